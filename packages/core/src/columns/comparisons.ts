@@ -1,0 +1,49 @@
+import { addDays, type Span } from '../calendar/day.ts';
+import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
+import { yearOf } from '../calendar/fiscalCalendar.ts';
+import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
+import type { LayoutKind } from '../layout/line.ts';
+import type { StatementColumn } from '../statement/statement.ts';
+
+/** What stands beside the chosen span: nothing, the usual comparative, a year earlier, the span before, or fixed days. */
+export type Comparison = { readonly kind: 'none' | 'usual' | 'year_earlier' | 'span_before' } | ({ readonly kind: 'fixed' } & Span);
+
+/** Usual comparative: balance sheet the last fiscal year end, others the same span a year earlier (IAS 34.20). */
+export function comparisonSpan(comparison: Comparison, kind: LayoutKind, span: Span, calendar: FiscalCalendar): Span | null {
+  switch (comparison.kind) {
+    case 'none':
+      return null;
+    case 'fixed':
+      return { firstDay: comparison.firstDay, lastDay: comparison.lastDay };
+    case 'year_earlier':
+      return shiftSpan(span, -12);
+    case 'span_before':
+      return spanBefore(span);
+    case 'usual': {
+      if (kind === 'income_statement') return shiftSpan(span, -12);
+      const year = yearOf(calendar, span.lastDay);
+      if (!year) return shiftSpan(span, -12);
+      const lastDay = addDays(year.firstDay, -1);
+      return { firstDay: shiftMonths(year.firstDay, -12), lastDay };
+    }
+  }
+}
+
+/** As many whole months before where the span is of whole months, else as many days. */
+function spanBefore(span: Span): Span {
+  const after = addDays(span.lastDay, 1);
+  if (span.firstDay.endsWith('-01') && after.endsWith('-01')) {
+    const months = Number(after.slice(0, 4)) * 12 + Number(after.slice(5, 7)) - Number(span.firstDay.slice(0, 4)) * 12 - Number(span.firstDay.slice(5, 7));
+    return shiftSpan(span, -months);
+  }
+  const days = Math.round((Date.parse(span.lastDay) - Date.parse(span.firstDay)) / 86_400_000) + 1;
+  return { firstDay: addDays(span.firstDay, -days), lastDay: addDays(span.firstDay, -1) };
+}
+
+/** The chosen span, its comparative if there is one, and then change and percent between them. */
+export function columnsFor(kind: LayoutKind, span: Span, comparative: Span | null): StatementColumn[] {
+  const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
+  const chosen: StatementColumn = { kind: 'amount', measure, span };
+  if (!comparative) return [chosen];
+  return [chosen, { kind: 'amount', measure, span: comparative }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
+}

@@ -1,0 +1,107 @@
+import type { Day, Span } from '../calendar/day.ts';
+import { yearOf } from '../calendar/fiscalCalendar.ts';
+import type { Cube, Layer, Origin } from './cube.ts';
+import { type Position, positionAt, positionBefore } from './position.ts';
+
+/** Gross sums per account, by the cube's dense numbering; not negative. */
+export interface GrossVector {
+  readonly debit: BigInt64Array;
+  readonly credit: BigInt64Array;
+}
+
+/** Sums of the ordinary lines from `position.partialFrom` to `position.day`; asked only where the day is inside a period. */
+export type PartialLines = (position: Position, layer: Layer) => GrossVector | undefined;
+
+/** What the cube has to know of an account, by its dense numbering. */
+export interface AccountTraits {
+  /** 1 for income and expense accounts, which begin every fiscal year at zero. */
+  readonly resets: Uint8Array;
+  /** Dense number of the account with the role retained earnings, or −1. */
+  readonly retainedEarnings: number;
+}
+
+/** Net balances (debit positive) per account at the end of a day. */
+export interface BalanceVector {
+  readonly net: BigInt64Array;
+  /** Profit of completed years that no account was named for; debit positive, so a profit is negative. */
+  readonly notAllotted: bigint;
+}
+
+export interface BalanceOptions {
+  /** Include the closing entries of the year that holds the day. */
+  readonly afterClosing?: boolean;
+}
+
+const nothing: PartialLines = () => undefined;
+
+/** Net ordinary or closing lines up to the end of a position. */
+function addCumulative(into: BigInt64Array, cube: Cube, layer: Layer, origin: Origin, periodIndex: number, sign: bigint): void {
+  if (periodIndex < 0) return;
+  const accounts = into.length;
+  const { debit, credit } = cube.books[layer][origin];
+  const base = periodIndex * accounts;
+  if (sign > 0n) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + (debit[base + a] as bigint) - (credit[base + a] as bigint);
+  else for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) - (debit[base + a] as bigint) + (credit[base + a] as bigint);
+}
+
+function addOrdinary(into: BigInt64Array, cube: Cube, layer: Layer, position: Position, sign: bigint, partial: PartialLines): void {
+  addCumulative(into, cube, layer, 'ordinary', position.periodIndex, sign);
+  const lines = position.partialFrom === null ? undefined : partial(position, layer);
+  if (lines) for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + sign * ((lines.debit[a] as bigint) - (lines.credit[a] as bigint));
+}
+
+/**
+ * Balances at the end of a day. Balance sheet accounts run on; income and expense accounts hold the fiscal year to
+ * date; what completed years left on them, closing entries included, counts as carried to retained earnings.
+ * Closing entries of the year that holds the day are left out on all their lines unless asked for. So full,
+ * partial, late and missing closings all come right.
+ */
+export function balanceAt(
+  cube: Cube,
+  traits: AccountTraits,
+  chosen: readonly Layer[],
+  day: Day,
+  partial: PartialLines = nothing,
+  options: BalanceOptions = {},
+): BalanceVector {
+  const accounts = cube.accountIds.length;
+  const net = new BigInt64Array(accounts);
+  const before = new BigInt64Array(accounts);
+  const position = positionAt(cube.calendar, day);
+  const year = yearOf(cube.calendar, day);
+  // Outside the years that were made there is no fiscal year to be in the middle of: all before the day is completed.
+  const completed = year ? positionBefore(cube.calendar, year.firstDay) : position;
+  for (const layer of chosen) {
+    addOrdinary(net, cube, layer, position, 1n, partial);
+    addCumulative(net, cube, layer, 'closing', completed.periodIndex, 1n);
+    addCumulative(before, cube, layer, 'ordinary', completed.periodIndex, 1n);
+    addCumulative(before, cube, layer, 'closing', completed.periodIndex, 1n);
+  }
+  let carried = 0n;
+  for (let a = 0; a < accounts; a++) {
+    if (traits.resets[a] !== 1) continue;
+    const left = before[a] as bigint;
+    carried += left;
+    net[a] = (net[a] as bigint) - left;
+  }
+  if (options.afterClosing && year) {
+    const last = positionAt(cube.calendar, year.lastDay);
+    for (const layer of chosen) {
+      addCumulative(net, cube, layer, 'closing', last.periodIndex, 1n);
+      addCumulative(net, cube, layer, 'closing', completed.periodIndex, -1n);
+    }
+  }
+  if (traits.retainedEarnings < 0) return { net, notAllotted: carried };
+  net[traits.retainedEarnings] = (net[traits.retainedEarnings] as bigint) + carried;
+  return { net, notAllotted: 0n };
+}
+
+/** Ordinary lines within both days, debit positive; closing entries and carry-over are not among them. */
+export function movementOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): BigInt64Array {
+  const net = new BigInt64Array(cube.accountIds.length);
+  for (const layer of chosen) {
+    addOrdinary(net, cube, layer, positionAt(cube.calendar, span.lastDay), 1n, partial);
+    addOrdinary(net, cube, layer, positionBefore(cube.calendar, span.firstDay), -1n, partial);
+  }
+  return net;
+}

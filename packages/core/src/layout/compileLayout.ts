@@ -1,0 +1,44 @@
+import type { Portions } from '../placement/place.ts';
+import type { Layout, Line } from './line.ts';
+
+/** A layout made ready for runs: lines in order, parents before children, and where each account's balances go. */
+export interface CompiledLayout {
+  readonly layout: Layout;
+  readonly lines: readonly Line[];
+  /** Index of the group around each line, or −1. */
+  readonly parentAt: Int32Array;
+  /** Index of the line in whose figure a result line is shown, else its own index. */
+  readonly shownAt: Int32Array;
+  readonly indexOf: ReadonlyMap<string, number>;
+  /** Line that takes the account's balance while in debit, by the cube's dense numbering; −1 for none. */
+  readonly lineOfDebit: Int32Array;
+  readonly lineOfCredit: Int32Array;
+}
+
+/** Cost: lines + accounts. A sum that names a line which is not there is a bug of whoever made the layout. */
+export function compileLayout(layout: Layout, accountIds: readonly number[], portions: ReadonlyMap<number, Portions>): CompiledLayout {
+  const lines: Line[] = [];
+  const parents: number[] = [];
+  const collect = (line: Line, parent: number): void => {
+    const index = lines.length;
+    lines.push(line);
+    parents.push(parent);
+    if (line.kind === 'group') for (const child of line.children) collect(child, index);
+  };
+  for (const line of layout.lines) collect(line, -1);
+  const indexOf = new Map(lines.map((line, index) => [line.key, index]));
+  if (indexOf.size !== lines.length) throw new Error('two lines of the layout have one key');
+  for (const line of lines) if (line.kind === 'sum') for (const key of line.terms) if (!indexOf.has(key)) throw new Error(`sum ${line.key} names ${key}`);
+  const lineOfCategory = new Map<number, number>();
+  for (const [index, line] of lines.entries()) if (line.kind === 'accounts') lineOfCategory.set(line.categoryId, index);
+  const lineFor = (categoryId: number | null | undefined): number => (categoryId == null ? -1 : (lineOfCategory.get(categoryId) ?? -1));
+  return {
+    layout,
+    lines,
+    parentAt: Int32Array.from(parents),
+    shownAt: Int32Array.from(lines, (line, index) => (line.kind === 'result' && line.within ? (indexOf.get(line.within.key) ?? index) : index)),
+    indexOf,
+    lineOfDebit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.debit)),
+    lineOfCredit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.credit)),
+  };
+}

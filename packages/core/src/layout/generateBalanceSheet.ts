@@ -1,0 +1,74 @@
+import { type Element, naturalSide } from '../chart/element.ts';
+import type { Term } from '../placement/category.ts';
+import type { CategoryNode, CategoryTree } from '../placement/categoryTree.ts';
+import type { Portions } from '../placement/place.ts';
+import { linesOfSiblings } from './categoryLines.ts';
+import type { GroupLine, Layout, Line } from './line.ts';
+import { occupiedCategories } from './occupied.ts';
+import type { LayoutOptions } from './options.ts';
+
+export interface BalanceSheetFacts {
+  readonly tree: CategoryTree;
+  readonly portions: ReadonlyMap<number, Portions>;
+  readonly retainedEarningsId: number | null;
+  readonly options: LayoutOptions;
+}
+
+const termCaptions: Readonly<Record<'asset' | 'liability', Readonly<Record<Term, string>>>> = {
+  asset: { non_current: 'Non-current assets', current: 'Current assets' },
+  liability: { non_current: 'Non-current liabilities', current: 'Current liabilities' },
+};
+
+/** Balance sheet by current and non-current (IAS 1.60), living: it follows the category tree each time it is made. */
+export function generateBalanceSheet({ tree, portions, retainedEarningsId, options }: BalanceSheetFacts): Layout {
+  const occupied = occupiedCategories(portions);
+  const byTerm = (element: 'asset' | 'liability', caption: string): GroupLine => {
+    const side = naturalSide(element);
+    const tops = tree.tops.get(element) ?? [];
+    const terms = [...new Set(tops.map((node) => node.category.term ?? 'current'))];
+    const children = terms.flatMap((term): Line[] => {
+      const lines = linesOfSiblings(tops.filter((node) => (node.category.term ?? 'current') === term), 1, { side, reversed: false, occupied });
+      const termCaption = termCaptions[element][term];
+      return lines.length === 0
+        ? []
+        : [{ kind: 'group', key: `${element}.${term}`, caption: termCaption, totalCaption: `Total ${termCaption.toLowerCase()}`, side, reversed: false, rung: 0, children: lines }];
+    });
+    return { kind: 'group', key: element, caption, totalCaption: `Total ${caption.toLowerCase()}`, side, reversed: false, rung: 0, children };
+  };
+  const equityTops: readonly CategoryNode[] = tree.tops.get('equity') ?? [];
+  const equity: Line[] = linesOfSiblings(equityTops, 1, { side: 'credit', reversed: false, occupied });
+  const within = options.result === 'within_retained_earnings' ? retainedLine(equity, retainedEarningsId, portions) : null;
+  const result = (key: string, caption: string, of: 'year_to_date' | 'earlier_years'): Line => ({
+    kind: 'result', key, caption, side: 'credit', reversed: false, rung: 1, of, within: of === 'year_to_date' ? within : null,
+  });
+  if (retainedEarningsId === null) equity.push(result('result.earlier', 'Profit of earlier years, not allotted', 'earlier_years'));
+  equity.push(result('result', 'Result of the year', 'year_to_date'));
+  return {
+    kind: 'balance_sheet',
+    title: 'Balance sheet',
+    lines: [
+      byTerm('asset', 'Assets'),
+      byTerm('liability', 'Liabilities'),
+      { kind: 'group', key: 'equity', caption: 'Equity', totalCaption: 'Total equity', side: 'credit', reversed: false, rung: 0, children: equity },
+      { kind: 'sum', key: 'liability_and_equity', caption: 'Total liabilities and equity', side: 'credit', reversed: false, rung: 0, terms: ['liability', 'equity'], final: true },
+    ],
+  };
+}
+
+function retainedLine(lines: readonly Line[], accountId: number | null, portions: ReadonlyMap<number, Portions>): { key: string; accountId: number } | null {
+  const categoryId = accountId === null ? null : (portions.get(accountId)?.credit ?? null);
+  if (accountId === null || categoryId === null) return null;
+  const find = (candidates: readonly Line[]): string | null => {
+    for (const line of candidates) {
+      if (line.kind === 'accounts' && line.categoryId === categoryId) return line.key;
+      const inside = line.kind === 'group' ? find(line.children) : null;
+      if (inside) return inside;
+    }
+    return null;
+  };
+  const key = find(lines);
+  return key === null ? null : { key, accountId };
+}
+
+/** The element whose total a balance sheet group bears, for proofs. */
+export const balanceSheetGroups: readonly Element[] = ['asset', 'liability', 'equity'];

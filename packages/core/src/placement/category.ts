@@ -1,0 +1,21 @@
+import type { Element } from '../chart/element.ts';
+
+/** Where a category of income or expense stands in the income statement's run of subtotals, in that order. */
+export const steps = ['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued'] as const;
+export type Step = (typeof steps)[number];
+export type Term = 'current' | 'non_current';
+
+export interface Category {
+  readonly id: number;
+  readonly parentId: number | null;
+  readonly element: Element;
+  readonly name: string;
+  /** Order among siblings, ascending. */
+  readonly position: number;
+  /** Of a top category of assets or liabilities; `null` elsewhere. */
+  readonly term: Term | null;
+  /** Of a top category of income or expense; `null` elsewhere. */
+  readonly step: Step | null;
+  /** The sibling that this one is deducted from. */
+  readonly contraOf: number | null;
+}

@@ -1,0 +1,30 @@
+import type { Element } from '../chart/element.ts';
+import { type CategoryNode, type CategoryTree } from './categoryTree.ts';
+
+/** `Current assets > Cash at bank` → the names; `>` and `›` part them. A leading element's name is dropped. */
+export function readCategoryPath(text: string, element: Element | null): string[] {
+  const names = text
+    .split(/[>›]/)
+    .map((name) => name.trim())
+    .filter((name) => name !== '');
+  const heads = element ? [element, pluralOf(element)] : [];
+  return names.length > 1 && heads.includes((names[0] ?? '').toLowerCase()) ? names.slice(1) : names;
+}
+
+function pluralOf(element: Element): string {
+  return element === 'liability' ? 'liabilities' : element === 'equity' || element === 'income' ? element : `${element}s`;
+}
+
+/** The node at this path under the element, names without regard to case, and how many names were found. */
+export function findCategoryPath(tree: CategoryTree, element: Element, names: readonly string[]): { node: CategoryNode | null; found: number } {
+  let node: CategoryNode | null = null;
+  let found = 0;
+  for (const name of names) {
+    const siblings: readonly CategoryNode[] = node ? node.children : (tree.tops.get(element) ?? []);
+    const next = siblings.find((candidate) => candidate.category.name.toLowerCase() === name.toLowerCase());
+    if (!next) break;
+    node = next;
+    found++;
+  }
+  return { node, found };
+}

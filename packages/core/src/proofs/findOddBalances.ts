@@ -1,0 +1,29 @@
+import type { Account } from '../chart/account.ts';
+import type { Proof, ProofAccount } from './proof.ts';
+
+interface Balance {
+  readonly account: Account;
+  /** Dense number. */
+  readonly index: number;
+  readonly isParent: boolean;
+}
+
+/** A parent takes no postings; where history has some they stand on a line of their own and are pointed out. */
+export function findPostingsOnParents(balances: readonly Balance[], net: BigInt64Array): Proof {
+  const found = balances.filter(({ isParent, index }) => isParent && net[index] !== 0n);
+  return findings('parents_without_postings', found.map(({ index }) => ({ account: index, reason: 'posted_to_parent', net: net[index] as bigint })));
+}
+
+/** Balances on the other side than the account's normal one; accounts with a place for that side are left out: it is expected there. */
+export function findAgainstNormalSide(balances: readonly Balance[], net: BigInt64Array, hasOtherPlace: (accountId: number) => boolean): Proof {
+  const found = balances.filter(({ account, index }) => {
+    const amount = net[index] as bigint;
+    return amount !== 0n && amount > 0n !== (account.normalSide === 'debit') && account.role === null && !hasOtherPlace(account.id);
+  });
+  return findings('normal_sides', found.map(({ index }) => ({ account: index, reason: 'against_normal_side', net: net[index] as bigint })));
+}
+
+function findings(name: Proof['name'], accounts: readonly ProofAccount[]): Proof {
+  const difference = accounts.reduce((total, { net }) => total + (net < 0n ? -net : net), 0n);
+  return { name, state: accounts.length === 0 ? 'holds' : 'to_look_at', difference, figures: [], accounts };
+}

@@ -1,0 +1,29 @@
+import type { Day } from '../calendar/day.ts';
+
+export type ProofName = 'trial_balance' | 'assets_equal_claims' | 'profit_in_equity' | 'coverage' | 'parents_without_postings' | 'normal_sides' | 'profit_allotted';
+
+/** `holds`; `fails`: a figure is wrong; `to_look_at`: the figures tie, but something is odd. */
+export type ProofState = 'holds' | 'fails' | 'to_look_at';
+
+/** One figure that a proof compares, debit positive, for one column. */
+export interface ProofFigure {
+  readonly name: string;
+  readonly day: Day;
+  readonly net: bigint;
+}
+
+/** An account that makes a proof fail, by dense number. */
+export interface ProofAccount {
+  readonly account: number;
+  readonly reason: string;
+  readonly net: bigint;
+}
+
+export interface Proof {
+  readonly name: ProofName;
+  readonly state: ProofState;
+  /** The amount by which it fails, or that is to be looked at; debit positive. */
+  readonly difference: bigint;
+  readonly figures: readonly ProofFigure[];
+  readonly accounts: readonly ProofAccount[];
+}

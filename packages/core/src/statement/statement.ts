@@ -1,0 +1,51 @@
+import type { Span } from '../calendar/day.ts';
+
+/** A column of amounts: balances at `span.lastDay`, or movement over the span. */
+export interface AmountColumn {
+  readonly kind: 'amount';
+  readonly measure: 'closing' | 'movement';
+  readonly span: Span;
+}
+
+/** `of` less `against`, both made on what is shown; indices of amount columns. */
+export interface ChangeColumn {
+  readonly kind: 'change' | 'percent';
+  readonly of: number;
+  readonly against: number;
+}
+
+export type StatementColumn = AmountColumn | ChangeColumn;
+
+/** What a row is on the page. A heading bears no amounts; a total has a rule above, a final one a double rule below. */
+export type RowRole = 'heading' | 'line' | 'account' | 'total' | 'final';
+
+/** A row of which another is the sum, with the sign it counts with in shown amounts. */
+export interface RowPart {
+  readonly key: string;
+  readonly sign: 1 | -1;
+}
+
+export interface StatementRow {
+  /** The line's key; a group's heading and total share it, told apart by `role`. An account's row adds its id. */
+  readonly key: string;
+  readonly lineKey: string;
+  readonly accountId: number | null;
+  readonly role: RowRole;
+  readonly caption: string;
+  readonly depth: number;
+  /** Whether there is something inside, and whether it is shown. */
+  readonly opens: boolean;
+  readonly open: boolean;
+  /** One a column, with the sign that is shown: minor units, or tenths of a percent; `null` where there is no figure. */
+  readonly values: readonly (bigint | null)[];
+  readonly parts: readonly RowPart[];
+}
+
+/** How much of a statement is shown. */
+export interface Detail {
+  /** 1 shows top categories, 2 their subcategories, and so on; `accounts` opens every line. */
+  readonly rungs: number | 'accounts';
+  readonly opened: ReadonlySet<string>;
+  readonly shut: ReadonlySet<string>;
+  readonly zeroLines: boolean;
+}
