@@ -12,7 +12,7 @@ export interface ElementProposal {
   readonly reason: ElementReason;
 }
 
-/** An account whose element is known, as evidence for another's. Given in number order. */
+/** An account whose element is known, as evidence for another's. */
 export interface KnownAccount {
   readonly number: string;
   readonly element: Element;
@@ -36,17 +36,15 @@ const patterns = words.map(([element, alternatives]) => [element, new RegExp(`(?
 /**
  * Proposes an element from the parent, else from the neighbours in number order when both sides agree, else from
  * words in the name, else from the nearest accounts that share the longest beginning of the number.
- * `known` is in number order and holds the accounts with a sure element; `at` is where the account would stand in it.
+ * `before` and `after` are the nearest accounts in number order whose element is known.
  */
 export function proposeElement(
   account: { readonly number: string; readonly name: string },
   parent: KnownAccount | undefined,
-  known: readonly KnownAccount[],
-  at: number,
+  before: KnownAccount | undefined,
+  after: KnownAccount | undefined,
 ): ElementProposal | null {
   if (parent) return { element: parent.element, reason: { from: 'parent', number: parent.number } };
-  const before = known[at - 1];
-  const after = known[at];
   if (before && after && before.element === after.element && sharedBeginning(before.number, after.number) > 0)
     return { element: before.element, reason: { from: 'neighbours', numbers: [before.number, after.number] } };
   const word = elementFromName(account.name);

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { day, id, name, version } from './primitives.ts';
+
+export const companyInput = z.strictObject({
+  name,
+  currency: z.string().regex(/^[A-Z]{3}$/),
+  fiscalYearFirstMonth: z.int().min(1).max(12),
+});
+export type CompanyInput = z.infer<typeof companyInput>;
+
+export const period = z.object({ number: z.int(), firstDay: day, lastDay: day });
+export const fiscalYear = z.object({ year: z.int(), name: z.string(), firstDay: day, lastDay: day, periods: z.array(period) });
+
+export const company = z.object({
+  id,
+  name: z.string(),
+  currency: z.string(),
+  /** Decimal places of the currency's minor unit (ISO 4217). */
+  exponent: z.int(),
+  fiscalYearFirstMonth: z.int(),
+  /** Grows by one with each posting. */
+  revision: z.int(),
+  retainedEarningsAccountId: id.nullable(),
+  years: z.array(fiscalYear),
+  /** The last day that bears an entry, or `null` for an empty ledger. */
+  lastEntryDay: day.nullable(),
+  accounts: z.int(),
+  unplaced: z.int(),
+});
+export type Company = z.infer<typeof company>;
+
+export const companyList = z.object({ companies: z.array(z.object({ id, name: z.string(), currency: z.string() })) });
+export type CompanyList = z.infer<typeof companyList>;
+
+export const layoutOptions = z.strictObject({
+  subtotalsOff: z.array(z.enum(['gross_profit', 'operating_profit', 'profit_before_financing_and_tax', 'profit_before_tax', 'profit_from_continuing'])).max(5),
+  result: z.enum(['own_line', 'within_retained_earnings']),
+});
+export const storedLayoutOptions = layoutOptions.extend({ version });
+export type StoredLayoutOptions = z.infer<typeof storedLayoutOptions>;

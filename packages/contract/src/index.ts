@@ -1,0 +1,13 @@
+import { z } from 'zod';
+
+// The Content-Security-Policy allows no code made at run time, which Zod would otherwise use for speed.
+z.config({ jitless: true });
+
+export * from './company.ts';
+export * from './entry.ts';
+export * from './operations.ts';
+export * from './openapi.ts';
+export * from './placement.ts';
+export * from './problem.ts';
+export * from './statement.ts';
+export * from './trialBalanceFile.ts';

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+/** Minor units as a decimal string, debit positive unless the field says otherwise. */
+export const amount = z.string().regex(/^-?\d{1,19}$/);
+export const day = z.iso.date();
+export const id = z.int().positive();
+export const idText = z.coerce.number().int().positive();
+export const element = z.enum(['asset', 'liability', 'equity', 'income', 'expense']);
+export const side = z.enum(['debit', 'credit']);
+export const placeSide = z.enum(['any', 'debit', 'credit']);
+export const layer = z.enum(['ledger', 'adjustment']);
+export const term = z.enum(['current', 'non_current']);
+export const step = z.enum(['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued']);
+export const version = z.int().nonnegative();
+/** A name as people write it: trimmed, without control characters. */
+export const name = z
+  .string()
+  .trim()
+  .min(1)
+  .max(200)
+  .regex(/^[^\p{Cc}]*$/u);

@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import { amount, day, element, id } from './primitives.ts';
+
+const keys = z
+  .string()
+  .max(4000)
+  .default('')
+  .transform((text) => text.split(',').filter((key) => key !== ''));
+const flag = z
+  .enum(['0', '1'])
+  .default('0')
+  .transform((text) => text === '1');
+
+export const comparisonQuery = {
+  compare: z.enum(['usual', 'none', 'year_earlier', 'span_before', 'fixed']).default('usual'),
+  compareFrom: day.optional(),
+  compareTo: day.optional(),
+};
+
+export const spanQuery = z.object({ from: day, to: day, ...comparisonQuery });
+
+export const statementQuery = z.object({
+  from: day,
+  to: day,
+  ...comparisonQuery,
+  detail: z.union([z.literal('accounts'), z.coerce.number().int().min(1).max(9)]).default(2),
+  open: keys,
+  shut: keys,
+  zero: flag,
+});
+export type StatementQuery = z.infer<typeof statementQuery>;
+
+export const statementColumn = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('amount'), measure: z.enum(['closing', 'movement']), firstDay: day, lastDay: day }),
+  z.object({ kind: z.literal('change'), of: z.int(), against: z.int() }),
+  z.object({ kind: z.literal('percent'), of: z.int(), against: z.int() }),
+]);
+
+export const statementRow = z.object({
+  key: z.string(),
+  lineKey: z.string(),
+  accountId: id.nullable(),
+  role: z.enum(['heading', 'line', 'account', 'total', 'final']),
+  caption: z.string(),
+  depth: z.int(),
+  opens: z.boolean(),
+  open: z.boolean(),
+  /** Shown amounts in minor units, or tenths of a percent in a percent column; `null` where there is no figure. */
+  values: z.array(amount.nullable()),
+});
+
+export const proof = z.object({
+  name: z.enum(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'parents_without_postings', 'normal_sides', 'profit_allotted']),
+  state: z.enum(['holds', 'fails', 'to_look_at']),
+  difference: amount,
+  figures: z.array(z.object({ name: z.string(), day, net: amount })),
+  accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), element, reason: z.string(), net: amount })),
+});
+export type ProofBody = z.infer<typeof proof>;
+
+export const statement = z.object({
+  kind: z.enum(['balance_sheet', 'income_statement']),
+  title: z.string(),
+  currency: z.string(),
+  exponent: z.int(),
+  columns: z.array(statementColumn),
+  rows: z.array(statementRow),
+  /** How many rungs of categories there are to open. */
+  rungs: z.int(),
+  revision: z.int(),
+});
+export type StatementBody = z.infer<typeof statement>;
+
+export const proofList = z.object({ proofs: z.array(proof), revision: z.int() });
+export type ProofList = z.infer<typeof proofList>;
+
+export const evidenceQuery = z.object({ from: day, to: day, ...comparisonQuery, column: z.coerce.number().int().min(0).max(1).default(0), line: z.string().max(100), account: z.coerce.number().int().positive().optional() });
+export type EvidenceQuery = z.infer<typeof evidenceQuery>;
+
+export const evidence = z.object({
+  caption: z.string(),
+  measure: z.enum(['closing', 'movement']),
+  firstDay: day,
+  lastDay: day,
+  /** As shown in the cell. */
+  amount,
+  /** From the top of the statement down to the line; shown amounts. */
+  climb: z.array(z.object({ key: z.string(), caption: z.string(), amount })),
+  /** What it is made of, debit positive, largest first. */
+  accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), net: amount })),
+  /** Amounts that no single account bears: profit of the year, and profit of completed years in retained earnings. */
+  carried: z.array(z.object({ caption: z.string(), net: amount })),
+  entryCount: z.int(),
+});
+export type EvidenceBody = z.infer<typeof evidence>;

@@ -1,0 +1,184 @@
+import { type Element, elements } from '../chart/element.ts';
+import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
+import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
+import type { Currency } from '../money/currency.ts';
+import { readCategoryPath } from '../placement/categoryPath.ts';
+import { type Cell, isBlankRow, textOf } from './cell.ts';
+import { type ColumnMeaning, columnsOfHeading } from './columnMeaning.ts';
+import type { Reading } from './detectReading.ts';
+import { readElement } from './readElement.ts';
+import { AmountCells } from './amountCells.ts';
+import { isTotalText, separateParentTotals } from './totals.ts';
+import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
+
+/** What the chart already knows of an account, by number. */
+export interface ChartAccount {
+  readonly number: string;
+  readonly element: Element;
+}
+
+export interface TrialBalanceInput {
+  readonly rows: readonly (readonly Cell[])[];
+  readonly reading: Reading;
+  readonly currency: Currency;
+  readonly digitOrder: DigitOrder;
+  readonly chart: readonly ChartAccount[];
+  /** Elements the user confirmed, by account number. */
+  readonly confirmed: ReadonlyMap<string, Element>;
+}
+
+export interface TrialBalanceFile {
+  readonly rows: readonly TrialBalanceRow[];
+  readonly problems: readonly RowProblem[];
+  readonly leftOut: readonly LeftOutRow[];
+  /** Sums of readable rows, not negative. */
+  readonly debits: bigint;
+  readonly credits: bigint;
+  /** Where one amount cannot be read: the debit-positive amount with which the file would balance. */
+  readonly wouldBalance: bigint | null;
+}
+
+const longestNumber = 50;
+const longestName = 200;
+
+/** Turns the cells of a file into the rows of a trial balance, each with its problems beside it. Cost: cells + n log n. */
+export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
+  const { rows, reading } = input;
+  const problems: RowProblem[] = [];
+  const leftOut: LeftOutRow[] = [];
+  const amounts = new AmountCells(reading, input.currency, problems);
+  const found: TrialBalanceRow[] = [];
+  const rowOfNumber = new Map<string, number>();
+  const headingText = reading.headingRow === null ? null : JSON.stringify(columnsOfHeading(rows[reading.headingRow] ?? []));
+  rows.forEach((cells, index) => {
+    const row = index + 1;
+    const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
+    if (isBlankRow(cells)) return void leftOut.push({ row, reason: 'blank', text: '' });
+    if (reading.headingRow !== null && index < reading.headingRow) return void leftOut.push({ row, reason: 'title', text: firstText(cells) });
+    if (index === reading.headingRow) return;
+    if (headingText !== null && headingText !== '{}' && JSON.stringify(columnsOfHeading(cells)) === headingText)
+      return void leftOut.push({ row, reason: 'heading_repeated', text: firstText(cells) });
+    const number = text('number').replace(/\s+/g, ' ');
+    const name = text('name').replace(/\s+/g, ' ');
+    if (isTotalText(number) || (number === '' && (isTotalText(name) || name === ''  || isTotalText(firstText(cells)))))
+      return void leftOut.push({ row, reason: number === '' && name === '' && !amounts.hasAny(cells) ? 'title' : 'total', text: firstText(cells) });
+    const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
+      problems.push({ row, column, code, found: foundText, other, warning });
+    };
+    if (number === '') {
+      if (!amounts.hasAny(cells)) return void leftOut.push({ row, reason: 'title', text: firstText(cells) });
+      problem('number', 'number_missing', '', name);
+    } else if (number.length > longestNumber) problem('number', 'number_too_long', number);
+    const repeated = number === '' ? undefined : rowOfNumber.get(number.toLowerCase());
+    if (repeated !== undefined) problem('number', 'number_repeated', number, String(repeated));
+    else rowOfNumber.set(number.toLowerCase(), row);
+    if (name === '') problem('name', 'name_missing', '', number);
+    else if (name.length > longestName) problem('name', 'name_too_long', name.slice(0, 60));
+    const elementText = text('element');
+    const element = elementText === '' ? null : readElement(elementText);
+    if (elementText !== '' && element === null && !input.confirmed.has(number)) problem('element', 'element_unknown', elementText, elements.join(', '));
+    found.push({
+      row, number, name, element,
+      elementFrom: element ? 'file' : null,
+      parentNumber: text('parent') || null,
+      categoryPath: readCategoryPath(text('category'), element),
+      ...amounts.read(cells, row),
+    });
+  });
+  checkParents(found, input, problems);
+  const withElements = fillElements(found, input, problems);
+  const { kept, totals } = separateParentTotals(withElements, problems);
+  leftOut.push(...totals);
+  leftOut.sort((a, b) => a.row - b.row);
+  problems.sort((a, b) => a.row - b.row);
+  return { rows: kept, problems, leftOut, ...sums(kept) };
+}
+
+function firstText(cells: readonly Cell[]): string {
+  return cells.map(textOf).find((text) => text !== '') ?? '';
+}
+
+function sums(rows: readonly TrialBalanceRow[]): Pick<TrialBalanceFile, 'debits' | 'credits' | 'wouldBalance'> {
+  let debits = 0n;
+  let credits = 0n;
+  let unread = 0;
+  for (const { amount } of rows) {
+    if (amount === null) unread++;
+    else if (amount > 0n) debits += amount;
+    else credits -= amount;
+  }
+  return { debits, credits, wouldBalance: unread === 1 ? credits - debits : null };
+}
+
+function checkParents(rows: readonly TrialBalanceRow[], { chart }: TrialBalanceInput, problems: RowProblem[]): void {
+  const known = new Set([...rows.map(({ number }) => number), ...chart.map(({ number }) => number)]);
+  const parentOf = new Map(rows.map((row) => [row.number, row.parentNumber]));
+  for (const { row, number, parentNumber } of rows) {
+    if (parentNumber === null) continue;
+    const report = (code: 'parent_unknown' | 'parent_of_itself'): void => void problems.push({ row, column: 'parent', code, found: parentNumber, other: number, warning: false });
+    if (!known.has(parentNumber)) report('parent_unknown');
+    else {
+      const seen = new Set([number]);
+      for (let at: string | null | undefined = parentNumber; at; at = parentOf.get(at)) {
+        if (seen.has(at)) {
+          report('parent_of_itself');
+          break;
+        }
+        seen.add(at);
+      }
+    }
+  }
+}
+
+/** The chart's element stands; else the file's, else the confirmed one, else a proposal. */
+function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digitOrder }: TrialBalanceInput, problems: RowProblem[]): TrialBalanceRow[] {
+  const charted = new Map(chart.map((account) => [account.number, account.element]));
+  const sure = (row: TrialBalanceRow): Pick<TrialBalanceRow, 'element' | 'elementFrom'> | null => {
+    const inChart = charted.get(row.number);
+    const chosen = confirmed.get(row.number);
+    if (inChart) {
+      if (row.element && row.element !== inChart) problems.push({ row: row.row, column: 'element', code: 'element_differs', found: row.element, other: inChart, warning: true });
+      return { element: inChart, elementFrom: 'chart' };
+    }
+    if (chosen) return { element: chosen, elementFrom: 'confirmed' };
+    return row.element ? { element: row.element, elementFrom: 'file' } : null;
+  };
+  const filled = rows.map((row) => ({ ...row, ...(sure(row) ?? { element: null, elementFrom: null }) }));
+  const evidence = [
+    ...chart,
+    ...filled.flatMap(({ number, element, name }) => {
+      if (number === '' || charted.has(number)) return [];
+      // A word in the name is evidence for the neighbours too, though not yet confirmed.
+      const likely = element ?? elementFromName(name)?.element;
+      return likely ? [{ number, element: likely }] : [];
+    }),
+  ];
+  const ordered = sortByNumber(evidence, digitOrder);
+  const places = new Map(ordered.map(({ number }, index) => [number, index]));
+  const known = new Map(ordered.map((account) => [account.number, account]));
+  const sorted = sortByNumber(filled, digitOrder);
+  let at = 0;
+  const proposals = new Map<string, ReturnType<typeof proposeElement>>();
+  for (const { number, name, element, parentNumber } of sorted) {
+    const place = places.get(number);
+    if (place !== undefined) at = place + 1;
+    if (element || number === '') continue;
+    const [before, after] = place === undefined ? [ordered[at - 1], ordered[at]] : [ordered[place - 1], ordered[place + 1]];
+    proposals.set(number, proposeElement({ number, name }, parentNumber ? known.get(parentNumber) : undefined, before, after));
+  }
+  return filled.map((row) => {
+    if (row.element) return parentAgrees(row, known, problems);
+    const proposal = proposals.get(row.number);
+    if (proposal) return { ...row, element: proposal.element, elementFrom: proposal.reason };
+    problems.push({ row: row.row, column: 'element', code: 'element_needed', found: '', other: elements.join(', '), warning: false });
+    return row;
+  });
+}
+
+function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, ChartAccount>, problems: RowProblem[]): TrialBalanceRow {
+  const parent = row.parentNumber === null ? undefined : known.get(row.parentNumber);
+  if (parent && parent.element !== row.element)
+    problems.push({ row: row.row, column: 'parent', code: 'parent_element_differs', found: parent.number, other: parent.element, warning: false });
+  return row;
+}
+

@@ -1,0 +1,55 @@
+import { type FiscalYear, fail, findCurrency, type LayoutOptions, makeMonthlyYear, monthlyYearOf, type Outcome, succeed, yearName } from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, Ports } from './ports.ts';
+
+export interface CompanyView {
+  readonly books: Books;
+  readonly years: readonly (FiscalYear & { readonly name: string })[];
+  readonly lastEntryDay: string | null;
+  readonly unplaced: number;
+}
+
+export async function createCompany(ports: Ports, input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<Outcome<CompanyView, Failure>> {
+  if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
+  return viewCompany(ports, await ports.companies.create(input, actor));
+}
+
+export async function viewCompany(ports: Ports, companyId: number): Promise<Outcome<CompanyView, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const unplaced = books.tree.order.filter((account, at) => !books.tree.isParent[at] && !books.portions.has(account.id)).length;
+  return succeed({
+    books,
+    years: books.calendar.years.map((year) => ({ ...year, name: yearName(year) })),
+    lastEntryDay: await ports.ledger.lastEntryDay(companyId),
+    unplaced,
+  });
+}
+
+export async function setLayoutOptions(ports: Ports, companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const set = await ports.companies.setLayoutOptions(companyId, options, version, actor);
+  return set.ok ? succeed({ options, version: set.value }) : set;
+}
+
+/** Years that must be made so that the day stands in one and no gap is left to those already there. */
+export function yearsToMake(books: Books, day: string): FiscalYear[] {
+  const { fiscalYearFirstMonth } = books.company;
+  const wanted = monthlyYearOf(day, fiscalYearFirstMonth);
+  const made = books.calendar.years;
+  const first = made[0];
+  const last = made.at(-1);
+  if (!first || !last) return [makeMonthlyYear(wanted, fiscalYearFirstMonth)];
+  const [from, to] = wanted < first.year ? [wanted, first.year - 1] : wanted > last.year ? [last.year + 1, wanted] : [1, 0];
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => makeMonthlyYear(from + index, fiscalYearFirstMonth));
+}
+
+const reach = 30;
+
+/** A slip of the keyboard (2062 for 2026) must not make decades of periods. */
+export function isWithinReach(books: Books, day: string): boolean {
+  return yearsToMake(books, day).length <= reach;
+}

@@ -1,0 +1,33 @@
+import type { DerivationRefused, PlaceRefused } from '@ivory-ladder/core';
+
+/** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
+export type Failure =
+  | { code: 'not_found'; thing: string; id: number | string }
+  | { code: 'currency_unknown'; currency: string }
+  | { code: 'version_conflict'; thing: string; id: number; current: unknown }
+  | { code: 'place_conflict'; accountIds: number[] }
+  | { code: 'idempotency_key_reused'; key: string }
+  | { code: 'busy' }
+  | { code: 'account_unknown'; accountId: number }
+  | { code: 'account_takes_no_postings'; accountId: number; number: string; reason: 'parent' | 'inactive' }
+  | { code: 'entry_out_of_balance'; difference: bigint }
+  | { code: 'line_amount_invalid'; line: number }
+  | { code: 'ledger_too_large' }
+  | { code: 'day_outside_calendar'; day: string; year: string }
+  | { code: 'day_out_of_reach'; day: string }
+  | { code: 'period_locked'; day: string }
+  | { code: 'span_reversed'; from: string; to: string }
+  | { code: 'comparison_incomplete' }
+  | { code: 'line_unknown'; line: string }
+  | { code: 'category_name_taken'; name: string }
+  | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
+  | { code: 'category_nesting_refused'; reason: 'own_descendant' | 'other_element' | 'too_deep' }
+  | { code: 'category_field_refused'; field: 'term' | 'step' | 'contraOf' }
+  | { code: 'file_too_large'; bytes: number; limit: number }
+  | { code: 'file_not_a_table'; found: 'pdf' | 'binary' | 'empty' | 'old_workbook' | 'picture' | 'document' }
+  | { code: 'file_unreadable'; reason: string; row?: number }
+  | { code: 'file_limit_exceeded'; limit: 'rows' | 'columns' | 'cells' | 'inflated_bytes' | 'parts' | 'time' }
+  | { code: 'posting_blocked'; blockers: { code: string; count: number }[] }
+  | { code: 'ledger_moved_on' }
+  | PlaceRefused
+  | DerivationRefused;

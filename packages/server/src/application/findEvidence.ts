@@ -1,0 +1,96 @@
+import { balanceAt, climb, contributionsOf, fail, isIncomeOrExpense, layers, type LayoutKind, type Outcome, resultOf, shownSign, type Span, succeed, yearOf } from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { partialsFor, prepareStatement, type PreparedStatement, type SpanChoice } from './prepareStatement.ts';
+import type { Ports } from './ports.ts';
+
+export interface EvidenceChoice extends SpanChoice {
+  readonly column: number;
+  readonly line: string;
+  readonly account?: number | undefined;
+}
+
+export interface Evidence {
+  readonly caption: string;
+  readonly measure: 'closing' | 'movement';
+  readonly span: Span;
+  readonly amount: bigint;
+  readonly climb: readonly { key: string; caption: string; amount: bigint }[];
+  readonly accounts: readonly { accountId: number; number: string; name: string; net: bigint }[];
+  readonly carried: readonly { caption: string; net: bigint }[];
+  readonly entryCount: number;
+}
+
+/** What one cell is made of: the climb above it, the accounts in it, and for one account the entries behind it. */
+export async function findEvidence(ports: Ports, companyId: number, kind: LayoutKind, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
+  const prepared = await prepareStatement(ports, companyId, kind, choice);
+  if (!prepared.ok) return prepared;
+  const { compiled, columns, runs, books } = prepared.value;
+  const run = runs[choice.column];
+  const column = columns[choice.column];
+  const lineAt = compiled.indexOf.get(choice.line);
+  if (!run || column?.kind !== 'amount' || lineAt === undefined) return fail({ code: 'line_unknown', line: choice.line });
+  const line = compiled.lines[lineAt] as (typeof compiled.lines)[number];
+  const sign = shownSign(line);
+  const shown = (index: number): bigint => {
+    const other = compiled.lines[index] as typeof line;
+    let net = run.amounts[index] as bigint;
+    compiled.shownAt.forEach((at, from) => {
+      if (at === index && from !== index) net += run.amounts[from] as bigint;
+    });
+    return shownSign(other) * net;
+  };
+  const rungs = climb(compiled, choice.line)
+    .map((index) => ({ key: compiled.lines[index]?.key ?? '', caption: captionOfTotal(compiled.lines[index]), amount: shown(index) }))
+    .reverse();
+  const parts = contributionsOf(compiled, run, choice.line);
+  const byId = new Map(books.accounts.map((account) => [account.id, account]));
+  const accounts = parts.accounts
+    .map(({ account, net }) => ({ account: byId.get(books.cube.accountIds[account] as number), net }))
+    .flatMap(({ account, net }) => (account ? [{ accountId: account.id, number: account.number, name: account.name, net }] : []))
+    .sort((a, b) => size(b.net) - size(a.net));
+  const base = { measure: column.measure, span: column.span, climb: rungs };
+  if (choice.account === undefined) {
+    const carried = parts.results.map(({ key, net }) => ({ caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key, net }));
+    const isResult = line.kind === 'result' && line.of === 'year_to_date';
+    return succeed({ ...base, caption: captionOfTotal(line), amount: shown(lineAt), accounts: isResult ? incomeAccounts(prepared.value, run.net) : accounts, carried: isResult ? [] : carried, entryCount: 0 });
+  }
+  const account = byId.get(choice.account);
+  if (!account) return fail({ code: 'account_unknown', accountId: choice.account });
+  const own = accounts.find(({ accountId }) => accountId === account.id)?.net ?? 0n;
+  const year = yearOf(books.calendar, column.span.lastDay);
+  const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
+  const lines = await ports.ledger.accountLines(companyId, { accountId: account.id, from, to: column.span.lastDay, sort: 'date', after: null, limit: 1 });
+  const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
+  return succeed({
+    ...base,
+    caption: `${account.number} ${account.name}`,
+    amount: sign * own,
+    climb: [...rungs, { key: `${choice.line}/${account.id}`, caption: `${account.number} ${account.name}`, amount: sign * own }],
+    accounts: [{ accountId: account.id, number: account.number, name: account.name, net: own }],
+    carried,
+    entryCount: lines.total,
+  });
+}
+
+function captionOfTotal(line: PreparedStatement['compiled']['lines'][number] | undefined): string {
+  return line === undefined ? '' : line.kind === 'group' && line.rung === 0 ? line.totalCaption : line.caption;
+}
+
+const size = (net: bigint): number => Math.abs(Number(net));
+
+/** Profit of completed years, which no entry put on retained earnings: what is there beyond the account's own lines. */
+async function carriedInto(ports: Ports, { books }: PreparedStatement, span: Span): Promise<{ caption: string; net: bigint }[]> {
+  const partial = await partialsFor(ports, books, [span]);
+  const without = balanceAt(books.cube, { ...books.traits, retainedEarnings: -1 }, layers, span.lastDay, partial);
+  return without.notAllotted === 0n ? [] : [{ caption: 'Profit of completed years, carried over', net: without.notAllotted }];
+}
+
+function incomeAccounts({ books }: PreparedStatement, net: BigInt64Array): Evidence['accounts'] {
+  if (resultOf(net, books.traits.resets) === 0n) return [];
+  return books.accounts
+    .flatMap((account) => {
+      const amount = net[books.cube.indexOf.get(account.id) as number] as bigint;
+      return isIncomeOrExpense(account.element) && amount !== 0n ? [{ accountId: account.id, number: account.number, name: account.name, net: amount }] : [];
+    })
+    .sort((a, b) => size(b.net) - size(a.net));
+}

@@ -1,0 +1,30 @@
+import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/core';
+import { isWithinReach, yearsToMake } from './companies.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { NewEntry, PostedEntry, Ports, Request } from './ports.ts';
+
+export interface EntryDraft {
+  readonly date: string;
+  readonly description: string;
+  readonly layer: Layer;
+  readonly lines: readonly { readonly accountId: number; readonly debit: bigint; readonly credit: bigint; readonly text: string }[];
+}
+
+/** Debits equal credits in the company's currency, or it does not post. */
+export async function postEntry(ports: Ports, companyId: number, draft: EntryDraft, request: Request): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  for (const [index, { debit, credit }] of draft.lines.entries())
+    if (debit < 0n || credit < 0n || (debit === 0n) === (credit === 0n)) return fail({ code: 'line_amount_invalid', line: index + 1 });
+  const difference = draft.lines.reduce((total, { debit, credit }) => total + debit - credit, 0n);
+  if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
+  const period = books.calendar.periods[periodIndexOf(books.calendar, draft.date)];
+  if (!period) {
+    if (!isWithinReach(books, draft.date)) return fail({ code: 'day_out_of_reach', day: draft.date });
+    return fail({ code: 'day_outside_calendar', day: draft.date, year: String(yearsToMake(books, draft.date).at(0)?.year ?? '') });
+  }
+  const entry: NewEntry = { ...draft, source: 'manual', closesYear: null, reversesEntryId: null };
+  return ports.ledger.post(companyId, entry, period, request);
+}

@@ -1,0 +1,88 @@
+import {
+  balanceAt, type BalanceVector, columnsFor, type Comparison, type CompiledLayout, comparisonSpan, compileLayout, type Day, fail, generateBalanceSheet, generateIncomeStatement,
+  layers, type LayoutKind, movementOver, type Outcome, type PartialLines, positionAt, positionBefore, type PresentedAccount, resultOf, type RunColumn, runColumn, type Span, type StatementColumn, succeed,
+} from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, Ports } from './ports.ts';
+
+export interface SpanChoice {
+  readonly from: Day;
+  readonly to: Day;
+  readonly compare: Comparison['kind'];
+  readonly compareFrom?: Day | undefined;
+  readonly compareTo?: Day | undefined;
+}
+
+export interface PreparedStatement {
+  readonly books: Books;
+  readonly kind: LayoutKind;
+  readonly compiled: CompiledLayout;
+  readonly columns: readonly StatementColumn[];
+  /** One for each column of amounts. */
+  readonly runs: readonly RunColumn[];
+  readonly accounts: readonly PresentedAccount[];
+}
+
+/** Layouts follow the placement: they are made from it, once for each state of the books. */
+const compiledOf = new WeakMap<Books, Record<LayoutKind, CompiledLayout>>();
+
+export function layoutsOf(books: Books): Record<LayoutKind, CompiledLayout> {
+  const known = compiledOf.get(books);
+  if (known) return known;
+  const facts = { tree: books.categoryTree, portions: books.portions, options: books.options, retainedEarningsId: books.retainedEarningsId };
+  const compiled = {
+    balance_sheet: compileLayout(generateBalanceSheet(facts), books.cube.accountIds, books.portions),
+    income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
+  };
+  compiledOf.set(books, compiled);
+  return compiled;
+}
+
+export function comparisonOf(choice: SpanChoice): Outcome<Comparison, Failure> {
+  if (choice.from > choice.to) return fail({ code: 'span_reversed', from: choice.from, to: choice.to });
+  if (choice.compare !== 'fixed') return succeed({ kind: choice.compare });
+  const { compareFrom, compareTo } = choice;
+  if (compareFrom === undefined || compareTo === undefined) return fail({ code: 'comparison_incomplete' });
+  if (compareFrom > compareTo) return fail({ code: 'span_reversed', from: compareFrom, to: compareTo });
+  return succeed({ kind: 'fixed', firstDay: compareFrom, lastDay: compareTo });
+}
+
+/** Lines inside periods for every day that a run needs; nothing is asked where all days end a period. */
+export async function partialsFor({ ledger }: Pick<Ports, 'ledger'>, books: Books, spans: readonly Span[]): Promise<PartialLines> {
+  const positions = spans.flatMap((span) => [positionAt(books.cube.calendar, span.lastDay), positionBefore(books.cube.calendar, span.firstDay)]);
+  return ledger.linesWithin(books, positions.filter((position) => position.partialFrom !== null));
+}
+
+export function balancesFor(books: Books, day: Day, partial: PartialLines): BalanceVector {
+  return balanceAt(books.cube, books.traits, layers, day, partial);
+}
+
+export function runBalances(compiled: CompiledLayout, books: Books, balances: BalanceVector): RunColumn {
+  const input = { net: balances.net, result: resultOf(balances.net, books.traits.resets), notAllotted: balances.notAllotted };
+  return { net: balances.net, amounts: runColumn(compiled, input) };
+}
+
+export function accountsInOrder(books: Books): PresentedAccount[] {
+  return books.tree.order.map((account, at) => ({ account, index: books.cube.indexOf.get(account.id) as number, isParent: books.tree.isParent[at] as boolean }));
+}
+
+export async function prepareStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: SpanChoice): Promise<Outcome<PreparedStatement, Failure>> {
+  const comparison = comparisonOf(choice);
+  if (!comparison.ok) return comparison;
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const span: Span = { firstDay: choice.from, lastDay: choice.to };
+  const comparative = comparisonSpan(comparison.value, kind, span, books.calendar);
+  const columns = columnsFor(kind, span, comparative);
+  const spans = comparative ? [span, comparative] : [span];
+  const partial = await partialsFor(ports, books, spans);
+  const compiled = layoutsOf(books)[kind];
+  const runs = spans.map((columnSpan) =>
+    kind === 'balance_sheet'
+      ? runBalances(compiled, books, balancesFor(books, columnSpan.lastDay, partial))
+      : runBalances(compiled, books, { net: movementOver(books.cube, layers, columnSpan, partial), notAllotted: 0n }),
+  );
+  return succeed({ books, kind, compiled, columns, runs, accounts: accountsInOrder(books) });
+}

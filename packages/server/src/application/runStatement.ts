@@ -1,0 +1,27 @@
+import { type Detail, type LayoutKind, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { prepareStatement, type PreparedStatement, type SpanChoice } from './prepareStatement.ts';
+import type { Ports } from './ports.ts';
+
+export interface StatementChoice extends SpanChoice {
+  readonly detail: number | 'accounts';
+  readonly open: readonly string[];
+  readonly shut: readonly string[];
+  readonly zero: boolean;
+}
+
+export interface Statement extends PreparedStatement {
+  readonly rows: readonly StatementRow[];
+  /** How many rungs of categories there are to open. */
+  readonly rungs: number;
+}
+
+export async function runStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
+  const prepared = await prepareStatement(ports, companyId, kind, choice);
+  if (!prepared.ok) return prepared;
+  const { compiled, columns, runs, accounts } = prepared.value;
+  const detail: Detail = { rungs: choice.detail, opened: new Set(choice.open), shut: new Set(choice.shut), zeroLines: choice.zero };
+  const rows = presentRows({ compiled, columns, runs, accounts, detail });
+  const rungs = Math.max(1, ...compiled.lines.map((line) => line.rung));
+  return succeed({ ...prepared.value, rows, rungs });
+}

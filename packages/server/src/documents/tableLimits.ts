@@ -1,0 +1,12 @@
+/** Bounds on a file that is read as a table; beyond them it is refused whole. */
+export const tableLimits = {
+  bytes: 20 << 20,
+  rows: 100_000,
+  columns: 1000,
+  cells: 1_000_000,
+  inflatedBytes: 50 << 20,
+  inflation: 100,
+  parts: 20,
+  seconds: 20,
+  workerMegabytes: 400,
+} as const;

@@ -1,0 +1,149 @@
+import { collationKey, type FiscalCalendar, makeCalendar, periodIndexOf } from '@ivory-ladder/core';
+import type { QueryRunner } from 'typeorm';
+import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports.ts';
+import { recordAudit, timestamp, type AuditEvent } from './audit.ts';
+import type { Counters } from './counters.ts';
+import { addCategoryPath } from './categoryRows.ts';
+import { recordOutcome, takeKey } from './idempotency.ts';
+import { insertRows, Refused, rowsOf } from './transaction.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
+
+/** Everything a trial balance changes, inside one transaction, in the lock order of docs/architecture.md. */
+export async function applyPlan(runner: QueryRunner, counters: Counters, structure: Structure, plan: TrialBalancePlan, request: Request): Promise<PostingOutcome> {
+  const companyId = structure.company.id;
+  await takeKey(runner, companyId, request);
+  const audit: AuditEvent[] = [];
+  const calendar = await addYears(runner, structure, plan);
+  const idOf = await addAccounts(runner, structure, plan, audit);
+  await giveRetainedEarnings(runner, structure, plan, idOf, audit);
+  await placeAccounts(runner, structure, plan, idOf, audit);
+  const isRemembered = plan.entries.length > 0 || plan.remember;
+  const trialBalanceId = isRemembered ? await counters.next('trial_balance') : null;
+  const entries = await entriesOf(runner, counters, companyId, calendar, plan, idOf, trialBalanceId);
+  const isStructural = plan.newYears.length > 0 || audit.length > 0;
+  if (entries.length === 0 && !isStructural && !isRemembered) return { posted: false, entries: [], newAccounts: 0, revision: plan.expectedRevision };
+  await lockPeriods(runner, companyId, entries);
+  await lockAccounts(runner, companyId, entries.flatMap((entry) => entry.lines.map((line) => line.accountId)), true);
+  if (trialBalanceId !== null) {
+    const [file] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM imported_file WHERE company_id = ? AND id = ?', [companyId, plan.fileId]);
+    await insertRows(runner, 'trial_balance (company_id, id, file_id, file_name, balance_day, figures, posted_at, posted_by)', [
+      [companyId, trialBalanceId, plan.fileId, file?.name ?? '', plan.day, JSON.stringify(plan.figures), timestamp(), request.actor],
+    ]);
+    audit.push({ thing: 'trial_balance', thingId: trialBalanceId, action: 'posted', after: { day: plan.day, figures: plan.figures, entries: entries.map((entry) => entry.id) } });
+  }
+  if (entries.length > 0) await insertEntries(runner, companyId, request.actor, entries);
+  await recordAudit(runner, counters, companyId, request.actor, audit);
+  if (entries.length > 0) await addToBalances(runner, companyId, entries);
+  const { revision, posted } = await numberEntries(runner, companyId, entries, plan.expectedRevision);
+  if (isStructural) {
+    const [row] = await rowsOf<{ structureVersion: string }>(runner, 'SELECT structure_version AS structureVersion FROM company WHERE id = ?', [companyId]);
+    if (Number(row?.structureVersion) !== plan.expectedStructure) throw new Refused({ code: 'ledger_moved_on' });
+    await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
+  }
+  const outcome: PostingOutcome = { posted: entries.length > 0 || isStructural, entries: posted, newAccounts: plan.newAccounts.length, revision };
+  await recordOutcome(runner, companyId, request, outcome);
+  return outcome;
+}
+
+async function addYears(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan): Promise<FiscalCalendar> {
+  const periods = plan.newYears.flatMap((year) => year.periods);
+  await insertRows(runner, 'fiscal_period (company_id, year, number, first_day, last_day)', periods.map((period) => [structure.company.id, period.year, period.number, period.firstDay, period.lastDay]));
+  return makeCalendar([...structure.calendar.periods, ...periods]);
+}
+
+async function addAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, audit: AuditEvent[]): Promise<Map<string, number>> {
+  const companyId = structure.company.id;
+  const idOf = new Map(structure.accounts.map((account) => [account.number, account.id]));
+  if (plan.newAccounts.length === 0) return idOf;
+  const keyed = plan.newAccounts.map((account) => ({ account, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) })).sort((a, b) => Buffer.compare(a.key, b.key));
+  const known = structure.accounts.map((account) => ({ position: account.position, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) }));
+  const positions = positionsAmong(known, keyed.map(({ key }) => key));
+  await insertRows(
+    runner,
+    'account (company_id, number, number_key, name, element, normal_side, position)',
+    keyed.map(({ account, key }, index) => [companyId, account.number, key, account.name, account.element, account.normalSide, positions[index]]),
+  );
+  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
+  for (const { id, number } of rows) idOf.set(number, id);
+  for (const { account } of keyed) {
+    const id = idOf.get(account.number) as number;
+    if (account.parentNumber !== null) await runner.query('UPDATE account SET parent_id = ? WHERE company_id = ? AND id = ?', [idOf.get(account.parentNumber), companyId, id]);
+    audit.push({ thing: 'account', thingId: id, action: 'added', after: account });
+  }
+  return idOf;
+}
+
+/** New accounts stand behind the last known account with a lower number; positions may repeat, ids then decide. */
+function positionsAmong(known: readonly { position: number; key: Buffer }[], keys: readonly Buffer[]): number[] {
+  if (known.length === 0) return keys.map((_, index) => (index + 1) * 1000);
+  const sorted = [...known].sort((a, b) => Buffer.compare(a.key, b.key));
+  let at = -1;
+  let within = 0;
+  return keys.map((key) => {
+    while (at + 1 < sorted.length && Buffer.compare((sorted[at + 1] as { key: Buffer }).key, key) < 0) {
+      at++;
+      within = 0;
+    }
+    within++;
+    const before = at < 0 ? (sorted[0]?.position ?? 0) - 1_000_000 : (sorted[at]?.position ?? 0);
+    return before + within;
+  });
+}
+
+async function giveRetainedEarnings(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, idOf: ReadonlyMap<string, number>, audit: AuditEvent[]): Promise<void> {
+  const id = plan.retainedEarnings === null ? null : (idOf.get(plan.retainedEarnings) ?? null);
+  if (id === null || id === structure.retainedEarningsId) return;
+  const companyId = structure.company.id;
+  await runner.query("UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = 'retained_earnings'", [companyId]);
+  await runner.query("UPDATE account SET role = 'retained_earnings', version = version + 1 WHERE company_id = ? AND id = ?", [companyId, id]);
+  audit.push({ thing: 'account', thingId: id, action: 'changed', before: { retainedEarnings: structure.retainedEarningsId }, after: { retainedEarnings: id } });
+}
+
+async function placeAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, idOf: ReadonlyMap<string, number>, audit: AuditEvent[]): Promise<void> {
+  const companyId = structure.company.id;
+  for (const { element, path, numbers } of plan.places) {
+    const categoryId = await addCategoryPath(runner, companyId, element, path, audit);
+    const ids = numbers.map((number) => idOf.get(number)).filter((id) => id !== undefined);
+    await insertRows(runner, 'place (company_id, account_id, side, category_id)', ids.map((id) => [companyId, id, 'any', categoryId]));
+    for (const id of ids) audit.push({ thing: 'place', thingId: id, action: 'added', after: { side: 'any', categoryId } });
+  }
+}
+
+async function entriesOf(
+  runner: QueryRunner,
+  counters: Counters,
+  companyId: number,
+  calendar: FiscalCalendar,
+  plan: TrialBalancePlan,
+  idOf: ReadonlyMap<string, number>,
+  trialBalanceId: number | null,
+): Promise<EntryToWrite[]> {
+  const entries: EntryToWrite[] = [];
+  const push = async (entry: NewEntry): Promise<void> => {
+    const period = calendar.periods[periodIndexOf(calendar, entry.date)];
+    if (!period) throw new Refused({ code: 'day_outside_calendar', day: entry.date, year: entry.date.slice(0, 4) });
+    const closed = entry.closesYear === null ? null : calendar.years.find((year) => year.year === entry.closesYear);
+    const balancePeriod = closed?.periods.at(-1) ?? period;
+    entries.push({ ...entry, id: await counters.next('entry'), period, balancePeriod, trialBalanceId });
+  };
+  for (const { date, closesYear, description, lines } of plan.entries)
+    await push({
+      date, closesYear, description, layer: 'ledger', source: 'trial_balance', reversesEntryId: null,
+      lines: lines.map(({ number, net }) => ({ accountId: idOf.get(number) as number, debit: net > 0n ? net : 0n, credit: net < 0n ? -net : 0n, text: '' })),
+    });
+  for (const entryId of plan.withdraw) {
+    const rows = await rowsOf<{ accountId: number; debit: string; credit: string; text: string; documentNumber: string }>(
+      runner,
+      `SELECT line.account_id AS accountId, line.debit, line.credit, line.text, entry.document_number AS documentNumber
+         FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+        WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
+      [companyId, entryId],
+    );
+    await push({
+      date: plan.day, closesYear: null, description: `Withdrawn: the trial balance holds what ${rows[0]?.documentNumber ?? ''} adjusted`, layer: 'adjustment', source: 'reversal', reversesEntryId: entryId,
+      lines: rows.map((row) => ({ accountId: row.accountId, debit: BigInt(row.credit), credit: BigInt(row.debit), text: row.text })),
+    });
+  }
+  return entries;
+}
+

@@ -1,0 +1,67 @@
+import { type Element, type StarterCategory, starterCategories } from '@ivory-ladder/core';
+import type { QueryRunner } from 'typeorm';
+import type { CategoryFields } from '../application/ports.ts';
+import type { AuditEvent } from './audit.ts';
+import { rowsOf } from './transaction.ts';
+
+export async function insertCategory(runner: QueryRunner, companyId: number, fields: CategoryFields): Promise<number> {
+  const [last] = await rowsOf<{ position: number | null }>(
+    runner,
+    'SELECT MAX(position) AS position FROM category WHERE company_id = ? AND element = ? AND parent_id <=> ?',
+    [companyId, fields.element, fields.parentId],
+  );
+  const result = (await runner.query('INSERT INTO category (company_id, parent_id, element, name, position, term, step, contra_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [
+    companyId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf,
+  ])) as { insertId: number };
+  return Number(result.insertId);
+}
+
+export async function insertStarterCategories(runner: QueryRunner, companyId: number): Promise<void> {
+  const plant = async (element: Element, children: readonly StarterCategory[], parentId: number | null): Promise<void> => {
+    const ids = new Map<string, number>();
+    for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
+      const id = await insertCategory(runner, companyId, { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) });
+      ids.set(name, id);
+      await plant(element, below, id);
+    }
+  };
+  for (const [element, tops] of Object.entries(starterCategories)) await plant(element as Element, tops, null);
+}
+
+/** The id of the category at a path, made where it is not there; a new top category is current, or other operating. */
+export async function addCategoryPath(runner: QueryRunner, companyId: number, element: Element, path: readonly string[], audit: AuditEvent[]): Promise<number> {
+  let parentId: number | null = null;
+  for (const name of path) {
+    const [row]: { id: number }[] = await rowsOf<{ id: number }>(
+      runner,
+      'SELECT id FROM category WHERE company_id = ? AND element = ? AND parent_id <=> ? AND LOWER(name) = LOWER(?) ORDER BY position, id LIMIT 1',
+      [companyId, element, parentId, name],
+    );
+    if (row) {
+      parentId = row.id;
+      continue;
+    }
+    const isTop = parentId === null;
+    const fields: CategoryFields = {
+      parentId, element, name, contraOf: null,
+      term: isTop && (element === 'asset' || element === 'liability') ? termOf(name) : null,
+      step: isTop && (element === 'income' || element === 'expense') ? stepOf(element, name) : null,
+    };
+    parentId = await insertCategory(runner, companyId, fields);
+    audit.push({ thing: 'category', thingId: parentId, action: 'added', after: fields });
+  }
+  if (parentId === null) throw new Error('a category path is empty');
+  return parentId;
+}
+
+function termOf(name: string): 'current' | 'non_current' {
+  return /non-?current|fixed|long-?term|property|plant|equipment|intangible/i.test(name) ? 'non_current' : 'current';
+}
+
+function stepOf(element: 'income' | 'expense', name: string): 'revenue' | 'cost_of_sales' | 'other_operating' | 'financing' | 'investing' | 'income_tax' {
+  if (/income tax|taxes on income|taxation/i.test(name)) return 'income_tax';
+  if (/financ|interest|borrowing/i.test(name)) return element === 'expense' ? 'financing' : 'investing';
+  if (element === 'expense') return /cost of (sales|goods|sailing|revenue|services)|direct costs/i.test(name) ? 'cost_of_sales' : 'other_operating';
+  if (/invest|dividend/i.test(name)) return 'investing';
+  return /other|sundry/i.test(name) ? 'other_operating' : 'revenue';
+}

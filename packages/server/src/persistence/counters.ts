@@ -1,0 +1,36 @@
+import type { DataSource } from 'typeorm';
+import { rowsOf } from './transaction.ts';
+
+const blockSize = 200;
+
+/** Hands out ids in blocks, outside every transaction, so that no insert waits for another's counter. */
+export class Counters {
+  private readonly blocks = new Map<string, { next: number; end: number; more: Promise<void> | null }>();
+
+  constructor(private readonly database: DataSource) {}
+
+  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance'): Promise<number> {
+    const block = this.blocks.get(name) ?? { next: 0, end: 0, more: null };
+    this.blocks.set(name, block);
+    while (block.next >= block.end) {
+      block.more ??= this.reserve(name).then((start) => {
+        block.next = start;
+        block.end = start + blockSize;
+        block.more = null;
+      });
+      await block.more;
+    }
+    return block.next++;
+  }
+
+  private async reserve(name: string): Promise<number> {
+    const runner = this.database.createQueryRunner();
+    try {
+      await runner.query('INSERT INTO counter (name, next_value) VALUES (?, LAST_INSERT_ID(1) + ?) ON DUPLICATE KEY UPDATE next_value = LAST_INSERT_ID(next_value) + ?', [name, blockSize, blockSize]);
+      const [row] = await rowsOf<{ start: string }>(runner, 'SELECT LAST_INSERT_ID() AS start');
+      return Number(row?.start);
+    } finally {
+      await runner.release();
+    }
+  }
+}

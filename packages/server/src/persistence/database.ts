@@ -1,0 +1,79 @@
+import type { Pool, PoolConnection } from 'mysql2';
+import { DataSource } from 'typeorm';
+import { entities } from './entities/index.ts';
+import { migrations } from './migrations/index.ts';
+
+const sessionSettings = "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', transaction_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20";
+const migrationLockSeconds = 120;
+
+/** The database is not one that the application can use; the reasons are for the person who set it up. */
+export class DatabaseUnfit extends Error {}
+
+/** Connects, checks the server's settings, and brings the tables up to date; several servers may start at once. */
+export async function openDatabase(url: string, poolSize = 16): Promise<DataSource> {
+  const database = new DataSource({
+    type: 'mariadb',
+    url,
+    entities,
+    migrations,
+    synchronize: false,
+    migrationsTableName: 'migration',
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    supportBigNumbers: true,
+    bigNumberStrings: true,
+    dateStrings: true,
+    poolSize,
+    extra: { connectionLimit: poolSize },
+  });
+  await database.initialize();
+  const { pool } = database.driver as unknown as { pool: Pool };
+  pool.on('connection', (connection: PoolConnection) => void connection.query(sessionSettings));
+  try {
+    await checkServer(database);
+    await migrate(database);
+  } catch (error) {
+    await database.destroy();
+    throw error;
+  }
+  return database;
+}
+
+/** Big numbers as strings, dates as text, exact modes, InnoDB: anything else would bend amounts in silence. */
+async function checkServer(database: DataSource): Promise<void> {
+  const runner = database.createQueryRunner();
+  try {
+    // A pooled connection that was opened before the settings were attached gets them here.
+    await runner.query(sessionSettings);
+    const [row] = (await runner.query(
+      'SELECT VERSION() AS version, @@default_storage_engine AS engine, @@sql_mode AS mode, @@transaction_isolation AS isolation, CAST(9007199254740993 AS SIGNED) AS big',
+    )) as [{ version: string; engine: string; mode: string; isolation: string; big: unknown }];
+    const [major = 0, minor = 0] = row.version.split('.').map((part) => Number.parseInt(part, 10));
+    const faults = [
+      !/mariadb/i.test(row.version) || major < 10 || (major === 10 && minor < 11) ? `MariaDB 10.11 or later is needed, found ${row.version}` : null,
+      row.engine !== 'InnoDB' ? `the default storage engine is ${row.engine}, InnoDB is needed` : null,
+      !row.mode.includes('STRICT_ALL_TABLES') ? `strict SQL mode could not be set, found ${row.mode}` : null,
+      row.isolation !== 'READ-COMMITTED' ? `isolation READ COMMITTED could not be set, found ${row.isolation}` : null,
+      row.big !== '9007199254740993' ? 'the driver does not give big numbers as text' : null,
+    ].filter((fault) => fault !== null);
+    if (faults.length > 0) throw new DatabaseUnfit(`The database cannot be used: ${faults.join('; ')}.`);
+  } finally {
+    await runner.release();
+  }
+}
+
+/** One server at a time; DDL is not transactional here, so each migration can be run again after a kill. */
+async function migrate(database: DataSource): Promise<void> {
+  const runner = database.createQueryRunner();
+  try {
+    const [row] = (await runner.query('SELECT GET_LOCK(CONCAT(DATABASE(), \'.migration\'), ?) AS got', [migrationLockSeconds])) as [{ got: unknown }];
+    if (String(row.got) !== '1') throw new DatabaseUnfit('Another server has been changing the tables for two minutes; try again when it is done.');
+    try {
+      await database.runMigrations({ transaction: 'none' });
+    } finally {
+      await runner.query("SELECT RELEASE_LOCK(CONCAT(DATABASE(), '.migration'))");
+    }
+  } finally {
+    await runner.release();
+  }
+}

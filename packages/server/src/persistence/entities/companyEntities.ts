@@ -1,0 +1,150 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true };
+
+export interface CompanyRow {
+  id: number;
+  name: string;
+  currency: string;
+  fiscalYearFirstMonth: number;
+  digitOrder: string;
+  revision: string;
+  structureVersion: string;
+  nextDocument: string;
+  createdAt: string;
+}
+
+export const CompanyEntity = new EntitySchema<CompanyRow>({
+  name: 'company',
+  columns: {
+    id: generatedId,
+    name: { type: 'varchar', length: 200 },
+    currency: { ...keyText, length: 3 },
+    fiscalYearFirstMonth: { name: 'fiscal_first_month', type: 'tinyint', unsigned: true },
+    digitOrder: { ...keyText, name: 'digit_order', length: 20 },
+    revision: { type: 'bigint', unsigned: true, default: 0 },
+    structureVersion: { name: 'structure_version', type: 'bigint', unsigned: true, default: 0 },
+    nextDocument: { name: 'next_document', type: 'bigint', unsigned: true, default: 1 },
+    createdAt: { name: 'created_at', type: 'datetime' },
+  },
+});
+
+export interface PeriodRow {
+  companyId: number;
+  year: number;
+  number: number;
+  firstDay: string;
+  lastDay: string;
+  lockedAt: string | null;
+}
+
+export const PeriodEntity = new EntitySchema<PeriodRow>({
+  name: 'fiscal_period',
+  columns: {
+    companyId,
+    year: { type: 'smallint', primary: true },
+    number: { type: 'tinyint', unsigned: true, primary: true },
+    firstDay: { name: 'first_day', type: 'date' },
+    lastDay: { name: 'last_day', type: 'date' },
+    lockedAt: { name: 'locked_at', type: 'datetime', nullable: true },
+  },
+});
+
+export interface AccountRow {
+  companyId: number;
+  id: number;
+  number: string;
+  numberKey: Buffer;
+  name: string;
+  element: string;
+  normalSide: string;
+  parentId: number | null;
+  position: number;
+  active: number;
+  role: string | null;
+  version: number;
+}
+
+export const AccountEntity = new EntitySchema<AccountRow>({
+  name: 'account',
+  columns: {
+    companyId,
+    id: generatedId,
+    number: { ...keyText, length: 50 },
+    numberKey: { name: 'number_key', type: 'varbinary', length: 500 },
+    name: { type: 'varchar', length: 200 },
+    element: { ...keyText, length: 10 },
+    normalSide: { ...keyText, name: 'normal_side', length: 6 },
+    parentId: { name: 'parent_id', type: 'int', unsigned: true, nullable: true },
+    position: { type: 'int' },
+    active: { type: 'tinyint', unsigned: true, default: 1 },
+    role: { ...keyText, length: 30, nullable: true },
+    version: { type: 'int', unsigned: true, default: 0 },
+  },
+  indices: [
+    { name: 'account_by_id', columns: ['id'] },
+    { name: 'account_by_number', columns: ['companyId', 'number'], unique: true },
+    { name: 'account_by_key', columns: ['companyId', 'numberKey'] },
+  ],
+});
+
+export interface CategoryRow {
+  companyId: number;
+  id: number;
+  parentId: number | null;
+  element: string;
+  name: string;
+  position: number;
+  term: string | null;
+  step: string | null;
+  contraOf: number | null;
+  version: number;
+}
+
+export const CategoryEntity = new EntitySchema<CategoryRow>({
+  name: 'category',
+  columns: {
+    companyId,
+    id: generatedId,
+    parentId: { name: 'parent_id', type: 'int', unsigned: true, nullable: true },
+    element: { ...keyText, length: 10 },
+    name: { type: 'varchar', length: 200 },
+    position: { type: 'int' },
+    term: { ...keyText, length: 20, nullable: true },
+    step: { ...keyText, length: 20, nullable: true },
+    contraOf: { name: 'contra_of', type: 'int', unsigned: true, nullable: true },
+    version: { type: 'int', unsigned: true, default: 0 },
+  },
+  indices: [{ name: 'category_by_id', columns: ['id'] }],
+});
+
+export interface PlaceRow {
+  companyId: number;
+  accountId: number;
+  side: string;
+  categoryId: number;
+}
+
+export const PlaceEntity = new EntitySchema<PlaceRow>({
+  name: 'place',
+  columns: {
+    companyId,
+    accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
+    side: { ...keyText, length: 6, primary: true },
+    categoryId: { name: 'category_id', type: 'int', unsigned: true },
+  },
+  indices: [{ name: 'place_by_category', columns: ['companyId', 'categoryId'] }],
+});
+
+export interface LayoutOptionsRow {
+  companyId: number;
+  options: string;
+  version: number;
+}
+
+export const LayoutOptionsEntity = new EntitySchema<LayoutOptionsRow>({
+  name: 'layout_options',
+  columns: { companyId, options: { type: 'varchar', length: 1000 }, version: { type: 'int', unsigned: true, default: 0 } },
+});

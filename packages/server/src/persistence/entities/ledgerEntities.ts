@@ -1,0 +1,135 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
+const minorUnits: EntitySchemaColumnOptions = { type: 'bigint' };
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+
+export interface EntryRow {
+  companyId: number;
+  id: string;
+  date: string;
+  year: number;
+  period: number;
+  documentNumber: string;
+  description: string;
+  layer: string;
+  source: string;
+  closesYear: number | null;
+  reversesEntryId: string | null;
+  trialBalanceId: string | null;
+  revision: string;
+  postedAt: string;
+  postedBy: string;
+}
+
+export const EntryEntity = new EntitySchema<EntryRow>({
+  name: 'journal_entry',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    date: { name: 'entry_date', type: 'date' },
+    year: { type: 'smallint' },
+    period: { type: 'tinyint', unsigned: true },
+    documentNumber: { ...keyText, name: 'document_number', length: 40 },
+    description: { type: 'varchar', length: 500 },
+    layer: { ...keyText, length: 10 },
+    source: { ...keyText, length: 20 },
+    closesYear: { name: 'closes_year', type: 'smallint', nullable: true },
+    reversesEntryId: { name: 'reverses_entry_id', type: 'bigint', unsigned: true, nullable: true },
+    trialBalanceId: { name: 'trial_balance_id', type: 'bigint', unsigned: true, nullable: true },
+    revision: { type: 'bigint', unsigned: true },
+    postedAt: { name: 'posted_at', type: 'datetime' },
+    postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+  },
+  indices: [
+    { name: 'entry_by_revision', columns: ['companyId', 'revision'] },
+    { name: 'entry_by_date', columns: ['companyId', 'date', 'id'] },
+    { name: 'entry_by_trial_balance', columns: ['companyId', 'trialBalanceId'] },
+  ],
+});
+
+export interface LineRow {
+  companyId: number;
+  entryId: string;
+  lineNumber: number;
+  accountId: number;
+  date: string;
+  layer: string;
+  closing: number;
+  debit: string;
+  credit: string;
+  text: string;
+}
+
+export const LineEntity = new EntitySchema<LineRow>({
+  name: 'journal_line',
+  columns: {
+    companyId,
+    entryId: { name: 'entry_id', type: 'bigint', unsigned: true, primary: true },
+    lineNumber: { name: 'line_number', type: 'int', unsigned: true, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true },
+    date: { name: 'entry_date', type: 'date' },
+    layer: { ...keyText, length: 10 },
+    closing: { type: 'tinyint', unsigned: true },
+    debit: minorUnits,
+    credit: minorUnits,
+    text: { type: 'varchar', length: 500 },
+  },
+  indices: [
+    { name: 'line_by_account', columns: ['companyId', 'accountId', 'date'] },
+    { name: 'line_by_date', columns: ['companyId', 'date', 'closing', 'layer', 'accountId', 'debit', 'credit'] },
+  ],
+});
+
+export interface BalanceTableRow {
+  companyId: number;
+  scenario: number;
+  layer: string;
+  origin: string;
+  accountId: number;
+  year: number;
+  period: number;
+  debit: string;
+  credit: string;
+}
+
+export const BalanceEntity = new EntitySchema<BalanceTableRow>({
+  name: 'balance',
+  columns: {
+    companyId,
+    scenario: { type: 'int', unsigned: true, primary: true },
+    layer: { ...keyText, length: 10, primary: true },
+    origin: { ...keyText, length: 10, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
+    year: { type: 'smallint', primary: true },
+    period: { type: 'tinyint', unsigned: true, primary: true },
+    debit: minorUnits,
+    credit: minorUnits,
+  },
+});
+
+export interface TrialBalanceRecordRow {
+  companyId: number;
+  id: string;
+  fileId: string;
+  fileName: string;
+  day: string;
+  figures: string;
+  postedAt: string;
+  postedBy: string;
+}
+
+export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
+  name: 'trial_balance',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    fileId: { name: 'file_id', type: 'bigint', unsigned: true },
+    fileName: { name: 'file_name', type: 'varchar', length: 200 },
+    day: { name: 'balance_day', type: 'date' },
+    figures: { type: 'varchar', length: 200 },
+    postedAt: { name: 'posted_at', type: 'datetime' },
+    postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+  },
+  indices: [{ name: 'trial_balance_by_day', columns: ['companyId', 'day', 'id'] }],
+});

@@ -1,0 +1,102 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+
+export interface CounterRow {
+  name: string;
+  nextValue: string;
+}
+
+export const CounterEntity = new EntitySchema<CounterRow>({
+  name: 'counter',
+  columns: { name: { ...keyText, length: 30, primary: true }, nextValue: { name: 'next_value', type: 'bigint', unsigned: true } },
+});
+
+export interface IdempotencyRow {
+  companyId: number;
+  key: string;
+  requestHash: Buffer;
+  outcome: string | null;
+  createdAt: string;
+}
+
+export const IdempotencyEntity = new EntitySchema<IdempotencyRow>({
+  name: 'idempotency',
+  columns: {
+    companyId,
+    key: { ...keyText, name: 'request_key', length: 100, primary: true },
+    requestHash: { name: 'request_hash', type: 'varbinary', length: 32 },
+    outcome: { type: 'mediumtext', nullable: true },
+    createdAt: { name: 'created_at', type: 'datetime' },
+  },
+  indices: [{ name: 'idempotency_by_age', columns: ['createdAt'] }],
+});
+
+export interface AuditRow {
+  companyId: number;
+  id: string;
+  thing: string;
+  thingId: string;
+  action: string;
+  before: string | null;
+  after: string | null;
+  at: string;
+  actor: string;
+}
+
+export const AuditEntity = new EntitySchema<AuditRow>({
+  name: 'audit_event',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    thing: { ...keyText, length: 30 },
+    thingId: { name: 'thing_id', type: 'bigint', unsigned: true },
+    action: { ...keyText, length: 30 },
+    before: { name: 'state_before', type: 'mediumtext', nullable: true },
+    after: { name: 'state_after', type: 'mediumtext', nullable: true },
+    at: { name: 'happened_at', type: 'datetime', precision: 3 },
+    actor: { type: 'varchar', length: 200 },
+  },
+  indices: [{ name: 'audit_by_thing', columns: ['companyId', 'thing', 'thingId', 'at'] }],
+});
+
+export interface ImportedFileRow {
+  companyId: number;
+  id: string;
+  name: string;
+  size: number;
+  sha256: Buffer;
+  uploadedAt: string;
+  uploadedBy: string;
+}
+
+export const ImportedFileEntity = new EntitySchema<ImportedFileRow>({
+  name: 'imported_file',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    name: { type: 'varchar', length: 200 },
+    size: { type: 'int', unsigned: true },
+    sha256: { type: 'varbinary', length: 32 },
+    uploadedAt: { name: 'uploaded_at', type: 'datetime' },
+    uploadedBy: { name: 'uploaded_by', type: 'varchar', length: 200 },
+  },
+});
+
+export interface ImportedFilePartRow {
+  companyId: number;
+  fileId: string;
+  part: number;
+  content: Buffer;
+}
+
+export const ImportedFilePartEntity = new EntitySchema<ImportedFilePartRow>({
+  name: 'imported_file_part',
+  columns: {
+    companyId,
+    fileId: { name: 'file_id', type: 'bigint', unsigned: true, primary: true },
+    part: { type: 'int', unsigned: true, primary: true },
+    content: { type: 'mediumblob' },
+  },
+});

@@ -1,0 +1,179 @@
+import { type Day, type FigureKind, type GrossVector, type Layer, type Outcome, type Position } from '@ivory-ladder/core';
+import type { DataSource } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
+import type { AccountLineRecord, Books, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, NewEntry, OpenAdjustment, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from '../application/ports.ts';
+import { applyPlan } from './applyTrialBalance.ts';
+import { recordAudit } from './audit.ts';
+import type { BooksCache } from './booksCache.ts';
+import type { Counters } from './counters.ts';
+import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
+import { inTransaction, rowsOf } from './transaction.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
+
+/** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
+export class LedgerRepository implements LedgerStore {
+  constructor(
+    private readonly database: DataSource,
+    private readonly cache: BooksCache,
+    private readonly counters: Counters,
+  ) {}
+
+  books(companyId: number): Promise<Books | null> {
+    return this.cache.books(companyId);
+  }
+
+  async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
+    const found = new Map<Day, Record<Layer, GrossVector>>();
+    const empty = (): GrossVector => ({ debit: new BigInt64Array(books.cube.accountIds.length), credit: new BigInt64Array(books.cube.accountIds.length) });
+    for (const { day, partialFrom } of positions) {
+      if (partialFrom === null || found.has(day)) continue;
+      const byLayer = { ledger: empty(), adjustment: empty() };
+      const rows = await rowsOf<{ accountId: number; layer: Layer; debit: string; credit: string }>(
+        this.database,
+        `SELECT account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
+          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 GROUP BY layer, account_id`,
+        [books.company.id, partialFrom, day],
+      );
+      for (const row of rows) {
+        const at = books.cube.indexOf.get(row.accountId);
+        if (at === undefined) continue;
+        byLayer[row.layer].debit[at] = BigInt(row.debit);
+        byLayer[row.layer].credit[at] = BigInt(row.credit);
+      }
+      found.set(day, byLayer);
+    }
+    return (position, layer) => found.get(position.day)?.[layer];
+  }
+
+  async post(companyId: number, entry: NewEntry, period: { year: number; number: number }, request: Request): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+    const toWrite: EntryToWrite = { ...entry, id: await this.counters.next('entry'), period, balancePeriod: period, trialBalanceId: null };
+    return this.once(companyId, request, () =>
+      inTransaction(this.database, async (runner) => {
+        await takeKey(runner, companyId, request);
+        await lockPeriods(runner, companyId, [toWrite]);
+        await lockAccounts(runner, companyId, entry.lines.map((line) => line.accountId), entry.source === 'demo');
+        await insertEntries(runner, companyId, request.actor, [toWrite]);
+        await recordAudit(runner, this.counters, companyId, request.actor, [{ thing: 'entry', thingId: toWrite.id, action: 'posted', after: { date: entry.date, layer: entry.layer, lines: entry.lines.length } }]);
+        await addToBalances(runner, companyId, [toWrite]);
+        const { revision, posted } = await numberEntries(runner, companyId, [toWrite], null);
+        const outcome = { ...(posted[0] as PostedEntry), revision };
+        await recordOutcome(runner, companyId, request, outcome);
+        return outcome;
+      }),
+    );
+  }
+
+  applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>> {
+    return this.once(companyId, request, async () => {
+      const books = await this.cache.books(companyId);
+      if (!books) return { ok: false, failure: { code: 'not_found', thing: 'company', id: companyId } };
+      if (books.company.structureVersion !== plan.expectedStructure || books.cube.revision !== plan.expectedRevision) return { ok: false, failure: { code: 'ledger_moved_on' } };
+      return inTransaction(this.database, (runner) => applyPlan(runner, this.counters, books, plan, request));
+    });
+  }
+
+  earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null> {
+    return findOutcome(this.database, companyId, request);
+  }
+
+  /** Answers a repeated key with what the first request did, also where both arrive together. */
+  private async once<Value>(companyId: number, request: Request, work: () => Promise<Outcome<Value, Failure>>): Promise<Outcome<Value, Failure>> {
+    const before = await findOutcome(this.database, companyId, request);
+    if (before) return before as Outcome<Value, Failure>;
+    try {
+      return await work();
+    } catch (error) {
+      if (!isDuplicateKey(error)) throw error;
+      const now = await findOutcome(this.database, companyId, request);
+      if (!now) throw error;
+      return now as Outcome<Value, Failure>;
+    }
+  }
+
+  async entry(companyId: number, entryId: number): Promise<EntryRecord | null> {
+    const [row] = await rowsOf<Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId'> & { id: string; reversesEntryId: string | null }>(
+      this.database,
+      `SELECT id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, posted_at AS postedAt, posted_by AS postedBy
+         FROM journal_entry WHERE company_id = ? AND id = ?`,
+      [companyId, entryId],
+    );
+    if (!row) return null;
+    const lines = await rowsOf<{ accountId: number; number: string; name: string; debit: string; credit: string; text: string }>(
+      this.database,
+      `SELECT line.account_id AS accountId, account.number, account.name, line.debit, line.credit, line.text
+         FROM journal_line AS line JOIN account ON account.company_id = line.company_id AND account.id = line.account_id
+        WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
+      [companyId, entryId],
+    );
+    return {
+      ...row,
+      id: Number(row.id),
+      reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
+      lines: lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) })),
+    };
+  }
+
+  async accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null }> {
+    const where = 'line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ?';
+    const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31'];
+    const [count] = await rowsOf<{ total: string }>(this.database, `SELECT COUNT(*) AS total FROM journal_line AS line WHERE ${where}`, parameters);
+    const size = 'GREATEST(line.debit, line.credit)';
+    const sortKey = wanted.sort === 'size' ? size : 'line.entry_date';
+    const cursor = wanted.after === null ? [] : wanted.after.split('_');
+    const beyond = cursor.length === 3 ? `AND (${sortKey}, line.entry_id, line.line_number) < (?, ?, ?)` : '';
+    const rows = await rowsOf<Omit<AccountLineRecord, 'debit' | 'credit' | 'entryId'> & { entryId: string; debit: string; credit: string; sortKey: string }>(
+      this.database,
+      `SELECT line.entry_id AS entryId, line.line_number AS lineNumber, line.entry_date AS date, entry.document_number AS documentNumber, entry.description, line.layer, entry.closes_year AS closesYear, line.debit, line.credit, ${sortKey} AS sortKey
+         FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+        WHERE ${where} ${beyond} ORDER BY ${sortKey} DESC, line.entry_id DESC, line.line_number DESC LIMIT ?`,
+      [...parameters, ...(cursor.length === 3 ? cursor : []), wanted.limit + 1],
+    );
+    const page = rows.slice(0, wanted.limit);
+    const last = page.at(-1);
+    return {
+      lines: page.map(({ sortKey: _, ...row }) => ({ ...row, entryId: Number(row.entryId), debit: BigInt(row.debit), credit: BigInt(row.credit) })),
+      total: Number(count?.total ?? 0),
+      next: rows.length > wanted.limit && last ? `${last.sortKey}_${last.entryId}_${last.lineNumber}` : null,
+    };
+  }
+
+  async openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]> {
+    const rows = await rowsOf<{ entryId: string; date: string; documentNumber: string; description: string; amount: string }>(
+      this.database,
+      `SELECT entry.id AS entryId, entry.entry_date AS date, entry.document_number AS documentNumber, entry.description, SUM(line.debit) AS amount
+         FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+        WHERE entry.company_id = ? AND entry.layer = 'adjustment' AND entry.entry_date <= ? AND entry.reverses_entry_id IS NULL
+          AND NOT EXISTS (SELECT 1 FROM journal_entry AS reversal WHERE reversal.company_id = entry.company_id AND reversal.reverses_entry_id = entry.id)
+        GROUP BY entry.id, entry.entry_date, entry.document_number, entry.description ORDER BY entry.entry_date, entry.id`,
+      [companyId, upTo],
+    );
+    return rows.map((row) => ({ ...row, entryId: Number(row.entryId), amount: BigInt(row.amount) }));
+  }
+
+  async broughtIn(companyId: number): Promise<BroughtInRecord[]> {
+    const rows = await rowsOf<{ id: string; fileId: string; fileName: string; day: string; figures: string; postedAt: string; postedBy: string }>(
+      this.database,
+      'SELECT id, file_id AS fileId, file_name AS fileName, balance_day AS day, figures, posted_at AS postedAt, posted_by AS postedBy FROM trial_balance WHERE company_id = ? ORDER BY balance_day, id',
+      [companyId],
+    );
+    const entries = await rowsOf<{ trialBalanceId: string; entryId: string; documentNumber: string; date: string; lines: string }>(
+      this.database,
+      `SELECT entry.trial_balance_id AS trialBalanceId, entry.id AS entryId, entry.document_number AS documentNumber, entry.entry_date AS date,
+              (SELECT COUNT(*) FROM journal_line AS line WHERE line.company_id = entry.company_id AND line.entry_id = entry.id) AS \`lines\`
+         FROM journal_entry AS entry WHERE entry.company_id = ? AND entry.trial_balance_id IS NOT NULL ORDER BY entry.id`,
+      [companyId],
+    );
+    return rows.map((row) => ({
+      ...row,
+      id: Number(row.id),
+      fileId: Number(row.fileId),
+      figures: JSON.parse(row.figures) as FigureKind,
+      entries: entries.filter((entry) => entry.trialBalanceId === row.id).map((entry) => ({ entryId: Number(entry.entryId), documentNumber: entry.documentNumber, date: entry.date, lines: Number(entry.lines) })),
+    }));
+  }
+
+  async lastEntryDay(companyId: number): Promise<Day | null> {
+    const [row] = await rowsOf<{ day: string | null }>(this.database, 'SELECT MAX(entry_date) AS day FROM journal_entry WHERE company_id = ?', [companyId]);
+    return row?.day ?? null;
+  }
+}

@@ -1,0 +1,34 @@
+import { CreateCompany1790000000001 } from './001-create-company.ts';
+import { CreateFiscalPeriod1790000000002 } from './002-create-fiscal-period.ts';
+import { CreateAccount1790000000003 } from './003-create-account.ts';
+import { CreateCategory1790000000004 } from './004-create-category.ts';
+import { CreatePlace1790000000005 } from './005-create-place.ts';
+import { CreateLayoutOptions1790000000006 } from './006-create-layout-options.ts';
+import { CreateCounter1790000000007 } from './007-create-counter.ts';
+import { CreateIdempotency1790000000008 } from './008-create-idempotency.ts';
+import { CreateImportedFile1790000000009 } from './009-create-imported-file.ts';
+import { CreateImportedFilePart1790000000010 } from './010-create-imported-file-part.ts';
+import { CreateTrialBalance1790000000011 } from './011-create-trial-balance.ts';
+import { CreateJournalEntry1790000000012 } from './012-create-journal-entry.ts';
+import { CreateJournalLine1790000000013 } from './013-create-journal-line.ts';
+import { CreateBalance1790000000014 } from './014-create-balance.ts';
+import { CreateAuditEvent1790000000015 } from './015-create-audit-event.ts';
+
+/** In the order in which they run; each holds one change that can be run again. */
+export const migrations = [
+  CreateCompany1790000000001,
+  CreateFiscalPeriod1790000000002,
+  CreateAccount1790000000003,
+  CreateCategory1790000000004,
+  CreatePlace1790000000005,
+  CreateLayoutOptions1790000000006,
+  CreateCounter1790000000007,
+  CreateIdempotency1790000000008,
+  CreateImportedFile1790000000009,
+  CreateImportedFilePart1790000000010,
+  CreateTrialBalance1790000000011,
+  CreateJournalEntry1790000000012,
+  CreateJournalLine1790000000013,
+  CreateBalance1790000000014,
+  CreateAuditEvent1790000000015,
+];

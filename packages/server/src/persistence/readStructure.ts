@@ -1,0 +1,65 @@
+import { type Account, buildAccountTree, buildCategoryTree, currencyOf, defaultLayoutOptions, type DigitOrder, type LayoutOptions, makeCalendar, type Place, portionsByAccount } from '@ivory-ladder/core';
+import type { QueryRunner } from 'typeorm';
+import type { CompanyRecord, Structure, VersionedCategory } from '../application/ports.ts';
+import { AccountEntity, CategoryEntity, type CompanyRow, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './entities/companyEntities.ts';
+import { rowsOf } from './transaction.ts';
+
+export async function readCompany(runner: QueryRunner, companyId: number): Promise<CompanyRecord | null> {
+  const [row] = await rowsOf<CompanyRow>(
+    runner,
+    'SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion FROM company WHERE id = ?',
+    [companyId],
+  );
+  return row
+    ? {
+        id: row.id,
+        name: row.name,
+        currency: currencyOf(row.currency),
+        fiscalYearFirstMonth: row.fiscalYearFirstMonth,
+        digitOrder: row.digitOrder as DigitOrder,
+        revision: Number(row.revision),
+        structureVersion: Number(row.structureVersion),
+      }
+    : null;
+}
+
+/** Chart, placement, calendar and options, in the snapshot of the runner's transaction. */
+export async function readStructure(runner: QueryRunner, company: CompanyRecord): Promise<Structure> {
+  const where = { companyId: company.id };
+  const { manager } = runner;
+  const periods = await manager.getRepository(PeriodEntity).find({ where });
+  const accountRows = await manager.getRepository(AccountEntity).find({ where });
+  const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
+  const placeRows = await manager.getRepository(PlaceEntity).find({ where });
+  const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
+  const accounts = accountRows.map(
+    (row): Account => ({
+      id: row.id,
+      number: row.number,
+      name: row.name,
+      element: row.element as Account['element'],
+      normalSide: row.normalSide as Account['normalSide'],
+      parentId: row.parentId,
+      position: row.position,
+      active: row.active === 1,
+      role: row.role as Account['role'],
+    }),
+  );
+  const categories = categoryRows.map(
+    ({ companyId: _, ...row }): VersionedCategory => ({ ...row, element: row.element as Account['element'], term: row.term as VersionedCategory['term'], step: row.step as VersionedCategory['step'] }),
+  );
+  const places = placeRows.map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
+  return {
+    company,
+    calendar: makeCalendar(periods),
+    accounts,
+    tree: buildAccountTree(accounts),
+    categories,
+    categoryTree: buildCategoryTree(categories),
+    places,
+    portions: portionsByAccount(places),
+    options: optionsRow ? (JSON.parse(optionsRow.options) as LayoutOptions) : defaultLayoutOptions,
+    optionsVersion: optionsRow?.version ?? 0,
+    retainedEarningsId: accounts.find((account) => account.role === 'retained_earnings')?.id ?? null,
+  };
+}

@@ -1,0 +1,58 @@
+import { fail, type Outcome } from '@ivory-ladder/core';
+import type { DataSource, QueryRunner } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
+
+/** Rolls the transaction back with a failure that data caused. */
+export class Refused extends Error {
+  constructor(readonly failure: Failure) {
+    super(failure.code);
+  }
+}
+
+/** Deadlock, lock wait timeout, record changed since last read: the whole transaction is repeated. */
+const repeatable = new Set([1213, 1205, 1020]);
+const attempts = 8;
+
+/**
+ * Runs `work` in one transaction, repeated whole at most 8 times with growing random pauses where the database asks
+ * for it. `refused` is rolled back and returned; other errors are bugs or a lost database, and throw.
+ */
+export async function inTransaction<Value>(database: DataSource, work: (runner: QueryRunner) => Promise<Value>): Promise<Outcome<Value, Failure>> {
+  for (let attempt = 1; ; attempt++) {
+    const runner = database.createQueryRunner();
+    try {
+      await runner.startTransaction('READ COMMITTED');
+      const value = await work(runner);
+      await runner.commitTransaction();
+      return { ok: true, value };
+    } catch (error) {
+      await runner.rollbackTransaction().catch(() => undefined);
+      if (error instanceof Refused) return fail(error.failure);
+      if (!repeatable.has((error as { errno?: number }).errno ?? 0)) throw error;
+      if (attempt === attempts) return fail({ code: 'busy' });
+    } finally {
+      await runner.release();
+    }
+    await new Promise((resolve) => setTimeout(resolve, Math.random() * 10 * 2 ** attempt));
+  }
+}
+
+/** Rows as the driver gives them: big numbers and dates as text. */
+export async function rowsOf<Row>(runner: QueryRunner | DataSource, sql: string, parameters: readonly unknown[] = []): Promise<Row[]> {
+  return (await runner.query(sql, parameters as unknown[])) as Row[];
+}
+
+export async function changedRows(runner: QueryRunner, sql: string, parameters: readonly unknown[]): Promise<number> {
+  const result = (await runner.query(sql, parameters as unknown[])) as { affectedRows: number };
+  return result.affectedRows;
+}
+
+/** `(?, ?), (?, ?)` for a bulk INSERT, its rows in slices that stay far under the packet limit. */
+export async function insertRows(runner: QueryRunner, into: string, rows: readonly (readonly unknown[])[], suffix = ''): Promise<void> {
+  const slice = 2000;
+  for (let at = 0; at < rows.length; at += slice) {
+    const part = rows.slice(at, at + slice);
+    const tuple = `(${(part[0] as readonly unknown[]).map(() => '?').join(', ')})`;
+    await runner.query(`INSERT INTO ${into} VALUES ${part.map(() => tuple).join(', ')} ${suffix}`, part.flat());
+  }
+}

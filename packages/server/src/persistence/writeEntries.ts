@@ -1,0 +1,113 @@
+import type { QueryRunner } from 'typeorm';
+import type { NewEntry, PostedEntry } from '../application/ports.ts';
+import { timestamp } from './audit.ts';
+import { insertRows, Refused, rowsOf } from './transaction.ts';
+
+export interface EntryToWrite extends NewEntry {
+  readonly id: number;
+  /** Period of the date; a closing entry stands in the last period of the year it closes. */
+  readonly period: { readonly year: number; readonly number: number };
+  readonly balancePeriod: { readonly year: number; readonly number: number };
+  readonly trialBalanceId: number | null;
+}
+
+/** The rows of the periods, shared: locking a period takes them exclusively and so waits for postings under way. */
+export async function lockPeriods(runner: QueryRunner, companyId: number, entries: readonly Pick<EntryToWrite, 'period' | 'date'>[]): Promise<void> {
+  const keys = new Map(entries.map(({ period, date }) => [`${period.year}.${period.number}`, { period, date }]));
+  for (const { period, date } of [...keys.values()].sort((a, b) => a.period.year - b.period.year || a.period.number - b.period.number)) {
+    const [row] = await rowsOf<{ lockedAt: string | null }>(
+      runner,
+      'SELECT locked_at AS lockedAt FROM fiscal_period WHERE company_id = ? AND year = ? AND number = ? LOCK IN SHARE MODE',
+      [companyId, period.year, period.number],
+    );
+    if (!row) throw new Refused({ code: 'day_outside_calendar', day: date, year: String(period.year) });
+    if (row.lockedAt !== null) throw new Refused({ code: 'period_locked', day: date });
+  }
+}
+
+/** Accounts in id order, shared; each must take postings. `generated` lines may still correct a parent's own amount. */
+export async function lockAccounts(runner: QueryRunner, companyId: number, accountIds: readonly number[], generated: boolean): Promise<void> {
+  const ids = [...new Set(accountIds)].sort((a, b) => a - b);
+  if (ids.length === 0) return;
+  const rows = await rowsOf<{ id: number; number: string; active: number }>(
+    runner,
+    `SELECT id, number, active FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id LOCK IN SHARE MODE`,
+    [companyId, ...ids],
+  );
+  const found = new Set(rows.map((row) => row.id));
+  const missing = ids.find((id) => !found.has(id));
+  if (missing !== undefined) throw new Refused({ code: 'account_unknown', accountId: missing });
+  if (generated) return;
+  const inactive = rows.find((row) => row.active !== 1);
+  if (inactive) throw new Refused({ code: 'account_takes_no_postings', accountId: inactive.id, number: inactive.number, reason: 'inactive' });
+  const [parent] = await rowsOf<{ id: number; number: string }>(
+    runner,
+    `SELECT DISTINCT parent.id, parent.number FROM account AS child JOIN account AS parent ON parent.company_id = child.company_id AND parent.id = child.parent_id
+      WHERE child.company_id = ? AND child.parent_id IN (${ids.map(() => '?').join(', ')}) LIMIT 1`,
+    [companyId, ...ids],
+  );
+  if (parent) throw new Refused({ code: 'account_takes_no_postings', accountId: parent.id, number: parent.number, reason: 'parent' });
+}
+
+/** Entries with a provisional document number and revision; both are set with the company row at the end. */
+export async function insertEntries(runner: QueryRunner, companyId: number, actor: string, entries: readonly EntryToWrite[]): Promise<void> {
+  const at = timestamp();
+  await insertRows(
+    runner,
+    'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, revision, posted_at, posted_by)',
+    entries.map((entry) => [
+      companyId, entry.id, entry.date, entry.period.year, entry.period.number, '', entry.description, entry.layer, entry.source, entry.closesYear, entry.reversesEntryId, entry.trialBalanceId, 0, at, actor,
+    ]),
+  );
+  await insertRows(
+    runner,
+    'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text)',
+    entries.flatMap((entry) =>
+      entry.lines.map((line, index) => [companyId, entry.id, index + 1, line.accountId, entry.date, entry.layer, entry.closesYear === null ? 0 : 1, line.debit.toString(), line.credit.toString(), line.text]),
+    ),
+  );
+}
+
+/** Netted per key and in key order, which is what keeps concurrent postings from deadlocking. */
+export async function addToBalances(runner: QueryRunner, companyId: number, entries: readonly EntryToWrite[]): Promise<void> {
+  const sums = new Map<string, { layer: string; origin: string; accountId: number; year: number; period: number; debit: bigint; credit: bigint }>();
+  for (const { layer, closesYear, balancePeriod, lines } of entries)
+    for (const { accountId, debit, credit } of lines) {
+      const origin = closesYear === null ? 'ordinary' : 'closing';
+      const key = `${layer}|${origin}|${String(accountId).padStart(10, '0')}|${balancePeriod.year}|${String(balancePeriod.number).padStart(2, '0')}`;
+      const sum = sums.get(key) ?? { layer, origin, accountId, year: balancePeriod.year, period: balancePeriod.number, debit: 0n, credit: 0n };
+      sum.debit += debit;
+      sum.credit += credit;
+      sums.set(key, sum);
+    }
+  const rows = [...sums.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, sum]) => [companyId, 0, sum.layer, sum.origin, sum.accountId, sum.year, sum.period, sum.debit.toString(), sum.credit.toString()]);
+  await insertRows(
+    runner,
+    'balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)',
+    rows,
+    'ON DUPLICATE KEY UPDATE debit = debit + VALUES(debit), credit = credit + VALUES(credit)',
+  );
+}
+
+/** The company row, last of all locks: revision and document numbers, copied to the entries. */
+export async function numberEntries(
+  runner: QueryRunner,
+  companyId: number,
+  entries: readonly EntryToWrite[],
+  expectedRevision: number | null,
+): Promise<{ revision: number; posted: PostedEntry[] }> {
+  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(runner, 'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE', [companyId]);
+  if (!row) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
+  if (expectedRevision !== null && Number(row.revision) !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
+  const revision = Number(row.revision) + 1;
+  const first = Number(row.nextDocument);
+  await runner.query('UPDATE company SET revision = ?, next_document = ? WHERE id = ?', [revision, first + entries.length, companyId]);
+  const posted: PostedEntry[] = [];
+  for (const [index, entry] of entries.entries()) {
+    const documentNumber = String(first + index);
+    await runner.query('UPDATE journal_entry SET revision = ?, document_number = ? WHERE company_id = ? AND id = ?', [revision, documentNumber, companyId, entry.id]);
+    posted.push({ entryId: entry.id, documentNumber, date: entry.date, lines: entry.lines.length });
+  }
+  return { revision, posted };
+}
+
