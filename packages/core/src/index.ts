@@ -50,3 +50,4 @@ export * from './trialbalance/deriveEntries.ts';
 export * from './trialbalance/figures.ts';
 export * from './trialbalance/keepLaterBalances.ts';
 export * from './trialbalance/ledgerBefore.ts';
+export * from './trialbalance/proposeFigureKind.ts';

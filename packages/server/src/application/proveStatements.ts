@@ -1,5 +1,5 @@
 import {
-  comparisonSpan, coverageOf, findAgainstNormalSide, findPostingsOnParents, isInScope, type Outcome, type Proof, type ProofAccount, proveAllotted, proveBalanceSheet, proveCoverage, proveProfit, proveTrialBalance, resultOf, type Span, succeed,
+  comparisonSpan, coverageOf, findAgainstNormalSide, findPostingsOnParents, isInScope, type Outcome, type Proof, type ProofAccount, proveAllotted, proveBalanceSheet, proveCoverage, proveProfit, proveTrialBalance, type Span, succeed,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -29,7 +29,7 @@ export async function proveStatements(ports: Ports, companyId: number, choice: S
     const income = runBalances(layouts.income_statement, books, balances);
     const profit = income.amounts[layouts.income_statement.indexOf.get('profit') as number] as bigint;
     const result = sheet.amounts[layouts.balance_sheet.indexOf.get('result') as number] as bigint;
-    return { day: lastDay, ...balances, amounts: sheet.amounts, profit, result: result === 0n ? resultOf(balances.net, books.traits.resets) : result };
+    return { day: lastDay, ...balances, amounts: sheet.amounts, profit, result };
   });
   const accounts = accountsInOrder(books);
   const current = columns[0] as (typeof columns)[number];

@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm';
 import { entities } from './entities/index.ts';
 import { migrations } from './migrations/index.ts';
 
-const sessionSettings = "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', transaction_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20";
+const sessionSettings = "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20";
 const migrationLockSeconds = 120;
 
 /** The database is not one that the application can use; the reasons are for the person who set it up. */
@@ -46,7 +46,7 @@ async function checkServer(database: DataSource): Promise<void> {
     // A pooled connection that was opened before the settings were attached gets them here.
     await runner.query(sessionSettings);
     const [row] = (await runner.query(
-      'SELECT VERSION() AS version, @@default_storage_engine AS engine, @@sql_mode AS mode, @@transaction_isolation AS isolation, CAST(9007199254740993 AS SIGNED) AS big',
+      'SELECT VERSION() AS version, @@default_storage_engine AS engine, @@sql_mode AS mode, @@tx_isolation AS isolation, CAST(9007199254740993 AS SIGNED) AS big',
     )) as [{ version: string; engine: string; mode: string; isolation: string; big: unknown }];
     const [major = 0, minor = 0] = row.version.split('.').map((part) => Number.parseInt(part, 10));
     const faults = [

@@ -1,0 +1,23 @@
+import { toDecimalText } from '@ivory-ladder/core';
+import { stringify } from 'csv-stringify/sync';
+import type { Statement } from '../application/runStatement.ts';
+import { asPlainText, captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+
+/** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
+export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
+  const { columns, rows, books } = statement;
+  const heading = headingOf(statement);
+  const percent = { code: '%', exponent: 1 };
+  const lines = [
+    [heading.company],
+    [heading.title],
+    [heading.dates],
+    [],
+    ['', ...columns.map(captionOfColumn)],
+    ...rows.map((row) => [
+      asPlainText(row.caption),
+      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : books.company.currency))),
+    ]),
+  ];
+  return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
+}

@@ -1,0 +1,109 @@
+import { type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import ExcelJS from 'exceljs';
+import type { Statement } from '../application/runStatement.ts';
+import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+
+const firstRow = 7;
+const ink = { argb: 'FF20262B' };
+const second = { argb: 'FF5B6066' };
+const rule = { style: 'thin', color: ink } as const;
+
+/** Laid out as printed, with outline levels, number formats and rules; every subtotal, total, change and percent is a live formula. */
+export async function writeStatementWorkbook(statement: Statement): Promise<{ name: string; type: string; content: Buffer }> {
+  const { columns, rows } = statement;
+  const heading = headingOf(statement);
+  const workbook = new ExcelJS.Workbook();
+  workbook.creator = 'Ivory Ladder';
+  const sheet = workbook.addWorksheet(heading.title, {
+    properties: { outlineLevelRow: 0, outlineLevelCol: 0 },
+    pageSetup: { paperSize: 9, orientation: columns.length > 4 ? 'landscape' : 'portrait', fitToPage: true, fitToWidth: 1, fitToHeight: 0, horizontalCentered: true },
+    views: [{ state: 'frozen', xSplit: 1, ySplit: firstRow - 1, showGridLines: false }],
+  });
+  sheet.properties.outlineProperties = { summaryBelow: false, summaryRight: false };
+  sheet.headerFooter = { oddFooter: '&L&8&F&R&8&P / &N', evenFooter: '', oddHeader: '', evenHeader: '', firstFooter: '', firstHeader: '', differentFirst: false, differentOddEven: false };
+  sheet.pageSetup.printTitlesRow = `1:${firstRow - 1}`;
+  sheet.getCell('A1').value = heading.company;
+  sheet.getCell('A1').font = { name: 'Georgia', size: 12, color: ink };
+  sheet.getCell('A2').value = heading.title;
+  sheet.getCell('A2').font = { name: 'Georgia', size: 16, bold: true, color: ink };
+  sheet.getCell('A3').value = heading.dates;
+  sheet.getCell('A3').font = { name: 'Calibri', size: 10, color: second };
+  sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
+  columns.forEach((column, at) => {
+    sheet.getColumn(at + 2).width = column.kind === 'percent' ? 9 : 19;
+    const cell = sheet.getCell(firstRow - 1, at + 2);
+    cell.value = captionOfColumn(column);
+    cell.font = { name: 'Calibri', size: 10, color: second };
+    cell.alignment = { horizontal: 'right', vertical: 'bottom', wrapText: true };
+  });
+  sheet.getRow(firstRow - 1).height = 32;
+  for (let at = 0; at <= columns.length; at++) sheet.getCell(firstRow - 1, at + 1).border = { bottom: rule };
+  const rowOf = new Map<string, number>();
+  rows.forEach((row, at) => {
+    if (row.role !== 'heading') rowOf.set(row.key, firstRow + at);
+  });
+  rows.forEach((row, at) => {
+    writeRow(sheet, statement, row, firstRow + at, rowOf);
+  });
+  return {
+    name: fileNameOf(statement, 'xlsx'),
+    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    content: Buffer.from(await workbook.xlsx.writeBuffer()),
+  };
+}
+
+function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: StatementRow, number: number, rowOf: ReadonlyMap<string, number>): void {
+  const { columns, books } = statement;
+  const target = sheet.getRow(number);
+  const isStrong = row.role === 'heading' || row.role === 'total' || row.role === 'final';
+  const font = { name: isStrong ? 'Georgia' : 'Calibri', size: isStrong ? 10.5 : 11, bold: isStrong, color: row.role === 'account' ? second : ink };
+  target.outlineLevel = Math.min(7, row.depth);
+  const caption = target.getCell(1);
+  caption.value = row.caption;
+  caption.font = font;
+  caption.alignment = { indent: row.depth, vertical: 'middle' };
+  if (row.role === 'heading') {
+    target.height = 22;
+    return;
+  }
+  columns.forEach((column, at) => {
+    const cell = target.getCell(at + 2);
+    const value = row.values[at] ?? null;
+    const letter = (index: number): string => sheet.getColumn(index + 2).letter;
+    const result = value === null ? undefined : Number(toDecimalText(value, column.kind === 'percent' ? { code: '%', exponent: 3 } : books.company.currency));
+    cell.font = font;
+    cell.alignment = { horizontal: 'right', vertical: 'middle' };
+    cell.numFmt = column.kind === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_)' : amountFormat(books.company.currency.exponent);
+    if (column.kind === 'amount') cell.value = row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
+    else {
+      const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
+      cell.value =
+        column.kind === 'change'
+          ? { formula: rounded(`${of}-${against}`, books.company.currency.exponent), result: result ?? 0 }
+          : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+    }
+    if (row.role === 'total' && row.parts.length > 0) cell.border = { top: rule };
+    if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
+  });
+}
+
+/** Thousands grouped, minus in parentheses, nil as a dash; as on screen. */
+function amountFormat(exponent: number): string {
+  const places = exponent === 0 ? '' : `.${'0'.repeat(exponent)}`;
+  return `#,##0${places}_);(#,##0${places});"–"_)`;
+}
+
+/** Binary fractions do not add up to the cent; rounding at each sum is what the statement itself does exactly. */
+function rounded(formula: string, exponent: number): string {
+  return `ROUND(${formula},${exponent})`;
+}
+
+function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {
+  const terms = row.parts.flatMap(({ key, sign }) => {
+    const at = rowOf.get(key);
+    return at === undefined ? [] : [{ at, sign }];
+  });
+  const isRun = terms.length > 2 && terms.every(({ at, sign }, index) => sign === 1 && (index === 0 || at === (terms[index - 1] as { at: number }).at + 1));
+  if (isRun) return `SUM(${column}${terms[0]?.at}:${column}${terms.at(-1)?.at})`;
+  return terms.map(({ at, sign }, index) => `${sign === 1 ? (index === 0 ? '' : '+') : '-'}${column}${at}`).join('') || '0';
+}

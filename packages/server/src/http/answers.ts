@@ -1,0 +1,185 @@
+import type { BroughtInList, Company, CompanyList, EntryBody, EvidenceBody, PlacementView, PostingBody, ProofList, RehearsalBody, StatementBody, TrialBalanceViewBody, AccountLines, CategoryBody } from '@ivory-ladder/contract';
+import type { Proof } from '@ivory-ladder/core';
+import type { CompanyView } from '../application/companies.ts';
+import type { Evidence } from '../application/findEvidence.ts';
+import type { PlacementOverview } from '../application/placement.ts';
+import type { AccountLineRecord, Books, BroughtInRecord, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports.ts';
+import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
+import type { Statement } from '../application/runStatement.ts';
+import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
+
+const text = (amount: bigint): string => amount.toString();
+
+export function toCompanies(companies: { id: number; name: string; currency: string }[]): CompanyList {
+  return { companies };
+}
+
+export function toCompany({ books, years, lastEntryDay, unplaced }: CompanyView): Company {
+  const { company } = books;
+  return {
+    id: company.id,
+    name: company.name,
+    currency: company.currency.code,
+    exponent: company.currency.exponent,
+    fiscalYearFirstMonth: company.fiscalYearFirstMonth,
+    revision: company.revision,
+    retainedEarningsAccountId: books.retainedEarningsId,
+    years: years.map((year) => ({ year: year.year, name: year.name, firstDay: year.firstDay, lastDay: year.lastDay, periods: year.periods.map(({ number, firstDay, lastDay }) => ({ number, firstDay, lastDay })) })),
+    lastEntryDay,
+    accounts: books.accounts.length,
+    unplaced,
+  };
+}
+
+export function toCategory({ id, parentId, element, name, position, term, step, contraOf, version }: VersionedCategory): CategoryBody {
+  return { id, parentId, element, name, position, term, step, contraOf, version };
+}
+
+export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {
+  const placesOf = new Map<number, { side: 'any' | 'debit' | 'credit'; categoryId: number }[]>();
+  for (const { accountId, side, categoryId } of books.places) {
+    const places = placesOf.get(accountId);
+    if (places) places.push({ side, categoryId });
+    else placesOf.set(accountId, [{ side, categoryId }]);
+  }
+  return {
+    categories: books.categories.map(toCategory),
+    accounts: books.tree.order.map((account, at) => {
+      const index = books.cube.indexOf.get(account.id) as number;
+      const { id, number, name, element, normalSide, parentId, role } = account;
+      return {
+        id, number, name, element, normalSide, parentId, role,
+        isParent: books.tree.isParent[at] as boolean,
+        places: placesOf.get(id) ?? [],
+        amount: text(amounts[index] as bigint),
+        comparative: text(comparatives[index] as bigint),
+      };
+    }),
+    span: { firstDay: span.firstDay, lastDay: span.lastDay },
+    comparative: { firstDay: comparative.firstDay, lastDay: comparative.lastDay },
+    balanceComparative,
+    revision: books.cube.revision,
+  };
+}
+
+export function toStatement({ books, kind, compiled, columns, rows, rungs }: Statement): StatementBody {
+  return {
+    kind,
+    title: compiled.layout.title,
+    currency: books.company.currency.code,
+    exponent: books.company.currency.exponent,
+    columns: columns.map((column) => (column.kind === 'amount' ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay } : column)),
+    rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({ key, lineKey, accountId, role, caption, depth, opens, open, values: values.map((value) => (value === null ? null : text(value))) })),
+    rungs,
+    revision: books.cube.revision,
+  };
+}
+
+export function toEvidence({ caption, measure, span, amount, climb, accounts, carried, entryCount }: Evidence): EvidenceBody {
+  return {
+    caption,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    amount: text(amount),
+    climb: climb.map((rung) => ({ ...rung, amount: text(rung.amount) })),
+    accounts: accounts.map((account) => ({ ...account, net: text(account.net) })),
+    carried: carried.map((item) => ({ ...item, net: text(item.net) })),
+    entryCount,
+  };
+}
+
+export function toProofs(books: Books, proofs: readonly Proof[]): ProofList {
+  const byId = new Map(books.accounts.map((account) => [account.id, account]));
+  return {
+    proofs: proofs.map((proof) => ({
+      name: proof.name,
+      state: proof.state,
+      difference: text(proof.difference),
+      figures: proof.figures.map((figure) => ({ name: figure.name, day: figure.day, net: text(figure.net) })),
+      accounts: proof.accounts.flatMap(({ account, reason, net }) => {
+        const found = byId.get(books.cube.accountIds[account] as number);
+        return found ? [{ accountId: found.id, number: found.number, name: found.name, element: found.element, reason, net: text(net) }] : [];
+      }),
+    })),
+    revision: books.cube.revision,
+  };
+}
+
+export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView): TrialBalanceViewBody {
+  return {
+    accounts: books.tree.order.map((account, at) => {
+      const line = lines[at] as TrialBalanceView['lines'][number];
+      return {
+        id: account.id, number: account.number, name: account.name, element: account.element, depth: books.tree.depth[at] as number, isParent: books.tree.isParent[at] as boolean,
+        opening: text(line.opening), debit: text(line.debit), credit: text(line.credit), carried: text(line.carried), closing: text(line.closing),
+      };
+    }),
+    notAllotted: text(notAllotted),
+    revision: books.cube.revision,
+  };
+}
+
+export function toEntry(entry: EntryRecord): EntryBody {
+  return { ...entry, postedAt: `${entry.postedAt.replace(' ', 'T')}Z`, lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })) };
+}
+
+export function toAccountLines({ lines, total, next }: { lines: AccountLineRecord[]; total: number; next: string | null }): AccountLines {
+  return { lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })), total, next };
+}
+
+export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody {
+  const { file, reading, books, plan } = rehearsal;
+  const named = ({ number, name, amount }: { number: string; name: string; amount: bigint }) => ({ number, name, amount: text(amount) });
+  const optional = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
+  return {
+    fileId,
+    fileName: rehearsal.fileName,
+    format: { ...rehearsal.format, sheets: [...rehearsal.format.sheets] },
+    decimalSign: reading.decimalSign,
+    amounts: reading.amounts,
+    headingRow: reading.headingRow === null ? 0 : reading.headingRow + 1,
+    headings: [...rehearsal.headings],
+    columns: { ...reading.columns },
+    date: rehearsal.date,
+    dateFrom: rehearsal.date === null ? null : rehearsal.date === reading.day ? 'file' : 'answer',
+    figures: rehearsal.figures,
+    figuresProposed: true,
+    retainedEarnings: rehearsal.retainedEarnings,
+    retainedEarningsProposed: rehearsal.retainedEarningsProposed,
+    rows: rehearsal.rows.map((row) => ({
+      row: row.row, number: row.number, name: row.name, element: row.element, parentNumber: row.parentNumber, categoryPath: [...row.categoryPath], isNew: row.isNew, placedIn: [...row.placedIn], found: row.found,
+      elementFrom: row.elementFrom === null ? null : typeof row.elementFrom === 'string' ? { from: row.elementFrom } : row.elementFrom.from === 'neighbours' ? { from: 'neighbours', numbers: [...row.elementFrom.numbers] } : row.elementFrom,
+      amount: optional(row.amount),
+      difference: optional(row.difference),
+    })),
+    problems: file.problems.map((problem) => ({ ...problem })),
+    leftOut: file.leftOut.map((row) => ({ ...row })),
+    debits: text(file.debits),
+    credits: text(file.credits),
+    difference: text(file.debits - file.credits),
+    wouldBalance: optional(file.wouldBalance),
+    elementsProposed: rehearsal.elementsProposed,
+    missing: rehearsal.missing.map(named),
+    missingSum: text(rehearsal.missing.reduce((total, { amount }) => total + amount, 0n)),
+    adjustments: rehearsal.adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
+    entries: rehearsal.entries.map(({ entry, lines }) => ({ day: entry.day, purpose: entry.purpose, closesYear: entry.closesYear, lines: lines.map(named) })),
+    newAccounts: rehearsal.rows.filter((row) => row.isNew && row.number !== '').length,
+    newCategories: rehearsal.newCategories.map((path) => [...path]),
+    placedByFile: rehearsal.placedByFile,
+    retainedEarningsMoves: text(rehearsal.retainedEarningsMoves),
+    blockers: rehearsal.blockers.map((blocker) => ({ ...blocker })),
+    nothingToPost: plan !== null && plan.entries.length === 0 && plan.newAccounts.length === 0 && plan.places.length === 0 && plan.withdraw.length === 0,
+    revision: books.cube.revision,
+  };
+}
+
+export function toPosting(outcome: PostingOutcome): PostingBody {
+  return { posted: outcome.posted, entries: outcome.entries.map((entry) => ({ ...entry })), newAccounts: outcome.newAccounts, revision: outcome.revision };
+}
+
+export function toBroughtIn(files: readonly BroughtInRecord[]): BroughtInList {
+  return {
+    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, entries }) => ({ id, fileName, date: day, figures, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy, entries: entries.map((entry) => ({ ...entry })) })),
+  };
+}
