@@ -1,0 +1,106 @@
+import type {
+  AccountLines, BroughtInList, CategoryBody, CategoryChange, Company, CompanyInput, CompanyList, EntryBody, EvidenceBody, PlacementView, PlacesChange, PostingBody, Problem, ProofList, RehearsalBody, RehearsalDraft, StatementBody, StoredLayoutOptions, TrialBalanceViewBody,
+} from '@ivory-ladder/contract';
+import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+
+export type ApiFailure = Problem | { code: 'unreachable'; facts: Record<string, unknown> };
+
+const fetchJson = fetchBaseQuery({ baseUrl: '/api', prepareHeaders: (headers) => void headers.set('X-Ivory-Ladder', '1') });
+
+/** Failures come as problem documents; a server that does not answer is one of our own. */
+const baseQuery: BaseQueryFn<string | FetchArgs, unknown, ApiFailure> = async (args, api, extra) => {
+  const result = await fetchJson(args, api, extra);
+  if (!result.error) return { data: result.data };
+  return { error: asFailure(result.error) };
+};
+
+function asFailure(error: FetchBaseQueryError): ApiFailure {
+  const data = 'data' in error ? error.data : undefined;
+  const parsed = typeof data === 'string' ? tryParse(data) : data;
+  return parsed && typeof parsed === 'object' && 'code' in parsed ? (parsed as Problem) : { code: 'unreachable', facts: {} };
+}
+
+function tryParse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+export type SpanParams = { from: string; to: string; compare: string; compareFrom?: string | undefined; compareTo?: string | undefined };
+export type StatementParams = SpanParams & { companyId: number; kind: StatementKind; detail: string; open: string; shut: string; zero: '0' | '1' };
+export type StatementKind = 'balance-sheet' | 'income-statement';
+export type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined };
+
+/** Query text without what is not set. */
+export function toQuery(params: Record<string, string | number | undefined>): string {
+  return new URLSearchParams(Object.entries(params).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]]))).toString();
+}
+
+export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
+  return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
+}
+
+const ledgerTags = ['Company', 'Placement', 'Statement', 'Proofs', 'Ledger'] as const;
+
+export const ivoryApi = createApi({
+  reducerPath: 'ivoryApi',
+  baseQuery,
+  keepUnusedDataFor: 300,
+  tagTypes: ['Companies', 'Options', ...ledgerTags],
+  endpoints: (build) => ({
+    listCompanies: build.query<CompanyList, void>({ query: () => '/companies', providesTags: ['Companies'] }),
+    createCompany: build.mutation<Company, CompanyInput>({ query: (body) => ({ url: '/companies', method: 'POST', body }), invalidatesTags: ['Companies'] }),
+    getCompany: build.query<Company, number>({ query: (id) => `/companies/${id}`, providesTags: ['Company'] }),
+    getLayoutOptions: build.query<StoredLayoutOptions, number>({ query: (id) => `/companies/${id}/layout-options`, providesTags: ['Options'] }),
+    setLayoutOptions: build.mutation<StoredLayoutOptions, { companyId: number; options: StoredLayoutOptions }>({
+      query: ({ companyId, options }) => ({ url: `/companies/${companyId}/layout-options`, method: 'PUT', body: options }),
+      invalidatesTags: ['Options', 'Statement', 'Proofs'],
+    }),
+    uploadTrialBalance: build.mutation<{ fileId: number }, { companyId: number; file: File }>({
+      query: ({ companyId, file }) => ({ url: `/companies/${companyId}/trial-balance-files?${toQuery({ name: file.name })}`, method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } }),
+    }),
+    rehearseTrialBalance: build.query<RehearsalBody, { companyId: number; fileId: number; draft: RehearsalDraft }>({
+      query: ({ companyId, fileId, draft }) => ({ url: `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, method: 'POST', body: draft }),
+      providesTags: ['Ledger', 'Placement'],
+    }),
+    postTrialBalance: build.mutation<PostingBody, { companyId: number; fileId: number; draft: RehearsalDraft; key: string }>({
+      query: ({ companyId, fileId, draft, key }) => ({ url: `/companies/${companyId}/trial-balance-files/${fileId}/posting`, method: 'POST', body: draft, headers: { 'Idempotency-Key': key } }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
+    getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`, providesTags: ['Placement'] }),
+    setPlaces: build.mutation<{ moved: number }, { companyId: number } & PlacesChange>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
+      invalidatesTags: (_result, error) => (error ? ['Placement'] : ['Placement', 'Company', 'Statement', 'Proofs']),
+    }),
+    addCategory: build.mutation<CategoryBody, { companyId: number; body: Pick<CategoryBody, 'parentId' | 'element' | 'name'> & Partial<Pick<CategoryBody, 'term' | 'step' | 'contraOf'>> }>({
+      query: ({ companyId, body }) => ({ url: `/companies/${companyId}/categories`, method: 'POST', body }),
+      invalidatesTags: ['Placement', 'Statement'],
+    }),
+    changeCategory: build.mutation<CategoryBody, { companyId: number; categoryId: number; change: CategoryChange }>({
+      query: ({ companyId, categoryId, change }) => ({ url: `/companies/${companyId}/categories/${categoryId}`, method: 'PATCH', body: change }),
+      invalidatesTags: ['Placement', 'Statement'],
+    }),
+    deleteCategory: build.mutation<void, { companyId: number; categoryId: number }>({
+      query: ({ companyId, categoryId }) => ({ url: `/companies/${companyId}/categories/${categoryId}`, method: 'DELETE' }),
+      invalidatesTags: ['Placement', 'Statement'],
+    }),
+    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`, providesTags: ['Ledger'] }),
+    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: ['Statement'] }),
+    getEvidence: build.query<EvidenceBody, EvidenceParams>({ query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`, providesTags: ['Statement'] }),
+    getProofs: build.query<ProofList, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`, providesTags: ['Proofs'] }),
+    listAccountLines: build.query<AccountLines, { companyId: number; account: number; from?: string | undefined; to?: string | undefined; sort?: 'date' | 'size'; after?: string | undefined; limit?: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/lines?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+    getEntry: build.query<EntryBody, { companyId: number; entryId: number }>({ query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}`, providesTags: ['Ledger'] }),
+  }),
+});
+
+export const {
+  useListCompaniesQuery, useCreateCompanyMutation, useGetCompanyQuery, useGetLayoutOptionsQuery, useSetLayoutOptionsMutation, useUploadTrialBalanceMutation, useRehearseTrialBalanceQuery,
+  usePostTrialBalanceMutation, useListBroughtInQuery, useGetPlacementQuery, useSetPlacesMutation, useAddCategoryMutation, useChangeCategoryMutation, useDeleteCategoryMutation, useGetTrialBalanceQuery,
+  useGetStatementQuery, useGetEvidenceQuery, useGetProofsQuery, useListAccountLinesQuery, useGetEntryQuery,
+} = ivoryApi;

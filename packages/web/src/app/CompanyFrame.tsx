@@ -1,0 +1,47 @@
+import { Outlet, useParams } from 'react-router';
+import { useGetCompanyQuery } from '../api/ivoryApi.ts';
+import { describeFailure } from '../api/failureMessages.ts';
+import { EmptyState } from '../components/EmptyState.tsx';
+import styles from './CompanyFrame.module.css';
+import { CompanyHead } from './CompanyHead.tsx';
+import { LadderRail } from './LadderRail.tsx';
+import { NoticeBar } from './NoticeBar.tsx';
+import { PeriodRibbon } from './PeriodRibbon.tsx';
+import { ProofStrip } from './ProofStrip.tsx';
+import { FindButton } from './FindButton.tsx';
+import { CompanyContext } from './useCompany.ts';
+
+/** Rail, ribbon and proof strip around every screen of one company. */
+export function CompanyFrame() {
+  const companyId = Number(useParams().companyId);
+  const { data: company, error } = useGetCompanyQuery(companyId);
+  if (!company)
+    return error ? (
+      <EmptyState title="This company cannot be shown">
+        <p>{describeFailure(error)}</p>
+        <a href="/companies">Go to the companies</a>
+      </EmptyState>
+    ) : (
+      <output className="unseen">Loading</output>
+    );
+  return (
+    <CompanyContext.Provider value={company}>
+      <div className={styles.frame}>
+        <a className={styles.skip} href="#main">
+          Skip to the content
+        </a>
+        <LadderRail />
+        <header className={styles.head}>
+          <CompanyHead />
+          <PeriodRibbon />
+          <FindButton />
+        </header>
+        <main id="main" className={styles.main} tabIndex={-1}>
+          <Outlet />
+        </main>
+        <ProofStrip />
+        <NoticeBar />
+      </div>
+    </CompanyContext.Provider>
+  );
+}

@@ -1,0 +1,86 @@
+import Dialog from '@mui/material/Dialog';
+import { useId, useMemo, useState, type KeyboardEvent } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { useGetPlacementQuery } from '../api/ivoryApi.ts';
+import styles from './FindDialog.module.css';
+import { useCompany } from './useCompany.ts';
+import { useSpan } from './useSpan.ts';
+
+interface Hit {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: string;
+  readonly to: string;
+  readonly search: string;
+}
+
+const mostShown = 12;
+
+/** Accounts, categories and screens, by any part of their number or name; wholly by keyboard. */
+export function FindDialog({ onClose }: { onClose: () => void }) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { search } = useLocation();
+  const navigate = useNavigate();
+  const listId = useId();
+  const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const { data } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const all = useMemo((): Hit[] => {
+    const base = `/companies/${company.id}`;
+    const screens: [string, string][] = [
+      ['Income statement', 'statements/income-statement'], ['Balance sheet', 'statements/balance-sheet'], ['Placement', 'placement'], ['Ledger: bring in a trial balance', 'ledger'], ['Proofs', 'proofs'], ['Layouts', 'layouts'],
+    ];
+    return [
+      ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
+      ...(data?.accounts ?? []).map(({ id, number, name }) => ({ key: `a${id}`, label: `${number} ${name}`, kind: 'account', to: `${base}/ledger`, search: `account=${id}` })),
+      ...(data?.categories ?? []).map(({ id, name, element }) => ({ key: `c${id}`, label: name, kind: `category of ${element}`, to: `${base}/placement`, search: `category=${id}` })),
+    ];
+  }, [company.id, data]);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const hits = all.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word))).slice(0, mostShown);
+  const go = (hit: Hit | undefined) => {
+    if (!hit) return;
+    const params = new URLSearchParams(search);
+    for (const key of ['account', 'category', 'cell']) params.delete(key);
+    for (const [key, value] of new URLSearchParams(hit.search)) params.set(key, value);
+    onClose();
+    void navigate({ pathname: hit.to, search: params.toString() });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'ArrowDown') setAt(Math.min(at + 1, hits.length - 1));
+    else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+    else if (event.key === 'Enter') go(hits[at]);
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label="Find" sx={{ '& .MuiDialog-container': { alignItems: 'flex-start', paddingTop: '6vh' } }}>
+      <input
+        className={styles.input}
+        autoFocus
+        role="combobox"
+        aria-expanded
+        aria-controls={listId}
+        aria-activedescendant={hits[at] ? `${listId}-${at}` : undefined}
+        aria-label="Find account, category or screen"
+        placeholder="Number or part of a name"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={onKeyDown}
+      />
+      <ul id={listId} role="listbox" aria-label="Found" className={styles.hits}>
+        {hits.map((hit, index) => (
+          <li key={hit.key} id={`${listId}-${index}`} role="option" aria-selected={index === at} className={styles.hit} onMouseEnter={() => setAt(index)} onClick={() => go(hit)} onKeyDown={onKeyDown}>
+            <span>{hit.label}</span>
+            <span className={styles.kind}>{hit.kind}</span>
+          </li>
+        ))}
+      </ul>
+      {hits.length === 0 && <p className={styles.none}>Nothing has «{text}» in its number or name.</p>}
+    </Dialog>
+  );
+}

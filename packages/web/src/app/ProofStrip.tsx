@@ -1,0 +1,34 @@
+import { formatAmount } from '@ivory-ladder/core';
+import type { ProofBody } from '@ivory-ladder/contract';
+import { Link, useLocation } from 'react-router';
+import { useGetProofsQuery } from '../api/ivoryApi.ts';
+import { proofStateMark, proofText } from '../features/proofs/proofText.ts';
+import styles from './ProofStrip.module.css';
+import { currencyOfCompany, useCompany } from './useCompany.ts';
+import { useSpan } from './useSpan.ts';
+
+const alwaysShown = new Set<ProofBody['name']>(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage']);
+
+/** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
+export function ProofStrip() {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { search } = useLocation();
+  const isEmpty = company.lastEntryDay === null;
+  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
+  const currency = currencyOfCompany(company);
+  const proofs = data?.proofs.filter((proof) => alwaysShown.has(proof.name) || proof.state !== 'holds') ?? [];
+  return (
+    <footer className={styles.strip} aria-label="Proofs">
+      {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}
+      {error !== undefined && <span className={styles.fails}>▲ The proofs cannot be read at the moment</span>}
+      {proofs.map((proof) => (
+        <Link key={proof.name} to={{ pathname: `/companies/${company.id}/proofs`, search, hash: `#${proof.name}` }} className={styles[proof.state]} title="Show the figures of this proof">
+          <span aria-hidden>{proofStateMark(proof.state)} </span>
+          {proofText(proof, (net) => formatAmount(net, currency))}
+        </Link>
+      ))}
+      <span className={styles.revision}>{isEmpty ? '' : `Ledger at posting ${company.revision}`}</span>
+    </footer>
+  );
+}

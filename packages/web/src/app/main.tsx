@@ -1,0 +1,28 @@
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import { ThemeProvider } from '@mui/material/styles';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router';
+import './tokens.css';
+import { router } from './router.tsx';
+import { store } from './store.ts';
+import { theme } from './theme.ts';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+const cache = createCache({ key: 'il', nonce });
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no root');
+
+createRoot(root).render(
+  <StrictMode>
+    <CacheProvider value={cache}>
+      <ThemeProvider theme={theme} defaultMode="system" disableTransitionOnChange>
+        <Provider store={store}>
+          <RouterProvider router={router} />
+        </Provider>
+      </ThemeProvider>
+    </CacheProvider>
+  </StrictMode>,
+);

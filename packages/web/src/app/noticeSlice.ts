@@ -1,0 +1,26 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** What was just done or refused, said once at the foot of the screen and read out. */
+export interface Notice {
+  readonly text: string;
+  readonly tone: 'done' | 'refused';
+  /** Counts up, so that the same words twice are two notices. */
+  readonly count: number;
+}
+
+const noticeSlice = createSlice({
+  name: 'notice',
+  initialState: { current: null as Notice | null, count: 0 },
+  reducers: {
+    noticeGiven(state, { payload }: PayloadAction<Pick<Notice, 'text' | 'tone'>>) {
+      state.count += 1;
+      state.current = { ...payload, count: state.count };
+    },
+    noticeDismissed(state) {
+      state.current = null;
+    },
+  },
+});
+
+export const { noticeGiven, noticeDismissed } = noticeSlice.actions;
+export const noticeReducer = noticeSlice.reducer;

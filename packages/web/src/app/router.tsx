@@ -1,0 +1,26 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { CompaniesScreen } from '../features/companies/CompaniesScreen.tsx';
+import { StatementScreen } from '../features/statements/StatementScreen.tsx';
+import { CompanyFrame } from './CompanyFrame.tsx';
+import { CompanyStart } from './CompanyStart.tsx';
+import { NotFound } from './NotFound.tsx';
+
+/** The statement is in the first load; the other screens come when they are opened. */
+export const router = createBrowserRouter([
+  { path: '/', element: <Navigate to="/companies" replace /> },
+  { path: '/companies', element: <CompaniesScreen /> },
+  {
+    path: '/companies/:companyId',
+    element: <CompanyFrame />,
+    children: [
+      { index: true, element: <CompanyStart /> },
+      { path: 'ledger', lazy: async () => ({ Component: (await import('../features/ledger/LedgerScreen.tsx')).LedgerScreen }) },
+      { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
+      { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
+      { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
+      { path: 'statements/:kind', element: <StatementScreen /> },
+      { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },
+    ],
+  },
+  { path: '*', element: <NotFound /> },
+]);

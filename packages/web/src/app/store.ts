@@ -1,0 +1,12 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { ivoryApi } from '../api/ivoryApi.ts';
+import { undoReducer } from '../features/placement/undoSlice.ts';
+import { noticeReducer } from './noticeSlice.ts';
+
+export const store = configureStore({
+  reducer: { [ivoryApi.reducerPath]: ivoryApi.reducer, notice: noticeReducer, undo: undoReducer },
+  middleware: (getDefault) => getDefault({ serializableCheck: false, immutableCheck: false }).concat(ivoryApi.middleware),
+});
+
+export type AppState = ReturnType<typeof store.getState>;
+export type AppDispatch = typeof store.dispatch;

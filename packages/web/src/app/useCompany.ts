@@ -1,0 +1,16 @@
+import type { Company } from '@ivory-ladder/contract';
+import type { Currency } from '@ivory-ladder/core';
+import { createContext, useContext } from 'react';
+
+export const CompanyContext = createContext<Company | null>(null);
+
+/** The company of the address; inside its frame there always is one. */
+export function useCompany(): Company {
+  const company = useContext(CompanyContext);
+  if (!company) throw new Error('used outside the frame of a company');
+  return company;
+}
+
+export function currencyOfCompany({ currency, exponent }: Company): Currency {
+  return { code: currency, exponent };
+}

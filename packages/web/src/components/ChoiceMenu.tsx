@@ -1,0 +1,48 @@
+import Check from '@mui/icons-material/Check';
+import ExpandMore from '@mui/icons-material/ExpandMore';
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+
+export interface Choice<Value extends string> {
+  readonly value: Value;
+  readonly label: string;
+  readonly divided?: boolean;
+}
+
+interface ChoiceMenuProps<Value extends string> {
+  readonly label: string;
+  readonly choices: readonly Choice<Value>[];
+  readonly chosen: readonly Value[];
+  readonly onChoose: (value: Value) => void;
+  readonly strong?: boolean;
+}
+
+/** A button that says what is chosen and opens the choices; used where a select box would be too loud. */
+export function ChoiceMenu<Value extends string>({ label, choices, chosen, onChoose, strong = false }: ChoiceMenuProps<Value>) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button variant={strong ? 'contained' : 'outlined'} endIcon={<ExpandMore />} aria-haspopup="menu" aria-expanded={anchor !== null} onClick={(event) => setAnchor(event.currentTarget)}>
+        {label}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {choices.map(({ value, label: text, divided }) => (
+          <MenuItem
+            key={value}
+            divider={divided ?? false}
+            selected={chosen.includes(value)}
+            onClick={() => {
+              setAnchor(null);
+              onChoose(value);
+            }}
+          >
+            <span style={{ width: 22, display: 'inline-grid' }}>{chosen.includes(value) && <Check fontSize="inherit" />}</span>
+            {text}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

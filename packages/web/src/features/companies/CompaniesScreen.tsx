@@ -1,0 +1,41 @@
+import { Link, useSearchParams } from 'react-router';
+import { useListCompaniesQuery } from '../../api/ivoryApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import styles from './CompaniesScreen.module.css';
+import { NewCompanyForm } from './NewCompanyForm.tsx';
+
+/** The companies of this installation, and the way to a new one. */
+export function CompaniesScreen() {
+  const { data, error } = useListCompaniesQuery();
+  const [params] = useSearchParams();
+  const companies = data?.companies ?? [];
+  return (
+    <main className={styles.screen}>
+      <header>
+        <h1 className={styles.brand}>Ivory Ladder</h1>
+        <p>From a chart of accounts to statements that tie.</p>
+      </header>
+      <div className={styles.columns}>
+        <section className={styles.sheet} aria-labelledby="companies">
+          <h2 id="companies">Companies</h2>
+          {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
+          {data && companies.length === 0 && <p className={styles.quiet}>There is no company yet. Name one at the right; it gets a category tree to begin with, and you bring in its trial balance next.</p>}
+          <ul className={styles.list}>
+            {companies.map(({ id, name, currency }) => (
+              <li key={id}>
+                <Link to={`/companies/${id}`}>
+                  <span>{name}</span>
+                  <span className={styles.quiet}>{currency}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section className={styles.sheet} aria-labelledby="new-company">
+          <h2 id="new-company">New company</h2>
+          <NewCompanyForm isAsked={params.has('new')} />
+        </section>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,65 @@
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { useState } from 'react';
+import { useListAccountLinesQuery } from '../../api/ivoryApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { shortDay } from '../../components/dates.ts';
+import styles from './AccountLines.module.css';
+
+interface AccountLinesProps {
+  readonly accountId: number;
+  readonly currency: Currency;
+  readonly from?: string;
+  readonly to?: string;
+  readonly total?: number;
+  readonly onOpenEntry: (entryId: number) => void;
+}
+
+const firstPage = 50;
+const largestPage = 500;
+
+/** Entries of an account, latest or largest first; each opens to the whole entry. */
+export function AccountLines({ accountId, currency, from, to, onOpenEntry }: AccountLinesProps) {
+  const company = useCompany();
+  const [sort, setSort] = useState<'date' | 'size'>('date');
+  const [limit, setLimit] = useState(firstPage);
+  const { data } = useListAccountLinesQuery({ companyId: company.id, account: accountId, from, to, sort, limit });
+  if (!data) return null;
+  return (
+    <section className={styles.lines} aria-label="Entries">
+      <header className={styles.head}>
+        <h3>
+          {data.total} {data.total === 1 ? 'entry' : 'entries'}
+        </h3>
+        <div role="group" aria-label="Order">
+          {(['date', 'size'] as const).map((kind) => (
+            <button key={kind} type="button" aria-pressed={sort === kind} onClick={() => setSort(kind)}>
+              {kind === 'date' ? 'latest' : 'largest'}
+            </button>
+          ))}
+        </div>
+      </header>
+      {data.total === 0 && <p className={styles.none}>No entry in these days.</p>}
+      <ul>
+        {data.lines.map((line, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: an entry may have several lines on the account
+          <li key={`${line.entryId}.${at}`}>
+            <button type="button" className={styles.line} onClick={() => onOpenEntry(line.entryId)}>
+              <span>
+                {shortDay(line.date)}
+                <span className={styles.text}> · {line.description || `document ${line.documentNumber}`}</span>
+                {line.layer === 'adjustment' && <em> adjustment</em>}
+                {line.closesYear !== null && <em> closing entry</em>}
+              </span>
+              <span className={styles.amount}>{formatAmount(BigInt(line.debit) - BigInt(line.credit), currency)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {data.next !== null && limit < largestPage && (
+        <button type="button" className={styles.more} onClick={() => setLimit(largestPage)}>
+          Show more of {data.total}
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,61 @@
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import ArrowBack from '@mui/icons-material/ArrowBack';
+import Button from '@mui/material/Button';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetEntryQuery } from '../../api/ivoryApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { longDay, shortDay } from '../../components/dates.ts';
+import styles from './EntryView.module.css';
+
+const sources = { manual: 'posted by hand', trial_balance: 'from a trial balance', reversal: 'reverses another entry', demo: 'demo ledger' } as const;
+
+/** One entry, whole: the end of every way down. */
+export function EntryView({ entryId, currency, onBack }: { entryId: number; currency: Currency; onBack: () => void }) {
+  const company = useCompany();
+  const { data: entry, error } = useGetEntryQuery({ companyId: company.id, entryId });
+  const format = (amount: string) => (amount === '0' ? '' : formatAmount(BigInt(amount), currency));
+  return (
+    <article className={styles.entry}>
+      <Button startIcon={<ArrowBack />} onClick={onBack} sx={{ alignSelf: 'start' }}>
+        Back
+      </Button>
+      {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
+      {entry && (
+        <>
+          <h3>
+            Document {entry.documentNumber}, {longDay(entry.date)}
+          </h3>
+          <p className={styles.facts}>
+            {entry.description && <>{entry.description} · </>}
+            {entry.layer === 'adjustment' ? 'adjustment for the statements' : 'ledger'} · {sources[entry.source]}
+            {entry.closesYear !== null && <> · closes {entry.closesYear}</>}
+            <br />
+            posted {shortDay(entry.postedAt.slice(0, 10))} by {entry.postedBy}
+          </p>
+          <table className={styles.lines}>
+            <thead>
+              <tr>
+                <th scope="col">Account</th>
+                <th scope="col">Debit</th>
+                <th scope="col">Credit</th>
+              </tr>
+            </thead>
+            <tbody>
+              {entry.lines.map((line, at) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: lines are told apart by their place
+                <tr key={at}>
+                  <td>
+                    {line.number} {line.name}
+                    {line.text && <small>{line.text}</small>}
+                  </td>
+                  <td>{format(line.debit)}</td>
+                  <td>{format(line.credit)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,130 @@
+import type { EvidenceBody } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import Close from '@mui/icons-material/Close';
+import IconButton from '@mui/material/IconButton';
+import { useState } from 'react';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { type StatementKind, useGetEvidenceQuery } from '../../api/ivoryApi.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import type { SpanInAddress } from '../../app/useSpan.ts';
+import { longDay, spanText } from '../../components/dates.ts';
+import type { CellAddress } from '../statements/useStatementAddress.ts';
+import { AccountLines } from './AccountLines.tsx';
+import { EntryView } from './EntryView.tsx';
+import styles from './EvidencePanel.module.css';
+
+interface EvidencePanelProps {
+  readonly kind: StatementKind;
+  readonly span: SpanInAddress;
+  readonly cell: CellAddress;
+  readonly onOpen: (cell: CellAddress) => void;
+  readonly onClose: () => void;
+}
+
+const accountsShown = 40;
+
+/** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
+export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePanelProps) {
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
+  const [entryId, setEntryId] = useState<number | null>(null);
+  const { data, error } = useGetEvidenceQuery({ companyId: company.id, kind, ...span, line: cell.line, column: cell.column, ...(cell.account === null ? {} : { account: cell.account }) });
+  const format = (amount: string) => formatAmount(BigInt(amount), currency);
+  return (
+    <aside className={styles.panel} aria-label="Evidence">
+      <header className={styles.head}>
+        <h2>{data ? `What ${format(data.amount)} is made of` : 'Evidence'}</h2>
+        <IconButton size="small" aria-label="Close the evidence" onClick={onClose}>
+          <Close fontSize="inherit" />
+        </IconButton>
+      </header>
+      {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
+      {data && entryId !== null && <EntryView entryId={entryId} currency={currency} onBack={() => setEntryId(null)} />}
+      {data && entryId === null && (
+        <>
+          <p className={styles.facts}>
+            {data.caption}, {data.measure === 'closing' ? longDay(data.lastDay) : spanText(data.firstDay, data.lastDay)}
+          </p>
+          <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
+          {cell.account === null ? (
+            <Parts evidence={data} currency={currency} cell={cell} onOpen={onOpen} />
+          ) : (
+            <>
+              {data.carried.map(({ caption, net }) => (
+                <p key={caption} className={styles.carried}>
+                  <span>{caption}</span>
+                  <span>{format(net)}</span>
+                </p>
+              ))}
+              <AccountLines accountId={cell.account} currency={currency} {...linesSpan(data)} total={data.entryCount} onOpenEntry={setEntryId} />
+            </>
+          )}
+        </>
+      )}
+    </aside>
+  );
+}
+
+/** A balance is made of everything up to its day, a movement of what lies in its span. */
+function linesSpan({ measure, firstDay, lastDay }: EvidenceBody): { from?: string; to: string } {
+  return measure === 'movement' ? { from: firstDay, to: lastDay } : { to: lastDay };
+}
+
+function Climb({ evidence, format, cell, onOpen }: { evidence: EvidenceBody; format: (amount: string) => string; cell: CellAddress; onOpen: (cell: CellAddress) => void }) {
+  const last = evidence.climb.length - 1;
+  return (
+    <ol className={styles.climb} aria-label="Climb">
+      {evidence.climb.map(({ key, caption, amount }, at) => (
+        <li key={key}>
+          <button type="button" className={styles.rung} aria-current={at === last ? 'true' : undefined} onClick={() => at < last && onOpen({ line: key, column: cell.column, account: null })}>
+            <span>{caption}</span>
+            <span>{format(amount)}</span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Parts({ evidence, currency, cell, onOpen }: { evidence: EvidenceBody; currency: Currency; cell: CellAddress; onOpen: (cell: CellAddress) => void }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? evidence.accounts : evidence.accounts.slice(0, accountsShown);
+  const largest = evidence.accounts.reduce((most, { net }) => Math.max(most, Math.abs(Number(net))), 1);
+  const credit = isMostlyCredit(evidence);
+  return (
+    <>
+      <h3 className={styles.subhead}>
+        {evidence.accounts.length} {evidence.accounts.length === 1 ? 'account' : 'accounts'}
+        <span className={styles.side}>{credit ? 'credit balances positive' : 'debit balances positive'}</span>
+      </h3>
+      <ul className={styles.parts}>
+        {shown.map(({ accountId, number, name, net }) => (
+          <li key={accountId}>
+            <button type="button" className={styles.part} onClick={() => onOpen({ line: cell.line, column: cell.column, account: accountId })}>
+              <span className={styles.partName}>
+                {number} {name}
+              </span>
+              <span>{formatAmount(credit ? -BigInt(net) : BigInt(net), currency)}</span>
+              <span className={styles.bar} aria-hidden style={{ width: `${Math.max(1, (Math.abs(Number(net)) / largest) * 100)}%` }} />
+            </button>
+          </li>
+        ))}
+        {evidence.carried.map(({ caption, net }) => (
+          <li key={caption} className={styles.carried}>
+            <span>{caption}</span>
+            <span>{formatAmount(credit ? -BigInt(net) : BigInt(net), currency)}</span>
+          </li>
+        ))}
+      </ul>
+      {shown.length < evidence.accounts.length && (
+        <button type="button" className={styles.more} onClick={() => setAll(true)}>
+          Show all {evidence.accounts.length} accounts
+        </button>
+      )}
+    </>
+  );
+}
+
+function isMostlyCredit({ accounts, carried }: EvidenceBody): boolean {
+  return [...accounts, ...carried].reduce((sum, { net }) => sum + BigInt(net), 0n) < 0n;
+}

@@ -1,0 +1,206 @@
+import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
+import { formatAmount } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { shortDay } from '../../components/dates.ts';
+import styles from './BeforePosting.module.css';
+import { blockerText } from './blockerText.ts';
+import { problemText } from './problemText.ts';
+
+interface BeforePostingProps {
+  readonly rehearsal: RehearsalBody;
+  readonly draft: RehearsalDraft;
+  readonly isBusy: boolean;
+  readonly onChange: (changes: Partial<RehearsalDraft>) => void;
+  readonly onShowRow: (row: number) => void;
+  readonly onCancel: () => void;
+  readonly onPost: () => void;
+}
+
+const problemsShown = 8;
+
+/** Debits and credits at all times, what is wrong, what is asked, and what posting will do. */
+export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, onCancel, onPost }: BeforePostingProps) {
+  const currency = currencyOfCompany(useCompany());
+  const format = (amount: string | bigint) => formatAmount(BigInt(amount), currency);
+  const difference = BigInt(rehearsal.difference);
+  const errors = rehearsal.problems.filter((problem) => !problem.warning);
+  const warnings = rehearsal.problems.filter((problem) => problem.warning);
+  const own = rehearsal.entries.filter((entry) => entry.purpose === 'differences' || entry.purpose === 'closing');
+  const later = rehearsal.entries.filter((entry) => entry.purpose.startsWith('keeps'));
+  const lines = rehearsal.entries.reduce((sum, entry) => sum + entry.lines.length, 0);
+  const withdrawn = draft.withdraw ?? [];
+  const total = rehearsal.entries.length + withdrawn.length;
+  const canPost = rehearsal.blockers.length === 0 && !isBusy;
+  return (
+    <aside className={styles.panel} aria-label="Before it is posted">
+      <div>
+        <h2>Before it is posted</h2>
+        <p className={styles.quiet}>nothing has been changed yet</p>
+      </div>
+      <dl className={styles.sums} aria-live="polite">
+        <dt>Debits</dt>
+        <dd>{format(rehearsal.debits)}</dd>
+        <dt>Credits</dt>
+        <dd>{format(rehearsal.credits)}</dd>
+        <dt>Difference</dt>
+        <dd className={difference === 0n ? styles.holds : styles.fails}>{difference === 0n ? '✓ none' : `${format(difference < 0n ? -difference : difference)} short of ${difference < 0n ? 'debits' : 'credits'}`}</dd>
+      </dl>
+      <div className={styles.cards}>
+        {errors.length > 0 && (
+          <Card tone="madder" title={`${errors.length} ${errors.length === 1 ? 'thing' : 'things'} to mend`}>
+            {errors.slice(0, problemsShown).map((problem) => (
+              <button key={`${problem.row}.${problem.column}.${problem.code}`} type="button" className={styles.row} onClick={() => onShowRow(problem.row)}>
+                Row {problem.row}, {problemText(problem)}
+              </button>
+            ))}
+            {errors.length > problemsShown && <p>and {errors.length - problemsShown} more, each under its row.</p>}
+            {rehearsal.wouldBalance !== null && <p>With {format(rehearsal.wouldBalance)} in it the file would balance.</p>}
+            <p>Correct the file and drop it again, or correct above what it was taken for.</p>
+          </Card>
+        )}
+        {rehearsal.blockers.some(({ code }) => !['rows_with_errors', 'elements_proposed', 'out_of_balance'].includes(code)) && (
+          <Card tone="madder" title="Still to be answered">
+            {rehearsal.blockers
+              .filter(({ code }) => !['rows_with_errors', 'elements_proposed', 'out_of_balance'].includes(code))
+              .map((blocker) => (
+                <p key={blocker.code}>{blockerText(blocker)}</p>
+              ))}
+          </Card>
+        )}
+        {rehearsal.elementsProposed > 0 && (
+          <Card tone="amber" title={`${rehearsal.elementsProposed} ${rehearsal.elementsProposed === 1 ? 'element is' : 'elements are'} proposed`}>
+            <p>From parents, neighbours and words in the names. Look through them; click one to change it.</p>
+            <button type="button" className={styles.action} onClick={() => onChange({ confirmElements: true })}>
+              Confirm all
+            </button>
+          </Card>
+        )}
+        {warnings.length > 0 && (
+          <Card tone="amber" title={`${warnings.length} ${warnings.length === 1 ? 'thing' : 'things'} to look at`}>
+            {warnings.slice(0, problemsShown).map((problem) => (
+              <button key={`${problem.row}.${problem.code}`} type="button" className={styles.row} onClick={() => onShowRow(problem.row)}>
+                Row {problem.row}, {problemText(problem)}
+              </button>
+            ))}
+          </Card>
+        )}
+        {rehearsal.missing.length > 0 && (
+          <Card tone="amber" title={`${rehearsal.missing.length} ${rehearsal.missing.length === 1 ? 'account is' : 'accounts are'} not in the file`}>
+            {rehearsal.missing.slice(0, problemsShown).map(({ number, name, amount }) => (
+              <p key={number} className={styles.named}>
+                <span>
+                  {number} {name}
+                </span>
+                <span>{format(amount)}</span>
+              </p>
+            ))}
+            <div role="radiogroup" aria-label="Accounts that are not in the file">
+              <label>
+                <input type="radio" name="missing" checked={(draft.missing ?? 'nil') === 'nil'} onChange={() => onChange({ missing: 'nil' })} /> stand at nil after this
+              </label>
+              <label title={rehearsal.missingSum === '0' ? undefined : 'Possible only while what is left alone adds to zero'}>
+                <input type="radio" name="missing" checked={draft.missing === 'left_alone'} disabled={rehearsal.missingSum !== '0'} onChange={() => onChange({ missing: 'left_alone' })} /> keep their balance
+                {rehearsal.missingSum !== '0' && ` (not possible: they add to ${format(rehearsal.missingSum)})`}
+              </label>
+            </div>
+          </Card>
+        )}
+        {rehearsal.adjustments.length > 0 && (
+          <Card tone="brass" title={`${rehearsal.adjustments.length} ${rehearsal.adjustments.length === 1 ? 'adjustment stays' : 'adjustments stay'} on top`}>
+            <p>Tick one that the file holds by now; it is then withdrawn by a reversal.</p>
+            {rehearsal.adjustments.map(({ entryId, date, description, documentNumber, amount }) => (
+              <label key={entryId} className={styles.named}>
+                <span>
+                  <input type="checkbox" checked={withdrawn.includes(entryId)} onChange={(event) => onChange({ withdraw: event.target.checked ? [...withdrawn, entryId] : withdrawn.filter((id) => id !== entryId) })} />{' '}
+                  {description || `Document ${documentNumber}`}, {shortDay(date)}
+                </span>
+                <span>{format(amount)}</span>
+              </label>
+            ))}
+          </Card>
+        )}
+        <RetainedEarnings rehearsal={rehearsal} format={format} onChange={onChange} />
+        <Card tone="sea" title="What posting does">
+          {rehearsal.nothingToPost && <p>Nothing: the ledger holds these balances already.</p>}
+          {rehearsal.newAccounts > 0 && <p>{rehearsal.newAccounts} accounts are added.</p>}
+          {rehearsal.placedByFile > 0 && (
+            <p>
+              {rehearsal.placedByFile} are placed where the file says
+              {rehearsal.newCategories.length > 0 && `, in ${rehearsal.newCategories.length} new ${rehearsal.newCategories.length === 1 ? 'category' : 'categories'}`}.
+            </p>
+          )}
+          {own.map((entry) => (
+            <p key={entry.purpose}>
+              {entry.purpose === 'closing' ? 'A closing entry' : 'An entry of the differences'} of {entry.lines.length} lines at {shortDay(entry.day)}.
+            </p>
+          ))}
+          {later.map((entry) => (
+            <p key={`${entry.day}.${entry.purpose}`}>
+              The later balances of {shortDay(entry.day)} stay: {entry.lines.length} lines bring them back{entry.purpose === 'keeps_later_closing' && ' (closing entry)'}.
+            </p>
+          ))}
+        </Card>
+        <LeftOut rehearsal={rehearsal} />
+      </div>
+      <footer className={styles.foot}>
+        <Button onClick={onCancel}>Cancel</Button>
+        <Button variant="contained" disabled={!canPost} onClick={onPost}>
+          {rehearsal.nothingToPost && withdrawn.length === 0 ? 'Keep it as checked' : total === 0 ? 'Apply' : `Post ${total} ${total === 1 ? 'entry' : 'entries'} of ${lines} lines`}
+        </Button>
+      </footer>
+    </aside>
+  );
+}
+
+function RetainedEarnings({ rehearsal, format, onChange }: { rehearsal: RehearsalBody; format: (amount: string) => string; onChange: BeforePostingProps['onChange'] }) {
+  const equity = rehearsal.rows.filter((row) => row.element === 'equity');
+  if (equity.length === 0 && rehearsal.retainedEarnings === null) return null;
+  const isListed = equity.some((row) => row.number === rehearsal.retainedEarnings);
+  return (
+    <Card tone={rehearsal.retainedEarningsProposed ? 'amber' : 'sea'} title="Retained earnings">
+      <label className={styles.select}>
+        <span>{rehearsal.retainedEarningsProposed && rehearsal.retainedEarnings ? 'Proposed: profit of completed years stands on' : 'Profit of completed years stands on'}</span>
+        <select value={rehearsal.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
+          <option value="">no account yet</option>
+          {!isListed && rehearsal.retainedEarnings !== null && <option value={rehearsal.retainedEarnings}>{rehearsal.retainedEarnings}</option>}
+          {equity.map(({ number, name }) => (
+            <option key={number} value={number}>
+              {number} {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {rehearsal.retainedEarningsMoves !== '0' && <p>Its own movement in this entry is {format(rehearsal.retainedEarningsMoves)} (debit positive): dividends, transfers, or profit the ledger does not know of.</p>}
+    </Card>
+  );
+}
+
+const leftOutReasons: Readonly<Record<string, string>> = { title: 'title', total: 'total', heading_repeated: 'headings again', parent_total: 'sum of its sub-accounts' };
+
+function LeftOut({ rehearsal }: { rehearsal: RehearsalBody }) {
+  const rows = rehearsal.leftOut.filter((row) => row.reason !== 'blank');
+  if (rows.length === 0) return null;
+  return (
+    <details className={styles.leftOut}>
+      <summary>
+        {rows.length} {rows.length === 1 ? 'row is' : 'rows are'} left out
+      </summary>
+      {rows.map(({ row, reason, text }) => (
+        <p key={row}>
+          Row {row}, {leftOutReasons[reason] ?? reason}: {text}
+        </p>
+      ))}
+    </details>
+  );
+}
+
+function Card({ tone, title, children }: { tone: 'madder' | 'amber' | 'brass' | 'sea'; title: string; children: ReactNode }) {
+  return (
+    <section className={styles.card} data-tone={tone}>
+      <h3>{title}</h3>
+      {children}
+    </section>
+  );
+}

@@ -1,0 +1,95 @@
+import type { RehearsalDraft } from '@ivory-ladder/contract';
+import Button from '@mui/material/Button';
+import { useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { useFileDrop } from '../ledger/useFileDrop.tsx';
+import { BeforePosting } from './BeforePosting.tsx';
+import styles from './ImportScreen.module.css';
+import { ReadingBar } from './ReadingBar.tsx';
+import { RehearsalTable, type RehearsalTableHandle } from './RehearsalTable.tsx';
+
+/** What a file was taken for, its rows as they will be posted, and what stands in the way; nothing is changed before posting. */
+export function ImportScreen() {
+  const company = useCompany();
+  const fileId = Number(useParams().fileId);
+  const { search } = useLocation();
+  const navigate = useNavigate();
+  const dispatch = useDispatch();
+  const drop = useFileDrop();
+  const table = useRef<RehearsalTableHandle>(null);
+  const [draft, setDraft] = useState<RehearsalDraft>({});
+  const [key] = useState(() => crypto.randomUUID());
+  const [attempt, setAttempt] = useState(0);
+  const { data, currentData, error, isFetching } = useRehearseTrialBalanceQuery({ companyId: company.id, fileId, draft });
+  const [post, { isLoading }] = usePostTrialBalanceMutation();
+  const change = (changes: Partial<RehearsalDraft>) => setDraft((before) => ({ ...before, ...changes }));
+  const submit = async () => {
+    const posted = await post({ companyId: company.id, fileId, draft: { ...draft, date: draft.date ?? data?.date ?? undefined, figures: draft.figures ?? data?.figures }, key: `${key}.${attempt}` });
+    if (!posted.data) {
+      setAttempt((count) => count + 1);
+      return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(posted.error) }));
+    }
+    const { entries, newAccounts } = posted.data;
+    const lines = entries.reduce((sum, entry) => sum + entry.lines, 0);
+    const done = entries.length === 0 ? 'Nothing to post: the ledger holds these balances already' : `Posted: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'} of ${lines} lines`;
+    dispatch(noticeGiven({ tone: 'done', text: `${done}${newAccounts > 0 ? `, ${newAccounts} accounts added` : ''}.` }));
+    const params = new URLSearchParams(search);
+    for (const name of ['from', 'to']) params.delete(name);
+    void navigate({ pathname: `/companies/${company.id}/${newAccounts > 0 ? 'placement' : 'ledger'}`, search: params.toString() });
+  };
+  if (error !== undefined && !currentData)
+    return (
+      <section className={styles.sheet} {...drop.zone}>
+        <EmptyState title="This file cannot be read as a trial balance">
+          <p role="alert">{describeFailure(error)}</p>
+          <Button variant="contained" onClick={drop.choose}>
+            Other file…
+          </Button>
+          {drop.input}
+          <Link to={{ pathname: `/companies/${company.id}/ledger`, search }}>Back to the ledger</Link>
+        </EmptyState>
+      </section>
+    );
+  if (!data) return <section className={styles.sheet} aria-busy />;
+  return (
+    <div className={styles.screen} {...drop.zone}>
+      <section className={styles.sheet} aria-labelledby="import-title" aria-busy={isFetching}>
+        <header className={styles.head}>
+          <div className={styles.title}>
+            <h1 id="import-title">Trial balance from a file</h1>
+            <p className={styles.facts}>
+              {data.fileName} · {summary(data)}
+            </p>
+          </div>
+          <Button onClick={drop.choose}>Other file…</Button>
+          {drop.input}
+        </header>
+        <ReadingBar rehearsal={data} onChange={change} />
+        <RehearsalTable ref={table} rehearsal={data} draft={draft} onChange={change} />
+      </section>
+      <BeforePosting
+        rehearsal={data}
+        draft={draft}
+        isBusy={isLoading || isFetching}
+        onChange={change}
+        onShowRow={(row) => table.current?.showRow(row)}
+        onCancel={() => void navigate({ pathname: `/companies/${company.id}/ledger`, search })}
+        onPost={() => void submit()}
+      />
+    </div>
+  );
+}
+
+function summary({ rows, leftOut }: { rows: readonly unknown[]; leftOut: readonly { reason: string }[] }): string {
+  const count = (...reasons: string[]) => leftOut.filter(({ reason }) => reasons.includes(reason)).length;
+  const titles = count('title', 'heading_repeated');
+  const totals = count('total', 'parent_total');
+  const parts = [titles > 0 ? `${titles} title ${titles === 1 ? 'line' : 'lines'}` : '', totals > 0 ? `${totals} total ${totals === 1 ? 'line' : 'lines'}` : ''].filter(Boolean);
+  return `${rows.length} ${rows.length === 1 ? 'account' : 'accounts'}${parts.length > 0 ? `, ${parts.join(' and ')} left out` : ''}`;
+}

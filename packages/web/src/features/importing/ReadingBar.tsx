@@ -1,0 +1,158 @@
+import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
+import { dayParts, toDay } from '@ivory-ladder/core';
+import Popover from '@mui/material/Popover';
+import { useState, type ReactNode } from 'react';
+import { longDay } from '../../components/dates.ts';
+import { figuresText } from './figuresText.ts';
+import { columnNames } from './problemText.ts';
+import styles from './ReadingBar.module.css';
+
+interface ReadingBarProps {
+  readonly rehearsal: RehearsalBody;
+  readonly onChange: (changes: Partial<RehearsalDraft>) => void;
+}
+
+const separators = { ';': 'semicolon', ',': 'comma', '\t': 'tab', '|': 'bar' } as const;
+const encodings = { 'utf-8': 'UTF-8', 'utf-16le': 'UTF-16', 'windows-1252': 'Windows-1252' } as const;
+const forms = { signed: 'one signed column', debit_and_credit: 'debit and credit columns', marked: 'one column with marks' } as const;
+
+/** What the file was taken for; each part opens to be corrected, and the rows follow at once. */
+export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
+  const { format, figures, date } = rehearsal;
+  return (
+    <div className={styles.bar}>
+      {format.kind === 'delimited' && format.separator && format.encoding && (
+        <>
+          <Field label="Separator">
+            <select value={format.separator} onChange={(event) => onChange({ separator: event.target.value as keyof typeof separators, columns: undefined })}>
+              {Object.entries(separators).map(([value, text]) => (
+                <option key={value} value={value}>
+                  {text}
+                </option>
+              ))}
+            </select>
+          </Field>
+          <Field label="Letters">
+            <select value={format.encoding} onChange={(event) => onChange({ encoding: event.target.value as keyof typeof encodings })}>
+              {Object.entries(encodings).map(([value, text]) => (
+                <option key={value} value={value}>
+                  {text}
+                </option>
+              ))}
+            </select>
+          </Field>
+        </>
+      )}
+      {format.kind === 'workbook' && (
+        <Field label="Sheet">
+          <select value={format.sheet ?? ''} onChange={(event) => onChange({ sheet: event.target.value, columns: undefined, headingRow: undefined })}>
+            {format.sheets.map((sheet) => (
+              <option key={sheet}>{sheet}</option>
+            ))}
+          </select>
+        </Field>
+      )}
+      <Field label="Decimal sign">
+        <select value={rehearsal.decimalSign} onChange={(event) => onChange({ decimalSign: event.target.value as '.' | ',' })}>
+          <option value=",">comma</option>
+          <option value=".">point</option>
+        </select>
+      </Field>
+      <Field label="Amounts">
+        <select value={rehearsal.amounts} onChange={(event) => onChange({ amounts: event.target.value as keyof typeof forms })}>
+          {Object.entries(forms).map(([value, text]) => (
+            <option key={value} value={value}>
+              {text}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field label="Headings in">
+        <input type="number" min={0} max={1000} value={rehearsal.headingRow} title="Row of the headings; 0 for a file without" onChange={(event) => onChange({ headingRow: Number(event.target.value), columns: undefined })} className={styles.row} />
+      </Field>
+      <Columns rehearsal={rehearsal} onChange={onChange} />
+      <Field label="Balances at" asks={date === null}>
+        <input type="date" value={date ?? ''} onChange={(event) => onChange({ date: event.target.value || undefined })} title={date ? longDay(date) : 'The day of the balances is not in the file'} />
+      </Field>
+      <Figures figures={figures} date={date} onChange={onChange} />
+    </div>
+  );
+}
+
+function Field({ label, asks = false, children }: { label: string; asks?: boolean; children: ReactNode }) {
+  return (
+    <label className={styles.field} data-asks={asks || undefined}>
+      <span>{asks ? `${label}: choose` : label}</span>
+      {children}
+    </label>
+  );
+}
+
+function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures']; date: string | null; onChange: ReadingBarProps['onChange'] }) {
+  const choose = (kind: RehearsalBody['figures']['kind']) => {
+    const day = date ?? toDay(2000, 1, 1);
+    const { year, month } = dayParts(day);
+    const chosen = kind === 'period' ? { kind, firstDay: toDay(year, month, 1) } : kind === 'cumulative' ? { kind, since: toDay(year - 1, 12, 31) } : { kind };
+    onChange({ figures: chosen });
+  };
+  return (
+    <>
+      <Field label="Income and expense are">
+        <select value={figures.kind} onChange={(event) => choose(event.target.value as RehearsalBody['figures']['kind'])} title={figuresText(figures)}>
+          <option value="year_to_date">fiscal year to date</option>
+          <option value="cumulative">cumulative since a closing</option>
+          <option value="period">the period alone</option>
+          <option value="after_closing">taken after closing</option>
+        </select>
+      </Field>
+      {figures.kind === 'cumulative' && (
+        <Field label="since the closing of">
+          <input type="date" value={figures.since} onChange={(event) => event.target.value && onChange({ figures: { kind: 'cumulative', since: event.target.value } })} />
+        </Field>
+      )}
+      {figures.kind === 'period' && (
+        <Field label="from">
+          <input type="date" value={figures.firstDay} onChange={(event) => event.target.value && onChange({ figures: { kind: 'period', firstDay: event.target.value } })} />
+        </Field>
+      )}
+    </>
+  );
+}
+
+function Columns({ rehearsal, onChange }: ReadingBarProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { columns, headings } = rehearsal;
+  const set = (meaning: keyof typeof columnNames, text: string) => onChange({ columns: { ...columns, [meaning]: text === '' ? undefined : Number(text) } });
+  const known = Object.keys(columns).length;
+  return (
+    <div className={styles.field}>
+      <span>Columns</span>
+      <button type="button" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+        {known} of {headings.length} known
+      </button>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <div className={styles.columns} role="group" aria-label="Which column is which">
+          {(Object.keys(columnNames) as (keyof typeof columnNames)[]).map((meaning) => (
+            <label key={meaning}>
+              <span>{columnNames[meaning]}</span>
+              <select value={columns[meaning] ?? ''} onChange={(event) => set(meaning, event.target.value)}>
+                <option value="">not in the file</option>
+                {headings.map((heading, at) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                  <option key={at} value={at}>
+                    {columnLetter(at)}
+                    {heading && `: ${heading}`}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+        </div>
+      </Popover>
+    </div>
+  );
+}
+
+function columnLetter(at: number): string {
+  return at < 26 ? String.fromCharCode(65 + at) : `${columnLetter(Math.floor(at / 26) - 1)}${columnLetter(at % 26)}`;
+}

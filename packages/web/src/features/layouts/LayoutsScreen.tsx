@@ -1,0 +1,86 @@
+import type { StoredLayoutOptions } from '@ivory-ladder/contract';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutation } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import styles from './LayoutsScreen.module.css';
+
+type Subtotal = StoredLayoutOptions['subtotalsOff'][number];
+
+const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
+  { value: 'gross_profit', name: 'Gross profit', after: 'after cost of sales' },
+  { value: 'operating_profit', name: 'Operating profit', after: 'after other operating income and expense' },
+  { value: 'profit_before_financing_and_tax', name: 'Profit before financing and income tax', after: 'after investing' },
+  { value: 'profit_before_tax', name: 'Profit before tax', after: 'after financing' },
+  { value: 'profit_from_continuing', name: 'Profit from continuing operations', after: 'before discontinued operations' },
+];
+
+/** The two layouts that follow the categories, and what can be set for them. */
+export function LayoutsScreen() {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const { span } = useSpan();
+  const { search } = useLocation();
+  const { data } = useGetLayoutOptionsQuery(company.id);
+  const { data: proofs } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });
+  const [set] = useSetLayoutOptionsMutation();
+  const coverage = proofs?.proofs.find(({ name }) => name === 'coverage');
+  const inScope = coverage?.figures.find(({ name }) => name === 'accounts_in_scope')?.net;
+  const change = async (changes: Partial<StoredLayoutOptions>) => {
+    if (!data) return;
+    const result = await set({ companyId: company.id, options: { ...data, ...changes } });
+    dispatch(noticeGiven(result.error === undefined ? { tone: 'done', text: 'Applied: the statements follow at once.' } : { tone: 'refused', text: describeFailure(result.error) }));
+  };
+  if (!data) return null;
+  return (
+    <section className={styles.sheet} aria-labelledby="layouts-title">
+      <h1 id="layouts-title">Layouts</h1>
+      <p className={styles.quiet}>Both statements follow the categories live: a category added, renamed, moved or filled shows at once, and nothing has to be made anew.</p>
+      {coverage && (
+        <p className={coverage.state === 'holds' ? styles.holds : styles.odd}>
+          {coverage.state === 'holds' ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once` : `▲ Coverage: ${coverage.accounts.length} of ${inScope} accounts stand in no line`}
+        </p>
+      )}
+      <div className={styles.columns}>
+        <article>
+          <h2>
+            <Link to={{ pathname: `/companies/${company.id}/statements/income-statement`, search }}>Income statement</Link>
+          </h2>
+          <p className={styles.quiet}>Income and expense together, through the steps of their categories. Subtotals:</p>
+          {subtotals.map(({ value, name, after }) => (
+            <label key={value} className={styles.choice}>
+              <input
+                type="checkbox"
+                checked={!data.subtotalsOff.includes(value)}
+                onChange={(event) => void change({ subtotalsOff: event.target.checked ? data.subtotalsOff.filter((other) => other !== value) : [...data.subtotalsOff, value] })}
+              />
+              <span>
+                {name}
+                <small>{after}</small>
+              </span>
+            </label>
+          ))}
+          <p className={styles.quiet}>A subtotal equal to the one before it is left out by itself. Profit for the period always stands.</p>
+        </article>
+        <article>
+          <h2>
+            <Link to={{ pathname: `/companies/${company.id}/statements/balance-sheet`, search }}>Balance sheet</Link>
+          </h2>
+          <p className={styles.quiet}>By current and non-current; contra categories are deducted, with a net amount. The result of the year stands:</p>
+          {(['own_line', 'within_retained_earnings'] as const).map((result) => (
+            <label key={result} className={styles.choice}>
+              <input type="radio" name="result" checked={data.result === result} onChange={() => void change({ result })} />
+              <span>
+                {result === 'own_line' ? 'on its own line in equity' : 'within retained earnings'}
+                <small>{result === 'own_line' ? 'retained earnings show completed years only' : 'one figure, as after closing'}</small>
+              </span>
+            </label>
+          ))}
+        </article>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,65 @@
+import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
+import Close from '@mui/icons-material/Close';
+import IconButton from '@mui/material/IconButton';
+import { useState } from 'react';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { formatAmount } from '@ivory-ladder/core';
+import { shortDay, spanText } from '../../components/dates.ts';
+import { AccountLines } from '../evidence/AccountLines.tsx';
+import { EntryView } from '../evidence/EntryView.tsx';
+import styles from './BroughtInPanel.module.css';
+import own from './AccountPanel.module.css';
+
+interface AccountPanelProps {
+  readonly accountId: number;
+  readonly accounts: TrialBalanceViewBody['accounts'];
+  readonly onOpen: (accountId: number | null) => void;
+}
+
+/** One account in the chosen span: its balance and the entries that moved it. */
+export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const currency = currencyOfCompany(company);
+  const [entryId, setEntryId] = useState<number | null>(null);
+  const account = accounts.find(({ id }) => id === accountId);
+  if (!account) return <aside className={styles.panel} />;
+  const format = (amount: string) => formatAmount(BigInt(amount), currency);
+  return (
+    <aside className={styles.panel} aria-label="Account">
+      <header className={own.head}>
+        <h2>
+          {account.number} {account.name}
+        </h2>
+        <IconButton size="small" aria-label="Close the account" onClick={() => onOpen(null)}>
+          <Close fontSize="inherit" />
+        </IconButton>
+      </header>
+      {entryId !== null ? (
+        <EntryView entryId={entryId} currency={currency} onBack={() => setEntryId(null)} />
+      ) : (
+        <>
+          <p className={styles.quiet}>
+            {account.element} · {spanText(span.from, span.to)}
+          </p>
+          <dl className={own.balance}>
+            <dt>Before {shortDay(span.from)}</dt>
+            <dd>{format(account.opening)}</dd>
+            <dt>Debits less credits</dt>
+            <dd>{formatAmount(BigInt(account.debit) - BigInt(account.credit), currency)}</dd>
+            {account.carried !== '0' && (
+              <>
+                <dt>Carried over</dt>
+                <dd>{format(account.carried)}</dd>
+              </>
+            )}
+            <dt>At {shortDay(span.to)}</dt>
+            <dd className={own.closing}>{format(account.closing)}</dd>
+          </dl>
+          <AccountLines key={accountId} accountId={accountId} currency={currency} from={span.from} to={span.to} onOpenEntry={setEntryId} />
+        </>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,59 @@
+import { type DragEvent, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { useLocation, useNavigate } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useUploadTrialBalanceMutation } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+
+const largestBytes = 20 << 20;
+
+/** Hands a file in, dropped or chosen, and goes on to the screen that reads it. */
+export function useFileDrop() {
+  const company = useCompany();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const dispatch = useDispatch();
+  const [upload, { isLoading }] = useUploadTrialBalanceMutation();
+  const [isOver, setOver] = useState(false);
+  const chooser = useRef<HTMLInputElement>(null);
+  const hand = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > largestBytes) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code: 'file_too_large', facts: {} }) }));
+    const uploaded = await upload({ companyId: company.id, file });
+    if (uploaded.data) void navigate({ pathname: `/companies/${company.id}/ledger/trial-balance-file/${uploaded.data.fileId}`, search });
+    else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(uploaded.error) }));
+  };
+  const input = (
+    <input
+      ref={chooser}
+      type="file"
+      hidden
+      aria-label="Trial balance file"
+      accept=".csv,.tsv,.txt,.xlsx"
+      onChange={(event) => {
+        void hand(event.target.files?.[0]);
+        event.target.value = '';
+      }}
+    />
+  );
+  return {
+    input,
+    choose: () => chooser.current?.click(),
+    isOver,
+    isUploading: isLoading,
+    zone: {
+      onDragOver: (event: DragEvent) => {
+        if (!event.dataTransfer.types.includes('Files')) return;
+        event.preventDefault();
+        setOver(true);
+      },
+      onDragLeave: () => setOver(false),
+      onDrop: (event: DragEvent) => {
+        event.preventDefault();
+        setOver(false);
+        void hand(event.dataTransfer.files[0]);
+      },
+    },
+  };
+}

@@ -1,0 +1,131 @@
+import type { PlacementView } from '@ivory-ladder/contract';
+import { type Element, pathOf, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useAddCategoryMutation } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { stepNames, termNames } from './categoryWords.ts';
+import { elementName, type PlacementModel } from './placementModel.ts';
+import type { CategoryFieldsChange } from './undoSlice.ts';
+import type { PlacementActions } from './usePlacementActions.ts';
+
+interface CategoryDialogProps {
+  readonly model: PlacementModel;
+  readonly element: Element;
+  readonly parentId: number | null;
+  /** The category to change, or `null` for a new one. */
+  readonly category: PlacementView['categories'][number] | null;
+  readonly actions: PlacementActions;
+  readonly onClose: () => void;
+}
+
+/** Name, nesting, order and what a category is: current or not, its step, what it is deducted from. */
+export function CategoryDialog({ model, element, parentId: firstParent, category, actions, onClose }: CategoryDialogProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [add, { isLoading }] = useAddCategoryMutation();
+  const [name, setName] = useState(category?.name ?? '');
+  const [parentId, setParentId] = useState(firstParent);
+  const [term, setTerm] = useState<Term>(category?.term ?? 'current');
+  const [step, setStep] = useState<Step>(category?.step ?? 'other_operating');
+  const [contraOf, setContraOf] = useState<number | null>(category?.contraOf ?? null);
+  const [after, setAfter] = useState<number | 'same' | 'first'>('same');
+  const isTop = parentId === null;
+  const takesTerm = isTop && (element === 'asset' || element === 'liability');
+  const takesStep = isTop && (element === 'income' || element === 'expense');
+  const siblings = (isTop ? (model.tree.tops.get(element) ?? []) : (model.tree.nodes.get(parentId)?.children ?? [])).filter((node) => node.category.id !== category?.id);
+  const parents: { id: number; path: string }[] = [];
+  walkCategories(model.tree.tops.get(element) ?? [], (node) => {
+    for (let above: typeof node | null = node; above; above = above.parent) if (above.category.id === category?.id) return;
+    parents.push({ id: node.category.id, path: pathOf(node).join(' › ') });
+  });
+  const taken = siblings.some((node) => node.category.name.toLowerCase() === name.trim().toLowerCase());
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const fields = { name: name.trim(), parentId, term: takesTerm ? term : null, step: takesStep ? step : null, contraOf };
+    if (!category) {
+      const added = await add({ companyId: company.id, body: { element, ...fields } });
+      dispatch(noticeGiven(added.error === undefined ? { tone: 'done', text: `Applied: category ${fields.name} added.` } : { tone: 'refused', text: describeFailure(added.error) }));
+      if (added.error === undefined) onClose();
+      return;
+    }
+    const changes = Object.fromEntries(Object.entries(fields).filter(([key, value]) => value !== category[key as keyof typeof fields])) as CategoryFieldsChange;
+    const order = after === 'same' ? {} : { after: after === 'first' ? null : after };
+    if (Object.keys(changes).length === 0 && after === 'same') return onClose();
+    if (await actions.describeCategory(category, { ...changes, ...order }, changes.name ? `rename ${category.name} to ${changes.name}` : `change ${category.name}`)) onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-label={category ? `Change ${category.name}` : 'New category'}>
+      <form onSubmit={(event) => void submit(event)}>
+        <DialogTitle>{category ? `Change ${category.name}` : `New category of ${elementName(element).toLowerCase()}`}</DialogTitle>
+        <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
+          <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} autoFocus required error={taken} helperText={taken ? 'A category beside it has this name already' : undefined} slotProps={{ htmlInput: { maxLength: 200 } }} />
+          <TextField select label="Nested in" value={parentId ?? 0} onChange={(event) => {
+            setParentId(Number(event.target.value) || null);
+            setContraOf(null);
+            setAfter('same');
+          }}>
+            <MenuItem value={0}>{elementName(element)}, at the top</MenuItem>
+            {parents.map(({ id, path }) => (
+              <MenuItem key={id} value={id}>
+                {path}
+              </MenuItem>
+            ))}
+          </TextField>
+          {takesTerm && (
+            <TextField select label="Current or non-current" value={term} onChange={(event) => setTerm(event.target.value as Term)}>
+              {(Object.keys(termNames) as Term[]).map((value) => (
+                <MenuItem key={value} value={value}>
+                  {termNames[value]}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          {takesStep && (
+            <TextField select label="Step of the income statement" value={step} onChange={(event) => setStep(event.target.value as Step)}>
+              {steps.map((value) => (
+                <MenuItem key={value} value={value}>
+                  {stepNames[value]}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+          <TextField select label="Deducted from" value={contraOf ?? 0} onChange={(event) => setContraOf(Number(event.target.value) || null)} helperText="A contra category stands under the one it is deducted from, with their net amount">
+            <MenuItem value={0}>nothing</MenuItem>
+            {siblings.filter((node) => node.category.contraOf === null).map((node) => (
+              <MenuItem key={node.category.id} value={node.category.id}>
+                {node.category.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          {category && siblings.length > 0 && (
+            <TextField select label="Order" value={after} onChange={(event) => setAfter(event.target.value === 'same' || event.target.value === 'first' ? event.target.value : Number(event.target.value))}>
+              <MenuItem value="same">where it stands now</MenuItem>
+              <MenuItem value="first">first</MenuItem>
+              {siblings.map((node) => (
+                <MenuItem key={node.category.id} value={node.category.id}>
+                  after {node.category.name}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || taken}>
+            {category ? 'Apply' : 'Add'}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,144 @@
+import { useDraggable } from '@dnd-kit/core';
+import type { PlacementView } from '@ivory-ladder/contract';
+import { type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useDeleteCategoryMutation } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { AddAccountsDialog } from './AddAccountsDialog.tsx';
+import { CategoryDialog } from './CategoryDialog.tsx';
+import styles from './CategoryPanel.module.css';
+import { landingOf } from './landing.ts';
+import { elementName, onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
+import { stepNames, termNames } from './categoryWords.ts';
+import type { PlacementActions } from './usePlacementActions.ts';
+
+interface CategoryPanelProps {
+  readonly view: PlacementView;
+  readonly model: PlacementModel;
+  readonly currency: Currency;
+  readonly chosen: CategoryNode | null;
+  readonly selected: ReadonlySet<number>;
+  readonly onSelect: (selected: ReadonlySet<number>) => void;
+  readonly onMove: () => void;
+  readonly actions: PlacementActions;
+}
+
+/** The chosen category: its accounts, where it lands on the statements, and what can be done with it. */
+export function CategoryPanel({ view, model, currency, chosen, selected, onSelect, onMove, actions }: CategoryPanelProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | null>(null);
+  const [remove] = useDeleteCategoryMutation();
+  if (!chosen)
+    return (
+      <aside className={styles.panel} aria-label="Chosen category">
+        <h2>No category chosen</h2>
+        <p className={styles.quiet}>Choose one in the tree to see its accounts, add to it, rename it, or nest others below it. Drop accounts on a category to place them.</p>
+      </aside>
+    );
+  const { category } = chosen;
+  const standing = model.standing.get(category.id) ?? [];
+  const stored = view.categories.find(({ id }) => id === category.id);
+  const picked = standing.filter(({ account }) => selected.has(account.id));
+  const pick = (account: PlacedAccount) => {
+    const next = new Set(selected);
+    if (next.has(account.id)) next.delete(account.id);
+    else next.add(account.id);
+    onSelect(next);
+  };
+  const onDelete = async () => {
+    const deleted = await remove({ companyId: company.id, categoryId: category.id });
+    dispatch(noticeGiven(deleted.error === undefined ? { tone: 'done', text: `Applied: category ${category.name} deleted.` } : { tone: 'refused', text: describeFailure(deleted.error) }));
+  };
+  return (
+    <aside className={styles.panel} aria-label="Chosen category">
+      <div>
+        <h2>{category.name}</h2>
+        <p className={styles.quiet}>{[elementName(category.element), ...pathOf(chosen)].join(' › ')}</p>
+        {(category.term || category.step || category.contraOf !== null) && (
+          <p className={styles.facts}>
+            {category.term && <span>{termNames[category.term]}</span>}
+            {category.step && <span>{stepNames[category.step]}</span>}
+            {category.contraOf !== null && <span>deducted from {model.tree.nodes.get(category.contraOf)?.category.name}</span>}
+          </p>
+        )}
+      </div>
+      <div className={styles.tools}>
+        <Button variant="contained" onClick={() => setOpen('accounts')}>
+          Add accounts…
+        </Button>
+        <Button onClick={() => setOpen('edit')}>Change…</Button>
+        <Button onClick={() => setOpen('sub')}>Nest new…</Button>
+        {standing.length === 0 && chosen.children.length === 0 && <Button onClick={() => void onDelete()}>Delete</Button>}
+      </div>
+      <div className={styles.headings}>
+        <span>
+          {standing.length} {standing.length === 1 ? 'account' : 'accounts'} directly here
+        </span>
+        {picked.length > 0 && (
+          <span className={styles.picked}>
+            <button type="button" onClick={onMove}>
+              Move {picked.length} to…
+            </button>
+            <button type="button" onClick={() => void actions.move(picked.map(({ account }) => account), null, 'any').then((done) => done && onSelect(new Set()))}>
+              Take out
+            </button>
+          </span>
+        )}
+      </div>
+      <ul className={styles.accounts}>
+        {standing.map(({ account, side }) => (
+          <AccountRow key={account.id} account={account} side={side} currency={currency} element={category.element} isSelected={selected.has(account.id)} onPick={() => pick(account)} />
+        ))}
+        {standing.length === 0 && <li className={styles.quiet}>{chosen.children.length > 0 ? 'None; they stand in its subcategories.' : 'None yet. Add accounts, or drop some on it.'}</li>}
+      </ul>
+      <div>
+        <h3>Where it lands</h3>
+        {landingOf(chosen).map((line) => (
+          <p key={line} className={styles.quiet}>
+            {line}
+          </p>
+        ))}
+      </div>
+      {open === 'accounts' && <AddAccountsDialog model={model} currency={currency} node={chosen} onClose={() => setOpen(null)} onAdd={(accounts) => {
+        setOpen(null);
+        void actions.move(accounts, { id: category.id, name: category.name }, 'any');
+      }} />}
+      {open === 'sub' && <CategoryDialog model={model} element={category.element} parentId={category.id} category={null} actions={actions} onClose={() => setOpen(null)} />}
+      {open === 'edit' && stored && <CategoryDialog model={model} element={category.element} parentId={category.parentId} category={stored} actions={actions} onClose={() => setOpen(null)} />}
+    </aside>
+  );
+}
+
+const sideNotes = { any: '', debit: 'while in debit', credit: 'while in credit' } as const;
+
+interface AccountRowProps {
+  readonly account: PlacedAccount;
+  readonly side: 'any' | 'debit' | 'credit';
+  readonly currency: Currency;
+  readonly element: PlacedAccount['element'];
+  readonly isSelected: boolean;
+  readonly onPick: () => void;
+}
+
+function AccountRow({ account, side, currency, element, isSelected, onPick }: AccountRowProps) {
+  const { setNodeRef, listeners } = useDraggable({ id: account.id });
+  const net = BigInt(account.amount);
+  const counts = side === 'any' || net === 0n || net > 0n === (side === 'debit');
+  return (
+    <li>
+      <label ref={setNodeRef} {...listeners} className={styles.account} data-chosen={isSelected || undefined}>
+        <input type="checkbox" checked={isSelected} onChange={onPick} />
+        <span className={styles.name} title={account.name}>
+          {account.number} {account.name}
+          {side !== 'any' && <small>{sideNotes[side]}</small>}
+        </span>
+        <span>{counts ? formatAmount(onNaturalSide(net, element), currency) : '–'}</span>
+      </label>
+    </li>
+  );
+}

@@ -1,0 +1,119 @@
+import type { ProofBody } from '@ivory-ladder/contract';
+import { formatAmount } from '@ivory-ladder/core';
+import { useEffect } from 'react';
+import { Link, useLocation } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetProofsQuery } from '../../api/ivoryApi.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { longDay } from '../../components/dates.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import styles from './ProofsScreen.module.css';
+import { figureName, proofExplanations, proofNames, proofStateMark, reasonText } from './proofText.ts';
+
+/** Every proof with what it compares, its figures by column, and the accounts that make it fail. */
+export function ProofsScreen() {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { hash, search } = useLocation();
+  const isEmpty = company.lastEntryDay === null;
+  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
+  useEffect(() => {
+    if (data && hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'start' });
+  }, [data, hash]);
+  const failing = data?.proofs.filter(({ state }) => state === 'fails').length ?? 0;
+  const odd = data?.proofs.filter(({ state }) => state === 'to_look_at').length ?? 0;
+  return (
+    <section className={styles.sheet} aria-labelledby="proofs-title">
+      <header>
+        <h1 id="proofs-title">Proofs</h1>
+        <p className={styles.quiet}>{data ? `${data.proofs.length - failing - odd} hold, ${failing} fail, ${odd} to look at` : ' '}</p>
+      </header>
+      {isEmpty && <EmptyState title="Nothing to prove yet">Bring in a trial balance first.</EmptyState>}
+      {error !== undefined && <EmptyState title="The proofs cannot be read">{describeFailure(error)}</EmptyState>}
+      {data?.proofs.map((proof) => (
+        <Proof key={proof.name} proof={proof} isOpened={hash === `#${proof.name}`} currency={currencyOfCompany(company)} placement={{ pathname: `/companies/${company.id}/placement`, search }} />
+      ))}
+    </section>
+  );
+}
+
+function Proof({ proof, isOpened, currency, placement }: { proof: ProofBody; isOpened: boolean; currency: ReturnType<typeof currencyOfCompany>; placement: { pathname: string; search: string } }) {
+  const company = useCompany();
+  const { search } = useLocation();
+  const days = [...new Set(proof.figures.map(({ day }) => day))];
+  const names = [...new Set(proof.figures.map(({ name }) => name))];
+  const isCount = proof.name === 'coverage';
+  const figure = (name: string, day: string) => proof.figures.find((candidate) => candidate.name === name && candidate.day === day)?.net ?? '0';
+  const format = (net: string) => (isCount ? net : formatAmount(BigInt(net), currency));
+  const accountAddress = (id: number) => {
+    const params = new URLSearchParams(search);
+    params.set('account', String(id));
+    return { pathname: `/companies/${company.id}/ledger`, search: params.toString() };
+  };
+  return (
+    <article id={proof.name} className={styles.proof} data-opened={isOpened || undefined} aria-labelledby={`${proof.name}-name`}>
+      <h2 id={`${proof.name}-name`}>
+        <span className={styles[proof.state]}>
+          {proofStateMark(proof.state)}
+          <span className="unseen">{proof.state === 'holds' ? 'holds' : proof.state === 'fails' ? 'fails' : 'to look at'}: </span>
+        </span>{' '}
+        {proofNames[proof.name]}
+      </h2>
+      <p className={styles.quiet}>{proofExplanations[proof.name]}</p>
+      {proof.figures.length > 0 && (
+        <table className={styles.figures}>
+          <thead>
+            <tr>
+              <th scope="col">{isCount ? 'Accounts' : 'Debit positive'}</th>
+              {days.map((day) => (
+                <th key={day} scope="col">
+                  {longDay(day)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {names.map((name) => (
+              <tr key={name}>
+                <th scope="row">{figureName(name)}</th>
+                {days.map((day) => (
+                  <td key={day}>{format(figure(name, day))}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+          {!isCount && proof.name !== 'profit_allotted' && (
+            <tfoot>
+              <tr>
+                <th scope="row">Difference</th>
+                {days.map((day) => {
+                  const nets = names.map((name) => BigInt(figure(name, day)));
+                  const difference = proof.name === 'profit_in_equity' ? (nets[1] ?? 0n) - (nets[0] ?? 0n) : nets.reduce((sum, net) => sum + net, 0n);
+                  return <td key={day}>{formatAmount(difference, currency)}</td>;
+                })}
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      )}
+      {proof.accounts.length > 0 && (
+        <>
+          <h3>{proof.state === 'to_look_at' ? 'Accounts to look at' : 'Accounts at fault'}</h3>
+          <ul className={styles.accounts}>
+            {proof.accounts.map(({ accountId, number, name, reason, net }) => (
+              <li key={accountId}>
+                <Link to={accountAddress(accountId)}>
+                  {number} {name}
+                </Link>
+                <span className={styles.quiet}>{reasonText(reason)}</span>
+                <span>{formatAmount(BigInt(net), currency)}</span>
+              </li>
+            ))}
+          </ul>
+          {(proof.name === 'coverage' || proof.accounts.some(({ reason }) => reason === 'unplaced')) && <Link to={placement}>Place them</Link>}
+        </>
+      )}
+    </article>
+  );
+}

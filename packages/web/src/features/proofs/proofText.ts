@@ -1,0 +1,66 @@
+import type { ProofBody } from '@ivory-ladder/contract';
+
+export function proofStateMark(state: ProofBody['state']): string {
+  return state === 'holds' ? '✓' : state === 'fails' ? '✗' : '▲';
+}
+
+export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
+  trial_balance: 'Trial balance is zero',
+  assets_equal_claims: 'Assets = liabilities + equity',
+  profit_in_equity: 'Profit carried to equity',
+  coverage: 'Coverage',
+  parents_without_postings: 'No amounts on parents',
+  normal_sides: 'Balances on their normal side',
+  profit_allotted: 'Profit of earlier years is allotted',
+};
+
+/** One line of the strip: what holds, or what fails and by how much. */
+export function proofText(proof: ProofBody, format: (net: bigint) => string): string {
+  const difference = BigInt(proof.difference);
+  const size = format(difference < 0n ? -difference : difference);
+  const count = proof.accounts.length;
+  const accounts = `${count} ${count === 1 ? 'account' : 'accounts'}`;
+  switch (proof.name) {
+    case 'trial_balance':
+      return proof.state === 'holds' ? 'Trial balance 0' : `Trial balance is out by ${size}`;
+    case 'assets_equal_claims':
+    case 'profit_in_equity':
+      return proof.state === 'holds' ? proofNames[proof.name] : `${proofNames[proof.name]}: out by ${size}`;
+    case 'coverage':
+      return proof.state === 'holds' ? 'Coverage: every account stands once' : `Coverage: ${count} unplaced, ${size}`;
+    case 'parents_without_postings':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Posted to ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
+    case 'normal_sides':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Against normal side: ${accounts}`;
+    case 'profit_allotted':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Earlier profit not allotted: ${size}`;
+  }
+}
+
+/** What a proof compares, in words, for its own page. */
+export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
+  trial_balance: 'Debit balances and credit balances of all accounts are the same amount.',
+  assets_equal_claims: 'The total of assets is that of liabilities and equity, as the lines of the balance sheet hold them. An unplaced balance sheet account makes it fail.',
+  profit_in_equity: 'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
+  coverage: 'Every account stands in exactly one line of the statement it belongs to.',
+  parents_without_postings: 'Accounts with sub-accounts take no postings; where history has some, they stand on a line of their own.',
+  normal_sides: 'Balances stand on the side that is normal for their account. One on the other side may be right (an overdrawn bank), or a slip.',
+  profit_allotted: 'Profit of completed years stands on the account for retained earnings.',
+};
+
+const figureNames: Readonly<Record<string, string>> = {
+  debit_balances: 'Debit balances', credit_balances: 'Credit balances', asset: 'Assets', liability: 'Liabilities', equity: 'Equity', income_statement: 'Profit of the income statement',
+  result_in_equity: 'Result in equity', accounts_in_scope: 'Accounts in scope', accounts_placed: 'Accounts that stand once', profit_not_allotted: 'Profit of completed years on no account',
+};
+
+export function figureName(name: string): string {
+  return figureNames[name] ?? name;
+}
+
+const reasons: Readonly<Record<string, string>> = {
+  unplaced: 'unplaced', half_placed: 'placed for one side of its balance only', posted_to_parent: 'has sub-accounts, and amounts of its own', against_normal_side: 'on the other side than its normal one',
+};
+
+export function reasonText(reason: string): string {
+  return reasons[reason] ?? reason;
+}

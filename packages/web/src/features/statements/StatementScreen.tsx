@@ -1,0 +1,137 @@
+import { lazy, Suspense } from 'react';
+import { Link, useLocation } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { statementPath, useGetStatementQuery } from '../../api/ivoryApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan, type ComparisonKind } from '../../app/useSpan.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { longDay, spanText } from '../../components/dates.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import type { StatementBody } from '@ivory-ladder/contract';
+import styles from './StatementScreen.module.css';
+import { StatementTable } from './StatementTable.tsx';
+import { useStatementAddress, writeCell } from './useStatementAddress.ts';
+
+const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
+
+const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
+const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
+  usual: 'usual comparative', year_earlier: 'a year earlier', span_before: 'the span before', fixed: 'chosen days', none: 'none',
+};
+
+/** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
+export function StatementScreen() {
+  const company = useCompany();
+  const { kind, request, change, toggle, cell } = useStatementAddress();
+  const { span, choose } = useSpan();
+  const { search } = useLocation();
+  const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
+  const statement = data?.kind === kind.replace('-', '_') ? data : undefined;
+  if (company.lastEntryDay === null)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="No figures yet">
+          <p>Statements follow from the ledger and the placement. Bring in a trial balance first.</p>
+          <Link to={`/companies/${company.id}/ledger`}>Bring in a trial balance</Link>
+        </EmptyState>
+      </section>
+    );
+  return (
+    <div className={styles.screen} data-evidence={cell !== null || undefined}>
+      <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
+        <header className={styles.head}>
+          <div>
+            <h1 id="statement-title">{kind === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}</h1>
+            <p className={styles.printed}>{company.name}</p>
+            <p className={styles.dates}>{statement ? datesOf(statement) : ' '}</p>
+          </div>
+          <div className={styles.tools}>
+            <nav className={styles.kinds} aria-label="Statements">
+              {(['balance-sheet', 'income-statement'] as const).map((other) => (
+                <Link key={other} to={{ pathname: `/companies/${company.id}/statements/${other}`, search: withoutCell(search) }} aria-current={other === kind ? 'page' : undefined}>
+                  {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
+                </Link>
+              ))}
+            </nav>
+            <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
+            <ChoiceMenu
+              label={`Compare: ${comparisonNames[span.compare]}`}
+              choices={(['usual', 'year_earlier', 'span_before', 'none'] as const).map((value) => ({ value, label: comparisonLabel(value, kind) }))}
+              chosen={span.compare === 'fixed' ? [] : [span.compare]}
+              onChoose={(compare) => choose({ compare })}
+            />
+            <ChoiceMenu
+              label="Export"
+              strong
+              choices={[
+                { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
+                { value: 'csv', label: 'Figures as CSV' },
+                { value: 'print', label: 'Print…' },
+              ]}
+              chosen={[]}
+              onChoose={(what) => (what === 'print' ? window.print() : window.location.assign(`/api${statementPath(request, `/${what}`)}`))}
+            />
+          </div>
+        </header>
+        {error !== undefined && !statement && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
+        {statement && (
+          <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />
+        )}
+        {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
+          <EmptyState title="No line has an amount">
+            <p>Nothing was posted in these dates, or no account of this statement is placed yet.</p>
+            <Link to={{ pathname: `/companies/${company.id}/placement`, search: withoutCell(search) }}>Place accounts</Link>
+          </EmptyState>
+        )}
+      </section>
+      {cell !== null && (
+        <Suspense fallback={<aside className={styles.sheet} />}>
+          <EvidencePanel kind={kind} span={span} cell={cell} onOpen={(address) => change({ cell: writeCell(address) })} onClose={() => change({ cell: null })} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+function DetailMenu({ statement, detail, zero, change }: { statement: StatementBody | undefined; detail: string; zero: '0' | '1'; change: (changes: Record<string, string | null>) => void }) {
+  const rungs = Math.min(rungNames.length, statement?.rungs ?? 2);
+  const label = detail === 'accounts' ? 'accounts' : (rungNames[Number(detail) - 1] ?? 'Two rungs').toLowerCase();
+  return (
+    <ChoiceMenu
+      label={`Detail: ${label}`}
+      choices={[
+        ...Array.from({ length: rungs }, (_, index) => ({ value: String(index + 1), label: `${rungNames[index]}: ${index === 0 ? 'categories' : 'subcategories'}` })),
+        { value: 'accounts', label: 'Down to the accounts', divided: true },
+        { value: 'zero', label: 'Lines without amounts too' },
+      ]}
+      chosen={[detail, ...(zero === '1' ? ['zero'] : [])]}
+      onChoose={(value) => change(value === 'zero' ? { zero: zero === '1' ? null : '1' } : { detail: value, open: null, shut: null })}
+    />
+  );
+}
+
+function comparisonLabel(kind: ComparisonKind, statement: string): string {
+  switch (kind) {
+    case 'usual':
+      return statement === 'balance-sheet' ? 'Usual comparative: last fiscal year end' : 'Usual comparative: the same span a year earlier';
+    case 'year_earlier':
+      return 'The same dates a year earlier';
+    case 'span_before':
+      return 'The span before';
+    case 'fixed':
+      return 'Days chosen on the ribbon';
+    case 'none':
+      return 'No comparison';
+  }
+}
+
+function datesOf(statement: StatementBody): string {
+  const spans = statement.columns.flatMap((column) => (column.kind === 'amount' ? [column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)] : []));
+  return `${spans.join(' and ')} · ${statement.currency}`;
+}
+
+function withoutCell(search: string): string {
+  const params = new URLSearchParams(search);
+  for (const key of ['cell', 'open', 'shut']) params.delete(key);
+  return params.toString();
+}

@@ -1,0 +1,150 @@
+import type { StatementBody } from '@ivory-ladder/contract';
+import { type Currency, formatAmount, formatPercent } from '@ivory-ladder/core';
+import { memo, useRef, type KeyboardEvent } from 'react';
+import { longDay, spanLines } from '../../components/dates.ts';
+import styles from './StatementTable.module.css';
+import type { CellAddress } from './useStatementAddress.ts';
+
+type Row = StatementBody['rows'][number];
+type Column = StatementBody['columns'][number];
+
+interface StatementTableProps {
+  readonly statement: StatementBody;
+  readonly cell: CellAddress | null;
+  readonly onToggle: (key: string, isOpen: boolean) => void;
+  readonly onOpenCell: (cell: CellAddress) => void;
+}
+
+/** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
+export function StatementTable({ statement, cell, onToggle, onOpenCell }: StatementTableProps) {
+  const currency: Currency = { code: statement.currency, exponent: statement.exponent };
+  const body = useRef<HTMLTableSectionElement>(null);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const moves: Record<string, [number, number]> = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] };
+    const move = moves[event.key];
+    const from = (event.target as HTMLElement).closest<HTMLElement>('[data-at]');
+    if (!move || !from) return;
+    const [row = 0, column = 0] = (from.dataset.at ?? '').split('.').map(Number);
+    for (let step = 1; step <= statement.rows.length; step++) {
+      const target = body.current?.querySelector<HTMLElement>(`[data-at="${row + move[0] * step}.${column + move[1] * step}"]`);
+      if (target) {
+        event.preventDefault();
+        target.focus();
+        return;
+      }
+      if (move[0] === 0) return;
+    }
+  };
+  return (
+    <table className={styles.table} role="treegrid" aria-label={statement.title} aria-rowcount={statement.rows.length + 1}>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="unseen">Line</span>
+          </th>
+          {statement.columns.map((column, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
+            <th key={at} scope="col" data-kind={column.kind}>
+              <Heading column={column} />
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody ref={body} onKeyDown={onKeyDown}>
+        {statement.rows.map((row, at) => (
+          <StatementRow
+            key={`${row.key}.${row.role}`}
+            at={at}
+            row={row}
+            columns={statement.columns}
+            currency={currency}
+            tone={statement.kind === 'income_statement'}
+            chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
+            onToggle={onToggle}
+            onOpenCell={onOpenCell}
+          />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Heading({ column }: { column: Column }) {
+  if (column.kind !== 'amount') return column.kind === 'change' ? 'Change' : '%';
+  if (column.measure === 'closing') {
+    const words = longDay(column.lastDay).split(' ');
+    return (
+      <>
+        {words.slice(0, 2).join(' ')}
+        <br />
+        {words[2]}
+      </>
+    );
+  }
+  const [upper, lower] = spanLines(column.firstDay, column.lastDay);
+  return (
+    <>
+      {upper}
+      <br />
+      {lower}
+    </>
+  );
+}
+
+interface RowProps {
+  readonly at: number;
+  readonly row: Row;
+  readonly columns: readonly Column[];
+  readonly currency: Currency;
+  readonly tone: boolean;
+  readonly chosen: number | null;
+  readonly onToggle: StatementTableProps['onToggle'];
+  readonly onOpenCell: StatementTableProps['onOpenCell'];
+}
+
+const StatementRow = memo(function StatementRow({ at, row, columns, currency, tone, chosen, onToggle, onOpenCell }: RowProps) {
+  const { role, caption, depth, opens, open, values } = row;
+  return (
+    <tr className={styles[role]} data-row aria-level={depth + 1} aria-rowindex={at + 2} {...(opens ? { 'aria-expanded': open } : {})}>
+      <th scope="row" style={{ paddingLeft: 6 + depth * 18 }}>
+        {opens ? (
+          <button type="button" className={styles.opener} data-at={`${at}.0`} onClick={() => onToggle(row.lineKey, open)}>
+            <span aria-hidden className={styles.mark}>
+              {open ? '▾' : '▸'}
+            </span>
+            {caption}
+          </button>
+        ) : (
+          caption
+        )}
+      </th>
+      {columns.map((column, columnAt) => {
+        const value = values[columnAt] ?? null;
+        const place = `${at}.${columnAt + 1}`;
+        if (role === 'heading') return <td key={place} />;
+        if (column.kind === 'amount')
+          return (
+            <td key={place}>
+              <button
+                type="button"
+                className={styles.amount}
+                data-at={place}
+                tabIndex={columnAt === 0 ? 0 : -1}
+                aria-pressed={chosen === columnAt}
+                onClick={() => onOpenCell({ line: row.lineKey, column: columnAt, account: row.accountId })}
+              >
+                {value === null ? '' : formatAmount(BigInt(value), currency)}
+              </button>
+            </td>
+          );
+        const text = column.kind === 'change' ? formatAmount(BigInt(value ?? '0'), currency) : formatPercent(value === null ? null : BigInt(value));
+        const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
+        return (
+          <td key={place} className={column.kind === 'change' ? better : undefined} data-kind={column.kind}>
+            {text}
+          </td>
+        );
+      })}
+    </tr>
+  );
+});

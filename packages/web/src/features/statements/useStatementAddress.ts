@@ -1,0 +1,66 @@
+import { useCallback, useMemo } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import type { StatementKind, StatementParams } from '../../api/ivoryApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+
+export interface CellAddress {
+  readonly line: string;
+  readonly column: number;
+  readonly account: number | null;
+}
+
+const listOf = (text: string | null): string[] => (text ?? '').split(',').filter((key) => key !== '');
+
+/** The statement, its detail and the cell that is opened, all of it from the address. */
+export function useStatementAddress() {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { kind: kindText } = useParams();
+  const [params, setParams] = useSearchParams();
+  const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
+  const detail = params.get('detail') ?? '2';
+  const request = useMemo(
+    (): StatementParams => ({ companyId: company.id, kind, ...span, detail, open: params.get('open') ?? '', shut: params.get('shut') ?? '', zero: params.get('zero') === '1' ? '1' : '0' }),
+    [company.id, kind, span, detail, params],
+  );
+  const change = useCallback(
+    (changes: Record<string, string | null>) =>
+      setParams((before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(changes)) {
+          if (value === null || value === '') next.delete(key);
+          else next.set(key, value);
+        }
+        return next;
+      }),
+    [setParams],
+  );
+  const toggle = useCallback(
+    (key: string, isOpen: boolean) => {
+      const opened = new Set(listOf(params.get('open')));
+      const shut = new Set(listOf(params.get('shut')));
+      if (isOpen) {
+        opened.delete(key);
+        shut.add(key);
+      } else {
+        shut.delete(key);
+        opened.add(key);
+      }
+      change({ open: [...opened].join(','), shut: [...shut].join(',') });
+    },
+    [params, change],
+  );
+  return { kind, request, change, toggle, cell: readCell(params.get('cell')) };
+}
+
+/** `line~column~account`, the account only where one is opened. */
+export function writeCell({ line, column, account }: CellAddress): string {
+  return [line, column, ...(account === null ? [] : [account])].join('~');
+}
+
+function readCell(text: string | null): CellAddress | null {
+  const [line, column, account] = (text ?? '').split('~');
+  if (!line) return null;
+  return { line, column: column === '1' ? 1 : 0, account: account === undefined ? null : Number(account) };
+}

@@ -1,0 +1,32 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import react from '@vitejs/plugin-react';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Assets never change under their name, so they are packed once, when they are built. */
+function packAssets(): Plugin {
+  return {
+    name: 'pack-assets',
+    apply: 'build',
+    closeBundle() {
+      const folder = join(import.meta.dirname, 'dist', 'assets');
+      for (const file of readdirSync(folder).filter((name) => /\.(js|css|svg)$/.test(name))) {
+        const content = readFileSync(join(folder, file));
+        writeFileSync(join(folder, `${file}.gz`), gzipSync(content, { level: 9 }));
+        writeFileSync(join(folder, `${file}.br`), brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_SIZE_HINT]: content.length } }));
+      }
+    },
+  };
+}
+
+export default defineConfig({
+  plugins: [react(), packAssets()],
+  build: { target: 'es2022', assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 700 },
+  server: {
+    host: '127.0.0.1',
+    port: Number(process.env.IVORY_LADDER_DEV_PORT ?? 4381),
+    strictPort: true,
+    proxy: { '/api': `http://127.0.0.1:${process.env.PORT ?? 4380}` },
+  },
+});
