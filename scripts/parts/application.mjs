@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { canConnect } from './mariadb.mjs';
 import { projectFolder } from './folders.mjs';
+import { canConnect } from './mariadb.mjs';
 import { StepFailed } from './step.mjs';
 
 export function chosenPort() {
@@ -30,7 +30,10 @@ export async function startApplication(port, databaseUrl, environment = {}) {
   };
   for (const began = Date.now(); Date.now() - began < 300_000; ) {
     if (hasEnded()) throw new StepFailed('the application ended while starting; its reason stands above');
-    const healthy = await fetch(`http://127.0.0.1:${port}/api/health`).then((answer) => answer.ok, () => false);
+    const healthy = await fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
     if (healthy) return { stop, ended, url: `http://127.0.0.1:${port}`, pid: child.pid };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }

@@ -4,7 +4,10 @@ import { StepFailed } from './step.mjs';
 /** Whether a program is on the path; tried by looking for it, not by running it. */
 export function findProgram(...names) {
   for (const name of names) {
-    const found = spawnSync('sh', ['-c', `command -v ${name}`], { encoding: 'utf8', env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin:/usr/local/sbin` } });
+    const found = spawnSync('sh', ['-c', `command -v ${name}`], {
+      encoding: 'utf8',
+      env: { ...process.env, PATH: `${process.env.PATH}:/usr/sbin:/usr/local/sbin` },
+    });
     if (found.status === 0) return found.stdout.trim();
   }
   return null;
@@ -19,7 +22,9 @@ export function runCommand(command, args, { quiet = false, ...options } = {}) {
     child.stderr?.on('data', (data) => (output += data));
     child.on('error', (error) => reject(new StepFailed(`${command} cannot be run: ${error.message}`)));
     child.on('close', (code, signal) =>
-      code === 0 ? resolve(output) : reject(new StepFailed(`${[command, ...args].join(' ').slice(0, 120)} ended with ${signal ?? code}${output ? `\n${output.slice(-3000)}` : ''}`)),
+      code === 0
+        ? resolve(output)
+        : reject(new StepFailed(`${[command, ...args].join(' ').slice(0, 120)} ended with ${signal ?? code}${output ? `\n${output.slice(-3000)}` : ''}`)),
     );
   });
 }

@@ -9,7 +9,9 @@ const marker = join(projectFolder, 'node_modules', '.installed-from');
 
 /** Installs the npm packages of the lock file unless they are the ones already there. */
 export async function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(join(projectFolder, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(projectFolder, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(marker) && readFileSync(marker, 'utf8') === lock) return;
   await step('Installing npm packages', async () => {
     await runCommand('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: projectFolder, quiet: true });

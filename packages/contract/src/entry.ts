@@ -44,7 +44,18 @@ export const accountLinesQuery = z.object({
 export type AccountLinesQuery = z.infer<typeof accountLinesQuery>;
 
 export const accountLines = z.object({
-  lines: z.array(z.object({ entryId: id, date: day, documentNumber: z.string(), description: z.string(), layer, closesYear: z.int().nullable(), debit: amount, credit: amount })),
+  lines: z.array(
+    z.object({
+      entryId: id,
+      date: day,
+      documentNumber: z.string(),
+      description: z.string(),
+      layer,
+      closesYear: z.int().nullable(),
+      debit: amount,
+      credit: amount,
+    }),
+  ),
   total: z.int(),
   next: z.string().nullable(),
 });
@@ -52,7 +63,19 @@ export type AccountLines = z.infer<typeof accountLines>;
 
 export const trialBalanceView = z.object({
   accounts: z.array(
-    z.object({ id, number: z.string(), name: z.string(), element: z.string(), depth: z.int(), isParent: z.boolean(), opening: amount, debit: amount, credit: amount, carried: amount, closing: amount }),
+    z.object({
+      id,
+      number: z.string(),
+      name: z.string(),
+      element: z.string(),
+      depth: z.int(),
+      isParent: z.boolean(),
+      opening: amount,
+      debit: amount,
+      credit: amount,
+      carried: amount,
+      closing: amount,
+    }),
   ),
   notAllotted: amount,
   revision: z.int(),

@@ -5,8 +5,8 @@ z.config({ jitless: true });
 
 export * from './company.ts';
 export * from './entry.ts';
-export * from './operations.ts';
 export * from './openapi.ts';
+export * from './operations.ts';
 export * from './placement.ts';
 export * from './problem.ts';
 export * from './statement.ts';

@@ -18,7 +18,8 @@ export function describeApi(version: string): Json {
     info: {
       title: 'Ivory Ladder',
       version,
-      description: 'Amounts are decimal strings of minor units, debit positive unless a field says otherwise. Requests that change something carry the header `X-Ivory-Ladder: 1` and come from the origin the server listens as.',
+      description:
+        'Amounts are decimal strings of minor units, debit positive unless a field says otherwise. Requests that change something carry the header `X-Ivory-Ladder: 1` and come from the origin the server listens as.',
     },
     paths,
     components: { schemas: { Problem: schemaOf(problem, 'output') } },
@@ -29,14 +30,26 @@ function describeOperation(name: string, operation: Operation): Json {
   const query = operation.query ? Object.entries(operation.query.shape as Record<string, z.ZodType>) : [];
   const parameters = [
     ...[...operation.path.matchAll(/\{(\w+)\}/g)].map(([, parameter]) => ({
-      name: parameter, in: 'path', required: true, schema: parameter === 'kind' ? schemaOf(statementKind, 'input') : { type: 'integer', minimum: 1 },
+      name: parameter,
+      in: 'path',
+      required: true,
+      schema: parameter === 'kind' ? schemaOf(statementKind, 'input') : { type: 'integer', minimum: 1 },
     })),
     ...query.map(([key, type]) => ({ name: key, in: 'query', required: !type.safeParse(undefined).success, schema: schemaOf(type, 'input') })),
     ...(operation.idempotent ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 100 } }] : []),
   ];
-  const content = operation.takesFile ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } } : operation.body ? { 'application/json': { schema: schemaOf(operation.body, 'input') } } : null;
+  const content = operation.takesFile
+    ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
+    : operation.body
+      ? { 'application/json': { schema: schemaOf(operation.body, 'input') } }
+      : null;
   const answer = operation.answer;
-  const success = answer === 'none' ? { description: 'done' } : answer === 'file' ? { description: 'a file' } : { description: 'done', content: { 'application/json': { schema: schemaOf(answer, 'output') } } };
+  const success =
+    answer === 'none'
+      ? { description: 'done' }
+      : answer === 'file'
+        ? { description: 'a file' }
+        : { description: 'done', content: { 'application/json': { schema: schemaOf(answer, 'output') } } };
   return {
     operationId: name,
     summary: operation.summary,

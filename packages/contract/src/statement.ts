@@ -74,7 +74,14 @@ export type StatementBody = z.infer<typeof statement>;
 export const proofList = z.object({ proofs: z.array(proof), revision: z.int() });
 export type ProofList = z.infer<typeof proofList>;
 
-export const evidenceQuery = z.object({ from: day, to: day, ...comparisonQuery, column: z.coerce.number().int().min(0).max(1).default(0), line: z.string().max(100), account: z.coerce.number().int().positive().optional() });
+export const evidenceQuery = z.object({
+  from: day,
+  to: day,
+  ...comparisonQuery,
+  column: z.coerce.number().int().min(0).max(1).default(0),
+  line: z.string().max(100),
+  account: z.coerce.number().int().positive().optional(),
+});
 export type EvidenceQuery = z.infer<typeof evidenceQuery>;
 
 export const evidence = z.object({

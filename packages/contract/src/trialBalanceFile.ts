@@ -2,7 +2,20 @@ import { z } from 'zod';
 import { amount, day, element, id } from './primitives.ts';
 
 export const columnMeaning = z.enum([
-  'number', 'name', 'element', 'parent', 'category', 'amount', 'debit', 'credit', 'mark', 'opening', 'opening_debit', 'opening_credit', 'turnover_debit', 'turnover_credit',
+  'number',
+  'name',
+  'element',
+  'parent',
+  'category',
+  'amount',
+  'debit',
+  'credit',
+  'mark',
+  'opening',
+  'opening_debit',
+  'opening_credit',
+  'turnover_debit',
+  'turnover_credit',
 ]);
 export type ColumnMeaningBody = z.infer<typeof columnMeaning>;
 
@@ -140,6 +153,16 @@ export const posting = z.object({
 export type PostingBody = z.infer<typeof posting>;
 
 export const broughtInList = z.object({
-  files: z.array(z.object({ id, fileName: z.string(), date: day, figures: figureKind, postedAt: z.string(), postedBy: z.string(), entries: z.array(z.object({ entryId: id, documentNumber: z.string(), date: day, lines: z.int() })) })),
+  files: z.array(
+    z.object({
+      id,
+      fileName: z.string(),
+      date: day,
+      figures: figureKind,
+      postedAt: z.string(),
+      postedBy: z.string(),
+      entries: z.array(z.object({ entryId: id, documentNumber: z.string(), date: day, lines: z.int() })),
+    }),
+  ),
 });
 export type BroughtInList = z.infer<typeof broughtInList>;

@@ -1,7 +1,5 @@
 /** A value, or a failure that data caused. Bugs throw; see docs/architecture.md, 'Failures'. */
-export type Outcome<Value, Failure> =
-  | { readonly ok: true; readonly value: Value }
-  | { readonly ok: false; readonly failure: Failure };
+export type Outcome<Value, Failure> = { readonly ok: true; readonly value: Value } | { readonly ok: false; readonly failure: Failure };
 
 export function succeed<Value>(value: Value): { ok: true; value: Value } {
   return { ok: true, value };

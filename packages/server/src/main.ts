@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import type { Ports } from './application/ports.ts';
+import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { createApp } from './http/createApp.ts';
 import { BooksCache } from './persistence/booksCache.ts';
@@ -29,9 +30,14 @@ async function main(): Promise<void> {
     placement: new PlacementRepository(database, counters),
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
-    isHealthy: () => database.query('SELECT 1').then(() => true, () => false),
+    isHealthy: () =>
+      database.query('SELECT 1').then(
+        () => true,
+        () => false,
+      ),
   };
   await forgetOldKeys(database);
+  if (process.env.IVORY_LADDER_DEMO === '1') await loadDemo(ports, (text) => void process.stdout.write(`${text}\n`));
   const named = (process.env.IVORY_LADDER_HOSTS ?? '').split(',').filter((host) => host !== '');
   const hosts = [...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`), ...named];
   const app = createApp(ports, {

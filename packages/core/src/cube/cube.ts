@@ -60,7 +60,8 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
     credits += row.credit;
   }
   if (debits >= limit || credits >= limit) throw new Error('the sums of the ledger do not fit 64 bits');
-  for (const layer of Object.values(books)) for (const { debit, credit } of Object.values(layer)) for (const array of [debit, credit]) cumulate(array, accounts);
+  for (const layer of Object.values(books))
+    for (const { debit, credit } of Object.values(layer)) for (const array of [debit, credit]) cumulate(array, accounts);
   return { revision, calendar, accountIds, indexOf, books };
 }
 

@@ -18,9 +18,7 @@ export function positionAt(calendar: FiscalCalendar, day: Day): Position {
     const first = calendar.periods[0];
     return { day, periodIndex: !first || day < first.firstDay ? -1 : calendar.periods.length - 1, partialFrom: null };
   }
-  return period.lastDay === day
-    ? { day, periodIndex: index, partialFrom: null }
-    : { day, periodIndex: index - 1, partialFrom: period.firstDay };
+  return period.lastDay === day ? { day, periodIndex: index, partialFrom: null } : { day, periodIndex: index - 1, partialFrom: period.firstDay };
 }
 
 export function positionBefore(calendar: FiscalCalendar, day: Day): Position {

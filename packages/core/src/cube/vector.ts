@@ -30,6 +30,8 @@ export interface BalanceVector {
 export interface BalanceOptions {
   /** Include the closing entries of the year that holds the day. */
   readonly afterClosing?: boolean;
+  /** At the day's beginning: without its lines, but with everything that its fiscal year carried over. */
+  readonly atBeginning?: boolean;
 }
 
 const nothing: PartialLines = () => undefined;
@@ -67,7 +69,7 @@ export function balanceAt(
   const accounts = cube.accountIds.length;
   const net = new BigInt64Array(accounts);
   const before = new BigInt64Array(accounts);
-  const position = positionAt(cube.calendar, day);
+  const position = options.atBeginning ? positionBefore(cube.calendar, day) : positionAt(cube.calendar, day);
   const year = yearOf(cube.calendar, day);
   // Outside the years that were made there is no fiscal year to be in the middle of: all before the day is completed.
   const completed = year ? positionBefore(cube.calendar, year.firstDay) : position;

@@ -24,9 +24,7 @@ export class AmountCells {
   read(cells: readonly Cell[], row: number): Pick<TrialBalanceRow, 'amount' | 'found'> {
     const { amounts } = this.reading;
     const isSplit = amounts === 'debit_and_credit';
-    const found = isSplit
-      ? { first: this.text(cells, 'debit'), second: this.text(cells, 'credit') }
-      : { first: this.text(cells, 'amount'), second: this.text(cells, 'mark') };
+    const found = isSplit ? { first: this.text(cells, 'debit'), second: this.text(cells, 'credit') } : { first: this.text(cells, 'amount'), second: this.text(cells, 'mark') };
     const amount = isSplit ? this.difference(cells, row, 'debit', 'credit') : this.marked(cells, row);
     if (amount !== null) this.checkTurnover(cells, row, amount);
     return { amount, found };

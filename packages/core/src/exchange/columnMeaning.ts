@@ -1,9 +1,6 @@
 import { type Cell, textOf } from './cell.ts';
 
-export const columnMeanings = [
-  'number', 'name', 'element', 'parent', 'category', 'amount', 'debit', 'credit', 'mark',
-  'opening', 'opening_debit', 'opening_credit', 'turnover_debit', 'turnover_credit',
-] as const;
+export const columnMeanings = ['number', 'name', 'element', 'parent', 'category', 'amount', 'debit', 'credit', 'mark', 'opening', 'opening_debit', 'opening_credit', 'turnover_debit', 'turnover_credit'] as const;
 export type ColumnMeaning = (typeof columnMeanings)[number];
 
 /** Column index from 0 by meaning; absent meanings are not in the file. */
@@ -22,13 +19,25 @@ const headings: readonly (readonly [ColumnMeaning, RegExp])[] = [
   ['element', /^(element|account type|type|class|kontoart|nature|tipo)$/i],
   ['parent', /^(parent|parent (number|account|no\.?)|main account|(ü|ue)berkonto|compte parent|cuenta padre)$/i],
   ['category', /^(category|category path|placement|kategorie|cat(é|e)gorie|categor(í|i)a|statement line)$/i],
-  ['number', /^(account|account (no|number|nr|code|#)\.?|acc(t|ount)?\.? ?(no|nr|code)?\.?|a\/?c( no\.?)?|no\.?|nr\.?|number|code|konto(nummer|nr\.?)?|konto[- ]?nr\.?|compte|num(é|e)ro( de compte)?|cuenta|codice|conto|rekening(nummer)?|kontonummer|ledger account|account id)$/i],
-  ['name', /^(name|account (name|title|description)|description|title|bezeichnung|kontobezeichnung|kontenbezeichnung|text|libell(é|e)|intitul(é|e)|nombre|descripci(ó|o)n|descrizione|naam|omschrijving|benevnelse|navn)$/i],
-  ['amount', /^(((closing|ending|final|net|current|year to date|ytd)[ -]*)?(balance|amount|saldo|solde|total|net|bal\.?)( (amount|eur|usd|jpy|kwd|at end))?|endsaldo|schlusssaldo|solde final|closing|ub|betrag|montant|importe)$/i],
+  [
+    'number',
+    /^(account|account (no|number|nr|code|#)\.?|acc(t|ount)?\.? ?(no|nr|code)?\.?|a\/?c( no\.?)?|no\.?|nr\.?|number|code|konto(nummer|nr\.?)?|konto[- ]?nr\.?|compte|num(é|e)ro( de compte)?|cuenta|codice|conto|rekening(nummer)?|kontonummer|ledger account|account id)$/i,
+  ],
+  [
+    'name',
+    /^(name|account (name|title|description)|description|title|bezeichnung|kontobezeichnung|kontenbezeichnung|text|libell(é|e)|intitul(é|e)|nombre|descripci(ó|o)n|descrizione|naam|omschrijving|benevnelse|navn)$/i,
+  ],
+  [
+    'amount',
+    /^(((closing|ending|final|net|current|year to date|ytd)[ -]*)?(balance|amount|saldo|solde|total|net|bal\.?)( (amount|eur|usd|jpy|kwd|at end))?|endsaldo|schlusssaldo|solde final|closing|ub|betrag|montant|importe)$/i,
+  ],
 ];
 
 export function meaningOfHeading(text: string): ColumnMeaning | null {
-  const plain = text.replace(/[\s_]+/g, ' ').replace(/\s*[([].*[)\]]\s*$/, '').trim();
+  const plain = text
+    .replace(/[\s_]+/g, ' ')
+    .replace(/\s*[([].*[)\]]\s*$/, '')
+    .trim();
   return headings.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
 }
 

@@ -3,11 +3,11 @@ import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
 import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
+import { AmountCells } from './amountCells.ts';
 import { type Cell, isBlankRow, textOf } from './cell.ts';
 import { type ColumnMeaning, columnsOfHeading } from './columnMeaning.ts';
 import type { Reading } from './detectReading.ts';
 import { readElement } from './readElement.ts';
-import { AmountCells } from './amountCells.ts';
 import { isTotalText, separateParentTotals } from './totals.ts';
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
@@ -56,11 +56,10 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     if (isBlankRow(cells)) return void leftOut.push({ row, reason: 'blank', text: '' });
     if (reading.headingRow !== null && index < reading.headingRow) return void leftOut.push({ row, reason: 'title', text: firstText(cells) });
     if (index === reading.headingRow) return;
-    if (headingText !== null && headingText !== '{}' && JSON.stringify(columnsOfHeading(cells)) === headingText)
-      return void leftOut.push({ row, reason: 'heading_repeated', text: firstText(cells) });
+    if (headingText !== null && headingText !== '{}' && JSON.stringify(columnsOfHeading(cells)) === headingText) return void leftOut.push({ row, reason: 'heading_repeated', text: firstText(cells) });
     const number = text('number').replace(/\s+/g, ' ');
     const name = text('name').replace(/\s+/g, ' ');
-    if (isTotalText(number) || (number === '' && (isTotalText(name) || name === ''  || isTotalText(firstText(cells)))))
+    if (isTotalText(number) || (number === '' && (isTotalText(name) || name === '' || isTotalText(firstText(cells)))))
       return void leftOut.push({ row, reason: number === '' && name === '' && !amounts.hasAny(cells) ? 'title' : 'total', text: firstText(cells) });
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
       problems.push({ row, column, code, found: foundText, other, warning });
@@ -78,7 +77,10 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     const element = elementText === '' ? null : readElement(elementText);
     if (elementText !== '' && element === null && !input.confirmed.has(number)) problem('element', 'element_unknown', elementText, elements.join(', '));
     found.push({
-      row, number, name, element,
+      row,
+      number,
+      name,
+      element,
       elementFrom: element ? 'file' : null,
       parentNumber: text('parent') || null,
       categoryPath: readCategoryPath(text('category'), element),
@@ -177,8 +179,6 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
 
 function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, ChartAccount>, problems: RowProblem[]): TrialBalanceRow {
   const parent = row.parentNumber === null ? undefined : known.get(row.parentNumber);
-  if (parent && parent.element !== row.element)
-    problems.push({ row: row.row, column: 'parent', code: 'parent_element_differs', found: parent.number, other: parent.element, warning: false });
+  if (parent && parent.element !== row.element) problems.push({ row: row.row, column: 'parent', code: 'parent_element_differs', found: parent.number, other: parent.element, warning: false });
   return row;
 }
-

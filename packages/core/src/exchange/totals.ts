@@ -1,6 +1,7 @@
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
-const totalWords = /^(grand |sub-?|overall |report )?(totals?|summe|gesamt(summe)?|total g(é|e)n(é|e)ral|sum|saldo total|totale|totaal|sums?)\b|\b(totals?|summe)\s*:?$|^(difference|out of balance|check|end of report|printed|page \d)/i;
+const totalWords =
+  /^(grand |sub-?|overall |report )?(totals?|summe|gesamt(summe)?|total g(é|e)n(é|e)ral|sum|saldo total|totale|totaal|sums?)\b|\b(totals?|summe)\s*:?$|^(difference|out of balance|check|end of report|printed|page \d)/i;
 
 /** Whether a label is that of a total line or a foot line rather than of an account. */
 export function isTotalText(text: string): boolean {

@@ -27,11 +27,26 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
     const tops = tree.tops.get(element) ?? [];
     const terms = [...new Set(tops.map((node) => node.category.term ?? 'current'))];
     const children = terms.flatMap((term): Line[] => {
-      const lines = linesOfSiblings(tops.filter((node) => (node.category.term ?? 'current') === term), 1, { side, reversed: false, occupied });
+      const lines = linesOfSiblings(
+        tops.filter((node) => (node.category.term ?? 'current') === term),
+        1,
+        { side, reversed: false, occupied },
+      );
       const termCaption = termCaptions[element][term];
       return lines.length === 0
         ? []
-        : [{ kind: 'group', key: `${element}.${term}`, caption: termCaption, totalCaption: `Total ${termCaption.toLowerCase()}`, side, reversed: false, rung: 0, children: lines }];
+        : [
+            {
+              kind: 'group',
+              key: `${element}.${term}`,
+              caption: termCaption,
+              totalCaption: `Total ${termCaption.toLowerCase()}`,
+              side,
+              reversed: false,
+              rung: 0,
+              children: lines,
+            },
+          ];
     });
     return { kind: 'group', key: element, caption, totalCaption: `Total ${caption.toLowerCase()}`, side, reversed: false, rung: 0, children };
   };
@@ -39,7 +54,14 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
   const equity: Line[] = linesOfSiblings(equityTops, 1, { side: 'credit', reversed: false, occupied });
   const within = options.result === 'within_retained_earnings' ? retainedLine(equity, retainedEarningsId, portions) : null;
   const result = (key: string, caption: string, of: 'year_to_date' | 'earlier_years'): Line => ({
-    kind: 'result', key, caption, side: 'credit', reversed: false, rung: 1, of, within: of === 'year_to_date' ? within : null,
+    kind: 'result',
+    key,
+    caption,
+    side: 'credit',
+    reversed: false,
+    rung: 1,
+    of,
+    within: of === 'year_to_date' ? within : null,
   });
   if (retainedEarningsId === null) equity.push(result('result.earlier', 'Profit of earlier years, not allotted', 'earlier_years'));
   equity.push(result('result', 'Result of the year', 'year_to_date'));
@@ -50,7 +72,16 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
       byTerm('asset', 'Assets'),
       byTerm('liability', 'Liabilities'),
       { kind: 'group', key: 'equity', caption: 'Equity', totalCaption: 'Total equity', side: 'credit', reversed: false, rung: 0, children: equity },
-      { kind: 'sum', key: 'liability_and_equity', caption: 'Total liabilities and equity', side: 'credit', reversed: false, rung: 0, terms: ['liability', 'equity'], final: true },
+      {
+        kind: 'sum',
+        key: 'liability_and_equity',
+        caption: 'Total liabilities and equity',
+        side: 'credit',
+        reversed: false,
+        rung: 0,
+        terms: ['liability', 'equity'],
+        final: true,
+      },
     ],
   };
 }

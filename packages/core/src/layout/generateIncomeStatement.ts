@@ -41,7 +41,8 @@ export function generateIncomeStatement({ tree, portions, options }: IncomeState
     lines.push(...stepLines);
     terms.push(...stepLines.map((line) => line.key));
     const subtotal = subtotalAfter[step];
-    pending = subtotal && !options.subtotalsOff.includes(subtotal.key as Subtotal) && terms.length > 1 ? sum(subtotal.key, subtotal.caption, terms, false) : null;
+    pending =
+      subtotal && !options.subtotalsOff.includes(subtotal.key as Subtotal) && terms.length > 1 ? sum(subtotal.key, subtotal.caption, terms, false) : null;
   }
   lines.push(sum('profit', 'Profit for the period', terms, true));
   return { kind: 'income_statement', title: 'Income statement', lines };
@@ -52,7 +53,8 @@ function sum(key: string, caption: string, terms: readonly string[], final: bool
 }
 
 function linesOfStep(tree: CategoryTree, step: Step, occupied: ReadonlySet<number>): Line[] {
-  const tops = (element: Element): readonly CategoryNode[] => (tree.tops.get(element) ?? []).filter((node) => (node.category.step ?? 'other_operating') === step);
+  const tops = (element: Element): readonly CategoryNode[] =>
+    (tree.tops.get(element) ?? []).filter((node) => (node.category.step ?? 'other_operating') === step);
   const lines = (['income', 'expense'] as const).flatMap((element) =>
     linesOfSiblings(tops(element), 1, { side: naturalSide(element), reversed: element === 'expense', occupied }),
   );

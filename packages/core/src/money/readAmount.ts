@@ -26,11 +26,7 @@ const marks = /^(dr|cr|d|c|s|h|debit|credit)\.?(?=[\d\s.,'(+-])|(?<=[\d\s)+.-])(
  * (DR/CR, D/C, S/H). Groups must be of three digits, so that `1.204.88,5` is refused and not guessed.
  * Empty text and a lone dash are nil.
  */
-export function readAmount(
-  text: string,
-  decimalSign: DecimalSign,
-  currency: Currency,
-): Outcome<ReadAmount, AmountUnreadable> {
+export function readAmount(text: string, decimalSign: DecimalSign, currency: Currency): Outcome<ReadAmount, AmountUnreadable> {
   const unreadable = fail({ code: 'amount_unreadable' as const, found: text, decimalSign });
   let rest = text.replace(/[\u2212\u2012\u2013\u2014]/g, '-').trim();
   if (rest === '' || rest === '-') return succeed({ minorUnits: 0n, mark: null });
@@ -57,11 +53,9 @@ export function readAmount(
   const separator = whole.includes("'") ? "'" : whole.includes('’') ? '’' : grouping;
   const groups = whole.split(separator);
   if (groups.some((group) => !/^\d*$/.test(group))) return unreadable;
-  if (groups.length > 1 && (groups[0] === '' || (groups[0] ?? '').length > 3 || groups.slice(1).some((group) => group.length !== 3)))
-    return unreadable;
+  if (groups.length > 1 && (groups[0] === '' || (groups[0] ?? '').length > 3 || groups.slice(1).some((group) => group.length !== 3))) return unreadable;
   const significant = fraction.replace(/0+$/, '');
-  if (significant.length > currency.exponent)
-    return fail({ code: 'amount_too_precise', found: text, places: currency.exponent });
+  if (significant.length > currency.exponent) return fail({ code: 'amount_too_precise', found: text, places: currency.exponent });
   const minorUnits = BigInt(groups.join('') + significant.padEnd(currency.exponent, '0') || '0');
   if (minorUnits > largestAmount) return fail({ code: 'amount_too_large', found: text });
   return succeed({ minorUnits: negative ? -minorUnits : minorUnits, mark });

@@ -1,5 +1,5 @@
 import type { Element } from '../chart/element.ts';
-import { type CategoryNode, type CategoryTree } from './categoryTree.ts';
+import type { CategoryNode, CategoryTree } from './categoryTree.ts';
 
 /** `Current assets > Cash at bank` → the names; `>` and `›` part them. A leading element's name is dropped. */
 export function readCategoryPath(text: string, element: Element | null): string[] {

@@ -28,8 +28,7 @@ export function checkPlaces(
 ): Outcome<null, PlaceRefused> {
   const seen = new Set<PlaceSide>();
   for (const { side } of places) {
-    if (seen.has(side) || (seen.size > 0 && (side === 'any' || seen.has('any'))))
-      return fail({ code: 'places_overlap', accountId: account.id, side });
+    if (seen.has(side) || (seen.size > 0 && (side === 'any' || seen.has('any')))) return fail({ code: 'places_overlap', accountId: account.id, side });
     seen.add(side);
   }
   const placed = places.map((place) => ({ place, node: tree.nodes.get(place.categoryId) }));

@@ -11,7 +11,10 @@ interface Balance {
 /** A parent takes no postings; where history has some they stand on a line of their own and are pointed out. */
 export function findPostingsOnParents(balances: readonly Balance[], net: BigInt64Array): Proof {
   const found = balances.filter(({ isParent, index }) => isParent && net[index] !== 0n);
-  return findings('parents_without_postings', found.map(({ index }) => ({ account: index, reason: 'posted_to_parent', net: net[index] as bigint })));
+  return findings(
+    'parents_without_postings',
+    found.map(({ index }) => ({ account: index, reason: 'posted_to_parent', net: net[index] as bigint })),
+  );
 }
 
 /** Balances on the other side than the account's normal one; accounts with a place for that side are left out: it is expected there. */
@@ -20,7 +23,10 @@ export function findAgainstNormalSide(balances: readonly Balance[], net: BigInt6
     const amount = net[index] as bigint;
     return amount !== 0n && amount > 0n !== (account.normalSide === 'debit') && account.role === null && !hasOtherPlace(account.id);
   });
-  return findings('normal_sides', found.map(({ index }) => ({ account: index, reason: 'against_normal_side', net: net[index] as bigint })));
+  return findings(
+    'normal_sides',
+    found.map(({ index }) => ({ account: index, reason: 'against_normal_side', net: net[index] as bigint })),
+  );
 }
 
 function findings(name: Proof['name'], accounts: readonly ProofAccount[]): Proof {

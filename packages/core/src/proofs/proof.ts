@@ -1,6 +1,13 @@
 import type { Day } from '../calendar/day.ts';
 
-export type ProofName = 'trial_balance' | 'assets_equal_claims' | 'profit_in_equity' | 'coverage' | 'parents_without_postings' | 'normal_sides' | 'profit_allotted';
+export type ProofName =
+  | 'trial_balance'
+  | 'assets_equal_claims'
+  | 'profit_in_equity'
+  | 'coverage'
+  | 'parents_without_postings'
+  | 'normal_sides'
+  | 'profit_allotted';
 
 /** `holds`; `fails`: a figure is wrong; `to_look_at`: the figures tie, but something is odd. */
 export type ProofState = 'holds' | 'fails' | 'to_look_at';

@@ -74,7 +74,16 @@ class Page {
       case 'result':
         return line.within ? false : this.placePlain(line, 'line', depth, [], rows);
       case 'sum':
-        return this.placePlain(line, line.final ? 'final' : 'total', depth, this.partsOf(line, line.terms.map((key) => this.lineAt(key))), rows);
+        return this.placePlain(
+          line,
+          line.final ? 'final' : 'total',
+          depth,
+          this.partsOf(
+            line,
+            line.terms.map((key) => this.lineAt(key)),
+          ),
+          rows,
+        );
     }
   }
 
@@ -85,7 +94,9 @@ class Page {
     const isTotalOfSide = line.key === 'asset';
     if (!open) {
       if (this.isHidden(values)) return false;
-      rows.push(this.row(line, { role: 'line', caption: line.key.startsWith('net.') ? line.totalCaption : line.caption, depth, opens: true, open: false, values }));
+      rows.push(
+        this.row(line, { role: 'line', caption: line.key.startsWith('net.') ? line.totalCaption : line.caption, depth, opens: true, open: false, values }),
+      );
       return true;
     }
     const inside: StatementRow[] = [];
@@ -106,7 +117,10 @@ class Page {
     const inside = open ? this.accountRows(line, index, accounts, depth + 1) : [];
     if (this.isHidden(values) && inside.length === 0) return false;
     const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
-    rows.push(this.row(line, { role: 'line', caption: line.caption, depth, opens: accounts.length > 0, open: open && inside.length > 0, values, parts }), ...inside);
+    rows.push(
+      this.row(line, { role: 'line', caption: line.caption, depth, opens: accounts.length > 0, open: open && inside.length > 0, values, parts }),
+      ...inside,
+    );
     return true;
   }
 
@@ -116,7 +130,8 @@ class Page {
     const rows: StatementRow[] = [];
     const push = (suffix: string, accountId: number | null, caption: string, amounts: readonly bigint[]): void => {
       const values = this.withChanges(amounts.map((amount) => amount * sign));
-      if (!this.isHidden(values)) rows.push(this.row(line, { key: `${line.key}/${suffix}`, accountId, role: 'account', caption, depth, opens: false, open: false, values }));
+      if (!this.isHidden(values))
+        rows.push(this.row(line, { key: `${line.key}/${suffix}`, accountId, role: 'account', caption, depth, opens: false, open: false, values }));
     };
     for (const { account, index: at, isParent } of accounts) {
       const amounts = runs.map(({ net }) => portionIn(net[at] as bigint, compiled.lineOfDebit[at] === index, compiled.lineOfCredit[at] === index));
@@ -126,7 +141,12 @@ class Page {
     for (const result of compiled.lines)
       if (result.kind === 'result' && result.within?.key === line.key) {
         const resultAt = compiled.indexOf.get(result.key) as number;
-        push(result.key, null, result.caption, runs.map(({ amounts }) => amounts[resultAt] as bigint));
+        push(
+          result.key,
+          null,
+          result.caption,
+          runs.map(({ amounts }) => amounts[resultAt] as bigint),
+        );
       }
     return rows;
   }

@@ -25,8 +25,7 @@ export function runColumn(compiled: CompiledLayout, input: ColumnInput): LineAmo
     const line = (amount > 0n ? lineOfDebit[account] : lineOfCredit[account]) as number;
     if (line >= 0) amounts[line] = (amounts[line] as bigint) + amount;
   }
-  for (const [index, line] of lines.entries())
-    if (line.kind === 'result') amounts[index] = line.of === 'year_to_date' ? input.result : input.notAllotted;
+  for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = line.of === 'year_to_date' ? input.result : input.notAllotted;
   for (let index = lines.length - 1; index >= 0; index--) {
     const parent = parentAt[index] as number;
     const line = lines[index];

@@ -59,10 +59,20 @@ export function deriveEntries(file: BroughtIn, before: LedgerBefore, traits: Acc
     if (file.kind.kind === 'after_closing') closing[retainedEarnings] = -toRetained;
   }
   const entries: ProposedEntry[] = [
-    { day: file.day, closesYear: null, purpose: 'differences', lines: BigInt64Array.from(target, (amount, account) => amount - (before.balance[account] as bigint)) },
+    {
+      day: file.day,
+      closesYear: null,
+      purpose: 'differences',
+      lines: BigInt64Array.from(target, (amount, account) => amount - (before.balance[account] as bigint)),
+    },
   ];
   if (file.kind.kind === 'after_closing')
-    entries.push({ day: file.day, closesYear: before.year, purpose: 'closing', lines: closing.map((amount, account) => amount - (before.closing[account] as bigint)) });
+    entries.push({
+      day: file.day,
+      closesYear: before.year,
+      purpose: 'closing',
+      lines: closing.map((amount, account) => amount - (before.closing[account] as bigint)),
+    });
   return succeed(entries.filter(({ lines }) => !isNil(lines)));
 }
 

@@ -43,7 +43,12 @@ export function keepLaterBalances(
       wanted[traits.retainedEarnings] = toRetained;
       if (kind.kind === 'after_closing') closing[traits.retainedEarnings] = -toRetained;
     }
-    const back: ProposedEntry = { day, closesYear: null, purpose: 'keeps_later_balance', lines: wanted.map((amount, account) => amount - (effect[account] as bigint)) };
+    const back: ProposedEntry = {
+      day,
+      closesYear: null,
+      purpose: 'keeps_later_balance',
+      lines: wanted.map((amount, account) => amount - (effect[account] as bigint)),
+    };
     const closes: ProposedEntry = { day, closesYear: effects.yearAt(day), purpose: 'keeps_later_closing', lines: closing };
     for (const entry of [back, closes])
       if (!isNil(entry.lines)) {

@@ -28,7 +28,13 @@ export function addCategory(ports: Ports, companyId: number, fields: CategoryFie
   });
 }
 
-export function changeCategory(ports: Ports, companyId: number, categoryId: number, edit: CategoryEdit, actor: string): Promise<Outcome<VersionedCategory, Failure>> {
+export function changeCategory(
+  ports: Ports,
+  companyId: number,
+  categoryId: number,
+  edit: CategoryEdit,
+  actor: string,
+): Promise<Outcome<VersionedCategory, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -47,7 +53,15 @@ export function changeCategory(ports: Ports, companyId: number, categoryId: numb
     });
     const refused = check(books, fields, categoryId);
     if (refused) return fail(refused);
-    const changed = await ports.placement.changeCategory(companyId, categoryId, edit.version, fields, orderOf(books, fields, current, edit.after), books.company.structureVersion, actor);
+    const changed = await ports.placement.changeCategory(
+      companyId,
+      categoryId,
+      edit.version,
+      fields,
+      orderOf(books, fields, current, edit.after),
+      books.company.structureVersion,
+      actor,
+    );
     return changed.ok ? findCategory(ports, companyId, categoryId) : changed;
   });
 }
@@ -80,7 +94,8 @@ function check({ categoryTree, categories }: Books, fields: CategoryFields, own:
   const parent = fields.parentId === null ? null : categoryTree.nodes.get(fields.parentId);
   if (parent === undefined) return { code: 'not_found', thing: 'category', id: fields.parentId ?? 0 };
   if (parent && parent.category.element !== fields.element) return { code: 'category_nesting_refused', reason: 'other_element' };
-  for (let at: CategoryNode | null = parent; at; at = at.parent) if (at.category.id === own) return { code: 'category_nesting_refused', reason: 'own_descendant' };
+  for (let at: CategoryNode | null = parent; at; at = at.parent)
+    if (at.category.id === own) return { code: 'category_nesting_refused', reason: 'own_descendant' };
   const ownNode = own === null ? undefined : categoryTree.nodes.get(own);
   if ((parent ? parent.depth + 1 : 0) + (ownNode ? heightOf(ownNode) : 0) >= deepest) return { code: 'category_nesting_refused', reason: 'too_deep' };
   const siblings = categories.filter((category) => category.element === fields.element && category.parentId === fields.parentId && category.id !== own);

@@ -1,6 +1,6 @@
 import { type FiscalYear, fail, findCurrency, type LayoutOptions, makeMonthlyYear, monthlyYearOf, type Outcome, succeed, yearName } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, Ports } from './ports.ts';
 
 export interface CompanyView {
@@ -10,7 +10,11 @@ export interface CompanyView {
   readonly unplaced: number;
 }
 
-export async function createCompany(ports: Ports, input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<Outcome<CompanyView, Failure>> {
+export async function createCompany(
+  ports: Ports,
+  input: { name: string; currency: string; fiscalYearFirstMonth: number },
+  actor: string,
+): Promise<Outcome<CompanyView, Failure>> {
   if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
   return viewCompany(ports, await ports.companies.create(input, actor));
 }
@@ -28,11 +32,30 @@ export async function viewCompany(ports: Ports, companyId: number): Promise<Outc
   });
 }
 
-export async function setLayoutOptions(ports: Ports, companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
+export async function setLayoutOptions(
+  ports: Ports,
+  companyId: number,
+  options: LayoutOptions,
+  version: number,
+  actor: string,
+): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const set = await ports.companies.setLayoutOptions(companyId, options, version, actor);
   return set.ok ? succeed({ options, version: set.value }) : set;
+}
+
+/** Makes the fiscal year that holds the day, and those between it and the years already there. */
+export function makeYear(ports: Ports, companyId: number, day: string, actor: string): Promise<Outcome<FiscalYear[], Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    if (!isWithinReach(opened.value, day)) return fail({ code: 'day_out_of_reach', day });
+    const years = yearsToMake(opened.value, day);
+    if (years.length === 0) return succeed([]);
+    const made = await ports.companies.makeYears(companyId, years, opened.value.company.structureVersion, actor);
+    return made.ok ? succeed(years) : made;
+  });
 }
 
 /** Years that must be made so that the day stands in one and no gap is left to those already there. */

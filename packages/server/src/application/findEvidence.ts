@@ -1,7 +1,21 @@
-import { balanceAt, climb, contributionsOf, fail, isIncomeOrExpense, layers, type LayoutKind, type Outcome, resultOf, shownSign, type Span, succeed, yearOf } from '@ivory-ladder/core';
+import {
+  balanceAt,
+  climb,
+  contributionsOf,
+  fail,
+  isIncomeOrExpense,
+  type LayoutKind,
+  layers,
+  type Outcome,
+  resultOf,
+  type Span,
+  shownSign,
+  succeed,
+  yearOf,
+} from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import { partialsFor, prepareStatement, type PreparedStatement, type SpanChoice } from './prepareStatement.ts';
 import type { Ports } from './ports.ts';
+import { type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
 
 export interface EvidenceChoice extends SpanChoice {
   readonly column: number;
@@ -52,7 +66,14 @@ export async function findEvidence(ports: Ports, companyId: number, kind: Layout
   if (choice.account === undefined) {
     const carried = parts.results.map(({ key, net }) => ({ caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key, net }));
     const isResult = line.kind === 'result' && line.of === 'year_to_date';
-    return succeed({ ...base, caption: captionOfTotal(line), amount: shown(lineAt), accounts: isResult ? incomeAccounts(prepared.value, run.net) : accounts, carried: isResult ? [] : carried, entryCount: 0 });
+    return succeed({
+      ...base,
+      caption: captionOfTotal(line),
+      amount: shown(lineAt),
+      accounts: isResult ? incomeAccounts(prepared.value, run.net) : accounts,
+      carried: isResult ? [] : carried,
+      entryCount: 0,
+    });
   }
   const account = byId.get(choice.account);
   if (!account) return fail({ code: 'account_unknown', accountId: choice.account });

@@ -1,10 +1,8 @@
-import {
-  checkPlaces, comparisonSpan, fail, layers, movementOver, type Outcome, type Place, type PlaceSide, type Span, succeed,
-} from '@ivory-ladder/core';
+import { checkPlaces, comparisonSpan, fail, layers, movementOver, type Outcome, type Place, type PlaceSide, type Span, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import { balancesFor, comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 import type { Books, PlaceChange, Ports } from './ports.ts';
+import { balancesFor, comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
 export interface PlacementOverview {
   readonly books: Books;
@@ -33,7 +31,14 @@ export async function viewPlacement(ports: Ports, companyId: number, choice: Spa
     const balances = balancesFor(books, day, partial).net;
     return balances.map((amount, account) => (books.traits.resets[account] === 1 ? (moved[account] as bigint) : amount));
   };
-  return succeed({ books, span, comparative: income, balanceComparative: balance.lastDay, amounts: measured(span, span.lastDay), comparatives: measured(income, balance.lastDay) });
+  return succeed({
+    books,
+    span,
+    comparative: income,
+    balanceComparative: balance.lastDay,
+    amounts: measured(span, span.lastDay),
+    comparatives: measured(income, balance.lastDay),
+  });
 }
 
 type PlaceFields = { side: PlaceSide; categoryId: number };
@@ -51,7 +56,13 @@ export function changePlaces(ports: Ports, companyId: number, changes: readonly 
       if (!account) return fail({ code: 'account_unknown', accountId });
       const checked = checkPlaces(account, after, books.categoryTree);
       if (!checked.ok) return checked;
-      if (!samePlaces(before, books.places.filter((place) => place.accountId === accountId))) conflicts.push(accountId);
+      if (
+        !samePlaces(
+          before,
+          books.places.filter((place) => place.accountId === accountId),
+        )
+      )
+        conflicts.push(accountId);
     }
     if (conflicts.length > 0) return fail({ code: 'place_conflict', accountIds: conflicts });
     return ports.placement.setPlaces(companyId, changes, books.company.structureVersion, actor);
@@ -59,7 +70,10 @@ export function changePlaces(ports: Ports, companyId: number, changes: readonly 
 }
 
 function samePlaces(a: readonly PlaceFields[], b: readonly (Place | PlaceFields)[]): boolean {
-  const text = (places: readonly PlaceFields[]): string => places.map(({ side, categoryId }) => `${side}:${categoryId}`).sort().join();
+  const text = (places: readonly PlaceFields[]): string =>
+    places
+      .map(({ side, categoryId }) => `${side}:${categoryId}`)
+      .sort()
+      .join();
   return text(a) === text(b);
 }
-

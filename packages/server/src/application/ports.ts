@@ -1,6 +1,26 @@
-import type { Account, AccountTraits, AccountTree, Category, CategoryTree, Cube, Currency, Day, DigitOrder, FigureKind, FiscalCalendar, FiscalYear, GrossVector, Layer, LayoutOptions, Place, PlaceSide, Portions, Position } from '@ivory-ladder/core';
+import type {
+  Account,
+  AccountTraits,
+  AccountTree,
+  Category,
+  CategoryTree,
+  Cube,
+  Currency,
+  Day,
+  DigitOrder,
+  FigureKind,
+  FiscalCalendar,
+  FiscalYear,
+  GrossVector,
+  Layer,
+  LayoutOptions,
+  Outcome,
+  Place,
+  PlaceSide,
+  Portions,
+  Position,
+} from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Outcome } from '@ivory-ladder/core';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -86,7 +106,12 @@ export interface TrialBalancePlan {
   /** Category paths to find or make, and the account numbers to place there. */
   readonly places: readonly { readonly element: Account['element']; readonly path: readonly string[]; readonly numbers: readonly string[] }[];
   /** Lines by account number, since some accounts are only made with the plan. */
-  readonly entries: readonly { readonly date: Day; readonly closesYear: number | null; readonly description: string; readonly lines: readonly { readonly number: string; readonly net: bigint }[] }[];
+  readonly entries: readonly {
+    readonly date: Day;
+    readonly closesYear: number | null;
+    readonly description: string;
+    readonly lines: readonly { readonly number: string; readonly net: bigint }[];
+  }[];
   readonly withdraw: readonly number[];
   /** Whether the trial balance is remembered though nothing is posted. */
   readonly remember: boolean;
@@ -119,7 +144,14 @@ export interface EntryRecord {
   readonly reversesEntryId: number | null;
   readonly postedAt: string;
   readonly postedBy: string;
-  readonly lines: readonly { readonly accountId: number; readonly number: string; readonly name: string; readonly debit: bigint; readonly credit: bigint; readonly text: string }[];
+  readonly lines: readonly {
+    readonly accountId: number;
+    readonly number: string;
+    readonly name: string;
+    readonly debit: bigint;
+    readonly credit: bigint;
+    readonly text: string;
+  }[];
 }
 
 export interface AccountLineRecord {
@@ -172,6 +204,7 @@ export interface CategoryFields {
 export interface CompanyStore {
   list(): Promise<{ id: number; name: string; currency: string }[]>;
   create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<number>;
+  makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>>;
 }
 
@@ -180,7 +213,12 @@ export interface LedgerStore {
   books(companyId: number): Promise<Books | null>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
   linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
-  post(companyId: number, entry: NewEntry, period: { year: number; number: number }, request: Request): Promise<Outcome<PostedEntry & { revision: number }, Failure>>;
+  post(
+    companyId: number,
+    entry: NewEntry,
+    period: { year: number; number: number },
+    request: Request,
+  ): Promise<Outcome<PostedEntry & { revision: number }, Failure>>;
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   /** What a request with this key did before, if it was made. */
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;
@@ -194,7 +232,15 @@ export interface LedgerStore {
 export interface PlacementStore {
   setPlaces(companyId: number, changes: readonly PlaceChange[], expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
   addCategory(companyId: number, fields: CategoryFields, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
-  changeCategory(companyId: number, categoryId: number, version: number, fields: CategoryFields, order: readonly number[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  changeCategory(
+    companyId: number,
+    categoryId: number,
+    version: number,
+    fields: CategoryFields,
+    order: readonly number[],
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
   deleteCategory(companyId: number, categoryId: number, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
 }
 

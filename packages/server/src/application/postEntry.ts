@@ -2,7 +2,7 @@ import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/cor
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { NewEntry, PostedEntry, Ports, Request } from './ports.ts';
+import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports.ts';
 
 export interface EntryDraft {
   readonly date: string;
@@ -12,7 +12,12 @@ export interface EntryDraft {
 }
 
 /** Debits equal credits in the company's currency, or it does not post. */
-export async function postEntry(ports: Ports, companyId: number, draft: EntryDraft, request: Request): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+export async function postEntry(
+  ports: Ports,
+  companyId: number,
+  draft: EntryDraft,
+  request: Request,
+): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
@@ -27,4 +32,17 @@ export async function postEntry(ports: Ports, companyId: number, draft: EntryDra
   }
   const entry: NewEntry = { ...draft, source: 'manual', closesYear: null, reversesEntryId: null };
   return ports.ledger.post(companyId, entry, period, request);
+}
+
+/** An entry of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */
+export async function postDemoEntry(
+  ports: Ports,
+  books: Books,
+  { date, description, layer, lines }: EntryDraft,
+  actor: string,
+): Promise<Outcome<PostedEntry, Failure>> {
+  const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
+  if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
+  const entry: NewEntry = { date, description, layer, lines, source: 'demo', closesYear: null, reversesEntryId: null };
+  return ports.ledger.post(books.company.id, entry, period, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) });
 }

@@ -5,7 +5,13 @@ import type { Ports, PostingOutcome, Request } from './ports.ts';
 import { type RehearsalAnswers, rehearseTrialBalance } from './rehearseTrialBalance.ts';
 
 /** Posts what the rehearsal shows, whole or not at all; the same file twice posts nothing. */
-export function postTrialBalance(ports: Ports, companyId: number, fileId: number, answers: RehearsalAnswers, request: Request): Promise<Outcome<PostingOutcome, Failure>> {
+export function postTrialBalance(
+  ports: Ports,
+  companyId: number,
+  fileId: number,
+  answers: RehearsalAnswers,
+  request: Request,
+): Promise<Outcome<PostingOutcome, Failure>> {
   return withFreshBooks(async () => {
     const before = await ports.ledger.earlierOutcome(companyId, request);
     if (before) return before as Outcome<PostingOutcome, Failure>;

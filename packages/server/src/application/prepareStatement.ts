@@ -1,6 +1,29 @@
 import {
-  balanceAt, type BalanceVector, columnsFor, type Comparison, type CompiledLayout, comparisonSpan, compileLayout, type Day, fail, generateBalanceSheet, generateIncomeStatement,
-  layers, type LayoutKind, movementOver, type Outcome, type PartialLines, positionAt, positionBefore, type PresentedAccount, resultOf, type RunColumn, runColumn, type Span, type StatementColumn, succeed,
+  type BalanceVector,
+  balanceAt,
+  type Comparison,
+  type CompiledLayout,
+  columnsFor,
+  comparisonSpan,
+  compileLayout,
+  type Day,
+  fail,
+  generateBalanceSheet,
+  generateIncomeStatement,
+  type LayoutKind,
+  layers,
+  movementOver,
+  type Outcome,
+  type PartialLines,
+  type PresentedAccount,
+  positionAt,
+  positionBefore,
+  type RunColumn,
+  resultOf,
+  runColumn,
+  type Span,
+  type StatementColumn,
+  succeed,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -51,7 +74,10 @@ export function comparisonOf(choice: SpanChoice): Outcome<Comparison, Failure> {
 /** Lines inside periods for every day that a run needs; nothing is asked where all days end a period. */
 export async function partialsFor({ ledger }: Pick<Ports, 'ledger'>, books: Books, spans: readonly Span[]): Promise<PartialLines> {
   const positions = spans.flatMap((span) => [positionAt(books.cube.calendar, span.lastDay), positionBefore(books.cube.calendar, span.firstDay)]);
-  return ledger.linesWithin(books, positions.filter((position) => position.partialFrom !== null));
+  return ledger.linesWithin(
+    books,
+    positions.filter((position) => position.partialFrom !== null),
+  );
 }
 
 export function balancesFor(books: Books, day: Day, partial: PartialLines): BalanceVector {
@@ -64,7 +90,11 @@ export function runBalances(compiled: CompiledLayout, books: Books, balances: Ba
 }
 
 export function accountsInOrder(books: Books): PresentedAccount[] {
-  return books.tree.order.map((account, at) => ({ account, index: books.cube.indexOf.get(account.id) as number, isParent: books.tree.isParent[at] as boolean }));
+  return books.tree.order.map((account, at) => ({
+    account,
+    index: books.cube.indexOf.get(account.id) as number,
+    isParent: books.tree.isParent[at] as boolean,
+  }));
 }
 
 export async function prepareStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: SpanChoice): Promise<Outcome<PreparedStatement, Failure>> {

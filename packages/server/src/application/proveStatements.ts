@@ -1,10 +1,24 @@
 import {
-  comparisonSpan, coverageOf, findAgainstNormalSide, findPostingsOnParents, isInScope, type Outcome, type Proof, type ProofAccount, proveAllotted, proveBalanceSheet, proveCoverage, proveProfit, proveTrialBalance, type Span, succeed,
+  comparisonSpan,
+  coverageOf,
+  findAgainstNormalSide,
+  findPostingsOnParents,
+  isInScope,
+  type Outcome,
+  type Proof,
+  type ProofAccount,
+  proveAllotted,
+  proveBalanceSheet,
+  proveCoverage,
+  proveProfit,
+  proveTrialBalance,
+  type Span,
+  succeed,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
 import type { Books, Ports } from './ports.ts';
+import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
 
 export interface Proofs {
   readonly books: Books;
@@ -34,7 +48,13 @@ export async function proveStatements(ports: Ports, companyId: number, choice: S
   const accounts = accountsInOrder(books);
   const current = columns[0] as (typeof columns)[number];
   const coverage = (['balance_sheet', 'income_statement'] as const).map((kind) =>
-    coverageOf(kind, accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent })), layouts[kind].lineOfDebit, layouts[kind].lineOfCredit, current.net),
+    coverageOf(
+      kind,
+      accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent })),
+      layouts[kind].lineOfDebit,
+      layouts[kind].lineOfCredit,
+      current.net,
+    ),
   );
   const atFault = (kind: 'balance_sheet' | 'income_statement'): ProofAccount[] =>
     coverage

@@ -1,4 +1,16 @@
-import { type ColumnMap, type ColumnMeaning, detectReading, type Element, type Outcome, type Reading, readTrialBalance, succeed, textOf, type TrialBalanceFile, fail } from '@ivory-ladder/core';
+import {
+  type ColumnMap,
+  type ColumnMeaning,
+  detectReading,
+  type Element,
+  fail,
+  type Outcome,
+  type Reading,
+  readTrialBalance,
+  succeed,
+  type TrialBalanceFile,
+  textOf,
+} from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import type { Books, Ports, TableChoices, TableFormat } from './ports.ts';
 
@@ -44,8 +56,12 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
 function correctReading(rows: Parameters<typeof detectReading>[0], name: string, answers: ReadingAnswers): Reading {
   const detected = detectReading(answers.headingRow === undefined ? rows : withHeadingAt(rows, answers.headingRow), name);
   const headingRow = answers.headingRow === undefined ? detected.headingRow : answers.headingRow === 0 ? null : answers.headingRow - 1;
-  const columns: ColumnMap = answers.columns ? (Object.fromEntries(Object.entries(answers.columns).filter(([, column]) => column !== undefined)) as ColumnMap) : detected.columns;
-  const amounts = answers.amounts ?? (columns.debit !== undefined && columns.credit !== undefined ? 'debit_and_credit' : detected.amounts === 'debit_and_credit' ? 'signed' : detected.amounts);
+  const columns: ColumnMap = answers.columns
+    ? (Object.fromEntries(Object.entries(answers.columns).filter(([, column]) => column !== undefined)) as ColumnMap)
+    : detected.columns;
+  const amounts =
+    answers.amounts ??
+    (columns.debit !== undefined && columns.credit !== undefined ? 'debit_and_credit' : detected.amounts === 'debit_and_credit' ? 'signed' : detected.amounts);
   return { ...detected, headingRow, columns, amounts, decimalSign: answers.decimalSign ?? detected.decimalSign };
 }
 

@@ -1,12 +1,33 @@
 import {
-  type AccountTraits, addDays, type Day, deriveEntries, type FigureKind, findCategoryPath, isIncomeOrExpense, keepLaterBalances, ledgerBefore, type LedgerBefore, makeCalendar, type MetLedger, naturalSide, type Outcome,
-  pathOf, positionAt, positionBefore, proposeFigureKind, proposeRetainedEarnings, type ProposedEntry, succeed, type TrialBalanceRow, yearOf,
+  type AccountTraits,
+  addDays,
+  type Day,
+  deriveEntries,
+  type FigureKind,
+  findCategoryPath,
+  isIncomeOrExpense,
+  keepLaterBalances,
+  type LedgerBefore,
+  ledgerBefore,
+  type MetLedger,
+  makeCalendar,
+  naturalSide,
+  type Outcome,
+  type ProposedEntry,
+  pathOf,
+  positionAt,
+  positionBefore,
+  proposeFigureKind,
+  proposeRetainedEarnings,
+  succeed,
+  type TrialBalanceRow,
+  yearOf,
 } from '@ivory-ladder/core';
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, BroughtInRecord, OpenAdjustment, Ports, TrialBalancePlan } from './ports.ts';
-import { type ReadFile, readTrialBalanceFile, type ReadingAnswers } from './readTrialBalanceFile.ts';
+import { type ReadFile, type ReadingAnswers, readTrialBalanceFile } from './readTrialBalanceFile.ts';
 
 export interface RehearsalAnswers extends ReadingAnswers {
   readonly date?: Day | undefined;
@@ -84,7 +105,12 @@ export async function rehearseTrialBalance(ports: Ports, companyId: number, file
     const standing = account ? standingOf(books, account.id) : [];
     const at = field.at.get(row.number);
     const before = at === undefined ? undefined : worked?.before.balance[at];
-    const difference = at !== undefined && isReadable && worked?.isDerived ? (differences?.[at] ?? 0n) : row.amount !== null && before !== undefined && worked?.figures.kind === 'year_to_date' ? row.amount - before : null;
+    const difference =
+      at !== undefined && isReadable && worked?.isDerived
+        ? (differences?.[at] ?? 0n)
+        : row.amount !== null && before !== undefined && worked?.figures.kind === 'year_to_date'
+          ? row.amount - before
+          : null;
     return { ...row, isNew: !account, placedIn: standing.length > 0 ? standing : row.categoryPath, difference };
   });
   const newCategories = places.flatMap(({ element, path }) => {
@@ -107,7 +133,10 @@ export async function rehearseTrialBalance(ports: Ports, companyId: number, file
     placedByFile: places.reduce((count, { numbers }) => count + numbers.length, 0),
     retainedEarningsMoves: field.traits.retainedEarnings < 0 ? 0n : (differences?.[field.traits.retainedEarnings] ?? 0n),
     blockers: blockers.list,
-    plan: worked && blockers.list.length === 0 && date !== null ? planOf(books, field, file.rows, fileId, date, worked, places, retained.number, answers.withdraw, read.value.fileName) : null,
+    plan:
+      worked && blockers.list.length === 0 && date !== null
+        ? planOf(books, field, file.rows, fileId, date, worked, places, retained.number, answers.withdraw, read.value.fileName)
+        : null,
   });
 }
 
@@ -123,8 +152,15 @@ function missingColumns({ reading: { columns, amounts } }: ReadFile): number {
   return needed.filter((meaning) => columns[meaning] === undefined).length;
 }
 
-function chooseRetainedEarnings(books: Books, rows: readonly TrialBalanceRow[], answer: string | null | undefined): { number: string | null; proposed: boolean } {
-  const known = new Map<string, TrialBalanceRow['element']>([...books.accounts.map((account) => [account.number, account.element] as const), ...rows.map((row) => [row.number, row.element] as const)]);
+function chooseRetainedEarnings(
+  books: Books,
+  rows: readonly TrialBalanceRow[],
+  answer: string | null | undefined,
+): { number: string | null; proposed: boolean } {
+  const known = new Map<string, TrialBalanceRow['element']>([
+    ...books.accounts.map((account) => [account.number, account.element] as const),
+    ...rows.map((row) => [row.number, row.element] as const),
+  ]);
   if (answer !== undefined) return { number: answer !== null && known.get(answer) === 'equity' ? answer : null, proposed: false };
   const current = books.accounts.find((account) => account.id === books.retainedEarningsId);
   if (current) return { number: current.number, proposed: false };
@@ -159,14 +195,24 @@ interface Worked {
   readonly earlier: readonly BroughtInRecord[];
 }
 
-async function workOut(ports: Ports, books: Books, field: Field, rows: readonly TrialBalanceRow[], date: Day, answers: RehearsalAnswers, blockers: Blockers): Promise<Worked> {
+async function workOut(
+  ports: Ports,
+  books: Books,
+  field: Field,
+  rows: readonly TrialBalanceRow[],
+  date: Day,
+  answers: RehearsalAnswers,
+  blockers: Blockers,
+): Promise<Worked> {
   const { traits } = field;
   const calendar = makeCalendar([...books.calendar.periods, ...yearsToMake(books, date).flatMap((year) => year.periods)]);
   const year = yearOf(calendar, date);
   if (!year) throw new Error(`no fiscal year was made for ${date}`);
   const brought = await ports.ledger.broughtIn(books.company.id);
   const kinds = candidateKinds(brought, calendar.years[0]?.firstDay ?? date, year.firstDay, date, answers.figures);
-  const needed = kinds.flatMap((kind) => (kind.kind === 'period' ? [positionBefore(books.calendar, kind.firstDay)] : kind.kind === 'cumulative' ? [positionAt(books.calendar, kind.since)] : []));
+  const needed = kinds.flatMap((kind) =>
+    kind.kind === 'period' ? [positionBefore(books.calendar, kind.firstDay)] : kind.kind === 'cumulative' ? [positionAt(books.calendar, kind.since)] : [],
+  );
   const partial = await ports.ledger.linesWithin(books, [positionAt(books.calendar, date), ...needed]);
   const met: MetLedger = { cube: books.cube, calendar, resets: traits.resets, retainedEarnings: traits.retainedEarnings, partial };
   const figures = new BigInt64Array(field.numbers.length);
@@ -184,7 +230,17 @@ async function workOut(ports: Ports, books: Books, field: Field, rows: readonly 
   const derived = deriveEntries({ day: date, figures, leftAlone, kind }, before, traits);
   const later = new Map(brought.filter((file) => file.day > date).map((file) => [file.day, { day: file.day, kind: file.figures }]));
   if (!derived.ok && derived.failure.code !== 'out_of_balance') blockers.add(derived.failure.code, 1);
-  const entries = derived.ok ? [...derived.value, ...keepLaterBalances(derived.value, [...later.values()].sort((a, b) => (a.day < b.day ? -1 : 1)), calendar, traits)] : [];
+  const entries = derived.ok
+    ? [
+        ...derived.value,
+        ...keepLaterBalances(
+          derived.value,
+          [...later.values()].sort((a, b) => (a.day < b.day ? -1 : 1)),
+          calendar,
+          traits,
+        ),
+      ]
+    : [];
   const adjustments = await ports.ledger.openAdjustments(books.company.id, date);
   const unknown = answers.withdraw.filter((id) => !adjustments.some(({ entryId }) => entryId === id));
   blockers.add('adjustment_gone', unknown.length);
@@ -222,7 +278,10 @@ function standingOf(books: Books, accountId: number): string[] {
 }
 
 /** Accounts that the file itself places and that stand nowhere yet, by category path. */
-function placesOf(books: Books, rows: readonly TrialBalanceRow[]): { element: NonNullable<TrialBalanceRow['element']>; path: readonly string[]; numbers: string[] }[] {
+function placesOf(
+  books: Books,
+  rows: readonly TrialBalanceRow[],
+): { element: NonNullable<TrialBalanceRow['element']>; path: readonly string[]; numbers: string[] }[] {
   const charted = new Map(books.accounts.map((account) => [account.number, account.id]));
   const places = new Map<string, { element: NonNullable<TrialBalanceRow['element']>; path: readonly string[]; numbers: string[] }>();
   for (const { number, element, categoryPath } of rows) {
@@ -237,7 +296,16 @@ function placesOf(books: Books, rows: readonly TrialBalanceRow[]): { element: No
 }
 
 function planOf(
-  books: Books, field: Field, rows: readonly TrialBalanceRow[], fileId: number, date: Day, worked: Worked, places: TrialBalancePlan['places'], retainedEarnings: string | null, withdraw: readonly number[], fileName: string,
+  books: Books,
+  field: Field,
+  rows: readonly TrialBalanceRow[],
+  fileId: number,
+  date: Day,
+  worked: Worked,
+  places: TrialBalancePlan['places'],
+  retainedEarnings: string | null,
+  withdraw: readonly number[],
+  fileName: string,
 ): TrialBalancePlan {
   const charted = new Set(books.accounts.map((account) => account.number));
   return {
@@ -263,7 +331,8 @@ function planOf(
   };
 }
 
-const contraName = /accumulated (depreciation|amorti[sz]ation|impairment)|allowance for|provision for (bad|doubtful)|discounts? (allowed|given)|treasury shares|drawings|dividends? (paid|declared)/i;
+const contraName =
+  /accumulated (depreciation|amorti[sz]ation|impairment)|allowance for|provision for (bad|doubtful)|discounts? (allowed|given)|treasury shares|drawings|dividends? (paid|declared)/i;
 
 /** A contra account keeps its element and has the other side; told by its name, and by a balance that agrees. */
 function normalSideOf(element: NonNullable<TrialBalanceRow['element']>, name: string, amount: bigint | null): 'debit' | 'credit' {
@@ -284,4 +353,3 @@ function describe(entry: ProposedEntry, date: Day, fileName: string): string {
       return `Keeps the closing of the year after the trial balance at ${date}: ${fileName}`;
   }
 }
-

@@ -1,7 +1,7 @@
 import { type Detail, type LayoutKind, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import { prepareStatement, type PreparedStatement, type SpanChoice } from './prepareStatement.ts';
 import type { Ports } from './ports.ts';
+import { type PreparedStatement, prepareStatement, type SpanChoice } from './prepareStatement.ts';
 
 export interface StatementChoice extends SpanChoice {
   readonly detail: number | 'accounts';

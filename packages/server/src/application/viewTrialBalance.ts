@@ -1,8 +1,19 @@
-import { addDays, balanceAt, layers, movementOver, type Outcome, positionAt, positionBefore, succeed, type Span, type PartialLines, type Layer } from '@ivory-ladder/core';
+import {
+  balanceAt,
+  type Layer,
+  layers,
+  movementOver,
+  type Outcome,
+  type PartialLines,
+  positionAt,
+  positionBefore,
+  type Span,
+  succeed,
+} from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 import type { Books, Ports } from './ports.ts';
+import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
 export interface TrialBalanceLine {
   readonly index: number;
@@ -28,7 +39,7 @@ export async function viewTrialBalance(ports: Ports, companyId: number, choice: 
   const books = opened.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const partial = await partialsFor(ports, books, [span]);
-  const opening = balanceAt(books.cube, books.traits, layers, addDays(span.firstDay, -1), partial);
+  const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true });
   const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial);
   const movement = movementOver(books.cube, layers, span, partial);
   const gross = grossMovement(books, span, partial);
@@ -43,7 +54,10 @@ export async function viewTrialBalance(ports: Ports, companyId: number, choice: 
 function grossMovement({ cube }: Books, span: Span, partial: PartialLines): { debit: BigInt64Array; credit: BigInt64Array } {
   const accounts = cube.accountIds.length;
   const sums = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
-  for (const [position, sign] of [[positionAt(cube.calendar, span.lastDay), 1n], [positionBefore(cube.calendar, span.firstDay), -1n]] as const)
+  for (const [position, sign] of [
+    [positionAt(cube.calendar, span.lastDay), 1n],
+    [positionBefore(cube.calendar, span.firstDay), -1n],
+  ] as const)
     for (const layer of layers as readonly Layer[])
       for (const side of ['debit', 'credit'] as const) {
         const book = cube.books[layer].ordinary[side];
@@ -55,4 +69,3 @@ function grossMovement({ cube }: Books, span: Span, partial: PartialLines): { de
       }
   return sums;
 }
-

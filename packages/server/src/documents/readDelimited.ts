@@ -43,7 +43,10 @@ function detectEncoding(content: Buffer): 'utf-8' | 'utf-16le' | 'windows-1252' 
 
 /** The separator that gives most lines the same number of columns, and at least two. */
 function detectSeparator(text: string): (typeof separators)[number] {
-  const lines = text.split(/\r\n|\r|\n/).filter((line) => line.trim() !== '').slice(0, 200);
+  const lines = text
+    .split(/\r\n|\r|\n/)
+    .filter((line) => line.trim() !== '')
+    .slice(0, 200);
   let best: (typeof separators)[number] = ',';
   let most = 0;
   for (const separator of separators) {

@@ -12,7 +12,8 @@ export function recogniseFile(content: Buffer): Outcome<FileKind, Failure> {
   if (startsWith(content, [0x50, 0x4b, 0x03, 0x04])) return content.includes('xl/') ? succeed('workbook') : refuse('document');
   if (content.subarray(0, 1024).includes('%PDF-')) return refuse('pdf');
   if (startsWith(content, [0xd0, 0xcf, 0x11, 0xe0])) return refuse('old_workbook');
-  if (startsWith(content, [0x89, 0x50, 0x4e, 0x47]) || startsWith(content, [0xff, 0xd8, 0xff]) || startsWith(content, [0x47, 0x49, 0x46, 0x38])) return refuse('picture');
+  if (startsWith(content, [0x89, 0x50, 0x4e, 0x47]) || startsWith(content, [0xff, 0xd8, 0xff]) || startsWith(content, [0x47, 0x49, 0x46, 0x38]))
+    return refuse('picture');
   if (startsWith(content, [0xff, 0xfe])) return succeed('delimited');
   const head = content.subarray(0, 65_536);
   const odd = head.reduce((count, byte) => (byte < 9 || (byte > 13 && byte < 32 && byte !== 27) ? count + 1 : count), 0);

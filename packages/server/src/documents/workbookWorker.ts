@@ -17,7 +17,13 @@ export interface WorkbookCells {
 async function readCells(content: Buffer, wanted: string | undefined): Promise<Outcome<WorkbookCells, Failure>> {
   const inspected = await inspectArchive(content);
   if (!inspected.ok) return inspected;
-  const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([content]), { entries: 'ignore', sharedStrings: 'cache', styles: 'cache', hyperlinks: 'ignore', worksheets: 'emit' });
+  const reader = new ExcelJS.stream.xlsx.WorkbookReader(Readable.from([content]), {
+    entries: 'ignore',
+    sharedStrings: 'cache',
+    styles: 'cache',
+    hyperlinks: 'ignore',
+    worksheets: 'emit',
+  });
   const sheets: string[] = [];
   let chosen: { name: string; rows: WorkbookCell[][] } | null = null;
   let cells = 0;

@@ -16,11 +16,27 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   workbook.creator = 'Ivory Ladder';
   const sheet = workbook.addWorksheet(heading.title, {
     properties: { outlineLevelRow: 0, outlineLevelCol: 0 },
-    pageSetup: { paperSize: 9, orientation: columns.length > 4 ? 'landscape' : 'portrait', fitToPage: true, fitToWidth: 1, fitToHeight: 0, horizontalCentered: true },
+    pageSetup: {
+      paperSize: 9,
+      orientation: columns.length > 4 ? 'landscape' : 'portrait',
+      fitToPage: true,
+      fitToWidth: 1,
+      fitToHeight: 0,
+      horizontalCentered: true,
+    },
     views: [{ state: 'frozen', xSplit: 1, ySplit: firstRow - 1, showGridLines: false }],
   });
   sheet.properties.outlineProperties = { summaryBelow: false, summaryRight: false };
-  sheet.headerFooter = { oddFooter: '&L&8&F&R&8&P / &N', evenFooter: '', oddHeader: '', evenHeader: '', firstFooter: '', firstHeader: '', differentFirst: false, differentOddEven: false };
+  sheet.headerFooter = {
+    oddFooter: '&L&8&F&R&8&P / &N',
+    evenFooter: '',
+    oddHeader: '',
+    evenHeader: '',
+    firstFooter: '',
+    firstHeader: '',
+    differentFirst: false,
+    differentOddEven: false,
+  };
   sheet.pageSetup.printTitlesRow = `1:${firstRow - 1}`;
   sheet.getCell('A1').value = heading.company;
   sheet.getCell('A1').font = { name: 'Georgia', size: 12, color: ink };
@@ -74,7 +90,9 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
     cell.numFmt = column.kind === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_)' : amountFormat(books.company.currency.exponent);
-    if (column.kind === 'amount') cell.value = row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
+    if (column.kind === 'amount')
+      cell.value =
+        row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
     else {
       const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
       cell.value =

@@ -1,4 +1,18 @@
-import type { BroughtInList, Company, CompanyList, EntryBody, EvidenceBody, PlacementView, PostingBody, ProofList, RehearsalBody, StatementBody, TrialBalanceViewBody, AccountLines, CategoryBody } from '@ivory-ladder/contract';
+import type {
+  AccountLines,
+  BroughtInList,
+  CategoryBody,
+  Company,
+  CompanyList,
+  EntryBody,
+  EvidenceBody,
+  PlacementView,
+  PostingBody,
+  ProofList,
+  RehearsalBody,
+  StatementBody,
+  TrialBalanceViewBody,
+} from '@ivory-ladder/contract';
 import type { Proof } from '@ivory-ladder/core';
 import type { CompanyView } from '../application/companies.ts';
 import type { Evidence } from '../application/findEvidence.ts';
@@ -24,7 +38,13 @@ export function toCompany({ books, years, lastEntryDay, unplaced }: CompanyView)
     fiscalYearFirstMonth: company.fiscalYearFirstMonth,
     revision: company.revision,
     retainedEarningsAccountId: books.retainedEarningsId,
-    years: years.map((year) => ({ year: year.year, name: year.name, firstDay: year.firstDay, lastDay: year.lastDay, periods: year.periods.map(({ number, firstDay, lastDay }) => ({ number, firstDay, lastDay })) })),
+    years: years.map((year) => ({
+      year: year.year,
+      name: year.name,
+      firstDay: year.firstDay,
+      lastDay: year.lastDay,
+      periods: year.periods.map(({ number, firstDay, lastDay }) => ({ number, firstDay, lastDay })),
+    })),
     lastEntryDay,
     accounts: books.accounts.length,
     unplaced,
@@ -48,7 +68,13 @@ export function toPlacement({ books, span, comparative, balanceComparative, amou
       const index = books.cube.indexOf.get(account.id) as number;
       const { id, number, name, element, normalSide, parentId, role } = account;
       return {
-        id, number, name, element, normalSide, parentId, role,
+        id,
+        number,
+        name,
+        element,
+        normalSide,
+        parentId,
+        role,
         isParent: books.tree.isParent[at] as boolean,
         places: placesOf.get(id) ?? [],
         amount: text(amounts[index] as bigint),
@@ -68,8 +94,20 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
     title: compiled.layout.title,
     currency: books.company.currency.code,
     exponent: books.company.currency.exponent,
-    columns: columns.map((column) => (column.kind === 'amount' ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay } : column)),
-    rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({ key, lineKey, accountId, role, caption, depth, opens, open, values: values.map((value) => (value === null ? null : text(value))) })),
+    columns: columns.map((column) =>
+      column.kind === 'amount' ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay } : column,
+    ),
+    rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({
+      key,
+      lineKey,
+      accountId,
+      role,
+      caption,
+      depth,
+      opens,
+      open,
+      values: values.map((value) => (value === null ? null : text(value))),
+    })),
     rungs,
     revision: books.cube.revision,
   };
@@ -111,8 +149,17 @@ export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView):
     accounts: books.tree.order.map((account, at) => {
       const line = lines[at] as TrialBalanceView['lines'][number];
       return {
-        id: account.id, number: account.number, name: account.name, element: account.element, depth: books.tree.depth[at] as number, isParent: books.tree.isParent[at] as boolean,
-        opening: text(line.opening), debit: text(line.debit), credit: text(line.credit), carried: text(line.carried), closing: text(line.closing),
+        id: account.id,
+        number: account.number,
+        name: account.name,
+        element: account.element,
+        depth: books.tree.depth[at] as number,
+        isParent: books.tree.isParent[at] as boolean,
+        opening: text(line.opening),
+        debit: text(line.debit),
+        credit: text(line.credit),
+        carried: text(line.carried),
+        closing: text(line.closing),
       };
     }),
     notAllotted: text(notAllotted),
@@ -121,7 +168,11 @@ export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView):
 }
 
 export function toEntry(entry: EntryRecord): EntryBody {
-  return { ...entry, postedAt: `${entry.postedAt.replace(' ', 'T')}Z`, lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })) };
+  return {
+    ...entry,
+    postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
+    lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })),
+  };
 }
 
 export function toAccountLines({ lines, total, next }: { lines: AccountLineRecord[]; total: number; next: string | null }): AccountLines {
@@ -148,8 +199,23 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
     retainedEarnings: rehearsal.retainedEarnings,
     retainedEarningsProposed: rehearsal.retainedEarningsProposed,
     rows: rehearsal.rows.map((row) => ({
-      row: row.row, number: row.number, name: row.name, element: row.element, parentNumber: row.parentNumber, categoryPath: [...row.categoryPath], isNew: row.isNew, placedIn: [...row.placedIn], found: row.found,
-      elementFrom: row.elementFrom === null ? null : typeof row.elementFrom === 'string' ? { from: row.elementFrom } : row.elementFrom.from === 'neighbours' ? { from: 'neighbours', numbers: [...row.elementFrom.numbers] } : row.elementFrom,
+      row: row.row,
+      number: row.number,
+      name: row.name,
+      element: row.element,
+      parentNumber: row.parentNumber,
+      categoryPath: [...row.categoryPath],
+      isNew: row.isNew,
+      placedIn: [...row.placedIn],
+      found: row.found,
+      elementFrom:
+        row.elementFrom === null
+          ? null
+          : typeof row.elementFrom === 'string'
+            ? { from: row.elementFrom }
+            : row.elementFrom.from === 'neighbours'
+              ? { from: 'neighbours', numbers: [...row.elementFrom.numbers] }
+              : row.elementFrom,
       amount: optional(row.amount),
       difference: optional(row.difference),
     })),
@@ -180,6 +246,14 @@ export function toPosting(outcome: PostingOutcome): PostingBody {
 
 export function toBroughtIn(files: readonly BroughtInRecord[]): BroughtInList {
   return {
-    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, entries }) => ({ id, fileName, date: day, figures, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy, entries: entries.map((entry) => ({ ...entry })) })),
+    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, entries }) => ({
+      id,
+      fileName,
+      date: day,
+      figures,
+      postedAt: `${postedAt.replace(' ', 'T')}Z`,
+      postedBy,
+      entries: entries.map((entry) => ({ ...entry })),
+    })),
   };
 }

@@ -22,7 +22,13 @@ export function createApp(ports: Ports, options: AppOptions): Express {
   app.use(secureHeaders);
   app.use((request, response, next) => guardHost(options.hosts())(request, response, next));
   app.use((request, response, next) => guardOrigin(options.hosts())(request, response, next));
-  app.use(pinoHttp({ logger: options.log, autoLogging: false, serializers: { req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url.split('?')[0] }) } }));
+  app.use(
+    pinoHttp({
+      logger: options.log,
+      autoLogging: false,
+      serializers: { req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url.split('?')[0] }) },
+    }),
+  );
   app.use('/api', compression({ level: 4 }), apiRoutes(ports, options));
   app.use(webAssets(options.webFolder));
   app.use(problemHandler(options.log));

@@ -34,7 +34,15 @@ export const secureHeaders: RequestHandler = (_request, response, next) => {
 
 export function contentSecurityPolicy(nonce: string): string {
   return [
-    "default-src 'self'", "script-src 'self'", `style-src 'self' 'nonce-${nonce}'`, "img-src 'self' blob:", "worker-src 'self'", "connect-src 'self'",
-    "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'", "form-action 'self'",
+    "default-src 'self'",
+    "script-src 'self'",
+    `style-src 'self' 'nonce-${nonce}'`,
+    "img-src 'self' blob:",
+    "worker-src 'self'",
+    "connect-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "frame-ancestors 'none'",
+    "form-action 'self'",
   ].join('; ');
 }

@@ -4,11 +4,26 @@ import type { Logger } from 'pino';
 import { ZodError } from 'zod';
 import type { Failure } from '../application/failure.ts';
 
-type HttpFailure = Failure | { code: 'request_invalid'; issues: { path: string; message: string }[] } | { code: 'host_refused' } | { code: 'origin_refused' } | { code: 'header_missing'; header: string } | { code: 'internal' } | { code: 'route_unknown' };
+type HttpFailure =
+  | Failure
+  | { code: 'request_invalid'; issues: { path: string; message: string }[] }
+  | { code: 'host_refused' }
+  | { code: 'origin_refused' }
+  | { code: 'header_missing'; header: string }
+  | { code: 'internal' }
+  | { code: 'route_unknown' };
 
 const conflicts = new Set(['version_conflict', 'place_conflict', 'ledger_moved_on', 'category_name_taken', 'category_not_empty', 'period_locked']);
 const statusOf: Readonly<Record<string, number>> = {
-  not_found: 404, route_unknown: 404, request_invalid: 400, host_refused: 421, origin_refused: 403, header_missing: 403, busy: 503, file_too_large: 413, internal: 500,
+  not_found: 404,
+  route_unknown: 404,
+  request_invalid: 400,
+  host_refused: 421,
+  origin_refused: 403,
+  header_missing: 403,
+  busy: 503,
+  file_too_large: 413,
+  internal: 500,
 };
 
 /** The one mapper from a failure to a problem document (RFC 9457). */
@@ -34,7 +49,8 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     }
     const { status, type, limit } = error as { status?: number; type?: string; limit?: number };
     if (type === 'entity.too.large') return sendProblem(response, { code: 'file_too_large', bytes: 0, limit: limit ?? 0 });
-    if (status !== undefined && status >= 400 && status < 500) return sendProblem(response, { code: 'request_invalid', issues: [{ path: '', message: type ?? 'malformed' }] });
+    if (status !== undefined && status >= 400 && status < 500)
+      return sendProblem(response, { code: 'request_invalid', issues: [{ path: '', message: type ?? 'malformed' }] });
     log.error({ err: error }, 'request failed');
     sendProblem(response, { code: 'internal' });
   };

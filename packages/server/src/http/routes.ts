@@ -1,15 +1,15 @@
 import { createHash } from 'node:crypto';
 import { describeApi, type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
 import { fail, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core';
-import { json, raw, type Request, type Response, Router } from 'express';
+import { json, type Request, type Response, Router, raw } from 'express';
 import { z } from 'zod';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
-import { createCompany, setLayoutOptions, viewCompany } from '../application/companies.ts';
+import { createCompany, makeYear, setLayoutOptions, viewCompany } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import { openBooks } from '../application/openBooks.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
-import type { Ports, Request as Asked } from '../application/ports.ts';
+import type { Request as Asked, Ports } from '../application/ports.ts';
 import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
@@ -81,16 +81,23 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   on('listCompanies', async () => succeed(answers.toCompanies(await ports.companies.list())));
   on('createCompany', async ({ body }) => map(await createCompany(ports, body, actor), answers.toCompany));
   on('getCompany', async ({ id }) => map(await viewCompany(ports, id('companyId')), answers.toCompany));
+  on('makeYear', async ({ id, body }) => {
+    const made = await makeYear(ports, id('companyId'), body.day, actor);
+    return made.ok ? map(await viewCompany(ports, id('companyId')), answers.toCompany) : made;
+  });
   on('getLayoutOptions', async ({ id }) => map(await openBooks(ports, id('companyId')), ({ options, optionsVersion }) => toOptions(options, optionsVersion)));
   on('setLayoutOptions', async ({ id, body: { version: expected, ...options } }) =>
-    map(await setLayoutOptions(ports, id('companyId'), options, expected, actor), ({ options: set, version: next }) => toOptions(set, next)));
+    map(await setLayoutOptions(ports, id('companyId'), options, expected, actor), ({ options: set, version: next }) => toOptions(set, next)),
+  );
   on('uploadTrialBalance', async ({ id, query, file }) => {
     const books = await openBooks(ports, id('companyId'));
     if (!books.ok) return books;
     if (file.length === 0) return fail({ code: 'file_not_a_table', found: 'empty' });
     return succeed({ fileId: await ports.files.keep(id('companyId'), query.name, file, actor) });
   });
-  on('rehearseTrialBalance', async ({ id, body }) => map(await rehearseTrialBalance(ports, id('companyId'), id('fileId'), body), (rehearsal) => answers.toRehearsal(id('fileId'), rehearsal)));
+  on('rehearseTrialBalance', async ({ id, body }) =>
+    map(await rehearseTrialBalance(ports, id('companyId'), id('fileId'), body), (rehearsal) => answers.toRehearsal(id('fileId'), rehearsal)),
+  );
   on('postTrialBalance', async ({ id, body, asked }) => map(await postTrialBalance(ports, id('companyId'), id('fileId'), body, asked), answers.toPosting));
   on('listBroughtIn', async ({ id }) => {
     const books = await openBooks(ports, id('companyId'));
@@ -123,7 +130,11 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   });
   on('postEntry', async ({ id, body, asked }) => {
     const lines = body.lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) }));
-    return map(await postEntry(ports, id('companyId'), { ...body, lines }, asked), ({ entryId, documentNumber, revision }) => ({ entryId, documentNumber, revision }));
+    return map(await postEntry(ports, id('companyId'), { ...body, lines }, asked), ({ entryId, documentNumber, revision }) => ({
+      entryId,
+      documentNumber,
+      revision,
+    }));
   });
 
   const description = describeApi(version);
@@ -132,8 +143,11 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   return router;
 }
 
-const toOptions = (options: { subtotalsOff: readonly string[]; result: 'own_line' | 'within_retained_earnings' }, version: number) =>
-  ({ subtotalsOff: [...options.subtotalsOff] as z.output<typeof operations.getLayoutOptions.answer>['subtotalsOff'], result: options.result, version });
+const toOptions = (options: { subtotalsOff: readonly string[]; result: 'own_line' | 'within_retained_earnings' }, version: number) => ({
+  subtotalsOff: [...options.subtotalsOff] as z.output<typeof operations.getLayoutOptions.answer>['subtotalsOff'],
+  result: options.result,
+  version,
+});
 
 function map<From, To>(outcome: Outcome<From, Failure>, to: (value: From) => To): Outcome<To, Failure> {
   return outcome.ok ? succeed(to(outcome.value)) : outcome;
@@ -149,7 +163,9 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
     asked: {
       actor,
       idempotencyKey: operation.idempotent ? (idempotencyKey.parse(request.headers['idempotency-key']) ?? null) : null,
-      requestHash: createHash('sha256').update(JSON.stringify([name, request.path, body])).digest(),
+      requestHash: createHash('sha256')
+        .update(JSON.stringify([name, request.path, body]))
+        .digest(),
     },
     id: (parameter) => wholeNumber.parse(request.params[parameter]),
     kind: () => (statementKind.parse(request.params.kind) === 'balance-sheet' ? 'balance_sheet' : 'income_statement'),

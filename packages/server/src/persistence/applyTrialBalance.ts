@@ -1,19 +1,27 @@
 import { collationKey, type FiscalCalendar, makeCalendar, periodIndexOf } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports.ts';
-import { recordAudit, timestamp, type AuditEvent } from './audit.ts';
-import type { Counters } from './counters.ts';
+import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
+import { insertYears } from './calendarRows.ts';
 import { addCategoryPath } from './categoryRows.ts';
+import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
 
 /** Everything a trial balance changes, inside one transaction, in the lock order of docs/architecture.md. */
-export async function applyPlan(runner: QueryRunner, counters: Counters, structure: Structure, plan: TrialBalancePlan, request: Request): Promise<PostingOutcome> {
+export async function applyPlan(
+  runner: QueryRunner,
+  counters: Counters,
+  structure: Structure,
+  plan: TrialBalancePlan,
+  request: Request,
+): Promise<PostingOutcome> {
   const companyId = structure.company.id;
   await takeKey(runner, companyId, request);
   const audit: AuditEvent[] = [];
-  const calendar = await addYears(runner, structure, plan);
+  await insertYears(runner, companyId, plan.newYears);
+  const calendar = makeCalendar([...structure.calendar.periods, ...plan.newYears.flatMap((year) => year.periods)]);
   const idOf = await addAccounts(runner, structure, plan, audit);
   await giveRetainedEarnings(runner, structure, plan, idOf, audit);
   await placeAccounts(runner, structure, plan, idOf, audit);
@@ -23,13 +31,23 @@ export async function applyPlan(runner: QueryRunner, counters: Counters, structu
   const isStructural = plan.newYears.length > 0 || audit.length > 0;
   if (entries.length === 0 && !isStructural && !isRemembered) return { posted: false, entries: [], newAccounts: 0, revision: plan.expectedRevision };
   await lockPeriods(runner, companyId, entries);
-  await lockAccounts(runner, companyId, entries.flatMap((entry) => entry.lines.map((line) => line.accountId)), true);
+  await lockAccounts(
+    runner,
+    companyId,
+    entries.flatMap((entry) => entry.lines.map((line) => line.accountId)),
+    true,
+  );
   if (trialBalanceId !== null) {
     const [file] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM imported_file WHERE company_id = ? AND id = ?', [companyId, plan.fileId]);
     await insertRows(runner, 'trial_balance (company_id, id, file_id, file_name, balance_day, figures, posted_at, posted_by)', [
       [companyId, trialBalanceId, plan.fileId, file?.name ?? '', plan.day, JSON.stringify(plan.figures), timestamp(), request.actor],
     ]);
-    audit.push({ thing: 'trial_balance', thingId: trialBalanceId, action: 'posted', after: { day: plan.day, figures: plan.figures, entries: entries.map((entry) => entry.id) } });
+    audit.push({
+      thing: 'trial_balance',
+      thingId: trialBalanceId,
+      action: 'posted',
+      after: { day: plan.day, figures: plan.figures, entries: entries.map((entry) => entry.id) },
+    });
   }
   if (entries.length > 0) await insertEntries(runner, companyId, request.actor, entries);
   await recordAudit(runner, counters, companyId, request.actor, audit);
@@ -45,19 +63,21 @@ export async function applyPlan(runner: QueryRunner, counters: Counters, structu
   return outcome;
 }
 
-async function addYears(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan): Promise<FiscalCalendar> {
-  const periods = plan.newYears.flatMap((year) => year.periods);
-  await insertRows(runner, 'fiscal_period (company_id, year, number, first_day, last_day)', periods.map((period) => [structure.company.id, period.year, period.number, period.firstDay, period.lastDay]));
-  return makeCalendar([...structure.calendar.periods, ...periods]);
-}
-
 async function addAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, audit: AuditEvent[]): Promise<Map<string, number>> {
   const companyId = structure.company.id;
   const idOf = new Map(structure.accounts.map((account) => [account.number, account.id]));
   if (plan.newAccounts.length === 0) return idOf;
-  const keyed = plan.newAccounts.map((account) => ({ account, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) })).sort((a, b) => Buffer.compare(a.key, b.key));
-  const known = structure.accounts.map((account) => ({ position: account.position, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) }));
-  const positions = positionsAmong(known, keyed.map(({ key }) => key));
+  const keyed = plan.newAccounts
+    .map((account) => ({ account, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) }))
+    .sort((a, b) => Buffer.compare(a.key, b.key));
+  const known = structure.accounts.map((account) => ({
+    position: account.position,
+    key: Buffer.from(collationKey(account.number, structure.company.digitOrder)),
+  }));
+  const positions = positionsAmong(
+    known,
+    keyed.map(({ key }) => key),
+  );
   await insertRows(
     runner,
     'account (company_id, number, number_key, name, element, normal_side, position)',
@@ -67,7 +87,8 @@ async function addAccounts(runner: QueryRunner, structure: Structure, plan: Tria
   for (const { id, number } of rows) idOf.set(number, id);
   for (const { account } of keyed) {
     const id = idOf.get(account.number) as number;
-    if (account.parentNumber !== null) await runner.query('UPDATE account SET parent_id = ? WHERE company_id = ? AND id = ?', [idOf.get(account.parentNumber), companyId, id]);
+    if (account.parentNumber !== null)
+      await runner.query('UPDATE account SET parent_id = ? WHERE company_id = ? AND id = ?', [idOf.get(account.parentNumber), companyId, id]);
     audit.push({ thing: 'account', thingId: id, action: 'added', after: account });
   }
   return idOf;
@@ -90,7 +111,13 @@ function positionsAmong(known: readonly { position: number; key: Buffer }[], key
   });
 }
 
-async function giveRetainedEarnings(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, idOf: ReadonlyMap<string, number>, audit: AuditEvent[]): Promise<void> {
+async function giveRetainedEarnings(
+  runner: QueryRunner,
+  structure: Structure,
+  plan: TrialBalancePlan,
+  idOf: ReadonlyMap<string, number>,
+  audit: AuditEvent[],
+): Promise<void> {
   const id = plan.retainedEarnings === null ? null : (idOf.get(plan.retainedEarnings) ?? null);
   if (id === null || id === structure.retainedEarningsId) return;
   const companyId = structure.company.id;
@@ -99,12 +126,22 @@ async function giveRetainedEarnings(runner: QueryRunner, structure: Structure, p
   audit.push({ thing: 'account', thingId: id, action: 'changed', before: { retainedEarnings: structure.retainedEarningsId }, after: { retainedEarnings: id } });
 }
 
-async function placeAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, idOf: ReadonlyMap<string, number>, audit: AuditEvent[]): Promise<void> {
+async function placeAccounts(
+  runner: QueryRunner,
+  structure: Structure,
+  plan: TrialBalancePlan,
+  idOf: ReadonlyMap<string, number>,
+  audit: AuditEvent[],
+): Promise<void> {
   const companyId = structure.company.id;
   for (const { element, path, numbers } of plan.places) {
     const categoryId = await addCategoryPath(runner, companyId, element, path, audit);
     const ids = numbers.map((number) => idOf.get(number)).filter((id) => id !== undefined);
-    await insertRows(runner, 'place (company_id, account_id, side, category_id)', ids.map((id) => [companyId, id, 'any', categoryId]));
+    await insertRows(
+      runner,
+      'place (company_id, account_id, side, category_id)',
+      ids.map((id) => [companyId, id, 'any', categoryId]),
+    );
     for (const id of ids) audit.push({ thing: 'place', thingId: id, action: 'added', after: { side: 'any', categoryId } });
   }
 }
@@ -128,7 +165,12 @@ async function entriesOf(
   };
   for (const { date, closesYear, description, lines } of plan.entries)
     await push({
-      date, closesYear, description, layer: 'ledger', source: 'trial_balance', reversesEntryId: null,
+      date,
+      closesYear,
+      description,
+      layer: 'ledger',
+      source: 'trial_balance',
+      reversesEntryId: null,
       lines: lines.map(({ number, net }) => ({ accountId: idOf.get(number) as number, debit: net > 0n ? net : 0n, credit: net < 0n ? -net : 0n, text: '' })),
     });
   for (const entryId of plan.withdraw) {
@@ -140,10 +182,14 @@ async function entriesOf(
       [companyId, entryId],
     );
     await push({
-      date: plan.day, closesYear: null, description: `Withdrawn: the trial balance holds what ${rows[0]?.documentNumber ?? ''} adjusted`, layer: 'adjustment', source: 'reversal', reversesEntryId: entryId,
+      date: plan.day,
+      closesYear: null,
+      description: `Withdrawn: the trial balance holds what ${rows[0]?.documentNumber ?? ''} adjusted`,
+      layer: 'adjustment',
+      source: 'reversal',
+      reversesEntryId: entryId,
       lines: rows.map((row) => ({ accountId: row.accountId, debit: BigInt(row.credit), credit: BigInt(row.debit), text: row.text })),
     });
   }
   return entries;
 }
-

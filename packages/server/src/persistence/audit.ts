@@ -10,13 +10,15 @@ export interface AuditEvent {
   readonly after?: unknown;
 }
 
-const asText = (state: unknown): string | null => (state === undefined ? null : JSON.stringify(state, (_, value) => (typeof value === 'bigint' ? value.toString() : value)));
+const asText = (state: unknown): string | null =>
+  state === undefined ? null : JSON.stringify(state, (_, value) => (typeof value === 'bigint' ? value.toString() : value));
 
 /** Append-only, in the transaction of the change itself. */
 export async function recordAudit(runner: QueryRunner, counters: Counters, companyId: number, actor: string, events: readonly AuditEvent[]): Promise<void> {
   const at = new Date().toISOString().replace('T', ' ').replace('Z', '');
   const rows: unknown[][] = [];
-  for (const { thing, thingId, action, before, after } of events) rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor]);
+  for (const { thing, thingId, action, before, after } of events)
+    rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor]);
   await insertRows(runner, 'audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor)', rows);
 }
 

@@ -76,15 +76,22 @@ async function readBalances(runner: QueryRunner, structure: Structure): Promise<
   );
   const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
   const sorted = [...accounts].sort((a, b) => a.id - b.id);
-  const balances = rows.map((row): BalanceRow => ({
-    accountId: row.accountId,
-    layer: row.layer,
-    origin: row.origin,
-    periodIndex: periodIndex.get(row.year * 100 + row.period) ?? -1,
-    debit: BigInt(row.debit),
-    credit: BigInt(row.credit),
-  }));
-  const cube: Cube = buildCube(company.revision, calendar, sorted.map((account) => account.id), balances);
+  const balances = rows.map(
+    (row): BalanceRow => ({
+      accountId: row.accountId,
+      layer: row.layer,
+      origin: row.origin,
+      periodIndex: periodIndex.get(row.year * 100 + row.period) ?? -1,
+      debit: BigInt(row.debit),
+      credit: BigInt(row.credit),
+    }),
+  );
+  const cube: Cube = buildCube(
+    company.revision,
+    calendar,
+    sorted.map((account) => account.id),
+    balances,
+  );
   return {
     cube,
     traits: {

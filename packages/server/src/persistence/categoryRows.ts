@@ -10,9 +10,10 @@ export async function insertCategory(runner: QueryRunner, companyId: number, fie
     'SELECT MAX(position) AS position FROM category WHERE company_id = ? AND element = ? AND parent_id <=> ?',
     [companyId, fields.element, fields.parentId],
   );
-  const result = (await runner.query('INSERT INTO category (company_id, parent_id, element, name, position, term, step, contra_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)', [
-    companyId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf,
-  ])) as { insertId: number };
+  const result = (await runner.query(
+    'INSERT INTO category (company_id, parent_id, element, name, position, term, step, contra_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    [companyId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf],
+  )) as { insertId: number };
   return Number(result.insertId);
 }
 
@@ -20,7 +21,14 @@ export async function insertStarterCategories(runner: QueryRunner, companyId: nu
   const plant = async (element: Element, children: readonly StarterCategory[], parentId: number | null): Promise<void> => {
     const ids = new Map<string, number>();
     for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
-      const id = await insertCategory(runner, companyId, { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) });
+      const id = await insertCategory(runner, companyId, {
+        parentId,
+        element,
+        name,
+        term,
+        step,
+        contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
+      });
       ids.set(name, id);
       await plant(element, below, id);
     }
@@ -43,7 +51,10 @@ export async function addCategoryPath(runner: QueryRunner, companyId: number, el
     }
     const isTop = parentId === null;
     const fields: CategoryFields = {
-      parentId, element, name, contraOf: null,
+      parentId,
+      element,
+      name,
+      contraOf: null,
       term: isTop && (element === 'asset' || element === 'liability') ? termOf(name) : null,
       step: isTop && (element === 'income' || element === 'expense') ? stepOf(element, name) : null,
     };

@@ -1,8 +1,9 @@
-import { type LayoutOptions, type Outcome } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { CompanyStore } from '../application/ports.ts';
 import { recordAudit, timestamp } from './audit.ts';
+import { insertYears } from './calendarRows.ts';
 import { insertStarterCategories } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -20,7 +21,11 @@ export class CompanyRepository implements CompanyStore {
   async create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<number> {
     const created = await inTransaction(this.database, async (runner) => {
       const result = (await runner.query('INSERT INTO company (name, currency, fiscal_first_month, digit_order, created_at) VALUES (?, ?, ?, ?, ?)', [
-        input.name, input.currency, input.fiscalYearFirstMonth, 'by_value', timestamp(),
+        input.name,
+        input.currency,
+        input.fiscalYearFirstMonth,
+        'by_value',
+        timestamp(),
       ])) as { insertId: number };
       const id = Number(result.insertId);
       await insertStarterCategories(runner, id);
@@ -31,18 +36,48 @@ export class CompanyRepository implements CompanyStore {
     return created.value;
   }
 
+  makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      await insertYears(runner, companyId, years);
+      await recordAudit(
+        runner,
+        this.counters,
+        companyId,
+        actor,
+        years.map((year) => ({ thing: 'year', thingId: year.year, action: 'added', after: { firstDay: year.firstDay, lastDay: year.lastDay } })),
+      );
+      const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [
+        companyId,
+        expectedStructure,
+      ]);
+      if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
+      return null;
+    });
+  }
+
   /** The new version. */
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const [before] = await rowsOf<{ options: string; version: number }>(runner, 'SELECT options, version FROM layout_options WHERE company_id = ? FOR UPDATE', [companyId]);
-      if ((before?.version ?? 0) !== version) throw new Refused({ code: 'version_conflict', thing: 'layout_options', id: companyId, current: before ? JSON.parse(before.options) : null });
+      const [before] = await rowsOf<{ options: string; version: number }>(
+        runner,
+        'SELECT options, version FROM layout_options WHERE company_id = ? FOR UPDATE',
+        [companyId],
+      );
+      if ((before?.version ?? 0) !== version)
+        throw new Refused({ code: 'version_conflict', thing: 'layout_options', id: companyId, current: before ? JSON.parse(before.options) : null });
       const text = JSON.stringify(options);
-      if (before) await changedRows(runner, 'UPDATE layout_options SET options = ?, version = version + 1 WHERE company_id = ? AND version = ?', [text, companyId, version]);
+      if (before)
+        await changedRows(runner, 'UPDATE layout_options SET options = ?, version = version + 1 WHERE company_id = ? AND version = ?', [
+          text,
+          companyId,
+          version,
+        ]);
       else await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [companyId, text]);
-      await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'layout_options', thingId: companyId, action: 'changed', before: before ? JSON.parse(before.options) : undefined, after: options }]);
+      await recordAudit(runner, this.counters, companyId, actor, [
+        { thing: 'layout_options', thingId: companyId, action: 'changed', before: before ? JSON.parse(before.options) : undefined, after: options },
+      ]);
       await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
       return version + 1;
     });
   }
 }
-

@@ -26,7 +26,10 @@ export class Counters {
   private async reserve(name: string): Promise<number> {
     const runner = this.database.createQueryRunner();
     try {
-      await runner.query('INSERT INTO counter (name, next_value) VALUES (?, LAST_INSERT_ID(1) + ?) ON DUPLICATE KEY UPDATE next_value = LAST_INSERT_ID(next_value) + ?', [name, blockSize, blockSize]);
+      await runner.query(
+        'INSERT INTO counter (name, next_value) VALUES (?, LAST_INSERT_ID(1) + ?) ON DUPLICATE KEY UPDATE next_value = LAST_INSERT_ID(next_value) + ?',
+        [name, blockSize, blockSize],
+      );
       const [row] = await rowsOf<{ start: string }>(runner, 'SELECT LAST_INSERT_ID() AS start');
       return Number(row?.start);
     } finally {

@@ -66,7 +66,7 @@ async function checkServer(database: DataSource): Promise<void> {
 async function migrate(database: DataSource): Promise<void> {
   const runner = database.createQueryRunner();
   try {
-    const [row] = (await runner.query('SELECT GET_LOCK(CONCAT(DATABASE(), \'.migration\'), ?) AS got', [migrationLockSeconds])) as [{ got: unknown }];
+    const [row] = (await runner.query("SELECT GET_LOCK(CONCAT(DATABASE(), '.migration'), ?) AS got", [migrationLockSeconds])) as [{ got: unknown }];
     if (String(row.got) !== '1') throw new DatabaseUnfit('Another server has been changing the tables for two minutes; try again when it is done.');
     try {
       await database.runMigrations({ transaction: 'none' });

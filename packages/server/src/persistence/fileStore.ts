@@ -18,9 +18,22 @@ export class FileRepository implements FileStore {
     const id = await this.counters.next('file');
     const sha256 = createHash('sha256').update(content).digest();
     const kept = await inTransaction(this.database, async (runner) => {
-      await runner.query('INSERT INTO imported_file (company_id, id, name, size, sha256, uploaded_at, uploaded_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [companyId, id, name, content.length, sha256, timestamp(), actor]);
+      await runner.query('INSERT INTO imported_file (company_id, id, name, size, sha256, uploaded_at, uploaded_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+        companyId,
+        id,
+        name,
+        content.length,
+        sha256,
+        timestamp(),
+        actor,
+      ]);
       for (let part = 0; part * partBytes < content.length; part++)
-        await runner.query('INSERT INTO imported_file_part (company_id, file_id, part, content) VALUES (?, ?, ?, ?)', [companyId, id, part, content.subarray(part * partBytes, (part + 1) * partBytes)]);
+        await runner.query('INSERT INTO imported_file_part (company_id, file_id, part, content) VALUES (?, ?, ?, ?)', [
+          companyId,
+          id,
+          part,
+          content.subarray(part * partBytes, (part + 1) * partBytes),
+        ]);
     });
     if (!kept.ok) throw new Error(`a file could not be kept: ${kept.failure.code}`);
     return id;
@@ -29,7 +42,11 @@ export class FileRepository implements FileStore {
   async fetch(companyId: number, fileId: number): Promise<StoredFile | null> {
     const [file] = await rowsOf<{ name: string }>(this.database, 'SELECT name FROM imported_file WHERE company_id = ? AND id = ?', [companyId, fileId]);
     if (!file) return null;
-    const parts = await rowsOf<{ content: Buffer }>(this.database, 'SELECT content FROM imported_file_part WHERE company_id = ? AND file_id = ? ORDER BY part', [companyId, fileId]);
+    const parts = await rowsOf<{ content: Buffer }>(
+      this.database,
+      'SELECT content FROM imported_file_part WHERE company_id = ? AND file_id = ? ORDER BY part',
+      [companyId, fileId],
+    );
     return { name: file.name, content: Buffer.concat(parts.map((part) => part.content)) };
   }
 }

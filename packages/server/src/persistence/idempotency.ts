@@ -8,12 +8,21 @@ import { rowsOf } from './transaction.ts';
 /** The key is taken before anything else, so that a repeated request waits for the first one. */
 export async function takeKey(runner: QueryRunner, companyId: number, request: Request): Promise<void> {
   if (request.idempotencyKey === null) return;
-  await runner.query('INSERT INTO idempotency (company_id, request_key, request_hash, outcome, created_at) VALUES (?, ?, ?, NULL, ?)', [companyId, request.idempotencyKey, request.requestHash, timestamp()]);
+  await runner.query('INSERT INTO idempotency (company_id, request_key, request_hash, outcome, created_at) VALUES (?, ?, ?, NULL, ?)', [
+    companyId,
+    request.idempotencyKey,
+    request.requestHash,
+    timestamp(),
+  ]);
 }
 
 export async function recordOutcome(runner: QueryRunner, companyId: number, request: Request, outcome: unknown): Promise<void> {
   if (request.idempotencyKey === null) return;
-  await runner.query('UPDATE idempotency SET outcome = ? WHERE company_id = ? AND request_key = ?', [JSON.stringify(outcome), companyId, request.idempotencyKey]);
+  await runner.query('UPDATE idempotency SET outcome = ? WHERE company_id = ? AND request_key = ?', [
+    JSON.stringify(outcome),
+    companyId,
+    request.idempotencyKey,
+  ]);
 }
 
 /** What the first request with this key did; a failure where the key was used for another request. */

@@ -1,7 +1,20 @@
-import { type Day, type FigureKind, type GrossVector, type Layer, type Outcome, type Position } from '@ivory-ladder/core';
+import type { Day, FigureKind, GrossVector, Layer, Outcome, Position } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountLineRecord, Books, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, NewEntry, OpenAdjustment, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from '../application/ports.ts';
+import type {
+  AccountLineRecord,
+  Books,
+  BroughtInRecord,
+  EntryRecord,
+  LedgerStore,
+  LinesWanted,
+  NewEntry,
+  OpenAdjustment,
+  PostedEntry,
+  PostingOutcome,
+  Request,
+  TrialBalancePlan,
+} from '../application/ports.ts';
 import { applyPlan } from './applyTrialBalance.ts';
 import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
@@ -45,15 +58,27 @@ export class LedgerRepository implements LedgerStore {
     return (position, layer) => found.get(position.day)?.[layer];
   }
 
-  async post(companyId: number, entry: NewEntry, period: { year: number; number: number }, request: Request): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+  async post(
+    companyId: number,
+    entry: NewEntry,
+    period: { year: number; number: number },
+    request: Request,
+  ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
     const toWrite: EntryToWrite = { ...entry, id: await this.counters.next('entry'), period, balancePeriod: period, trialBalanceId: null };
     return this.once(companyId, request, () =>
       inTransaction(this.database, async (runner) => {
         await takeKey(runner, companyId, request);
         await lockPeriods(runner, companyId, [toWrite]);
-        await lockAccounts(runner, companyId, entry.lines.map((line) => line.accountId), entry.source === 'demo');
+        await lockAccounts(
+          runner,
+          companyId,
+          entry.lines.map((line) => line.accountId),
+          entry.source === 'demo',
+        );
         await insertEntries(runner, companyId, request.actor, [toWrite]);
-        await recordAudit(runner, this.counters, companyId, request.actor, [{ thing: 'entry', thingId: toWrite.id, action: 'posted', after: { date: entry.date, layer: entry.layer, lines: entry.lines.length } }]);
+        await recordAudit(runner, this.counters, companyId, request.actor, [
+          { thing: 'entry', thingId: toWrite.id, action: 'posted', after: { date: entry.date, layer: entry.layer, lines: entry.lines.length } },
+        ]);
         await addToBalances(runner, companyId, [toWrite]);
         const { revision, posted } = await numberEntries(runner, companyId, [toWrite], null);
         const outcome = { ...(posted[0] as PostedEntry), revision };
@@ -67,7 +92,8 @@ export class LedgerRepository implements LedgerStore {
     return this.once(companyId, request, async () => {
       const books = await this.cache.books(companyId);
       if (!books) return { ok: false, failure: { code: 'not_found', thing: 'company', id: companyId } };
-      if (books.company.structureVersion !== plan.expectedStructure || books.cube.revision !== plan.expectedRevision) return { ok: false, failure: { code: 'ledger_moved_on' } };
+      if (books.company.structureVersion !== plan.expectedStructure || books.cube.revision !== plan.expectedRevision)
+        return { ok: false, failure: { code: 'ledger_moved_on' } };
       return inTransaction(this.database, (runner) => applyPlan(runner, this.counters, books, plan, request));
     });
   }
@@ -168,7 +194,9 @@ export class LedgerRepository implements LedgerStore {
       id: Number(row.id),
       fileId: Number(row.fileId),
       figures: JSON.parse(row.figures) as FigureKind,
-      entries: entries.filter((entry) => entry.trialBalanceId === row.id).map((entry) => ({ entryId: Number(entry.entryId), documentNumber: entry.documentNumber, date: entry.date, lines: Number(entry.lines) })),
+      entries: entries
+        .filter((entry) => entry.trialBalanceId === row.id)
+        .map((entry) => ({ entryId: Number(entry.entryId), documentNumber: entry.documentNumber, date: entry.date, lines: Number(entry.lines) })),
     }));
   }
 

@@ -18,8 +18,15 @@ export class PlacementRepository implements PlacementStore {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const ids = changes.map((change) => change.accountId);
       await runner.query(`DELETE FROM place WHERE company_id = ? AND account_id IN (${ids.map(() => '?').join(', ')})`, [companyId, ...ids]);
-      await insertRows(runner, 'place (company_id, account_id, side, category_id)', changes.flatMap(({ accountId, after }) => after.map((place) => [companyId, accountId, place.side, place.categoryId])));
-      return { value: changes.length, audit: changes.map(({ accountId, before, after }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after })) };
+      await insertRows(
+        runner,
+        'place (company_id, account_id, side, category_id)',
+        changes.flatMap(({ accountId, after }) => after.map((place) => [companyId, accountId, place.side, place.categoryId])),
+      );
+      return {
+        value: changes.length,
+        audit: changes.map(({ accountId, before, after }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after })),
+      };
     });
   }
 
@@ -30,16 +37,29 @@ export class PlacementRepository implements PlacementStore {
     });
   }
 
-  changeCategory(companyId: number, categoryId: number, version: number, fields: CategoryFields, order: readonly number[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  changeCategory(
+    companyId: number,
+    categoryId: number,
+    version: number,
+    fields: CategoryFields,
+    order: readonly number[],
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const [before] = await rowsOf<Record<string, unknown>>(runner, 'SELECT parent_id AS parentId, name, position, term, step, contra_of AS contraOf, version FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
+      const [before] = await rowsOf<Record<string, unknown>>(
+        runner,
+        'SELECT parent_id AS parentId, name, position, term, step, contra_of AS contraOf, version FROM category WHERE company_id = ? AND id = ?',
+        [companyId, categoryId],
+      );
       const changed = await changedRows(
         runner,
         'UPDATE category SET parent_id = ?, name = ?, term = ?, step = ?, contra_of = ?, version = version + 1 WHERE id = ? AND company_id = ? AND version = ?',
         [fields.parentId, fields.name, fields.term, fields.step, fields.contraOf, categoryId, companyId, version],
       );
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'category', id: categoryId, current: before ?? null });
-      for (const [index, id] of order.entries()) await runner.query('UPDATE category SET position = ? WHERE company_id = ? AND id = ?', [(index + 1) * 1000, companyId, id]);
+      for (const [index, id] of order.entries())
+        await runner.query('UPDATE category SET position = ? WHERE company_id = ? AND id = ?', [(index + 1) * 1000, companyId, id]);
       return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'changed', before, after: { ...fields, order } }] };
     });
   }
@@ -61,7 +81,10 @@ export class PlacementRepository implements PlacementStore {
     return inTransaction(this.database, async (runner) => {
       const { value, audit } = await work(runner);
       await recordAudit(runner, this.counters, companyId, actor, audit);
-      const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [companyId, expectedStructure]);
+      const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [
+        companyId,
+        expectedStructure,
+      ]);
       if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
       return value;
     });

@@ -1,4 +1,15 @@
-import { type Account, buildAccountTree, buildCategoryTree, currencyOf, defaultLayoutOptions, type DigitOrder, type LayoutOptions, makeCalendar, type Place, portionsByAccount } from '@ivory-ladder/core';
+import {
+  type Account,
+  buildAccountTree,
+  buildCategoryTree,
+  currencyOf,
+  type DigitOrder,
+  defaultLayoutOptions,
+  type LayoutOptions,
+  makeCalendar,
+  type Place,
+  portionsByAccount,
+} from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { CompanyRecord, Structure, VersionedCategory } from '../application/ports.ts';
 import { AccountEntity, CategoryEntity, type CompanyRow, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './entities/companyEntities.ts';
@@ -46,7 +57,12 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     }),
   );
   const categories = categoryRows.map(
-    ({ companyId: _, ...row }): VersionedCategory => ({ ...row, element: row.element as Account['element'], term: row.term as VersionedCategory['term'], step: row.step as VersionedCategory['step'] }),
+    ({ companyId: _, ...row }): VersionedCategory => ({
+      ...row,
+      element: row.element as Account['element'],
+      term: row.term as VersionedCategory['term'],
+      step: row.step as VersionedCategory['step'],
+    }),
   );
   const places = placeRows.map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
   return {

@@ -56,14 +56,39 @@ export async function insertEntries(runner: QueryRunner, companyId: number, acto
     runner,
     'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, revision, posted_at, posted_by)',
     entries.map((entry) => [
-      companyId, entry.id, entry.date, entry.period.year, entry.period.number, '', entry.description, entry.layer, entry.source, entry.closesYear, entry.reversesEntryId, entry.trialBalanceId, 0, at, actor,
+      companyId,
+      entry.id,
+      entry.date,
+      entry.period.year,
+      entry.period.number,
+      '',
+      entry.description,
+      entry.layer,
+      entry.source,
+      entry.closesYear,
+      entry.reversesEntryId,
+      entry.trialBalanceId,
+      0,
+      at,
+      actor,
     ]),
   );
   await insertRows(
     runner,
     'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text)',
     entries.flatMap((entry) =>
-      entry.lines.map((line, index) => [companyId, entry.id, index + 1, line.accountId, entry.date, entry.layer, entry.closesYear === null ? 0 : 1, line.debit.toString(), line.credit.toString(), line.text]),
+      entry.lines.map((line, index) => [
+        companyId,
+        entry.id,
+        index + 1,
+        line.accountId,
+        entry.date,
+        entry.layer,
+        entry.closesYear === null ? 0 : 1,
+        line.debit.toString(),
+        line.credit.toString(),
+        line.text,
+      ]),
     ),
   );
 }
@@ -80,7 +105,9 @@ export async function addToBalances(runner: QueryRunner, companyId: number, entr
       sum.credit += credit;
       sums.set(key, sum);
     }
-  const rows = [...sums.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, sum]) => [companyId, 0, sum.layer, sum.origin, sum.accountId, sum.year, sum.period, sum.debit.toString(), sum.credit.toString()]);
+  const rows = [...sums.entries()]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, sum]) => [companyId, 0, sum.layer, sum.origin, sum.accountId, sum.year, sum.period, sum.debit.toString(), sum.credit.toString()]);
   await insertRows(
     runner,
     'balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)',
@@ -96,7 +123,11 @@ export async function numberEntries(
   entries: readonly EntryToWrite[],
   expectedRevision: number | null,
 ): Promise<{ revision: number; posted: PostedEntry[] }> {
-  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(runner, 'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE', [companyId]);
+  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(
+    runner,
+    'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE',
+    [companyId],
+  );
   if (!row) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
   if (expectedRevision !== null && Number(row.revision) !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
   const revision = Number(row.revision) + 1;
@@ -105,9 +136,13 @@ export async function numberEntries(
   const posted: PostedEntry[] = [];
   for (const [index, entry] of entries.entries()) {
     const documentNumber = String(first + index);
-    await runner.query('UPDATE journal_entry SET revision = ?, document_number = ? WHERE company_id = ? AND id = ?', [revision, documentNumber, companyId, entry.id]);
+    await runner.query('UPDATE journal_entry SET revision = ?, document_number = ? WHERE company_id = ? AND id = ?', [
+      revision,
+      documentNumber,
+      companyId,
+      entry.id,
+    ]);
     posted.push({ entryId: entry.id, documentNumber, date: entry.date, lines: entry.lines.length });
   }
   return { revision, posted };
 }
-

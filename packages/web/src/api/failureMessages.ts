@@ -3,10 +3,20 @@ import type { ApiFailure } from './ivoryApi.ts';
 type Facts = Record<string, unknown>;
 const text = (value: unknown): string => String(value ?? '');
 const found: Readonly<Record<string, string>> = {
-  pdf: 'a PDF document', binary: 'no text and no workbook', empty: 'empty', old_workbook: 'a workbook of the old binary kind', picture: 'a picture', document: 'a packed file, but no workbook',
+  pdf: 'a PDF document',
+  binary: 'no text and no workbook',
+  empty: 'empty',
+  old_workbook: 'a workbook of the old binary kind',
+  picture: 'a picture',
+  document: 'a packed file, but no workbook',
 };
 const limits: Readonly<Record<string, string>> = {
-  rows: 'more than 100,000 rows', columns: 'more than 1,000 columns', cells: 'more than a million cells', inflated_bytes: 'more than 50 MB when unpacked', parts: 'more than 20 parts', time: 'too much to read in 20 seconds',
+  rows: 'more than 100,000 rows',
+  columns: 'more than 1,000 columns',
+  cells: 'more than a million cells',
+  inflated_bytes: 'more than 50 MB when unpacked',
+  parts: 'more than 20 parts',
+  time: 'too much to read in 20 seconds',
 };
 
 /** What happened, to what, and what to do; the words for each code a failure can have. */
@@ -15,22 +25,35 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   internal: () => 'Something went wrong on the server. Nothing was changed.',
   not_found: ({ thing, id }) => `There is no ${text(thing)} ${text(id)} here.`,
-  request_invalid: ({ issues }) => `This was not accepted: ${(issues as { path: string; message: string }[] | undefined)?.map(({ path, message }) => `${path} ${message}`.trim()).join('; ') ?? ''}`,
+  request_invalid: ({ issues }) =>
+    `This was not accepted: ${(issues as { path: string; message: string }[] | undefined)?.map(({ path, message }) => `${path} ${message}`.trim()).join('; ') ?? ''}`,
   currency_unknown: ({ currency }) => `${text(currency)} is no currency of ISO 4217.`,
-  element_clash: ({ accountElement, categoryElement }) => `Refused: the account is of element ${text(accountElement)}, the category of element ${text(categoryElement)}. An account stands under its own element.`,
+  element_clash: ({ accountElement, categoryElement }) =>
+    `Refused: the account is of element ${text(accountElement)}, the category of element ${text(categoryElement)}. An account stands under its own element.`,
   places_overlap: () => 'Refused: the account would stand in two places with the same balance.',
   category_unknown: () => 'That category is gone; somebody may have deleted it. The tree has been read anew.',
-  place_conflict: ({ accountIds }) => `Somebody else has moved ${(accountIds as unknown[]).length === 1 ? 'this account' : `${(accountIds as unknown[]).length} of these accounts`} meanwhile. Nothing was moved; the tree shows where they stand now.`,
+  place_conflict: ({ accountIds }) =>
+    `Somebody else has moved ${(accountIds as unknown[]).length === 1 ? 'this account' : `${(accountIds as unknown[]).length} of these accounts`} meanwhile. Nothing was moved; the tree shows where they stand now.`,
   version_conflict: () => 'Somebody else has changed this meanwhile. Nothing was overwritten; what you see now is their version.',
   category_name_taken: ({ name }) => `There is a category «${text(name)}» beside it already.`,
   category_not_empty: ({ accounts, subcategories, contras }) =>
     `It cannot be deleted: it holds ${text(accounts)} accounts and ${text(subcategories)} subcategories${Number(contras) > 0 ? `, and ${text(contras)} categories are deducted from it` : ''}. Move them first.`,
-  category_nesting_refused: ({ reason }) => (reason === 'own_descendant' ? 'A category cannot stand below itself.' : reason === 'too_deep' ? 'Categories nest eight deep at most.' : 'A category stays under its element.'),
+  category_nesting_refused: ({ reason }) =>
+    reason === 'own_descendant'
+      ? 'A category cannot stand below itself.'
+      : reason === 'too_deep'
+        ? 'Categories nest eight deep at most.'
+        : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   file_too_large: () => 'The file is larger than 20 MB. A trial balance is much smaller; is it the right file?',
-  file_not_a_table: ({ found: kind }) => `This is no table: the file is ${found[text(kind)] ?? 'something else'}. Export the trial balance as CSV or XLSX and drop that.`,
+  file_not_a_table: ({ found: kind }) =>
+    `This is no table: the file is ${found[text(kind)] ?? 'something else'}. Export the trial balance as CSV or XLSX and drop that.`,
   file_unreadable: ({ reason, row }) =>
-    reason === 'quote_not_closed' ? `A quoted text is opened near row ${text(row)} and never closed.` : reason === 'entity_definition' ? 'The workbook holds definitions that no ledger writes; it was not read.' : 'The file is damaged and cannot be read. Export it again.',
+    reason === 'quote_not_closed'
+      ? `A quoted text is opened near row ${text(row)} and never closed.`
+      : reason === 'entity_definition'
+        ? 'The workbook holds definitions that no ledger writes; it was not read.'
+        : 'The file is damaged and cannot be read. Export it again.',
   file_limit_exceeded: ({ limit }) => `The file was not read: it has ${limits[text(limit)] ?? 'too much in it'}.`,
   posting_blocked: () => 'It cannot be posted yet; what stands in the way is listed at the right.',
   ledger_moved_on: () => 'Others are changing the ledger at this moment. Nothing was posted; try again.',

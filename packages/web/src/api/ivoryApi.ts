@@ -1,7 +1,25 @@
 import type {
-  AccountLines, BroughtInList, CategoryBody, CategoryChange, Company, CompanyInput, CompanyList, EntryBody, EvidenceBody, PlacementView, PlacesChange, PostingBody, Problem, ProofList, RehearsalBody, RehearsalDraft, StatementBody, StoredLayoutOptions, TrialBalanceViewBody,
+  AccountLines,
+  BroughtInList,
+  CategoryBody,
+  CategoryChange,
+  Company,
+  CompanyInput,
+  CompanyList,
+  EntryBody,
+  EvidenceBody,
+  PlacementView,
+  PlacesChange,
+  PostingBody,
+  Problem,
+  ProofList,
+  RehearsalBody,
+  RehearsalDraft,
+  StatementBody,
+  StoredLayoutOptions,
+  TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { type BaseQueryFn, createApi, type FetchArgs, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 export type ApiFailure = Problem | { code: 'unreachable'; facts: Record<string, unknown> };
 
@@ -59,23 +77,39 @@ export const ivoryApi = createApi({
       invalidatesTags: ['Options', 'Statement', 'Proofs'],
     }),
     uploadTrialBalance: build.mutation<{ fileId: number }, { companyId: number; file: File }>({
-      query: ({ companyId, file }) => ({ url: `/companies/${companyId}/trial-balance-files?${toQuery({ name: file.name })}`, method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } }),
+      query: ({ companyId, file }) => ({
+        url: `/companies/${companyId}/trial-balance-files?${toQuery({ name: file.name })}`,
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
     }),
     rehearseTrialBalance: build.query<RehearsalBody, { companyId: number; fileId: number; draft: RehearsalDraft }>({
       query: ({ companyId, fileId, draft }) => ({ url: `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, method: 'POST', body: draft }),
       providesTags: ['Ledger', 'Placement'],
     }),
     postTrialBalance: build.mutation<PostingBody, { companyId: number; fileId: number; draft: RehearsalDraft; key: string }>({
-      query: ({ companyId, fileId, draft, key }) => ({ url: `/companies/${companyId}/trial-balance-files/${fileId}/posting`, method: 'POST', body: draft, headers: { 'Idempotency-Key': key } }),
+      query: ({ companyId, fileId, draft, key }) => ({
+        url: `/companies/${companyId}/trial-balance-files/${fileId}/posting`,
+        method: 'POST',
+        body: draft,
+        headers: { 'Idempotency-Key': key },
+      }),
       invalidatesTags: [...ledgerTags],
     }),
     listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
-    getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`, providesTags: ['Placement'] }),
+    getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`,
+      providesTags: ['Placement'],
+    }),
     setPlaces: build.mutation<{ moved: number }, { companyId: number } & PlacesChange>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? ['Placement'] : ['Placement', 'Company', 'Statement', 'Proofs']),
     }),
-    addCategory: build.mutation<CategoryBody, { companyId: number; body: Pick<CategoryBody, 'parentId' | 'element' | 'name'> & Partial<Pick<CategoryBody, 'term' | 'step' | 'contraOf'>> }>({
+    addCategory: build.mutation<
+      CategoryBody,
+      { companyId: number; body: Pick<CategoryBody, 'parentId' | 'element' | 'name'> & Partial<Pick<CategoryBody, 'term' | 'step' | 'contraOf'>> }
+    >({
       query: ({ companyId, body }) => ({ url: `/companies/${companyId}/categories`, method: 'POST', body }),
       invalidatesTags: ['Placement', 'Statement'],
     }),
@@ -87,20 +121,60 @@ export const ivoryApi = createApi({
       query: ({ companyId, categoryId }) => ({ url: `/companies/${companyId}/categories/${categoryId}`, method: 'DELETE' }),
       invalidatesTags: ['Placement', 'Statement'],
     }),
-    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`, providesTags: ['Ledger'] }),
+    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
     getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: ['Statement'] }),
-    getEvidence: build.query<EvidenceBody, EvidenceParams>({ query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`, providesTags: ['Statement'] }),
-    getProofs: build.query<ProofList, SpanParams & { companyId: number }>({ query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`, providesTags: ['Proofs'] }),
-    listAccountLines: build.query<AccountLines, { companyId: number; account: number; from?: string | undefined; to?: string | undefined; sort?: 'date' | 'size'; after?: string | undefined; limit?: number }>({
+    getEvidence: build.query<EvidenceBody, EvidenceParams>({
+      query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
+      providesTags: ['Statement'],
+    }),
+    getProofs: build.query<ProofList, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`,
+      providesTags: ['Proofs'],
+    }),
+    listAccountLines: build.query<
+      AccountLines,
+      {
+        companyId: number;
+        account: number;
+        from?: string | undefined;
+        to?: string | undefined;
+        sort?: 'date' | 'size';
+        after?: string | undefined;
+        limit?: number;
+      }
+    >({
       query: ({ companyId, ...query }) => `/companies/${companyId}/lines?${toQuery(query)}`,
       providesTags: ['Ledger'],
     }),
-    getEntry: build.query<EntryBody, { companyId: number; entryId: number }>({ query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}`, providesTags: ['Ledger'] }),
+    getEntry: build.query<EntryBody, { companyId: number; entryId: number }>({
+      query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}`,
+      providesTags: ['Ledger'],
+    }),
   }),
 });
 
 export const {
-  useListCompaniesQuery, useCreateCompanyMutation, useGetCompanyQuery, useGetLayoutOptionsQuery, useSetLayoutOptionsMutation, useUploadTrialBalanceMutation, useRehearseTrialBalanceQuery,
-  usePostTrialBalanceMutation, useListBroughtInQuery, useGetPlacementQuery, useSetPlacesMutation, useAddCategoryMutation, useChangeCategoryMutation, useDeleteCategoryMutation, useGetTrialBalanceQuery,
-  useGetStatementQuery, useGetEvidenceQuery, useGetProofsQuery, useListAccountLinesQuery, useGetEntryQuery,
+  useListCompaniesQuery,
+  useCreateCompanyMutation,
+  useGetCompanyQuery,
+  useGetLayoutOptionsQuery,
+  useSetLayoutOptionsMutation,
+  useUploadTrialBalanceMutation,
+  useRehearseTrialBalanceQuery,
+  usePostTrialBalanceMutation,
+  useListBroughtInQuery,
+  useGetPlacementQuery,
+  useSetPlacesMutation,
+  useAddCategoryMutation,
+  useChangeCategoryMutation,
+  useDeleteCategoryMutation,
+  useGetTrialBalanceQuery,
+  useGetStatementQuery,
+  useGetEvidenceQuery,
+  useGetProofsQuery,
+  useListAccountLinesQuery,
+  useGetEntryQuery,
 } = ivoryApi;

@@ -1,14 +1,14 @@
 import { Outlet, useParams } from 'react-router';
-import { useGetCompanyQuery } from '../api/ivoryApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
+import { useGetCompanyQuery } from '../api/ivoryApi.ts';
 import { EmptyState } from '../components/EmptyState.tsx';
 import styles from './CompanyFrame.module.css';
 import { CompanyHead } from './CompanyHead.tsx';
+import { FindButton } from './FindButton.tsx';
 import { LadderRail } from './LadderRail.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { PeriodRibbon } from './PeriodRibbon.tsx';
 import { ProofStrip } from './ProofStrip.tsx';
-import { FindButton } from './FindButton.tsx';
 import { CompanyContext } from './useCompany.ts';
 
 /** Rail, ribbon and proof strip around every screen of one company. */

@@ -22,7 +22,14 @@ export function CompanyHead() {
   };
   return (
     <>
-      <button type="button" className={styles.head} aria-haspopup="menu" aria-expanded={anchor !== null} onClick={(event) => setAnchor(event.currentTarget)} title="Another company">
+      <button
+        type="button"
+        className={styles.head}
+        aria-haspopup="menu"
+        aria-expanded={anchor !== null}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        title="Another company"
+      >
         <span className={styles.name}>
           {company.name}
           <ExpandMore fontSize="inherit" aria-hidden />

@@ -1,5 +1,5 @@
 import Dialog from '@mui/material/Dialog';
-import { useId, useMemo, useState, type KeyboardEvent } from 'react';
+import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useGetPlacementQuery } from '../api/ivoryApi.ts';
 import styles from './FindDialog.module.css';
@@ -29,12 +29,29 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
   const all = useMemo((): Hit[] => {
     const base = `/companies/${company.id}`;
     const screens: [string, string][] = [
-      ['Income statement', 'statements/income-statement'], ['Balance sheet', 'statements/balance-sheet'], ['Placement', 'placement'], ['Ledger: bring in a trial balance', 'ledger'], ['Proofs', 'proofs'], ['Layouts', 'layouts'],
+      ['Income statement', 'statements/income-statement'],
+      ['Balance sheet', 'statements/balance-sheet'],
+      ['Placement', 'placement'],
+      ['Ledger: bring in a trial balance', 'ledger'],
+      ['Proofs', 'proofs'],
+      ['Layouts', 'layouts'],
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
-      ...(data?.accounts ?? []).map(({ id, number, name }) => ({ key: `a${id}`, label: `${number} ${name}`, kind: 'account', to: `${base}/ledger`, search: `account=${id}` })),
-      ...(data?.categories ?? []).map(({ id, name, element }) => ({ key: `c${id}`, label: name, kind: `category of ${element}`, to: `${base}/placement`, search: `category=${id}` })),
+      ...(data?.accounts ?? []).map(({ id, number, name }) => ({
+        key: `a${id}`,
+        label: `${number} ${name}`,
+        kind: 'account',
+        to: `${base}/ledger`,
+        search: `account=${id}`,
+      })),
+      ...(data?.categories ?? []).map(({ id, name, element }) => ({
+        key: `c${id}`,
+        label: name,
+        kind: `category of ${element}`,
+        to: `${base}/placement`,
+        search: `category=${id}`,
+      })),
     ];
   }, [company.id, data]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -74,7 +91,16 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       />
       <ul id={listId} role="listbox" aria-label="Found" className={styles.hits}>
         {hits.map((hit, index) => (
-          <li key={hit.key} id={`${listId}-${index}`} role="option" aria-selected={index === at} className={styles.hit} onMouseEnter={() => setAt(index)} onClick={() => go(hit)} onKeyDown={onKeyDown}>
+          <li
+            key={hit.key}
+            id={`${listId}-${index}`}
+            role="option"
+            aria-selected={index === at}
+            className={styles.hit}
+            onMouseEnter={() => setAt(index)}
+            onClick={() => go(hit)}
+            onKeyDown={onKeyDown}
+          >
             <span>{hit.label}</span>
             <span className={styles.kind}>{hit.kind}</span>
           </li>

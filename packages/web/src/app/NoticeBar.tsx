@@ -16,7 +16,12 @@ export function NoticeBar() {
       anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
       sx={{ bottom: '44px !important' }}
     >
-      <Alert severity={notice?.tone === 'refused' ? 'error' : 'success'} variant="filled" onClose={() => dispatch(noticeDismissed())} role={notice?.tone === 'refused' ? 'alert' : 'status'}>
+      <Alert
+        severity={notice?.tone === 'refused' ? 'error' : 'success'}
+        variant="filled"
+        onClose={() => dispatch(noticeDismissed())}
+        role={notice?.tone === 'refused' ? 'alert' : 'status'}
+      >
         {notice?.text}
       </Alert>
     </Snackbar>

@@ -1,10 +1,10 @@
+import { addDays, dayParts, makeMonthlyYear, monthlyYearOf, yearName } from '@ivory-ladder/core';
+import CalendarIcon from '@mui/icons-material/CalendarMonthOutlined';
 import ChevronLeft from '@mui/icons-material/ChevronLeft';
 import ChevronRight from '@mui/icons-material/ChevronRight';
-import CalendarIcon from '@mui/icons-material/CalendarMonthOutlined';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
-import { makeMonthlyYear, yearName, addDays, dayParts, monthlyYearOf } from '@ivory-ladder/core';
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { longDay, monthName } from '../components/dates.ts';
 import styles from './PeriodRibbon.module.css';
 import { useCompany } from './useCompany.ts';
@@ -59,7 +59,13 @@ export function PeriodRibbon() {
   const isMonth = (firstDay: string, lastDay: string) => dayParts(firstDay).dayOfMonth === 1 && dayParts(addDays(lastDay, 1)).dayOfMonth === 1;
   return (
     <div className={styles.whole}>
-      <div className={styles.ribbon} role="group" aria-label={picksComparison ? 'Comparison' : 'Period'} data-comparison={picksComparison || undefined} onPointerLeave={() => setDrag(null)}>
+      <div
+        className={styles.ribbon}
+        role="group"
+        aria-label={picksComparison ? 'Comparison' : 'Period'}
+        data-comparison={picksComparison || undefined}
+        onPointerLeave={() => setDrag(null)}
+      >
         <button type="button" className={styles.step} aria-label="Year before" onClick={() => step(-1)}>
           <ChevronLeft fontSize="inherit" />
         </button>
@@ -95,10 +101,15 @@ export function PeriodRibbon() {
           })}
         </div>
       </div>
-      <ExactDays span={shown} onChoose={set} picksComparison={picksComparison} onPickComparison={(picks) => {
-        if (picks && !isFixed) choose({ compare: 'fixed', compareFrom: shiftYear(span.from), compareTo: shiftYear(span.to) });
-        setPicksComparison(picks);
-      }} />
+      <ExactDays
+        span={shown}
+        onChoose={set}
+        picksComparison={picksComparison}
+        onPickComparison={(picks) => {
+          if (picks && !isFixed) choose({ compare: 'fixed', compareFrom: shiftYear(span.from), compareTo: shiftYear(span.to) });
+          setPicksComparison(picks);
+        }}
+      />
     </div>
   );
 }
@@ -119,7 +130,14 @@ function ExactDays({ span, onChoose, picksComparison, onPickComparison }: ExactD
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <button type="button" className={styles.exact} aria-label="Exact days and comparison" aria-haspopup="dialog" title="Exact days and comparison" onClick={(event) => setAnchor(event.currentTarget)}>
+      <button
+        type="button"
+        className={styles.exact}
+        aria-label="Exact days and comparison"
+        aria-haspopup="dialog"
+        title="Exact days and comparison"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
         <CalendarIcon fontSize="inherit" />
       </button>
       <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>

@@ -1,5 +1,5 @@
-import { formatAmount } from '@ivory-ladder/core';
 import type { ProofBody } from '@ivory-ladder/contract';
+import { formatAmount } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
 import { useGetProofsQuery } from '../api/ivoryApi.ts';
 import { proofStateMark, proofText } from '../features/proofs/proofText.ts';
@@ -23,7 +23,12 @@ export function ProofStrip() {
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}
       {error !== undefined && <span className={styles.fails}>▲ The proofs cannot be read at the moment</span>}
       {proofs.map((proof) => (
-        <Link key={proof.name} to={{ pathname: `/companies/${company.id}/proofs`, search, hash: `#${proof.name}` }} className={styles[proof.state]} title="Show the figures of this proof">
+        <Link
+          key={proof.name}
+          to={{ pathname: `/companies/${company.id}/proofs`, search, hash: `#${proof.name}` }}
+          className={styles[proof.state]}
+          title="Show the figures of this proof"
+        >
           <span aria-hidden>{proofStateMark(proof.state)} </span>
           {proofText(proof, (net) => formatAmount(net, currency))}
         </Link>

@@ -18,7 +18,7 @@ if (!root) throw new Error('the page has no root');
 createRoot(root).render(
   <StrictMode>
     <CacheProvider value={cache}>
-      <ThemeProvider theme={theme} defaultMode="system" disableTransitionOnChange>
+      <ThemeProvider theme={theme} defaultMode="system">
         <Provider store={store}>
           <RouterProvider router={router} />
         </Provider>

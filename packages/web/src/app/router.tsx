@@ -12,6 +12,7 @@ export const router = createBrowserRouter([
   {
     path: '/companies/:companyId',
     element: <CompanyFrame />,
+    hydrateFallbackElement: <output className="unseen">Loading</output>,
     children: [
       { index: true, element: <CompanyStart /> },
       { path: 'ledger', lazy: async () => ({ Component: (await import('../features/ledger/LedgerScreen.tsx')).LedgerScreen }) },

@@ -40,7 +40,12 @@ export const theme = createTheme({
       defaultProps: { size: 'small', variant: 'outlined', disableElevation: true },
       styleOverrides: {
         root: { fontSize: 12.5, lineHeight: 1.4, padding: '4px 11px', minWidth: 0, whiteSpace: 'nowrap' },
-        outlined: { borderColor: 'var(--rule-strong)', color: 'var(--ink)', background: 'var(--sheet)', '&:hover': { background: 'var(--sea-tint)', borderColor: 'var(--sea)' } },
+        outlined: {
+          borderColor: 'var(--rule-strong)',
+          color: 'var(--ink)',
+          background: 'var(--sheet)',
+          '&:hover': { background: 'var(--sea-tint)', borderColor: 'var(--sea)' },
+        },
       },
     },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },

@@ -1,5 +1,5 @@
 import type { Company } from '@ivory-ladder/contract';
-import { addDays, isDay, isLastOfMonth, shiftMonths, toDay, dayParts, daysInMonth } from '@ivory-ladder/core';
+import { addDays, dayParts, daysInMonth, isDay, isLastOfMonth, shiftMonths, toDay } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import type { SpanParams } from '../api/ivoryApi.ts';

@@ -24,7 +24,13 @@ export function ChoiceMenu<Value extends string>({ label, choices, chosen, onCho
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <Button variant={strong ? 'contained' : 'outlined'} endIcon={<ExpandMore />} aria-haspopup="menu" aria-expanded={anchor !== null} onClick={(event) => setAnchor(event.currentTarget)}>
+      <Button
+        variant={strong ? 'contained' : 'outlined'}
+        endIcon={<ExpandMore />}
+        aria-haspopup="menu"
+        aria-expanded={anchor !== null}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
         {label}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>

@@ -3,7 +3,19 @@ import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './le
 import { AuditEntity, CounterEntity, IdempotencyEntity, ImportedFileEntity, ImportedFilePartEntity } from './recordEntities.ts';
 
 export const entities = [
-  CompanyEntity, PeriodEntity, AccountEntity, CategoryEntity, PlaceEntity, LayoutOptionsEntity,
-  EntryEntity, LineEntity, BalanceEntity, TrialBalanceEntity,
-  CounterEntity, IdempotencyEntity, AuditEntity, ImportedFileEntity, ImportedFilePartEntity,
+  CompanyEntity,
+  PeriodEntity,
+  AccountEntity,
+  CategoryEntity,
+  PlaceEntity,
+  LayoutOptionsEntity,
+  EntryEntity,
+  LineEntity,
+  BalanceEntity,
+  TrialBalanceEntity,
+  CounterEntity,
+  IdempotencyEntity,
+  AuditEntity,
+  ImportedFileEntity,
+  ImportedFilePartEntity,
 ];

@@ -1,6 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
-import { useListCompaniesQuery } from '../../api/ivoryApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { useListCompaniesQuery } from '../../api/ivoryApi.ts';
 import styles from './CompaniesScreen.module.css';
 import { NewCompanyForm } from './NewCompanyForm.tsx';
 
@@ -19,7 +19,11 @@ export function CompaniesScreen() {
         <section className={styles.sheet} aria-labelledby="companies">
           <h2 id="companies">Companies</h2>
           {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
-          {data && companies.length === 0 && <p className={styles.quiet}>There is no company yet. Name one at the right; it gets a category tree to begin with, and you bring in its trial balance next.</p>}
+          {data && companies.length === 0 && (
+            <p className={styles.quiet}>
+              There is no company yet. Name one at the right; it gets a category tree to begin with, and you bring in its trial balance next.
+            </p>
+          )}
           <ul className={styles.list}>
             {companies.map(({ id, name, currency }) => (
               <li key={id}>

@@ -3,7 +3,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCreateCompanyMutation } from '../../api/ivoryApi.ts';
@@ -26,7 +26,14 @@ export function NewCompanyForm({ isAsked }: { isAsked: boolean }) {
   const places = findCurrency(currency)?.exponent ?? 2;
   return (
     <form className={styles.form} onSubmit={(event) => void submit(event)}>
-      <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} required autoFocus={isAsked} slotProps={{ htmlInput: { maxLength: 200 } }} />
+      <TextField
+        label="Name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        required
+        autoFocus={isAsked}
+        slotProps={{ htmlInput: { maxLength: 200 } }}
+      />
       <Autocomplete
         options={codes}
         value={currency}

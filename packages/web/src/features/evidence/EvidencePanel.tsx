@@ -28,7 +28,14 @@ export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePan
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const [entryId, setEntryId] = useState<number | null>(null);
-  const { data, error } = useGetEvidenceQuery({ companyId: company.id, kind, ...span, line: cell.line, column: cell.column, ...(cell.account === null ? {} : { account: cell.account }) });
+  const { data, error } = useGetEvidenceQuery({
+    companyId: company.id,
+    kind,
+    ...span,
+    line: cell.line,
+    column: cell.column,
+    ...(cell.account === null ? {} : { account: cell.account }),
+  });
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
   return (
     <aside className={styles.panel} aria-label="Evidence">
@@ -70,13 +77,28 @@ function linesSpan({ measure, firstDay, lastDay }: EvidenceBody): { from?: strin
   return measure === 'movement' ? { from: firstDay, to: lastDay } : { to: lastDay };
 }
 
-function Climb({ evidence, format, cell, onOpen }: { evidence: EvidenceBody; format: (amount: string) => string; cell: CellAddress; onOpen: (cell: CellAddress) => void }) {
+function Climb({
+  evidence,
+  format,
+  cell,
+  onOpen,
+}: {
+  evidence: EvidenceBody;
+  format: (amount: string) => string;
+  cell: CellAddress;
+  onOpen: (cell: CellAddress) => void;
+}) {
   const last = evidence.climb.length - 1;
   return (
     <ol className={styles.climb} aria-label="Climb">
       {evidence.climb.map(({ key, caption, amount }, at) => (
         <li key={key}>
-          <button type="button" className={styles.rung} aria-current={at === last ? 'true' : undefined} onClick={() => at < last && onOpen({ line: key, column: cell.column, account: null })}>
+          <button
+            type="button"
+            className={styles.rung}
+            aria-current={at === last ? 'true' : undefined}
+            onClick={() => at < last && onOpen({ line: key, column: cell.column, account: null })}
+          >
             <span>{caption}</span>
             <span>{format(amount)}</span>
           </button>

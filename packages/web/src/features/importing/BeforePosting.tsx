@@ -45,7 +45,9 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
         <dt>Credits</dt>
         <dd>{format(rehearsal.credits)}</dd>
         <dt>Difference</dt>
-        <dd className={difference === 0n ? styles.holds : styles.fails}>{difference === 0n ? '✓ none' : `${format(difference < 0n ? -difference : difference)} short of ${difference < 0n ? 'debits' : 'credits'}`}</dd>
+        <dd className={difference === 0n ? styles.holds : styles.fails}>
+          {difference === 0n ? '✓ none' : `${format(difference < 0n ? -difference : difference)} short of ${difference < 0n ? 'debits' : 'credits'}`}
+        </dd>
       </dl>
       <div className={styles.cards}>
         {errors.length > 0 && (
@@ -98,10 +100,18 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             ))}
             <div role="radiogroup" aria-label="Accounts that are not in the file">
               <label>
-                <input type="radio" name="missing" checked={(draft.missing ?? 'nil') === 'nil'} onChange={() => onChange({ missing: 'nil' })} /> stand at nil after this
+                <input type="radio" name="missing" checked={(draft.missing ?? 'nil') === 'nil'} onChange={() => onChange({ missing: 'nil' })} /> stand at nil
+                after this
               </label>
               <label title={rehearsal.missingSum === '0' ? undefined : 'Possible only while what is left alone adds to zero'}>
-                <input type="radio" name="missing" checked={draft.missing === 'left_alone'} disabled={rehearsal.missingSum !== '0'} onChange={() => onChange({ missing: 'left_alone' })} /> keep their balance
+                <input
+                  type="radio"
+                  name="missing"
+                  checked={draft.missing === 'left_alone'}
+                  disabled={rehearsal.missingSum !== '0'}
+                  onChange={() => onChange({ missing: 'left_alone' })}
+                />{' '}
+                keep their balance
                 {rehearsal.missingSum !== '0' && ` (not possible: they add to ${format(rehearsal.missingSum)})`}
               </label>
             </div>
@@ -113,7 +123,11 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             {rehearsal.adjustments.map(({ entryId, date, description, documentNumber, amount }) => (
               <label key={entryId} className={styles.named}>
                 <span>
-                  <input type="checkbox" checked={withdrawn.includes(entryId)} onChange={(event) => onChange({ withdraw: event.target.checked ? [...withdrawn, entryId] : withdrawn.filter((id) => id !== entryId) })} />{' '}
+                  <input
+                    type="checkbox"
+                    checked={withdrawn.includes(entryId)}
+                    onChange={(event) => onChange({ withdraw: event.target.checked ? [...withdrawn, entryId] : withdrawn.filter((id) => id !== entryId) })}
+                  />{' '}
                   {description || `Document ${documentNumber}`}, {shortDay(date)}
                 </span>
                 <span>{format(amount)}</span>
@@ -128,7 +142,9 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           {rehearsal.placedByFile > 0 && (
             <p>
               {rehearsal.placedByFile} are placed where the file says
-              {rehearsal.newCategories.length > 0 && `, in ${rehearsal.newCategories.length} new ${rehearsal.newCategories.length === 1 ? 'category' : 'categories'}`}.
+              {rehearsal.newCategories.length > 0 &&
+                `, in ${rehearsal.newCategories.length} new ${rehearsal.newCategories.length === 1 ? 'category' : 'categories'}`}
+              .
             </p>
           )}
           {own.map((entry) => (
@@ -138,7 +154,8 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           ))}
           {later.map((entry) => (
             <p key={`${entry.day}.${entry.purpose}`}>
-              The later balances of {shortDay(entry.day)} stay: {entry.lines.length} lines bring them back{entry.purpose === 'keeps_later_closing' && ' (closing entry)'}.
+              The later balances of {shortDay(entry.day)} stay: {entry.lines.length} lines bring them back
+              {entry.purpose === 'keeps_later_closing' && ' (closing entry)'}.
             </p>
           ))}
         </Card>
@@ -147,21 +164,39 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
       <footer className={styles.foot}>
         <Button onClick={onCancel}>Cancel</Button>
         <Button variant="contained" disabled={!canPost} onClick={onPost}>
-          {rehearsal.nothingToPost && withdrawn.length === 0 ? 'Keep it as checked' : total === 0 ? 'Apply' : `Post ${total} ${total === 1 ? 'entry' : 'entries'} of ${lines} lines`}
+          {rehearsal.nothingToPost && withdrawn.length === 0
+            ? 'Keep it as checked'
+            : total === 0
+              ? rehearsal.blockers.length > 0
+                ? 'Post'
+                : 'Apply'
+              : `Post ${total} ${total === 1 ? 'entry' : 'entries'} of ${lines} lines`}
         </Button>
       </footer>
     </aside>
   );
 }
 
-function RetainedEarnings({ rehearsal, format, onChange }: { rehearsal: RehearsalBody; format: (amount: string) => string; onChange: BeforePostingProps['onChange'] }) {
+function RetainedEarnings({
+  rehearsal,
+  format,
+  onChange,
+}: {
+  rehearsal: RehearsalBody;
+  format: (amount: string) => string;
+  onChange: BeforePostingProps['onChange'];
+}) {
   const equity = rehearsal.rows.filter((row) => row.element === 'equity');
   if (equity.length === 0 && rehearsal.retainedEarnings === null) return null;
   const isListed = equity.some((row) => row.number === rehearsal.retainedEarnings);
   return (
     <Card tone={rehearsal.retainedEarningsProposed ? 'amber' : 'sea'} title="Retained earnings">
       <label className={styles.select}>
-        <span>{rehearsal.retainedEarningsProposed && rehearsal.retainedEarnings ? 'Proposed: profit of completed years stands on' : 'Profit of completed years stands on'}</span>
+        <span>
+          {rehearsal.retainedEarningsProposed && rehearsal.retainedEarnings
+            ? 'Proposed: profit of completed years stands on'
+            : 'Profit of completed years stands on'}
+        </span>
         <select value={rehearsal.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
           <option value="">no account yet</option>
           {!isListed && rehearsal.retainedEarnings !== null && <option value={rehearsal.retainedEarnings}>{rehearsal.retainedEarnings}</option>}
@@ -172,12 +207,22 @@ function RetainedEarnings({ rehearsal, format, onChange }: { rehearsal: Rehearsa
           ))}
         </select>
       </label>
-      {rehearsal.retainedEarningsMoves !== '0' && <p>Its own movement in this entry is {format(rehearsal.retainedEarningsMoves)} (debit positive): dividends, transfers, or profit the ledger does not know of.</p>}
+      {rehearsal.retainedEarningsMoves !== '0' && (
+        <p>
+          Its own movement in this entry is {format(rehearsal.retainedEarningsMoves)} (debit positive): dividends, transfers, or profit the ledger does not know
+          of.
+        </p>
+      )}
     </Card>
   );
 }
 
-const leftOutReasons: Readonly<Record<string, string>> = { title: 'title', total: 'total', heading_repeated: 'headings again', parent_total: 'sum of its sub-accounts' };
+const leftOutReasons: Readonly<Record<string, string>> = {
+  title: 'title',
+  total: 'total',
+  heading_repeated: 'headings again',
+  parent_total: 'sum of its sub-accounts',
+};
 
 function LeftOut({ rehearsal }: { rehearsal: RehearsalBody }) {
   const rows = rehearsal.leftOut.filter((row) => row.reason !== 'blank');

@@ -30,14 +30,22 @@ export function ImportScreen() {
   const [post, { isLoading }] = usePostTrialBalanceMutation();
   const change = (changes: Partial<RehearsalDraft>) => setDraft((before) => ({ ...before, ...changes }));
   const submit = async () => {
-    const posted = await post({ companyId: company.id, fileId, draft: { ...draft, date: draft.date ?? data?.date ?? undefined, figures: draft.figures ?? data?.figures }, key: `${key}.${attempt}` });
+    const posted = await post({
+      companyId: company.id,
+      fileId,
+      draft: { ...draft, date: draft.date ?? data?.date ?? undefined, figures: draft.figures ?? data?.figures },
+      key: `${key}.${attempt}`,
+    });
     if (!posted.data) {
       setAttempt((count) => count + 1);
       return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(posted.error) }));
     }
     const { entries, newAccounts } = posted.data;
     const lines = entries.reduce((sum, entry) => sum + entry.lines, 0);
-    const done = entries.length === 0 ? 'Nothing to post: the ledger holds these balances already' : `Posted: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'} of ${lines} lines`;
+    const done =
+      entries.length === 0
+        ? 'Nothing to post: the ledger holds these balances already'
+        : `Posted: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'} of ${lines} lines`;
     dispatch(noticeGiven({ tone: 'done', text: `${done}${newAccounts > 0 ? `, ${newAccounts} accounts added` : ''}.` }));
     const params = new URLSearchParams(search);
     for (const name of ['from', 'to']) params.delete(name);
@@ -90,6 +98,9 @@ function summary({ rows, leftOut }: { rows: readonly unknown[]; leftOut: readonl
   const count = (...reasons: string[]) => leftOut.filter(({ reason }) => reasons.includes(reason)).length;
   const titles = count('title', 'heading_repeated');
   const totals = count('total', 'parent_total');
-  const parts = [titles > 0 ? `${titles} title ${titles === 1 ? 'line' : 'lines'}` : '', totals > 0 ? `${totals} total ${totals === 1 ? 'line' : 'lines'}` : ''].filter(Boolean);
+  const parts = [
+    titles > 0 ? `${titles} title ${titles === 1 ? 'line' : 'lines'}` : '',
+    totals > 0 ? `${totals} total ${totals === 1 ? 'line' : 'lines'}` : '',
+  ].filter(Boolean);
   return `${rows.length} ${rows.length === 1 ? 'account' : 'accounts'}${parts.length > 0 ? `, ${parts.join(' and ')} left out` : ''}`;
 }

@@ -1,7 +1,7 @@
 import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
 import { dayParts, toDay } from '@ivory-ladder/core';
 import Popover from '@mui/material/Popover';
-import { useState, type ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { longDay } from '../../components/dates.ts';
 import { figuresText } from './figuresText.ts';
 import { columnNames } from './problemText.ts';
@@ -68,11 +68,24 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
         </select>
       </Field>
       <Field label="Headings in">
-        <input type="number" min={0} max={1000} value={rehearsal.headingRow} title="Row of the headings; 0 for a file without" onChange={(event) => onChange({ headingRow: Number(event.target.value), columns: undefined })} className={styles.row} />
+        <input
+          type="number"
+          min={0}
+          max={1000}
+          value={rehearsal.headingRow}
+          title="Row of the headings; 0 for a file without"
+          onChange={(event) => onChange({ headingRow: Number(event.target.value), columns: undefined })}
+          className={styles.row}
+        />
       </Field>
       <Columns rehearsal={rehearsal} onChange={onChange} />
       <Field label="Balances at" asks={date === null}>
-        <input type="date" value={date ?? ''} onChange={(event) => onChange({ date: event.target.value || undefined })} title={date ? longDay(date) : 'The day of the balances is not in the file'} />
+        <input
+          type="date"
+          value={date ?? ''}
+          onChange={(event) => onChange({ date: event.target.value || undefined })}
+          title={date ? longDay(date) : 'The day of the balances is not in the file'}
+        />
       </Field>
       <Figures figures={figures} date={date} onChange={onChange} />
     </div>
@@ -107,12 +120,20 @@ function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures'
       </Field>
       {figures.kind === 'cumulative' && (
         <Field label="since the closing of">
-          <input type="date" value={figures.since} onChange={(event) => event.target.value && onChange({ figures: { kind: 'cumulative', since: event.target.value } })} />
+          <input
+            type="date"
+            value={figures.since}
+            onChange={(event) => event.target.value && onChange({ figures: { kind: 'cumulative', since: event.target.value } })}
+          />
         </Field>
       )}
       {figures.kind === 'period' && (
         <Field label="from">
-          <input type="date" value={figures.firstDay} onChange={(event) => event.target.value && onChange({ figures: { kind: 'period', firstDay: event.target.value } })} />
+          <input
+            type="date"
+            value={figures.firstDay}
+            onChange={(event) => event.target.value && onChange({ figures: { kind: 'period', firstDay: event.target.value } })}
+          />
         </Field>
       )}
     </>

@@ -66,7 +66,16 @@ export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTab
           {virtual.getVirtualItems().map(({ index, start }) => {
             const row = rows[index] as RehearsalRow;
             return (
-              <div key={row.row} ref={virtual.measureElement} data-index={index} role="row" aria-rowindex={index + 2} tabIndex={-1} className={styles.place} style={{ transform: `translateY(${start}px)` }}>
+              <div
+                key={row.row}
+                ref={virtual.measureElement}
+                data-index={index}
+                role="row"
+                aria-rowindex={index + 2}
+                tabIndex={-1}
+                className={styles.place}
+                style={{ transform: `translateY(${start}px)` }}
+              >
                 <Row
                   row={row}
                   problems={problemsOf.get(row.row) ?? []}
@@ -152,9 +161,26 @@ function Row({ row, problems, currency, isSplit, isConfirmed, onChooseElement }:
   );
 }
 
-function ElementButton({ element, isProposed, reason, onChoose }: { element: Element | null; isProposed: boolean; reason: string; onChoose: (anchor: HTMLElement) => void }) {
+function ElementButton({
+  element,
+  isProposed,
+  reason,
+  onChoose,
+}: {
+  element: Element | null;
+  isProposed: boolean;
+  reason: string;
+  onChoose: (anchor: HTMLElement) => void;
+}) {
   return (
-    <button type="button" className={styles.element} data-proposed={isProposed || element === null || undefined} aria-haspopup="menu" title={isProposed ? `Proposed: ${reason}` : 'Choose another element'} onClick={(event) => onChoose(event.currentTarget)}>
+    <button
+      type="button"
+      className={styles.element}
+      data-proposed={isProposed || element === null || undefined}
+      aria-haspopup="menu"
+      title={isProposed ? `Proposed: ${reason}` : 'Choose another element'}
+      onClick={(event) => onChoose(event.currentTarget)}
+    >
       {element ?? 'choose'}
       {isProposed && ' ?'}
     </button>

@@ -1,8 +1,20 @@
 import type { ColumnMeaningBody, RowProblemBody } from '@ivory-ladder/contract';
 
 export const columnNames: Readonly<Record<ColumnMeaningBody, string>> = {
-  number: 'Number', name: 'Name', element: 'Element', parent: 'Parent number', category: 'Category', amount: 'Amount', debit: 'Debit', credit: 'Credit', mark: 'Debit or credit mark',
-  opening: 'Opening balance', opening_debit: 'Opening, debit', opening_credit: 'Opening, credit', turnover_debit: 'Turnover, debit', turnover_credit: 'Turnover, credit',
+  number: 'Number',
+  name: 'Name',
+  element: 'Element',
+  parent: 'Parent number',
+  category: 'Category',
+  amount: 'Amount',
+  debit: 'Debit',
+  credit: 'Credit',
+  mark: 'Debit or credit mark',
+  opening: 'Opening balance',
+  opening_debit: 'Opening, debit',
+  opening_credit: 'Opening, credit',
+  turnover_debit: 'Turnover, debit',
+  turnover_credit: 'Turnover, credit',
 };
 
 /** What was found in a cell and what was expected there. */

@@ -32,16 +32,26 @@ export function LayoutsScreen() {
   const change = async (changes: Partial<StoredLayoutOptions>) => {
     if (!data) return;
     const result = await set({ companyId: company.id, options: { ...data, ...changes } });
-    dispatch(noticeGiven(result.error === undefined ? { tone: 'done', text: 'Applied: the statements follow at once.' } : { tone: 'refused', text: describeFailure(result.error) }));
+    dispatch(
+      noticeGiven(
+        result.error === undefined
+          ? { tone: 'done', text: 'Applied: the statements follow at once.' }
+          : { tone: 'refused', text: describeFailure(result.error) },
+      ),
+    );
   };
   if (!data) return null;
   return (
     <section className={styles.sheet} aria-labelledby="layouts-title">
       <h1 id="layouts-title">Layouts</h1>
-      <p className={styles.quiet}>Both statements follow the categories live: a category added, renamed, moved or filled shows at once, and nothing has to be made anew.</p>
+      <p className={styles.quiet}>
+        Both statements follow the categories live: a category added, renamed, moved or filled shows at once, and nothing has to be made anew.
+      </p>
       {coverage && (
         <p className={coverage.state === 'holds' ? styles.holds : styles.odd}>
-          {coverage.state === 'holds' ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once` : `▲ Coverage: ${coverage.accounts.length} of ${inScope} accounts stand in no line`}
+          {coverage.state === 'holds'
+            ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once`
+            : `▲ Coverage: ${coverage.accounts.length} of ${inScope} accounts stand in no line`}
         </p>
       )}
       <div className={styles.columns}>
@@ -55,7 +65,9 @@ export function LayoutsScreen() {
               <input
                 type="checkbox"
                 checked={!data.subtotalsOff.includes(value)}
-                onChange={(event) => void change({ subtotalsOff: event.target.checked ? data.subtotalsOff.filter((other) => other !== value) : [...data.subtotalsOff, value] })}
+                onChange={(event) =>
+                  void change({ subtotalsOff: event.target.checked ? data.subtotalsOff.filter((other) => other !== value) : [...data.subtotalsOff, value] })
+                }
               />
               <span>
                 {name}

@@ -1,15 +1,15 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
+import { formatAmount } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
-import { formatAmount } from '@ivory-ladder/core';
 import { shortDay, spanText } from '../../components/dates.ts';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
-import styles from './BroughtInPanel.module.css';
 import own from './AccountPanel.module.css';
+import styles from './BroughtInPanel.module.css';
 
 interface AccountPanelProps {
   readonly accountId: number;

@@ -20,7 +20,9 @@ export function BroughtInPanel() {
         <>
           <h2>Trial balances brought in</h2>
           {data?.files.length === 0 && (
-            <p className={styles.quiet}>None yet. Each one you bring in fixes the balances at its day by an entry of the differences; an older one changes no later balance.</p>
+            <p className={styles.quiet}>
+              None yet. Each one you bring in fixes the balances at its day by an entry of the differences; an older one changes no later balance.
+            </p>
           )}
           <ol className={styles.files}>
             {data?.files.map((file) => (

@@ -42,7 +42,14 @@ export function LedgerScreen() {
             </p>
           </div>
           <div className={styles.tools}>
-            <input className={styles.filter} type="search" placeholder="Filter by number or name" aria-label="Filter accounts" value={filter} onChange={(event) => setFilter(event.target.value)} />
+            <input
+              className={styles.filter}
+              type="search"
+              placeholder="Filter by number or name"
+              aria-label="Filter accounts"
+              value={filter}
+              onChange={(event) => setFilter(event.target.value)}
+            />
             <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
               Bring in a trial balance…
             </Button>
@@ -52,7 +59,10 @@ export function LedgerScreen() {
         {error !== undefined && <EmptyState title="The trial balance cannot be shown">{describeFailure(error)}</EmptyState>}
         {company.accounts === 0 && (
           <EmptyState title="No accounts yet">
-            <p>Drop a trial balance here, as your ledger exports it: CSV, TSV or XLSX. Accounts are made from it; nothing is posted before you have seen what will be.</p>
+            <p>
+              Drop a trial balance here, as your ledger exports it: CSV, TSV or XLSX. Accounts are made from it; nothing is posted before you have seen what
+              will be.
+            </p>
             <Button variant="contained" onClick={drop.choose}>
               Choose a file…
             </Button>

@@ -32,7 +32,8 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen }: Tr
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => rowPixels, overscan: 12 });
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const at = Number((event.target as HTMLElement).dataset.row ?? -1);
-    const next = event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : event.key === 'PageDown' ? at + 20 : event.key === 'PageUp' ? at - 20 : null;
+    const next =
+      event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : event.key === 'PageDown' ? at + 20 : event.key === 'PageUp' ? at - 20 : null;
     if (at < 0 || next === null) return;
     event.preventDefault();
     const target = Math.max(0, Math.min(shown.length - 1, next));
@@ -41,7 +42,13 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen }: Tr
   };
   const format = (amount: bigint) => formatAmount(amount, currency);
   return (
-    <div className={styles.grid} role="grid" aria-label="Trial balance" aria-rowcount={shown.length + 2} style={{ '--amounts': visible.length } as React.CSSProperties}>
+    <div
+      className={styles.grid}
+      role="grid"
+      aria-label="Trial balance"
+      aria-rowcount={shown.length + 2}
+      style={{ '--amounts': visible.length } as React.CSSProperties}
+    >
       <div role="row" className={styles.headings}>
         <span role="columnheader">Account</span>
         {visible.map((column) => (
@@ -88,7 +95,11 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen }: Tr
           </span>
         ))}
       </div>
-      {view.notAllotted !== '0' && <p className={styles.note}>Profit of completed years, {format(BigInt(view.notAllotted))}, is carried to no account: none is named for retained earnings.</p>}
+      {view.notAllotted !== '0' && (
+        <p className={styles.note}>
+          Profit of completed years, {format(BigInt(view.notAllotted))}, is carried to no account: none is named for retained earnings.
+        </p>
+      )}
     </div>
   );
 }

@@ -24,19 +24,31 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
   const [text, setText] = useState('');
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
   const candidates = useMemo(() => {
-    const fitting = [...model.byId.values()].filter((account) => account.element === element && !account.places.some((place) => place.categoryId === id) && (!account.isParent || account.amount !== '0'));
+    const fitting = [...model.byId.values()].filter(
+      (account) => account.element === element && !account.places.some((place) => place.categoryId === id) && (!account.isParent || account.amount !== '0'),
+    );
     return [...fitting.filter(({ places }) => places.length === 0), ...fitting.filter(({ places }) => places.length > 0)];
   }, [model, element, id]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = candidates.filter((account) => words.every((word) => `${account.number} ${account.name}`.toLowerCase().includes(word)));
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller, estimateSize: () => 40, overscan: 10 });
-  const standing = (account: PlacedAccount) => account.places.map(({ categoryId }) => model.tree.nodes.get(categoryId)).flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
-  const toggle = (accountId: number) => setPicked((before) => (before.has(accountId) ? new Set([...before].filter((other) => other !== accountId)) : new Set([...before, accountId])));
+  const standing = (account: PlacedAccount) =>
+    account.places.map(({ categoryId }) => model.tree.nodes.get(categoryId)).flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
+  const toggle = (accountId: number) =>
+    setPicked((before) => (before.has(accountId) ? new Set([...before].filter((other) => other !== accountId)) : new Set([...before, accountId])));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label={`Add accounts to ${name}`}>
       <DialogTitle>Add accounts to {name}</DialogTitle>
       <DialogContent>
-        <input className={styles.input} autoFocus type="search" placeholder="Number or part of a name" aria-label="Filter accounts" value={text} onChange={(event) => setText(event.target.value)} />
+        <input
+          className={styles.input}
+          autoFocus
+          type="search"
+          placeholder="Number or part of a name"
+          aria-label="Filter accounts"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         <div ref={setScroller} className={styles.list}>
           <ul style={{ height: virtual.getTotalSize() }} aria-label={`Accounts of element ${element}`}>
             {virtual.getVirtualItems().map(({ index, start }) => {
@@ -57,7 +69,9 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
             })}
           </ul>
         </div>
-        {shown.length === 0 && <p>{candidates.length === 0 ? `Every ${element} account stands here already.` : `No ${element} account has «${text}» in its number or name.`}</p>}
+        {shown.length === 0 && (
+          <p>{candidates.length === 0 ? `Every ${element} account stands here already.` : `No ${element} account has «${text}» in its number or name.`}</p>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>

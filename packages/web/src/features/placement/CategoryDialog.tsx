@@ -42,7 +42,9 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
   const isTop = parentId === null;
   const takesTerm = isTop && (element === 'asset' || element === 'liability');
   const takesStep = isTop && (element === 'income' || element === 'expense');
-  const siblings = (isTop ? (model.tree.tops.get(element) ?? []) : (model.tree.nodes.get(parentId)?.children ?? [])).filter((node) => node.category.id !== category?.id);
+  const siblings = (isTop ? (model.tree.tops.get(element) ?? []) : (model.tree.nodes.get(parentId)?.children ?? [])).filter(
+    (node) => node.category.id !== category?.id,
+  );
   const parents: { id: number; path: string }[] = [];
   walkCategories(model.tree.tops.get(element) ?? [], (node) => {
     for (let above: typeof node | null = node; above; above = above.parent) if (above.category.id === category?.id) return;
@@ -54,26 +56,53 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
     const fields = { name: name.trim(), parentId, term: takesTerm ? term : null, step: takesStep ? step : null, contraOf };
     if (!category) {
       const added = await add({ companyId: company.id, body: { element, ...fields } });
-      dispatch(noticeGiven(added.error === undefined ? { tone: 'done', text: `Applied: category ${fields.name} added.` } : { tone: 'refused', text: describeFailure(added.error) }));
+      dispatch(
+        noticeGiven(
+          added.error === undefined
+            ? { tone: 'done', text: `Applied: category ${fields.name} added.` }
+            : { tone: 'refused', text: describeFailure(added.error) },
+        ),
+      );
       if (added.error === undefined) onClose();
       return;
     }
     const changes = Object.fromEntries(Object.entries(fields).filter(([key, value]) => value !== category[key as keyof typeof fields])) as CategoryFieldsChange;
     const order = after === 'same' ? {} : { after: after === 'first' ? null : after };
     if (Object.keys(changes).length === 0 && after === 'same') return onClose();
-    if (await actions.describeCategory(category, { ...changes, ...order }, changes.name ? `rename ${category.name} to ${changes.name}` : `change ${category.name}`)) onClose();
+    if (
+      await actions.describeCategory(
+        category,
+        { ...changes, ...order },
+        changes.name ? `rename ${category.name} to ${changes.name}` : `change ${category.name}`,
+      )
+    )
+      onClose();
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-label={category ? `Change ${category.name}` : 'New category'}>
       <form onSubmit={(event) => void submit(event)}>
         <DialogTitle>{category ? `Change ${category.name}` : `New category of ${elementName(element).toLowerCase()}`}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} autoFocus required error={taken} helperText={taken ? 'A category beside it has this name already' : undefined} slotProps={{ htmlInput: { maxLength: 200 } }} />
-          <TextField select label="Nested in" value={parentId ?? 0} onChange={(event) => {
-            setParentId(Number(event.target.value) || null);
-            setContraOf(null);
-            setAfter('same');
-          }}>
+          <TextField
+            label="Name"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            autoFocus
+            required
+            error={taken}
+            helperText={taken ? 'A category beside it has this name already' : undefined}
+            slotProps={{ htmlInput: { maxLength: 200 } }}
+          />
+          <TextField
+            select
+            label="Nested in"
+            value={parentId ?? 0}
+            onChange={(event) => {
+              setParentId(Number(event.target.value) || null);
+              setContraOf(null);
+              setAfter('same');
+            }}
+          >
             <MenuItem value={0}>{elementName(element)}, at the top</MenuItem>
             {parents.map(({ id, path }) => (
               <MenuItem key={id} value={id}>
@@ -99,16 +128,29 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
               ))}
             </TextField>
           )}
-          <TextField select label="Deducted from" value={contraOf ?? 0} onChange={(event) => setContraOf(Number(event.target.value) || null)} helperText="A contra category stands under the one it is deducted from, with their net amount">
+          <TextField
+            select
+            label="Deducted from"
+            value={contraOf ?? 0}
+            onChange={(event) => setContraOf(Number(event.target.value) || null)}
+            helperText="A contra category stands under the one it is deducted from, with their net amount"
+          >
             <MenuItem value={0}>nothing</MenuItem>
-            {siblings.filter((node) => node.category.contraOf === null).map((node) => (
-              <MenuItem key={node.category.id} value={node.category.id}>
-                {node.category.name}
-              </MenuItem>
-            ))}
+            {siblings
+              .filter((node) => node.category.contraOf === null)
+              .map((node) => (
+                <MenuItem key={node.category.id} value={node.category.id}>
+                  {node.category.name}
+                </MenuItem>
+              ))}
           </TextField>
           {category && siblings.length > 0 && (
-            <TextField select label="Order" value={after} onChange={(event) => setAfter(event.target.value === 'same' || event.target.value === 'first' ? event.target.value : Number(event.target.value))}>
+            <TextField
+              select
+              label="Order"
+              value={after}
+              onChange={(event) => setAfter(event.target.value === 'same' || event.target.value === 'first' ? event.target.value : Number(event.target.value))}
+            >
               <MenuItem value="same">where it stands now</MenuItem>
               <MenuItem value="first">first</MenuItem>
               {siblings.map((node) => (

@@ -11,9 +11,9 @@ import { useCompany } from '../../app/useCompany.ts';
 import { AddAccountsDialog } from './AddAccountsDialog.tsx';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryPanel.module.css';
+import { stepNames, termNames } from './categoryWords.ts';
 import { landingOf } from './landing.ts';
 import { elementName, onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
-import { stepNames, termNames } from './categoryWords.ts';
 import type { PlacementActions } from './usePlacementActions.ts';
 
 interface CategoryPanelProps {
@@ -37,7 +37,9 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
     return (
       <aside className={styles.panel} aria-label="Chosen category">
         <h2>No category chosen</h2>
-        <p className={styles.quiet}>Choose one in the tree to see its accounts, add to it, rename it, or nest others below it. Drop accounts on a category to place them.</p>
+        <p className={styles.quiet}>
+          Choose one in the tree to see its accounts, add to it, rename it, or nest others below it. Drop accounts on a category to place them.
+        </p>
       </aside>
     );
   const { category } = chosen;
@@ -52,7 +54,13 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
   };
   const onDelete = async () => {
     const deleted = await remove({ companyId: company.id, categoryId: category.id });
-    dispatch(noticeGiven(deleted.error === undefined ? { tone: 'done', text: `Applied: category ${category.name} deleted.` } : { tone: 'refused', text: describeFailure(deleted.error) }));
+    dispatch(
+      noticeGiven(
+        deleted.error === undefined
+          ? { tone: 'done', text: `Applied: category ${category.name} deleted.` }
+          : { tone: 'refused', text: describeFailure(deleted.error) },
+      ),
+    );
   };
   return (
     <aside className={styles.panel} aria-label="Chosen category">
@@ -84,7 +92,18 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
             <button type="button" onClick={onMove}>
               Move {picked.length} to…
             </button>
-            <button type="button" onClick={() => void actions.move(picked.map(({ account }) => account), null, 'any').then((done) => done && onSelect(new Set()))}>
+            <button
+              type="button"
+              onClick={() =>
+                void actions
+                  .move(
+                    picked.map(({ account }) => account),
+                    null,
+                    'any',
+                  )
+                  .then((done) => done && onSelect(new Set()))
+              }
+            >
               Take out
             </button>
           </span>
@@ -92,9 +111,21 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
       </div>
       <ul className={styles.accounts}>
         {standing.map(({ account, side }) => (
-          <AccountRow key={account.id} account={account} side={side} currency={currency} element={category.element} isSelected={selected.has(account.id)} onPick={() => pick(account)} />
+          <AccountRow
+            key={account.id}
+            account={account}
+            side={side}
+            currency={currency}
+            element={category.element}
+            isSelected={selected.has(account.id)}
+            onPick={() => pick(account)}
+          />
         ))}
-        {standing.length === 0 && <li className={styles.quiet}>{chosen.children.length > 0 ? 'None; they stand in its subcategories.' : 'None yet. Add accounts, or drop some on it.'}</li>}
+        {standing.length === 0 && (
+          <li className={styles.quiet}>
+            {chosen.children.length > 0 ? 'None; they stand in its subcategories.' : 'None yet. Add accounts, or drop some on it.'}
+          </li>
+        )}
       </ul>
       <div>
         <h3>Where it lands</h3>
@@ -104,12 +135,31 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
           </p>
         ))}
       </div>
-      {open === 'accounts' && <AddAccountsDialog model={model} currency={currency} node={chosen} onClose={() => setOpen(null)} onAdd={(accounts) => {
-        setOpen(null);
-        void actions.move(accounts, { id: category.id, name: category.name }, 'any');
-      }} />}
-      {open === 'sub' && <CategoryDialog model={model} element={category.element} parentId={category.id} category={null} actions={actions} onClose={() => setOpen(null)} />}
-      {open === 'edit' && stored && <CategoryDialog model={model} element={category.element} parentId={category.parentId} category={stored} actions={actions} onClose={() => setOpen(null)} />}
+      {open === 'accounts' && (
+        <AddAccountsDialog
+          model={model}
+          currency={currency}
+          node={chosen}
+          onClose={() => setOpen(null)}
+          onAdd={(accounts) => {
+            setOpen(null);
+            void actions.move(accounts, { id: category.id, name: category.name }, 'any');
+          }}
+        />
+      )}
+      {open === 'sub' && (
+        <CategoryDialog model={model} element={category.element} parentId={category.id} category={null} actions={actions} onClose={() => setOpen(null)} />
+      )}
+      {open === 'edit' && stored && (
+        <CategoryDialog
+          model={model}
+          element={category.element}
+          parentId={category.parentId}
+          category={stored}
+          actions={actions}
+          onClose={() => setOpen(null)}
+        />
+      )}
     </aside>
   );
 }

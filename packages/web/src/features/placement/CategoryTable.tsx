@@ -1,6 +1,6 @@
 import { useDroppable } from '@dnd-kit/core';
 import type { PlacementView } from '@ivory-ladder/contract';
-import { type CategoryNode, checkPlaces, type Currency, type Element, elements, formatAmount } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, checkPlaces, type Element, elements, formatAmount } from '@ivory-ladder/core';
 import Add from '@mui/icons-material/Add';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
@@ -51,14 +51,27 @@ export function CategoryTable({ view, model, currency, chosenId, dragged, action
         <div>
           <h2 id="categories">Categories</h2>
           <p className={styles.quiet}>
-            Balances at {longDay(view.span.lastDay)} and {longDay(view.balanceComparative)}; income and expense over {upper} {lower} and {earlierUpper} {earlierLower}
+            Balances at {longDay(view.span.lastDay)} and {longDay(view.balanceComparative)}; income and expense over {upper} {lower} and {earlierUpper}{' '}
+            {earlierLower}
           </p>
         </div>
         <div className={styles.tools}>
-          <IconButton size="small" onClick={actions.undo} disabled={actions.undoName === null} title={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName} (Ctrl Z)`} aria-label={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName}`}>
+          <IconButton
+            size="small"
+            onClick={actions.undo}
+            disabled={actions.undoName === null}
+            title={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName} (Ctrl Z)`}
+            aria-label={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName}`}
+          >
             <Undo fontSize="small" />
           </IconButton>
-          <IconButton size="small" onClick={actions.redo} disabled={actions.redoName === null} title={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName} (Ctrl Shift Z)`} aria-label={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName}`}>
+          <IconButton
+            size="small"
+            onClick={actions.redo}
+            disabled={actions.redoName === null}
+            title={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName} (Ctrl Shift Z)`}
+            aria-label={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName}`}
+          >
             <Redo fontSize="small" />
           </IconButton>
         </div>

@@ -34,7 +34,10 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
     for (const element of elements)
       walkCategories(model.tree.tops.get(element) ?? [], (node) => {
         const { id, name } = node.category;
-        const kept = (account: PlacedAccount) => account.places.filter((place) => side !== 'any' && place.side !== side).map((place) => ({ ...place, side: side === 'debit' ? ('credit' as const) : ('debit' as const) }));
+        const kept = (account: PlacedAccount) =>
+          account.places
+            .filter((place) => side !== 'any' && place.side !== side)
+            .map((place) => ({ ...place, side: side === 'debit' ? ('credit' as const) : ('debit' as const) }));
         const refused = accounts.some((account) => !checkPlaces(account, [{ side, categoryId: id }, ...kept(account)], model.tree).ok);
         all.push({ id, name, path: pathOf(node).join(' › '), element: elementName(element), refused });
       });
@@ -59,7 +62,9 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
   const first = accounts[0];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={`${listId}-title`}>
-      <DialogTitle id={`${listId}-title`}>Move {accounts.length === 1 && first ? `${first.number} ${first.name}` : `${accounts.length} accounts`} to…</DialogTitle>
+      <DialogTitle id={`${listId}-title`}>
+        Move {accounts.length === 1 && first ? `${first.number} ${first.name}` : `${accounts.length} accounts`} to…
+      </DialogTitle>
       <DialogContent>
         <input
           className={styles.input}
@@ -79,7 +84,16 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
         />
         <ul id={listId} role="listbox" aria-label="Categories" className={styles.list}>
           {shown.map((target, index) => (
-            <li key={target.id} id={`${listId}-${index}`} role="option" aria-selected={index === at} aria-disabled={target.refused} onMouseEnter={() => setAt(index)} onClick={() => go(index)} onKeyDown={onKeyDown}>
+            <li
+              key={target.id}
+              id={`${listId}-${index}`}
+              role="option"
+              aria-selected={index === at}
+              aria-disabled={target.refused}
+              onMouseEnter={() => setAt(index)}
+              onClick={() => go(index)}
+              onKeyDown={onKeyDown}
+            >
               <span>{target.path}</span>
               <span className={styles.element}>{target.refused ? `${target.element}: not for ${first?.element} accounts` : target.element}</span>
             </li>

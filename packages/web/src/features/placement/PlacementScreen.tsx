@@ -1,10 +1,10 @@
 import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { checkPlaces } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
 import { Link, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/ivoryApi.ts';
-import { useDispatch } from 'react-redux';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -12,8 +12,8 @@ import { EmptyState } from '../../components/EmptyState.tsx';
 import { CategoryPanel } from './CategoryPanel.tsx';
 import { CategoryTable } from './CategoryTable.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
-import { modelPlacement, type PlacedAccount } from './placementModel.ts';
 import styles from './PlacementScreen.module.css';
+import { modelPlacement, type PlacedAccount } from './placementModel.ts';
 import { UnplacedPanel } from './UnplacedPanel.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
 
@@ -75,7 +75,16 @@ export function PlacementScreen() {
       <div className={styles.screen}>
         <UnplacedPanel model={model} currency={currency} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} />
         <CategoryTable view={data} model={model} currency={currency} chosenId={chosenId} dragged={dragged} actions={actions} onChoose={choose} />
-        <CategoryPanel view={data} model={model} currency={currency} chosen={chosen} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} actions={actions} />
+        <CategoryPanel
+          view={data}
+          model={model}
+          currency={currency}
+          chosen={chosen}
+          selected={selected}
+          onSelect={setSelected}
+          onMove={() => setMoving(true)}
+          actions={actions}
+        />
       </div>
       <DragOverlay dropAnimation={null}>
         {dragged[0] && (
@@ -86,10 +95,15 @@ export function PlacementScreen() {
         )}
       </DragOverlay>
       {moving && selectedAccounts.length > 0 && (
-        <MoveDialog model={model} accounts={selectedAccounts} onClose={() => setMoving(false)} onMove={(target, side) => {
-          setMoving(false);
-          void move(selectedAccounts, target, side);
-        }} />
+        <MoveDialog
+          model={model}
+          accounts={selectedAccounts}
+          onClose={() => setMoving(false)}
+          onMove={(target, side) => {
+            setMoving(false);
+            void move(selectedAccounts, target, side);
+          }}
+        />
       )}
     </DndContext>
   );

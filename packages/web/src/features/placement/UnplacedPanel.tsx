@@ -31,7 +31,8 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
     const next = new Set(selected);
     const account = shown[at];
     if (!account) return;
-    if (extend && lastPicked.current >= 0) for (let index = Math.min(at, lastPicked.current); index <= Math.max(at, lastPicked.current); index++) next.add((shown[index] as PlacedAccount).id);
+    if (extend && lastPicked.current >= 0)
+      for (let index = Math.min(at, lastPicked.current); index <= Math.max(at, lastPicked.current); index++) next.add((shown[index] as PlacedAccount).id);
     else if (next.has(account.id)) next.delete(account.id);
     else next.add(account.id);
     lastPicked.current = at;
@@ -47,12 +48,27 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
       ) : (
         <>
           <p className={styles.quiet}>
-            {unplaced.length} {unplaced.length === 1 ? 'account' : 'accounts'}, {formatAmount(atStake, currency)} in total. A statement that misses them is wrong.
+            {unplaced.length} {unplaced.length === 1 ? 'account' : 'accounts'}, {formatAmount(atStake, currency)} in total. A statement that misses them is
+            wrong.
           </p>
-          {unplaced.length > 8 && <input className={styles.filter} type="search" placeholder="Filter" aria-label="Filter unplaced accounts" value={filter} onChange={(event) => setFilter(event.target.value)} />}
+          {unplaced.length > 8 && (
+            <input
+              className={styles.filter}
+              type="search"
+              placeholder="Filter"
+              aria-label="Filter unplaced accounts"
+              value={filter}
+              onChange={(event) => setFilter(event.target.value)}
+            />
+          )}
           <div className={styles.tools}>
             <label>
-              <input type="checkbox" checked={picked > 0 && picked === shown.length} ref={(box) => void (box && (box.indeterminate = picked > 0 && picked < shown.length))} onChange={(event) => onSelect(event.target.checked ? new Set(shown.map(({ id }) => id)) : new Set())} />
+              <input
+                type="checkbox"
+                checked={picked > 0 && picked === shown.length}
+                ref={(box) => void (box && (box.indeterminate = picked > 0 && picked < shown.length))}
+                onChange={(event) => onSelect(event.target.checked ? new Set(shown.map(({ id }) => id)) : new Set())}
+              />
               {picked > 0 ? `${picked} chosen` : 'all'}
             </label>
             <Button variant="contained" disabled={selected.size === 0} onClick={onMove}>
@@ -77,7 +93,17 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
   );
 }
 
-function Card({ account, currency, isSelected, onPick }: { account: PlacedAccount; currency: Currency; isSelected: boolean; onPick: (extend: boolean) => void }) {
+function Card({
+  account,
+  currency,
+  isSelected,
+  onPick,
+}: {
+  account: PlacedAccount;
+  currency: Currency;
+  isSelected: boolean;
+  onPick: (extend: boolean) => void;
+}) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: account.id });
   return (
     <label ref={setNodeRef} {...listeners} className={styles.card} data-chosen={isSelected || undefined} data-dragging={isDragging || undefined}>

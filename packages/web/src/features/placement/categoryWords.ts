@@ -3,5 +3,11 @@ import type { Step, Term } from '@ivory-ladder/core';
 export const termNames: Readonly<Record<Term, string>> = { current: 'Current', non_current: 'Non-current' };
 
 export const stepNames: Readonly<Record<Step, string>> = {
-  revenue: 'Revenue', cost_of_sales: 'Cost of sales', other_operating: 'Other operating', investing: 'Investing', financing: 'Financing', income_tax: 'Income tax', discontinued: 'Discontinued',
+  revenue: 'Revenue',
+  cost_of_sales: 'Cost of sales',
+  other_operating: 'Other operating',
+  investing: 'Investing',
+  financing: 'Financing',
+  income_tax: 'Income tax',
+  discontinued: 'Discontinued',
 };

@@ -1,7 +1,13 @@
 import { type CategoryNode, pathOf, type Step, steps } from '@ivory-ladder/core';
 
 const subtotalOf: Readonly<Record<Step, string>> = {
-  revenue: 'Gross profit', cost_of_sales: 'Gross profit', other_operating: 'Operating profit', investing: 'Profit before financing and income tax', financing: 'Profit before tax', income_tax: 'Profit for the period', discontinued: 'Profit for the period',
+  revenue: 'Gross profit',
+  cost_of_sales: 'Gross profit',
+  other_operating: 'Operating profit',
+  investing: 'Profit before financing and income tax',
+  financing: 'Profit before tax',
+  income_tax: 'Profit for the period',
+  discontinued: 'Profit for the period',
 };
 
 /** Where the accounts of a category stand on each statement, from the line to the total. */

@@ -1,12 +1,19 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { CategoryChange, PlacesChange } from '@ivory-ladder/contract';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 export type CategoryFieldsChange = Omit<CategoryChange, 'version'>;
 
 /** One thing done on the placement screen, with what takes it back. */
 export type PlacementCommand =
   | { readonly kind: 'places'; readonly companyId: number; readonly name: string; readonly changes: PlacesChange['changes'] }
-  | { readonly kind: 'category'; readonly companyId: number; readonly name: string; readonly categoryId: number; readonly before: CategoryFieldsChange; readonly after: CategoryFieldsChange };
+  | {
+      readonly kind: 'category';
+      readonly companyId: number;
+      readonly name: string;
+      readonly categoryId: number;
+      readonly before: CategoryFieldsChange;
+      readonly after: CategoryFieldsChange;
+    };
 
 interface UndoState {
   readonly done: readonly PlacementCommand[];

@@ -1,4 +1,4 @@
-import type { PlacesChange, PlacementView } from '@ivory-ladder/contract';
+import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -6,8 +6,8 @@ import { useChangeCategoryMutation, useSetPlacesMutation } from '../../api/ivory
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch, AppState } from '../../app/store.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { type CategoryFieldsChange, commandDone, commandRedone, commandsForgotten, commandUndone, type PlacementCommand } from './undoSlice.ts';
 import type { PlacedAccount } from './placementModel.ts';
+import { type CategoryFieldsChange, commandDone, commandRedone, commandsForgotten, commandUndone, type PlacementCommand } from './undoSlice.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 
@@ -34,8 +34,15 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
       const version = command.kind === 'category' ? view?.categories.find(({ id }) => id === command.categoryId)?.version : undefined;
       const result =
         command.kind === 'places'
-          ? await setPlaces({ companyId: company.id, changes: backwards ? command.changes.map(({ accountId, before, after }) => ({ accountId, before: after, after: before })) : command.changes })
-          : await changeCategory({ companyId: company.id, categoryId: command.categoryId, change: { version: version ?? 0, ...(backwards ? command.before : command.after) } });
+          ? await setPlaces({
+              companyId: company.id,
+              changes: backwards ? command.changes.map(({ accountId, before, after }) => ({ accountId, before: after, after: before })) : command.changes,
+            })
+          : await changeCategory({
+              companyId: company.id,
+              categoryId: command.categoryId,
+              change: { version: version ?? 0, ...(backwards ? command.before : command.after) },
+            });
       if (result.error === undefined) return true;
       dispatch(noticeGiven({ tone: 'refused', text: describeFailure(result.error) }));
       return false;
@@ -55,17 +62,28 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
   );
   const move = useCallback<PlacementActions['move']>(
     (accounts, target, side) => {
-      const changes: PlacesChange['changes'] = accounts.map(({ id, places }) => ({ accountId: id, before: places, after: target === null ? [] : placesAfter(places, target.id, side) }));
+      const changes: PlacesChange['changes'] = accounts.map(({ id, places }) => ({
+        accountId: id,
+        before: places,
+        after: target === null ? [] : placesAfter(places, target.id, side),
+      }));
       const first = accounts[0];
       const what = accounts.length === 1 && first ? `${first.number} ${first.name}` : `${accounts.length} accounts`;
       const name = target === null ? `take ${what} out of its category` : `move ${what} to ${target.name}`;
-      return run({ kind: 'places', companyId: company.id, name, changes }, target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`);
+      return run(
+        { kind: 'places', companyId: company.id, name, changes },
+        target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`,
+      );
     },
     [company.id, run],
   );
   const describeCategory = useCallback<PlacementActions['describeCategory']>(
     (category, after, name) => {
-      const before = Object.fromEntries(Object.keys(after).filter((key) => key !== 'after').map((key) => [key, category[key as keyof typeof category]])) as CategoryFieldsChange;
+      const before = Object.fromEntries(
+        Object.keys(after)
+          .filter((key) => key !== 'after')
+          .map((key) => [key, category[key as keyof typeof category]]),
+      ) as CategoryFieldsChange;
       return run({ kind: 'category', companyId: company.id, name, categoryId: category.id, before, after }, `Applied: ${name}.`);
     },
     [company.id, run],
@@ -83,7 +101,10 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
   const undo = useCallback(() => void back(last, true), [back, last]);
   const redo = useCallback(() => void back(next, false), [back, next]);
   useUndoKeys(undo, redo);
-  return useMemo(() => ({ move, describeCategory, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }), [move, describeCategory, undo, redo, last, next]);
+  return useMemo(
+    () => ({ move, describeCategory, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }),
+    [move, describeCategory, undo, redo, last, next],
+  );
 }
 
 /** A place for any balance replaces all; one for a side replaces that side and narrows an old place to the other. */

@@ -32,13 +32,29 @@ export function ProofsScreen() {
       {isEmpty && <EmptyState title="Nothing to prove yet">Bring in a trial balance first.</EmptyState>}
       {error !== undefined && <EmptyState title="The proofs cannot be read">{describeFailure(error)}</EmptyState>}
       {data?.proofs.map((proof) => (
-        <Proof key={proof.name} proof={proof} isOpened={hash === `#${proof.name}`} currency={currencyOfCompany(company)} placement={{ pathname: `/companies/${company.id}/placement`, search }} />
+        <Proof
+          key={proof.name}
+          proof={proof}
+          isOpened={hash === `#${proof.name}`}
+          currency={currencyOfCompany(company)}
+          placement={{ pathname: `/companies/${company.id}/placement`, search }}
+        />
       ))}
     </section>
   );
 }
 
-function Proof({ proof, isOpened, currency, placement }: { proof: ProofBody; isOpened: boolean; currency: ReturnType<typeof currencyOfCompany>; placement: { pathname: string; search: string } }) {
+function Proof({
+  proof,
+  isOpened,
+  currency,
+  placement,
+}: {
+  proof: ProofBody;
+  isOpened: boolean;
+  currency: ReturnType<typeof currencyOfCompany>;
+  placement: { pathname: string; search: string };
+}) {
   const company = useCompany();
   const { search } = useLocation();
   const days = [...new Set(proof.figures.map(({ day }) => day))];

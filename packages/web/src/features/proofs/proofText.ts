@@ -24,14 +24,15 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
     case 'trial_balance':
       return proof.state === 'holds' ? 'Trial balance 0' : `Trial balance is out by ${size}`;
     case 'assets_equal_claims':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Assets ≠ liabilities + equity: ${size}`;
     case 'profit_in_equity':
-      return proof.state === 'holds' ? proofNames[proof.name] : `${proofNames[proof.name]}: out by ${size}`;
+      return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'coverage':
       return proof.state === 'holds' ? 'Coverage: every account stands once' : `Coverage: ${count} unplaced, ${size}`;
     case 'parents_without_postings':
-      return proof.state === 'holds' ? proofNames[proof.name] : `Posted to ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
+      return proof.state === 'holds' ? proofNames[proof.name] : `On ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
     case 'normal_sides':
-      return proof.state === 'holds' ? proofNames[proof.name] : `Against normal side: ${accounts}`;
+      return proof.state === 'holds' ? proofNames[proof.name] : `${accounts} against normal side`;
     case 'profit_allotted':
       return proof.state === 'holds' ? proofNames[proof.name] : `Earlier profit not allotted: ${size}`;
   }
@@ -40,8 +41,10 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
 /** What a proof compares, in words, for its own page. */
 export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
   trial_balance: 'Debit balances and credit balances of all accounts are the same amount.',
-  assets_equal_claims: 'The total of assets is that of liabilities and equity, as the lines of the balance sheet hold them. An unplaced balance sheet account makes it fail.',
-  profit_in_equity: 'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
+  assets_equal_claims:
+    'The total of assets is that of liabilities and equity, as the lines of the balance sheet hold them. An unplaced balance sheet account makes it fail.',
+  profit_in_equity:
+    'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
   parents_without_postings: 'Accounts with sub-accounts take no postings; where history has some, they stand on a line of their own.',
   normal_sides: 'Balances stand on the side that is normal for their account. One on the other side may be right (an overdrawn bank), or a slip.',
@@ -49,8 +52,16 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
 };
 
 const figureNames: Readonly<Record<string, string>> = {
-  debit_balances: 'Debit balances', credit_balances: 'Credit balances', asset: 'Assets', liability: 'Liabilities', equity: 'Equity', income_statement: 'Profit of the income statement',
-  result_in_equity: 'Result in equity', accounts_in_scope: 'Accounts in scope', accounts_placed: 'Accounts that stand once', profit_not_allotted: 'Profit of completed years on no account',
+  debit_balances: 'Debit balances',
+  credit_balances: 'Credit balances',
+  asset: 'Assets',
+  liability: 'Liabilities',
+  equity: 'Equity',
+  income_statement: 'Profit of the income statement',
+  result_in_equity: 'Result in equity',
+  accounts_in_scope: 'Accounts in scope',
+  accounts_placed: 'Accounts that stand once',
+  profit_not_allotted: 'Profit of completed years on no account',
 };
 
 export function figureName(name: string): string {
@@ -58,7 +69,10 @@ export function figureName(name: string): string {
 }
 
 const reasons: Readonly<Record<string, string>> = {
-  unplaced: 'unplaced', half_placed: 'placed for one side of its balance only', posted_to_parent: 'has sub-accounts, and amounts of its own', against_normal_side: 'on the other side than its normal one',
+  unplaced: 'unplaced',
+  half_placed: 'placed for one side of its balance only',
+  posted_to_parent: 'has sub-accounts, and amounts of its own',
+  against_normal_side: 'on the other side than its normal one',
 };
 
 export function reasonText(reason: string): string {

@@ -1,13 +1,13 @@
+import type { StatementBody } from '@ivory-ladder/contract';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { statementPath, useGetStatementQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { useSpan, type ComparisonKind } from '../../app/useSpan.ts';
+import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
-import type { StatementBody } from '@ivory-ladder/contract';
 import styles from './StatementScreen.module.css';
 import { StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
@@ -16,7 +16,11 @@ const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/Ev
 
 const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
 const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
-  usual: 'usual comparative', year_earlier: 'a year earlier', span_before: 'the span before', fixed: 'chosen days', none: 'none',
+  usual: 'usual comparative',
+  year_earlier: 'a year earlier',
+  span_before: 'the span before',
+  fixed: 'chosen days',
+  none: 'none',
 };
 
 /** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
@@ -48,7 +52,11 @@ export function StatementScreen() {
           <div className={styles.tools}>
             <nav className={styles.kinds} aria-label="Statements">
               {(['balance-sheet', 'income-statement'] as const).map((other) => (
-                <Link key={other} to={{ pathname: `/companies/${company.id}/statements/${other}`, search: withoutCell(search) }} aria-current={other === kind ? 'page' : undefined}>
+                <Link
+                  key={other}
+                  to={{ pathname: `/companies/${company.id}/statements/${other}`, search: withoutCell(search) }}
+                  aria-current={other === kind ? 'page' : undefined}
+                >
                   {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
                 </Link>
               ))}
@@ -74,9 +82,7 @@ export function StatementScreen() {
           </div>
         </header>
         {error !== undefined && !statement && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
-        {statement && (
-          <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />
-        )}
+        {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
           <EmptyState title="No line has an amount">
             <p>Nothing was posted in these dates, or no account of this statement is placed yet.</p>
@@ -86,21 +92,40 @@ export function StatementScreen() {
       </section>
       {cell !== null && (
         <Suspense fallback={<aside className={styles.sheet} />}>
-          <EvidencePanel kind={kind} span={span} cell={cell} onOpen={(address) => change({ cell: writeCell(address) })} onClose={() => change({ cell: null })} />
+          <EvidencePanel
+            kind={kind}
+            span={span}
+            cell={cell}
+            onOpen={(address) => change({ cell: writeCell(address) })}
+            onClose={() => change({ cell: null })}
+          />
         </Suspense>
       )}
     </div>
   );
 }
 
-function DetailMenu({ statement, detail, zero, change }: { statement: StatementBody | undefined; detail: string; zero: '0' | '1'; change: (changes: Record<string, string | null>) => void }) {
+function DetailMenu({
+  statement,
+  detail,
+  zero,
+  change,
+}: {
+  statement: StatementBody | undefined;
+  detail: string;
+  zero: '0' | '1';
+  change: (changes: Record<string, string | null>) => void;
+}) {
   const rungs = Math.min(rungNames.length, statement?.rungs ?? 2);
   const label = detail === 'accounts' ? 'accounts' : (rungNames[Number(detail) - 1] ?? 'Two rungs').toLowerCase();
   return (
     <ChoiceMenu
       label={`Detail: ${label}`}
       choices={[
-        ...Array.from({ length: rungs }, (_, index) => ({ value: String(index + 1), label: `${rungNames[index]}: ${index === 0 ? 'categories' : 'subcategories'}` })),
+        ...Array.from({ length: rungs }, (_, index) => ({
+          value: String(index + 1),
+          label: `${rungNames[index]}: ${index === 0 ? 'categories' : 'subcategories'}`,
+        })),
         { value: 'accounts', label: 'Down to the accounts', divided: true },
         { value: 'zero', label: 'Lines without amounts too' },
       ]}
@@ -126,7 +151,9 @@ function comparisonLabel(kind: ComparisonKind, statement: string): string {
 }
 
 function datesOf(statement: StatementBody): string {
-  const spans = statement.columns.flatMap((column) => (column.kind === 'amount' ? [column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)] : []));
+  const spans = statement.columns.flatMap((column) =>
+    column.kind === 'amount' ? [column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)] : [],
+  );
   return `${spans.join(' and ')} · ${statement.currency}`;
 }
 

@@ -1,6 +1,6 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, formatPercent } from '@ivory-ladder/core';
-import { memo, useRef, type KeyboardEvent } from 'react';
+import { type KeyboardEvent, memo, useRef } from 'react';
 import { longDay, spanLines } from '../../components/dates.ts';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';

@@ -21,7 +21,15 @@ export function useStatementAddress() {
   const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
   const detail = params.get('detail') ?? '2';
   const request = useMemo(
-    (): StatementParams => ({ companyId: company.id, kind, ...span, detail, open: params.get('open') ?? '', shut: params.get('shut') ?? '', zero: params.get('zero') === '1' ? '1' : '0' }),
+    (): StatementParams => ({
+      companyId: company.id,
+      kind,
+      ...span,
+      detail,
+      open: params.get('open') ?? '',
+      shut: params.get('shut') ?? '',
+      zero: params.get('zero') === '1' ? '1' : '0',
+    }),
     [company.id, kind, span, detail, params],
   );
   const change = useCallback(

@@ -1,0 +1,79 @@
+import type { Element, Outcome } from '@ivory-ladder/core';
+import { toDecimalText } from '@ivory-ladder/core';
+import { stringify } from 'csv-stringify/sync';
+import { addCategory, deleteCategory } from '../application/categories.ts';
+import { createCompany, makeYear } from '../application/companies.ts';
+import type { Failure } from '../application/failure.ts';
+import { openBooks } from '../application/openBooks.ts';
+import type { Books, Ports } from '../application/ports.ts';
+import { postDemoEntry } from '../application/postEntry.ts';
+import { postTrialBalance } from '../application/postTrialBalance.ts';
+import { type DemoCategory, ferryAccounts, ferryCategories } from './ferryChart.ts';
+import { ferryOpening, makeFerryLedger } from './ferryLedger.ts';
+
+const seed = 20_260_930;
+const actor = 'Demo';
+const euro = { code: 'EUR', exponent: 2 };
+const companyName = 'Eiderholm Ferry Company';
+
+/**
+ * Loads the demo company once, the way a user would: a company, its categories, an opening trial balance from a
+ * file, then the entries. A load that was broken off is found by its missing entries and is not repeated over it.
+ */
+export async function loadDemo(ports: Ports, say: (text: string) => void): Promise<void> {
+  const companies = await ports.companies.list();
+  if (companies.some(({ name }) => name === companyName)) return;
+  say(`Loading the demo: ${companyName}`);
+  const created = must(await createCompany(ports, { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 }, actor));
+  const companyId = created.books.company.id;
+  await plantCategories(ports, companyId, created.books);
+  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(), 'utf8'), actor);
+  must(
+    await postTrialBalance(
+      ports,
+      companyId,
+      fileId,
+      { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: '3100', confirmElements: true, elements: {}, missing: 'nil', withdraw: [] },
+      { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) },
+    ),
+  );
+  must(await makeYear(ports, companyId, '2026-09-30', actor));
+  const books = must(await openBooks(ports, companyId));
+  const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
+  const entries = makeFerryLedger(seed);
+  for (const [index, entry] of entries.entries()) {
+    const lines = [...entry.lines].map(([number, cents]) => ({ accountId: idOf.get(number) ?? 0, debit: cents > 0 ? BigInt(cents) : 0n, credit: cents < 0 ? BigInt(-cents) : 0n, text: '' }));
+    must(await postDemoEntry(ports, books, { ...entry, lines }, actor));
+    if ((index + 1) % 250 === 0) say(`  ${index + 1} of ${entries.length} entries`);
+  }
+  say(`  ${entries.length} entries posted`);
+}
+
+async function plantCategories(ports: Ports, companyId: number, books: Books): Promise<void> {
+  const deepestFirst = [...books.categoryTree.nodes.values()].sort((a, b) => b.depth - a.depth || Number(b.category.contraOf !== null) - Number(a.category.contraOf !== null));
+  for (const { category } of deepestFirst) must(await deleteCategory(ports, companyId, category.id, actor));
+  const plant = async (element: Element, categories: readonly DemoCategory[], parentId: number | null): Promise<void> => {
+    const ids = new Map<string, number>();
+    for (const { name, term = null, step = null, contraOf, children = [] } of categories) {
+      const category = must(await addCategory(ports, companyId, { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) }, actor));
+      ids.set(name, category.id);
+      await plant(element, children, category.id);
+    }
+  };
+  for (const [element, categories] of Object.entries(ferryCategories)) await plant(element as Element, categories, null);
+}
+
+/** The opening trial balance as a ledger would export it, with elements, parents and category paths. */
+function openingFile(): string {
+  const known = Object.values(ferryOpening).reduce((total, euros) => total + euros, 0);
+  const rows = ferryAccounts.map(({ number, name, element, category, parent }) => {
+    const euros = number === '3100' ? -known : (ferryOpening[number] ?? 0);
+    return [number, name, element, parent, category, toDecimalText(BigInt(Math.round(euros * 100)), euro)];
+  });
+  return stringify([['Number', 'Name', 'Element', 'Parent', 'Category', 'Balance'], ...rows]);
+}
+
+function must<Value>(outcome: Outcome<Value, Failure>): Value {
+  if (!outcome.ok) throw new Error(`the demo could not be loaded: ${JSON.stringify(outcome.failure, (_, value) => (typeof value === 'bigint' ? value.toString() : value))}`);
+  return outcome.value;
+}
