@@ -10,6 +10,8 @@ const creditWords = /^(c|cr|credit|h|haben|k)\.?$/i;
 
 /** Reads the amounts of a row in the form that the file has, debit positive, and checks opening + turnover = closing. */
 export class AmountCells {
+  private readonly columnSums = { debit: 0n, credit: 0n, net: 0n };
+
   constructor(
     private readonly reading: Reading,
     private readonly currency: Currency,
@@ -26,8 +28,26 @@ export class AmountCells {
     const isSplit = amounts === 'debit_and_credit';
     const found = isSplit ? { first: this.text(cells, 'debit'), second: this.text(cells, 'credit') } : { first: this.text(cells, 'amount'), second: this.text(cells, 'mark') };
     const amount = isSplit ? this.difference(cells, row, 'debit', 'credit') : this.marked(cells, row);
-    if (amount !== null) this.checkTurnover(cells, row, amount);
+    if (amount !== null) {
+      this.checkTurnover(cells, row, amount);
+      this.columnSums.debit += this.quietly(cells, 'debit');
+      this.columnSums.credit += this.quietly(cells, 'credit');
+      this.columnSums.net += amount;
+    }
     return { amount, found };
+  }
+
+  /** Whether the row's amounts are the sums of the rows read so far. */
+  isRunningSum(cells: readonly Cell[]): boolean {
+    if (this.reading.amounts !== 'debit_and_credit') return this.quietly(cells, 'amount') === this.columnSums.net;
+    return this.quietly(cells, 'debit') === this.columnSums.debit && this.quietly(cells, 'credit') === this.columnSums.credit;
+  }
+
+  /** The amount of a cell, nil where it cannot be read; says nothing. */
+  private quietly(cells: readonly Cell[], column: ColumnMeaning): bigint {
+    const cell = cells[this.reading.columns[column] ?? -1] ?? '';
+    const read = readAmount(textOf(cell), typeof cell === 'string' ? this.reading.decimalSign : '.', this.currency);
+    return read.ok ? read.value.minorUnits : 0n;
   }
 
   private text(cells: readonly Cell[], column: ColumnMeaning): string {

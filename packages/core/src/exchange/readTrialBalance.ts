@@ -4,11 +4,12 @@ import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
 import { AmountCells } from './amountCells.ts';
-import { type Cell, isBlankRow, textOf } from './cell.ts';
-import { type ColumnMeaning, columnsOfHeading } from './columnMeaning.ts';
+import { type Cell, textOf } from './cell.ts';
+import type { ColumnMeaning } from './columnMeaning.ts';
 import type { Reading } from './detectReading.ts';
+import { firstText, reasonToLeaveOut } from './leaveOut.ts';
 import { readElement } from './readElement.ts';
-import { isTotalText, separateParentTotals } from './totals.ts';
+import { separateParentTotals } from './totals.ts';
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
 /** What the chart already knows of an account, by number. */
@@ -49,25 +50,22 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   const amounts = new AmountCells(reading, input.currency, problems);
   const found: TrialBalanceRow[] = [];
   const rowOfNumber = new Map<string, number>();
-  const headingText = reading.headingRow === null ? null : JSON.stringify(columnsOfHeading(rows[reading.headingRow] ?? []));
-  rows.forEach((cells, index) => {
+  for (const [index, cells] of rows.entries()) {
     const row = index + 1;
     const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
-    if (isBlankRow(cells)) return void leftOut.push({ row, reason: 'blank', text: '' });
-    if (reading.headingRow !== null && index < reading.headingRow) return void leftOut.push({ row, reason: 'title', text: firstText(cells) });
-    if (index === reading.headingRow) return;
-    if (headingText !== null && headingText !== '{}' && JSON.stringify(columnsOfHeading(cells)) === headingText) return void leftOut.push({ row, reason: 'heading_repeated', text: firstText(cells) });
+    if (index === reading.headingRow) continue;
+    const reason = reasonToLeaveOut(cells, index, reading, amounts);
+    if (reason !== null) {
+      leftOut.push({ row, reason, text: firstText(cells) });
+      continue;
+    }
     const number = text('number').replace(/\s+/g, ' ');
     const name = text('name').replace(/\s+/g, ' ');
-    if (isTotalText(number) || (number === '' && (isTotalText(name) || name === '' || isTotalText(firstText(cells)))))
-      return void leftOut.push({ row, reason: number === '' && name === '' && !amounts.hasAny(cells) ? 'title' : 'total', text: firstText(cells) });
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
       problems.push({ row, column, code, found: foundText, other, warning });
     };
-    if (number === '') {
-      if (!amounts.hasAny(cells)) return void leftOut.push({ row, reason: 'title', text: firstText(cells) });
-      problem('number', 'number_missing', '', name);
-    } else if (number.length > longestNumber) problem('number', 'number_too_long', number);
+    if (number === '') problem('number', 'number_missing', '', name);
+    else if (number.length > longestNumber) problem('number', 'number_too_long', number);
     const repeated = number === '' ? undefined : rowOfNumber.get(number.toLowerCase());
     if (repeated !== undefined) problem('number', 'number_repeated', number, String(repeated));
     else rowOfNumber.set(number.toLowerCase(), row);
@@ -86,7 +84,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       categoryPath: readCategoryPath(text('category'), element),
       ...amounts.read(cells, row),
     });
-  });
+  }
   checkParents(found, input, problems);
   const withElements = fillElements(found, input, problems);
   const { kept, totals } = separateParentTotals(withElements, problems);
@@ -94,10 +92,6 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   leftOut.sort((a, b) => a.row - b.row);
   problems.sort((a, b) => a.row - b.row);
   return { rows: kept, problems, leftOut, ...sums(kept) };
-}
-
-function firstText(cells: readonly Cell[]): string {
-  return cells.map(textOf).find((text) => text !== '') ?? '';
 }
 
 function sums(rows: readonly TrialBalanceRow[]): Pick<TrialBalanceFile, 'debits' | 'credits' | 'wouldBalance'> {

@@ -19,7 +19,7 @@ export function ProofStrip() {
   const currency = currencyOfCompany(company);
   const proofs = data?.proofs.filter((proof) => alwaysShown.has(proof.name) || proof.state !== 'holds') ?? [];
   return (
-    <footer className={styles.strip} aria-label="Proofs">
+    <section className={styles.strip} aria-label="Proofs">
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}
       {error !== undefined && <span className={styles.fails}>▲ The proofs cannot be read at the moment</span>}
       {proofs.map((proof) => (
@@ -34,6 +34,6 @@ export function ProofStrip() {
         </Link>
       ))}
       <span className={styles.revision}>{isEmpty ? '' : `Ledger at posting ${company.revision}`}</span>
-    </footer>
+    </section>
   );
 }

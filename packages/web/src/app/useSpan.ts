@@ -40,6 +40,7 @@ export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanI
     const compare = comparisons.find((kind) => kind === params.get('compare')) ?? 'usual';
     const [compareFrom, compareTo] = [day('compareFrom'), day('compareTo')];
     const isFixed = compare === 'fixed' && compareFrom !== undefined && compareTo !== undefined;
+    // biome-ignore lint/complexity/useMathMinMax: days are text
     return { from: from <= to ? from : to, to, compare: compare === 'fixed' && !isFixed ? 'usual' : compare, ...(isFixed ? { compareFrom, compareTo } : {}) };
   }, [company, params]);
   const choose = useCallback(

@@ -94,6 +94,7 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
 
 function Field({ label, asks = false, children }: { label: string; asks?: boolean; children: ReactNode }) {
   return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is the child
     <label className={styles.field} data-asks={asks || undefined}>
       <span>{asks ? `${label}: choose` : label}</span>
       {children}

@@ -133,6 +133,7 @@ function CategoryRow({ node, model, currency, isChosen, isShut, dragged, onChoos
   const isRefused = dragged.length > 0 && dragged.some((account) => !checkPlaces(account, [{ side: 'any', categoryId: id }], model.tree).ok);
   const added = isOver && !isRefused ? dragged.filter((account) => account.places[0]?.categoryId !== id).length : 0;
   return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the tree around the rows takes the keys
     <div
       ref={setNodeRef}
       role="row"

@@ -66,7 +66,9 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
               <input
                 type="checkbox"
                 checked={picked > 0 && picked === shown.length}
-                ref={(box) => void (box && (box.indeterminate = picked > 0 && picked < shown.length))}
+                ref={(box) => {
+                  if (box) box.indeterminate = picked > 0 && picked < shown.length;
+                }}
                 onChange={(event) => onSelect(event.target.checked ? new Set(shown.map(({ id }) => id)) : new Set())}
               />
               {picked > 0 ? `${picked} chosen` : 'all'}
