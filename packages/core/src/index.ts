@@ -22,7 +22,6 @@ export * from './layout/generateBalanceSheet.ts';
 export * from './layout/generateIncomeStatement.ts';
 export * from './layout/line.ts';
 export * from './layout/options.ts';
-export * from './money/allocate.ts';
 export * from './money/currency.ts';
 export * from './money/formatAmount.ts';
 export * from './money/readAmount.ts';

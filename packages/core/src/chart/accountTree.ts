@@ -38,13 +38,3 @@ export function buildAccountTree(accounts: readonly Account[]): AccountTree {
   if (order.length !== accounts.length) throw new Error('the chart has a cycle or a parent that is not in it');
   return { order, depth, parentAt, isParent: order.map((account) => children.has(account.id)), indexOf };
 }
-
-/** Each account's amount plus those of all accounts below it; same order as `tree.order`. */
-export function sumUpTree(tree: AccountTree, own: BigInt64Array): BigInt64Array {
-  const total = own.slice();
-  for (let index = total.length - 1; index >= 0; index--) {
-    const parent = tree.parentAt[index] as number;
-    if (parent >= 0) total[parent] = (total[parent] as bigint) + (total[index] as bigint);
-  }
-  return total;
-}

@@ -149,19 +149,15 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
       return likely ? [{ number, element: likely }] : [];
     }),
   ];
-  const ordered = sortByNumber(evidence, digitOrder);
-  const places = new Map(ordered.map(({ number }, index) => [number, index]));
-  const known = new Map(ordered.map((account) => [account.number, account]));
-  const sorted = sortByNumber(filled, digitOrder);
-  let at = 0;
-  const proposals = new Map<string, ReturnType<typeof proposeElement>>();
-  for (const { number, name, element, parentNumber } of sorted) {
-    const place = places.get(number);
-    if (place !== undefined) at = place + 1;
-    if (element || number === '') continue;
-    const [before, after] = place === undefined ? [ordered[at - 1], ordered[at]] : [ordered[place - 1], ordered[place + 1]];
-    proposals.set(number, proposeElement({ number, name }, parentNumber ? known.get(parentNumber) : undefined, before, after));
-  }
+  const known = new Map(evidence.map((account) => [account.number, account]));
+  const waiting = filled.flatMap(({ number, name, element, parentNumber }) => (element || number === '' ? [] : [{ number, name, parentNumber }]));
+  const neighbours = neighboursOf([...known.values()], waiting, digitOrder);
+  const proposals = new Map(
+    waiting.map(({ number, name, parentNumber }) => {
+      const [before, after] = neighbours.get(number) ?? [];
+      return [number, proposeElement({ number, name }, parentNumber ? known.get(parentNumber) : undefined, before, after)];
+    }),
+  );
   return filled.map((row) => {
     if (row.element) return parentAgrees(row, known, problems);
     const proposal = proposals.get(row.number);
@@ -169,6 +165,28 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
     problems.push({ row: row.row, column: 'element', code: 'element_needed', found: '', other: elements.join(', '), warning: false });
     return row;
   });
+}
+
+/** The nearest known accounts before and after each waiting one in number order, itself left out. */
+function neighboursOf(known: readonly ChartAccount[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [ChartAccount | undefined, ChartAccount | undefined]> {
+  const elementOf = new Map(known.map((account) => [account.number, account]));
+  const numbers = sortByNumber(
+    [...new Set([...elementOf.keys(), ...waiting.map(({ number }) => number)])].map((number) => ({ number })),
+    digitOrder,
+  );
+  const before = new Map<string, ChartAccount | undefined>();
+  const neighbours = new Map<string, [ChartAccount | undefined, ChartAccount | undefined]>();
+  let last: ChartAccount | undefined;
+  for (const { number } of numbers) {
+    before.set(number, last);
+    last = elementOf.get(number) ?? last;
+  }
+  last = undefined;
+  for (const { number } of numbers.toReversed()) {
+    neighbours.set(number, [before.get(number), last]);
+    last = elementOf.get(number) ?? last;
+  }
+  return neighbours;
 }
 
 function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, ChartAccount>, problems: RowProblem[]): TrialBalanceRow {
