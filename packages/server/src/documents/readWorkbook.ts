@@ -6,17 +6,16 @@ import type { Failure } from '../application/failure.ts';
 import { tableLimits } from './tableLimits.ts';
 import type { WorkbookCells } from './workbookWorker.ts';
 
-/** Beside this file when run from sources, beside the bundle when built. */
-const builtWorker = new URL('./workbookWorker.js', import.meta.url);
-const isBuilt = existsSync(fileURLToPath(builtWorker));
+/** A thread runs the built worker: beside the bundle, or in the build's folder when this file is run from its source. */
+const besideBundle = new URL('./workbookWorker.js', import.meta.url);
+const workerFile = existsSync(fileURLToPath(besideBundle)) ? besideBundle : new URL('../../dist/workbookWorker.js', import.meta.url);
 
 /** Reads a workbook in a thread of its own, with limits on memory and time: a foreign file can do no more harm than fail. */
 export function readWorkbook(content: Buffer, sheet: string | undefined): Promise<Outcome<WorkbookCells, Failure>> {
-  return new Promise((resolve) => {
-    const worker = new Worker(isBuilt ? builtWorker : new URL('./workbookWorker.ts', import.meta.url), {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(workerFile, {
       workerData: { content: new Uint8Array(content), sheet },
       resourceLimits: { maxOldGenerationSizeMb: tableLimits.workerMegabytes },
-      execArgv: isBuilt ? [] : ['--import', 'tsx'],
     });
     const end = (outcome: Outcome<WorkbookCells, Failure>): void => {
       clearTimeout(timer);
@@ -25,6 +24,10 @@ export function readWorkbook(content: Buffer, sheet: string | undefined): Promis
     };
     const timer = setTimeout(() => end(fail({ code: 'file_limit_exceeded', limit: 'time' })), tableLimits.seconds * 1000);
     worker.once('message', end);
-    worker.once('error', () => end(fail({ code: 'file_limit_exceeded', limit: 'cells' })));
+    worker.once('error', (error: Error & { code?: string }) => {
+      if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') return end(fail({ code: 'file_limit_exceeded', limit: 'cells' }));
+      clearTimeout(timer);
+      reject(error);
+    });
   });
 }

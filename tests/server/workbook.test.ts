@@ -1,0 +1,110 @@
+import type { StatementBody } from '@ivory-ladder/contract';
+import ExcelJS from 'exceljs';
+import { HyperFormula } from 'hyperformula';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { bringInExampleA } from '../support/placeExampleA.ts';
+import { TestServer } from '../support/server.ts';
+import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
+
+let server: TestServer;
+let exampleId: number;
+beforeAll(async () => {
+  server = await TestServer.start();
+  exampleId = await bringInExampleA(server);
+});
+afterAll(() => server.stop());
+
+const firstRow = 7;
+
+async function readBook(path: string) {
+  const workbook = new ExcelJS.Workbook();
+  // exceljs types its input as a Node Buffer of an older shape; the bytes are the same.
+  await workbook.xlsx.load((await server.bytes(path)) as never);
+  const sheet = workbook.worksheets[0] as ExcelJS.Worksheet;
+  const cells = Array.from({ length: sheet.rowCount }, (_, row) =>
+    Array.from({ length: sheet.columnCount }, (__, column) => {
+      const { value } = sheet.getCell(row + 1, column + 1);
+      if (value !== null && typeof value === 'object' && 'formula' in value) return `=${value.formula}`;
+      return value as string | number | null;
+    }),
+  );
+  return { sheet, cells, computed: HyperFormula.buildFromArray(cells, { licenseKey: 'gpl-v3' }) };
+}
+
+/** HyperFormula recomputes every formula of the workbook; its figures must be those of the statement to the minor unit. */
+async function recompute(id: number, kind: 'balance-sheet' | 'income-statement', more: string) {
+  const shown: StatementBody = await statement(server, id, kind, '2022-01-01', '2022-12-31', more);
+  const { cells, computed, sheet } = await readBook(`/companies/${id}/statements/${kind}/workbook?from=2022-01-01&to=2022-12-31${more}`);
+  const scale = 10 ** shown.exponent;
+  let formulas = 0;
+  for (const [at, row] of shown.rows.entries())
+    for (const [column, value] of row.values.entries()) {
+      const cell = computed.getCellValue({ sheet: 0, row: firstRow - 1 + at, col: column + 1 });
+      if (String(cells[firstRow - 1 + at]?.[column + 1]).startsWith('=')) formulas++;
+      if (row.role === 'heading') expect(cell).toBeNull();
+      else if (shown.columns[column]?.kind === 'percent')
+        expect(value === null ? cell : Math.round(Number(cell) * 1000), row.caption).toBe(value === null ? '–' : Number(value));
+      else expect(Math.round(Number(cell) * scale), `${row.caption} ${column}`).toBe(Number(value));
+    }
+  return { shown, formulas, cells, sheet };
+}
+
+describe('the exported workbook', () => {
+  it.each([
+    ['balance-sheet', '&detail=2'],
+    ['balance-sheet', '&detail=accounts'],
+    ['income-statement', '&detail=accounts'],
+    ['income-statement', '&detail=1&zero=1'],
+  ] as const)('recomputes to the figures of the %s (%s)', async (kind, more) => {
+    const { shown, formulas } = await recompute(exampleId, kind, more);
+    const bearing = shown.rows.filter((row) => row.role !== 'heading').length;
+    expect(formulas).toBeGreaterThanOrEqual(2 * bearing);
+  });
+
+  it('computes every subtotal, total, change and percent by a formula, and follows when a figure is changed', async () => {
+    const { cells, computed } = await readBook(`/companies/${exampleId}/statements/balance-sheet/workbook?from=2022-01-01&to=2022-12-31&detail=2`);
+    const rowOf = (caption: string) => cells.findIndex(([name]) => name === caption);
+    for (const caption of ['Property, plant and equipment, net', 'Total assets', 'Total liabilities', 'Total equity', 'Total liabilities and equity'])
+      for (const column of [1, 2, 3, 4]) expect(String(cells[rowOf(caption)]?.[column]), `${caption} ${column}`).toMatch(/^=/);
+    computed.setCellContents({ sheet: 0, row: rowOf('Cash'), col: 1 }, 330);
+    expect(computed.getCellValue({ sheet: 0, row: rowOf('Total assets'), col: 1 })).toBe(8010);
+  });
+
+  it('says dates and currency once, has outline levels, number formats, rules and frozen headings', async () => {
+    const { sheet, cells } = await recompute(exampleId, 'balance-sheet', '&detail=accounts');
+    expect(cells.slice(0, 3).map(([text]) => text)).toEqual(['Example A', 'Balance sheet', '31 December 2022 and 31 December 2021 · EUR']);
+    const row = cells.findIndex(([name]) => name === 'Total assets') + 1;
+    expect(sheet.getCell(row, 2).border).toMatchObject({ top: { style: 'thin' }, bottom: { style: 'double' } });
+    expect(sheet.getCell(row, 2).numFmt).toBe('#,##0.00_);(#,##0.00);"–"_)');
+    expect(Math.max(...Array.from({ length: sheet.rowCount }, (_, at) => sheet.getRow(at + 1).outlineLevel ?? 0))).toBeGreaterThanOrEqual(3);
+    expect(sheet.views[0]).toMatchObject({ state: 'frozen', ySplit: 6 });
+  });
+
+  it.each([
+    ['JPY', 1n],
+    ['KWD', 1000n],
+  ] as const)('has the places of %s', async (currency, unit) => {
+    const { id } = await createCompany(server, { name: currency, currency });
+    await bringIn(
+      server,
+      id,
+      `Number,Name,Element,Category,Balance\n1,Bank,asset,Cash,1234${unit === 1n ? '' : '.567'}\n3,Capital,equity,Capital,-1234${unit === 1n ? '' : '.567'}`,
+      { date: '2022-12-31' },
+    );
+    const { sheet, cells } = await recompute(id, 'balance-sheet', '');
+    const row = cells.findIndex(([name]) => name === 'Total assets') + 1;
+    expect(sheet.getCell(row, 2).numFmt.startsWith(unit === 1n ? '#,##0_)' : '#,##0.000_)')).toBe(true);
+    expect(sheet.getCell(row, 2).result).toBe(unit === 1n ? 1234 : 1234.567);
+  });
+});
+
+describe('the exported CSV', () => {
+  it('holds what is on screen, and text that begins like a formula stays text', async () => {
+    const { id } = await createCompany(server, { name: 'Formula & Co' });
+    await bringIn(server, id, 'Number,Name,Element,Category,Balance\n1,Bank,asset,"=cmd|x",12.50\n3,Capital,equity,Capital,-12.50', { date: '2022-12-31' });
+    const text = new TextDecoder().decode(await server.bytes(`/companies/${id}/statements/balance-sheet/csv?from=2022-01-01&to=2022-12-31&compare=none`));
+    expect(text).toContain('Balance sheet\r\n31 December 2022 · EUR\r\n');
+    expect(text).toContain("'=cmd|x,12.50\r\n");
+    expect(text).toContain('Total assets,12.50\r\n');
+  });
+});

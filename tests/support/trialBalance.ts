@@ -1,0 +1,46 @@
+import type { Company, PostingBody, RehearsalBody, RehearsalDraft, StatementBody } from '@ivory-ladder/contract';
+import type { TestServer } from './server.ts';
+
+export async function createCompany(server: TestServer, fields: { name?: string; currency?: string; fiscalYearFirstMonth?: number } = {}): Promise<Company> {
+  return server.ok('POST', '/companies', { name: 'Test company', currency: 'EUR', fiscalYearFirstMonth: 1, ...fields });
+}
+
+export async function handIn(server: TestServer, companyId: number, content: string | Uint8Array, name = 'trial-balance.csv'): Promise<number> {
+  const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
+  const { fileId } = await server.ok<{ fileId: number }>('POST', `/companies/${companyId}/trial-balance-files?name=${encodeURIComponent(name)}`, bytes);
+  return fileId;
+}
+
+export function rehearse(server: TestServer, companyId: number, fileId: number, draft: RehearsalDraft = {}): Promise<RehearsalBody> {
+  return server.ok('POST', `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, draft);
+}
+
+/** Hands a file in and posts it, all proposals confirmed. */
+export async function bringIn(
+  server: TestServer,
+  companyId: number,
+  content: string | Uint8Array,
+  draft: RehearsalDraft = {},
+  name?: string,
+): Promise<PostingBody> {
+  const fileId = await handIn(server, companyId, content, name);
+  return server.ok('POST', `/companies/${companyId}/trial-balance-files/${fileId}/posting`, { confirmElements: true, ...draft });
+}
+
+export function statement(
+  server: TestServer,
+  companyId: number,
+  kind: 'balance-sheet' | 'income-statement',
+  from: string,
+  to: string,
+  more = '',
+): Promise<StatementBody> {
+  return server.ok('GET', `/companies/${companyId}/statements/${kind}?from=${from}&to=${to}${more}`);
+}
+
+/** Caption and shown amounts of every row that bears some, in whole units where `unit` is 100. */
+export function figures({ rows }: StatementBody, unit = 1n): [string, ...(number | null)[]][] {
+  return rows
+    .filter((row) => row.role !== 'heading')
+    .map(({ caption, values }) => [caption, ...values.map((value) => (value === null ? null : Number(BigInt(value) / unit)))]);
+}
