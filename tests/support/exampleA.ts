@@ -36,7 +36,7 @@ const rows: readonly (readonly [string, string, ExampleAccount['element'], strin
   ['5900', 'Taxes on income', 'expense', 'Income tax', 0, 300],
 ];
 
-export const exampleA: readonly ExampleAccount[] = rows.map(([number, name, element, category, x1, x2]) => ({ number, name, element, category, x1, x2 }));
+const exampleA: readonly ExampleAccount[] = rows.map(([number, name, element, category, x1, x2]) => ({ number, name, element, category, x1, x2 }));
 
 /** 20X1 and 20X2 as calendar years. */
 export const exampleDays = { x1: '2021-12-31', x2: '2022-12-31' } as const;

@@ -8,7 +8,7 @@ import mysql from 'mysql2/promise';
 const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
 /** The address of the MariaDB that the test script started, without a schema. */
-export function databaseServer(): string {
+function databaseServer(): string {
   const url = process.env.IVORY_LADDER_TEST_DATABASE_URL;
   if (!url) throw new Error('run the tests with npm test, which starts their database');
   return url.replace(/\/[^/]*$/, '');

@@ -1,2 +1,2 @@
 export { entities } from './persistence/entities/index.ts';
-export { serve, type Serving } from './serve.ts';
+export { type Serving, serve } from './serve.ts';

@@ -5,6 +5,8 @@ import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
+import { writeStatementCsv } from './documents/writeStatementCsv.ts';
+import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { createApp } from './http/createApp.ts';
 import { BooksCache } from './persistence/booksCache.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
@@ -60,7 +62,12 @@ function wirePorts(database: DataSource): Ports {
     placement: new PlacementRepository(database, counters),
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
-    isHealthy: () => database.query('SELECT 1').then(() => true, () => false),
+    writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook },
+    isHealthy: () =>
+      database.query('SELECT 1').then(
+        () => true,
+        () => false,
+      ),
   };
 }
 

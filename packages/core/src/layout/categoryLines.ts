@@ -69,6 +69,6 @@ function lineOfCategory(node: CategoryNode, rung: number, options: CategoryLineO
 }
 
 /** `Revenue` → `revenue`; a word in capitals such as VAT stays. */
-export function lowerFirst(name: string): string {
+function lowerFirst(name: string): string {
   return /^[A-ZÀ-Þ][^A-ZÀ-Þ]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
 }

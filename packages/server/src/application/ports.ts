@@ -21,6 +21,7 @@ import type {
   Position,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
+import type { Statement } from './runStatement.ts';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -85,7 +86,7 @@ export interface PostedEntry {
   readonly lines: number;
 }
 
-export interface NewAccount {
+interface NewAccount {
   readonly number: string;
   readonly name: string;
   readonly element: Account['element'];
@@ -273,12 +274,25 @@ export interface TableReader {
   read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<{ rows: (string | { number: string })[][]; format: TableFormat }, Failure>>;
 }
 
+export interface WrittenFile {
+  readonly name: string;
+  readonly type: string;
+  readonly content: Buffer | string;
+}
+
+/** What a statement is written to for those who take it along. */
+export interface StatementWriter {
+  toCsv(statement: Statement): WrittenFile;
+  toWorkbook(statement: Statement): Promise<WrittenFile>;
+}
+
 export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
   readonly placement: PlacementStore;
   readonly files: FileStore;
   readonly tables: TableReader;
+  readonly writer: StatementWriter;
   /** Whether the database answers. */
   isHealthy(): Promise<boolean>;
 }

@@ -38,12 +38,12 @@ export interface RehearsalAnswers extends ReadingAnswers {
   readonly withdraw: readonly number[];
 }
 
-export interface Blocker {
+interface Blocker {
   readonly code: string;
   readonly count: number;
 }
 
-export interface NamedAmount {
+interface NamedAmount {
   readonly number: string;
   readonly name: string;
   readonly amount: bigint;

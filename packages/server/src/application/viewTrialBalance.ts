@@ -15,7 +15,7 @@ import { openBooks } from './openBooks.ts';
 import type { Books, Ports } from './ports.ts';
 import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
-export interface TrialBalanceLine {
+interface TrialBalanceLine {
   readonly index: number;
   readonly opening: bigint;
   readonly debit: bigint;

@@ -4,7 +4,7 @@ import type { Statement } from '../application/runStatement.ts';
 const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
 /** `2026-09-30` → `30 September 2026`. */
-export function writeDay(day: Day): string {
+function writeDay(day: Day): string {
   return `${Number(day.slice(8))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
 }
 

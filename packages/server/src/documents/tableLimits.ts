@@ -1,6 +1,5 @@
 /** Bounds on a file that is read as a table; beyond them it is refused whole. */
 export const tableLimits = {
-  bytes: 20 << 20,
   rows: 100_000,
   columns: 1000,
   cells: 1_000_000,

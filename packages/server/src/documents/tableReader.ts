@@ -1,10 +1,9 @@
-import { fail, type Outcome, succeed } from '@ivory-ladder/core';
+import { type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
 import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports.ts';
 import { readDelimited } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
 import { recogniseFile } from './recogniseFile.ts';
-import { tableLimits } from './tableLimits.ts';
 
 type Table = { rows: (string | { number: string })[][]; format: TableFormat };
 
@@ -26,7 +25,6 @@ export class FileTableReader implements TableReader {
 }
 
 async function readTable({ content }: StoredFile, choices: TableChoices): Promise<Outcome<Table, Failure>> {
-  if (content.length > tableLimits.bytes) return fail({ code: 'file_too_large', bytes: content.length, limit: tableLimits.bytes });
   const kind = recogniseFile(content);
   if (!kind.ok) return kind;
   if (kind.value === 'delimited') return readDelimited(content, choices);

@@ -7,18 +7,16 @@ import { addCategory, changeCategory, deleteCategory } from '../application/cate
 import { createCompany, makeYear, setLayoutOptions, viewCompany } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { findEvidence } from '../application/findEvidence.ts';
+import { largestUploadBytes } from '../application/limits.ts';
 import { openBooks } from '../application/openBooks.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
-import type { Request as Asked, Ports } from '../application/ports.ts';
+import type { Request as Asked, Ports, WrittenFile } from '../application/ports.ts';
 import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { runStatement } from '../application/runStatement.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
-import { tableLimits } from '../documents/tableLimits.ts';
-import { writeStatementCsv } from '../documents/writeStatementCsv.ts';
-import { writeStatementWorkbook } from '../documents/writeStatementWorkbook.ts';
 import * as answers from './answers.ts';
 import { sendProblem } from './problems.ts';
 
@@ -30,13 +28,9 @@ export interface ApiOptions {
 
 type QueryOf<Name extends OperationName> = (typeof operations)[Name] extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
 type BodyOf<Name extends OperationName> = (typeof operations)[Name] extends { body: infer Body extends z.ZodType } ? z.output<Body> : undefined;
-type AnswerOf<Name extends OperationName> = (typeof operations)[Name] extends { answer: infer Answer extends z.ZodType } ? z.output<Answer> : FileAnswer | null;
-
-interface FileAnswer {
-  readonly name: string;
-  readonly type: string;
-  readonly content: Buffer | string;
-}
+type AnswerOf<Name extends OperationName> = (typeof operations)[Name] extends { answer: infer Answer extends z.ZodType }
+  ? z.output<Answer>
+  : WrittenFile | null;
 
 interface Call<Name extends OperationName> {
   readonly query: QueryOf<Name>;
@@ -66,14 +60,14 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
       response.setHeader('Cache-Control', 'no-store');
       if (operation.answer === 'none') return void response.status(204).end();
       if (operation.answer === 'file') {
-        const file = outcome.value as FileAnswer;
+        const file = outcome.value as WrittenFile;
         response.setHeader('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`);
         return void response.type(file.type).send(file.content);
       }
       const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
       response.status(operation.status ?? 200).json(body);
     };
-    const readers = operation.takesFile ? [raw({ type: () => true, limit: tableLimits.bytes })] : operation.body ? [readJson] : [];
+    const readers = operation.takesFile ? [raw({ type: () => true, limit: largestUploadBytes })] : operation.body ? [readJson] : [];
     router[operation.method](path, ...readers, answer);
   };
 
@@ -110,10 +104,10 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   on('deleteCategory', async ({ id }) => deleteCategory(ports, id('companyId'), id('categoryId'), actor));
   on('getTrialBalance', async ({ id, query }) => map(await viewTrialBalance(ports, id('companyId'), query), answers.toTrialBalance));
   on('getStatement', async ({ id, kind, query }) => map(await runStatement(ports, id('companyId'), kind(), query), answers.toStatement));
-  on('exportCsv', async ({ id, kind, query }) => map(await runStatement(ports, id('companyId'), kind(), query), writeStatementCsv));
+  on('exportCsv', async ({ id, kind, query }) => map(await runStatement(ports, id('companyId'), kind(), query), (statement) => ports.writer.toCsv(statement)));
   on('exportWorkbook', async ({ id, kind, query }) => {
     const statement = await runStatement(ports, id('companyId'), kind(), query);
-    return statement.ok ? succeed(await writeStatementWorkbook(statement.value)) : statement;
+    return statement.ok ? succeed(await ports.writer.toWorkbook(statement.value)) : statement;
   });
   on('getEvidence', async ({ id, kind, query }) => map(await findEvidence(ports, id('companyId'), kind(), query), answers.toEvidence));
   on('getProofs', async ({ id, query }) => map(await proveStatements(ports, id('companyId'), query), ({ books, proofs }) => answers.toProofs(books, proofs)));

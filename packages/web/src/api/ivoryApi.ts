@@ -52,7 +52,7 @@ export type StatementKind = 'balance-sheet' | 'income-statement';
 export type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined };
 
 /** Query text without what is not set. */
-export function toQuery(params: Record<string, string | number | undefined>): string {
+function toQuery(params: Record<string, string | number | undefined>): string {
   return new URLSearchParams(Object.entries(params).flatMap(([key, value]) => (value === undefined || value === '' ? [] : [[key, String(value)]]))).toString();
 }
 
@@ -74,6 +74,11 @@ export const ivoryApi = createApi({
     getLayoutOptions: build.query<StoredLayoutOptions, number>({ query: (id) => `/companies/${id}/layout-options`, providesTags: ['Options'] }),
     setLayoutOptions: build.mutation<StoredLayoutOptions, { companyId: number; options: StoredLayoutOptions }>({
       query: ({ companyId, options }) => ({ url: `/companies/${companyId}/layout-options`, method: 'PUT', body: options }),
+      // The choice shows at once; it goes back if the server refuses.
+      onQueryStarted: async ({ companyId, options }, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(ivoryApi.util.updateQueryData('getLayoutOptions', companyId, (current) => ({ ...options, version: current.version })));
+        await queryFulfilled.catch(() => shown.undo());
+      },
       invalidatesTags: ['Options', 'Statement', 'Proofs'],
     }),
     uploadTrialBalance: build.mutation<{ fileId: number }, { companyId: number; file: File }>({

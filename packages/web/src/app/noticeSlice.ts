@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What was just done or refused, said once at the foot of the screen and read out. */
-export interface Notice {
+interface Notice {
   readonly text: string;
   readonly tone: 'done' | 'refused';
   /** Counts up, so that the same words twice are two notices. */

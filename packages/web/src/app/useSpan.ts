@@ -13,7 +13,7 @@ export interface SpanInAddress extends SpanParams {
 }
 
 /** From the first day of the fiscal year to the end of the month of the last entry. */
-export function usualSpan(company: Company): { from: string; to: string } {
+function usualSpan(company: Company): { from: string; to: string } {
   const last = company.lastEntryDay ?? company.years.at(-1)?.lastDay;
   if (last === undefined) {
     const today = new Date().toISOString().slice(0, 10);

@@ -5,7 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 
-export interface Choice<Value extends string> {
+interface Choice<Value extends string> {
   readonly value: Value;
   readonly label: string;
   readonly divided?: boolean;

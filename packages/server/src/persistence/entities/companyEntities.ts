@@ -2,7 +2,7 @@ import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
-const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true };
+const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
 
 export interface CompanyRow {
   id: number;

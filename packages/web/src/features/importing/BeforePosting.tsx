@@ -29,9 +29,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
   const warnings = rehearsal.problems.filter((problem) => problem.warning);
   const own = rehearsal.entries.filter((entry) => entry.purpose === 'differences' || entry.purpose === 'closing');
   const later = rehearsal.entries.filter((entry) => entry.purpose.startsWith('keeps'));
-  const lines = rehearsal.entries.reduce((sum, entry) => sum + entry.lines.length, 0);
   const withdrawn = draft.withdraw ?? [];
-  const total = rehearsal.entries.length + withdrawn.length;
   const canPost = rehearsal.blockers.length === 0 && !isBusy;
   return (
     <aside className={styles.panel} aria-label="Before it is posted">
@@ -164,17 +162,20 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
       <footer className={styles.foot}>
         <Button onClick={onCancel}>Cancel</Button>
         <Button variant="contained" disabled={!canPost} onClick={onPost}>
-          {rehearsal.nothingToPost && withdrawn.length === 0
-            ? 'Keep it as checked'
-            : total === 0
-              ? rehearsal.blockers.length > 0
-                ? 'Post'
-                : 'Apply'
-              : `Post ${total} ${total === 1 ? 'entry' : 'entries'} of ${lines} lines`}
+          {postCaption(rehearsal, withdrawn.length)}
         </Button>
       </footer>
     </aside>
   );
+}
+
+/** What the button will do, in figures; nothing is promised while something stands in the way. */
+function postCaption({ blockers, entries, nothingToPost }: RehearsalBody, withdrawn: number): string {
+  if (blockers.length > 0) return 'Post';
+  if (nothingToPost && withdrawn === 0) return 'Nothing to post: done';
+  const count = entries.length + withdrawn;
+  const lines = entries.reduce((sum, entry) => sum + entry.lines.length, 0);
+  return count === 0 ? 'Apply' : `Post ${count} ${count === 1 ? 'entry' : 'entries'} of ${lines} lines`;
 }
 
 function RetainedEarnings({

@@ -1,6 +1,6 @@
 import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { checkPlaces } from '@ivory-ladder/core';
-import { useMemo, useState } from 'react';
+import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -54,6 +54,13 @@ export function PlacementScreen() {
   const move = async (accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: 'any' | 'debit' | 'credit') => {
     if (await actions.move(accounts, target, side)) setSelected(new Set());
   };
+  /** M moves what is chosen, wherever on the screen the focus stands. */
+  const onKeyDown = (event: KeyboardEvent) => {
+    const isTyping = event.target instanceof HTMLInputElement && event.target.type !== 'checkbox';
+    if (event.key.toLowerCase() !== 'm' || event.ctrlKey || event.metaKey || event.altKey || isTyping || selectedAccounts.length === 0 || moving) return;
+    event.preventDefault();
+    setMoving(true);
+  };
   const onDragStart = ({ active }: DragStartEvent) => {
     const account = model.byId.get(Number(active.id));
     if (account) setDragged(selected.has(account.id) ? selectedAccounts : [account]);
@@ -72,7 +79,8 @@ export function PlacementScreen() {
   };
   return (
     <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setDragged([])} autoScroll>
-      <div className={styles.screen}>
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for what the buttons within do */}
+      <div className={styles.screen} onKeyDown={onKeyDown}>
         <UnplacedPanel model={model} currency={currency} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} />
         <CategoryTable view={data} model={model} currency={currency} chosenId={chosenId} dragged={dragged} actions={actions} onChoose={choose} />
         <CategoryPanel

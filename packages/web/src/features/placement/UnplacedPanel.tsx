@@ -73,7 +73,7 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
               />
               {picked > 0 ? `${picked} chosen` : 'all'}
             </label>
-            <Button variant="contained" disabled={selected.size === 0} onClick={onMove}>
+            <Button variant="contained" disabled={selected.size === 0} onClick={onMove} title="M">
               Move to…
             </Button>
           </div>

@@ -4,7 +4,7 @@ import { buildCategoryTree, type CategoryNode, type CategoryTree, type Element, 
 export type PlacedAccount = PlacementView['accounts'][number];
 
 /** Sums of a category and all below it; amounts on the side of its element. */
-export interface CategoryTotals {
+interface CategoryTotals {
   readonly accounts: number;
   readonly amount: bigint;
   readonly comparative: bigint;

@@ -1,0 +1,64 @@
+/** The layers of docs/architecture.md. An import that no rule of a layer allows fails the tests. */
+const server = '^packages/server/src';
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.tsx?$' },
+  to: { pathNot: [...allowed, ...(from.includes('core') || from.includes('contract') ? [] : ['node_modules', '^(node:)?[a-z_/]+$'])] },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\.css$' } },
+    only('core-imports-nothing', '^packages/core/src', ['^packages/core/src']),
+    only('contract-imports-zod-only', '^packages/contract/src', ['^packages/contract/src', 'node_modules/zod']),
+    only('application-imports-core', `${server}/application`, [`${server}/application`, '^packages/core/src/index.ts$']),
+    only('http-imports-application-and-contract', `${server}/http`, [`${server}/http`, `${server}/application`, '^packages/(core|contract)/src/index.ts$']),
+    only('persistence-imports-application-and-core', `${server}/persistence`, [
+      `${server}/persistence`,
+      `${server}/application`,
+      '^packages/core/src/index.ts$',
+    ]),
+    only('documents-import-application-and-core', `${server}/documents`, [`${server}/documents`, `${server}/application`, '^packages/core/src/index.ts$']),
+    only('demo-imports-application-and-core', `${server}/demo`, [`${server}/demo`, `${server}/application`, '^packages/core/src/index.ts$']),
+    {
+      name: 'express-in-http-only',
+      severity: 'error',
+      from: { path: '^packages', pathNot: `${server}/http` },
+      to: { path: 'node_modules/(@types/)?express/' },
+    },
+    {
+      name: 'typeorm-in-persistence-only',
+      severity: 'error',
+      from: { path: '^packages', pathNot: [`${server}/persistence`, `${server}/serve.ts`] },
+      to: { path: 'node_modules/typeorm/' },
+    },
+    { name: 'application-imports-no-package', severity: 'error', from: { path: `${server}/application` }, to: { path: 'node_modules' } },
+    { name: 'web-never-imports-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/server' } },
+    {
+      name: 'no-deep-imports-of-packages',
+      severity: 'error',
+      from: { path: '^packages/([^/]+)/' },
+      to: { path: '^packages/[^/]+/src/', pathNot: ['^packages/$1/', '^packages/[^/]+/src/index.ts$'] },
+    },
+    {
+      name: 'components-know-no-feature-and-no-store',
+      severity: 'error',
+      from: { path: '^packages/web/src/components' },
+      to: { path: '^packages/web/src/(features|app|api)' },
+    },
+    {
+      name: 'tests-import-packages-by-their-index',
+      severity: 'error',
+      from: { path: '^(tests|bench)' },
+      to: { path: '^packages/[^/]+/src/', pathNot: '^packages/[^/]+/src/index.ts$' },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

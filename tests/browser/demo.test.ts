@@ -1,0 +1,229 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { launchBrowser, seriousFindings, shownFigures, visit } from '../support/browser.ts';
+import { TestServer } from '../support/server.ts';
+
+let server: TestServer;
+let browser: Browser;
+let company: string;
+beforeAll(async () => {
+  server = await TestServer.start({ demo: true });
+  browser = await launchBrowser();
+  const { companies } = await server.ok<{ companies: { id: number }[] }>('GET', '/companies');
+  company = `${server.serving.url}/companies/${companies[0]?.id}`;
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const files = join(dirname(fileURLToPath(import.meta.url)), '..', 'files');
+const focusedText = (page: Page) =>
+  page.evaluate(
+    () =>
+      document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.closest('label')?.textContent ?? document.activeElement?.textContent ?? '',
+  );
+
+/** Presses Tab until the focus stands on something with this text; the way of a user without a mouse. */
+async function tabTo(page: Page, text: RegExp): Promise<void> {
+  for (let presses = 0; presses < 120; presses++) {
+    if (text.test(await focusedText(page))) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`the keyboard does not reach ${text}`);
+}
+
+describe('placing with the keyboard alone', () => {
+  it('goes from two unplaced accounts to none, is undone and redone, and the proofs follow', async () => {
+    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: /Find/ }).waitFor();
+    await page.keyboard.type('placement');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Unplaced' }).waitFor();
+    for (const [account, target] of [
+      [/4460/, 'other sailings'],
+      [/5340/, 'harbour dues'],
+    ] as const) {
+      await tabTo(page, account);
+      await page.keyboard.press('Space');
+      await page.keyboard.press('m');
+      await page.getByRole('combobox', { name: 'Find a category' }).waitFor();
+      await page.keyboard.type(target);
+      await page.keyboard.press('Enter');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
+    await page.getByText('Every account stands in a category').waitFor();
+    await page.getByRole('link', { name: 'Profit carried to equity' }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByText('1 account, 980.00 in total').waitFor();
+    await page.getByRole('link', { name: 'Profit is not carried whole: 980.00' }).waitFor();
+    await page.keyboard.press('Control+Shift+z');
+    await page.getByText('Every account stands in a category').waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByText('1 account, 980.00 in total').waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByText('2 accounts, 1,240.00 in total').waitFor();
+    expectQuiet();
+  });
+});
+
+describe('placing with the mouse', () => {
+  it('drops an account on a category, and is refused under another element with the reason', async () => {
+    const { page, expectQuiet } = await visit(browser, `${company}/placement`);
+    const card = page.getByText('4460 Charter sailings');
+    await card.waitFor();
+    const drag = async (target: string) => {
+      const row = page.getByRole('treegrid', { name: 'Categories' }).getByText(target, { exact: true }).first();
+      await row.scrollIntoViewIfNeeded();
+      const [from, to] = [await card.boundingBox(), await row.boundingBox()];
+      if (!from || !to) throw new Error('nothing to drag');
+      await page.mouse.move(from.x + 20, from.y + 8);
+      await page.mouse.down();
+      await page.mouse.move(from.x + 60, from.y + 20, { steps: 4 });
+      await page.mouse.move(to.x + 20, to.y + 8, { steps: 10 });
+      await page.mouse.up();
+    };
+    await drag('Crew wages');
+    await page.getByText('Refused: the account is of element income, the category of element expense').waitFor();
+    await drag('Other sailings');
+    await page.getByText('Applied: 4460 Charter sailings moved to Other sailings').waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByText('2 accounts, 1,240.00 in total').waitFor();
+    expectQuiet();
+  });
+});
+
+describe('reading statements', () => {
+  it('opens a figure down to an entry, and the address brings the same view back', async () => {
+    const first = await visit(browser, `${company}/statements/income-statement`);
+    const { page } = first;
+    await page
+      .getByRole('row', { name: /Fuel and lubricants/ })
+      .getByRole('button')
+      .nth(1)
+      .click();
+    const evidence = page.getByRole('complementary', { name: 'Evidence' });
+    await evidence.getByRole('button', { name: /5210 Marine gas oil/ }).click();
+    await evidence.getByText('Bunkering').first().waitFor({ state: 'detached' });
+    await evidence
+      .getByRole('button', { name: /30 Sep 2026/ })
+      .first()
+      .click();
+    await evidence.getByRole('heading', { name: /Document \d+, 30 September 2026/ }).waitFor();
+    await page.getByRole('button', { name: /Detail/ }).click();
+    await page.getByRole('menuitem', { name: 'Down to the accounts' }).click();
+    await page.getByRole('rowheader', { name: '5220 Lubricants' }).waitFor();
+    const before = await shownFigures(page);
+    const second = await visit(browser, page.url());
+    await second.page.getByRole('rowheader', { name: '5220 Lubricants' }).waitFor();
+    expect(await shownFigures(second.page)).toEqual(before);
+    await second.page.getByRole('heading', { name: /What \(.*\) is made of/ }).waitFor();
+    first.expectQuiet();
+    second.expectQuiet();
+  });
+
+  it('follows the period ribbon and the comparison', async () => {
+    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
+    await page.getByRole('group', { name: 'Period' }).getByRole('button', { name: 'Mar' }).click();
+    await page.getByText('Jan–Mar 2026 and Jan–Mar 2025 · EUR').waitFor();
+    await page.getByRole('button', { name: /Compare/ }).click();
+    await page.getByRole('menuitem', { name: 'The span before' }).click();
+    await page.getByText('Jan–Mar 2026 and Oct–Dec 2025 · EUR').waitFor();
+    expect(new URL(page.url()).searchParams.get('to')).toBe('2026-03-31');
+    expectQuiet();
+  });
+
+  it('walks the figures with arrow keys and opens and shuts a line with Enter', async () => {
+    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    await page.getByRole('button', { name: 'Foot passengers' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('rowheader', { name: '4010 Foot passengers, adults' }).waitFor();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: /What .* is made of/ }).waitFor();
+    expect(new URL(page.url()).searchParams.get('cell')).toMatch(/~0~\d+$/);
+    expectQuiet();
+  });
+});
+
+describe('bringing in a file', () => {
+  it('shows errors beside their rows and does not post; a hopeless file says what it is', async () => {
+    const { page, expectQuiet } = await visit(browser, `${company}/ledger`);
+    await page.getByLabel('Trial balance file').setInputFiles(join(files, 'semicolons-windows-1252.csv'));
+    await page.getByText('10 accounts, 2 title lines and 1 total line left out').waitFor();
+    expect(await page.getByLabel('Letters').inputValue()).toBe('windows-1252');
+    await page.getByLabel('Decimal sign').selectOption('.');
+    await page.getByText(/things to mend/).waitFor();
+    expect(await page.getByRole('button', { name: 'Post', exact: true }).isDisabled()).toBe(true);
+    const folder = mkdtempSync(join(tmpdir(), 'hopeless-'));
+    writeFileSync(join(folder, 'accounts.csv'), '%PDF-1.7\n%âãÏÓ');
+    await page.locator('input[type=file]').setInputFiles(join(folder, 'accounts.csv'));
+    await page.getByText('This is no table: the file is a PDF document.').waitFor();
+    // The browser itself logs the refused request; nothing else may be logged.
+    expect(() => expectQuiet()).toThrow(/422/);
+  });
+});
+
+const views = [
+  'statements/income-statement',
+  'statements/balance-sheet?detail=accounts',
+  'statements/income-statement?cell=profit~0',
+  'placement',
+  'ledger',
+  'ledger?account=1',
+  'proofs',
+  'layouts',
+];
+
+const viewsInTheDark = ['statements/income-statement?cell=profit~0', 'placement', 'layouts'];
+
+describe.each([
+  [false, views],
+  [true, viewsInTheDark],
+] as const)('every view (dark: %s)', (dark, paths) => {
+  it.each(paths)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
+    const { page, context, expectQuiet } = await visit(browser, `${company}/${path}`, { dark });
+    await page
+      .getByRole('heading', { level: 1 })
+      .or(page.getByRole('heading', { level: 2 }))
+      .first()
+      .waitFor();
+    await page.waitForLoadState('networkidle');
+    expect(await seriousFindings(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expectQuiet();
+    await context.close();
+  });
+
+  it('the companies and the import screen too', async () => {
+    const { page, context, expectQuiet } = await visit(browser, `${server.serving.url}/companies`, { dark });
+    await page.getByRole('link', { name: /Eiderholm/ }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.goto(`${company}/ledger`);
+    await page.getByLabel('Trial balance file').setInputFiles(join(files, 'swiss-turnover.csv'));
+    await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    expectQuiet();
+    await context.close();
+  });
+});
+
+describe('a statement at other widths', () => {
+  it.each([
+    [820, 1180],
+    [1920, 1080],
+  ])('reads at %s wide without sideways scrolling', async (width, height) => {
+    const { page, expectQuiet } = await visit(browser, `${company}/statements/balance-sheet`, { width, height });
+    await page.getByRole('rowheader', { name: 'Total assets' }).waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expectQuiet();
+  });
+});

@@ -1,0 +1,78 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { launchBrowser, shownFigures, visit } from '../support/browser.ts';
+import { exampleDays, exampleFile, publishedBalanceSheet, publishedIncomeStatement } from '../support/exampleA.ts';
+import { TestServer } from '../support/server.ts';
+
+let server: TestServer;
+let browser: Browser;
+beforeAll(async () => {
+  server = await TestServer.start();
+  browser = await launchBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const asShown = (amount: number) => (amount < 0 ? `(${Math.abs(amount).toLocaleString('en-US')}.00)` : `${amount.toLocaleString('en-US')}.00`);
+
+/** IAS 7, Illustrative Examples, example A; values from memory (see support/exampleA.ts). */
+describe('example A of IAS 7 in the browser', () => {
+  it('goes from two files to statements as published, as a user would', async () => {
+    const { page, expectQuiet } = await visit(browser, `${server.serving.url}/companies?new`);
+    await page.getByLabel('Name').fill('Example A');
+    await page.getByRole('button', { name: 'Create the company' }).click();
+    await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
+    const folder = mkdtempSync(join(tmpdir(), 'example-a-'));
+    for (const year of ['x2', 'x1'] as const) {
+      const path = join(folder, `tb-${exampleDays[year]}.csv`);
+      writeFileSync(path, exampleFile(year));
+      await page.getByRole('link', { name: 'Ledger' }).click();
+      await page.getByLabel('Trial balance file').setInputFiles(path);
+      await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
+      await page.getByText('✓ none').waitFor();
+      expect(await page.getByLabel('Balances at').inputValue()).toBe(exampleDays[year]);
+      await page.getByRole('button', { name: /^Post \d+ entr/ }).click();
+      await page.getByText(/^Posted:/).waitFor();
+    }
+    await page.getByRole('link', { name: /Placement/ }).click();
+    const changes = [
+      ['Sales', 'Step of the income statement', 'Revenue'],
+      ['Investment income', 'Step of the income statement', 'Investing'],
+      ['Interest expense', 'Step of the income statement', 'Financing'],
+      ['Foreign exchange loss', 'Step of the income statement', 'Financing'],
+      ['Portfolio investments', 'Current or non-current', 'Non-current'],
+      ['Long-term debt', 'Current or non-current', 'Non-current'],
+    ] as const;
+    for (const [name, field, value] of changes) {
+      await page.getByRole('treegrid', { name: 'Categories' }).getByText(name, { exact: true }).first().click();
+      const panel = page.getByRole('complementary', { name: 'Chosen category' });
+      await panel.getByRole('heading', { name, exact: true }).waitFor();
+      if (await panel.getByText(value, { exact: true }).isVisible()) continue;
+      await panel.getByRole('button', { name: 'Change…' }).click();
+      await page.getByLabel(field).click();
+      await page.getByRole('option', { name: value, exact: true }).click();
+      await page.getByRole('button', { name: 'Apply', exact: true }).click();
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
+    await page.getByText('Every account stands in a category').waitFor();
+    await page.getByRole('link', { name: 'Layouts' }).click();
+    await page.getByLabel('within retained earnings').check();
+    await page.getByText('Applied: the statements follow at once.').waitFor();
+    await page.getByRole('link', { name: /Statements/ }).click();
+    const income = await shownFigures(page);
+    for (const [caption, amount] of Object.entries(publishedIncomeStatement)) expect(income.get(caption)?.[0], caption).toBe(asShown(amount));
+    await page.getByRole('link', { name: 'Balance sheet' }).click();
+    await page.getByRole('rowheader', { name: 'Total assets' }).waitFor();
+    const sheet = await shownFigures(page);
+    for (const [caption, [x2, x1]] of Object.entries(publishedBalanceSheet))
+      expect(sheet.get(caption)?.slice(0, 2), caption).toEqual([asShown(x2), asShown(x1)]);
+    for (const proof of ['Trial balance 0', 'Assets = liabilities + equity', 'Profit carried to equity', 'Coverage: every account stands once'])
+      expect(await page.getByRole('link', { name: proof }).isVisible(), proof).toBe(true);
+    expectQuiet();
+  });
+});

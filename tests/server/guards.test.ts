@@ -1,0 +1,124 @@
+import { request } from 'node:http';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { TestServer } from '../support/server.ts';
+import { bringIn, createCompany } from '../support/trialBalance.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await TestServer.start();
+});
+afterAll(() => server.stop());
+
+/** fetch will not send a foreign Host or Origin; plain HTTP does. */
+function send(method: string, path: string, headers: Record<string, string>): Promise<{ status: number; headers: Record<string, unknown>; text: string }> {
+  const { port } = new URL(server.serving.url);
+  return new Promise((resolve, reject) => {
+    const call = request({ host: '127.0.0.1', port, method, path, headers: { Host: `127.0.0.1:${port}`, ...headers } }, (response) => {
+      let text = '';
+      response.on('data', (chunk) => (text += chunk));
+      response.on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, text }));
+    });
+    call.on('error', reject);
+    call.end();
+  });
+}
+
+describe('guards of the server', () => {
+  it('answer only to a Host it listens as', async () => {
+    expect((await send('GET', '/api/companies', { Host: 'evil.example' })).status).toBe(421);
+    expect((await send('GET', '/api/companies', { Host: 'evil.example:4380' })).status).toBe(421);
+    expect((await send('GET', '/api/companies', {})).status).toBe(200);
+  });
+
+  it.each([
+    ['no Origin', { 'X-Ivory-Ladder': '1' }, 'origin_refused'],
+    ['a foreign Origin', { Origin: 'http://evil.example', 'X-Ivory-Ladder': '1' }, 'origin_refused'],
+    ['another name of the same machine as Origin', { Origin: 'http://localhost:1', 'X-Ivory-Ladder': '1' }, 'origin_refused'],
+    ['no header of ours', {}, 'header_missing'],
+  ])('refuse a changing request with %s', async (_name, headers, code) => {
+    const origin = 'Origin' in headers || code === 'origin_refused' ? {} : { Origin: server.serving.url };
+    const { status, text } = await send('POST', '/api/companies', { ...origin, ...headers });
+    expect([status, JSON.parse(text).code]).toEqual([403, code]);
+  });
+
+  it('send no CORS header and a strict policy with the page, its nonce new each time', async () => {
+    const [first, second] = [await send('GET', '/companies', {}), await send('GET', '/companies', {})];
+    expect(first.headers['access-control-allow-origin']).toBeUndefined();
+    const policy = String(first.headers['content-security-policy']);
+    expect(policy).toMatch(
+      /default-src 'self'; script-src 'self'; style-src 'self' 'nonce-[^']+'; .*object-src 'none'; base-uri 'none'; frame-ancestors 'none'/,
+    );
+    expect(policy).not.toBe(second.headers['content-security-policy']);
+    expect(first.headers['cache-control']).toBe('no-store');
+    expect(first.text).toContain(/nonce-([^']+)/.exec(policy)?.[1]);
+  });
+
+  it('describe every operation in OpenAPI', async () => {
+    const description = await server.ok<{ paths: Record<string, Record<string, { operationId: string }>> }>('GET', '/openapi.json');
+    const names = Object.values(description.paths).flatMap((methods) => Object.values(methods).map(({ operationId }) => operationId));
+    expect(names).toContain('postTrialBalance');
+    expect(names.length).toBe(25);
+  });
+
+  it.each([
+    ['GET', '/companies/abc', undefined],
+    ['GET', '/companies/1/statements/cash', undefined],
+    ['GET', '/companies/1/statements/balance-sheet?from=2026-02-30&to=2026-03-01', undefined],
+    ['GET', '/companies/1/statements/balance-sheet?to=2026-03-01', undefined],
+    ['POST', '/companies', { name: '', currency: 'EUR', fiscalYearFirstMonth: 1 }],
+    ['POST', '/companies', { name: 'x', currency: 'EUR', fiscalYearFirstMonth: 13 }],
+    ['POST', '/companies', { name: 'x', currency: 'EUR', fiscalYearFirstMonth: 1, extra: true }],
+    ['POST', '/companies', { name: 'a\u0000b', currency: 'EUR', fiscalYearFirstMonth: 1 }],
+  ])('%s %s with what breaks the contract is a problem that names it', async (method, path, body) => {
+    expect(await server.refused(method, path, body)).toMatchObject({ status: 400, code: 'request_invalid' });
+  });
+
+  it('say what is not there, and reveal nothing of what failed inside', async () => {
+    expect(await server.refused('GET', '/companies/99999')).toMatchObject({ status: 404, code: 'not_found', facts: { thing: 'company', id: 99999 } });
+    expect(await server.refused('GET', '/nowhere')).toMatchObject({ status: 404, code: 'route_unknown' });
+    expect(await server.refused('POST', '/companies', { name: 'x', currency: 'XXX', fiscalYearFirstMonth: 1 })).toMatchObject({
+      status: 422,
+      code: 'currency_unknown',
+    });
+    const broken = await fetch(`${server.serving.url}/api/companies`, {
+      method: 'POST',
+      headers: { Origin: server.serving.url, 'X-Ivory-Ladder': '1', 'Content-Type': 'application/json' },
+      body: '{',
+    });
+    expect([broken.status, (await broken.json()) as object]).toMatchObject([400, { code: 'request_invalid' }]);
+  });
+});
+
+describe('companies stay apart', () => {
+  it("another company's accounts, categories, files and entries are not found", async () => {
+    const [mine, other] = [await createCompany(server, { name: 'Mine' }), await createCompany(server, { name: 'Other' })];
+    const posted = await bringIn(server, other.id, 'Number,Name,Element,Category,Balance\n1,Bank,asset,Cash,5\n3,Capital,equity,Capital,-5', {
+      date: '2026-09-30',
+    });
+    await bringIn(server, mine.id, 'Number,Name,Element,Balance\n1,Bank,asset,5\n3,Capital,equity,-5', { date: '2026-09-30' });
+    const view = async (id: number) =>
+      server.ok<{ accounts: { id: number; places: { categoryId: number }[] }[]; categories: { id: number; version: number }[] }>(
+        'GET',
+        `/companies/${id}/placement?from=2026-01-01&to=2026-09-30`,
+      );
+    const [own, foreign] = [await view(mine.id), await view(other.id)];
+    const foreignAccount = foreign.accounts[0]?.id ?? 0;
+    const foreignCategory = foreign.accounts[0]?.places[0]?.categoryId ?? 0;
+    expect(await server.refused('GET', `/companies/${mine.id}/entries/${posted.entries[0]?.entryId}`)).toMatchObject({ code: 'not_found' });
+    expect(await server.refused('GET', `/companies/${mine.id}/lines?account=${foreignAccount}`)).toMatchObject({ code: 'account_unknown' });
+    expect(await server.refused('PUT', `/companies/${mine.id}/places`, { changes: [{ accountId: foreignAccount, before: [], after: [] }] })).toMatchObject({
+      code: 'account_unknown',
+    });
+    expect(
+      await server.refused('PUT', `/companies/${mine.id}/places`, {
+        changes: [{ accountId: own.accounts[0]?.id, before: [], after: [{ side: 'any', categoryId: foreignCategory }] }],
+      }),
+    ).toMatchObject({ code: 'category_unknown' });
+    expect(await server.refused('PATCH', `/companies/${mine.id}/categories/${foreignCategory}`, { version: 0, name: 'x' })).toMatchObject({
+      code: 'not_found',
+    });
+    expect(await server.refused('DELETE', `/companies/${mine.id}/categories/${foreignCategory}`)).toMatchObject({ code: 'not_found' });
+    const files = await server.ok<{ files: { entries: { entryId: number }[] }[] }>('GET', `/companies/${mine.id}/trial-balance-files`);
+    expect(files.files.flatMap(({ entries }) => entries.map(({ entryId }) => entryId))).not.toContain(posted.entries[0]?.entryId);
+  });
+});

@@ -1,0 +1,44 @@
+import { serve } from '@ivory-ladder/server';
+import { describe, expect, it } from 'vitest';
+import { createSchema } from '../support/server.ts';
+
+const options = (databaseUrl: string) => ({
+  databaseUrl,
+  port: 0,
+  address: '127.0.0.1',
+  hosts: [],
+  webFolder: '/nowhere',
+  demo: false,
+  checkAnswers: true,
+  logLevel: 'silent',
+  say: () => undefined,
+});
+
+describe('the tables', () => {
+  it('are those that the entities describe', async () => {
+    const schema = await createSchema();
+    const serving = await serve(options(schema.url));
+    const { upQueries } = await serving.database.driver.createSchemaBuilder().log();
+    // Foreign keys and checks stand in the migrations alone; everything else must agree.
+    const differing = upQueries
+      .map(({ query }) => query)
+      .filter((query) => !/DROP FOREIGN KEY|DROP CONSTRAINT|DROP INDEX `(category_|place_|account_parent|entry_in|line_|balance_|period_|trial_)/.test(query));
+    expect(differing).toEqual([]);
+    await serving.stop();
+    await schema.drop();
+  });
+
+  it('are made once by two servers that start at once, and again after a broken start', async () => {
+    const schema = await createSchema();
+    const both = await Promise.all([serve(options(schema.url)), serve(options(schema.url))]);
+    const [{ count }] = (await both[0].database.query('SELECT COUNT(*) AS count FROM migration')) as [{ count: string }];
+    expect(Number(count)).toBe(both[0].database.migrations.length);
+    // As after a kill between the last statement and its record: the tables are there, the record is not.
+    await both[0].database.query('DELETE FROM migration');
+    await Promise.all(both.map((serving) => serving.stop()));
+    const again = await serve(options(schema.url));
+    expect(Number(((await again.database.query('SELECT COUNT(*) AS count FROM migration')) as [{ count: string }])[0].count)).toBe(Number(count));
+    await again.stop();
+    await schema.drop();
+  });
+});

@@ -1,0 +1,63 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { expect } from 'vitest';
+
+const flags = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export function launchBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: flags });
+}
+
+export interface Visit {
+  readonly page: Page;
+  readonly context: BrowserContext;
+  /** Fails on any console error, uncaught exception or violation of the Content-Security-Policy so far. */
+  expectQuiet(): void;
+}
+
+/** A fresh context of its own, watched from the start. */
+export async function visit(browser: Browser, url: string, options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Visit> {
+  const context = await browser.newContext({
+    viewport: { width: options.width ?? 1280, height: options.height ?? 800 },
+    colorScheme: options.dark ? 'dark' : 'light',
+    locale: 'en-GB',
+  });
+  const page = await context.newPage();
+  const faults: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text());
+  });
+  page.on('pageerror', (error) => faults.push(String(error)));
+  await page.goto(url);
+  return { page, context, expectQuiet: () => expect(faults).toEqual([]) };
+}
+
+/** What axe finds of serious or critical impact, as rule and first place. */
+export async function seriousFindings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page: page as never }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)} (${nodes.length})`);
+}
+
+/** The statement on screen: caption and the text of each figure, row by row. */
+export async function shownFigures(page: Page): Promise<Map<string, string[]>> {
+  await page.locator('table[role=treegrid] tbody tr').first().waitFor();
+  const rows = await page
+    .locator('table[role=treegrid] tbody tr')
+    .evaluateAll((elements) =>
+      elements.map((row) => [
+        row.querySelector('th')?.textContent?.replace(/^[▸▾]/, '') ?? '',
+        ...[...row.querySelectorAll('td')].map((cell) => cell.textContent ?? ''),
+      ]),
+    );
+  return new Map(rows.filter((row) => row.slice(1).some((text) => text !== '')).map(([caption = '', ...texts]) => [caption, texts]));
+}
