@@ -19,8 +19,8 @@ export function launchBrowser(): Promise<Browser> {
 export interface Visit {
   readonly page: Page;
   readonly context: BrowserContext;
-  /** Fails on any console error, uncaught exception or violation of the Content-Security-Policy so far. */
-  expectQuiet(): void;
+  /** Fails on any console error, uncaught exception or violation of the Content-Security-Policy so far, but for what is expected. */
+  expectQuiet(expected?: RegExp): void;
 }
 
 /** A fresh context of its own, watched from the start. */
@@ -37,7 +37,7 @@ export async function visit(browser: Browser, url: string, options: { width?: nu
   });
   page.on('pageerror', (error) => faults.push(String(error)));
   await page.goto(url);
-  return { page, context, expectQuiet: () => expect(faults).toEqual([]) };
+  return { page, context, expectQuiet: (expected) => expect(faults.filter((fault) => !expected?.test(fault))).toEqual([]) };
 }
 
 /** What axe finds of serious or critical impact, as rule and first place. */
