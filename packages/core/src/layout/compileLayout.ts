@@ -7,8 +7,8 @@ export interface CompiledLayout {
   readonly lines: readonly Line[];
   /** Index of the group around each line, or −1. */
   readonly parentAt: Int32Array;
-  /** Index of the line in whose figure a result line is shown, else its own index. */
-  readonly shownAt: Int32Array;
+  /** Result lines that are shown in the figure of another line, by that line's index; most lines have none. */
+  readonly shownWithin: ReadonlyMap<number, readonly number[]>;
   readonly indexOf: ReadonlyMap<string, number>;
   /** Line that takes the account's balance while in debit, by the cube's dense numbering; −1 for none. */
   readonly lineOfDebit: Int32Array;
@@ -36,9 +36,25 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
     layout,
     lines,
     parentAt: Int32Array.from(parents),
-    shownAt: Int32Array.from(lines, (line, index) => (line.kind === 'result' && line.within ? (indexOf.get(line.within.key) ?? index) : index)),
+    shownWithin: groupByHost(lines, indexOf),
     indexOf,
     lineOfDebit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.debit)),
     lineOfCredit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.credit)),
   };
+}
+
+function groupByHost(lines: readonly Line[], indexOf: ReadonlyMap<string, number>): Map<number, number[]> {
+  const within = new Map<number, number[]>();
+  for (const [index, line] of lines.entries()) {
+    const host = line.kind === 'result' && line.within ? indexOf.get(line.within.key) : undefined;
+    if (host !== undefined) within.set(host, [...(within.get(host) ?? []), index]);
+  }
+  return within;
+}
+
+/** A line's amount in its own figure: what it holds, and the result lines shown in it; debit positive. */
+export function shownAmount({ shownWithin }: CompiledLayout, amounts: BigInt64Array, index: number): bigint {
+  const own = amounts[index] as bigint;
+  const others = shownWithin.get(index);
+  return others === undefined ? own : others.reduce((total, other) => total + (amounts[other] as bigint), own);
 }

@@ -41,6 +41,6 @@ function linesCountedBy(compiled: CompiledLayout, key: string): Set<number> {
     else counted.add(index);
   };
   add(key);
-  for (let index = 0; index < compiled.lines.length; index++) if (counted.has(compiled.shownAt[index] as number)) counted.add(index);
+  for (const [host, within] of compiled.shownWithin) if (counted.has(host)) for (const index of within) counted.add(index);
   return counted;
 }

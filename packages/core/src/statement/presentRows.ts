@@ -1,5 +1,5 @@
 import type { Account } from '../chart/account.ts';
-import type { CompiledLayout } from '../layout/compileLayout.ts';
+import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
 import type { AccountsLine, GroupLine, Line } from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
 import type { LineAmounts } from './runColumn.ts';
@@ -199,13 +199,6 @@ class Page {
   private row(line: Line, row: Omit<StatementRow, 'key' | 'lineKey' | 'accountId' | 'parts'> & Partial<StatementRow>): StatementRow {
     return { key: line.key, lineKey: line.key, accountId: null, parts: [], ...row };
   }
-}
-
-/** A line's own amount, and that of result lines shown in its figure. */
-function shownAmount(compiled: CompiledLayout, amounts: LineAmounts, index: number): bigint {
-  let amount = amounts[index] as bigint;
-  for (let other = 0; other < compiled.lines.length; other++) if (other !== index && compiled.shownAt[other] === index) amount += amounts[other] as bigint;
-  return amount;
 }
 
 function portionIn(net: bigint, takesDebit: boolean, takesCredit: boolean): bigint {

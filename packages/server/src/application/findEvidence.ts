@@ -9,6 +9,7 @@ import {
   type Outcome,
   resultOf,
   type Span,
+  shownAmount,
   shownSign,
   succeed,
   yearOf,
@@ -45,14 +46,7 @@ export async function findEvidence(ports: Ports, companyId: number, kind: Layout
   if (!run || column?.kind !== 'amount' || lineAt === undefined) return fail({ code: 'line_unknown', line: choice.line });
   const line = compiled.lines[lineAt] as (typeof compiled.lines)[number];
   const sign = shownSign(line);
-  const shown = (index: number): bigint => {
-    const other = compiled.lines[index] as typeof line;
-    let net = run.amounts[index] as bigint;
-    compiled.shownAt.forEach((at, from) => {
-      if (at === index && from !== index) net += run.amounts[from] as bigint;
-    });
-    return shownSign(other) * net;
-  };
+  const shown = (index: number): bigint => shownSign(compiled.lines[index] as typeof line) * shownAmount(compiled, run.amounts, index);
   const rungs = climb(compiled, choice.line)
     .map((index) => ({ key: compiled.lines[index]?.key ?? '', caption: captionOfTotal(compiled.lines[index]), amount: shown(index) }))
     .reverse();

@@ -18,6 +18,8 @@ export interface AppOptions extends ApiOptions {
 export function createApp(ports: Ports, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Answers are never stored, so a hash of each would be work for nothing.
+  app.disable('etag');
   app.set('query parser', 'simple');
   app.use(secureHeaders);
   app.use((request, response, next) => guardHost(options.hosts())(request, response, next));
