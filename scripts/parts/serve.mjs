@@ -29,9 +29,11 @@ export async function serve(environment) {
     const application = await step('Starting the application', () => startApplication(port, database.url, environment));
     stops.push(application.stop);
     process.stdout.write(`Ivory Ladder is ready at ${application.url}\n`);
-    const reason = await Promise.race([interrupted, application.ended.then(() => 'ended')]);
-    process.stdout.write(reason === 'ended' ? '\nThe application ended.\n' : '\nStopping …\n');
-    if (reason === 'ended') process.exitCode = 1;
+    const ended = [application.ended.then(() => 'The application ended.')];
+    if (database.untilEnded) ended.push(database.untilEnded().then(() => 'The database ended; its log is mariadb.log in the data folder.'));
+    const reason = await Promise.race([interrupted.then(() => null), ...ended]);
+    process.stdout.write(`\n${reason ?? 'Stopping …'}\n`);
+    if (reason !== null) process.exitCode = 1;
   } finally {
     await stopAll();
   }

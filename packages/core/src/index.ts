@@ -6,6 +6,7 @@ export * from './chart/accountTree.ts';
 export * from './chart/element.ts';
 export * from './chart/numberOrder.ts';
 export * from './chart/proposeElement.ts';
+export * from './chart/proposeNormalSide.ts';
 export * from './chart/proposeRole.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';

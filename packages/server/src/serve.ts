@@ -63,12 +63,19 @@ function wirePorts(database: DataSource): Ports {
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
     writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook },
-    isHealthy: () =>
-      database.query('SELECT 1').then(
-        () => true,
-        () => false,
-      ),
+    isHealthy: () => answersInTime(database),
   };
+}
+
+const secondsForAnAnswer = 2;
+
+/** A database that hangs is as little use as one that is gone. */
+function answersInTime(database: DataSource): Promise<boolean> {
+  const answers = database.query('SELECT 1').then(
+    () => true,
+    () => false,
+  );
+  return Promise.race([answers, new Promise<boolean>((resolve) => setTimeout(() => resolve(false), secondsForAnAnswer * 1000).unref())]);
 }
 
 const secondsForOpenRequests = 2;

@@ -281,7 +281,7 @@ export interface WrittenFile {
 }
 
 /** What a statement is written to for those who take it along. */
-export interface StatementWriter {
+interface StatementWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
 }

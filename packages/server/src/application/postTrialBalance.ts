@@ -2,7 +2,8 @@ import { fail, type Outcome } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { withFreshBooks } from './openBooks.ts';
 import type { Ports, PostingOutcome, Request } from './ports.ts';
-import { type RehearsalAnswers, rehearseTrialBalance } from './rehearseTrialBalance.ts';
+import type { RehearsalAnswers } from './rehearsalAnswers.ts';
+import { rehearseTrialBalance } from './rehearseTrialBalance.ts';
 
 /** Posts what the rehearsal shows, whole or not at all; the same file twice posts nothing. */
 export function postTrialBalance(

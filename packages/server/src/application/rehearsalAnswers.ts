@@ -1,0 +1,12 @@
+import type { Day, FigureKind } from '@ivory-ladder/core';
+import type { ReadingAnswers } from './readTrialBalanceFile.ts';
+
+/** What a person has answered so far about a file; what is left open is proposed. */
+export interface RehearsalAnswers extends ReadingAnswers {
+  readonly date?: Day | undefined;
+  readonly figures?: FigureKind | undefined;
+  readonly retainedEarnings?: string | null | undefined;
+  readonly confirmElements: boolean;
+  readonly missing: 'nil' | 'left_alone';
+  readonly withdraw: readonly number[];
+}
