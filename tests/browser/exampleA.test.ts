@@ -37,6 +37,7 @@ describe('example A of IAS 7 in the browser', () => {
       await page.getByText('✓ none').waitFor();
       expect(await page.getByLabel('Balances at').inputValue()).toBe(exampleDays[year]);
       await page.getByRole('button', { name: /^Post \d+ entr/ }).click();
+      await page.waitForURL((url) => !url.pathname.includes('/trial-balance-file/'));
       await page.getByText(/^Posted:/).waitFor();
     }
     await page.getByRole('link', { name: /Placement/ }).click();

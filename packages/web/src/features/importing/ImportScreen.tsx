@@ -1,6 +1,6 @@
 import type { RehearsalDraft } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -23,6 +23,13 @@ export function ImportScreen() {
   const dispatch = useDispatch();
   const drop = useFileDrop();
   const table = useRef<RehearsalTableHandle>(null);
+  const isHere = useRef(false);
+  useEffect(() => {
+    isHere.current = true;
+    return () => {
+      isHere.current = false;
+    };
+  }, []);
   const [draft, setDraft] = useState<RehearsalDraft>({});
   const [key] = useState(() => crypto.randomUUID());
   const [attempt, setAttempt] = useState(0);
@@ -47,6 +54,8 @@ export function ImportScreen() {
         ? 'Nothing to post: the ledger holds these balances already'
         : `Posted: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'} of ${lines} lines`;
     dispatch(noticeGiven({ tone: 'done', text: `${done}${newAccounts > 0 ? `, ${newAccounts} accounts added` : ''}.` }));
+    // Whoever has gone elsewhere meanwhile is told, not fetched.
+    if (!isHere.current) return;
     const params = new URLSearchParams(search);
     for (const name of ['from', 'to']) params.delete(name);
     void navigate({ pathname: `/companies/${company.id}/${newAccounts > 0 ? 'placement' : 'ledger'}`, search: params.toString() });
