@@ -8,6 +8,7 @@ export * from './chart/numberOrder.ts';
 export * from './chart/proposeElement.ts';
 export * from './chart/proposeNormalSide.ts';
 export * from './chart/proposeRole.ts';
+export * from './chart/visibleOrder.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';
 export * from './cube/position.ts';

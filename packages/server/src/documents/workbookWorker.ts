@@ -13,7 +13,10 @@ export interface WorkbookCells {
   readonly sheets: string[];
 }
 
-/** Reads one sheet with the streaming reader, which never holds merges or validations over whole sheets. */
+/**
+ * Reads one sheet with the streaming reader, which never holds merges or validations over whole sheets: the one asked
+ * for, else the one with most rows of a table, since a cover or notes often come first.
+ */
 async function readCells(content: Buffer, wanted: string | undefined): Promise<Outcome<WorkbookCells, Failure>> {
   const inspected = await inspectArchive(content);
   if (!inspected.ok) return inspected;
@@ -25,14 +28,13 @@ async function readCells(content: Buffer, wanted: string | undefined): Promise<O
     worksheets: 'emit',
   });
   const sheets: string[] = [];
-  let chosen: { name: string; rows: WorkbookCell[][] } | null = null;
+  let chosen: { name: string; rows: WorkbookCell[][]; tableRows: number } | null = null;
   let cells = 0;
   for await (const worksheet of reader) {
     const { name } = worksheet as unknown as { name?: string };
     const title = name ?? `Sheet ${sheets.length + 1}`;
     sheets.push(title);
     const rows: WorkbookCell[][] = [];
-    const isWanted = wanted === undefined ? chosen === null : wanted === title;
     for await (const row of worksheet) {
       if (row.number > tableLimits.rows) return fail({ code: 'file_limit_exceeded', limit: 'rows' });
       while (rows.length < row.number) rows.push([]);
@@ -44,7 +46,10 @@ async function readCells(content: Buffer, wanted: string | undefined): Promise<O
         if (++cells > tableLimits.cells) return fail({ code: 'file_limit_exceeded', limit: 'cells' });
       }
     }
-    if (isWanted && rows.some((row) => row.some((cell) => cell !== ''))) chosen = { name: title, rows };
+    const filled = rows.map((row) => row.filter((cell) => cell !== '').length);
+    const tableRows = filled.filter((count) => count > 1).length;
+    const isBetter = chosen === null || tableRows > chosen.tableRows;
+    if ((wanted === undefined ? isBetter : wanted === title) && filled.some((count) => count > 0)) chosen = { name: title, rows, tableRows };
   }
   if (!chosen) return fail({ code: 'file_not_a_table', found: 'empty' });
   return succeed({ rows: chosen.rows, sheet: chosen.name, sheets });

@@ -2,6 +2,7 @@ import { type Currency, formatAmount } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListAccountLinesQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import styles from './AccountLines.module.css';
 
@@ -27,9 +28,7 @@ export function AccountLines({ accountId, currency, from, to, onOpenEntry }: Acc
   return (
     <section className={styles.lines} aria-label="Entries">
       <header className={styles.head}>
-        <h3>
-          {data.total} {data.total === 1 ? 'entry' : 'entries'}
-        </h3>
+        <h3>{counted(data.total, 'entry', 'entries')}</h3>
         <div role="group" aria-label="Order">
           {(['date', 'size'] as const).map((kind) => (
             <button key={kind} type="button" aria-pressed={sort === kind} onClick={() => setSort(kind)}>

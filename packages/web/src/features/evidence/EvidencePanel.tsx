@@ -7,6 +7,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { type StatementKind, useGetEvidenceQuery } from '../../api/ivoryApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
 import { longDay, spanText } from '../../components/dates.ts';
 import type { CellAddress } from '../statements/useStatementAddress.ts';
 import { AccountLines } from './AccountLines.tsx';
@@ -116,7 +117,7 @@ function Parts({ evidence, currency, cell, onOpen }: { evidence: EvidenceBody; c
   return (
     <>
       <h3 className={styles.subhead}>
-        {evidence.accounts.length} {evidence.accounts.length === 1 ? 'account' : 'accounts'}
+        {counted(evidence.accounts.length, 'account')}
         <span className={styles.side}>{credit ? 'credit balances positive' : 'debit balances positive'}</span>
       </h3>
       <ul className={styles.parts}>

@@ -3,6 +3,7 @@ import { formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import styles from './BeforePosting.module.css';
 import { blockerText } from './blockerText.ts';
@@ -49,7 +50,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
       </dl>
       <div className={styles.cards}>
         {errors.length > 0 && (
-          <Card tone="madder" title={`${errors.length} ${errors.length === 1 ? 'thing' : 'things'} to mend`}>
+          <Card tone="madder" title={`${counted(errors.length, 'thing')} to mend`}>
             {errors.slice(0, problemsShown).map((problem) => (
               <button key={`${problem.row}.${problem.column}.${problem.code}`} type="button" className={styles.row} onClick={() => onShowRow(problem.row)}>
                 Row {problem.row}, {problemText(problem)}
@@ -70,7 +71,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           </Card>
         )}
         {rehearsal.elementsProposed > 0 && (
-          <Card tone="amber" title={`${rehearsal.elementsProposed} ${rehearsal.elementsProposed === 1 ? 'element is' : 'elements are'} proposed`}>
+          <Card tone="amber" title={`${counted(rehearsal.elementsProposed, 'element is', 'elements are')} proposed`}>
             <p>From parents, neighbours and words in the names. Look through them; click one to change it.</p>
             <button type="button" className={styles.action} onClick={() => onChange({ confirmElements: true })}>
               Confirm all
@@ -78,7 +79,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           </Card>
         )}
         {warnings.length > 0 && (
-          <Card tone="amber" title={`${warnings.length} ${warnings.length === 1 ? 'thing' : 'things'} to look at`}>
+          <Card tone="amber" title={`${counted(warnings.length, 'thing')} to look at`}>
             {warnings.slice(0, problemsShown).map((problem) => (
               <button key={`${problem.row}.${problem.code}`} type="button" className={styles.row} onClick={() => onShowRow(problem.row)}>
                 Row {problem.row}, {problemText(problem)}
@@ -87,7 +88,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           </Card>
         )}
         {rehearsal.missing.length > 0 && (
-          <Card tone="amber" title={`${rehearsal.missing.length} ${rehearsal.missing.length === 1 ? 'account is' : 'accounts are'} not in the file`}>
+          <Card tone="amber" title={`${counted(rehearsal.missing.length, 'account is', 'accounts are')} not in the file`}>
             {rehearsal.missing.slice(0, problemsShown).map(({ number, name, amount }) => (
               <p key={number} className={styles.named}>
                 <span>
@@ -116,7 +117,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           </Card>
         )}
         {rehearsal.adjustments.length > 0 && (
-          <Card tone="brass" title={`${rehearsal.adjustments.length} ${rehearsal.adjustments.length === 1 ? 'adjustment stays' : 'adjustments stay'} on top`}>
+          <Card tone="brass" title={`${counted(rehearsal.adjustments.length, 'adjustment stays', 'adjustments stay')} on top`}>
             <p>Tick one that the file holds by now; it is then withdrawn by a reversal.</p>
             {rehearsal.adjustments.map(({ entryId, date, description, documentNumber, amount }) => (
               <label key={entryId} className={styles.named}>
@@ -136,13 +137,11 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
         <RetainedEarnings rehearsal={rehearsal} format={format} onChange={onChange} />
         <Card tone="sea" title="What posting does">
           {rehearsal.nothingToPost && <p>Nothing: the ledger holds these balances already.</p>}
-          {rehearsal.newAccounts > 0 && <p>{rehearsal.newAccounts} accounts are added.</p>}
+          {rehearsal.newAccounts > 0 && <p>{counted(rehearsal.newAccounts, 'account is', 'accounts are')} added.</p>}
           {rehearsal.placedByFile > 0 && (
             <p>
               {rehearsal.placedByFile} are placed where the file says
-              {rehearsal.newCategories.length > 0 &&
-                `, in ${rehearsal.newCategories.length} new ${rehearsal.newCategories.length === 1 ? 'category' : 'categories'}`}
-              .
+              {rehearsal.newCategories.length > 0 && `, in ${counted(rehearsal.newCategories.length, 'new category', 'new categories')}`}.
             </p>
           )}
           {own.map((entry) => (
@@ -175,7 +174,7 @@ function postCaption({ blockers, entries, nothingToPost }: RehearsalBody, withdr
   if (nothingToPost && withdrawn === 0) return 'Nothing to post: done';
   const count = entries.length + withdrawn;
   const lines = entries.reduce((sum, entry) => sum + entry.lines.length, 0);
-  return count === 0 ? 'Apply' : `Post ${count} ${count === 1 ? 'entry' : 'entries'} of ${lines} lines`;
+  return count === 0 ? 'Apply' : `Post ${counted(count, 'entry', 'entries')} of ${counted(lines, 'line')}`;
 }
 
 function RetainedEarnings({
@@ -230,9 +229,7 @@ function LeftOut({ rehearsal }: { rehearsal: RehearsalBody }) {
   if (rows.length === 0) return null;
   return (
     <details className={styles.leftOut}>
-      <summary>
-        {rows.length} {rows.length === 1 ? 'row is' : 'rows are'} left out
-      </summary>
+      <summary>{counted(rows.length, 'row is', 'rows are')} left out</summary>
       {rows.map(({ row, reason, text }) => (
         <p key={row}>
           Row {row}, {leftOutReasons[reason] ?? reason}: {text}

@@ -7,12 +7,14 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
 import { useFileDrop } from '../ledger/useFileDrop.tsx';
 import { BeforePosting } from './BeforePosting.tsx';
 import styles from './ImportScreen.module.css';
 import { ReadingBar } from './ReadingBar.tsx';
-import { RehearsalTable, type RehearsalTableHandle } from './RehearsalTable.tsx';
+import { RehearsalTable } from './RehearsalTable.tsx';
 
 /** What a file was taken for, its rows as they will be posted, and what stands in the way; nothing is changed before posting. */
 export function ImportScreen() {
@@ -22,7 +24,7 @@ export function ImportScreen() {
   const navigate = useNavigate();
   const dispatch = useDispatch();
   const drop = useFileDrop();
-  const table = useRef<RehearsalTableHandle>(null);
+  const table = useRef<TreeGridHandle>(null);
   const isHere = useRef(false);
   useEffect(() => {
     isHere.current = true;
@@ -52,8 +54,8 @@ export function ImportScreen() {
     const done =
       entries.length === 0
         ? 'Nothing to post: the ledger holds these balances already'
-        : `Posted: ${entries.length} ${entries.length === 1 ? 'entry' : 'entries'} of ${lines} lines`;
-    dispatch(noticeGiven({ tone: 'done', text: `${done}${newAccounts > 0 ? `, ${newAccounts} accounts added` : ''}.` }));
+        : `Posted: ${counted(entries.length, 'entry', 'entries')} of ${counted(lines, 'line')}`;
+    dispatch(noticeGiven({ tone: 'done', text: `${done}${newAccounts > 0 ? `, ${counted(newAccounts, 'account')} added` : ''}.` }));
     // Whoever has gone elsewhere meanwhile is told, not fetched.
     if (!isHere.current) return;
     const params = new URLSearchParams(search);
@@ -107,9 +109,6 @@ function summary({ rows, leftOut }: { rows: readonly unknown[]; leftOut: readonl
   const count = (...reasons: string[]) => leftOut.filter(({ reason }) => reasons.includes(reason)).length;
   const titles = count('title', 'heading_repeated');
   const totals = count('total', 'parent_total');
-  const parts = [
-    titles > 0 ? `${titles} title ${titles === 1 ? 'line' : 'lines'}` : '',
-    totals > 0 ? `${totals} total ${totals === 1 ? 'line' : 'lines'}` : '',
-  ].filter(Boolean);
-  return `${rows.length} ${rows.length === 1 ? 'account' : 'accounts'}${parts.length > 0 ? `, ${parts.join(' and ')} left out` : ''}`;
+  const parts = [titles > 0 ? counted(titles, 'title line') : '', totals > 0 ? counted(totals, 'total line') : ''].filter(Boolean);
+  return `${counted(rows.length, 'account')}${parts.length > 0 ? `, ${parts.join(' and ')} left out` : ''}`;
 }

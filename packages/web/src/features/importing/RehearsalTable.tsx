@@ -1,94 +1,55 @@
 import type { RehearsalBody, RehearsalDraft, RehearsalRow, RowProblemBody } from '@ivory-ladder/contract';
-import { type Currency, type Element, elements, formatAmount } from '@ivory-ladder/core';
+import { type Currency, type Element, elements, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { type Ref, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import { type ReactNode, type Ref, useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
 import { problemText, proposalText } from './problemText.ts';
 import styles from './RehearsalTable.module.css';
 
-export interface RehearsalTableHandle {
-  /** Brings a row of the file into view and puts the focus there. */
-  showRow(row: number): void;
-}
-
 interface RehearsalTableProps {
-  readonly ref: Ref<RehearsalTableHandle>;
+  readonly ref: Ref<TreeGridHandle>;
   readonly rehearsal: RehearsalBody;
   readonly draft: RehearsalDraft;
   readonly onChange: (changes: Partial<RehearsalDraft>) => void;
 }
 
-const rowPixels = 28;
+type ProblemsOf = ReadonlyMap<number, readonly RowProblemBody[]>;
+const rowOf = ({ row }: RehearsalRow) => row;
+const noDepth = () => 0;
 
 /** The rows of the file as they were understood; an error stands under its row, the cell it is about is marked. */
 export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTableProps) {
   const currency = currencyOfCompany(useCompany());
-  const scroller = useRef<HTMLDivElement>(null);
+  const dispatch = useDispatch();
   const [menu, setMenu] = useState<{ anchor: HTMLElement; row: RehearsalRow } | null>(null);
-  const { rows, amounts } = rehearsal;
   const problemsOf = useMemo(() => {
     const byRow = new Map<number, RowProblemBody[]>();
     for (const problem of rehearsal.problems) byRow.set(problem.row, [...(byRow.get(problem.row) ?? []), problem]);
     return byRow;
   }, [rehearsal]);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => rowPixels, overscan: 15 });
-  useImperativeHandle(ref, () => ({
-    showRow: (row) => {
-      const at = rows.findIndex((candidate) => candidate.row === row);
-      if (at < 0) return;
-      virtual.scrollToIndex(at, { align: 'center' });
-      setTimeout(() => scroller.current?.querySelector<HTMLElement>(`[data-index="${at}"]`)?.focus(), 60);
-    },
-  }));
-  const isSplit = amounts === 'debit_and_credit';
+  const isConfirmed = draft.confirmElements === true;
+  const columns = useMemo(
+    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, (anchor, row) => setMenu({ anchor, row })),
+    [rehearsal, problemsOf, currency, isConfirmed],
+  );
   return (
-    <div className={styles.grid} role="grid" aria-label="Rows of the file" aria-rowcount={rows.length + 1}>
-      <div role="row" className={styles.headings}>
-        {['Row', 'Number', 'Name', 'Element', 'Category'].map((heading) => (
-          <span key={heading} role="columnheader">
-            {heading}
-          </span>
-        ))}
-        <span role="columnheader" className={styles.amount}>
-          {isSplit ? 'Debit' : 'Amount'}
-        </span>
-        <span role="columnheader" className={isSplit ? styles.amount : undefined}>
-          {isSplit ? 'Credit' : 'Mark'}
-        </span>
-        <span role="columnheader" className={styles.amount}>
-          Will be posted
-        </span>
-      </div>
-      <div ref={scroller} className={styles.scroller} role="rowgroup">
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {virtual.getVirtualItems().map(({ index, start }) => {
-            const row = rows[index] as RehearsalRow;
-            return (
-              <div
-                key={row.row}
-                ref={virtual.measureElement}
-                data-index={index}
-                role="row"
-                aria-rowindex={index + 2}
-                tabIndex={-1}
-                className={styles.place}
-                style={{ transform: `translateY(${start}px)` }}
-              >
-                <Row
-                  row={row}
-                  problems={problemsOf.get(row.row) ?? []}
-                  currency={currency}
-                  isSplit={isSplit}
-                  isConfirmed={draft.confirmElements === true}
-                  onChooseElement={(anchor) => setMenu({ anchor, row })}
-                />
-              </div>
-            );
-          })}
-        </div>
-      </div>
+    <>
+      <TreeGrid
+        ref={ref}
+        label="Rows of the file"
+        rows={rehearsal.rows}
+        keyOf={rowOf}
+        depthOf={noDepth}
+        columns={columns}
+        onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
+        isWrong={({ row }) => problemsOf.get(row)?.some(({ warning }) => !warning) ?? false}
+        detail={({ row }) => saidOf(problemsOf.get(row))}
+      />
       <Menu anchorEl={menu?.anchor ?? null} open={menu !== null} onClose={() => setMenu(null)}>
         {elements.map((element) => (
           <MenuItem
@@ -103,62 +64,105 @@ export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTab
           </MenuItem>
         ))}
       </Menu>
-    </div>
+    </>
   );
 }
 
-interface RowProps {
-  readonly row: RehearsalRow;
-  readonly problems: readonly RowProblemBody[];
-  readonly currency: Currency;
-  readonly isSplit: boolean;
-  readonly isConfirmed: boolean;
-  readonly onChooseElement: (anchor: HTMLElement) => void;
+function saidOf(problems: readonly RowProblemBody[] | undefined): ReactNode {
+  if (!problems) return null;
+  return <span className={problems.some(({ warning }) => !warning) ? styles.problem : styles.warning}>{problems.map(problemText).join(' ')}</span>;
 }
 
-function Row({ row, problems, currency, isSplit, isConfirmed, onChooseElement }: RowProps) {
-  const marked = new Set(problems.map((problem) => problem.column));
-  const isWrong = problems.some((problem) => !problem.warning);
-  const mark = (...columns: RowProblemBody['column'][]) => (columns.some((column) => marked.has(column)) ? styles.wrong : undefined);
-  const isProposed = row.elementFrom !== null && !['file', 'chart', 'confirmed'].includes(row.elementFrom.from) && !isConfirmed;
-  const canChoose = row.elementFrom?.from !== 'chart';
-  return (
-    <div className={styles.row} data-wrong={isWrong || undefined}>
-      <span role="gridcell" className={styles.quiet}>
-        {row.row}
-      </span>
-      <span role="gridcell" className={mark('number', 'parent')}>
-        {row.number || '–'}
-      </span>
-      <span role="gridcell" className={mark('name')} title={row.name}>
-        {row.name || '–'}
-      </span>
-      <span role="gridcell">
-        {canChoose ? (
-          <ElementButton element={row.element} isProposed={isProposed} reason={proposalText(row.elementFrom)} onChoose={onChooseElement} />
-        ) : (
-          row.element
-        )}
-      </span>
-      <span role="gridcell" className={row.placedIn.length === 0 ? styles.proposed : undefined} title={row.placedIn.join(' › ')}>
-        {row.placedIn.length === 0 ? 'not placed' : row.placedIn.join(' › ')}
-      </span>
-      <span role="gridcell" className={`${styles.amount} ${mark(isSplit ? 'debit' : 'amount') ?? ''}`}>
-        {row.found.first}
-      </span>
-      <span role="gridcell" className={isSplit ? `${styles.amount} ${mark('credit') ?? ''}` : undefined}>
-        {row.found.second}
-      </span>
-      <span role="gridcell" className={`${styles.amount} ${styles.quiet}`}>
-        {row.difference === null ? '?' : formatAmount(BigInt(row.difference), currency)}
-      </span>
-      {problems.length > 0 && (
-        <span role="gridcell" className={isWrong ? styles.problem : styles.warning}>
-          {problems.map(problemText).join(' ')}
+function columnsOf(
+  { amounts, rows }: RehearsalBody,
+  problemsOf: ProblemsOf,
+  currency: Currency,
+  isConfirmed: boolean,
+  onChooseElement: (anchor: HTMLElement, row: RehearsalRow) => void,
+): GridColumn<RehearsalRow>[] {
+  const isSplit = amounts === 'debit_and_credit';
+  const marked = ({ row }: RehearsalRow, text: string, ...about: RowProblemBody['column'][]) => (
+    <span title={text} className={problemsOf.get(row)?.some(({ column }) => about.includes(column)) ? styles.wrong : undefined}>
+      {text || '–'}
+    </span>
+  );
+  const longest = rows.reduce((length, { number }) => Math.max(length, number.length), 5);
+  return [
+    { id: 'row', caption: 'Row', width: '34px', cell: ({ row }) => <span className={styles.quiet}>{row}</span>, text: ({ row }) => String(row) },
+    {
+      id: 'number',
+      caption: 'Number',
+      width: `${Math.min(16, longest) * 8 + 8}px`,
+      cell: (row) => marked(row, row.number, 'number', 'parent'),
+      text: ({ number }) => number,
+      compare: (a, b) => compareTexts(a.number, b.number),
+    },
+    {
+      id: 'name',
+      caption: 'Name',
+      width: 'minmax(120px, 2fr)',
+      cell: (row) => marked(row, row.name, 'name'),
+      text: ({ name }) => name,
+      compare: (a, b) => compareTexts(a.name, b.name),
+    },
+    {
+      id: 'element',
+      caption: 'Element',
+      width: '74px',
+      cell: (row) => <ElementCell row={row} isConfirmed={isConfirmed} onChoose={(anchor) => onChooseElement(anchor, row)} />,
+      text: ({ element }) => element ?? '',
+      compare: (a, b) => compareTexts(a.element ?? '', b.element ?? ''),
+    },
+    {
+      id: 'category',
+      caption: 'Category',
+      width: 'minmax(74px, 1fr)',
+      cell: ({ placedIn }) => (
+        <span className={placedIn.length === 0 ? styles.proposed : undefined} title={placedIn.join(' › ')}>
+          {placedIn.length === 0 ? 'not placed' : placedIn.join(' › ')}
         </span>
-      )}
-    </div>
-  );
+      ),
+      text: ({ placedIn }) => placedIn.join(' > '),
+      compare: (a, b) => compareTexts(a.placedIn.join(' '), b.placedIn.join(' ')),
+    },
+    {
+      id: 'first',
+      caption: isSplit ? 'Debit' : 'Amount',
+      width: 'minmax(84px, 104px)',
+      isAmount: true,
+      cell: (row) => marked(row, row.found.first, isSplit ? 'debit' : 'amount'),
+      text: ({ found }) => found.first,
+    },
+    {
+      id: 'second',
+      caption: isSplit ? 'Credit' : 'Mark',
+      width: isSplit ? 'minmax(84px, 104px)' : '44px',
+      isAmount: isSplit,
+      cell: (row) => (isSplit ? marked(row, row.found.second, 'credit') : row.found.second),
+      text: ({ found }) => found.second,
+    },
+    {
+      id: 'difference',
+      caption: 'Will be posted',
+      width: '104px',
+      isAmount: true,
+      cell: ({ difference }) => <span className={styles.quiet}>{difference === null ? '?' : formatAmount(BigInt(difference), currency)}</span>,
+      text: ({ difference }) => (difference === null ? '' : toDecimalText(BigInt(difference), currency)),
+      compare: (a, b) => compareAmounts(a.difference ?? '0', b.difference ?? '0'),
+    },
+  ];
+}
+
+interface ElementCellProps {
+  readonly row: RehearsalRow;
+  readonly isConfirmed: boolean;
+  readonly onChoose: (anchor: HTMLElement) => void;
+}
+
+function ElementCell({ row, isConfirmed, onChoose }: ElementCellProps) {
+  if (row.elementFrom?.from === 'chart') return row.element;
+  const isProposed = row.elementFrom !== null && !['file', 'chart', 'confirmed'].includes(row.elementFrom.from) && !isConfirmed;
+  return <ElementButton element={row.element} isProposed={isProposed} reason={proposalText(row.elementFrom)} onChoose={onChoose} />;
 }
 
 function ElementButton({

@@ -1,12 +1,16 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { useDispatch } from 'react-redux';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetTrialBalanceQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
 import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { AccountPanel } from './AccountPanel.tsx';
 import { BroughtInPanel } from './BroughtInPanel.tsx';
 import styles from './LedgerScreen.module.css';
@@ -17,6 +21,7 @@ import { useFileDrop } from './useFileDrop.tsx';
 export function LedgerScreen() {
   const company = useCompany();
   const { span } = useSpan();
+  const dispatch = useDispatch();
   const { search } = useLocation();
   const [params, setParams] = useSearchParams();
   const [filter, setFilter] = useState('');
@@ -38,7 +43,7 @@ export function LedgerScreen() {
           <div>
             <h1 id="ledger-title">Trial balance</h1>
             <p className={styles.facts}>
-              {spanText(span.from, span.to)} · {company.currency} · debit positive, {company.accounts} accounts
+              {spanText(span.from, span.to)} · {company.currency} · debit positive, {counted(company.accounts, 'account')}
             </p>
           </div>
           <div className={styles.tools}>
@@ -68,14 +73,21 @@ export function LedgerScreen() {
             </Button>
           </EmptyState>
         )}
-        {data && company.accounts > 0 && <TrialBalanceTable view={data} currency={currency} filter={filter} chosen={accountId} onOpen={openAccount} />}
+        {data && company.accounts > 0 && (
+          <TrialBalanceTable
+            view={data}
+            currency={currency}
+            filter={filter}
+            chosen={accountId}
+            onOpen={openAccount}
+            onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
+          />
+        )}
       </section>
       {accountId > 0 ? <AccountPanel accountId={accountId} accounts={data?.accounts ?? []} onOpen={openAccount} /> : <BroughtInPanel />}
       {company.unplaced > 0 && company.lastEntryDay !== null && (
         <p className={styles.next}>
-          <span>
-            {company.unplaced} {company.unplaced === 1 ? 'account stands' : 'accounts stand'} in no category yet.
-          </span>
+          <span>{counted(company.unplaced, 'account stands', 'accounts stand')} in no category yet.</span>
           <Link to={{ pathname: `/companies/${company.id}/placement`, search }}>Place them</Link>
         </p>
       )}

@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useState } from 'react';
+import { counted } from '../../components/counted.ts';
 import styles from './AddAccountsDialog.module.css';
 import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
 
@@ -76,7 +77,7 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={picked.size === 0} onClick={() => onAdd([...picked].flatMap((accountId) => model.byId.get(accountId) ?? []))}>
-          Add {picked.size > 0 ? `${picked.size} ${picked.size === 1 ? 'account' : 'accounts'}` : 'accounts'}
+          Add {picked.size > 0 ? counted(picked.size, 'account') : 'accounts'}
         </Button>
       </DialogActions>
     </Dialog>

@@ -8,6 +8,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useDeleteCategoryMutation } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 import { AddAccountsDialog } from './AddAccountsDialog.tsx';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryPanel.module.css';
@@ -84,9 +85,7 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
         {standing.length === 0 && chosen.children.length === 0 && <Button onClick={() => void onDelete()}>Delete</Button>}
       </div>
       <div className={styles.headings}>
-        <span>
-          {standing.length} {standing.length === 1 ? 'account' : 'accounts'} directly here
-        </span>
+        <span>{counted(standing.length, 'account')} directly here</span>
         {picked.length > 0 && (
           <span className={styles.picked}>
             <button type="button" onClick={onMove}>

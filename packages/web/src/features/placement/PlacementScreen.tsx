@@ -81,7 +81,7 @@ export function PlacementScreen() {
     <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setDragged([])} autoScroll>
       {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for what the buttons within do */}
       <div className={styles.screen} onKeyDown={onKeyDown}>
-        <UnplacedPanel model={model} currency={currency} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} />
+        <UnplacedPanel model={model} currency={currency} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} onChoose={choose} />
         <CategoryTable view={data} model={model} currency={currency} chosenId={chosenId} dragged={dragged} actions={actions} onChoose={choose} />
         <CategoryPanel
           view={data}

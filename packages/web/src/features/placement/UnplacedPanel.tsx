@@ -3,7 +3,9 @@ import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
+import { counted } from '../../components/counted.ts';
 import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
+import { ToLookAt } from './ToLookAt.tsx';
 import styles from './UnplacedPanel.module.css';
 
 interface UnplacedPanelProps {
@@ -12,10 +14,11 @@ interface UnplacedPanelProps {
   readonly selected: ReadonlySet<number>;
   readonly onSelect: (selected: ReadonlySet<number>) => void;
   readonly onMove: () => void;
+  readonly onChoose: (categoryId: number) => void;
 }
 
 /** The work to be done: accounts that stand in no category, with what is at stake. */
-export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: UnplacedPanelProps) {
+export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onChoose }: UnplacedPanelProps) {
   const { unplaced } = model;
   const [filter, setFilter] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
@@ -48,8 +51,7 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
       ) : (
         <>
           <p className={styles.quiet}>
-            {unplaced.length} {unplaced.length === 1 ? 'account' : 'accounts'}, {formatAmount(atStake, currency)} in total. A statement that misses them is
-            wrong.
+            {counted(unplaced.length, 'account')}, {formatAmount(atStake, currency)} in total. A statement that misses them is wrong.
           </p>
           {unplaced.length > 8 && (
             <input
@@ -91,6 +93,7 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove }: U
           })}
         </ul>
       </div>
+      <ToLookAt model={model} onChoose={onChoose} />
     </section>
   );
 }

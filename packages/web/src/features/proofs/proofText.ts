@@ -1,4 +1,5 @@
 import type { ProofBody } from '@ivory-ladder/contract';
+import { counted } from '../../components/counted.ts';
 
 export function proofStateMark(state: ProofBody['state']): string {
   return state === 'holds' ? '✓' : state === 'fails' ? '✗' : '▲';
@@ -19,7 +20,7 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
   const difference = BigInt(proof.difference);
   const size = format(difference < 0n ? -difference : difference);
   const count = proof.accounts.length;
-  const accounts = `${count} ${count === 1 ? 'account' : 'accounts'}`;
+  const accounts = counted(count, 'account');
   switch (proof.name) {
     case 'trial_balance':
       return proof.state === 'holds' ? 'Trial balance 0' : `Trial balance is out by ${size}`;
