@@ -132,7 +132,7 @@ describe('ten thousand accounts', () => {
     await page.keyboard.press('Control+c');
     await page.getByText('Copied: 2 rows.').waitFor();
     expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(
-      ['100777\tAccount 777\t0.00\t1.00\t0.00\t1.00', '107770\tAccount 7770\t0.00\t1.00\t0.00\t1.00'].join('\n'),
+      ['100777\tAccount 777\t0.00\t1.00\t0.00\t1.00', '101777\tAccount 1777\t0.00\t1.00\t0.00\t1.00'].join('\n'),
     );
     expectQuiet();
     await context.close();

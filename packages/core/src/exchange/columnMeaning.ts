@@ -41,6 +41,9 @@ export function meaningOfHeading(text: string): ColumnMeaning | null {
   return headings.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
 }
 
+/** Words that head a column of numbers, or of names where the numbers have a column of their own. */
+const numberOrName = /^(account|ledger account|konto|compte|cuenta|conto|rekening|acct\.?|a\/?c)$/i;
+
 /** The first column of each meaning in a row of headings. */
 export function columnsOfHeading(row: readonly Cell[]): ColumnMap {
   const columns: Partial<Record<ColumnMeaning, number>> = {};
@@ -48,5 +51,9 @@ export function columnsOfHeading(row: readonly Cell[]): ColumnMap {
     const meaning = meaningOfHeading(textOf(cell));
     if (meaning && columns[meaning] === undefined) columns[meaning] = index;
   });
-  return columns;
+  if (columns.name !== undefined) return columns;
+  const numbers = row.flatMap((cell, index) => (meaningOfHeading(textOf(cell)) === 'number' ? [index] : []));
+  const name = numbers.length < 2 ? undefined : numbers.find((index) => numberOrName.test(textOf(row[index])));
+  const number = numbers.find((index) => index !== name);
+  return name === undefined || number === undefined ? columns : { ...columns, number, name };
 }

@@ -1,5 +1,6 @@
 import type { Day } from '../calendar/day.ts';
 import type { DecimalSign } from '../money/readAmount.ts';
+import { holdsBoth } from './accountCells.ts';
 import { type Cell, isBlankRow, textOf } from './cell.ts';
 import { type ColumnMap, columnsOfHeading } from './columnMeaning.ts';
 import { findDay } from './findDay.ts';
@@ -19,16 +20,21 @@ export interface Reading {
 
 const rowsLookedAt = 40;
 const amountLike = /^[\s(+-]*(dr|cr)?\s*[\d.,'’\s]+\)?\s*-?\s*(dr|cr|d|c|s|h)?\.?$/i;
-const numberLike = /^[A-Za-z]{0,3}[\d][\dA-Za-z.\-/_ ]{0,48}$/;
+const numberLike = /^[A-Za-z]{0,3}[.\-/]?[\d][\dA-Za-z.\-/_ ]{0,48}$/;
 
 /** Postcondition: what cannot be told is left out of `columns`, never guessed from one cell. Cost: cells. */
 export function detectReading(rows: readonly (readonly Cell[])[], fileName: string): Reading {
   const headingRow = findHeadingRow(rows);
-  const columns = headingRow === null ? columnsByContent(rows) : columnsOfHeading(rows[headingRow] ?? []);
+  const body = rows.slice((headingRow ?? -1) + 1);
+  const columns = headingRow === null ? columnsByContent(rows) : withNames(columnsOfHeading(rows[headingRow] ?? []), body);
   const titles = rows.slice(0, headingRow ?? 0).flatMap((row) => row.map(textOf));
   const day = [...titles, ...(headingRow === null ? [] : (rows[headingRow] ?? []).map(textOf)), fileName].map(findDay).find((found) => found !== null) ?? null;
-  const body = rows.slice((headingRow ?? -1) + 1);
   return { headingRow, columns, decimalSign: detectDecimalSign(body, columns), amounts: formOf(columns, body), day };
+}
+
+function withNames(columns: ColumnMap, body: readonly (readonly Cell[])[]): ColumnMap {
+  const { number, name } = columns;
+  return number !== undefined && name === undefined && holdsBoth(body, number) ? { ...columns, name: number } : columns;
 }
 
 /** The row near the top with most known headings; two are needed, one of them for amounts or the number. */

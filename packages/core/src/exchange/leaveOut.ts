@@ -1,3 +1,4 @@
+import { accountCells } from './accountCells.ts';
 import type { AmountCells } from './amountCells.ts';
 import { type Cell, isBlankRow, textOf } from './cell.ts';
 import { columnsOfHeading } from './columnMeaning.ts';
@@ -17,8 +18,7 @@ export function reasonToLeaveOut(cells: readonly Cell[], index: number, { headin
   if (isBlankRow(cells)) return 'blank';
   if (headingRow !== null && index < headingRow) return 'title';
   if (isHeadingAgain(cells)) return 'heading_repeated';
-  const number = textOf(cells[columns.number ?? -1]);
-  const name = textOf(cells[columns.name ?? -1]);
+  const { number, name } = accountCells(cells, columns);
   if (isTotalText(number)) return 'total';
   if (number !== '') return null;
   if (isTotalText(name) || isTotalText(firstText(cells))) return 'total';

@@ -33,6 +33,23 @@ describe('what a file is taken for', () => {
     expect([reading.decimalSign, reading.columns]).toEqual([sign, columns]);
   });
 
+  it.each([
+    ['No.|Account|Balance\nA.1|Bank|1.00', { number: 0, name: 1, amount: 2 }],
+    ['Konto|Kontonr|Saldo\nBank|1000|1,00', { number: 1, name: 0, amount: 2 }],
+    ['Account|Name|Balance\n1000|Bank|1.00', { number: 0, name: 1, amount: 2 }],
+  ] as const)('«Account» heads the names where the numbers have a column of their own: %s', (text, columns) => {
+    expect(readFile(text).reading.columns).toEqual(columns);
+  });
+
+  it('takes numbers and names apart that share a column, and still knows a total line', () => {
+    const file = readFile('Account|Debit|Credit\n1000 Bank, current account|10.00|\n3000 – Share capital||10.00\nTotal|10.00|10.00');
+    expect(file.rows.map(({ number, name, amount }) => [number, name, amount])).toEqual([
+      ['1000', 'Bank, current account', 1000n],
+      ['3000', 'Share capital', -1000n],
+    ]);
+    expect([file.problems, file.leftOut.map(({ reason }) => reason)]).toEqual([[], ['total']]);
+  });
+
   it('tells the columns by what is in them where there are no headings', () => {
     const { reading } = readFile('1000|Bank|10,50|\n1200|Receivables|20,00|\n2000|Payables||5,25\n3000|Capital||25,25');
     expect([reading.headingRow, reading.columns, reading.amounts]).toEqual([null, { number: 0, name: 1, debit: 2, credit: 3 }, 'debit_and_credit']);

@@ -3,6 +3,7 @@ import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
 import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
+import { accountCells } from './accountCells.ts';
 import { AmountCells } from './amountCells.ts';
 import { type Cell, textOf } from './cell.ts';
 import type { ColumnMeaning } from './columnMeaning.ts';
@@ -59,8 +60,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       leftOut.push({ row, reason, text: firstText(cells) });
       continue;
     }
-    const number = text('number').replace(/\s+/g, ' ');
-    const name = text('name').replace(/\s+/g, ' ');
+    const { number, name } = accountCells(cells, reading.columns);
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
       problems.push({ row, column, code, found: foundText, other, warning });
     };
