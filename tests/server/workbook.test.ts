@@ -1,4 +1,9 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { StatementBody } from '@ivory-ladder/contract';
+import { currencyOf, formatAmount } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import { HyperFormula } from 'hyperformula';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -76,8 +81,38 @@ describe('the exported workbook', () => {
     const row = cells.findIndex(([name]) => name === 'Total assets') + 1;
     expect(sheet.getCell(row, 2).border).toMatchObject({ top: { style: 'thin' }, bottom: { style: 'double' } });
     expect(sheet.getCell(row, 2).numFmt).toBe('#,##0.00_);(#,##0.00);"–"_)');
-    expect(Math.max(...Array.from({ length: sheet.rowCount }, (_, at) => sheet.getRow(at + 1).outlineLevel ?? 0))).toBeGreaterThanOrEqual(3);
+    const printed = Array.from({ length: sheet.rowCount }, (_, at) => sheet.getRow(at + 1));
+    expect(Math.max(...printed.map(({ outlineLevel }) => outlineLevel ?? 0))).toBeGreaterThanOrEqual(3);
+    expect(printed.filter(({ hidden, collapsed }) => hidden || collapsed).length).toBe(0);
     expect(sheet.views[0]).toMatchObject({ state: 'frozen', ySplit: 6 });
+  });
+
+  // Where LibreOffice is installed; without it HyperFormula alone computes the formulas, above.
+  it.skipIf(spawnSync('soffice', ['--version']).status !== 0)('opens in LibreOffice, which shows every figure as it is printed', async () => {
+    const shown = await statement(server, exampleId, 'balance-sheet', '2022-01-01', '2022-12-31', '&detail=accounts');
+    const folder = mkdtempSync(join(tmpdir(), 'workbook-'));
+    writeFileSync(
+      join(folder, 'book.xlsx'),
+      await server.bytes(`/companies/${exampleId}/statements/balance-sheet/workbook?from=2022-01-01&to=2022-12-31&detail=accounts`),
+    );
+    execFileSync('soffice', [
+      `-env:UserInstallation=file://${folder}/profile`,
+      '--headless',
+      '--convert-to',
+      'csv:Text - txt - csv (StarCalc):9,34,76',
+      '--outdir',
+      folder,
+      join(folder, 'book.xlsx'),
+    ]);
+    const lines = readFileSync(join(folder, 'book.csv'), 'utf8')
+      .split('\n')
+      .slice(firstRow - 1);
+    for (const [at, row] of shown.rows.entries()) {
+      const [caption, ...figures] = (lines[at] ?? '').split('\t').map((text) => text.trim());
+      expect(caption).toBe(row.caption);
+      if (row.role !== 'heading')
+        expect(figures.slice(0, 3)).toEqual(row.values.slice(0, 3).map((value) => formatAmount(BigInt(value ?? 0), currencyOf(shown.currency))));
+    }
   });
 
   it.each([

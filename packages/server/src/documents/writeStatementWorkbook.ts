@@ -4,6 +4,8 @@ import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 
 const firstRow = 7;
+/** A workbook knows seven levels; the one that the sheet names is the first that is shown collapsed, so none may reach it. */
+const deepestLevel = 6;
 const ink = { argb: 'FF20262B' };
 const second = { argb: 'FF5B6066' };
 const rule = { style: 'thin', color: ink } as const;
@@ -15,7 +17,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
   const sheet = workbook.addWorksheet(heading.title, {
-    properties: { outlineLevelRow: 0, outlineLevelCol: 0 },
+    properties: { outlineLevelRow: deepestLevel + 1, outlineLevelCol: 0 },
     pageSetup: {
       paperSize: 9,
       orientation: columns.length > 4 ? 'landscape' : 'portrait',
@@ -44,6 +46,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   sheet.getCell('A2').font = { name: 'Georgia', size: 16, bold: true, color: ink };
   sheet.getCell('A3').value = heading.dates;
   sheet.getCell('A3').font = { name: 'Calibri', size: 10, color: second };
+  for (const [row, height] of [18, 24, 16].entries()) sheet.getRow(row + 1).height = height;
   sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
   columns.forEach((column, at) => {
     sheet.getColumn(at + 2).width = column.kind === 'percent' ? 9 : 19;
@@ -73,11 +76,11 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
   const target = sheet.getRow(number);
   const isStrong = row.role === 'heading' || row.role === 'total' || row.role === 'final';
   const font = { name: isStrong ? 'Georgia' : 'Calibri', size: isStrong ? 10.5 : 11, bold: isStrong, color: row.role === 'account' ? second : ink };
-  target.outlineLevel = Math.min(7, row.depth);
+  target.outlineLevel = Math.min(deepestLevel, row.depth);
   const caption = target.getCell(1);
   caption.value = row.caption;
   caption.font = font;
-  caption.alignment = { indent: row.depth, vertical: 'middle' };
+  caption.alignment = { horizontal: 'left', indent: row.depth, vertical: 'middle' };
   if (row.role === 'heading') {
     target.height = 22;
     return;
@@ -89,7 +92,7 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
     const result = value === null ? undefined : Number(toDecimalText(value, column.kind === 'percent' ? { code: '%', exponent: 3 } : books.company.currency));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = column.kind === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_)' : amountFormat(books.company.currency.exponent);
+    cell.numFmt = column.kind === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(books.company.currency.exponent);
     if (column.kind === 'amount')
       cell.value =
         row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
