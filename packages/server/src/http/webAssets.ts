@@ -20,11 +20,17 @@ export function webAssets(folder: string): Router {
   });
   router.use('/assets', assets, (_request, response) => void response.status(404).end());
   router.get('/favicon.svg', (_request, response) => response.sendFile(join(folder, 'favicon.svg')));
-  router.get('/{*path}', (_request, response) => {
+  router.get('/{*path}', (request, response) => {
     const nonce = randomBytes(16).toString('base64');
     response.setHeader('Content-Security-Policy', contentSecurityPolicy(nonce));
     response.setHeader('Cache-Control', 'no-store');
-    response.type('html').send(html.replaceAll('__NONCE__', nonce));
+    response.type('html').send(html.replaceAll('__NONCE__', nonce).replace('<!--preload-->', firstRequest(request.path)));
   });
   return router;
+}
+
+/** What the page of a company asks for first is fetched beside its scripts. */
+function firstRequest(path: string): string {
+  const [, companyId] = /^\/companies\/(\d{1,15})(?:\/|$)/.exec(path) ?? [];
+  return companyId === undefined ? '' : `<link rel="preload" as="fetch" crossorigin href="/api/companies/${companyId}" />`;
 }

@@ -108,7 +108,7 @@ function columnsOf(
     {
       id: 'element',
       caption: 'Element',
-      width: '74px',
+      width: '66px',
       cell: (row) => <ElementCell row={row} isConfirmed={isConfirmed} onChoose={(anchor) => onChooseElement(anchor, row)} />,
       text: ({ element }) => element ?? '',
       compare: (a, b) => compareTexts(a.element ?? '', b.element ?? ''),
@@ -116,10 +116,10 @@ function columnsOf(
     {
       id: 'category',
       caption: 'Category',
-      width: 'minmax(74px, 1fr)',
+      width: 'minmax(84px, 1.4fr)',
       cell: ({ placedIn }) => (
         <span className={placedIn.length === 0 ? styles.proposed : undefined} title={placedIn.join(' › ')}>
-          {placedIn.length === 0 ? 'not placed' : placedIn.join(' › ')}
+          {placedIn.length === 0 ? 'not placed' : `${placedIn.length > 1 ? '… › ' : ''}${placedIn.at(-1)}`}
         </span>
       ),
       text: ({ placedIn }) => placedIn.join(' > '),
@@ -128,7 +128,7 @@ function columnsOf(
     {
       id: 'first',
       caption: isSplit ? 'Debit' : 'Amount',
-      width: 'minmax(84px, 104px)',
+      width: '96px',
       isAmount: true,
       cell: (row) => marked(row, row.found.first, isSplit ? 'debit' : 'amount'),
       text: ({ found }) => found.first,
@@ -136,7 +136,7 @@ function columnsOf(
     {
       id: 'second',
       caption: isSplit ? 'Credit' : 'Mark',
-      width: isSplit ? 'minmax(84px, 104px)' : '44px',
+      width: isSplit ? '96px' : '44px',
       isAmount: isSplit,
       cell: (row) => (isSplit ? marked(row, row.found.second, 'credit') : row.found.second),
       text: ({ found }) => found.second,
@@ -144,7 +144,7 @@ function columnsOf(
     {
       id: 'difference',
       caption: 'Will be posted',
-      width: '104px',
+      width: '98px',
       isAmount: true,
       cell: ({ difference }) => <span className={styles.quiet}>{difference === null ? '?' : formatAmount(BigInt(difference), currency)}</span>,
       text: ({ difference }) => (difference === null ? '' : toDecimalText(BigInt(difference), currency)),

@@ -16,7 +16,7 @@ const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/Ev
 
 const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
 const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
-  usual: 'usual comparative',
+  usual: 'usual',
   year_earlier: 'a year earlier',
   span_before: 'the span before',
   fixed: 'chosen days',

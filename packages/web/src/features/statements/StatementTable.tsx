@@ -121,7 +121,7 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
       {columns.map((column, columnAt) => {
         const value = values[columnAt] ?? null;
         const place = `${at}.${columnAt + 1}`;
-        if (role === 'heading') return <td key={place} />;
+        if (role === 'heading') return <td key={place} data-kind={column.kind} />;
         if (column.kind === 'amount')
           return (
             <td key={place}>

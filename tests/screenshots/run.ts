@@ -1,0 +1,67 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Page } from 'playwright-core';
+import { launchBrowser, visit } from '../support/browser.ts';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+const origin = process.env.IVORY_LADDER_URL;
+if (!origin) throw new Error('run this with npm run screenshots, which starts the application');
+
+interface Picture {
+  readonly name: string;
+  readonly path: string;
+  readonly prepare?: (page: Page) => Promise<unknown>;
+  readonly dark?: true;
+  readonly wide?: true;
+}
+
+const pictures: readonly Picture[] = [
+  { name: 'balance-sheet', path: 'statements/balance-sheet' },
+  {
+    name: 'income-statement',
+    path: 'statements/income-statement',
+    prepare: async (page) => {
+      await page
+        .getByRole('row', { name: /Fuel and lubricants/ })
+        .getByRole('button')
+        .nth(1)
+        .click();
+      await page.getByRole('button', { name: /5210 Marine gas oil/ }).click();
+    },
+  },
+  { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Fuel and lubricants', { exact: true }).click() },
+  { name: 'placement-dark', path: 'placement', dark: true, wide: true, prepare: (page) => page.getByText('Other sailings', { exact: true }).click() },
+  { name: 'ledger', path: 'ledger' },
+  { name: 'layouts', path: 'layouts' },
+  { name: 'proofs', path: 'proofs#profit_in_equity' },
+];
+
+const browser = await launchBrowser();
+try {
+  const { companies } = (await (await fetch(`${origin}/api/companies`)).json()) as { companies: { id: number }[] };
+  const company = `${origin}/companies/${companies[0]?.id}`;
+  for (const { name, path, prepare, dark = false, wide = false } of pictures) {
+    const { page, context } = await visit(browser, `${company}/${path}`, { dark, ...(wide ? { width: 1920, height: 1080 } : {}) });
+    await page.waitForLoadState('networkidle');
+    await prepare?.(page);
+    await take(page, name);
+    await context.close();
+  }
+  const { page } = await visit(browser, `${origin}/companies?new`);
+  await page.getByLabel('Name').fill('Eiderholm Boatyard');
+  await page.getByRole('button', { name: 'Create the company' }).click();
+  await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
+  await page.getByLabel('Trial balance file').setInputFiles(join(root, 'examples', 'boatyard-2025-12-31.csv'));
+  await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
+  await take(page, 'import');
+} finally {
+  await browser.close();
+}
+
+async function take(page: Page, name: string): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => document.fonts.ready);
+  await page.mouse.move(1, 1);
+  await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`), animations: 'disabled' });
+  process.stdout.write(`  docs/screenshots/${name}.png\n`);
+}
