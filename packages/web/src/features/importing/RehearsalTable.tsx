@@ -26,15 +26,15 @@ const noDepth = () => 0;
 export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTableProps) {
   const currency = currencyOfCompany(useCompany());
   const dispatch = useDispatch();
-  const [menu, setMenu] = useState<{ anchor: HTMLElement; row: RehearsalRow } | null>(null);
+  const [menu, openMenu] = useState<{ anchor: HTMLElement; row: RehearsalRow } | null>(null);
   const problemsOf = useMemo(() => {
-    const byRow = new Map<number, RowProblemBody[]>();
-    for (const problem of rehearsal.problems) byRow.set(problem.row, [...(byRow.get(problem.row) ?? []), problem]);
-    return byRow;
+    const found = new Map<number, RowProblemBody[]>();
+    for (const problem of rehearsal.problems) found.set(problem.row, [...(found.get(problem.row) ?? []), problem]);
+    return found;
   }, [rehearsal]);
   const isConfirmed = draft.confirmElements === true;
   const columns = useMemo(
-    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, (anchor, row) => setMenu({ anchor, row })),
+    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, (anchor, row) => openMenu({ anchor, row })),
     [rehearsal, problemsOf, currency, isConfirmed],
   );
   return (
@@ -50,14 +50,14 @@ export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTab
         isWrong={({ row }) => problemsOf.get(row)?.some(({ warning }) => !warning) ?? false}
         detail={({ row }) => saidOf(problemsOf.get(row))}
       />
-      <Menu anchorEl={menu?.anchor ?? null} open={menu !== null} onClose={() => setMenu(null)}>
+      <Menu anchorEl={menu?.anchor ?? null} open={menu !== null} onClose={() => openMenu(null)}>
         {elements.map((element) => (
           <MenuItem
             key={element}
             selected={menu?.row.element === element}
             onClick={() => {
               if (menu) onChange({ elements: { ...draft.elements, [menu.row.number]: element } });
-              setMenu(null);
+              openMenu(null);
             }}
           >
             {element}
