@@ -101,6 +101,31 @@ describe('placing with the mouse', () => {
   });
 });
 
+describe('two people at once', () => {
+  it('tells the second that the account was moved meanwhile, and shows where it stands now', async () => {
+    const first = await visit(browser, `${company}/placement`);
+    const second = await visit(browser, `${company}/placement`);
+    const place = async (page: Page, target: string) => {
+      await page.getByLabel(/4460 Charter sailings/).check();
+      await page.keyboard.press('m');
+      await page.getByRole('combobox', { name: 'Find a category' }).fill(target);
+      await page.keyboard.press('Enter');
+    };
+    await second.page.getByText('4460 Charter sailings').waitFor();
+    await place(first.page, 'other sailings');
+    await first.page.getByText('Applied: 4460 Charter sailings moved to Other sailings').waitFor();
+    await place(second.page, 'freight');
+    await second.page.getByText(/^Somebody else has moved this account meanwhile/).waitFor();
+    await second.page.getByText('1 account, 980.00 in total').waitFor();
+    await first.page.keyboard.press('Control+z');
+    await first.page.getByText('2 accounts, 1,240.00 in total').waitFor();
+    // The browser itself logs the refused request; nothing else may be logged.
+    second.expectQuiet(/status of 409/);
+    first.expectQuiet();
+    await second.context.close();
+  });
+});
+
 describe('reading statements', () => {
   it('opens a figure down to an entry, and the address brings the same view back', async () => {
     const first = await visit(browser, `${company}/statements/income-statement`);
@@ -201,6 +226,28 @@ describe.each([
     await page.waitForLoadState('networkidle');
     expect(await seriousFindings(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expectQuiet();
+    await context.close();
+  });
+
+  it('the dialogs too: find, move to, a new category, accounts for a category', async () => {
+    const { page, context, expectQuiet } = await visit(browser, `${company}/placement`, { dark });
+    await page.getByText('Fuel and lubricants', { exact: true }).click();
+    await page.getByLabel(/5340 Slipway hire/).check();
+    const dialogs = [
+      () => page.keyboard.press('Control+k'),
+      () => page.getByRole('button', { name: 'Move to…' }).click(),
+      () => page.getByRole('button', { name: /Add a category of expense/ }).click(),
+      () => page.getByRole('button', { name: 'Add accounts…' }).click(),
+      () => page.getByRole('button', { name: 'Change…' }).click(),
+    ];
+    for (const open of dialogs) {
+      await open();
+      await page.getByRole('dialog').waitFor();
+      expect(await seriousFindings(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
     expectQuiet();
     await context.close();
   });

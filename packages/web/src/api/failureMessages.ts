@@ -60,6 +60,19 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   period_locked: ({ day }) => `The period of ${text(day)} is locked and takes no entries.`,
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
+  day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
+  comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
+  entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
+  line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,
+  account_takes_no_postings: ({ number, reason }) =>
+    reason === 'parent'
+      ? `Account ${text(number)} has sub-accounts and takes no postings; choose one of them.`
+      : `Account ${text(number)} is inactive and takes no postings.`,
+  ledger_too_large: () => 'The sums of this ledger are beyond what can be computed exactly. Nothing was changed.',
+  retained_earnings_needed: () => 'Choose the account where profit of completed years stands.',
+  after_closing_has_income: () => 'The file has income or expense figures, so it was not taken after closing.',
+  out_of_balance: () => 'Debits and credits of the file are not the same.',
+  left_alone_out_of_balance: () => 'What is left alone does not add to zero.',
   line_unknown: () => 'This line is no longer on the statement.',
   account_unknown: () => 'This account is not in the chart.',
   idempotency_key_reused: () => 'This posting was changed after it had been sent. Look at it again and post it anew.',

@@ -1,16 +1,14 @@
 import type { RehearsalBody } from '@ivory-ladder/contract';
+import { describeFailure } from '../../api/failureMessages.ts';
 
 const texts: Readonly<Record<string, (count: number) => string>> = {
   columns_missing: () => 'Which column holds the numbers, names or amounts cannot be told; choose it under Columns.',
   no_rows: () => 'No row of an account was found in the file.',
   date_needed: () => 'The day of the balances is not in the file; choose it under Balances at.',
   day_out_of_reach: () => 'The day of the balances is decades away from the ledger; is the year right?',
-  retained_earnings_needed: () => 'Choose the account where profit of completed years stands.',
-  after_closing_has_income: () => 'The file has income or expense figures, so it was not taken after closing.',
-  left_alone_out_of_balance: () => 'What is left alone does not add to zero.',
   adjustment_gone: () => 'An adjustment chosen to be withdrawn is no longer there.',
 };
 
 export function blockerText({ code, count }: RehearsalBody['blockers'][number]): string {
-  return texts[code]?.(count) ?? code.replaceAll('_', ' ');
+  return texts[code]?.(count) ?? describeFailure({ code, facts: {} });
 }

@@ -9,6 +9,7 @@ import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { isTyping } from '../../components/isTyping.ts';
 import { CategoryPanel } from './CategoryPanel.tsx';
 import { CategoryTable } from './CategoryTable.tsx';
 import { MoveDialog } from './MoveDialog.tsx';
@@ -56,8 +57,7 @@ export function PlacementScreen() {
   };
   /** M moves what is chosen, wherever on the screen the focus stands. */
   const onKeyDown = (event: KeyboardEvent) => {
-    const isTyping = event.target instanceof HTMLInputElement && event.target.type !== 'checkbox';
-    if (event.key.toLowerCase() !== 'm' || event.ctrlKey || event.metaKey || event.altKey || isTyping || selectedAccounts.length === 0 || moving) return;
+    if (event.key.toLowerCase() !== 'm' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || selectedAccounts.length === 0 || moving) return;
     event.preventDefault();
     setMoving(true);
   };

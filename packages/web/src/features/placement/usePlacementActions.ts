@@ -6,6 +6,7 @@ import { useChangeCategoryMutation, useSetPlacesMutation } from '../../api/ivory
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch, AppState } from '../../app/store.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { isTyping } from '../../components/isTyping.ts';
 import type { PlacedAccount } from './placementModel.ts';
 import { type CategoryFieldsChange, commandDone, commandRedone, commandsForgotten, commandUndone, type PlacementCommand } from './undoSlice.ts';
 
@@ -118,8 +119,7 @@ function placesAfter(places: PlacedAccount['places'], categoryId: number, side: 
 function useUndoKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const isTyping = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      if (isTyping || !(event.ctrlKey || event.metaKey)) return;
+      if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
       const key = event.key.toLowerCase();
       if (key !== 'z' && key !== 'y') return;
       event.preventDefault();

@@ -1,0 +1,95 @@
+import type { PlacementView } from '@ivory-ladder/contract';
+import { describe, expect, it } from 'vitest';
+import { landingOf } from './landing.ts';
+import { modelPlacement, onNaturalSide, visibleNodes } from './placementModel.ts';
+
+type Account = PlacementView['accounts'][number];
+type Category = PlacementView['categories'][number];
+
+const category = (id: number, name: string, fields: Partial<Category> = {}): Category => ({
+  id,
+  parentId: null,
+  element: 'asset',
+  name,
+  position: id,
+  term: null,
+  step: null,
+  contraOf: null,
+  version: 1,
+  ...fields,
+});
+const account = (id: number, amount: string, places: Account['places'], fields: Partial<Account> = {}): Account => ({
+  id,
+  number: String(1000 + id),
+  name: `Account ${id}`,
+  element: 'asset',
+  normalSide: 'debit',
+  parentId: null,
+  role: null,
+  isParent: false,
+  places,
+  amount,
+  comparative: '0',
+  ...fields,
+});
+const view = (categories: Category[], accounts: Account[]): PlacementView => ({
+  categories,
+  accounts,
+  span: { firstDay: '2026-01-01', lastDay: '2026-09-30' },
+  comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
+  balanceComparative: '2025-12-31',
+  revision: 1,
+});
+const any = (categoryId: number): Account['places'] => [{ side: 'any', categoryId }];
+
+describe('the placement screen derives', () => {
+  const cash = category(1, 'Cash', { term: 'current' });
+  const bank = category(2, 'Bank', { parentId: 1 });
+  const overdraft = category(3, 'Overdraft', { element: 'liability', term: 'current' });
+  const swinging = [
+    { side: 'debit', categoryId: 2 },
+    { side: 'credit', categoryId: 3 },
+  ] as const;
+
+  it('totals of a category with all below it, on the side of its element', () => {
+    const { totals } = modelPlacement(
+      view([cash, bank, overdraft], [account(1, '500', any(1)), account(2, '70', any(2)), account(3, '-20', any(3), { element: 'liability' })]),
+    );
+    expect(totals.get(1)).toEqual({ accounts: 2, amount: 570n, comparative: 0n });
+    expect(totals.get(3)).toEqual({ accounts: 1, amount: 20n, comparative: 0n });
+  });
+
+  it('an account with a place for each side counts where its balance puts it', () => {
+    const { totals } = modelPlacement(view([cash, bank, overdraft], [account(1, '-300', [...swinging], { comparative: '40' })]));
+    expect([totals.get(2)?.amount, totals.get(3)?.amount]).toEqual([0n, 300n]);
+    expect([totals.get(2)?.comparative, totals.get(3)?.comparative]).toEqual([40n, 0n]);
+  });
+
+  it('the unplaced: accounts without a place, and parents only while they bear an amount', () => {
+    const accounts = [account(1, '0', []), account(2, '5', any(1)), account(3, '0', [], { isParent: true }), account(4, '412', [], { isParent: true })];
+    expect(modelPlacement(view([cash], accounts)).unplaced.map(({ id }) => id)).toEqual([1, 4]);
+  });
+
+  it('which categories are seen below open ones', () => {
+    const { tree } = modelPlacement(view([cash, bank, category(4, 'Abroad', { parentId: 2 })], []));
+    const seen = (shut: number[]) => visibleNodes(tree, 'asset', new Set(shut)).map(({ category: { name } }) => name);
+    expect([seen([]), seen([2]), seen([1])]).toEqual([['Cash', 'Bank', 'Abroad'], ['Cash', 'Bank'], ['Cash']]);
+  });
+
+  it('where the accounts of a category land on the statements', () => {
+    const { tree } = modelPlacement(
+      view([cash, bank, category(5, 'Fuel', { element: 'expense', step: 'cost_of_sales' }), category(6, 'Capital', { element: 'equity' })], []),
+    );
+    const landing = (id: number) => {
+      const node = tree.nodes.get(id);
+      return node ? landingOf(node) : [];
+    };
+    expect(landing(2)).toEqual(['Balance sheet › Current assets › Cash › Bank']);
+    expect(landing(5)).toEqual(['Income statement › Fuel › Gross profit', 'Balance sheet › Equity › Result of the year']);
+    expect(landing(6)).toEqual(['Balance sheet › Equity › Capital']);
+  });
+
+  it('assets and expenses positive in debit, the others in credit', () => {
+    expect([onNaturalSide(5n, 'asset'), onNaturalSide(5n, 'expense'), onNaturalSide(-5n, 'income'), onNaturalSide(-5n, 'equity')]).toEqual([5n, 5n, 5n, 5n]);
+  });
+});
