@@ -1,0 +1,204 @@
+import type { Company, PlacementView, PostedEntryBody, PostingBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import mysql from 'mysql2/promise';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createSchema } from '../support/server.ts';
+import { ServerProcess } from '../support/serverProcess.ts';
+
+let schema: Awaited<ReturnType<typeof createSchema>>;
+let connection: mysql.Connection;
+const servers: ServerProcess[] = [];
+
+async function prepare(databaseUrl: string, environment: Record<string, string>): Promise<ServerProcess> {
+  const server = await ServerProcess.prepare(databaseUrl, environment);
+  servers.push(server);
+  return server;
+}
+
+beforeAll(async () => {
+  schema = await createSchema();
+  connection = await mysql.createConnection({ uri: schema.url, supportBigNumbers: true, bigNumberStrings: true });
+});
+afterAll(async () => {
+  await Promise.all(servers.map((server) => server.end('SIGTERM')));
+  await connection.end();
+  await schema.drop();
+});
+
+async function rows<Row>(sql: string, parameters: unknown[] = []): Promise<Row[]> {
+  const [found] = await connection.query(sql, parameters);
+  return found as Row[];
+}
+
+/** Balances that differ from the sums of their lines, in either direction. */
+const differingBalances = `
+  SELECT account_id, period, SUM(debit) AS debit, SUM(credit) AS credit FROM (
+    SELECT account_id, year, period, layer, origin, debit, credit FROM balance WHERE company_id = ?
+    UNION ALL
+    SELECT line.account_id, entry.year, entry.period, line.layer, IF(line.closing = 1, 'closing', 'ordinary'), -line.debit, -line.credit
+      FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id WHERE line.company_id = ?
+  ) AS both_sides GROUP BY account_id, year, period, layer, origin HAVING SUM(debit) <> 0 OR SUM(credit) <> 0`;
+
+/** Waits until a posting has written rows and not committed them. The table is made anew only when nobody has read it for 0.1 seconds. */
+async function untilWritten(): Promise<boolean> {
+  for (const began = Date.now(); Date.now() - began < 3000; ) {
+    const open = await rows(
+      `SELECT trx.trx_id FROM information_schema.INNODB_TRX AS trx JOIN information_schema.PROCESSLIST AS list ON list.ID = trx.trx_mysql_thread_id
+        WHERE list.DB = DATABASE() AND trx.trx_rows_modified > 0`,
+    );
+    if (open.length > 0) return true;
+    await new Promise((resolve) => setTimeout(resolve, 110));
+  }
+  return false;
+}
+
+describe('a server killed while it posts', () => {
+  it('leaves each entry whole or not there, balances that are their lines, and a repeated request posts nothing twice', async () => {
+    const server = await prepare(schema.url, { IVORY_LADDER_DEMO: '0', LOG_LEVEL: 'silent' });
+    await server.start();
+    const company = await server.ok<Company>('POST', '/companies', { name: 'Killed', currency: 'EUR', fiscalYearFirstMonth: 1 });
+    const list = Array.from({ length: 40 }, (_, at) => `${100 + at},Account ${at},asset,0`).join('\n');
+    const files = `/companies/${company.id}/trial-balance-files`;
+    const { fileId } = await server.ok<{ fileId: number }>('POST', `${files}?name=tb.csv`, `Number,Name,Element,Balance\n${list}\n900,Capital,equity,0`);
+    await server.ok('POST', `${files}/${fileId}/posting`, { date: '2026-01-31' });
+    const { accounts } = await server.ok<PlacementView>('GET', `/companies/${company.id}/placement?from=2026-01-01&to=2026-01-31`);
+    const ids = accounts.map(({ id }) => id);
+
+    /** Line count and body of the entry with a number; the same each time it is asked for. */
+    const entry = (number: number) => ({
+      date: `2026-0${1 + (number % 9)}-10`,
+      lines: Array.from({ length: 20 }, (_, at) => {
+        const accountId = ids[(number * 7 + at * 3) % ids.length];
+        return at % 2 === 0 ? { accountId, debit: String(number + at + 1) } : { accountId, credit: String(number + at) };
+      }),
+    });
+    const sent = new Set<number>();
+    const post = (number: number) => {
+      sent.add(number);
+      return server.call<PostedEntryBody>('POST', `/companies/${company.id}/entries`, entry(number), { 'Idempotency-Key': `kill-${number}` });
+    };
+    let number = 0;
+    let killedInside = 0;
+    const answered = new Map<number, string>();
+    const rounds = 6;
+    for (let round = 0; round < rounds; round++) {
+      let isRunning = true;
+      const clients = Array.from({ length: 4 }, async () => {
+        while (isRunning) {
+          const own = number++;
+          const answer = await post(own);
+          if (answer?.status === 201) answered.set(own, answer.body.documentNumber);
+        }
+      });
+      await new Promise((resolve) => setTimeout(resolve, 60 + 37 * round));
+      if (await untilWritten()) killedInside++;
+      await server.end('SIGKILL');
+      isRunning = false;
+      await Promise.all(clients);
+      await server.start();
+    }
+    expect(killedInside).toBeGreaterThanOrEqual(rounds / 2);
+    expect(answered.size).toBeGreaterThan(rounds);
+
+    expect(await rows(differingBalances, [company.id, company.id])).toEqual([]);
+    const whole = await rows<{ lines: string; net: string }>(
+      `SELECT entry.id, COUNT(line.line_number) AS \`lines\`, COALESCE(SUM(line.debit - line.credit), 1) AS net FROM journal_entry AS entry
+         LEFT JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+        WHERE entry.company_id = ? AND entry.source = 'manual' GROUP BY entry.id`,
+      [company.id],
+    );
+    for (const { lines, net } of whole) expect([Number(lines), net]).toEqual([20, '0']);
+
+    // Whoever had no answer asks again with the same key: each entry is there once, and those that were answered are the same.
+    for (const own of sent) {
+      const again = await post(own);
+      expect(again?.status).toBe(201);
+      if (answered.has(own)) expect(again?.body.documentNumber).toBe(answered.get(own));
+    }
+    const [{ count }] = (await rows("SELECT COUNT(*) AS count FROM journal_entry WHERE company_id = ? AND source = 'manual'", [company.id])) as [
+      { count: string },
+    ];
+    expect(Number(count)).toBe(sent.size);
+    const numbers = await rows<{ number: string }>(
+      'SELECT CAST(document_number AS UNSIGNED) AS number FROM journal_entry WHERE company_id = ? ORDER BY number',
+      [company.id],
+    );
+    expect(numbers.map((row) => Number(row.number))).toEqual(numbers.map((_, at) => at + 1));
+    expect(await rows(differingBalances, [company.id, company.id])).toEqual([]);
+  });
+});
+
+describe('a server killed while it brings in a trial balance', () => {
+  it('leaves nothing of it, or all; the same request then posts it, and once only', async () => {
+    const server = await prepare(schema.url, { IVORY_LADDER_DEMO: '0' });
+    await server.start();
+    const company = await server.ok<Company>('POST', '/companies', { name: 'Killed importing', currency: 'EUR', fiscalYearFirstMonth: 1 });
+    const files = `/companies/${company.id}/trial-balance-files`;
+    const count = async (table: string) => {
+      const [found] = await rows<{ count: string }>(`SELECT COUNT(*) AS count FROM ${table} WHERE company_id = ?`, [company.id]);
+      return Number(found?.count);
+    };
+    let killedInside = 0;
+    for (const month of [1, 2, 3]) {
+      const list = Array.from({ length: 3000 }, (_, at) => `${month}${10_000 + at},Account ${at},asset,Group ${at % 50},${at % 2 === 0 ? month : -month}`);
+      const { fileId } = await server.ok<{ fileId: number }>(
+        'POST',
+        `${files}?name=tb-${month}.csv`,
+        `Number,Name,Element,Category,Balance\n${list.join('\n')}`,
+      );
+      const before = [await count('account'), await count('journal_entry'), await count('journal_line')];
+      const post = () =>
+        server.call<PostingBody>(
+          'POST',
+          `${files}/${fileId}/posting`,
+          { date: `2026-0${month}-28`, missing: 'left_alone' },
+          { 'Idempotency-Key': `import-${month}` },
+        );
+      const unanswered = post();
+      if (await untilWritten()) killedInside++;
+      await server.end('SIGKILL');
+      await unanswered;
+      await server.start();
+      const after = [await count('account'), await count('journal_entry'), await count('journal_line')];
+      expect([before, before.map((value, at) => value + ([3000, 1, 3000][at] ?? 0))]).toContainEqual(after);
+      const [again, onceMore] = [await post(), await post()];
+      expect([again?.status, again?.body.entries.length, again?.body.newAccounts]).toEqual([200, 1, 3000]);
+      expect(onceMore?.body).toEqual(again?.body);
+      expect([await count('account'), await count('journal_entry'), await count('journal_line')]).toEqual([month * 3000, month, month * 3000]);
+    }
+    expect(killedInside).toBeGreaterThanOrEqual(2);
+    expect(await rows(differingBalances, [company.id, company.id])).toEqual([]);
+  });
+});
+
+describe('a demo whose loading is broken off', () => {
+  it('goes on where it stopped, and is the same as one loaded at once', async () => {
+    const broken = await createSchema();
+    const whole = await createSchema();
+    const watch = await mysql.createConnection(broken.url);
+    const entriesSoFar = async (): Promise<number> => {
+      const [found] = await watch.query('SELECT COUNT(*) AS count FROM journal_entry').catch(() => [[{ count: 0 }]]);
+      return Number((found as { count: number }[])[0]?.count);
+    };
+    const first = await prepare(broken.url, { IVORY_LADDER_DEMO: '1' });
+    for (const entries of [1, 60, 400]) {
+      first.launch();
+      while ((await entriesSoFar()) < entries) await new Promise((resolve) => setTimeout(resolve, 5));
+      await first.end('SIGKILL');
+    }
+    expect(await entriesSoFar()).toBeLessThan(1142);
+    await first.start();
+    const second = await prepare(whole.url, { IVORY_LADDER_DEMO: '1' });
+    await second.start();
+    const ledger = async (server: ServerProcess) => {
+      const { companies } = await server.ok<{ companies: { id: number }[] }>('GET', '/companies');
+      const { revision, accounts } = await server.ok<TrialBalanceViewBody>('GET', `/companies/${companies[0]?.id}/trial-balance?from=2026-01-01&to=2026-09-30`);
+      return [companies.length, revision, accounts.map(({ number, closing }) => `${number} ${closing}`)];
+    };
+    const [resumed, loaded] = [await ledger(first), await ledger(second)];
+    expect(resumed).toEqual(loaded);
+    expect(resumed.slice(0, 2)).toEqual([1, 1142]);
+    await Promise.all([first.end('SIGTERM'), second.end('SIGTERM'), watch.end()]);
+    await broken.drop();
+    await whole.drop();
+  });
+});
