@@ -26,7 +26,9 @@ export async function openDatabase(url: string, poolSize = 16): Promise<DataSour
     poolSize,
     extra: { connectionLimit: poolSize },
   });
-  await database.initialize();
+  await database.initialize().catch((error: Error & { code?: string }) => {
+    throw new DatabaseUnfit(`The database cannot be reached: ${whyUnreachable(url, error)}.`, { cause: error });
+  });
   const { pool } = database.driver as unknown as { pool: Pool };
   pool.on('connection', (connection: PoolConnection) => void connection.query(sessionSettings));
   try {
@@ -37,6 +39,25 @@ export async function openDatabase(url: string, poolSize = 16): Promise<DataSour
     throw error;
   }
   return database;
+}
+
+/** What to look at, for the person who set the address; the password is never said. */
+function whyUnreachable(url: string, error: Error & { code?: string }): string {
+  const { hostname, port, username, pathname } = URL.canParse(url) ? new URL(url) : { hostname: '', port: '', username: '', pathname: '' };
+  const server = `${hostname}:${port || 3306}`;
+  switch (error.code) {
+    case 'ECONNREFUSED':
+    case 'ENOTFOUND':
+    case 'ETIMEDOUT':
+      return `no server answers at ${server} (IVORY_LADDER_DATABASE_URL)`;
+    case 'ER_ACCESS_DENIED_ERROR':
+    case 'ER_DBACCESS_DENIED_ERROR':
+      return `${server} refuses ${username} with this password for ${pathname.slice(1)}`;
+    case 'ER_BAD_DB_ERROR':
+      return `${server} has no database ${pathname.slice(1)}; make it with CREATE DATABASE ${pathname.slice(1)} CHARACTER SET utf8mb4`;
+    default:
+      return error.message;
+  }
 }
 
 /** Big numbers as strings, dates as text, exact modes, InnoDB: anything else would bend amounts in silence. */
