@@ -31,7 +31,7 @@ export function ProofsScreen() {
       </header>
       {isEmpty && <EmptyState title="Nothing to prove yet">Bring in a trial balance first.</EmptyState>}
       {error !== undefined && <EmptyState title="The proofs cannot be read">{describeFailure(error)}</EmptyState>}
-      {data?.proofs.map((proof) => (
+      {inOrderOfConcern(data?.proofs ?? []).map((proof) => (
         <Proof
           key={proof.name}
           proof={proof}
@@ -42,6 +42,13 @@ export function ProofsScreen() {
       ))}
     </section>
   );
+}
+
+const concern: Readonly<Record<ProofBody['state'], number>> = { fails: 0, to_look_at: 1, holds: 2 };
+
+/** What fails first, then what is to be looked at; within each the order of the proof strip. */
+function inOrderOfConcern(proofs: readonly ProofBody[]): ProofBody[] {
+  return [...proofs].sort((a, b) => concern[a.state] - concern[b.state]);
 }
 
 function Proof({
