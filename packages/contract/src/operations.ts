@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { account, accountChange, accountInput, chartView, history, historyQuery } from './chart.ts';
 import { company, companyInput, companyList, layoutOptions, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
 import { category, categoryChange, categoryInput, placementView, placesChange } from './placement.ts';
@@ -87,6 +88,35 @@ export const operations = {
     summary: 'Trial balances that were posted, by their day',
     answer: broughtInList,
   },
+  getChart: {
+    method: 'get',
+    path: '/companies/{companyId}/chart',
+    summary: 'Every account in the chart’s own order, with its place, its amounts and when it was last used',
+    query: spanQuery,
+    answer: chartView,
+  },
+  addAccount: { method: 'post', path: '/companies/{companyId}/accounts', summary: 'Add an account', body: accountInput, answer: account, status: 201 },
+  changeAccount: {
+    method: 'patch',
+    path: '/companies/{companyId}/accounts/{accountId}',
+    summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
+    body: accountChange,
+    answer: account,
+  },
+  deleteAccount: {
+    method: 'delete',
+    path: '/companies/{companyId}/accounts/{accountId}',
+    summary: 'Delete an account that nothing holds',
+    answer: 'none',
+    status: 204,
+  },
+  listHistory: {
+    method: 'get',
+    path: '/companies/{companyId}/history',
+    summary: 'What was changed, by whom, before and after; newest first',
+    query: historyQuery,
+    answer: history,
+  },
   getPlacement: {
     method: 'get',
     path: '/companies/{companyId}/placement',
@@ -174,4 +204,4 @@ export const operations = {
 
 export type OperationName = keyof typeof operations;
 export const statementKind = z.enum(['balance-sheet', 'income-statement']);
-export const pathParameters = z.object({ companyId: id, fileId: id, categoryId: id, entryId: id });
+export const pathParameters = z.object({ companyId: id, accountId: id, fileId: id, categoryId: id, entryId: id });

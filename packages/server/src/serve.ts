@@ -9,6 +9,7 @@ import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { createApp } from './http/createApp.ts';
 import { BooksCache } from './persistence/booksCache.ts';
+import { ChartRepository } from './persistence/chartStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
@@ -59,6 +60,7 @@ function wirePorts(database: DataSource): Ports {
   return {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(database, new BooksCache(database), counters),
+    chart: new ChartRepository(database, counters),
     placement: new PlacementRepository(database, counters),
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),

@@ -1,4 +1,4 @@
-import type { DerivationRefused, PlaceRefused } from '@ivory-ladder/core';
+import type { AccountRefused, DerivationRefused, PlaceRefused } from '@ivory-ladder/core';
 
 /** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
 export type Failure =
@@ -19,6 +19,13 @@ export type Failure =
   | { code: 'span_reversed'; from: string; to: string }
   | { code: 'comparison_incomplete' }
   | { code: 'line_unknown'; line: string }
+  | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
+  | { code: 'account_role_refused'; role: string; reason: 'element' | 'needed' | 'inactive' }
+  /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */
+  | { code: 'account_not_retirable'; balance: bigint; subAccounts: number; role: string | null }
+  /** What holds it: journal lines, sub-accounts, a role. */
+  | { code: 'account_held'; lines: number; subAccounts: number; role: string | null }
+  | { code: 'account_parent_inactive'; number: string }
   | { code: 'category_name_taken'; name: string }
   | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
   | { code: 'category_nesting_refused'; reason: 'own_descendant' | 'other_element' | 'too_deep' }
@@ -29,5 +36,6 @@ export type Failure =
   | { code: 'file_limit_exceeded'; limit: 'rows' | 'columns' | 'cells' | 'inflated_bytes' | 'parts' | 'time' }
   | { code: 'posting_blocked'; blockers: { code: string; count: number }[] }
   | { code: 'ledger_moved_on' }
+  | AccountRefused
   | PlaceRefused
   | DerivationRefused;

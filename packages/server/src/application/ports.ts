@@ -39,11 +39,20 @@ export interface VersionedCategory extends Category {
   readonly version: number;
 }
 
+/** An account with what people keep beside it. */
+export interface ChartAccount extends Account {
+  /** What belongs here and what does not. */
+  readonly purpose: string;
+  /** Its number in another system or in a consolidation; empty where there is none. */
+  readonly externalNumber: string;
+  readonly version: number;
+}
+
 /** Chart, placement and calendar of a company at one structure version. */
 export interface Structure {
   readonly company: CompanyRecord;
   readonly calendar: FiscalCalendar;
-  readonly accounts: readonly Account[];
+  readonly accounts: readonly ChartAccount[];
   readonly tree: AccountTree;
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;
@@ -202,6 +211,73 @@ export interface CategoryFields {
   readonly contraOf: number | null;
 }
 
+/** Everything of an account that a person can set. */
+export interface AccountFields {
+  readonly number: string;
+  readonly name: string;
+  readonly element: Account['element'];
+  readonly normalSide: Account['normalSide'];
+  readonly parentId: number | null;
+  readonly active: boolean;
+  readonly role: Account['role'];
+  readonly purpose: string;
+  readonly externalNumber: string;
+}
+
+export interface AccountUse {
+  readonly lines: number;
+  readonly lastDay: Day | null;
+}
+
+export interface HistoryEvent {
+  readonly id: number;
+  readonly thing: string;
+  readonly thingId: number;
+  readonly action: string;
+  readonly before: unknown;
+  readonly after: unknown;
+  readonly happenedAt: string;
+  readonly actor: string;
+}
+
+export interface HistoryWanted {
+  readonly thing: string | null;
+  readonly thingId: number | null;
+  /** Events older than this one. */
+  readonly before: number | null;
+  readonly limit: number;
+}
+
+/** `order`: ids of the siblings from first to last where their order changes. */
+export interface ChartStore {
+  addAccount(
+    companyId: number,
+    fields: AccountFields,
+    order: readonly (number | null)[],
+    categoryId: number | null,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
+  changeAccount(
+    companyId: number,
+    account: ChartAccount,
+    fields: AccountFields,
+    order: readonly number[],
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
+  deleteAccount(
+    companyId: number,
+    account: ChartAccount,
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
+  /** Use by account id; accounts without a line are not in it. */
+  use(companyId: number): Promise<ReadonlyMap<number, AccountUse>>;
+  /** Newest first. */
+  history(companyId: number, wanted: HistoryWanted): Promise<{ events: HistoryEvent[]; next: number | null }>;
+}
+
 export interface CompanyStore {
   list(): Promise<{ id: number; name: string; currency: string }[]>;
   create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<number>;
@@ -289,6 +365,7 @@ interface StatementWriter {
 export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
+  readonly chart: ChartStore;
   readonly placement: PlacementStore;
   readonly files: FileStore;
   readonly tables: TableReader;

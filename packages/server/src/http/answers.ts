@@ -1,7 +1,9 @@
 import type {
+  AccountBody,
   AccountLines,
   BroughtInList,
   CategoryBody,
+  ChartView,
   Company,
   CompanyList,
   EntryBody,
@@ -13,13 +15,14 @@ import type {
   StatementBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import type { Proof } from '@ivory-ladder/core';
+import { type Proof, pathOf } from '@ivory-ladder/core';
 import type { CompanyView } from '../application/companies.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { PlacementOverview } from '../application/placement.ts';
-import type { AccountLineRecord, Books, BroughtInRecord, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports.ts';
+import type { AccountLineRecord, Books, BroughtInRecord, ChartAccount, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import type { Statement } from '../application/runStatement.ts';
+import type { ChartOverview } from '../application/viewChart.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 
 const text = (amount: bigint): string => amount.toString();
@@ -53,6 +56,40 @@ export function toCompany({ books, years, lastEntryDay, unplaced }: CompanyView)
 
 export function toCategory({ id, parentId, element, name, position, term, step, contraOf, version }: VersionedCategory): CategoryBody {
   return { id, parentId, element, name, position, term, step, contraOf, version };
+}
+
+export function toAccount({ id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version }: ChartAccount): AccountBody {
+  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version };
+}
+
+export function toChart(overview: ChartOverview): ChartView {
+  const { books, use } = overview;
+  const kept = new Map(books.accounts.map((account) => [account.id, account]));
+  const { accounts, categories: _, ...rest } = toPlacement(overview);
+  const held = new Set(books.places.map(({ categoryId }) => categoryId));
+  return {
+    ...rest,
+    accounts: accounts.map((account, at) => {
+      const { active, purpose, externalNumber, version } = kept.get(account.id) as ChartAccount;
+      const used = use.get(account.id);
+      return {
+        ...account,
+        depth: books.tree.depth[at] as number,
+        active,
+        purpose,
+        externalNumber,
+        version,
+        lines: used?.lines ?? 0,
+        lastUsed: used?.lastDay ?? null,
+      };
+    }),
+    paths: Object.fromEntries(
+      [...held].flatMap((id) => {
+        const node = books.categoryTree.nodes.get(id);
+        return node ? [[String(id), pathOf(node)]] : [];
+      }),
+    ),
+  };
 }
 
 export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {

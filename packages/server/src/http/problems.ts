@@ -13,7 +13,17 @@ type HttpFailure =
   | { code: 'internal' }
   | { code: 'route_unknown' };
 
-const conflicts = new Set(['version_conflict', 'place_conflict', 'ledger_moved_on', 'category_name_taken', 'category_not_empty', 'period_locked']);
+const conflicts = new Set([
+  'version_conflict',
+  'place_conflict',
+  'ledger_moved_on',
+  'category_name_taken',
+  'category_not_empty',
+  'period_locked',
+  'account_number_taken',
+  'account_not_retirable',
+  'account_held',
+]);
 const statusOf: Readonly<Record<string, number>> = {
   not_found: 404,
   route_unknown: 404,

@@ -4,6 +4,7 @@ import { fail, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core
 import { json, type Request, type Response, Router, raw } from 'express';
 import { z } from 'zod';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
+import { addAccount, changeAccount, deleteAccount } from '../application/chart.ts';
 import { createCompany, makeYear, setLayoutOptions, viewCompany } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { findEvidence } from '../application/findEvidence.ts';
@@ -16,6 +17,7 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { runStatement } from '../application/runStatement.ts';
+import { viewChart } from '../application/viewChart.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
 import * as answers from './answers.ts';
 import { sendProblem } from './problems.ts';
@@ -96,6 +98,14 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   on('listBroughtIn', async ({ id }) => {
     const books = await openBooks(ports, id('companyId'));
     return books.ok ? succeed(answers.toBroughtIn(await ports.ledger.broughtIn(id('companyId')))) : books;
+  });
+  on('getChart', async ({ id, query }) => map(await viewChart(ports, id('companyId'), query), answers.toChart));
+  on('addAccount', async ({ id, body }) => map(await addAccount(ports, id('companyId'), body, actor), answers.toAccount));
+  on('changeAccount', async ({ id, body }) => map(await changeAccount(ports, id('companyId'), id('accountId'), body, actor), answers.toAccount));
+  on('deleteAccount', async ({ id }) => deleteAccount(ports, id('companyId'), id('accountId'), actor));
+  on('listHistory', async ({ id, query: { thing = null, thingId = null, before = null, limit } }) => {
+    const books = await openBooks(ports, id('companyId'));
+    return books.ok ? succeed(await ports.chart.history(id('companyId'), { thing, thingId, before, limit })) : books;
   });
   on('getPlacement', async ({ id, query }) => map(await viewPlacement(ports, id('companyId'), query), answers.toPlacement));
   on('setPlaces', async ({ id, body }) => map(await changePlaces(ports, id('companyId'), body.changes, actor), (moved) => ({ moved })));

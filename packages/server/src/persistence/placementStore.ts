@@ -1,18 +1,20 @@
 import type { Outcome } from '@ivory-ladder/core';
-import type { DataSource, QueryRunner } from 'typeorm';
+import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports.ts';
-import { type AuditEvent, recordAudit } from './audit.ts';
+import type { AuditEvent } from './audit.ts';
 import { insertCategory } from './categoryRows.ts';
+import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
-import { changedRows, insertRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
 
-/** Places and categories; each change was checked against a structure version that must still be the company's. */
+/** Places and categories. */
 export class PlacementRepository implements PlacementStore {
-  constructor(
-    private readonly database: DataSource,
-    private readonly counters: Counters,
-  ) {}
+  private readonly change: ChangeStructure;
+
+  constructor(database: DataSource, counters: Counters) {
+    this.change = structureChanges(database, counters);
+  }
 
   setPlaces(companyId: number, changes: readonly PlaceChange[], expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
@@ -69,24 +71,6 @@ export class PlacementRepository implements PlacementStore {
       const [before] = await rowsOf<Record<string, unknown>>(runner, 'SELECT * FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
       await runner.query('DELETE FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
       return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'deleted', before }] };
-    });
-  }
-
-  private change<Value>(
-    companyId: number,
-    expectedStructure: number,
-    actor: string,
-    work: (runner: QueryRunner) => Promise<{ value: Value; audit: AuditEvent[] }>,
-  ): Promise<Outcome<Value, Failure>> {
-    return inTransaction(this.database, async (runner) => {
-      const { value, audit } = await work(runner);
-      await recordAudit(runner, this.counters, companyId, actor, audit);
-      const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [
-        companyId,
-        expectedStructure,
-      ]);
-      if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
-      return value;
     });
   }
 }

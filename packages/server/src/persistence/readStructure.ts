@@ -11,7 +11,7 @@ import {
   portionsByAccount,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { CompanyRecord, Structure, VersionedCategory } from '../application/ports.ts';
+import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports.ts';
 import { AccountEntity, CategoryEntity, type CompanyRow, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './entities/companyEntities.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -44,7 +44,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const placeRows = await manager.getRepository(PlaceEntity).find({ where });
   const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
   const accounts = accountRows.map(
-    (row): Account => ({
+    (row): ChartAccount => ({
       id: row.id,
       number: row.number,
       name: row.name,
@@ -54,6 +54,9 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       position: row.position,
       active: row.active === 1,
       role: row.role as Account['role'],
+      purpose: row.purpose,
+      externalNumber: row.externalNumber,
+      version: row.version,
     }),
   );
   const categories = categoryRows.map(

@@ -65,6 +65,8 @@ export interface AccountRow {
   active: number;
   role: string | null;
   version: number;
+  purpose: string;
+  externalNumber: string;
 }
 
 export const AccountEntity = new EntitySchema<AccountRow>({
@@ -82,6 +84,8 @@ export const AccountEntity = new EntitySchema<AccountRow>({
     active: { type: 'tinyint', unsigned: true, default: 1 },
     role: { ...keyText, length: 30, nullable: true },
     version: { type: 'int', unsigned: true, default: 0 },
+    purpose: { type: 'varchar', length: 2000, default: '' },
+    externalNumber: { name: 'external_number', type: 'varchar', length: 50, default: '' },
   },
   indices: [
     { name: 'account_by_id', columns: ['id'] },

@@ -13,6 +13,8 @@ import { CreateJournalEntry1790000000012 } from './012-create-journal-entry.ts';
 import { CreateJournalLine1790000000013 } from './013-create-journal-line.ts';
 import { CreateBalance1790000000014 } from './014-create-balance.ts';
 import { CreateAuditEvent1790000000015 } from './015-create-audit-event.ts';
+import { AddAccountPurpose1790000000016 } from './016-add-account-purpose.ts';
+import { AddAccountExternalNumber1790000000017 } from './017-add-account-external-number.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -31,4 +33,6 @@ export const migrations = [
   CreateJournalLine1790000000013,
   CreateBalance1790000000014,
   CreateAuditEvent1790000000015,
+  AddAccountPurpose1790000000016,
+  AddAccountExternalNumber1790000000017,
 ];

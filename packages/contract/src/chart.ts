@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { placedAccount } from './placement.ts';
+import { day, element, id, name, side, version } from './primitives.ts';
+
+/** A number as it is typed: trimmed, one space at most between parts, no control characters. */
+const accountNumber = z
+  .string()
+  .transform((text) => text.trim().replace(/\s+/g, ' '))
+  .pipe(
+    z
+      .string()
+      .min(1)
+      .max(50)
+      .regex(/^[^\p{Cc}]*$/u),
+  );
+const externalNumber = z
+  .string()
+  .trim()
+  .max(50)
+  .regex(/^[^\p{Cc}]*$/u);
+/** Text of several lines. */
+const purpose = z.string().trim().max(2000);
+const role = z.enum(['retained_earnings']);
+
+export const account = z.object({
+  id,
+  number: z.string(),
+  name: z.string(),
+  element,
+  normalSide: side,
+  parentId: id.nullable(),
+  active: z.boolean(),
+  role: role.nullable(),
+  purpose: z.string(),
+  externalNumber: z.string(),
+  version,
+});
+export type AccountBody = z.infer<typeof account>;
+
+export const accountInput = z.strictObject({
+  number: accountNumber,
+  name,
+  element,
+  normalSide: side.optional(),
+  parentId: id.nullable().default(null),
+  after: id.nullable().optional(),
+  purpose: purpose.default(''),
+  externalNumber: externalNumber.default(''),
+  /** The category it stands in from the beginning. */
+  categoryId: id.nullable().default(null),
+});
+export type AccountInputBody = z.input<typeof accountInput>;
+
+/** Only what changes; `after` names the sibling to stand behind, `null` to stand first. */
+export const accountChange = z.strictObject({
+  version,
+  number: accountNumber.optional(),
+  name: name.optional(),
+  element: element.optional(),
+  normalSide: side.optional(),
+  parentId: id.nullable().optional(),
+  after: id.nullable().optional(),
+  active: z.boolean().optional(),
+  role: role.nullable().optional(),
+  purpose: purpose.optional(),
+  externalNumber: externalNumber.optional(),
+});
+export type AccountChange = z.infer<typeof accountChange>;
+
+export const chartAccount = placedAccount.extend({
+  /** Nesting from 0; accounts come in the chart's own order. */
+  depth: z.int(),
+  active: z.boolean(),
+  purpose: z.string(),
+  externalNumber: z.string(),
+  version,
+  /** Journal lines on it, and the day of the last of them. */
+  lines: z.int(),
+  lastUsed: day.nullable(),
+});
+
+export const chartView = z.object({
+  accounts: z.array(chartAccount),
+  /** Path of each category that holds an account, from the top, by category id. */
+  paths: z.record(z.string(), z.array(z.string())),
+  span: z.object({ firstDay: day, lastDay: day }),
+  comparative: z.object({ firstDay: day, lastDay: day }),
+  balanceComparative: day,
+  revision: z.int(),
+});
+export type ChartView = z.infer<typeof chartView>;
+export type ChartAccountBody = ChartView['accounts'][number];
+
+export const historyQuery = z.object({
+  thing: z.enum(['company', 'account', 'category', 'place', 'entry', 'layout_options', 'trial_balance', 'year']).optional(),
+  thingId: z.coerce.number().int().positive().optional(),
+  /** Events older than this one, for the next page. */
+  before: z.coerce.number().int().positive().optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(50),
+});
+
+export const history = z.object({
+  events: z.array(
+    z.object({
+      id,
+      thing: z.string(),
+      thingId: z.int(),
+      action: z.string(),
+      before: z.unknown(),
+      after: z.unknown(),
+      /** UTC, `2026-09-30 12:00:00.000`. */
+      happenedAt: z.string(),
+      actor: z.string(),
+    }),
+  ),
+  next: id.nullable(),
+});
+export type History = z.infer<typeof history>;

@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import type { Account } from './account.ts';
+import { buildAccountTree } from './accountTree.ts';
+import { checkAccount, deepestAccounts, findSameName } from './checkAccount.ts';
+import { naturalSide } from './element.ts';
+import { proposeNumber } from './proposeNumber.ts';
+import { siblingsWith } from './siblingOrder.ts';
+
+const account = (id: number, number: string, parentId: number | null = null, fields: Partial<Account> = {}): Account => ({
+  id,
+  number,
+  name: `Account ${number}`,
+  element: 'expense',
+  normalSide: naturalSide(fields.element ?? 'expense'),
+  parentId,
+  position: id,
+  active: true,
+  role: null,
+  ...fields,
+});
+
+describe('an account fits the chart', () => {
+  const tree = buildAccountTree([account(1, '6200'), account(2, '6210', 1), account(3, '6211', 2), account(4, 'A.10', null, { element: 'asset' })]);
+  const check = (fields: Partial<Parameters<typeof checkAccount>[0]>, ownId: number | null = null) =>
+    checkAccount({ number: '6300', element: 'expense', parentId: null, ...fields }, ownId, tree);
+
+  it('only with a number that nobody else has, letters without regard to case', () => {
+    expect(check({ number: '6210' })).toEqual({ code: 'account_number_taken', number: '6210', accountId: 2, name: 'Account 6210' });
+    expect(check({ number: 'a.10' })).toMatchObject({ code: 'account_number_taken', accountId: 4 });
+    expect(check({ number: '6210' }, 2)).toBeNull();
+    expect(check({ number: '06210' })).toBeNull();
+  });
+
+  it('only below a parent of its element, with both named', () => {
+    expect(check({ parentId: 4 })).toEqual({ code: 'account_nesting_refused', reason: 'other_element', element: 'expense', parentElement: 'asset' });
+    expect(check({ parentId: 1 })).toBeNull();
+    expect(check({ parentId: 99 })).toMatchObject({ reason: 'parent_unknown' });
+  });
+
+  it('only outside its own branch', () => {
+    expect(check({ number: '6200', parentId: 3 }, 1)).toMatchObject({ reason: 'own_descendant' });
+    expect(check({ number: '6200', parentId: 1 }, 1)).toMatchObject({ reason: 'own_descendant' });
+    expect(check({ number: '6211', parentId: 1 }, 3)).toBeNull();
+  });
+
+  it('only within ten levels, its branch counted', () => {
+    const chain = Array.from({ length: deepestAccounts }, (_, at) => account(at + 1, String(at), at === 0 ? null : at));
+    const deep = buildAccountTree([...chain, account(50, '50'), account(51, '51', 50)]);
+    const below = (parentId: number, ownId: number | null) => checkAccount({ number: 'new', element: 'expense', parentId }, ownId, deep);
+    expect(below(deepestAccounts - 1, null)).toBeNull();
+    expect(below(deepestAccounts, null)).toMatchObject({ reason: 'too_deep' });
+    expect(checkAccount({ number: '50', element: 'expense', parentId: deepestAccounts - 1 }, 50, deep)).toMatchObject({ reason: 'too_deep' });
+  });
+
+  it('a repeated name is pointed out among active accounts', () => {
+    const accounts = [account(1, '1', null, { name: 'Fuel' }), account(2, '2', null, { name: 'Oil', active: false })];
+    expect([findSameName(accounts, ' fuel ', null)?.id, findSameName(accounts, 'Fuel', 1), findSameName(accounts, 'Oil', null)]).toEqual([
+      1,
+      undefined,
+      undefined,
+    ]);
+  });
+});
+
+describe('a number is proposed', () => {
+  const propose = (siblings: string[], parent: string | null = null, taken: string[] = []) =>
+    proposeNumber(siblings, parent, new Set([...siblings, ...taken]), 'by_value');
+
+  it.each([
+    [['6210', '6220', '6230'], '6240'],
+    [['6211', '6212', '6220'], '6221'],
+    [['0910', '0920'], '0930'],
+    [['40-210-01', '40-210-03', '40-210-05'], '40-210-07'],
+    [['A.10.100', 'A.10.200'], 'A.10.300'],
+    [['9990', '10000'], '11000'],
+  ])('behind %s comes %s', (siblings, number) => {
+    expect(propose(siblings)).toBe(number);
+  });
+
+  it('a free one, where the next is taken elsewhere', () => {
+    expect(propose(['6210', '6220'], null, ['6230', '6240'])).toBe('6250');
+  });
+
+  it('below a parent without sub-accounts, with the room that its zeros leave', () => {
+    expect([propose([], '6200'), propose([], '6210'), propose([], '6211'), propose([], 'A.10.100')]).toEqual(['6210', '6211', '6212', 'A.10.110']);
+  });
+
+  it('none where the digits are used up or there are none', () => {
+    expect([propose(['98', '99']), propose(['CASH']), propose([], null)]).toEqual([null, null, null]);
+  });
+});
+
+describe('the order among siblings', () => {
+  it('puts an account first, last, or behind another, and leaves the others as they were', () => {
+    expect(siblingsWith([1, 2, 3], 3, 'first')).toEqual([3, 1, 2]);
+    expect(siblingsWith([1, 2, 3], 1, { after: 2 })).toEqual([2, 1, 3]);
+    expect(siblingsWith([1, 2, 3], 9, 'last')).toEqual([1, 2, 3, 9]);
+    expect(siblingsWith([1, 2], 9, { after: 77 })).toEqual([1, 2, 9]);
+  });
+});

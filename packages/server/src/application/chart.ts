@@ -1,0 +1,179 @@
+import {
+  type Account,
+  balanceAt,
+  checkAccount,
+  checkPlaces,
+  collationKey,
+  compareKeys,
+  fail,
+  layers,
+  naturalSide,
+  type Outcome,
+  type SiblingPlace,
+  siblingsWith,
+  succeed,
+} from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
+import type { AccountFields, Books, ChartAccount, Ports } from './ports.ts';
+
+export interface AccountInput {
+  readonly number: string;
+  readonly name: string;
+  readonly element: Account['element'];
+  readonly normalSide?: Account['normalSide'] | undefined;
+  readonly parentId: number | null;
+  /** Sibling to stand behind; `null` stands first; absent: where its number puts it. */
+  readonly after?: number | null | undefined;
+  readonly purpose: string;
+  readonly externalNumber: string;
+  readonly categoryId: number | null;
+}
+
+/** Only what changes. */
+export type AccountEdit = { readonly [Field in keyof AccountFields]?: AccountFields[Field] | undefined } & {
+  readonly version: number;
+  readonly after?: number | null | undefined;
+};
+
+export function addAccount(ports: Ports, companyId: number, input: AccountInput, actor: string): Promise<Outcome<ChartAccount, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    const { after, categoryId, ...own } = input;
+    const fields: AccountFields = { ...own, normalSide: input.normalSide ?? naturalSide(input.element), active: true, role: null };
+    const refused = checkAccount(fields, null, books.tree) ?? checkParentActive(books, fields);
+    if (refused) return fail(refused);
+    if (categoryId !== null) {
+      const placed = checkPlaces({ id: 0, element: fields.element }, [{ side: 'any', categoryId }], books.categoryTree);
+      if (!placed.ok) return placed;
+    }
+    const siblings = siblingsOf(books, fields, null);
+    const added = await ports.chart.addAccount(
+      companyId,
+      fields,
+      siblingsWith(siblings, newcomer, placeAmong(books, siblings, fields.number, after)).map((id) => (id === newcomer ? null : id)),
+      categoryId,
+      books.company.structureVersion,
+      actor,
+    );
+    return added.ok ? findAccount(ports, companyId, added.value) : added;
+  });
+}
+
+export function changeAccount(ports: Ports, companyId: number, accountId: number, edit: AccountEdit, actor: string): Promise<Outcome<ChartAccount, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    const current = books.accounts.find(({ id }) => id === accountId);
+    if (!current) return fail({ code: 'not_found', thing: 'account', id: accountId });
+    if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
+    const fields = fieldsAfter(current, edit);
+    const refused =
+      checkAccount(fields, accountId, books.tree) ??
+      checkParentActive(books, fields) ??
+      checkElement(books, current, fields) ??
+      checkRole(current, fields) ??
+      checkRetiring(books, current, fields);
+    if (refused) return fail(refused);
+    const order = newOrder(books, current, fields, edit.after);
+    const changed = await ports.chart.changeAccount(companyId, current, fields, order, versionsOf(books), actor);
+    return changed.ok ? findAccount(ports, companyId, accountId) : changed;
+  });
+}
+
+/** Only an account that nothing holds: no journal line, no sub-account, no role. */
+export function deleteAccount(ports: Ports, companyId: number, accountId: number, actor: string): Promise<Outcome<null, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    const account = books.accounts.find(({ id }) => id === accountId);
+    if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
+    const lines = (await ports.chart.use(companyId)).get(accountId)?.lines ?? 0;
+    const subAccounts = books.accounts.filter(({ parentId }) => parentId === accountId).length;
+    if (lines + subAccounts > 0 || account.role !== null) return fail({ code: 'account_held', lines, subAccounts, role: account.role });
+    return ports.chart.deleteAccount(companyId, account, versionsOf(books), actor);
+  });
+}
+
+function versionsOf({ company, cube }: Books): { structure: number; revision: number } {
+  return { structure: company.structureVersion, revision: cube.revision };
+}
+
+/** Stands for an account that has no id yet. */
+const newcomer = 0;
+
+function fieldsAfter(current: ChartAccount, edit: AccountEdit): AccountFields {
+  const { id: _, version: __, position: ___, ...known } = current;
+  const { version: ____, after: _____, ...set } = edit;
+  const chosen = Object.fromEntries(Object.entries(set).filter(([, value]) => value !== undefined)) as Partial<AccountFields>;
+  const element = chosen.element ?? known.element;
+  // Another element brings its own normal side, unless one is chosen with it.
+  const side = element === known.element ? {} : { normalSide: naturalSide(element) };
+  return { ...known, ...side, ...chosen };
+}
+
+function siblingsOf({ tree }: Books, { parentId }: Pick<AccountFields, 'parentId'>, own: number | null): number[] {
+  return tree.order.filter((account) => account.parentId === parentId && account.id !== own).map(({ id }) => id);
+}
+
+/** Where nothing is said: behind the last sibling with a lower number. */
+function placeAmong({ accounts, company }: Books, siblings: readonly number[], number: string, after: number | null | undefined): SiblingPlace {
+  if (after === null) return 'first';
+  if (after !== undefined) return { after };
+  const key = collationKey(number, company.digitOrder);
+  const numbers = new Map(accounts.map((account) => [account.id, account.number]));
+  const lower = siblings.findLast((id) => compareKeys(collationKey(numbers.get(id) ?? '', company.digitOrder), key) < 0);
+  return lower === undefined ? 'first' : { after: lower };
+}
+
+function newOrder(books: Books, current: ChartAccount, fields: AccountFields, after: number | null | undefined): number[] {
+  if (after === undefined && fields.parentId === current.parentId) return [];
+  const siblings = siblingsOf(books, fields, current.id);
+  return siblingsWith(siblings, current.id, placeAmong(books, siblings, fields.number, after));
+}
+
+function checkParentActive({ accounts }: Books, { parentId, active }: AccountFields): Failure | null {
+  const parent = accounts.find(({ id }) => id === parentId);
+  return active && parent && !parent.active ? { code: 'account_parent_inactive', number: parent.number } : null;
+}
+
+/** Sub-accounts, places and a role hang on the element; they go first. */
+function checkElement({ accounts, portions }: Books, current: ChartAccount, { element }: AccountFields): Failure | null {
+  if (element === current.element) return null;
+  if (accounts.some(({ parentId }) => parentId === current.id)) return { code: 'account_element_held', by: 'sub_accounts' };
+  if (current.role !== null) return { code: 'account_element_held', by: 'role' };
+  return portions.has(current.id) ? { code: 'account_element_held', by: 'places' } : null;
+}
+
+/** A role is given, to an active equity account; it leaves its holder only that way. */
+function checkRole(current: ChartAccount, { role, element, active }: AccountFields): Failure | null {
+  if (role === current.role) return null;
+  if (role === null) return { code: 'account_role_refused', role: current.role ?? '', reason: 'needed' };
+  if (element !== 'equity') return { code: 'account_role_refused', role, reason: 'element' };
+  return active ? null : { code: 'account_role_refused', role, reason: 'inactive' };
+}
+
+function checkRetiring(books: Books, current: ChartAccount, { active, role }: AccountFields): Failure | null {
+  if (active || !current.active) return null;
+  const balance = lastBalance(books, current.id);
+  const subAccounts = books.accounts.filter((account) => account.parentId === current.id && account.active).length;
+  return balance !== 0n || subAccounts > 0 || role !== null ? { code: 'account_not_retirable', balance, subAccounts, role } : null;
+}
+
+/** At the end of the last period there is; income and expense of its year alone. */
+function lastBalance({ cube, traits, calendar }: Books, accountId: number): bigint {
+  const last = calendar.periods.at(-1);
+  const at = cube.indexOf.get(accountId);
+  if (!last || at === undefined) return 0n;
+  return balanceAt(cube, traits, layers, last.lastDay, () => undefined).net[at] as bigint;
+}
+
+async function findAccount(ports: Ports, companyId: number, accountId: number): Promise<Outcome<ChartAccount, Failure>> {
+  const books = await openBooks(ports, companyId);
+  const account = books.ok ? books.value.accounts.find(({ id }) => id === accountId) : undefined;
+  return account ? succeed(account) : fail({ code: 'not_found', thing: 'account', id: accountId });
+}

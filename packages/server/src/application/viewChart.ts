@@ -1,0 +1,15 @@
+import { type Outcome, succeed } from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { type PlacementOverview, viewPlacement } from './placement.ts';
+import type { AccountUse, Ports } from './ports.ts';
+import type { SpanChoice } from './prepareStatement.ts';
+
+export interface ChartOverview extends PlacementOverview {
+  readonly use: ReadonlyMap<number, AccountUse>;
+}
+
+/** Every account with its place, its amounts for the span and its comparison, and when it was last used. */
+export async function viewChart(ports: Ports, companyId: number, choice: SpanChoice): Promise<Outcome<ChartOverview, Failure>> {
+  const placement = await viewPlacement(ports, companyId, choice);
+  return placement.ok ? succeed({ ...placement.value, use: await ports.chart.use(companyId) }) : placement;
+}

@@ -1,0 +1,172 @@
+import { collationKey, type Outcome } from '@ivory-ladder/core';
+import type { DataSource, QueryRunner } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
+import type { AccountFields, AccountUse, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports.ts';
+import { type ChangeStructure, structureChanges } from './changeStructure.ts';
+import type { Counters } from './counters.ts';
+import { isDuplicateKey } from './idempotency.ts';
+import { readCompany } from './readStructure.ts';
+import { changedRows, Refused, rowsOf } from './transaction.ts';
+
+/** Accounts and the record of what was changed. */
+export class ChartRepository implements ChartStore {
+  private readonly change: ChangeStructure;
+
+  constructor(
+    private readonly database: DataSource,
+    counters: Counters,
+  ) {
+    this.change = structureChanges(database, counters);
+  }
+
+  addAccount(
+    companyId: number,
+    fields: AccountFields,
+    order: readonly (number | null)[],
+    categoryId: number | null,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const result = (await writing(async () =>
+        runner.query(
+          `INSERT INTO account (company_id, number, number_key, name, element, normal_side, parent_id, position, active, role, purpose, external_number, version)
+           VALUES (?, ?, ?, ?, ?, ?, ?, 0, ?, ?, ?, ?, 1)`,
+          [companyId, ...(await columnsOf(runner, companyId, fields))],
+        ),
+      )) as { insertId: number };
+      const id = Number(result.insertId);
+      await setOrder(
+        runner,
+        companyId,
+        order.map((other) => other ?? id),
+      );
+      if (categoryId !== null)
+        await runner.query("INSERT INTO place (company_id, account_id, side, category_id) VALUES (?, ?, 'any', ?)", [companyId, id, categoryId]);
+      return { value: id, audit: [{ thing: 'account', thingId: id, action: 'added', after: { ...fields, categoryId } }] };
+    });
+  }
+
+  changeAccount(
+    companyId: number,
+    account: ChartAccount,
+    fields: AccountFields,
+    order: readonly number[],
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expected.structure, actor, async (runner) => {
+      if (account.active && !fields.active) await keepPostingsAway(runner, companyId, account.id, expected.revision);
+      if (fields.role !== null && fields.role !== account.role)
+        await runner.query('UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = ?', [companyId, fields.role]);
+      const changed = await writing(async () =>
+        changedRows(
+          runner,
+          `UPDATE account SET number = ?, number_key = ?, name = ?, element = ?, normal_side = ?, parent_id = ?, active = ?, role = ?, purpose = ?, external_number = ?,
+                  version = version + 1 WHERE company_id = ? AND id = ? AND version = ?`,
+          [...(await columnsOf(runner, companyId, fields)), companyId, account.id, account.version],
+        ),
+      );
+      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
+      await setOrder(runner, companyId, order);
+      const { before, after } = differing(account, fields);
+      return {
+        value: null,
+        audit: [{ thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after }],
+      };
+    });
+  }
+
+  deleteAccount(
+    companyId: number,
+    account: ChartAccount,
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expected.structure, actor, async (runner) => {
+      await keepPostingsAway(runner, companyId, account.id, expected.revision);
+      await runner.query('DELETE FROM place WHERE company_id = ? AND account_id = ?', [companyId, account.id]);
+      await runner.query('DELETE FROM balance WHERE company_id = ? AND account_id = ? AND debit = 0 AND credit = 0', [companyId, account.id]);
+      const deleted = await changedRows(runner, 'DELETE FROM account WHERE company_id = ? AND id = ? AND version = ?', [
+        companyId,
+        account.id,
+        account.version,
+      ]);
+      if (deleted === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
+      return { value: null, audit: [{ thing: 'account', thingId: account.id, action: 'deleted', before: account }] };
+    });
+  }
+
+  async use(companyId: number): Promise<ReadonlyMap<number, AccountUse>> {
+    const rows = await rowsOf<{ accountId: number; lines: string; lastDay: string }>(
+      this.database,
+      'SELECT account_id AS accountId, COUNT(*) AS `lines`, MAX(entry_date) AS lastDay FROM journal_line WHERE company_id = ? GROUP BY account_id',
+      [companyId],
+    );
+    return new Map(rows.map(({ accountId, lines, lastDay }) => [accountId, { lines: Number(lines), lastDay }]));
+  }
+
+  async history(companyId: number, { thing, thingId, before, limit }: HistoryWanted): Promise<{ events: HistoryEvent[]; next: number | null }> {
+    const rows = await rowsOf<{
+      id: string;
+      thing: string;
+      thingId: string;
+      action: string;
+      before: string | null;
+      after: string | null;
+      happenedAt: string;
+      actor: string;
+    }>(
+      this.database,
+      `SELECT id, thing, thing_id AS thingId, action, state_before AS \`before\`, state_after AS after, happened_at AS happenedAt, actor FROM audit_event
+        WHERE company_id = ? ${thing === null ? '' : 'AND thing = ?'} ${thingId === null ? '' : 'AND thing_id = ?'} ${before === null ? '' : 'AND id < ?'}
+        ORDER BY id DESC LIMIT ?`,
+      [companyId, ...[thing, thingId, before].filter((value) => value !== null), limit + 1],
+    );
+    const events = rows.slice(0, limit).map((row) => ({
+      ...row,
+      id: Number(row.id),
+      thingId: Number(row.thingId),
+      before: row.before === null ? null : (JSON.parse(row.before) as unknown),
+      after: row.after === null ? null : (JSON.parse(row.after) as unknown),
+    }));
+    return { events, next: rows.length > limit ? (events.at(-1)?.id ?? null) : null };
+  }
+}
+
+async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
+  const company = await readCompany(runner, companyId);
+  if (!company) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
+  const { number, name, element, normalSide, parentId, active, role, purpose, externalNumber } = fields;
+  return [number, Buffer.from(collationKey(number, company.digitOrder)), name, element, normalSide, parentId, active ? 1 : 0, role, purpose, externalNumber];
+}
+
+/** Waits for postings under way on the account, and holds off new ones; one that came meanwhile makes the check stale. */
+async function keepPostingsAway(runner: QueryRunner, companyId: number, accountId: number, expectedRevision: number): Promise<void> {
+  await runner.query('SELECT id FROM account WHERE company_id = ? AND id = ? FOR UPDATE', [companyId, accountId]);
+  const company = await readCompany(runner, companyId);
+  if (company?.revision !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
+}
+
+/** One number twice, taken by somebody at this moment: read anew, and found taken then. */
+async function writing<Value>(work: () => Promise<Value>): Promise<Value> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isDuplicateKey(error)) throw new Refused({ code: 'ledger_moved_on' });
+    throw error;
+  }
+}
+
+/** Positions in steps of 1000, for siblings whose order is given. */
+async function setOrder(runner: QueryRunner, companyId: number, order: readonly number[]): Promise<void> {
+  if (order.length === 0) return;
+  const marks = order.map(() => '?').join(', ');
+  await runner.query(`UPDATE account SET position = FIELD(id, ${marks}) * 1000 WHERE company_id = ? AND id IN (${marks})`, [...order, companyId, ...order]);
+}
+
+/** The fields that are not the same, before and after, for the record. */
+function differing(account: ChartAccount, fields: AccountFields): { before: Record<string, unknown>; after: Record<string, unknown> } {
+  const keys = (Object.keys(fields) as (keyof AccountFields)[]).filter((key) => fields[key] !== account[key]);
+  return { before: Object.fromEntries(keys.map((key) => [key, account[key]])), after: Object.fromEntries(keys.map((key) => [key, fields[key]])) };
+}

@@ -1,0 +1,307 @@
+import type {
+  AccountBody,
+  AccountChange,
+  AccountInputBody,
+  ChartView,
+  History,
+  PlacementView,
+  StatementBody,
+  TrialBalanceViewBody,
+} from '@ivory-ladder/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { TestServer } from '../support/server.ts';
+import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await TestServer.start();
+});
+afterAll(() => server.stop());
+
+const span = 'from=2026-01-01&to=2026-09-30';
+
+/** A company with a bank, capital, retained earnings, sales and two costs, balances at 30 September 2026. */
+async function company() {
+  const { id } = await createCompany(server);
+  await bringIn(
+    server,
+    id,
+    [
+      'Number,Name,Element,Category,Balance',
+      '1000,Bank,asset,Cash and cash equivalents,900',
+      '3000,Share capital,equity,Share capital,-500',
+      '3100,Retained earnings,equity,Retained earnings,-200',
+      '3200,Reserve,equity,Reserves,0',
+      '4000,Sales,income,Revenue,-600',
+      '6200,Insurance,expense,Other operating expenses,300',
+      '6300,Travel,expense,Other operating expenses,100',
+    ].join('\n'),
+    { date: '2026-09-30', retainedEarnings: '3100' },
+  );
+  const path = `/companies/${id}`;
+  const chart = () => server.ok<ChartView>('GET', `${path}/chart?${span}`);
+  const find = async (number: string) => {
+    const found = (await chart()).accounts.find((account) => account.number === number);
+    if (!found) throw new Error(`no account ${number}`);
+    return found;
+  };
+  return {
+    id,
+    path,
+    chart,
+    find,
+    numbers: async () => (await chart()).accounts.map(({ number, depth }) => `${'. '.repeat(depth)}${number}`),
+    add: (fields: Partial<AccountInputBody> & { number: string }) =>
+      server.ok<AccountBody>('POST', `${path}/accounts`, { name: `Account ${fields.number}`, element: 'expense', ...fields }),
+    addRefused: (fields: Partial<AccountInputBody> & { number: string }) =>
+      server.refused('POST', `${path}/accounts`, { name: 'Refused', element: 'expense', ...fields }),
+    change: async (number: string, fields: Partial<AccountChange>) => {
+      const { id: accountId, version } = await find(number);
+      return server.ok<AccountBody>('PATCH', `${path}/accounts/${accountId}`, { version, ...fields });
+    },
+    changeRefused: async (number: string, fields: Partial<AccountChange>) => {
+      const { id: accountId, version } = await find(number);
+      return server.refused('PATCH', `${path}/accounts/${accountId}`, { version, ...fields });
+    },
+    totals: async () => {
+      const totalsOf = ({ rows }: StatementBody) =>
+        rows.filter(({ role }) => role === 'total' || role === 'final').map(({ caption, values }) => [caption, ...values]);
+      return [
+        totalsOf(await statement(server, id, 'balance-sheet', '2026-01-01', '2026-09-30')),
+        totalsOf(await statement(server, id, 'income-statement', '2026-01-01', '2026-09-30')),
+      ];
+    },
+  };
+}
+
+describe('an account added', () => {
+  it('stands where its number puts it, on the side of its element, in its category from the beginning', async () => {
+    const books = await company();
+    const placement = await server.ok<PlacementView>('GET', `${books.path}/placement?${span}`);
+    const category = placement.categories.find(({ name }) => name === 'Other operating expenses');
+    const added = await books.add({
+      number: '6250',
+      name: 'Licences',
+      categoryId: category?.id ?? null,
+      purpose: 'Yearly fees; no fines',
+      externalNumber: 'G-77',
+    });
+    expect(added).toMatchObject({ normalSide: 'debit', active: true, purpose: 'Yearly fees; no fines', externalNumber: 'G-77', version: 1 });
+    expect(await books.numbers()).toEqual(['1000', '3000', '3100', '3200', '4000', '6200', '6250', '6300']);
+    expect(await books.find('6250')).toMatchObject({ places: [{ side: 'any', categoryId: category?.id }], lines: 0, lastUsed: null });
+    expect((await books.chart()).paths[String(category?.id)]).toEqual(['Other operating expenses']);
+  });
+
+  it('comes first, or behind the sibling that is named', async () => {
+    const books = await company();
+    await books.add({ number: '9999', element: 'asset', after: null });
+    await books.add({ number: '0001', after: (await books.find('4000')).id });
+    expect((await books.numbers()).slice(0, 1)).toEqual(['9999']);
+    expect((await books.numbers()).slice(5, 7)).toEqual(['4000', '0001']);
+  });
+
+  it('a contra account keeps its element and has the other side', async () => {
+    const books = await company();
+    expect(await books.add({ number: '1900', element: 'asset', normalSide: 'credit' })).toMatchObject({ element: 'asset', normalSide: 'credit' });
+  });
+
+  it('is refused with a number that somebody has, under another element, or with a category of another', async () => {
+    const books = await company();
+    expect(await books.addRefused({ number: ' 6200 ' })).toMatchObject({ status: 409, code: 'account_number_taken', facts: { name: 'Insurance' } });
+    expect(await books.addRefused({ number: '1001', parentId: (await books.find('1000')).id })).toMatchObject({
+      code: 'account_nesting_refused',
+      facts: { reason: 'other_element' },
+    });
+    const placement = await server.ok<PlacementView>('GET', `${books.path}/placement?${span}`);
+    const cash = placement.categories.find(({ name }) => name === 'Cash and cash equivalents');
+    expect(await books.addRefused({ number: '6400', categoryId: cash?.id ?? null })).toMatchObject({ code: 'element_clash' });
+    expect(await books.addRefused({ number: '' })).toMatchObject({ status: 400, code: 'request_invalid' });
+    expect(await books.numbers()).toHaveLength(7);
+  });
+
+  it('by two people with one number at once is added once, and the other is told who has it', async () => {
+    const books = await company();
+    const both = await Promise.all(
+      ['6400', '6400'].map((number) => server.call('POST', `${books.path}/accounts`, { number, name: 'Twice', element: 'expense' })),
+    );
+    expect(both.map(({ status }) => status).sort()).toEqual([201, 409]);
+    expect((await books.numbers()).filter((number) => number === '6400')).toHaveLength(1);
+  });
+});
+
+describe('an account changed', () => {
+  it('keeps its identity when it is renumbered: history, placement and every total stay', async () => {
+    const books = await company();
+    const before = { account: await books.find('6200'), totals: await books.totals() };
+    await books.change('6200', { number: '6290', name: 'Insurance of the vessels' });
+    const after = await books.find('6290');
+    expect([after.id, after.places, after.amount, after.lines]).toEqual([
+      before.account.id,
+      before.account.places,
+      before.account.amount,
+      before.account.lines,
+    ]);
+    expect(await books.totals()).toEqual(before.totals);
+  });
+
+  it('may be nested and ordered, its branch with it; totals stay, and a parent takes no new postings', async () => {
+    const books = await company();
+    const totals = await books.totals();
+    const parent = await books.add({ number: '6000', name: 'Running costs' });
+    await books.change('6200', { parentId: parent.id });
+    await books.change('6300', { parentId: parent.id, after: null });
+    expect((await books.numbers()).slice(5)).toEqual(['6000', '. 6300', '. 6200']);
+    await books.change('6300', { after: (await books.find('6200')).id });
+    expect((await books.numbers()).slice(5)).toEqual(['6000', '. 6200', '. 6300']);
+    expect(await books.totals()).toEqual(totals);
+    const bank = await books.find('1000');
+    const entry = {
+      date: '2026-10-01',
+      lines: [
+        { accountId: parent.id, debit: '5' },
+        { accountId: bank.id, credit: '5' },
+      ],
+    };
+    expect(await server.refused('POST', `${books.path}/entries`, entry)).toMatchObject({ code: 'account_takes_no_postings', facts: { reason: 'parent' } });
+    expect(await books.changeRefused('6000', { parentId: (await books.find('6200')).id })).toMatchObject({ facts: { reason: 'own_descendant' } });
+  });
+
+  it('an account with history that becomes a parent keeps its own amount, which is pointed out', async () => {
+    const books = await company();
+    const totals = await books.totals();
+    await books.add({ number: '6210', parentId: (await books.find('6200')).id });
+    expect(await books.totals()).toEqual(totals);
+    const { proofs } = await server.ok<{ proofs: { name: string; state: string; difference: string }[] }>('GET', `${books.path}/proofs?${span}`);
+    expect(proofs.find(({ name }) => name === 'parents_without_postings')).toMatchObject({ state: 'to_look_at', difference: '30000' });
+  });
+
+  it('another element brings its own normal side, and waits until nothing hangs on the old one', async () => {
+    const books = await company();
+    await books.add({ number: '6400' });
+    expect(await books.change('6400', { element: 'income' })).toMatchObject({ element: 'income', normalSide: 'credit' });
+    expect(await books.changeRefused('6200', { element: 'income' })).toMatchObject({ code: 'account_element_held', facts: { by: 'places' } });
+    expect(await books.changeRefused('3100', { element: 'liability' })).toMatchObject({ code: 'account_element_held', facts: { by: 'role' } });
+    const parent = await books.add({ number: '7000' });
+    await books.add({ number: '7100', parentId: parent.id });
+    expect(await books.changeRefused('7000', { element: 'income' })).toMatchObject({ code: 'account_element_held', facts: { by: 'sub_accounts' } });
+  });
+
+  it('from a version that somebody else has changed is a conflict that shows theirs, and overwrites nothing', async () => {
+    const books = await company();
+    const { id, version } = await books.find('6200');
+    await books.change('6200', { name: 'Insurance, theirs' });
+    const refused = await server.refused('PATCH', `${books.path}/accounts/${id}`, { version, name: 'Insurance, mine' });
+    expect(refused).toMatchObject({ status: 409, code: 'version_conflict', facts: { current: { name: 'Insurance, theirs' } } });
+    expect((await books.find('6200')).name).toBe('Insurance, theirs');
+  });
+});
+
+describe('an account retired', () => {
+  it('is possible with a zero balance; it leaves no history and takes no postings until it is reopened', async () => {
+    const books = await company();
+    await books.add({ number: '6400' });
+    expect(await books.change('6400', { active: false })).toMatchObject({ active: false });
+    const [retired, bank] = [await books.find('6400'), await books.find('1000')];
+    const entry = {
+      date: '2026-10-01',
+      lines: [
+        { accountId: retired.id, debit: '5' },
+        { accountId: bank.id, credit: '5' },
+      ],
+    };
+    expect(await server.refused('POST', `${books.path}/entries`, entry)).toMatchObject({ code: 'account_takes_no_postings', facts: { reason: 'inactive' } });
+    await books.change('6400', { active: true });
+    await server.ok('POST', `${books.path}/entries`, entry);
+  });
+
+  it('is refused with what stands in the way: a balance, active sub-accounts, a role', async () => {
+    const books = await company();
+    expect(await books.changeRefused('6200', { active: false })).toMatchObject({
+      status: 409,
+      code: 'account_not_retirable',
+      facts: { balance: '30000', subAccounts: 0, role: null },
+    });
+    expect(await books.changeRefused('3100', { active: false })).toMatchObject({ facts: { balance: '-20000', role: 'retained_earnings' } });
+    const parent = await books.add({ number: '7000' });
+    await books.add({ number: '7100', parentId: parent.id });
+    expect(await books.changeRefused('7000', { active: false })).toMatchObject({ facts: { balance: '0', subAccounts: 1 } });
+    await books.change('7100', { active: false });
+    await books.change('7000', { active: false });
+    expect(await books.changeRefused('7100', { active: true })).toMatchObject({ code: 'account_parent_inactive', facts: { number: '7000' } });
+  });
+
+  it('counts the year alone for income and expense, and never loses a race with a posting', async () => {
+    const books = await company();
+    const [travel, bank] = [await books.find('6300'), await books.find('1000')];
+    const post = () =>
+      server.call('POST', `${books.path}/entries`, {
+        date: '2026-10-01',
+        lines: [
+          { accountId: travel.id, debit: '7' },
+          { accountId: bank.id, credit: '7' },
+        ],
+      });
+    await server.ok('POST', `${books.path}/years`, { day: '2027-06-30' });
+    // A new year has begun: what 2026 left on the account is carried over.
+    const retire = () => server.call('PATCH', `${books.path}/accounts/${travel.id}`, { version: travel.version, active: false });
+    const outcomes = await Promise.all([post(), retire(), post(), post()]);
+    const posted = [outcomes[0], outcomes[2], outcomes[3]].filter((outcome) => outcome?.status === 201).length;
+    const view = await server.ok<TrialBalanceViewBody>('GET', `${books.path}/trial-balance?from=2026-01-01&to=2026-12-31`);
+    expect(view.accounts.find(({ number }) => number === '6300')?.closing).toBe(String(10_000 + 7 * posted));
+    expect([200, 409]).toContain(outcomes[1]?.status);
+  });
+});
+
+describe('a role', () => {
+  it('is given to another equity account and leaves its holder with that; it is never just taken away', async () => {
+    const books = await company();
+    expect(await books.changeRefused('3100', { role: null })).toMatchObject({ code: 'account_role_refused', facts: { reason: 'needed' } });
+    expect(await books.changeRefused('1000', { role: 'retained_earnings' })).toMatchObject({ code: 'account_role_refused', facts: { reason: 'element' } });
+    await books.change('3200', { role: 'retained_earnings' });
+    expect([(await books.find('3100')).role, (await books.find('3200')).role]).toEqual([null, 'retained_earnings']);
+  });
+});
+
+describe('an account deleted', () => {
+  it('is gone with its place, while nothing holds it; else the answer says what does', async () => {
+    const books = await company();
+    const parent = await books.add({ number: '7000' });
+    await books.add({ number: '7100', parentId: parent.id });
+    const remove = async (number: string) => server.refused('DELETE', `${books.path}/accounts/${(await books.find(number)).id}`);
+    expect(await remove('6200')).toMatchObject({ status: 409, code: 'account_held', facts: { lines: 1, subAccounts: 0 } });
+    expect(await remove('7000')).toMatchObject({ facts: { lines: 0, subAccounts: 1 } });
+    expect(await remove('3100')).toMatchObject({ facts: { role: 'retained_earnings' } });
+    await server.ok('DELETE', `${books.path}/accounts/${(await books.find('7100')).id}`);
+    expect(await books.numbers()).not.toContain('. 7100');
+  });
+});
+
+describe('history', () => {
+  it('says who, when, what before and what after, newest first, page by page', async () => {
+    const books = await company();
+    const { id } = await books.add({ number: '6400', name: 'Fees' });
+    await books.change('6400', { name: 'Licence fees' });
+    await books.change('6400', { purpose: 'Yearly' });
+    const list = (more = '') => server.ok<History>('GET', `${books.path}/history?thing=account&thingId=${id}${more}`);
+    const { events } = await list();
+    expect(events.map(({ action, before, after }) => [action, before, after])).toEqual([
+      ['changed', { purpose: '' }, { purpose: 'Yearly' }],
+      ['changed', { name: 'Fees' }, { name: 'Licence fees' }],
+      ['added', null, expect.objectContaining({ number: '6400', name: 'Fees' })],
+    ]);
+    expect(events[0]).toMatchObject({ actor: 'Preparer', happenedAt: expect.stringMatching(/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d/) });
+    const first = await list('&limit=2');
+    const second = await list(`&limit=2&before=${first.next}`);
+    expect([...first.events, ...second.events]).toEqual(events);
+    expect(second.next).toBeNull();
+  });
+
+  it('of another company is not found, nor are its accounts', async () => {
+    const [ours, theirs] = [await company(), await company()];
+    const { id, version } = await theirs.find('6200');
+    expect(await server.refused('PATCH', `${ours.path}/accounts/${id}`, { version, name: 'Mine now' })).toMatchObject({ status: 404 });
+    expect(await server.refused('DELETE', `${ours.path}/accounts/${id}`)).toMatchObject({ status: 404 });
+    expect((await server.ok<History>('GET', `${ours.path}/history?thing=account&thingId=${id}`)).events).toEqual([]);
+    expect(await server.refused('GET', '/companies/999999/history')).toMatchObject({ status: 404 });
+  });
+});
