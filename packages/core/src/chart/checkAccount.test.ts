@@ -3,7 +3,7 @@ import type { Account } from './account.ts';
 import { buildAccountTree } from './accountTree.ts';
 import { checkAccount, deepestAccounts, findSameName } from './checkAccount.ts';
 import { naturalSide } from './element.ts';
-import { proposeNumber } from './proposeNumber.ts';
+import { proposeNumber, proposeNumberBeside } from './proposeNumber.ts';
 import { siblingsWith } from './siblingOrder.ts';
 
 const account = (id: number, number: string, parentId: number | null = null, fields: Partial<Account> = {}): Account => ({
@@ -87,6 +87,20 @@ describe('a number is proposed', () => {
 
   it('none where the digits are used up or there are none', () => {
     expect([propose(['98', '99']), propose(['CASH']), propose([], null)]).toEqual([null, null, null]);
+  });
+});
+
+describe('a number beside another', () => {
+  const beside = (number: string, next: string | null, taken: string[] = [], previous: string | null = null) =>
+    proposeNumberBeside(number, { previous, next }, new Set([number, ...(next ? [next] : []), ...taken]));
+
+  it('leaves room on both sides, and takes what is free where there is little', () => {
+    expect([beside('6210', '6220'), beside('6210', '6212'), beside('6210', '6220', ['6215'])]).toEqual(['6215', '6211', '6211']);
+  });
+
+  it('goes behind where nothing is free between, or nothing follows', () => {
+    expect([beside('4100', null, [], '4000'), beside('4110', null, [], '4105')]).toEqual(['4200', '4115']);
+    expect([beside('6210', '6211'), beside('6200', null), beside('A.10.100', 'B.10.100'), beside('CASH', null)]).toEqual(['6212', '6210', 'A.10.110', null]);
   });
 });
 

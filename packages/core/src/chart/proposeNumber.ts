@@ -25,6 +25,35 @@ export function proposeNumber(siblings: readonly string[], parent: string | null
   return null;
 }
 
+/**
+ * A free number behind one account and before the next: in the middle where there is room, so that both gaps stay
+ * open. Where none follows, the gap from the one before is kept. `null` where the number ends in no digits.
+ */
+export function proposeNumberBeside(
+  number: string,
+  { previous, next }: { previous: string | null; next: string | null },
+  taken: ReadonlySet<string>,
+): string | null {
+  const [, stem, digits] = lastDigits.exec(number) ?? [];
+  if (stem === undefined || digits === undefined) return null;
+  const used = new Set([...taken].map((other) => other.toLowerCase()));
+  const numberIn = (other: string | null): number | null => {
+    const [, otherStem, otherDigits] = lastDigits.exec(other ?? '') ?? [];
+    return otherStem === stem && otherDigits?.length === digits.length ? Number(otherDigits) : null;
+  };
+  const from = Number(digits);
+  const before = numberIn(previous);
+  const gap = before !== null && before < from ? from - before : roomOf(digits);
+  const to = numberIn(next) ?? from + 2 * gap;
+  const middle = from + Math.floor((to - from) / 2);
+  const candidates = [middle, ...Array.from({ length: Math.max(0, Math.min(to - from - 1, 1000)) }, (_, at) => from + 1 + at)];
+  for (const candidate of candidates) {
+    const proposed = `${stem}${String(candidate).padStart(digits.length, '0')}`;
+    if (candidate > from && String(candidate).length <= digits.length && !used.has(proposed.toLowerCase())) return proposed;
+  }
+  return proposeNumber([number], null, taken, 'by_value');
+}
+
 /** The gap most often kept between neighbours of the same form; the smaller one where two are kept as often. */
 function usualGap(sorted: readonly string[], stem: string, digits: string): number {
   const values = sorted.flatMap((number) => {

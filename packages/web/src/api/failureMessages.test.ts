@@ -9,7 +9,12 @@ function codesIn(path: string): string[] {
   return [...source.matchAll(/code: '([a-z_]+)'/g)].map((match) => match[1] as string);
 }
 
-const sources = ['../../../server/src/application/failure.ts', '../../../core/src/trialbalance/deriveEntries.ts', '../../../core/src/placement/place.ts'];
+const sources = [
+  '../../../server/src/application/failure.ts',
+  '../../../core/src/trialbalance/deriveEntries.ts',
+  '../../../core/src/placement/place.ts',
+  '../../../core/src/chart/checkAccount.ts',
+];
 
 describe('words for failures', () => {
   it.each([...new Set(sources.flatMap(codesIn))])('%s has words of its own', (code) => {

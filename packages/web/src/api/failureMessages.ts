@@ -60,6 +60,44 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   period_locked: ({ day }) => `The period of ${text(day)} is locked and takes no entries.`,
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
+  account_number_taken: ({ number, name }) => `The number ${text(number)} is taken by ${text(name)}.`,
+  account_nesting_refused: ({ reason, element, parentElement }) =>
+    reason === 'other_element'
+      ? `Refused: the account is of element ${text(element)}, the one above it of element ${text(parentElement)}. A sub-account has its parent’s element.`
+      : reason === 'own_descendant'
+        ? 'Refused: an account cannot stand below itself.'
+        : reason === 'too_deep'
+          ? 'Refused: accounts nest ten levels deep at most.'
+          : 'The account above it is gone; somebody may have deleted it.',
+  account_element_held: ({ by }) =>
+    by === 'sub_accounts'
+      ? 'The element cannot be changed while the account has sub-accounts.'
+      : by === 'role'
+        ? 'The element cannot be changed while the account has a role.'
+        : 'The element cannot be changed while the account stands in a category. Take it out first.',
+  account_role_refused: ({ reason }) =>
+    reason === 'needed'
+      ? 'The role cannot be taken away, only given to another account.'
+      : reason === 'inactive'
+        ? 'An inactive account can have no role.'
+        : 'Only an equity account can hold retained earnings.',
+  account_not_retirable: ({ balance, subAccounts, role }) =>
+    `It cannot be retired: ${[
+      text(balance) === '0' || balance === undefined ? '' : 'its balance is not zero',
+      Number(subAccounts) > 0 ? `${text(subAccounts)} of its sub-accounts are active` : '',
+      role ? 'it holds retained earnings; give that role to another account first' : '',
+    ]
+      .filter(Boolean)
+      .join('; ')}.`,
+  account_held: ({ lines, subAccounts, role }) =>
+    `It cannot be deleted: ${[
+      Number(lines) > 0 ? `${text(lines)} journal lines are on it` : '',
+      Number(subAccounts) > 0 ? `it has ${text(subAccounts)} sub-accounts` : '',
+      role ? 'it holds retained earnings' : '',
+    ]
+      .filter(Boolean)
+      .join('; ')}. An account with history can be retired instead.`,
+  account_parent_inactive: ({ number }) => `The account above it, ${text(number)}, is inactive. Reopen that one first.`,
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
   comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,

@@ -1,13 +1,18 @@
 import type {
+  AccountBody,
+  AccountChange,
+  AccountInputBody,
   AccountLines,
   BroughtInList,
   CategoryBody,
   CategoryChange,
+  ChartView,
   Company,
   CompanyInput,
   CompanyList,
   EntryBody,
   EvidenceBody,
+  History,
   PlacementView,
   PlacesChange,
   PostingBody,
@@ -60,7 +65,7 @@ export function statementPath({ companyId, kind, ...query }: StatementParams, pa
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
 }
 
-const ledgerTags = ['Company', 'Placement', 'Statement', 'Proofs', 'Ledger'] as const;
+const ledgerTags = ['Company', 'Placement', 'Statement', 'Proofs', 'Ledger', 'Chart', 'History'] as const;
 
 export const ivoryApi = createApi({
   reducerPath: 'ivoryApi',
@@ -103,13 +108,33 @@ export const ivoryApi = createApi({
       invalidatesTags: [...ledgerTags],
     }),
     listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
+    getChart: build.query<ChartView, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/chart?${toQuery(query)}`,
+      providesTags: ['Chart'],
+    }),
+    addAccount: build.mutation<AccountBody, { companyId: number; body: AccountInputBody }>({
+      query: ({ companyId, body }) => ({ url: `/companies/${companyId}/accounts`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    changeAccount: build.mutation<AccountBody, { companyId: number; accountId: number; change: AccountChange }>({
+      query: ({ companyId, accountId, change }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'PATCH', body: change }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    deleteAccount: build.mutation<void, { companyId: number; accountId: number }>({
+      query: ({ companyId, accountId }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'DELETE' }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    listHistory: build.query<History, { companyId: number; thing?: string; thingId?: number; before?: number; limit?: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/history?${toQuery(query)}`,
+      providesTags: ['History'],
+    }),
     getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`,
       providesTags: ['Placement'],
     }),
     setPlaces: build.mutation<{ moved: number }, { companyId: number } & PlacesChange>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
-      invalidatesTags: (_result, error) => (error ? ['Placement'] : ['Placement', 'Company', 'Statement', 'Proofs']),
+      invalidatesTags: (_result, error) => (error ? ['Placement'] : ['Placement', 'Company', 'Statement', 'Proofs', 'Chart', 'History']),
     }),
     addCategory: build.mutation<
       CategoryBody,
@@ -171,6 +196,11 @@ export const {
   useRehearseTrialBalanceQuery,
   usePostTrialBalanceMutation,
   useListBroughtInQuery,
+  useGetChartQuery,
+  useAddAccountMutation,
+  useChangeAccountMutation,
+  useDeleteAccountMutation,
+  useListHistoryQuery,
   useGetPlacementQuery,
   useSetPlacesMutation,
   useAddCategoryMutation,

@@ -33,6 +33,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Balance sheet', 'statements/balance-sheet'],
       ['Placement', 'placement'],
       ['Ledger: bring in a trial balance', 'ledger'],
+      ['Chart of accounts', 'ledger/chart'],
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
     ];

@@ -16,6 +16,7 @@ export const router = createBrowserRouter([
     children: [
       { index: true, element: <CompanyStart /> },
       { path: 'ledger', lazy: async () => ({ Component: (await import('../features/ledger/LedgerScreen.tsx')).LedgerScreen }) },
+      { path: 'ledger/chart', lazy: async () => ({ Component: (await import('../features/chart/ChartScreen.tsx')).ChartScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },

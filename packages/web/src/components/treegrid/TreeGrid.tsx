@@ -28,6 +28,9 @@ interface TreeGridProps<Row extends object> {
   /** A line under a row, where there is something to say about it. */
   readonly detail?: (row: Row) => ReactNode;
   readonly isWrong?: (row: Row) => boolean;
+  readonly isFaint?: (row: Row) => boolean;
+  /** Keys of the screen’s own on a row; `true` for one that was taken. */
+  readonly onRowKey?: (event: KeyboardEvent, row: Row) => boolean;
 }
 
 const rowPixels = 26;
@@ -100,6 +103,10 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     const at = order[block.active] ?? 0;
     const row = rows[at] as Row;
     const place = placeByKey(event, block.active, order.length, rowsPerPage);
+    if (row && props.onRowKey?.(event, row)) {
+      event.preventDefault();
+      return;
+    }
     if (place !== null) {
       const target = Math.max(0, Math.min(order.length - 1, place));
       block.moveTo(target, event.shiftKey);
@@ -179,6 +186,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
                 tabIndex={index === block.active ? 0 : -1}
                 data-index={index}
                 data-wrong={props.isWrong?.(row) || undefined}
+                data-faint={props.isFaint?.(row) || undefined}
                 data-opens={onOpen ? true : undefined}
                 className={styles.row}
                 style={{ transform: `translateY(${start}px)` }}

@@ -14,6 +14,7 @@ import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { AccountPanel } from './AccountPanel.tsx';
 import { BroughtInPanel } from './BroughtInPanel.tsx';
 import styles from './LedgerScreen.module.css';
+import { LedgerTabs } from './LedgerTabs.tsx';
 import { TrialBalanceTable } from './TrialBalanceTable.tsx';
 import { useFileDrop } from './useFileDrop.tsx';
 
@@ -41,7 +42,10 @@ export function LedgerScreen() {
       <section className={styles.sheet} aria-labelledby="ledger-title" aria-busy={isFetching}>
         <header className={styles.head}>
           <div>
-            <h1 id="ledger-title">Trial balance</h1>
+            <LedgerTabs />
+            <h1 id="ledger-title" className="unseen">
+              Trial balance
+            </h1>
             <p className={styles.facts}>
               {spanText(span.from, span.to)} · {company.currency} · debit positive, {counted(company.accounts, 'account')}
             </p>

@@ -1,0 +1,99 @@
+import type { AccountChange, ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { Link, useLocation } from 'react-router';
+import { useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
+import { shortDay } from '../../components/dates.ts';
+import { HistoryList } from '../history/HistoryList.tsx';
+import styles from './ChartScreen.module.css';
+import { elementText, placeText } from './chartModel.ts';
+
+interface AccountFactsProps {
+  readonly account: ChartAccountBody;
+  readonly chart: ChartView;
+  readonly currency: Currency;
+  readonly isBusy: boolean;
+  readonly onEdit: () => void;
+  readonly onAddBeside: () => void;
+  readonly onAddBelow: () => void;
+  readonly onChange: (change: AccountChange) => void;
+  readonly onDelete: () => void;
+}
+
+/** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
+export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBeside, onAddBelow, onChange, onDelete }: AccountFactsProps) {
+  const company = useCompany();
+  const { search } = useLocation();
+  const parent = chart.accounts.find(({ id }) => id === account.parentId);
+  const entries = new URLSearchParams(search);
+  entries.set('account', String(account.id));
+  return (
+    <>
+      <div className={styles.buttons}>
+        <Button variant="contained" onClick={onEdit}>
+          Change…
+        </Button>
+        <Button onClick={onAddBeside}>Add beside…</Button>
+        <Button onClick={onAddBelow}>Add below…</Button>
+      </div>
+      <dl className={styles.facts}>
+        <dt>Element</dt>
+        <dd>{elementText(account)}</dd>
+        <dt>Category</dt>
+        <dd>{placeText(account, chart.paths) || (account.isParent ? 'by its sub-accounts' : 'none: on no statement')}</dd>
+        {parent && (
+          <>
+            <dt>Below</dt>
+            <dd>
+              {parent.number} {parent.name}
+            </dd>
+          </>
+        )}
+        <dt>At {shortDay(chart.span.lastDay)}</dt>
+        <dd>{formatAmount(BigInt(account.amount), currency)}</dd>
+        <dt>Entries</dt>
+        <dd>
+          {account.lines === 0 ? (
+            'none'
+          ) : (
+            <Link to={{ pathname: `/companies/${company.id}/ledger`, search: entries.toString() }}>{counted(account.lines, 'line')}</Link>
+          )}
+        </dd>
+        {account.externalNumber !== '' && (
+          <>
+            <dt>External number</dt>
+            <dd>{account.externalNumber}</dd>
+          </>
+        )}
+      </dl>
+      {account.purpose !== '' && <p className={styles.purpose}>{account.purpose}</p>}
+      {account.role === 'retained_earnings' && (
+        <p className={styles.role}>Holds retained earnings: the profit of completed years is carried to it on every balance sheet.</p>
+      )}
+      <div className={styles.buttons}>
+        {account.active ? (
+          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: false })}>
+            Retire
+          </Button>
+        ) : (
+          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
+            Reopen
+          </Button>
+        )}
+        {account.element === 'equity' && account.role === null && account.active && (
+          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, role: 'retained_earnings' })}>
+            Hold retained earnings
+          </Button>
+        )}
+        {account.lines === 0 && (
+          <Button disabled={isBusy} onClick={onDelete}>
+            Delete
+          </Button>
+        )}
+      </div>
+      <h3>History</h3>
+      <HistoryList thing="account" thingId={account.id} />
+    </>
+  );
+}

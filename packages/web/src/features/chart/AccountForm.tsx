@@ -1,0 +1,193 @@
+import type { AccountChange, AccountInputBody, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
+import { buildCategoryTree, type Element, elements, findByNumber, naturalSide, pathOf, type Side, walkCategories } from '@ivory-ladder/core';
+import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { landingOf } from '../placement/landing.ts';
+import { type AccountDraft, changesToSend } from './accountDraft.ts';
+import { ChangedMeanwhile } from './ChangedMeanwhile.tsx';
+import styles from './ChartScreen.module.css';
+import type { NewAccountStart } from './chartModel.ts';
+
+export interface AccountFormProps {
+  readonly accounts: readonly ChartAccountBody[];
+  readonly categories: PlacementView['categories'];
+  /** The account to change, or where a new one begins. */
+  readonly account: ChartAccountBody | null;
+  readonly start: NewAccountStart;
+  readonly isBusy: boolean;
+  readonly onAdd: (body: AccountInputBody, isAnother: boolean) => void;
+  readonly onChange: (change: AccountChange) => void;
+  readonly onCancel: () => void;
+}
+
+interface Option {
+  readonly id: number;
+  readonly label: string;
+}
+
+const fewOptions = createFilterOptions<Option>({ limit: 60 });
+
+/** All fields of an account; what is taken or repeated is said while one types, and where it will land before it is saved. */
+export function AccountForm({ accounts, categories, account, start, isBusy, onAdd, onChange, onCancel }: AccountFormProps) {
+  const [number, setNumber] = useState(account?.number ?? start.number);
+  const [name, setName] = useState(account?.name ?? '');
+  const [element, setElement] = useState<Element>(account?.element ?? start.element);
+  const [side, setSide] = useState<Side>(account?.normalSide ?? naturalSide(start.element));
+  const [parentId, setParentId] = useState(account ? account.parentId : start.parentId);
+  const [categoryId, setCategoryId] = useState(start.categoryId);
+  const [purpose, setPurpose] = useState(account?.purpose ?? '');
+  const [externalNumber, setExternalNumber] = useState(account?.externalNumber ?? '');
+  const first = useRef<HTMLInputElement>(null);
+  // What the account was when it was opened here; somebody else may save another version meanwhile.
+  const [base] = useState(account);
+  useEffect(() => first.current?.focus(), []);
+  const tree = useMemo(() => buildCategoryTree(categories), [categories]);
+  const parents = useMemo(() => accounts.filter((other) => other.element === element && other.id !== account?.id).map(toOption), [accounts, element, account]);
+  const places = useMemo(() => {
+    const options: Option[] = [];
+    walkCategories(tree.tops.get(element) ?? [], (node) => options.push({ id: node.category.id, label: pathOf(node).join(' › ') }));
+    return options;
+  }, [tree, element]);
+  const trimmed = number.trim().replace(/\s+/g, ' ');
+  const holder = findByNumber(accounts, trimmed);
+  const isTaken = holder !== undefined && holder.id !== account?.id;
+  const sameName = accounts.find((other) => other.id !== account?.id && other.active && other.name.toLowerCase() === name.trim().toLowerCase());
+  const node = categoryId === null ? undefined : tree.nodes.get(categoryId);
+  const chooseElement = (next: Element) => {
+    setElement(next);
+    setSide(naturalSide(next));
+    if (accounts.find(({ id }) => id === parentId)?.element !== next) setParentId(null);
+    setCategoryId(null);
+  };
+  const own: AccountDraft = {
+    number: trimmed,
+    name: name.trim(),
+    element,
+    normalSide: side,
+    parentId,
+    purpose: purpose.trim(),
+    externalNumber: externalNumber.trim(),
+  };
+  const takeTheirs: Record<keyof AccountDraft, (theirs: ChartAccountBody) => void> = {
+    number: (theirs) => setNumber(theirs.number),
+    name: (theirs) => setName(theirs.name),
+    element: (theirs) => setElement(theirs.element),
+    normalSide: (theirs) => setSide(theirs.normalSide),
+    parentId: (theirs) => setParentId(theirs.parentId),
+    purpose: (theirs) => setPurpose(theirs.purpose),
+    externalNumber: (theirs) => setExternalNumber(theirs.externalNumber),
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const isAnother = (event.nativeEvent as SubmitEvent).submitter?.dataset.another !== undefined;
+    if (account) return onChange({ version: account.version, ...changesToSend(base ?? account, account, own) });
+    onAdd({ ...own, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
+  };
+  return (
+    <form className={styles.form} onSubmit={submit} aria-label={account ? `Change ${account.number} ${account.name}` : 'New account'}>
+      {base && account && base.version !== account.version && (
+        <ChangedMeanwhile base={base} theirs={account} own={own} accounts={accounts} onTake={(field) => takeTheirs[field](account)} />
+      )}
+      <TextField
+        label="Number"
+        inputRef={first}
+        value={number}
+        onChange={(event) => setNumber(event.target.value)}
+        error={isTaken}
+        helperText={isTaken ? `Taken by ${holder.name}` : undefined}
+        slotProps={{ htmlInput: { maxLength: 50 } }}
+        required
+      />
+      <TextField
+        label="Name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        helperText={sameName && name.trim() !== '' ? `${sameName.number} has this name too` : undefined}
+        slotProps={{ htmlInput: { maxLength: 200 } }}
+        required
+      />
+      <div className={styles.pair}>
+        <TextField select label="Element" value={element} onChange={(event) => chooseElement(event.target.value as Element)}>
+          {elements.map((value) => (
+            <MenuItem key={value} value={value}>
+              {value}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="Normal side" value={side} onChange={(event) => setSide(event.target.value as Side)}>
+          {(['debit', 'credit'] as const).map((value) => (
+            <MenuItem key={value} value={value}>
+              {value === naturalSide(element) ? value : `${value} (contra)`}
+            </MenuItem>
+          ))}
+        </TextField>
+      </div>
+      <Autocomplete
+        options={parents}
+        filterOptions={fewOptions}
+        value={parents.find(({ id }) => id === parentId) ?? null}
+        onChange={(_, option) => setParentId(option?.id ?? null)}
+        isOptionEqualToValue={(a, b) => a.id === b.id}
+        renderInput={(params) => <TextField {...params} label="Nested below" placeholder="nothing: at the top level" />}
+      />
+      {!account && (
+        <Autocomplete
+          options={places}
+          filterOptions={fewOptions}
+          value={places.find(({ id }) => id === categoryId) ?? null}
+          onChange={(_, option) => setCategoryId(option?.id ?? null)}
+          isOptionEqualToValue={(a, b) => a.id === b.id}
+          renderInput={(params) => <TextField {...params} label="Category" placeholder="none yet" />}
+        />
+      )}
+      {!account && (
+        <p className={styles.lands}>
+          {node ? (
+            landingOf(node).map((line) => (
+              <span key={line} className={styles.landing}>
+                {line}
+              </span>
+            ))
+          ) : (
+            <span className={styles.unplaced}>In no category it lands on no statement; it will be listed as unplaced.</span>
+          )}
+        </p>
+      )}
+      <TextField
+        label="Purpose"
+        placeholder="What belongs here, and what does not"
+        value={purpose}
+        onChange={(event) => setPurpose(event.target.value)}
+        multiline
+        minRows={2}
+        maxRows={6}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
+      <TextField
+        label="External number"
+        placeholder="Its number in another system"
+        value={externalNumber}
+        onChange={(event) => setExternalNumber(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: 50 } }}
+      />
+      <div className={styles.buttons}>
+        <Button type="submit" variant="contained" disabled={isBusy || isTaken || trimmed === '' || name.trim() === ''}>
+          {account ? 'Apply' : 'Add'}
+        </Button>
+        {!account && (
+          <Button type="submit" disabled={isBusy || isTaken || trimmed === '' || name.trim() === ''} data-another>
+            Add, then another
+          </Button>
+        )}
+        <Button onClick={onCancel}>Cancel</Button>
+      </div>
+    </form>
+  );
+}
+
+function toOption({ id, number, name }: ChartAccountBody): Option {
+  return { id, label: `${number} ${name}` };
+}

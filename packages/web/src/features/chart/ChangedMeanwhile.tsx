@@ -1,0 +1,48 @@
+import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { type AccountDraft, changedMeanwhile } from './accountDraft.ts';
+import styles from './ChartScreen.module.css';
+
+interface ChangedMeanwhileProps {
+  readonly base: AccountDraft;
+  readonly theirs: AccountDraft;
+  readonly own: AccountDraft;
+  readonly accounts: readonly ChartAccountBody[];
+  readonly onTake: (field: keyof AccountDraft) => void;
+}
+
+const names: Readonly<Record<keyof AccountDraft, string>> = {
+  number: 'Number',
+  name: 'Name',
+  element: 'Element',
+  normalSide: 'Normal side',
+  parentId: 'Nested below',
+  purpose: 'Purpose',
+  externalNumber: 'External number',
+};
+
+/** Their version beside one's own, field by field, where somebody else has saved the account while it was open here. */
+export function ChangedMeanwhile({ base, theirs, own, accounts, onTake }: ChangedMeanwhileProps) {
+  const shown = (draft: AccountDraft, field: keyof AccountDraft): string => {
+    if (field !== 'parentId') return String(draft[field]) || 'nothing';
+    const parent = accounts.find(({ id }) => id === draft.parentId);
+    return parent ? `${parent.number} ${parent.name}` : 'nothing';
+  };
+  return (
+    <section className={styles.meanwhile} role="alert" aria-label="Changed meanwhile">
+      <strong>Somebody else has changed this account meanwhile.</strong>
+      <ul>
+        {changedMeanwhile(base, theirs, own).map(({ field, isContested }) => (
+          <li key={field}>
+            {names[field]}: theirs «{shown(theirs, field)}»{isContested ? `, yours «${shown(own, field)}»` : ', which stays'}
+            {isContested && (
+              <button type="button" className={styles.take} onClick={() => onTake(field)}>
+                Take theirs
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <span className={styles.quiet}>Apply saves what you changed here; the rest stays as they made it.</span>
+    </section>
+  );
+}

@@ -1,0 +1,241 @@
+import type { AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
+import { type Element, elements } from '@ivory-ladder/core';
+import Close from '@mui/icons-material/Close';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { useSearchParams } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useAddAccountMutation, useChangeAccountMutation, useDeleteAccountMutation, useGetChartQuery, useGetPlacementQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { copiedText } from '../../components/treegrid/gridColumn.ts';
+import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { AccountFacts } from './AccountFacts.tsx';
+import { AccountForm } from './AccountForm.tsx';
+import styles from './ChartScreen.module.css';
+import { amountsText, ChartTable } from './ChartTable.tsx';
+import { type ChartFilter, chartFilters, chartSearch, filterNames, type NewAccountStart, startBelow, startBeside, stepOf } from './chartModel.ts';
+
+const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
+
+/** The chart of accounts: find, add, change, nest and order accounts; Alt and an arrow moves the row that the keyboard stands on. */
+export function ChartScreen() {
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
+  const { span } = useSpan();
+  const dispatch = useDispatch();
+  const [params, setParams] = useSearchParams();
+  const { data: chart, error, isFetching } = useGetChartQuery({ companyId: company.id, ...span });
+  const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const [add, adding] = useAddAccountMutation();
+  const [change, changing] = useChangeAccountMutation();
+  const [remove, removing] = useDeleteAccountMutation();
+  const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
+  const table = useRef<TreeGridHandle>(null);
+  const followed = useRef<number | null>(Number(params.get('account') ?? 0) || null);
+  const text = params.get('find') ?? '';
+  const filter = chartFilters.find((value) => value === params.get('show')) ?? 'all';
+  const element = elements.find((value) => value === params.get('element')) ?? '';
+  const isSought = useMemo(() => (chart ? chartSearch(chart, text, filter, element) : null), [chart, text, filter, element]);
+  const chosen = chart?.accounts.find(({ id }) => id === Number(params.get('account') ?? 0)) ?? null;
+  const set = (changes: Record<string, string>) =>
+    setParams((before) => {
+      const next = new URLSearchParams(before);
+      for (const [key, value] of Object.entries(changes)) {
+        if (value === '') next.delete(key);
+        else next.set(key, value);
+      }
+      return next;
+    });
+  useEffect(() => {
+    if (!chart || isFetching || followed.current === null) return;
+    table.current?.showRow(followed.current);
+    followed.current = null;
+  }, [chart, isFetching]);
+  const say = (tone: 'done' | 'refused', words: string) => void dispatch(noticeGiven({ tone, text: words }));
+  const open = (id: number | null) => {
+    setEditing(null);
+    set({ account: id === null ? '' : String(id) });
+  };
+  const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
+    const added = await add({ companyId: company.id, body });
+    if (!added.data) return say('refused', describeFailure(added.error));
+    const { id, number, name } = added.data;
+    say('done', `Added: ${number} ${name}.`);
+    set({ account: String(id) });
+    if (!isAnother || !chart) return setEditing(null);
+    const beside = {
+      ...added.data,
+      places: body.categoryId ? [{ side: 'any' as const, categoryId: body.categoryId }] : [],
+      depth: 0,
+      isParent: false,
+      amount: '0',
+      comparative: '0',
+      lines: 0,
+      lastUsed: null,
+    };
+    setEditing((before) => ({ start: startBeside([...chart.accounts, beside], beside), account: null, count: (before?.count ?? 0) + 1 }));
+  };
+  const onChange = async (account: ChartAccountBody, fields: AccountChange, said: string) => {
+    const changed = await change({ companyId: company.id, accountId: account.id, change: fields });
+    if (!changed.data) {
+      say('refused', describeFailure(changed.error));
+      return false;
+    }
+    say('done', said);
+    setEditing(null);
+    return true;
+  };
+  const onDelete = async (account: ChartAccountBody) => {
+    const deleted = await remove({ companyId: company.id, accountId: account.id });
+    if (deleted.error !== undefined) return say('refused', describeFailure(deleted.error));
+    say('done', `Deleted: ${account.number} ${account.name}.`);
+    open(null);
+  };
+  const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) =>
+    setEditing((before) => ({ start, account, count: (before?.count ?? 0) + 1 }));
+  const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
+  const onRowKey = (event: KeyboardEvent, account: ChartAccountBody): boolean => {
+    const step = event.altKey ? steps[event.key] : undefined;
+    if (step !== undefined && chart) {
+      const move = stepOf(chart.accounts, account, step);
+      if (move) {
+        followed.current = account.id;
+        void onChange(account, { version: account.version, ...move }, `Moved: ${account.number} ${account.name}.`);
+      }
+      return true;
+    }
+    if (event.key === 'Insert') beginBeside(account);
+    else if (event.key === 'F2') {
+      set({ account: String(account.id) });
+      begin(startBeside(chart?.accounts ?? [], account), account);
+    } else return false;
+    return true;
+  };
+  const title = editing
+    ? editing.account
+      ? `Change ${editing.account.number}`
+      : 'New account'
+    : chosen
+      ? `${chosen.number} ${chosen.name}`
+      : 'No account chosen';
+  return (
+    <div className={styles.screen}>
+      <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
+        <header className={styles.head}>
+          <div>
+            <LedgerTabs />
+            <h1 className="unseen">Chart of accounts</h1>
+            <p className={styles.quiet}>{chart ? amountsText(chart) : ' '}</p>
+          </div>
+          <div className={styles.tools}>
+            <input
+              className={styles.filter}
+              type="search"
+              placeholder="Number, name, purpose"
+              aria-label="Find accounts"
+              value={text}
+              onChange={(event) => set({ find: event.target.value })}
+            />
+            <select className={styles.filter} aria-label="Element" value={element} onChange={(event) => set({ element: event.target.value as Element | '' })}>
+              <option value="">every element</option>
+              {elements.map((value) => (
+                <option key={value} value={value}>
+                  {value}
+                </option>
+              ))}
+            </select>
+            <select
+              className={styles.filter}
+              aria-label="Show"
+              value={filter}
+              onChange={(event) => set({ show: event.target.value === 'all' ? '' : (event.target.value as ChartFilter) })}
+            >
+              {chartFilters.map((value) => (
+                <option key={value} value={value}>
+                  {filterNames[value]}
+                </option>
+              ))}
+            </select>
+            <Button variant="contained" onClick={() => beginBeside(chosen)}>
+              Add account…
+            </Button>
+          </div>
+        </header>
+        {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
+        {chart?.accounts.length === 0 && (
+          <EmptyState title="No accounts yet">
+            <p>Add the first one here, or bring in a trial balance: its accounts come with it.</p>
+            <Button variant="contained" onClick={() => beginBeside(null)}>
+              Add account…
+            </Button>
+          </EmptyState>
+        )}
+        {chart && chart.accounts.length > 0 && (
+          <ChartTable
+            ref={table}
+            chart={chart}
+            currency={currency}
+            isSought={isSought}
+            chosen={chosen?.id ?? 0}
+            onOpen={({ id }) => open(id)}
+            onCopied={(rows) => say('done', copiedText(rows))}
+            onRowKey={onRowKey}
+          />
+        )}
+      </section>
+      <aside className={styles.panel} aria-label="Account">
+        <header className={styles.panelHead}>
+          <h2>{title}</h2>
+          {(editing || chosen) && (
+            <IconButton size="small" aria-label={editing ? 'Leave the form' : 'Close the account'} onClick={() => (editing ? setEditing(null) : open(null))}>
+              <Close fontSize="inherit" />
+            </IconButton>
+          )}
+        </header>
+        {editing && chart && (
+          <AccountForm
+            key={editing.count}
+            accounts={chart.accounts}
+            categories={placement?.categories ?? []}
+            account={chart.accounts.find(({ id }) => id === editing.account?.id) ?? editing.account}
+            start={editing.start}
+            isBusy={adding.isLoading || changing.isLoading}
+            onAdd={(body, isAnother) => void onAdd(body, isAnother)}
+            onChange={(fields) =>
+              editing.account &&
+              void onChange(editing.account, fields, `Changed: ${fields.number ?? editing.account.number} ${fields.name ?? editing.account.name}.`)
+            }
+            onCancel={() => setEditing(null)}
+          />
+        )}
+        {!editing && chosen && chart && (
+          <AccountFacts
+            account={chosen}
+            chart={chart}
+            currency={currency}
+            isBusy={changing.isLoading || removing.isLoading}
+            onEdit={() => begin(startBeside(chart.accounts, chosen), chosen)}
+            onAddBeside={() => beginBeside(chosen)}
+            onAddBelow={() => begin(startBelow(chart.accounts, chosen))}
+            onChange={(fields) =>
+              void onChange(chosen, fields, fields.active === false ? `Retired: ${chosen.number} ${chosen.name}.` : `Changed: ${chosen.number} ${chosen.name}.`)
+            }
+            onDelete={() => void onDelete(chosen)}
+          />
+        )}
+        {!editing && !chosen && (
+          <p className={styles.quiet}>
+            Choose an account to see what it is, what is on it and what was changed. On a row, Alt with an arrow key orders it among its siblings, nests it
+            below the one above or takes it out; F2 changes it; Insert adds one beside it.
+          </p>
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,112 @@
+import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import { describe, expect, it } from 'vitest';
+import { chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
+
+const account = (id: number, number: string, fields: Partial<ChartAccountBody> = {}): ChartAccountBody => ({
+  id,
+  number,
+  name: `Account ${number}`,
+  element: 'expense',
+  normalSide: 'debit',
+  parentId: null,
+  role: null,
+  isParent: false,
+  places: [],
+  amount: '0',
+  comparative: '0',
+  depth: 0,
+  active: true,
+  purpose: '',
+  externalNumber: '',
+  version: 1,
+  lines: 0,
+  lastUsed: null,
+  ...fields,
+});
+const view = (accounts: ChartAccountBody[]): ChartView => ({
+  accounts,
+  paths: { '7': ['Running costs', 'Insurance'], '8': ['Overdrafts'] },
+  span: { firstDay: '2026-01-01', lastDay: '2026-09-30' },
+  comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
+  balanceComparative: '2025-12-31',
+  revision: 1,
+});
+const chart = [
+  account(1, '6100', { places: [{ side: 'any', categoryId: 7 }] }),
+  account(2, '6200', { isParent: true }),
+  account(3, '6210', { parentId: 2, depth: 1, places: [{ side: 'any', categoryId: 7 }] }),
+  account(4, '6220', { parentId: 2, depth: 1 }),
+  account(5, '6300'),
+];
+const of = (id: number) => chart.find((one) => one.id === id) as ChartAccountBody;
+
+describe('a new account begins', () => {
+  it('beside another with its surroundings and a number that leaves room', () => {
+    expect(startBeside(chart, of(1))).toEqual({ number: '6150', element: 'expense', parentId: null, after: 1, categoryId: 7 });
+    expect(startBeside(chart, of(3))).toMatchObject({ number: '6215', parentId: 2, after: 3 });
+  });
+
+  it('below another behind its sub-accounts', () => {
+    expect(startBelow(chart, of(2))).toMatchObject({ number: '6230', parentId: 2, after: 4 });
+    expect(startBelow(chart, of(5))).toMatchObject({ number: '6310', parentId: 5, after: null });
+  });
+
+  it('at the end of the chart, or of nothing in an empty one', () => {
+    expect(startBeside(chart, null)).toMatchObject({ after: 5, number: '6400' });
+    expect(startBeside([], null)).toEqual({ number: '', element: 'asset', parentId: null, after: null, categoryId: null });
+  });
+});
+
+describe('a step by the keyboard', () => {
+  it('goes up and down among siblings, and no further', () => {
+    expect([stepOf(chart, of(2), 'up'), stepOf(chart, of(2), 'down')]).toEqual([
+      { parentId: null, after: null },
+      { parentId: null, after: 5 },
+    ]);
+    expect([stepOf(chart, of(1), 'up'), stepOf(chart, of(5), 'down'), stepOf(chart, of(5), 'up')]).toEqual([null, null, { parentId: null, after: 1 }]);
+  });
+
+  it('goes in below the sibling above, behind its sub-accounts, and out behind the parent', () => {
+    expect([stepOf(chart, of(5), 'in'), stepOf(chart, of(4), 'out')]).toEqual([
+      { parentId: 2, after: 4 },
+      { parentId: null, after: 2 },
+    ]);
+    expect([stepOf(chart, of(1), 'in'), stepOf(chart, of(1), 'out')]).toEqual([null, null]);
+  });
+});
+
+describe('what is sought in the chart', () => {
+  const found = (accounts: ChartAccountBody[], ...search: [string, Parameters<typeof chartSearch>[2], Parameters<typeof chartSearch>[3]]) => {
+    const isSought = chartSearch(view(accounts), ...search);
+    return isSought ? accounts.filter(isSought).map(({ number }) => number) : 'all';
+  };
+
+  it('every word in number, name, purpose or external number', () => {
+    const accounts = [account(1, '6200', { name: 'Insurance', purpose: 'Hull and liability' }), account(2, '6210', { externalNumber: 'G-62' })];
+    expect([found(accounts, 'hull 62', 'all', ''), found(accounts, 'g-62', 'all', ''), found(accounts, '', 'all', '')]).toEqual([['6200'], ['6210'], 'all']);
+  });
+
+  it.each([
+    ['inactive', account(1, '1', { active: false })],
+    ['unplaced', account(1, '1')],
+    ['never_used', account(1, '1', { places: [{ side: 'any', categoryId: 7 }] })],
+    ['against_side', account(1, '1', { amount: '-5', lines: 1 })],
+  ] as const)('%s accounts', (filter, wanted) => {
+    const plain = account(2, '2', { places: [{ side: 'any', categoryId: 7 }], amount: '5', lines: 3 });
+    expect(found([wanted, plain], '', filter, '')).toEqual(['1']);
+    expect(found([wanted, plain], '', filter, 'asset')).toEqual([]);
+  });
+});
+
+describe('an account in words', () => {
+  it('names both places where each side has one, and a contra account’s side', () => {
+    const swinging = account(1, '1', {
+      places: [
+        { side: 'debit', categoryId: 7 },
+        { side: 'credit', categoryId: 8 },
+      ],
+    });
+    expect(placeText(swinging, view([]).paths)).toBe('Running costs › Insurance (in debit); Overdrafts (in credit)');
+    expect([elementText(account(1, '1')), elementText({ element: 'asset', normalSide: 'credit' })]).toEqual(['expense', 'asset, credit']);
+  });
+});

@@ -1,0 +1,130 @@
+import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import { type Element, elements, naturalSide, proposeNumber, proposeNumberBeside } from '@ivory-ladder/core';
+
+export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'against_side'] as const;
+export type ChartFilter = (typeof chartFilters)[number];
+
+export const filterNames: Readonly<Record<ChartFilter, string>> = {
+  all: 'all accounts',
+  active: 'active',
+  unplaced: 'in no category',
+  inactive: 'inactive',
+  never_used: 'never used',
+  against_side: 'against their normal side',
+};
+
+/** Whether an account passes the filter and holds every word in its number, name, purpose or external number. */
+export function chartSearch(
+  { accounts }: ChartView,
+  text: string,
+  filter: ChartFilter,
+  element: Element | '',
+): ((account: ChartAccountBody) => boolean) | null {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0 && filter === 'all' && element === '') return null;
+  const searchable = new Map(
+    accounts.map((account) => [account, `${account.number} ${account.name} ${account.purpose} ${account.externalNumber}`.toLowerCase()]),
+  );
+  return (account) =>
+    (element === '' || account.element === element) && passes(account, filter) && words.every((word) => searchable.get(account)?.includes(word) ?? false);
+}
+
+function passes(account: ChartAccountBody, filter: ChartFilter): boolean {
+  switch (filter) {
+    case 'all':
+      return true;
+    case 'active':
+      return account.active;
+    case 'unplaced':
+      return account.places.length === 0 && (!account.isParent || account.amount !== '0');
+    case 'inactive':
+      return !account.active;
+    case 'never_used':
+      return account.lines === 0 && !account.isParent;
+    case 'against_side':
+      return account.amount !== '0' && account.amount.startsWith('-') === (account.normalSide === 'debit');
+  }
+}
+
+/** The path of the category of an account, or its two where each side has one. */
+export function placeText({ places }: ChartAccountBody, paths: ChartView['paths']): string {
+  return places.map(({ side, categoryId }) => `${(paths[String(categoryId)] ?? []).join(' › ')}${side === 'any' ? '' : ` (in ${side})`}`).join('; ');
+}
+
+/** `asset`, or `asset, credit` for a contra account. */
+export function elementText({ element, normalSide }: Pick<ChartAccountBody, 'element' | 'normalSide'>): string {
+  return normalSide === naturalSide(element) ? element : `${element}, ${normalSide}`;
+}
+
+export interface NewAccountStart {
+  readonly number: string;
+  readonly element: Element;
+  readonly parentId: number | null;
+  /** Sibling to stand behind. */
+  readonly after: number | null;
+  readonly categoryId: number | null;
+}
+
+/**
+ * Where a new account begins: beside one, with its element, parent and category; below one, as its first or next
+ * sub-account; or at the end of the chart.
+ */
+export function startBeside(accounts: readonly ChartAccountBody[], beside: ChartAccountBody | null): NewAccountStart {
+  const taken = new Set(accounts.map(({ number }) => number));
+  const neighbour = beside ?? accounts.findLast(({ depth }) => depth === 0) ?? null;
+  if (!neighbour) return { number: '', element: elements[0], parentId: null, after: null, categoryId: null };
+  // At the top level other elements stand beside; their numbers say nothing about the gap.
+  const siblings = siblingsOf(accounts, neighbour.parentId).filter(({ element }) => element === neighbour.element);
+  const at = siblings.findIndex(({ id }) => id === neighbour.id);
+  const [previous, next] = [siblings[at - 1]?.number ?? null, siblings[at + 1]?.number ?? null];
+  return {
+    number: proposeNumberBeside(neighbour.number, { previous, next }, taken) ?? '',
+    element: neighbour.element,
+    parentId: neighbour.parentId,
+    after: neighbour.id,
+    categoryId: neighbour.places[0]?.categoryId ?? null,
+  };
+}
+
+export function startBelow(accounts: readonly ChartAccountBody[], parent: ChartAccountBody): NewAccountStart {
+  const children = siblingsOf(accounts, parent.id);
+  const taken = new Set(accounts.map(({ number }) => number));
+  return {
+    number:
+      proposeNumber(
+        children.map(({ number }) => number),
+        parent.number,
+        taken,
+        'by_value',
+      ) ?? '',
+    element: parent.element,
+    parentId: parent.id,
+    after: children.at(-1)?.id ?? null,
+    categoryId: (children.at(-1) ?? parent).places[0]?.categoryId ?? null,
+  };
+}
+
+export function siblingsOf(accounts: readonly ChartAccountBody[], parentId: number | null): ChartAccountBody[] {
+  return accounts.filter((account) => account.parentId === parentId);
+}
+
+export type Move = { readonly parentId: number | null; readonly after: number | null };
+
+/** One step by the keyboard: up or down among the siblings, below the sibling above, or out behind the parent; `null` where there is no such place. */
+export function stepOf(accounts: readonly ChartAccountBody[], account: ChartAccountBody, step: 'up' | 'down' | 'in' | 'out'): Move | null {
+  const siblings = siblingsOf(accounts, account.parentId);
+  const at = siblings.findIndex(({ id }) => id === account.id);
+  const [previous, next] = [siblings[at - 1], siblings[at + 1]];
+  switch (step) {
+    case 'up':
+      return previous ? { parentId: account.parentId, after: siblings[at - 2]?.id ?? null } : null;
+    case 'down':
+      return next ? { parentId: account.parentId, after: next.id } : null;
+    case 'in':
+      return previous ? { parentId: previous.id, after: siblingsOf(accounts, previous.id).at(-1)?.id ?? null } : null;
+    case 'out': {
+      const parent = accounts.find(({ id }) => id === account.parentId);
+      return parent ? { parentId: parent.parentId, after: parent.id } : null;
+    }
+  }
+}

@@ -1,0 +1,37 @@
+import { useState } from 'react';
+import { useListHistoryQuery } from '../../api/ivoryApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import styles from './HistoryList.module.css';
+import { historyLines, momentText } from './historyText.ts';
+
+const pageSize = 20;
+
+/** What was changed on one thing: who, when, what before, what after; newest first. */
+export function HistoryList({ thing, thingId }: { thing: string; thingId: number }) {
+  const company = useCompany();
+  const [limit, setLimit] = useState(pageSize);
+  const { data, error } = useListHistoryQuery({ companyId: company.id, thing, thingId, limit });
+  if (error !== undefined) return <p className={styles.who}>The history cannot be read at the moment.</p>;
+  return (
+    <>
+      <ol className={styles.list} aria-label="History">
+        {data?.events.map((event) => (
+          <li key={event.id}>
+            {historyLines(event).map((line) => (
+              <div key={line}>{line}</div>
+            ))}
+            <div className={styles.who}>
+              {event.actor}, {momentText(event.happenedAt)}
+            </div>
+          </li>
+        ))}
+      </ol>
+      {data?.events.length === 0 && <p className={styles.who}>Nothing was changed yet.</p>}
+      {data?.next != null && (
+        <button type="button" className={styles.more} onClick={() => setLimit(limit + 100)}>
+          Older changes
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+import type { History } from '@ivory-ladder/contract';
+
+type Event = History['events'][number];
+
+const fieldNames: Readonly<Record<string, string>> = {
+  number: 'number',
+  name: 'name',
+  element: 'element',
+  normalSide: 'normal side',
+  parentId: 'nesting',
+  active: 'active',
+  role: 'role',
+  purpose: 'purpose',
+  externalNumber: 'external number',
+  order: 'order among its siblings',
+  retainedEarnings: 'account for retained earnings',
+};
+
+/** What an event did, as short lines: one for each field that was changed. */
+export function historyLines({ action, before, after }: Event): string[] {
+  if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
+  const [old, now] = [asFields(before), asFields(after)];
+  const lines = Object.keys(now).flatMap((field) => {
+    const name = fieldNames[field];
+    if (name === undefined) return [];
+    if (field === 'order') return ['Order among its siblings changed'];
+    if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
+    if (field === 'parentId') return [now.parentId === null ? 'Taken to the top level' : 'Nested below another account'];
+    return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
+  });
+  return lines.length > 0 ? lines : ['Changed'];
+}
+
+function asFields(state: unknown): Record<string, unknown> {
+  return typeof state === 'object' && state !== null && !Array.isArray(state) ? (state as Record<string, unknown>) : {};
+}
+
+function shown(value: unknown): string {
+  if (value === undefined || value === null || value === '') return 'none';
+  const text = String(value).replaceAll('_', ' ');
+  return `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`;
+}
+
+/** `30 Sep 2026, 14:05`, in the reader's own time. */
+export function momentText(happenedAt: string): string {
+  const moment = new Date(`${happenedAt.replace(' ', 'T')}Z`);
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(moment);
+}

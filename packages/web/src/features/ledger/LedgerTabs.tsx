@@ -1,0 +1,18 @@
+import { NavLink, useLocation } from 'react-router';
+import { useCompany } from '../../app/useCompany.ts';
+import styles from '../../components/SheetTabs.module.css';
+
+/** The two sides of the ledger: its balances, and the accounts they stand on. */
+export function LedgerTabs() {
+  const company = useCompany();
+  const { search } = useLocation();
+  const base = `/companies/${company.id}/ledger`;
+  return (
+    <nav className={styles.tabs} aria-label="Ledger">
+      <NavLink to={{ pathname: base, search }} end>
+        Trial balance
+      </NavLink>
+      <NavLink to={{ pathname: `${base}/chart`, search }}>Chart of accounts</NavLink>
+    </nav>
+  );
+}

@@ -1,0 +1,139 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
+import { TestServer } from '../support/server.ts';
+import { bringIn, createCompany } from '../support/trialBalance.ts';
+
+let server: TestServer;
+let browser: Browser;
+beforeAll(async () => {
+  server = await TestServer.start();
+  browser = await launchBrowser();
+});
+afterAll(async () => {
+  await browser?.close();
+  await server?.stop();
+});
+
+const grid = (page: Page) => page.getByRole('treegrid', { name: 'Chart of accounts' });
+/** Number of each row with a dot for each level above it, from top to bottom. */
+const rows = (page: Page) =>
+  grid(page)
+    .locator('[data-index]')
+    .evaluateAll((elements) =>
+      elements.map(
+        (row) => '. '.repeat(Number(row.getAttribute('aria-level')) - 1) + (row.querySelector('[role=gridcell]')?.textContent ?? '').replace(/^[▸▾]/, ''),
+      ),
+    );
+
+async function shop(): Promise<string> {
+  const { id } = await createCompany(server);
+  await bringIn(
+    server,
+    id,
+    'Number,Name,Element,Category,Balance\n1000,Bank,asset,Cash and cash equivalents,900\n3100,Retained earnings,equity,Retained earnings,-300\n4000,Sales,income,Revenue,-600',
+    { date: '2026-09-30', retainedEarnings: '3100' },
+  );
+  return `${server.serving.url}/companies/${id}/ledger/chart`;
+}
+
+describe('the chart with the keyboard alone', () => {
+  it('is built, numbered by proposal, ordered, nested, renamed and retired', async () => {
+    const { page, expectQuiet } = await visit(browser, await shop());
+    await grid(page).getByRole('row', { name: /^4000/ }).focus();
+    await page.keyboard.press('Insert');
+    await page.getByRole('form', { name: 'New account' }).waitFor();
+    expect(await page.getByLabel('Number', { exact: false }).first().inputValue()).toBe('4100');
+    for (const name of ['Repairs', 'Storage']) {
+      await page.keyboard.press('Tab');
+      await page.keyboard.type(name);
+      // Enter submits by the first button, 'Add'; the second keeps the form open for the next one.
+      await page.getByRole('button', { name: 'Add, then another' }).focus();
+      await page.keyboard.press('Enter');
+      await page.getByText(new RegExp(`^Added: \\d+ ${name}\\.`)).waitFor();
+    }
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Moorings');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: /Moorings/ }).waitFor();
+    await grid(page)
+      .getByRole('row', { name: /Moorings/ })
+      .waitFor();
+    expect(await rows(page)).toEqual(['1000', '3100', '4000', '4100', '4200', '4300']);
+
+    await grid(page)
+      .getByRole('row', { name: /Moorings/ })
+      .focus();
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect.poll(() => rows(page)).toEqual(['1000', '3100', '4000', '4100', '4300', '4200']);
+    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent ?? '')).toContain('Moorings');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect.poll(() => rows(page)).toEqual(['1000', '3100', '4000', '4100', '. 4300', '4200']);
+    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent ?? '')).toContain('Moorings');
+    await page.keyboard.press('Alt+ArrowLeft');
+    await expect.poll(() => rows(page)).toEqual(['1000', '3100', '4000', '4100', '4300', '4200']);
+
+    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent ?? '')).toContain('Moorings');
+    await page.keyboard.press('F2');
+    await page.getByRole('form', { name: /^Change 4300/ }).waitFor();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('4000');
+    await page.getByText('Taken by Sales').waitFor();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('4150');
+    await page.keyboard.press('Enter');
+    await page.getByText('Changed: 4150 Moorings.').waitFor();
+    await page.getByText('Number: «4300» → «4150»').waitFor();
+    await page.getByRole('button', { name: 'Retire' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('Retired: 4150 Moorings.').waitFor();
+    await page.getByLabel('Show').selectOption('inactive');
+    await page.getByText('1 of 6 accounts').waitFor();
+    expectQuiet();
+  });
+});
+
+describe('two people editing one account', () => {
+  it('the second sees both versions field by field, and nothing is lost unseen', async () => {
+    const url = await shop();
+    const [first, second] = [await visit(browser, url), await visit(browser, url)];
+    for (const { page } of [first, second]) {
+      await grid(page).getByRole('row', { name: /^4000/ }).focus();
+      await page.keyboard.press('F2');
+      await page.getByRole('form', { name: 'Change 4000 Sales' }).waitFor();
+    }
+    await first.page.getByLabel('Name').fill('Sales, theirs');
+    await first.page.getByLabel('Purpose').fill('Tickets only');
+    await first.page.getByRole('button', { name: 'Apply' }).click();
+    await first.page.getByText('Changed: 4000 Sales, theirs.').waitFor();
+    await second.page.getByLabel('Name').fill('Sales, mine');
+    await second.page.getByLabel('External number').fill('X-1');
+    await second.page.getByRole('button', { name: 'Apply' }).click();
+    const meanwhile = second.page.getByRole('alert', { name: 'Changed meanwhile' });
+    await meanwhile.getByText('Name: theirs «Sales, theirs», yours «Sales, mine»').waitFor();
+    await meanwhile.getByText('Purpose: theirs «Tickets only», which stays').waitFor();
+    await meanwhile.getByRole('button', { name: 'Take theirs' }).click();
+    expect(await second.page.getByLabel('Name').inputValue()).toBe('Sales, theirs');
+    await second.page.getByRole('button', { name: 'Apply' }).click();
+    await second.page.getByText('X-1').first().waitFor();
+    await second.page.getByText('Tickets only').first().waitFor();
+    await second.page.getByRole('heading', { name: '4000 Sales, theirs' }).waitFor();
+    first.expectQuiet();
+    second.expectQuiet(/status of 409/);
+  });
+});
+
+describe('the chart’s views', () => {
+  it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
+    const { page, context, expectQuiet } = await visit(browser, await shop(), { dark });
+    await grid(page).getByRole('row', { name: /^3100/ }).click();
+    await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Add beside…' }).click();
+    await page.getByRole('form', { name: 'New account' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    expectQuiet();
+    await context.close();
+  });
+});
