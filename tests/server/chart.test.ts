@@ -296,6 +296,24 @@ describe('history', () => {
     expect(second.next).toBeNull();
   });
 
+  it('names what people never see by its id, and comes as a file', async () => {
+    const books = await company();
+    const parent = await books.add({ number: '6000', name: '=Running costs' });
+    await books.change('6200', { parentId: parent.id });
+    const { id } = await books.find('6200');
+    const { events } = await server.ok<History>('GET', `${books.path}/history?limit=20`);
+    expect(events[0]).toMatchObject({ label: '6200 Insurance', before: { parent: '' }, after: { parent: '6000 =Running costs' } });
+    expect(events.find((event) => event.thing === 'place' && event.thingId === id)).toMatchObject({
+      action: 'added',
+      label: '6200 Insurance',
+      after: { place: 'Other operating expenses' },
+    });
+    const lines = new TextDecoder().decode(await server.bytes(`${books.path}/history/csv?thing=account`)).split('\r\n');
+    expect(lines[0]).toBe('\ufeffTime (UTC),Who,What,Which,Action,Before,After'.slice(1));
+    expect(lines[1]).toMatch(/^\d{4}-\d\d-\d\d [\d:.]+,Preparer,account,6200 Insurance,changed,/);
+    expect(lines.filter(Boolean)).toHaveLength(1 + 7 + 1 + 2);
+  });
+
   it('of another company is not found, nor are its accounts', async () => {
     const [ours, theirs] = [await company(), await company()];
     const { id, version } = await theirs.find('6200');

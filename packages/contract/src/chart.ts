@@ -105,6 +105,8 @@ export const history = z.object({
       id,
       thing: z.string(),
       thingId: z.int(),
+      /** What it is about, in words: number and name of an account, path of a category. */
+      label: z.string(),
       action: z.string(),
       before: z.unknown(),
       after: z.unknown(),

@@ -117,6 +117,13 @@ export const operations = {
     query: historyQuery,
     answer: history,
   },
+  exportHistory: {
+    method: 'get',
+    path: '/companies/{companyId}/history/csv',
+    summary: 'The newest 10,000 changes as CSV',
+    query: historyQuery.pick({ thing: true, thingId: true }),
+    answer: 'file',
+  },
   getPlacement: {
     method: 'get',
     path: '/companies/{companyId}/placement',

@@ -5,6 +5,7 @@ import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
+import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { createApp } from './http/createApp.ts';
@@ -64,7 +65,7 @@ function wirePorts(database: DataSource): Ports {
     placement: new PlacementRepository(database, counters),
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
-    writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook },
+    writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook, historyToCsv: writeHistoryCsv },
     isHealthy: () => answersInTime(database),
   };
 }

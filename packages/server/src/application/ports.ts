@@ -22,6 +22,7 @@ import type {
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import type { Statement } from './runStatement.ts';
+import type { ToldEvent } from './viewHistory.ts';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -356,10 +357,11 @@ export interface WrittenFile {
   readonly content: Buffer | string;
 }
 
-/** What a statement is written to for those who take it along. */
-interface StatementWriter {
+/** What a statement or the history is written to for those who take it along. */
+interface FileWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
+  historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }
 
 export interface Ports {
@@ -369,7 +371,7 @@ export interface Ports {
   readonly placement: PlacementStore;
   readonly files: FileStore;
   readonly tables: TableReader;
-  readonly writer: StatementWriter;
+  readonly writer: FileWriter;
   /** Whether the database answers. */
   isHealthy(): Promise<boolean>;
 }

@@ -18,6 +18,7 @@ import { proveStatements } from '../application/proveStatements.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { runStatement } from '../application/runStatement.ts';
 import { viewChart } from '../application/viewChart.ts';
+import { viewHistory } from '../application/viewHistory.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
 import * as answers from './answers.ts';
 import { sendProblem } from './problems.ts';
@@ -45,6 +46,7 @@ interface Call<Name extends OperationName> {
 }
 
 const idempotencyKey = z.string().min(1).max(100).optional();
+const mostExported = 10_000;
 const wholeNumber = z.coerce.number().int().positive();
 /** Until people sign in, everything is done by the one who prepares the accounts. */
 const actor = 'Preparer';
@@ -103,10 +105,14 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   on('addAccount', async ({ id, body }) => map(await addAccount(ports, id('companyId'), body, actor), answers.toAccount));
   on('changeAccount', async ({ id, body }) => map(await changeAccount(ports, id('companyId'), id('accountId'), body, actor), answers.toAccount));
   on('deleteAccount', async ({ id }) => deleteAccount(ports, id('companyId'), id('accountId'), actor));
-  on('listHistory', async ({ id, query: { thing = null, thingId = null, before = null, limit } }) => {
-    const books = await openBooks(ports, id('companyId'));
-    return books.ok ? succeed(await ports.chart.history(id('companyId'), { thing, thingId, before, limit })) : books;
-  });
+  on('listHistory', async ({ id, query: { thing = null, thingId = null, before = null, limit } }) =>
+    map(await viewHistory(ports, id('companyId'), { thing, thingId, before, limit }), ({ events, next }) => ({ events: [...events], next })),
+  );
+  on('exportHistory', async ({ id, query: { thing = null, thingId = null } }) =>
+    map(await viewHistory(ports, id('companyId'), { thing, thingId, before: null, limit: mostExported }), ({ books, events }) =>
+      ports.writer.historyToCsv(books.company.name, events),
+    ),
+  );
   on('getPlacement', async ({ id, query }) => map(await viewPlacement(ports, id('companyId'), query), answers.toPlacement));
   on('setPlaces', async ({ id, body }) => map(await changePlaces(ports, id('companyId'), body.changes, actor), (moved) => ({ moved })));
   on('addCategory', async ({ id, body }) => map(await addCategory(ports, id('companyId'), body, actor), answers.toCategory));

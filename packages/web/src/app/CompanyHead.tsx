@@ -45,6 +45,7 @@ export function CompanyHead() {
           </MenuItem>
         ))}
         <Divider />
+        <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>
         <MenuItem onClick={() => go('/companies?new')}>New company…</MenuItem>
       </Menu>
     </>

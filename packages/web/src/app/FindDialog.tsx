@@ -36,6 +36,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Chart of accounts', 'ledger/chart'],
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
+      ['History: what was changed', 'history'],
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),

@@ -19,6 +19,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/chart', lazy: async () => ({ Component: (await import('../features/chart/ChartScreen.tsx')).ChartScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
+      { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
       { path: 'statements/:kind', element: <StatementScreen /> },
       { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },

@@ -6,6 +6,7 @@ const event = (fields: Partial<History['events'][number]>): History['events'][nu
   id: 1,
   thing: 'account',
   thingId: 1,
+  label: '6200 Insurance',
   action: 'changed',
   before: null,
   after: null,
@@ -24,11 +25,13 @@ describe('history in words', () => {
 
   it('says what happened rather than which value it has', () => {
     expect(historyLines(event({ before: { active: true }, after: { active: false } }))).toEqual(['Retired']);
-    expect(historyLines(event({ before: { parentId: 3 }, after: { parentId: null, order: [1, 2] } }))).toEqual([
-      'Taken to the top level',
+    expect(historyLines(event({ before: { parent: '6200 Insurance' }, after: { parent: '', order: [1, 2] } }))).toEqual([
+      'Below: «6200 Insurance» → none',
       'Order among its siblings changed',
     ]);
     expect(historyLines(event({ action: 'added' }))).toEqual(['Added']);
+    expect(historyLines(event({ thing: 'place', action: 'added', after: { place: 'Revenue › Tickets' } }))).toEqual(['Placed in «Revenue › Tickets»']);
+    expect(historyLines(event({ thing: 'place', before: { place: '' }, after: { place: 'Revenue' } }))).toEqual(['Category: none → «Revenue»']);
   });
 
   it('a change that nobody has words for is still a line', () => {

@@ -7,7 +7,11 @@ const fieldNames: Readonly<Record<string, string>> = {
   name: 'name',
   element: 'element',
   normalSide: 'normal side',
-  parentId: 'nesting',
+  parent: 'below',
+  place: 'category',
+  term: 'term',
+  step: 'step',
+  contraOf: 'deducted from',
   active: 'active',
   role: 'role',
   purpose: 'purpose',
@@ -17,15 +21,15 @@ const fieldNames: Readonly<Record<string, string>> = {
 };
 
 /** What an event did, as short lines: one for each field that was changed. */
-export function historyLines({ action, before, after }: Event): string[] {
-  if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
+export function historyLines({ thing, action, before, after }: Event): string[] {
   const [old, now] = [asFields(before), asFields(after)];
+  if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
+  if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
     const name = fieldNames[field];
     if (name === undefined) return [];
     if (field === 'order') return ['Order among its siblings changed'];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
-    if (field === 'parentId') return [now.parentId === null ? 'Taken to the top level' : 'Nested below another account'];
     return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
   });
   return lines.length > 0 ? lines : ['Changed'];

@@ -1,0 +1,81 @@
+import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, HistoryEvent, HistoryWanted, Ports } from './ports.ts';
+
+/** An event with what it was about in words, and names for the accounts and categories that it speaks of. */
+export interface ToldEvent extends HistoryEvent {
+  readonly label: string;
+}
+
+export async function viewHistory(
+  ports: Ports,
+  companyId: number,
+  wanted: HistoryWanted,
+): Promise<Outcome<{ books: Books; events: readonly ToldEvent[]; next: number | null }, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const { events, next } = await ports.chart.history(companyId, wanted);
+  const names = new Names(books);
+  return succeed({
+    books,
+    events: events.map((event) => ({ ...event, before: names.tell(event, event.before), after: names.tell(event, event.after), label: names.labelOf(event) })),
+    next,
+  });
+}
+
+/** Today's names; what is gone is named as it was when it was last changed, or by its number alone. */
+class Names {
+  private readonly accounts: ReadonlyMap<number, string>;
+
+  constructor(private readonly books: Books) {
+    this.accounts = new Map(books.accounts.map(({ id, number, name }) => [id, `${number} ${name}`]));
+  }
+
+  labelOf({ thing, thingId, before, after }: HistoryEvent): string {
+    const state = asFields(after) ?? asFields(before) ?? {};
+    switch (thing) {
+      case 'account':
+      case 'place':
+        return this.accounts.get(thingId) ?? ([state.number, state.name].filter((part) => typeof part === 'string').join(' ') || `account ${thingId}`);
+      case 'category':
+        return this.category(thingId) ?? (typeof state.name === 'string' ? state.name : `category ${thingId}`);
+      case 'entry':
+        return `Entry of ${String(state.date ?? '')}`.trim();
+      case 'trial_balance':
+        return `Trial balance at ${String(state.day ?? '')}`.trim();
+      case 'layout_options':
+        return 'Layouts';
+      case 'year':
+        return `Fiscal year ${thingId}`;
+      default:
+        return this.books.company.name;
+    }
+  }
+
+  /** Names in the place of the ids that people never see. */
+  tell({ thing }: HistoryEvent, state: unknown): unknown {
+    if (thing === 'place') {
+      const places = (Array.isArray(state) ? state : state === null ? [] : [state]) as { side: string; categoryId: number }[];
+      return {
+        place: places
+          .map(({ side, categoryId }) => `${this.category(categoryId) ?? `category ${categoryId}`}${side === 'any' ? '' : ` (in ${side})`}`)
+          .join('; '),
+      };
+    }
+    const fields = asFields(state);
+    if (!fields || thing !== 'account' || !('parentId' in fields)) return state;
+    const { parentId, ...rest } = fields;
+    return { ...rest, parent: typeof parentId === 'number' ? (this.accounts.get(parentId) ?? `account ${parentId}`) : '' };
+  }
+
+  private category(id: number): string | undefined {
+    const node = this.books.categoryTree.nodes.get(id);
+    return node && pathOf(node).join(' › ');
+  }
+}
+
+function asFields(state: unknown): Record<string, unknown> | null {
+  return typeof state === 'object' && state !== null && !Array.isArray(state) ? (state as Record<string, unknown>) : null;
+}

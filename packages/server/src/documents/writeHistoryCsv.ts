@@ -1,0 +1,26 @@
+import { stringify } from 'csv-stringify/sync';
+import type { WrittenFile } from '../application/ports.ts';
+import type { ToldEvent } from '../application/viewHistory.ts';
+import { asPlainText } from './statementCaptions.ts';
+
+/** One line an event, newest first; times in UTC, states before and after as JSON. */
+export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): WrittenFile {
+  const state = (value: unknown) => (value === null || value === undefined ? '' : JSON.stringify(value));
+  const lines = [
+    ['Time (UTC)', 'Who', 'What', 'Which', 'Action', 'Before', 'After'],
+    ...events.map(({ happenedAt, actor, thing, label, action, before, after }) => [
+      happenedAt,
+      asPlainText(actor),
+      thing.replaceAll('_', ' '),
+      asPlainText(label),
+      action,
+      state(before),
+      state(after),
+    ]),
+  ];
+  return {
+    name: `${company} - History.csv`.replaceAll(/[\\/:*?"<>|]/g, '-'),
+    type: 'text/csv; charset=utf-8',
+    content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
+  };
+}
