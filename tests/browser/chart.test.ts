@@ -93,6 +93,27 @@ describe('the chart with the keyboard alone', () => {
   });
 });
 
+describe('renumbering by a rule', () => {
+  it('shows the new numbers and what stands in the way, and gives them whole', async () => {
+    const { page, expectQuiet } = await visit(browser, await shop());
+    await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
+    await page.getByRole('button', { name: 'Renumber…' }).click();
+    await page.getByLabel('Begins with').fill('3');
+    await page.getByLabel('Becomes').fill('4');
+    await page.getByText('1 account gets a new number. 2 begin otherwise and stay.').waitFor();
+    await page.getByLabel('Becomes').fill('');
+    await page.getByLabel('Begins with').fill('3100');
+    await page.getByText('1 thing stands in the way.').waitFor();
+    expect(await page.getByRole('button', { name: 'Apply' }).isDisabled()).toBe(true);
+    await page.getByLabel('Becomes').fill('3900');
+    await page.getByRole('list', { name: 'New numbers' }).getByText('3900').waitFor();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByText('Applied: 1 account renumbered').waitFor();
+    await expect.poll(() => rows(page)).toEqual(['1000', '3900', '4000']);
+    expectQuiet();
+  });
+});
+
 describe('two people editing one account', () => {
   it('the second sees both versions field by field, and nothing is lost unseen', async () => {
     const url = await shop();

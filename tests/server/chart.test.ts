@@ -196,6 +196,34 @@ describe('an account changed', () => {
   });
 });
 
+describe('accounts renumbered together', () => {
+  it('may swap numbers; identity, placement and every total stay, and each change is in the history', async () => {
+    const books = await company();
+    const [insurance, travel, totals] = [await books.find('6200'), await books.find('6300'), await books.totals()];
+    const changes = [
+      { accountId: insurance.id, version: insurance.version, number: '6300' },
+      { accountId: travel.id, version: travel.version, number: '6200' },
+    ];
+    expect(await server.ok('POST', `${books.path}/renumbering`, { changes })).toEqual({ renumbered: 2 });
+    expect([(await books.find('6300')).id, (await books.find('6200')).id]).toEqual([insurance.id, travel.id]);
+    expect((await books.find('6300')).places).toEqual(insurance.places);
+    expect(await books.totals()).toEqual(totals);
+    const { events } = await server.ok<History>('GET', `${books.path}/history?thing=account&thingId=${insurance.id}&limit=1`);
+    expect(events[0]).toMatchObject({ before: { number: '6200' }, after: { number: '6300' } });
+  });
+
+  it('all or none: a number that somebody has, one given twice, or a stale version changes nothing', async () => {
+    const books = await company();
+    const [insurance, travel] = [await books.find('6200'), await books.find('6300')];
+    const change = (account: { id: number; version: number }, number: string) => ({ accountId: account.id, version: account.version, number });
+    const refused = (changes: unknown[]) => server.refused('POST', `${books.path}/renumbering`, { changes });
+    expect(await refused([change(insurance, '6290'), change(travel, '4000')])).toMatchObject({ code: 'account_number_taken', facts: { name: 'Sales' } });
+    expect(await refused([change(insurance, '6290'), change(travel, '6290')])).toMatchObject({ code: 'account_number_taken', facts: { name: 'Insurance' } });
+    expect(await refused([change(insurance, '6290'), change({ ...travel, version: travel.version + 1 }, '6390')])).toMatchObject({ code: 'version_conflict' });
+    expect(await books.numbers()).toEqual(['1000', '3000', '3100', '3200', '4000', '6200', '6300']);
+  });
+});
+
 describe('an account retired', () => {
   it('is possible with a zero balance; it leaves no history and takes no postings until it is reopened', async () => {
     const books = await company();

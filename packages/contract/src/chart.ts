@@ -67,6 +67,15 @@ export const accountChange = z.strictObject({
 });
 export type AccountChange = z.infer<typeof accountChange>;
 
+/** New numbers for a set of accounts, all or none. */
+export const renumbering = z.strictObject({
+  changes: z
+    .array(z.strictObject({ accountId: id, version, number: accountNumber }))
+    .min(1)
+    .max(20_000),
+});
+export type Renumbering = z.infer<typeof renumbering>;
+
 export const chartAccount = placedAccount.extend({
   /** Nesting from 0; accounts come in the chart's own order. */
   depth: z.int(),

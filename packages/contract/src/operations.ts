@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { account, accountChange, accountInput, chartView, history, historyQuery } from './chart.ts';
+import { account, accountChange, accountInput, chartView, history, historyQuery, renumbering } from './chart.ts';
 import { company, companyInput, companyList, layoutOptions, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
 import { category, categoryChange, categoryInput, placementView, placesChange } from './placement.ts';
@@ -102,6 +102,13 @@ export const operations = {
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
     body: accountChange,
     answer: account,
+  },
+  renumberAccounts: {
+    method: 'post',
+    path: '/companies/{companyId}/renumbering',
+    summary: 'Give accounts new numbers, all or none; two may swap theirs',
+    body: renumbering,
+    answer: z.object({ renumbered: z.int() }),
   },
   deleteAccount: {
     method: 'delete',

@@ -10,6 +10,7 @@ export * from './chart/proposeElement.ts';
 export * from './chart/proposeNormalSide.ts';
 export * from './chart/proposeNumber.ts';
 export * from './chart/proposeRole.ts';
+export * from './chart/renumber.ts';
 export * from './chart/siblingOrder.ts';
 export * from './chart/visibleOrder.ts';
 export * from './columns/comparisons.ts';

@@ -84,6 +84,36 @@ export function changeAccount(ports: Ports, companyId: number, accountId: number
   });
 }
 
+/** New numbers for a set of accounts, all or none: nobody outside the set has one of them, and none is given twice. */
+export function renumberAccounts(
+  ports: Ports,
+  companyId: number,
+  changes: readonly { readonly accountId: number; readonly version: number; readonly number: string }[],
+  actor: string,
+): Promise<Outcome<number, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    const known = new Map(books.accounts.map((account) => [account.id, account]));
+    const moved = new Set(changes.map(({ accountId }) => accountId));
+    const holders = new Map(books.accounts.filter(({ id }) => !moved.has(id)).map((account) => [account.number.toLowerCase(), account]));
+    const checked: { account: ChartAccount; number: string }[] = [];
+    for (const { accountId, version, number } of changes) {
+      const account = known.get(accountId);
+      if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
+      if (account.version !== version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current: account });
+      const holder = holders.get(number.toLowerCase());
+      if (holder) return fail({ code: 'account_number_taken', number, accountId: holder.id, name: holder.name });
+      holders.set(number.toLowerCase(), account);
+      checked.push({ account, number });
+    }
+    const differing = checked.filter(({ account, number }) => account.number !== number);
+    if (differing.length === 0) return succeed(0);
+    return ports.chart.renumber(companyId, differing, books.company.structureVersion, actor);
+  });
+}
+
 /** Only an account that nothing holds: no journal line, no sub-account, no role. */
 export function deleteAccount(ports: Ports, companyId: number, accountId: number, actor: string): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {

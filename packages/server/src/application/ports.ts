@@ -267,6 +267,13 @@ export interface ChartStore {
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
+  /** New numbers by account, all or none. */
+  renumber(
+    companyId: number,
+    changes: readonly { readonly account: ChartAccount; readonly number: string }[],
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
   deleteAccount(
     companyId: number,
     account: ChartAccount,

@@ -4,7 +4,7 @@ import { fail, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core
 import { json, type Request, type Response, Router, raw } from 'express';
 import { z } from 'zod';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
-import { addAccount, changeAccount, deleteAccount } from '../application/chart.ts';
+import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { createCompany, makeYear, setLayoutOptions, viewCompany } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { findEvidence } from '../application/findEvidence.ts';
@@ -104,6 +104,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers }: ApiOptions): 
   on('getChart', async ({ id, query }) => map(await viewChart(ports, id('companyId'), query), answers.toChart));
   on('addAccount', async ({ id, body }) => map(await addAccount(ports, id('companyId'), body, actor), answers.toAccount));
   on('changeAccount', async ({ id, body }) => map(await changeAccount(ports, id('companyId'), id('accountId'), body, actor), answers.toAccount));
+  on('renumberAccounts', async ({ id, body }) => map(await renumberAccounts(ports, id('companyId'), body.changes, actor), (renumbered) => ({ renumbered })));
   on('deleteAccount', async ({ id }) => deleteAccount(ports, id('companyId'), id('accountId'), actor));
   on('listHistory', async ({ id, query: { thing = null, thingId = null, before = null, limit } }) =>
     map(await viewHistory(ports, id('companyId'), { thing, thingId, before, limit }), ({ events, next }) => ({ events: [...events], next })),

@@ -77,6 +77,46 @@ export class ChartRepository implements ChartStore {
     });
   }
 
+  renumber(
+    companyId: number,
+    changes: readonly { readonly account: ChartAccount; readonly number: string }[],
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const company = await readCompany(runner, companyId);
+      if (!company) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
+      // Through numbers that nobody can have, so that two accounts may swap theirs.
+      for (const { account } of changes) {
+        const away = await changedRows(
+          runner,
+          'UPDATE account SET number = CONCAT(CHAR(1), id), version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
+          [companyId, account.id, account.version],
+        );
+        if (away === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
+      }
+      for (const { account, number } of changes)
+        await writing(() =>
+          runner.query('UPDATE account SET number = ?, number_key = ? WHERE company_id = ? AND id = ?', [
+            number,
+            Buffer.from(collationKey(number, company.digitOrder)),
+            companyId,
+            account.id,
+          ]),
+        );
+      return {
+        value: changes.length,
+        audit: changes.map(({ account, number }) => ({
+          thing: 'account' as const,
+          thingId: account.id,
+          action: 'changed' as const,
+          before: { number: account.number },
+          after: { number },
+        })),
+      };
+    });
+  }
+
   deleteAccount(
     companyId: number,
     account: ChartAccount,

@@ -20,6 +20,7 @@ import type {
   ProofList,
   RehearsalBody,
   RehearsalDraft,
+  Renumbering,
   StatementBody,
   StoredLayoutOptions,
   TrialBalanceViewBody,
@@ -120,6 +121,10 @@ export const ivoryApi = createApi({
       query: ({ companyId, accountId, change }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'PATCH', body: change }),
       invalidatesTags: [...ledgerTags],
     }),
+    renumberAccounts: build.mutation<{ renumbered: number }, { companyId: number } & Renumbering>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
     deleteAccount: build.mutation<void, { companyId: number; accountId: number }>({
       query: ({ companyId, accountId }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'DELETE' }),
       invalidatesTags: [...ledgerTags],
@@ -200,6 +205,7 @@ export const {
   useAddAccountMutation,
   useChangeAccountMutation,
   useDeleteAccountMutation,
+  useRenumberAccountsMutation,
   useListHistoryQuery,
   useGetPlacementQuery,
   useSetPlacesMutation,

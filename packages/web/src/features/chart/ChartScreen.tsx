@@ -1,4 +1,4 @@
-import type { AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
+import type { AccountChange, AccountInputBody, ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
 import { type Element, elements } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
@@ -7,10 +7,18 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { useDispatch } from 'react-redux';
 import { useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddAccountMutation, useChangeAccountMutation, useDeleteAccountMutation, useGetChartQuery, useGetPlacementQuery } from '../../api/ivoryApi.ts';
+import {
+  useAddAccountMutation,
+  useChangeAccountMutation,
+  useDeleteAccountMutation,
+  useGetChartQuery,
+  useGetPlacementQuery,
+  useRenumberAccountsMutation,
+} from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
@@ -19,7 +27,8 @@ import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import styles from './ChartScreen.module.css';
 import { amountsText, ChartTable } from './ChartTable.tsx';
-import { type ChartFilter, chartFilters, chartSearch, filterNames, type NewAccountStart, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { branchOf, type ChartFilter, chartFilters, chartSearch, filterNames, type NewAccountStart, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { RenumberPanel } from './RenumberPanel.tsx';
 
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
 
@@ -35,6 +44,8 @@ export function ChartScreen() {
   const [add, adding] = useAddAccountMutation();
   const [change, changing] = useChangeAccountMutation();
   const [remove, removing] = useDeleteAccountMutation();
+  const [renumber, renumbering] = useRenumberAccountsMutation();
+  const [isRenumbering, setRenumbering] = useState(false);
   const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
   const table = useRef<TreeGridHandle>(null);
   const followed = useRef<number | null>(Number(params.get('account') ?? 0) || null);
@@ -60,6 +71,7 @@ export function ChartScreen() {
   const say = (tone: 'done' | 'refused', words: string) => void dispatch(noticeGiven({ tone, text: words }));
   const open = (id: number | null) => {
     setEditing(null);
+    setRenumbering(false);
     set({ account: id === null ? '' : String(id) });
   };
   const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
@@ -91,14 +103,22 @@ export function ChartScreen() {
     setEditing(null);
     return true;
   };
+  const onRenumber = async (changes: Renumbering['changes']) => {
+    const done = await renumber({ companyId: company.id, changes });
+    if (!done.data) return say('refused', describeFailure(done.error));
+    say('done', `Applied: ${counted(done.data.renumbered, 'account')} renumbered; nothing on the statements has changed.`);
+    setRenumbering(false);
+  };
   const onDelete = async (account: ChartAccountBody) => {
     const deleted = await remove({ companyId: company.id, accountId: account.id });
     if (deleted.error !== undefined) return say('refused', describeFailure(deleted.error));
     say('done', `Deleted: ${account.number} ${account.name}.`);
     open(null);
   };
-  const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) =>
+  const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) => {
+    setRenumbering(false);
     setEditing((before) => ({ start, account, count: (before?.count ?? 0) + 1 }));
+  };
   const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
   const onRowKey = (event: KeyboardEvent, account: ChartAccountBody): boolean => {
     const step = event.altKey ? steps[event.key] : undefined;
@@ -117,13 +137,15 @@ export function ChartScreen() {
     } else return false;
     return true;
   };
-  const title = editing
-    ? editing.account
-      ? `Change ${editing.account.number}`
-      : 'New account'
-    : chosen
-      ? `${chosen.number} ${chosen.name}`
-      : 'No account chosen';
+  const title = isRenumbering
+    ? 'Renumber'
+    : editing
+      ? editing.account
+        ? `Change ${editing.account.number}`
+        : 'New account'
+      : chosen
+        ? `${chosen.number} ${chosen.name}`
+        : 'No account chosen';
   return (
     <div className={styles.screen}>
       <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
@@ -162,6 +184,15 @@ export function ChartScreen() {
                 </option>
               ))}
             </select>
+            <Button
+              disabled={!chart || chart.accounts.length === 0}
+              onClick={() => {
+                setEditing(null);
+                setRenumbering(true);
+              }}
+            >
+              Renumber…
+            </Button>
             <Button variant="contained" onClick={() => beginBeside(chosen)}>
               Add account…
             </Button>
@@ -192,12 +223,30 @@ export function ChartScreen() {
       <aside className={styles.panel} aria-label="Account">
         <header className={styles.panelHead}>
           <h2>{title}</h2>
-          {(editing || chosen) && (
-            <IconButton size="small" aria-label={editing ? 'Leave the form' : 'Close the account'} onClick={() => (editing ? setEditing(null) : open(null))}>
+          {(editing || isRenumbering || chosen) && (
+            <IconButton
+              size="small"
+              aria-label={editing || isRenumbering ? 'Leave the form' : 'Close the account'}
+              onClick={() => {
+                if (isRenumbering) setRenumbering(false);
+                else if (editing) setEditing(null);
+                else open(null);
+              }}
+            >
               <Close fontSize="inherit" />
             </IconButton>
           )}
         </header>
+        {isRenumbering && chart && (
+          <RenumberPanel
+            accounts={chart.accounts}
+            shown={isSought === null ? chart.accounts : chart.accounts.filter(isSought)}
+            branch={branchOf(chart.accounts, chosen)}
+            isBusy={renumbering.isLoading}
+            onApply={(changes) => void onRenumber(changes)}
+            onCancel={() => setRenumbering(false)}
+          />
+        )}
         {editing && chart && (
           <AccountForm
             key={editing.count}
@@ -214,7 +263,7 @@ export function ChartScreen() {
             onCancel={() => setEditing(null)}
           />
         )}
-        {!editing && chosen && chart && (
+        {!editing && !isRenumbering && chosen && chart && (
           <AccountFacts
             account={chosen}
             chart={chart}
@@ -229,7 +278,7 @@ export function ChartScreen() {
             onDelete={() => void onDelete(chosen)}
           />
         )}
-        {!editing && !chosen && (
+        {!editing && !isRenumbering && !chosen && (
           <p className={styles.quiet}>
             Choose an account to see what it is, what is on it and what was changed. On a row, Alt with an arrow key orders it among its siblings, nests it
             below the one above or takes it out; F2 changes it; Insert adds one beside it.

@@ -1,6 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { branchOf, chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
 
 const account = (id: number, number: string, fields: Partial<ChartAccountBody> = {}): ChartAccountBody => ({
   id,
@@ -54,6 +54,16 @@ describe('a new account begins', () => {
   it('at the end of the chart, or of nothing in an empty one', () => {
     expect(startBeside(chart, null)).toMatchObject({ after: 5, number: '6400' });
     expect(startBeside([], null)).toEqual({ number: '', element: 'asset', parentId: null, after: null, categoryId: null });
+  });
+});
+
+describe('a branch', () => {
+  it('is an account and all below it', () => {
+    expect([branchOf(chart, of(2)), branchOf(chart, of(5)), branchOf(chart, null)].map((branch) => branch.map(({ number }) => number))).toEqual([
+      ['6200', '6210', '6220'],
+      ['6300'],
+      [],
+    ]);
   });
 });
 

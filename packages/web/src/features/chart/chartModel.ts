@@ -104,8 +104,16 @@ export function startBelow(accounts: readonly ChartAccountBody[], parent: ChartA
   };
 }
 
-export function siblingsOf(accounts: readonly ChartAccountBody[], parentId: number | null): ChartAccountBody[] {
+function siblingsOf(accounts: readonly ChartAccountBody[], parentId: number | null): ChartAccountBody[] {
   return accounts.filter((account) => account.parentId === parentId);
+}
+
+/** An account and all below it, in the chart's own order. */
+export function branchOf(accounts: readonly ChartAccountBody[], top: ChartAccountBody | null): ChartAccountBody[] {
+  if (!top) return [];
+  const at = accounts.findIndex(({ id }) => id === top.id);
+  const end = accounts.findIndex(({ depth }, index) => index > at && depth <= top.depth);
+  return accounts.slice(at, end < 0 ? undefined : end);
 }
 
 export type Move = { readonly parentId: number | null; readonly after: number | null };

@@ -1,0 +1,153 @@
+import type { ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
+import { type NumberProblem, type Renumbered, type RenumberRule, renumber } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState } from 'react';
+import { counted } from '../../components/counted.ts';
+import styles from './ChartScreen.module.css';
+
+interface RenumberPanelProps {
+  readonly accounts: readonly ChartAccountBody[];
+  /** Accounts that are shown in the table, in its order. */
+  readonly shown: readonly ChartAccountBody[];
+  /** The chosen account and all below it; empty where none is chosen. */
+  readonly branch: readonly ChartAccountBody[];
+  readonly isBusy: boolean;
+  readonly onApply: (changes: Renumbering['changes']) => void;
+  readonly onCancel: () => void;
+}
+
+const ruleNames = {
+  prefix: 'replace what it begins with',
+  shift: 'add to its last digits',
+  sequence: 'count from a first number',
+  lengthen: 'lengthen its last digits',
+} as const;
+type RuleKind = keyof typeof ruleNames;
+
+const problemWords: Readonly<Record<NumberProblem, (other: string) => string>> = {
+  begins_otherwise: () => 'begins otherwise; it stays',
+  ends_in_no_digits: () => 'ends in no digits',
+  digits_used_up: () => 'does not fit its digits',
+  too_long: () => 'longer than 50 characters',
+  empty: () => 'nothing would be left',
+  taken: (other) => `${other} is taken`,
+  twice: (other) => `${other} gets it too`,
+};
+
+const mostListed = 200;
+
+/** New numbers by a rule, shown before they are given: what stands in the way is named, and nothing is changed until it is applied whole. */
+export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCancel }: RenumberPanelProps) {
+  const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 0 ? 'branch' : 'shown');
+  const [kind, setKind] = useState<RuleKind>('prefix');
+  const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
+  const chosen = scope === 'branch' && branch.length > 0 ? branch : shown;
+  const rule = ruleOf(kind, texts);
+  const rehearsed = useMemo(() => (rule ? renumber(chosen, rule, accounts) : []), [chosen, rule, accounts]);
+  const kept = rehearsed.filter(({ problem }) => problem === 'begins_otherwise').length;
+  const faults = rehearsed.filter(({ problem }) => problem !== null && problem !== 'begins_otherwise');
+  const changes = rehearsed.filter(({ problem, from, to }) => problem === null && from !== to);
+  const listed = [...faults, ...changes].slice(0, mostListed);
+  const field = (name: keyof typeof texts, label: string) => (
+    <TextField
+      label={label}
+      value={texts[name]}
+      onChange={(event) => setTexts({ ...texts, [name]: event.target.value })}
+      slotProps={{ htmlInput: { maxLength: 50 } }}
+    />
+  );
+  const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
+  return (
+    <div className={styles.form}>
+      <TextField select label="Accounts" value={scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
+        {branch.length > 0 && <MenuItem value="branch">the chosen one and all below it ({branch.length})</MenuItem>}
+        <MenuItem value="shown">all that the table shows ({shown.length})</MenuItem>
+      </TextField>
+      <TextField select label="Rule" value={kind} onChange={(event) => setKind(event.target.value as RuleKind)}>
+        {Object.entries(ruleNames).map(([value, name]) => (
+          <MenuItem key={value} value={value}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <div className={styles.pair}>
+        {kind === 'prefix' && (
+          <>
+            {field('from', 'Begins with')}
+            {field('to', 'Becomes')}
+          </>
+        )}
+        {kind === 'shift' && field('by', 'Add (may be negative)')}
+        {kind === 'sequence' && (
+          <>
+            {field('first', 'First number')}
+            {field('step', 'Gap')}
+          </>
+        )}
+        {kind === 'lengthen' && field('digits', 'Digits')}
+      </div>
+      <p role="status">
+        {rule === null ? (
+          <span className={styles.quiet}>Fill in the rule to see the new numbers.</span>
+        ) : (
+          <>
+            <strong>{counted(changes.length, 'account gets', 'accounts get')} a new number.</strong>
+            {kept > 0 && ` ${counted(kept, 'begins', 'begin')} otherwise and ${kept === 1 ? 'stays' : 'stay'}.`}
+            {faults.length > 0 && <span className={styles.fault}> {counted(faults.length, 'thing stands', 'things stand')} in the way.</span>}
+          </>
+        )}
+      </p>
+      <div className={styles.buttons}>
+        <Button
+          variant="contained"
+          disabled={isBusy || changes.length === 0 || faults.length > 0}
+          onClick={() => onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })))}
+        >
+          Apply
+        </Button>
+        <Button onClick={onCancel}>Discard</Button>
+      </div>
+      {listed.length > 0 && (
+        <ul className={styles.rehearsed} aria-label="New numbers">
+          {listed.map((row) => (
+            <RehearsedRow key={row.id} row={row} />
+          ))}
+        </ul>
+      )}
+      {faults.length + changes.length > mostListed && <p className={styles.quiet}>and {counted(faults.length + changes.length - mostListed, 'more')}</p>}
+    </div>
+  );
+}
+
+function RehearsedRow({ row: { from, to, problem, other } }: { row: Renumbered }) {
+  return (
+    <li>
+      <span>{from}</span>
+      <span aria-hidden>→</span>
+      <span className={problem ? styles.fault : undefined}>{problem ? problemWords[problem](other) : to}</span>
+    </li>
+  );
+}
+
+/** The rule as it stands in the fields, `null` while something is missing or no number. */
+function ruleOf(kind: RuleKind, texts: Readonly<Record<'from' | 'to' | 'by' | 'first' | 'step' | 'digits', string>>): RenumberRule | null {
+  const whole = (text: string): number | null => (/^-?\d{1,9}$/.test(text.trim()) ? Number(text) : null);
+  switch (kind) {
+    case 'prefix':
+      return texts.from === '' && texts.to === '' ? null : { kind, from: texts.from, to: texts.to };
+    case 'shift': {
+      const by = whole(texts.by);
+      return by === null || by === 0 ? null : { kind, by };
+    }
+    case 'sequence': {
+      const step = whole(texts.step);
+      return texts.first.trim() === '' || step === null || step < 1 ? null : { kind, first: texts.first.trim(), step };
+    }
+    case 'lengthen': {
+      const digits = whole(texts.digits);
+      return digits === null || digits < 1 || digits > 20 ? null : { kind, digits };
+    }
+  }
+}
