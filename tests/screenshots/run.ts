@@ -32,6 +32,15 @@ const pictures: readonly Picture[] = [
   { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Fuel and lubricants', { exact: true }).click() },
   { name: 'placement-dark', path: 'placement', dark: true, wide: true, prepare: (page) => page.getByText('Other sailings', { exact: true }).click() },
   { name: 'ledger', path: 'ledger' },
+  {
+    name: 'chart',
+    path: 'ledger/chart?find=passengers',
+    prepare: async (page) => {
+      await page.getByRole('row', { name: /^4020/ }).click();
+      await page.getByRole('button', { name: 'Add beside…' }).click();
+      await page.getByLabel('Name').fill('Foot passengers, school classes');
+    },
+  },
   { name: 'layouts', path: 'layouts' },
   { name: 'proofs', path: 'proofs#profit_in_equity' },
 ];
@@ -47,6 +56,7 @@ try {
     await take(page, name);
     await context.close();
   }
+  await takeHistory(company);
   const { page } = await visit(browser, `${origin}/companies?new`);
   await page.getByLabel('Name').fill('Eiderholm Boatyard');
   await page.getByRole('button', { name: 'Create the company' }).click();
@@ -56,6 +66,26 @@ try {
   await take(page, 'import');
 } finally {
   await browser.close();
+}
+
+/** A little work first, so that there is something to tell. */
+async function takeHistory(company: string): Promise<void> {
+  const { page, context } = await visit(browser, `${company}/placement`);
+  await page.getByLabel(/4460 Charter sailings/).check();
+  await page.keyboard.press('m');
+  await page.getByRole('combobox', { name: 'Find a category' }).fill('other sailings');
+  await page.keyboard.press('Enter');
+  await page.getByText(/^Applied: 4460/).waitFor();
+  await page.goto(`${company}/ledger/chart?find=chandlery`);
+  await page.getByRole('row', { name: /^6120/ }).click();
+  await page.getByRole('button', { name: 'Change…' }).click();
+  await page.getByLabel('Purpose').fill('Ropes, fenders and paint for the vessels; no office supplies.');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await page.getByText(/^Changed: 6120/).waitFor();
+  await page.goto(`${company}/history`);
+  await page.getByRole('heading', { name: 'History' }).waitFor();
+  await take(page, 'history');
+  await context.close();
 }
 
 async function take(page: Page, name: string): Promise<void> {

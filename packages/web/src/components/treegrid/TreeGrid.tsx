@@ -69,6 +69,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     },
   });
   const depths = useMemo(() => rows.map(depthOf), [rows, depthOf]);
+  const isTree = useMemo(() => depths.some((depth) => depth > 0), [depths]);
   const isParent = (row: number) => (depths[row + 1] ?? 0) > (depths[row] ?? 0);
   const [sort] = sorting;
   const order = useMemo(() => {
@@ -202,7 +203,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
                     key={id}
                     role="gridcell"
                     className={isAmount ? styles.amount : undefined}
-                    style={columnAt === 0 && !isFlat && depths[at] ? { paddingLeft: (depths[at] as number) * 16 } : undefined}
+                    style={columnAt === 0 && isTree && !isFlat ? { paddingLeft: (depths[at] as number) * 16 + (hasNested ? 0 : 16) } : undefined}
                   >
                     {columnAt === 0 && hasNested && (
                       <button type="button" tabIndex={-1} className={styles.opener} aria-label={isShut ? 'Open' : 'Shut'} onClick={() => toggle(row)}>

@@ -22,8 +22,8 @@ export function compareTexts(a: string, b: string): number {
   return collator.compare(a, b);
 }
 
-/** Minor units as text, by value. */
-export function compareAmounts(a: string, b: string): number {
+/** Minor units, also as text, by value. */
+export function compareAmounts(a: string | bigint, b: string | bigint): number {
   const difference = BigInt(a) - BigInt(b);
   return difference === 0n ? 0 : difference > 0n ? 1 : -1;
 }

@@ -7,7 +7,7 @@ import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { HistoryList } from '../history/HistoryList.tsx';
 import styles from './ChartScreen.module.css';
-import { elementText, placeText } from './chartModel.ts';
+import { branchTotals, elementText, placeText } from './chartModel.ts';
 
 interface AccountFactsProps {
   readonly account: ChartAccountBody;
@@ -26,6 +26,7 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
   const company = useCompany();
   const { search } = useLocation();
   const parent = chart.accounts.find(({ id }) => id === account.parentId);
+  const total = branchTotals(chart.accounts).get(account.id);
   const entries = new URLSearchParams(search);
   entries.set('account', String(account.id));
   return (
@@ -51,7 +52,10 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           </>
         )}
         <dt>At {shortDay(chart.span.lastDay)}</dt>
-        <dd>{formatAmount(BigInt(account.amount), currency)}</dd>
+        <dd>
+          {formatAmount(BigInt(account.amount), currency)}
+          {total && `, with sub-accounts ${formatAmount(total.amount, currency)}`}
+        </dd>
         <dt>Entries</dt>
         <dd>
           {account.lines === 0 ? (

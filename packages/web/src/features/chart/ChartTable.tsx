@@ -2,11 +2,11 @@ import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import { type KeyboardEvent, type Ref, useMemo } from 'react';
 import { counted } from '../../components/counted.ts';
-import { longDay, shortDay, spanLines } from '../../components/dates.ts';
+import { shortDay, spanLines } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
 import styles from './ChartScreen.module.css';
-import { elementText, placeText } from './chartModel.ts';
+import { branchTotals, elementText, placeText } from './chartModel.ts';
 
 interface ChartTableProps {
   readonly ref: Ref<TreeGridHandle>;
@@ -47,14 +47,16 @@ function columnsOf(chart: ChartView, currency: Currency, isSought: ((account: Ch
   const { accounts, paths, span, comparative } = chart;
   const place = new Map(accounts.map(({ id }, at) => [id, at]));
   const longest = accounts.reduce((length, { number, depth }) => Math.max(length, number.length + 2 * depth), 7);
+  const totals = branchTotals(accounts);
+  const amountOf = (account: ChartAccountBody, of: 'amount' | 'comparative') => totals.get(account.id)?.[of] ?? BigInt(account[of]);
   const amountColumn = (id: 'amount' | 'comparative', caption: string): GridColumn<ChartAccountBody> => ({
     id,
     caption,
     width: '104px',
     isAmount: true,
-    cell: (account) => formatAmount(BigInt(account[id]), currency),
-    text: (account) => toDecimalText(BigInt(account[id]), currency),
-    compare: (a, b) => compareAmounts(a[id], b[id]),
+    cell: (account) => formatAmount(amountOf(account, id), currency),
+    text: (account) => toDecimalText(amountOf(account, id), currency),
+    compare: (a, b) => compareAmounts(amountOf(a, id), amountOf(b, id)),
   });
   const shown = isSought === null ? accounts.length : accounts.filter(isSought).length;
   return [
@@ -111,5 +113,5 @@ function columnsOf(chart: ChartView, currency: Currency, isSought: ((account: Ch
 
 /** What the two columns of amounts hold, for the head of the screen. */
 export function amountsText({ span, balanceComparative }: ChartView): string {
-  return `Balances at ${longDay(span.lastDay)} and ${longDay(balanceComparative)}, income and expense over the span; debit positive`;
+  return `Balances at ${shortDay(span.lastDay)} and ${shortDay(balanceComparative)}, income and expense over the span; debit positive, parents with all below`;
 }

@@ -1,6 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { branchOf, chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { branchOf, branchTotals, chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
 
 const account = (id: number, number: string, fields: Partial<ChartAccountBody> = {}): ChartAccountBody => ({
   id,
@@ -54,6 +54,21 @@ describe('a new account begins', () => {
   it('at the end of the chart, or of nothing in an empty one', () => {
     expect(startBeside(chart, null)).toMatchObject({ after: 5, number: '6400' });
     expect(startBeside([], null)).toEqual({ number: '', element: 'asset', parentId: null, after: null, categoryId: null });
+  });
+});
+
+describe('the balance of a parent', () => {
+  it('is its own plus its children’s, at every level (common practice)', () => {
+    const tree = [
+      account(1, '6', { amount: '5', comparative: '1' }),
+      account(2, '61', { parentId: 1, depth: 1, amount: '10' }),
+      account(3, '611', { parentId: 2, depth: 2, amount: '100', comparative: '7' }),
+      account(4, '62', { parentId: 1, depth: 1, amount: '-3' }),
+    ];
+    expect([...branchTotals(tree)].sort(([a], [b]) => a - b)).toEqual([
+      [1, { amount: 112n, comparative: 8n }],
+      [2, { amount: 110n, comparative: 7n }],
+    ]);
   });
 });
 

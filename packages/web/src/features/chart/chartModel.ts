@@ -108,6 +108,25 @@ function siblingsOf(accounts: readonly ChartAccountBody[], parentId: number | nu
   return accounts.filter((account) => account.parentId === parentId);
 }
 
+export interface BranchTotal {
+  readonly amount: bigint;
+  readonly comparative: bigint;
+}
+
+/** Own amount and those of all sub-accounts, for each account that has some: a parent's balance is its own plus its children's. */
+export function branchTotals(accounts: readonly ChartAccountBody[]): ReadonlyMap<number, BranchTotal> {
+  const totals = new Map<number, BranchTotal>();
+  for (const account of [...accounts].reverse()) {
+    const below = totals.get(account.id);
+    const own = { amount: BigInt(account.amount) + (below?.amount ?? 0n), comparative: BigInt(account.comparative) + (below?.comparative ?? 0n) };
+    if (below) totals.set(account.id, own);
+    if (account.parentId === null) continue;
+    const above = totals.get(account.parentId);
+    totals.set(account.parentId, { amount: (above?.amount ?? 0n) + own.amount, comparative: (above?.comparative ?? 0n) + own.comparative });
+  }
+  return totals;
+}
+
 /** An account and all below it, in the chart's own order. */
 export function branchOf(accounts: readonly ChartAccountBody[], top: ChartAccountBody | null): ChartAccountBody[] {
   if (!top) return [];
