@@ -206,6 +206,8 @@ const views = [
   'placement',
   'ledger',
   'ledger?account=1',
+  'ledger/chart?account=144',
+  'history',
   'proofs',
   'layouts',
 ];

@@ -196,6 +196,27 @@ describe('an account changed', () => {
   });
 });
 
+/** 18 CFR part 101, Uniform System of Accounts for electric utilities; numbers from memory. */
+describe('a regulator’s chart with decimal sub-accounts', () => {
+  it('comes in in any order and stands as published, parts by value and sub-accounts behind their account', async () => {
+    const published = ['101', '101.1', '102', '103', '103.1', '411.6', '411.7', '411.8', '411.9', '411.10', '421', '421.1', '421.2', '426.1', '426.2', '426.5'];
+    const { id } = await createCompany(server);
+    const shuffled = published.toSorted((a, b) =>
+      [...b]
+        .reverse()
+        .join('')
+        .localeCompare([...a].reverse().join('')),
+    );
+    expect(shuffled).not.toEqual(published);
+    const rows = shuffled.map((number) => `${number},Account ${number},${number.startsWith('1') ? 'asset' : 'expense'},0`);
+    await bringIn(server, id, `Number,Name,Element,Balance\n${rows.join('\n')}`, { date: '2026-09-30' });
+    const numbers = async () => (await server.ok<ChartView>('GET', `/companies/${id}/chart?${span}`)).accounts.map(({ number }) => number);
+    expect(await numbers()).toEqual(published);
+    await server.ok('POST', `/companies/${id}/accounts`, { number: '411.11', name: 'Later', element: 'expense' });
+    expect((await numbers()).slice(9, 11)).toEqual(['411.10', '411.11']);
+  });
+});
+
 describe('accounts renumbered together', () => {
   it('may swap numbers; identity, placement and every total stay, and each change is in the history', async () => {
     const books = await company();
