@@ -29,8 +29,8 @@ interface TreeGridProps<Row extends object> {
   readonly detail?: (row: Row) => ReactNode;
   readonly isWrong?: (row: Row) => boolean;
   readonly isFaint?: (row: Row) => boolean;
-  /** Keys of the screen’s own on a row; `true` for one that was taken. */
-  readonly onRowKey?: (event: KeyboardEvent, row: Row) => boolean;
+  /** Keys of the screen’s own on a row; `true` for one that was taken. `isFlat`: rows stand in another order than their own. */
+  readonly onRowKey?: (event: KeyboardEvent, row: Row, isFlat: boolean) => boolean;
 }
 
 const rowPixels = 26;
@@ -104,7 +104,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     const at = order[block.active] ?? 0;
     const row = rows[at] as Row;
     const place = placeByKey(event, block.active, order.length, rowsPerPage);
-    if (row && props.onRowKey?.(event, row)) {
+    if (row && props.onRowKey?.(event, row, isFlat)) {
       event.preventDefault();
       return;
     }

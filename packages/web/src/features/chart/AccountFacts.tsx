@@ -18,7 +18,7 @@ interface AccountFactsProps {
   readonly onAddBeside: () => void;
   readonly onAddBelow: () => void;
   readonly onChange: (change: AccountChange) => void;
-  readonly onDelete: () => void;
+  readonly onDelete: () => Promise<void>;
 }
 
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
@@ -91,7 +91,7 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           </Button>
         )}
         {account.lines === 0 && (
-          <Button disabled={isBusy} onClick={onDelete}>
+          <Button disabled={isBusy} onClick={() => void onDelete()}>
             Delete
           </Button>
         )}

@@ -1,24 +1,14 @@
-import type { AccountChange, AccountInputBody, ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
+import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
 import { type Element, elements } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { useDispatch } from 'react-redux';
 import { useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import {
-  useAddAccountMutation,
-  useChangeAccountMutation,
-  useDeleteAccountMutation,
-  useGetChartQuery,
-  useGetPlacementQuery,
-  useRenumberAccountsMutation,
-} from '../../api/ivoryApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useGetChartQuery, useGetPlacementQuery } from '../../api/ivoryApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
@@ -29,6 +19,7 @@ import styles from './ChartScreen.module.css';
 import { amountsText, ChartTable } from './ChartTable.tsx';
 import { branchOf, type ChartFilter, chartFilters, chartSearch, filterNames, type NewAccountStart, startBelow, startBeside, stepOf } from './chartModel.ts';
 import { RenumberPanel } from './RenumberPanel.tsx';
+import { useChartActions } from './useChartActions.ts';
 
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
 
@@ -37,14 +28,10 @@ export function ChartScreen() {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
-  const dispatch = useDispatch();
   const [params, setParams] = useSearchParams();
   const { data: chart, error, isFetching } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
-  const [add, adding] = useAddAccountMutation();
-  const [change, changing] = useChangeAccountMutation();
-  const [remove, removing] = useDeleteAccountMutation();
-  const [renumber, renumbering] = useRenumberAccountsMutation();
+  const actions = useChartActions();
   const [isRenumbering, setRenumbering] = useState(false);
   const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
   const table = useRef<TreeGridHandle>(null);
@@ -54,83 +41,54 @@ export function ChartScreen() {
   const element = elements.find((value) => value === params.get('element')) ?? '';
   const isSought = useMemo(() => (chart ? chartSearch(chart, text, filter, element) : null), [chart, text, filter, element]);
   const chosen = chart?.accounts.find(({ id }) => id === Number(params.get('account') ?? 0)) ?? null;
-  const set = (changes: Record<string, string>) =>
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      for (const [key, value] of Object.entries(changes)) {
-        if (value === '') next.delete(key);
-        else next.set(key, value);
-      }
-      return next;
-    });
+  const set = (changes: Record<string, string>, replace = false) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(changes)) {
+          if (value === '') next.delete(key);
+          else next.set(key, value);
+        }
+        return next;
+      },
+      { replace },
+    );
   useEffect(() => {
     if (!chart || isFetching || followed.current === null) return;
     table.current?.showRow(followed.current);
     followed.current = null;
   }, [chart, isFetching]);
-  const say = (tone: 'done' | 'refused', words: string) => void dispatch(noticeGiven({ tone, text: words }));
   const open = (id: number | null) => {
     setEditing(null);
     setRenumbering(false);
     set({ account: id === null ? '' : String(id) });
   };
   const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
-    const added = await add({ companyId: company.id, body });
-    if (!added.data) return say('refused', describeFailure(added.error));
-    const { id, number, name } = added.data;
-    say('done', `Added: ${number} ${name}.`);
-    set({ account: String(id) });
+    const added = await actions.add(body);
+    if (!added) return;
+    set({ account: String(added.id) });
     if (!isAnother || !chart) return setEditing(null);
-    const beside = {
-      ...added.data,
-      places: body.categoryId ? [{ side: 'any' as const, categoryId: body.categoryId }] : [],
-      depth: 0,
-      isParent: false,
-      amount: '0',
-      comparative: '0',
-      lines: 0,
-      lastUsed: null,
-    };
+    const beside = asNeighbour(added, body.categoryId ?? null);
     setEditing((before) => ({ start: startBeside([...chart.accounts, beside], beside), account: null, count: (before?.count ?? 0) + 1 }));
   };
-  const onChange = async (account: ChartAccountBody, fields: AccountChange, said: string) => {
-    const changed = await change({ companyId: company.id, accountId: account.id, change: fields });
-    if (!changed.data) {
-      say('refused', describeFailure(changed.error));
-      return false;
-    }
-    say('done', said);
-    setEditing(null);
-    return true;
-  };
-  const onRenumber = async (changes: Renumbering['changes']) => {
-    const done = await renumber({ companyId: company.id, changes });
-    if (!done.data) return say('refused', describeFailure(done.error));
-    say('done', `Applied: ${counted(done.data.renumbered, 'account')} renumbered; nothing on the statements has changed.`);
-    setRenumbering(false);
-  };
-  const onDelete = async (account: ChartAccountBody) => {
-    const deleted = await remove({ companyId: company.id, accountId: account.id });
-    if (deleted.error !== undefined) return say('refused', describeFailure(deleted.error));
-    say('done', `Deleted: ${account.number} ${account.name}.`);
-    open(null);
+  const onChange = async (account: ChartAccountBody, fields: AccountChange, said?: string) => {
+    if (await actions.change(account, fields, said)) setEditing(null);
   };
   const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) => {
     setRenumbering(false);
     setEditing((before) => ({ start, account, count: (before?.count ?? 0) + 1 }));
   };
   const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
-  const onRowKey = (event: KeyboardEvent, account: ChartAccountBody): boolean => {
+  const onRowKey = (event: KeyboardEvent, account: ChartAccountBody, isFlat: boolean): boolean => {
     const step = event.altKey ? steps[event.key] : undefined;
-    if (step !== undefined && chart) {
+    if (step !== undefined && isFlat) actions.say('refused', 'Rows are moved in the chart’s own order: clear the filter and the order of the columns first.');
+    else if (step !== undefined && chart) {
       const move = stepOf(chart.accounts, account, step);
       if (move) {
         followed.current = account.id;
         void onChange(account, { version: account.version, ...move }, `Moved: ${account.number} ${account.name}.`);
       }
-      return true;
-    }
-    if (event.key === 'Insert') beginBeside(account);
+    } else if (event.key === 'Insert') beginBeside(account);
     else if (event.key === 'F2') {
       set({ account: String(account.id) });
       begin(startBeside(chart?.accounts ?? [], account), account);
@@ -162,7 +120,7 @@ export function ChartScreen() {
               placeholder="Number, name, purpose"
               aria-label="Find accounts"
               value={text}
-              onChange={(event) => set({ find: event.target.value })}
+              onChange={(event) => set({ find: event.target.value }, true)}
             />
             <select className={styles.filter} aria-label="Element" value={element} onChange={(event) => set({ element: event.target.value as Element | '' })}>
               <option value="">every element</option>
@@ -215,7 +173,7 @@ export function ChartScreen() {
             isSought={isSought}
             chosen={chosen?.id ?? 0}
             onOpen={({ id }) => open(id)}
-            onCopied={(rows) => say('done', copiedText(rows))}
+            onCopied={(rows) => actions.say('done', copiedText(rows))}
             onRowKey={onRowKey}
           />
         )}
@@ -242,8 +200,10 @@ export function ChartScreen() {
             accounts={chart.accounts}
             shown={isSought === null ? chart.accounts : chart.accounts.filter(isSought)}
             branch={branchOf(chart.accounts, chosen)}
-            isBusy={renumbering.isLoading}
-            onApply={(changes) => void onRenumber(changes)}
+            isBusy={actions.isBusy}
+            onApply={async (changes) => {
+              if (await actions.renumber(changes)) setRenumbering(false);
+            }}
             onCancel={() => setRenumbering(false)}
           />
         )}
@@ -254,12 +214,9 @@ export function ChartScreen() {
             categories={placement?.categories ?? []}
             account={chart.accounts.find(({ id }) => id === editing.account?.id) ?? editing.account}
             start={editing.start}
-            isBusy={adding.isLoading || changing.isLoading}
+            isBusy={actions.isBusy}
             onAdd={(body, isAnother) => void onAdd(body, isAnother)}
-            onChange={(fields) =>
-              editing.account &&
-              void onChange(editing.account, fields, `Changed: ${fields.number ?? editing.account.number} ${fields.name ?? editing.account.name}.`)
-            }
+            onChange={(fields) => editing.account && void onChange(editing.account, fields)}
             onCancel={() => setEditing(null)}
           />
         )}
@@ -268,14 +225,14 @@ export function ChartScreen() {
             account={chosen}
             chart={chart}
             currency={currency}
-            isBusy={changing.isLoading || removing.isLoading}
+            isBusy={actions.isBusy}
             onEdit={() => begin(startBeside(chart.accounts, chosen), chosen)}
             onAddBeside={() => beginBeside(chosen)}
             onAddBelow={() => begin(startBelow(chart.accounts, chosen))}
-            onChange={(fields) =>
-              void onChange(chosen, fields, fields.active === false ? `Retired: ${chosen.number} ${chosen.name}.` : `Changed: ${chosen.number} ${chosen.name}.`)
-            }
-            onDelete={() => void onDelete(chosen)}
+            onChange={(fields) => void onChange(chosen, fields)}
+            onDelete={async () => {
+              if (await actions.remove(chosen)) open(null);
+            }}
           />
         )}
         {!editing && !isRenumbering && !chosen && (
@@ -287,4 +244,10 @@ export function ChartScreen() {
       </aside>
     </div>
   );
+}
+
+/** An account just added, as a neighbour for the next one, before the chart has been read anew. */
+function asNeighbour(added: AccountBody, categoryId: number | null): ChartAccountBody {
+  const places = categoryId === null ? [] : [{ side: 'any' as const, categoryId }];
+  return { ...added, places, depth: 0, isParent: false, amount: '0', comparative: '0', lines: 0, lastUsed: null };
 }

@@ -16,7 +16,7 @@ interface ChartTableProps {
   readonly chosen: number;
   readonly onOpen: (account: ChartAccountBody) => void;
   readonly onCopied: (rows: number) => void;
-  readonly onRowKey: (event: KeyboardEvent, account: ChartAccountBody) => boolean;
+  readonly onRowKey: (event: KeyboardEvent, account: ChartAccountBody, isFlat: boolean) => boolean;
 }
 
 const idOf = ({ id }: ChartAccountBody) => id;

@@ -14,7 +14,7 @@ interface RenumberPanelProps {
   /** The chosen account and all below it; empty where none is chosen. */
   readonly branch: readonly ChartAccountBody[];
   readonly isBusy: boolean;
-  readonly onApply: (changes: Renumbering['changes']) => void;
+  readonly onApply: (changes: Renumbering['changes']) => Promise<void>;
   readonly onCancel: () => void;
 }
 
@@ -103,7 +103,7 @@ export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCanc
         <Button
           variant="contained"
           disabled={isBusy || changes.length === 0 || faults.length > 0}
-          onClick={() => onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })))}
+          onClick={() => void onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })))}
         >
           Apply
         </Button>
