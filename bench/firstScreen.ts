@@ -2,7 +2,7 @@ import { chromium } from 'playwright-core';
 import { againstBar, type Result } from './measure.ts';
 
 const tries = 7;
-const flags = [
+export const browserFlags = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -22,7 +22,7 @@ interface Load {
 export async function measureFirstScreen(url: string): Promise<Result[]> {
   const { companies } = (await (await fetch(`${url}/api/companies`)).json()) as { companies: { id: number; name: string }[] };
   const demo = companies.find(({ name }) => name.startsWith('Eiderholm'));
-  const browser = await chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: flags });
+  const browser = await chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: browserFlags });
   const loads: Load[] = [];
   for (let attempt = 0; attempt < tries; attempt++) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -1,0 +1,103 @@
+import type { Company } from '@ivory-ladder/contract';
+import { chromium } from 'playwright-core';
+import { browserFlags } from './firstScreen.ts';
+import { againstBar, median, type Result } from './measure.ts';
+
+const accounts = 10_000;
+const words = ['fuel', 'harbour', 'crew', 'vessel', 'ticket', 'café', 'repair', 'insurance', 'office', 'mail'];
+const filters = ['fuel', 'harb', '4321', 'crew 7', 'vess', '99', 'tick', 'repair 12', 'off', 'mail 5', 'insur', 'caf'];
+const frames = 120;
+const rounds = 5;
+
+/** A chart of 10,000 accounts: from the input event of a filter to the changed rows, and frames while it scrolls 10 rows a frame. */
+export async function measureAccountTable(url: string): Promise<Result[]> {
+  const company = await loadChart(url);
+  const browser = await chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: browserFlags });
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.goto(`${url}/companies/${company.id}/ledger/chart?from=2026-01-01&to=2026-09-30`);
+  await page.locator('[role=treegrid] [data-index="0"]').waitFor();
+  const filterTimes: number[] = [];
+  const frameMedians: number[] = [];
+  const worstFrames: number[] = [];
+  for (let round = 0; round < rounds; round++) {
+    const times: number[] = [];
+    for (const text of filters) times.push(await filterOnce(page, `${text}`));
+    await filterOnce(page, '');
+    filterTimes.push(median(times));
+    const gaps = await scroll(page);
+    frameMedians.push(median(gaps));
+    worstFrames.push(Math.max(...gaps));
+  }
+  await browser.close();
+  const size = `${accounts.toLocaleString('en')} accounts`;
+  return [
+    againstBar(`chart of ${size}: input event of a filter to DOM commit`, { product: filterTimes, yardstick: [] }, 50),
+    // A frame of a 60 Hz screen is 16.7 ms; timers count to 0.1.
+    againstBar(`chart of ${size}: median frame while scrolling 10 rows a frame, ${frames} frames`, { product: frameMedians, yardstick: [] }, 17),
+    againstBar(`chart of ${size}: longest of these frames`, { product: worstFrames, yardstick: [] }, 50),
+  ];
+}
+
+async function loadChart(url: string): Promise<Company> {
+  const headers = { Origin: url, 'X-Ivory-Ladder': '1' };
+  const send = async <Body>(path: string, body: string, type: string): Promise<Body> => {
+    const answer = await fetch(`${url}/api${path}`, { method: 'POST', headers: { ...headers, 'Content-Type': type }, body });
+    if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+    return (await answer.json()) as Body;
+  };
+  const company = await send<Company>('/companies', JSON.stringify({ name: 'Large chart', currency: 'EUR', fiscalYearFirstMonth: 1 }), 'application/json');
+  const rows = Array.from({ length: accounts }, (_, at) => {
+    const parent = at % 10 === 0 ? '' : String(10_000 + at - (at % 10));
+    return `${10_000 + at},${words[at % words.length]} ${words[(at * 7) % words.length]} ${at},asset,${parent},${at % 10 === 0 ? 0 : at % 2 === 0 ? 1 : -1}`;
+  });
+  const sum = rows.reduce((total, row) => total + Number(row.split(',').at(-1)), 0);
+  const { fileId } = await send<{ fileId: number }>(
+    `/companies/${company.id}/trial-balance-files?name=large.csv`,
+    `Number,Name,Element,Parent,Balance\n${rows.join('\n')}\n90000,Capital,equity,,${-sum}`,
+    'application/octet-stream',
+  );
+  await send(
+    `/companies/${company.id}/trial-balance-files/${fileId}/posting`,
+    JSON.stringify({ date: '2026-09-30', confirmElements: true }),
+    'application/json',
+  );
+  return company;
+}
+
+type Page = Awaited<ReturnType<Awaited<ReturnType<typeof chromium.launch>>['newPage']>>;
+
+/** Milliseconds from setting the field to the first change of the rows. */
+function filterOnce(page: Page, text: string): Promise<number> {
+  return page.evaluate(
+    (value) =>
+      new Promise<number>((resolve) => {
+        const field = document.querySelector<HTMLInputElement>('input[aria-label="Find accounts"]');
+        const grid = document.querySelector('[role=treegrid]');
+        if (!field || !grid) throw new Error('no chart');
+        const began = performance.now();
+        const watch = new MutationObserver(() => {
+          watch.disconnect();
+          resolve(performance.now() - began);
+        });
+        watch.observe(grid, { subtree: true, childList: true, characterData: true, attributes: true });
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, value);
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      }),
+    text,
+  );
+}
+
+/** Milliseconds between animation frames, 10 rows scrolled in each. No named function inside: what compiles this file would wrap it in a helper that the page does not have. */
+function scroll(page: Page): Promise<number[]> {
+  return page.evaluate(async (count) => {
+    const scroller = document.querySelector('[role=treegrid] [role=rowgroup]');
+    if (!scroller) throw new Error('no rows');
+    scroller.scrollTop = 0;
+    const times: number[] = [];
+    for (let frame = 0; frame <= count + 1; frame++) {
+      times.push(await new Promise<number>((resolve) => requestAnimationFrame(resolve)));
+      scroller.scrollTop += 260;
+    }
+    return times.slice(2).map((time, at) => time - (times[at + 1] ?? time));
+  }, frames);
+}
