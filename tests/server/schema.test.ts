@@ -28,6 +28,18 @@ describe('the tables', () => {
     await schema.drop();
   });
 
+  it('no table that a posting writes refers to the company row, which a posting locks last: the check would lock it first', async () => {
+    const schema = await createSchema();
+    const serving = await serve(options(schema.url));
+    const referring = (await serving.database.query(
+      `SELECT TABLE_NAME AS name FROM information_schema.REFERENTIAL_CONSTRAINTS
+        WHERE CONSTRAINT_SCHEMA = DATABASE() AND REFERENCED_TABLE_NAME = 'company' AND TABLE_NAME IN ('idempotency', 'audit_event', 'journal_entry', 'journal_line', 'balance')`,
+    )) as { name: string }[];
+    expect(referring).toEqual([]);
+    await serving.stop();
+    await schema.drop();
+  });
+
   it('are made once by two servers that start at once, and again after a broken start', async () => {
     const schema = await createSchema();
     const both = await Promise.all([serve(options(schema.url)), serve(options(schema.url))]);

@@ -15,6 +15,8 @@ import { CreateBalance1790000000014 } from './014-create-balance.ts';
 import { CreateAuditEvent1790000000015 } from './015-create-audit-event.ts';
 import { AddAccountPurpose1790000000016 } from './016-add-account-purpose.ts';
 import { AddAccountExternalNumber1790000000017 } from './017-add-account-external-number.ts';
+import { FreeAuditOfCompany1790000000018 } from './018-free-audit-of-company.ts';
+import { FreeIdempotencyOfCompany1790000000019 } from './019-free-idempotency-of-company.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -35,4 +37,6 @@ export const migrations = [
   CreateAuditEvent1790000000015,
   AddAccountPurpose1790000000016,
   AddAccountExternalNumber1790000000017,
+  FreeAuditOfCompany1790000000018,
+  FreeIdempotencyOfCompany1790000000019,
 ];
