@@ -29,6 +29,8 @@ interface TreeGridProps<Row extends object> {
   readonly detail?: (row: Row) => ReactNode;
   readonly isWrong?: (row: Row) => boolean;
   readonly isFaint?: (row: Row) => boolean;
+  /** What the foot says of how many rows are shown, in the place of totals. */
+  readonly countText?: (shown: number, all: number) => string;
   /** Keys of the screen’s own on a row; `true` for one that was taken. `isFlat`: rows stand in another order than their own. */
   readonly onRowKey?: (event: KeyboardEvent, row: Row, isFlat: boolean) => boolean;
 }
@@ -77,7 +79,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     const sign = sort?.desc ? -1 : 1;
     return visibleOrder({
       depth: depths,
-      shut: new Set(rows.flatMap((row, at) => (shutKeys.has(keyOf(row)) ? [at] : []))),
+      shut: new Set(shutKeys.size === 0 ? [] : rows.flatMap((row, at) => (shutKeys.has(keyOf(row)) ? [at] : []))),
       isSought: isSought === null ? null : (at) => isSought(rows[at] as Row),
       compare: compare ? (a, b) => sign * compare(rows[a] as Row, rows[b] as Row) : null,
     });
@@ -126,7 +128,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     event.preventDefault();
     props.onCopied?.(copied.length);
   };
-  const hasTotals = columns.some(({ total }) => total !== undefined);
+  const hasTotals = props.countText !== undefined || columns.some(({ total }) => total !== undefined);
   return (
     <div
       className={styles.grid}
@@ -225,11 +227,17 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       </div>
       {hasTotals && (
         <div role="row" aria-rowindex={order.length + 2} className={styles.totals}>
-          {columns.map(({ id, isAmount, total }) => (
-            <span key={id} role="gridcell" className={isAmount ? styles.amount : undefined}>
-              {total}
+          {props.countText ? (
+            <span role="gridcell" className={styles.count}>
+              {props.countText(order.length, rows.length)}
             </span>
-          ))}
+          ) : (
+            columns.map(({ id, isAmount, total }) => (
+              <span key={id} role="gridcell" className={isAmount ? styles.amount : undefined}>
+                {total}
+              </span>
+            ))
+          )}
         </div>
       )}
     </div>

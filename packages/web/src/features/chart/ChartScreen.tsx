@@ -17,7 +17,18 @@ import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import styles from './ChartScreen.module.css';
 import { amountsText, ChartTable } from './ChartTable.tsx';
-import { branchOf, type ChartFilter, chartFilters, chartSearch, filterNames, type NewAccountStart, startBelow, startBeside, stepOf } from './chartModel.ts';
+import {
+  branchOf,
+  type ChartFilter,
+  chartFilters,
+  chartSearch,
+  filterNames,
+  type NewAccountStart,
+  searchTexts,
+  startBelow,
+  startBeside,
+  stepOf,
+} from './chartModel.ts';
 import { RenumberPanel } from './RenumberPanel.tsx';
 import { useChartActions } from './useChartActions.ts';
 
@@ -39,7 +50,8 @@ export function ChartScreen() {
   const text = params.get('find') ?? '';
   const filter = chartFilters.find((value) => value === params.get('show')) ?? 'all';
   const element = elements.find((value) => value === params.get('element')) ?? '';
-  const isSought = useMemo(() => (chart ? chartSearch(chart, text, filter, element) : null), [chart, text, filter, element]);
+  const texts = useMemo(() => searchTexts(chart?.accounts ?? []), [chart]);
+  const isSought = useMemo(() => chartSearch(texts, text, filter, element), [texts, text, filter, element]);
   const chosen = chart?.accounts.find(({ id }) => id === Number(params.get('account') ?? 0)) ?? null;
   const set = (changes: Record<string, string>, replace = false) =>
     setParams(

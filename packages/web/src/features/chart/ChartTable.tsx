@@ -21,10 +21,12 @@ interface ChartTableProps {
 
 const idOf = ({ id }: ChartAccountBody) => id;
 const depthOf = ({ depth }: ChartAccountBody) => depth;
+const isInactive = ({ active }: ChartAccountBody) => !active;
+const countText = (shown: number, all: number) => (shown === all ? counted(all, 'account') : `${shown} of ${counted(all, 'account')}`);
 
 /** Every account in the chart's own order, with what it is, where it stands and what is on it. */
 export function ChartTable({ ref, chart, currency, isSought, chosen, onOpen, onCopied, onRowKey }: ChartTableProps) {
-  const columns = useMemo(() => columnsOf(chart, currency, isSought), [chart, currency, isSought]);
+  const columns = useMemo(() => columnsOf(chart, currency), [chart, currency]);
   return (
     <TreeGrid
       ref={ref}
@@ -38,12 +40,13 @@ export function ChartTable({ ref, chart, currency, isSought, chosen, onOpen, onC
       onOpen={onOpen}
       onCopied={onCopied}
       onRowKey={onRowKey}
-      isFaint={({ active }) => !active}
+      isFaint={isInactive}
+      countText={countText}
     />
   );
 }
 
-function columnsOf(chart: ChartView, currency: Currency, isSought: ((account: ChartAccountBody) => boolean) | null): GridColumn<ChartAccountBody>[] {
+function columnsOf(chart: ChartView, currency: Currency): GridColumn<ChartAccountBody>[] {
   const { accounts, paths, span, comparative } = chart;
   const place = new Map(accounts.map(({ id }, at) => [id, at]));
   const longest = accounts.reduce((length, { number, depth }) => Math.max(length, number.length + 2 * depth), 7);
@@ -58,7 +61,6 @@ function columnsOf(chart: ChartView, currency: Currency, isSought: ((account: Ch
     text: (account) => toDecimalText(amountOf(account, id), currency),
     compare: (a, b) => compareAmounts(amountOf(a, id), amountOf(b, id)),
   });
-  const shown = isSought === null ? accounts.length : accounts.filter(isSought).length;
   return [
     {
       id: 'number',
@@ -75,7 +77,6 @@ function columnsOf(chart: ChartView, currency: Currency, isSought: ((account: Ch
       cell: ({ name, active }) => <span title={name}>{active ? name : `${name}, inactive`}</span>,
       text: ({ name }) => name,
       compare: (a, b) => compareTexts(a.name, b.name),
-      total: isSought === null ? counted(accounts.length, 'account') : `${shown} of ${counted(accounts.length, 'account')}`,
     },
     {
       id: 'element',

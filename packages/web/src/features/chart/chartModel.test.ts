@@ -1,6 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { branchOf, branchTotals, chartSearch, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { branchOf, branchTotals, chartSearch, elementText, placeText, searchTexts, startBelow, startBeside, stepOf } from './chartModel.ts';
 
 const account = (id: number, number: string, fields: Partial<ChartAccountBody> = {}): ChartAccountBody => ({
   id,
@@ -102,7 +102,7 @@ describe('a step by the keyboard', () => {
 
 describe('what is sought in the chart', () => {
   const found = (accounts: ChartAccountBody[], ...search: [string, Parameters<typeof chartSearch>[2], Parameters<typeof chartSearch>[3]]) => {
-    const isSought = chartSearch(view(accounts), ...search);
+    const isSought = chartSearch(searchTexts(accounts), ...search);
     return isSought ? accounts.filter(isSought).map(({ number }) => number) : 'all';
   };
 

@@ -13,20 +13,19 @@ export const filterNames: Readonly<Record<ChartFilter, string>> = {
   against_side: 'against their normal side',
 };
 
+/** Lower-cased text of each account that is sought in, made once for a chart. */
+export type SearchTexts = ReadonlyMap<ChartAccountBody, string>;
+
+export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts {
+  return new Map(accounts.map((account) => [account, `${account.number} ${account.name} ${account.purpose} ${account.externalNumber}`.toLowerCase()]));
+}
+
 /** Whether an account passes the filter and holds every word in its number, name, purpose or external number. */
-export function chartSearch(
-  { accounts }: ChartView,
-  text: string,
-  filter: ChartFilter,
-  element: Element | '',
-): ((account: ChartAccountBody) => boolean) | null {
+export function chartSearch(texts: SearchTexts, text: string, filter: ChartFilter, element: Element | ''): ((account: ChartAccountBody) => boolean) | null {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0 && filter === 'all' && element === '') return null;
-  const searchable = new Map(
-    accounts.map((account) => [account, `${account.number} ${account.name} ${account.purpose} ${account.externalNumber}`.toLowerCase()]),
-  );
   return (account) =>
-    (element === '' || account.element === element) && passes(account, filter) && words.every((word) => searchable.get(account)?.includes(word) ?? false);
+    (element === '' || account.element === element) && passes(account, filter) && words.every((word) => texts.get(account)?.includes(word) ?? false);
 }
 
 function passes(account: ChartAccountBody, filter: ChartFilter): boolean {
