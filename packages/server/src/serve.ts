@@ -2,7 +2,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
-import type { Ports } from './application/ports.ts';
+import type { Ports } from './application/ports/index.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';

@@ -1,5 +1,5 @@
 import { type AccountTraits, isIncomeOrExpense, type TrialBalanceRow } from '@ivory-ladder/core';
-import type { Books } from './ports.ts';
+import type { Books } from './ports/index.ts';
 
 /** All accounts the posting may touch: those of the cube, then those the file brings, by one dense numbering. */
 export interface AccountField {

@@ -1,7 +1,7 @@
 import { type CategoryNode, fail, type Outcome, succeed, walkCategories } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, CategoryFields, Ports, VersionedCategory } from './ports.ts';
+import type { Books, CategoryFields, Ports, VersionedCategory } from './ports/index.ts';
 
 export interface CategoryEdit {
   readonly version: number;

@@ -15,7 +15,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { AccountFields, Books, ChartAccount, Ports } from './ports.ts';
+import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
 
 export interface AccountInput {
   readonly number: string;

@@ -1,7 +1,7 @@
 import { type FiscalYear, fail, findCurrency, type LayoutOptions, makeMonthlyYear, monthlyYearOf, type Outcome, succeed, yearName } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Ports } from './ports.ts';
+import type { Books, Ports } from './ports/index.ts';
 
 export interface CompanyView {
   readonly books: Books;

@@ -15,7 +15,7 @@ import {
   yearOf,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Ports } from './ports.ts';
+import type { Ports } from './ports/index.ts';
 import { type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
 
 export interface EvidenceChoice extends SpanChoice {

@@ -1,6 +1,6 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Books, Ports } from './ports.ts';
+import type { Books, Ports } from './ports/index.ts';
 
 export async function openBooks({ ledger }: Pick<Ports, 'ledger'>, companyId: number): Promise<Outcome<Books, Failure>> {
   const books = await ledger.books(companyId);

@@ -1,7 +1,7 @@
 import { checkPlaces, comparisonSpan, fail, layers, movementOver, type Outcome, type Place, type PlaceSide, type Span, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, PlaceChange, Ports } from './ports.ts';
+import type { Books, PlaceChange, Ports } from './ports/index.ts';
 import { balancesFor, comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
 export interface PlacementOverview {

@@ -2,7 +2,7 @@ import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/cor
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports.ts';
+import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
 export interface EntryDraft {
   readonly date: string;

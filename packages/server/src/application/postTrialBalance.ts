@@ -1,7 +1,7 @@
 import { fail, type Outcome } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { withFreshBooks } from './openBooks.ts';
-import type { Ports, PostingOutcome, Request } from './ports.ts';
+import type { Ports, PostingOutcome, Request } from './ports/index.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { rehearseTrialBalance } from './rehearseTrialBalance.ts';
 

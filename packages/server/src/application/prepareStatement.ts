@@ -27,7 +27,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, Ports } from './ports.ts';
+import type { Books, Ports } from './ports/index.ts';
 
 export interface SpanChoice {
   readonly from: Day;

@@ -17,7 +17,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, Ports } from './ports.ts';
+import type { Books, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
 
 export interface Proofs {

@@ -12,7 +12,7 @@ import {
   textOf,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Books, Ports, TableChoices, TableFormat } from './ports.ts';
+import type { Books, Ports, TableChoices, TableFormat } from './ports/index.ts';
 
 /** What the user corrected of what the file was taken for; the rest is detected. */
 export interface ReadingAnswers extends TableChoices {

@@ -15,7 +15,7 @@ import { isWithinReach } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { planPosting } from './planPosting.ts';
-import type { Books, OpenAdjustment, Ports, TrialBalancePlan } from './ports.ts';
+import type { Books, OpenAdjustment, Ports, TrialBalancePlan } from './ports/index.ts';
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { workOutPosting } from './workOutPosting.ts';

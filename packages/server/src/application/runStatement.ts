@@ -1,6 +1,6 @@
 import { type Detail, type LayoutKind, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Ports } from './ports.ts';
+import type { Ports } from './ports/index.ts';
 import { type PreparedStatement, prepareStatement, type SpanChoice } from './prepareStatement.ts';
 
 export interface StatementChoice extends SpanChoice {

@@ -1,7 +1,7 @@
 import { type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { type PlacementOverview, viewPlacement } from './placement.ts';
-import type { AccountUse, Ports } from './ports.ts';
+import type { AccountUse, Ports } from './ports/index.ts';
 import type { SpanChoice } from './prepareStatement.ts';
 
 export interface ChartOverview extends PlacementOverview {

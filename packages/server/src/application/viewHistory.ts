@@ -1,7 +1,7 @@
 import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, HistoryEvent, HistoryWanted, Ports } from './ports.ts';
+import type { Books, HistoryEvent, HistoryWanted, Ports } from './ports/index.ts';
 
 /** An event with what it was about in words, and names for the accounts and categories that it speaks of. */
 export interface ToldEvent extends HistoryEvent {

@@ -18,7 +18,7 @@ import {
 import type { AccountField, NamedAmount } from './accountField.ts';
 import type { Blockers } from './blockers.ts';
 import { yearsToMake } from './companies.ts';
-import type { Books, BroughtInRecord, OpenAdjustment, Ports } from './ports.ts';
+import type { Books, BroughtInRecord, OpenAdjustment, Ports } from './ports/index.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 
 export interface WorkedOut {

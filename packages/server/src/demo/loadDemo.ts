@@ -5,7 +5,7 @@ import { addCategory, deleteCategory } from '../application/categories.ts';
 import { createCompany, makeYear } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { openBooks } from '../application/openBooks.ts';
-import type { Books, Ports } from '../application/ports.ts';
+import type { Books, Ports } from '../application/ports/index.ts';
 import { postDemoEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { type DemoCategory, ferryAccounts, ferryCategories } from './ferryChart.ts';

@@ -1,7 +1,7 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import { CsvError, parse } from 'csv-parse/sync';
 import type { Failure } from '../application/failure.ts';
-import type { TableChoices, TableFormat } from '../application/ports.ts';
+import type { TableChoices, TableFormat } from '../application/ports/index.ts';
 import { tableLimits } from './tableLimits.ts';
 
 const separators = [';', '\t', ',', '|'] as const;

@@ -1,6 +1,6 @@
 import { type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
-import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports.ts';
+import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
 import { readDelimited } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
 import { recogniseFile } from './recogniseFile.ts';

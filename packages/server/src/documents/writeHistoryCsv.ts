@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import type { WrittenFile } from '../application/ports.ts';
+import type { WrittenFile } from '../application/ports/index.ts';
 import type { ToldEvent } from '../application/viewHistory.ts';
 import { asPlainText } from './statementCaptions.ts';
 

@@ -19,7 +19,7 @@ import { type Proof, pathOf } from '@ivory-ladder/core';
 import type { CompanyView } from '../application/companies.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { PlacementOverview } from '../application/placement.ts';
-import type { AccountLineRecord, Books, BroughtInRecord, ChartAccount, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports.ts';
+import type { AccountLineRecord, Books, BroughtInRecord, ChartAccount, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import type { Statement } from '../application/runStatement.ts';
 import type { ChartOverview } from '../application/viewChart.ts';

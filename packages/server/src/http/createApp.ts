@@ -3,7 +3,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { Ports } from '../application/ports.ts';
+import type { Ports } from '../application/ports/index.ts';
 import { guardHost, guardOrigin, secureHeaders } from './guards.ts';
 import { problemHandler } from './problems.ts';
 import { type ApiOptions, apiRoutes } from './routes.ts';

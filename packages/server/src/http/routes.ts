@@ -11,7 +11,7 @@ import { findEvidence } from '../application/findEvidence.ts';
 import { largestUploadBytes } from '../application/limits.ts';
 import { openBooks } from '../application/openBooks.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
-import type { Request as Asked, Ports, WrittenFile } from '../application/ports.ts';
+import type { Request as Asked, Ports, WrittenFile } from '../application/ports/index.ts';
 import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';

@@ -1,6 +1,6 @@
 import { collationKey, type FiscalCalendar, makeCalendar, periodIndexOf } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports.ts';
+import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { addCategoryPath } from './categoryRows.ts';

@@ -1,6 +1,6 @@
 import { type BalanceRow, buildCube, type Cube, isIncomeOrExpense, type Layer, type Origin } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
-import type { Books, CompanyRecord, Structure } from '../application/ports.ts';
+import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { rowsOf } from './transaction.ts';
 

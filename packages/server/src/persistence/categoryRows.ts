@@ -1,6 +1,6 @@
 import { type Element, type StarterCategory, starterCategories } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { CategoryFields } from '../application/ports.ts';
+import type { CategoryFields } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
 import { rowsOf } from './transaction.ts';
 

@@ -1,7 +1,7 @@
 import { collationKey, type Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports.ts';
+import type { AccountFields, AccountUse, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';

@@ -1,7 +1,7 @@
 import type { FiscalYear, LayoutOptions, Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CompanyStore } from '../application/ports.ts';
+import type { CompanyStore } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { insertStarterCategories } from './categoryRows.ts';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { FileStore, StoredFile } from '../application/ports.ts';
+import type { FileStore, StoredFile } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, rowsOf } from './transaction.ts';

@@ -1,7 +1,7 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Request } from '../application/ports.ts';
+import type { Request } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import { rowsOf } from './transaction.ts';
 

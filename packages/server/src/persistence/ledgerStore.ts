@@ -14,7 +14,7 @@ import type {
   PostingOutcome,
   Request,
   TrialBalancePlan,
-} from '../application/ports.ts';
+} from '../application/ports/index.ts';
 import { applyPlan } from './applyTrialBalance.ts';
 import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';

@@ -1,7 +1,7 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports.ts';
+import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
 import { insertCategory } from './categoryRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';

@@ -11,7 +11,7 @@ import {
   portionsByAccount,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports.ts';
+import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports/index.ts';
 import { AccountEntity, CategoryEntity, type CompanyRow, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './entities/companyEntities.ts';
 import { rowsOf } from './transaction.ts';
 

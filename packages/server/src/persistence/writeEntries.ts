@@ -1,5 +1,5 @@
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, PostedEntry } from '../application/ports.ts';
+import type { NewEntry, PostedEntry } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
 

@@ -1,0 +1,59 @@
+import type { Account, Day, Outcome } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+import type { ChartAccount } from './books.ts';
+import type { HistoryEvent, HistoryWanted } from './history.ts';
+
+/** Everything of an account that a person can set. */
+export interface AccountFields {
+  readonly number: string;
+  readonly name: string;
+  readonly element: Account['element'];
+  readonly normalSide: Account['normalSide'];
+  readonly parentId: number | null;
+  readonly active: boolean;
+  readonly role: Account['role'];
+  readonly purpose: string;
+  readonly externalNumber: string;
+}
+
+export interface AccountUse {
+  readonly lines: number;
+  readonly lastDay: Day | null;
+}
+
+/** `order`: ids of the siblings from first to last where their order changes. */
+export interface ChartStore {
+  addAccount(
+    companyId: number,
+    fields: AccountFields,
+    order: readonly (number | null)[],
+    categoryId: number | null,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
+  changeAccount(
+    companyId: number,
+    account: ChartAccount,
+    fields: AccountFields,
+    order: readonly number[],
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
+  /** New numbers by account, all or none. */
+  renumber(
+    companyId: number,
+    changes: readonly { readonly account: ChartAccount; readonly number: string }[],
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
+  deleteAccount(
+    companyId: number,
+    account: ChartAccount,
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
+  /** Use by account id; accounts without a line are not in it. */
+  use(companyId: number): Promise<ReadonlyMap<number, AccountUse>>;
+  /** Newest first. */
+  history(companyId: number, wanted: HistoryWanted): Promise<{ events: HistoryEvent[]; next: number | null }>;
+}

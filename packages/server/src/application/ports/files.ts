@@ -1,0 +1,46 @@
+import type { Outcome } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+import type { Statement } from '../runStatement.ts';
+import type { ToldEvent } from '../viewHistory.ts';
+
+export interface StoredFile {
+  readonly name: string;
+  readonly content: Buffer;
+}
+
+export interface FileStore {
+  keep(companyId: number, name: string, content: Buffer, actor: string): Promise<number>;
+  fetch(companyId: number, fileId: number): Promise<StoredFile | null>;
+}
+
+export interface TableFormat {
+  readonly kind: 'delimited' | 'workbook';
+  readonly separator: ',' | ';' | '\t' | '|' | null;
+  readonly encoding: 'utf-8' | 'utf-16le' | 'windows-1252' | null;
+  readonly sheet: string | null;
+  readonly sheets: readonly string[];
+}
+
+export interface TableChoices {
+  readonly separator?: TableFormat['separator'] | undefined;
+  readonly encoding?: TableFormat['encoding'] | undefined;
+  readonly sheet?: string | undefined;
+}
+
+export interface TableReader {
+  /** The cells of a file; `cacheKey` names its content, which never changes. */
+  read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<{ rows: (string | { number: string })[][]; format: TableFormat }, Failure>>;
+}
+
+export interface WrittenFile {
+  readonly name: string;
+  readonly type: string;
+  readonly content: Buffer | string;
+}
+
+/** What a statement or the history is written to for those who take it along. */
+export interface FileWriter {
+  toCsv(statement: Statement): WrittenFile;
+  toWorkbook(statement: Statement): Promise<WrittenFile>;
+  historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
+}

@@ -1,0 +1,26 @@
+import type { ChartStore } from './chartStore.ts';
+import type { CompanyStore } from './companyStore.ts';
+import type { FileStore, FileWriter, TableReader } from './files.ts';
+import type { LedgerStore } from './ledgerStore.ts';
+import type { PlacementStore } from './placementStore.ts';
+
+export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
+export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
+export type { CompanyRecord, CompanyStore } from './companyStore.ts';
+export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
+export type { HistoryEvent, HistoryWanted } from './history.ts';
+export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
+export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
+export type { NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+
+export interface Ports {
+  readonly companies: CompanyStore;
+  readonly ledger: LedgerStore;
+  readonly chart: ChartStore;
+  readonly placement: PlacementStore;
+  readonly files: FileStore;
+  readonly tables: TableReader;
+  readonly writer: FileWriter;
+  /** Whether the database answers. */
+  isHealthy(): Promise<boolean>;
+}

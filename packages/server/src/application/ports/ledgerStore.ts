@@ -1,0 +1,87 @@
+import type { Day, FigureKind, GrossVector, Layer, Outcome, Position } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+import type { Books } from './books.ts';
+import type { NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+
+export interface OpenAdjustment {
+  readonly entryId: number;
+  readonly date: Day;
+  readonly documentNumber: string;
+  readonly description: string;
+  /** Sum of its debits. */
+  readonly amount: bigint;
+}
+
+export interface EntryRecord {
+  readonly id: number;
+  readonly date: Day;
+  readonly documentNumber: string;
+  readonly description: string;
+  readonly layer: Layer;
+  readonly source: NewEntry['source'];
+  readonly closesYear: number | null;
+  readonly reversesEntryId: number | null;
+  readonly postedAt: string;
+  readonly postedBy: string;
+  readonly lines: readonly {
+    readonly accountId: number;
+    readonly number: string;
+    readonly name: string;
+    readonly debit: bigint;
+    readonly credit: bigint;
+    readonly text: string;
+  }[];
+}
+
+export interface AccountLineRecord {
+  readonly entryId: number;
+  readonly lineNumber: number;
+  readonly date: Day;
+  readonly documentNumber: string;
+  readonly description: string;
+  readonly layer: Layer;
+  readonly closesYear: number | null;
+  readonly debit: bigint;
+  readonly credit: bigint;
+}
+
+export interface LinesWanted {
+  readonly accountId: number;
+  readonly from: Day | null;
+  readonly to: Day | null;
+  readonly sort: 'date' | 'size';
+  readonly after: string | null;
+  readonly limit: number;
+}
+
+export interface BroughtInRecord {
+  readonly id: number;
+  readonly fileId: number;
+  readonly fileName: string;
+  readonly day: Day;
+  readonly figures: FigureKind;
+  readonly postedAt: string;
+  readonly postedBy: string;
+  readonly entries: readonly PostedEntry[];
+}
+
+export interface LedgerStore {
+  /** `null` for a company that is not there. */
+  books(companyId: number): Promise<Books | null>;
+  /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
+  linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
+  post(
+    companyId: number,
+    entry: NewEntry,
+    period: { year: number; number: number },
+    request: Request,
+  ): Promise<Outcome<PostedEntry & { revision: number }, Failure>>;
+  applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
+  /** What a request with this key did before, if it was made. */
+  earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;
+  entry(companyId: number, entryId: number): Promise<EntryRecord | null>;
+  accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null }>;
+  openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]>;
+  broughtIn(companyId: number): Promise<BroughtInRecord[]>;
+  lastEntryDay(companyId: number): Promise<Day | null>;
+}

@@ -1,0 +1,66 @@
+import type { Account, Day, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+
+export interface NewEntry {
+  readonly date: Day;
+  readonly description: string;
+  readonly layer: Layer;
+  readonly source: 'manual' | 'trial_balance' | 'reversal' | 'demo';
+  readonly closesYear: number | null;
+  readonly reversesEntryId: number | null;
+  /** Net zero; either debit or credit of a line is zero, none is negative. Accounts by id. */
+  readonly lines: readonly { readonly accountId: number; readonly debit: bigint; readonly credit: bigint; readonly text: string }[];
+}
+
+/** Who asked and with which key; the key is kept for 30 days. */
+export interface Request {
+  readonly actor: string;
+  readonly idempotencyKey: string | null;
+  /** Of the operation and its body, to tell a repeated request from another one with the same key. */
+  readonly requestHash: Buffer;
+}
+
+export interface PostedEntry {
+  readonly entryId: number;
+  readonly documentNumber: string;
+  readonly date: Day;
+  readonly lines: number;
+}
+
+interface NewAccount {
+  readonly number: string;
+  readonly name: string;
+  readonly element: Account['element'];
+  readonly normalSide: Account['normalSide'];
+  readonly parentNumber: string | null;
+}
+
+/** Everything one trial balance changes; applied in one transaction, whole or not at all. */
+export interface TrialBalancePlan {
+  readonly expectedRevision: number;
+  readonly expectedStructure: number;
+  readonly fileId: number;
+  readonly day: Day;
+  readonly figures: FigureKind;
+  readonly newYears: readonly FiscalYear[];
+  readonly newAccounts: readonly NewAccount[];
+  readonly retainedEarnings: string | null;
+  /** Category paths to find or make, and the account numbers to place there. */
+  readonly places: readonly { readonly element: Account['element']; readonly path: readonly string[]; readonly numbers: readonly string[] }[];
+  /** Lines by account number, since some accounts are only made with the plan. */
+  readonly entries: readonly {
+    readonly date: Day;
+    readonly closesYear: number | null;
+    readonly description: string;
+    readonly lines: readonly { readonly number: string; readonly net: bigint }[];
+  }[];
+  readonly withdraw: readonly number[];
+  /** Whether the trial balance is remembered though nothing is posted. */
+  readonly remember: boolean;
+}
+
+export interface PostingOutcome {
+  readonly posted: boolean;
+  readonly entries: readonly PostedEntry[];
+  readonly newAccounts: number;
+  readonly revision: number;
+}
