@@ -1,6 +1,6 @@
 import type { Company } from '@ivory-ladder/contract';
-import { chromium } from 'playwright-core';
-import { browserFlags } from './firstScreen.ts';
+import type { ApiClient } from '../tests/support/apiClient.ts';
+import { launchBrowser, type Visit, visit } from '../tests/support/browser.ts';
 import { againstBar, median, type Result } from './measure.ts';
 
 const accounts = 10_000;
@@ -10,11 +10,10 @@ const frames = 120;
 const rounds = 5;
 
 /** A chart of 10,000 accounts: from the input event of a filter to the changed rows, and frames while it scrolls 10 rows a frame. */
-export async function measureAccountTable(url: string): Promise<Result[]> {
-  const company = await loadChart(url);
-  const browser = await chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: browserFlags });
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await page.goto(`${url}/companies/${company.id}/ledger/chart?from=2026-01-01&to=2026-09-30`);
+export async function measureAccountTable(client: ApiClient): Promise<Result[]> {
+  const company = await loadChart(client);
+  const browser = await launchBrowser();
+  const { page } = await visit(browser, client.cookie, `${client.url}/companies/${company.id}/ledger/chart?from=2026-01-01&to=2026-09-30`);
   await page.locator('[role=treegrid] [data-index="0"]').waitFor();
   const filterTimes: number[] = [];
   const frameMedians: number[] = [];
@@ -38,14 +37,9 @@ export async function measureAccountTable(url: string): Promise<Result[]> {
   ];
 }
 
-async function loadChart(url: string): Promise<Company> {
-  const headers = { Origin: url, 'X-Ivory-Ladder': '1' };
-  const send = async <Body>(path: string, body: string, type: string): Promise<Body> => {
-    const answer = await fetch(`${url}/api${path}`, { method: 'POST', headers: { ...headers, 'Content-Type': type }, body });
-    if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
-    return (await answer.json()) as Body;
-  };
-  const company = await send<Company>('/companies', JSON.stringify({ name: 'Large chart', currency: 'EUR', fiscalYearFirstMonth: 1 }), 'application/json');
+async function loadChart(client: ApiClient): Promise<Company> {
+  const send = <Body>(path: string, body: unknown): Promise<Body> => client.ok<Body>('POST', path, body);
+  const company = await send<Company>('/companies', { name: 'Large chart', currency: 'EUR', fiscalYearFirstMonth: 1 });
   const rows = Array.from({ length: accounts }, (_, at) => {
     const parent = at % 10 === 0 ? '' : String(10_000 + at - (at % 10));
     return `${10_000 + at},${words[at % words.length]} ${words[(at * 7) % words.length]} ${at},asset,${parent},${at % 10 === 0 ? 0 : at % 2 === 0 ? 1 : -1}`;
@@ -53,18 +47,13 @@ async function loadChart(url: string): Promise<Company> {
   const sum = rows.reduce((total, row) => total + Number(row.split(',').at(-1)), 0);
   const { fileId } = await send<{ fileId: number }>(
     `/companies/${company.id}/trial-balance-files?name=large.csv`,
-    `Number,Name,Element,Parent,Balance\n${rows.join('\n')}\n90000,Capital,equity,,${-sum}`,
-    'application/octet-stream',
+    Buffer.from(`Number,Name,Element,Parent,Balance\n${rows.join('\n')}\n90000,Capital,equity,,${-sum}`),
   );
-  await send(
-    `/companies/${company.id}/trial-balance-files/${fileId}/posting`,
-    JSON.stringify({ date: '2026-09-30', confirmElements: true }),
-    'application/json',
-  );
+  await send(`/companies/${company.id}/trial-balance-files/${fileId}/posting`, { date: '2026-09-30', confirmElements: true });
   return company;
 }
 
-type Page = Awaited<ReturnType<Awaited<ReturnType<typeof chromium.launch>>['newPage']>>;
+type Page = Visit['page'];
 
 /** Milliseconds from setting the field to the first change of the rows. */
 function filterOnce(page: Page, text: string): Promise<number> {

@@ -1,17 +1,8 @@
-import { chromium } from 'playwright-core';
+import type { ApiClient } from '../tests/support/apiClient.ts';
+import { launchBrowser, visit } from '../tests/support/browser.ts';
 import { againstBar, type Result } from './measure.ts';
 
 const tries = 7;
-export const browserFlags = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
 interface Load {
   readonly largestPaint: number;
   readonly scriptBytes: number;
@@ -19,15 +10,13 @@ interface Load {
 }
 
 /** Largest contentful paint of the demo's income statement in fresh contexts, script bytes until its figures show, and a click on another period. */
-export async function measureFirstScreen(url: string): Promise<Result[]> {
-  const { companies } = (await (await fetch(`${url}/api/companies`)).json()) as { companies: { id: number; name: string }[] };
+export async function measureFirstScreen(client: ApiClient): Promise<Result[]> {
+  const { companies } = await client.ok<{ companies: { id: number; name: string }[] }>('GET', '/companies');
   const demo = companies.find(({ name }) => name.startsWith('Eiderholm'));
-  const browser = await chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: browserFlags });
+  const browser = await launchBrowser();
   const loads: Load[] = [];
   for (let attempt = 0; attempt < tries; attempt++) {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    const page = await context.newPage();
-    await page.goto(`${url}/companies/${demo?.id}/statements/income-statement`);
+    const { page, context } = await visit(browser, client.cookie, `${client.url}/companies/${demo?.id}/statements/income-statement`);
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
     const scriptBytes = await page.evaluate(() =>
       (performance.getEntriesByType('resource') as PerformanceResourceTiming[])

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { enterDemo } from '../tests/support/apiClient.ts';
 import { measureAccountTable } from './accountTable.ts';
 import { measureFirstScreen } from './firstScreen.ts';
 import { calibrate, median, type Result } from './measure.ts';
@@ -11,8 +12,9 @@ async function main(): Promise<void> {
   const url = process.env.IVORY_LADDER_URL;
   const databaseUrl = process.env.IVORY_LADDER_DATABASE_URL;
   if (!url || !databaseUrl) throw new Error('run it with npm run bench, which starts what it measures');
+  const client = await enterDemo(url, 'preparer');
   const before = median([calibrate(), calibrate(), calibrate()]);
-  const results: Result[] = [...(await measureFirstScreen(url)), ...(await measureAccountTable(url)), ...(await measureStatements(url, databaseUrl))];
+  const results: Result[] = [...(await measureFirstScreen(client)), ...(await measureAccountTable(client)), ...(await measureStatements(client, databaseUrl))];
   const print = (text: string) => void process.stdout.write(`${text}\n`);
   print(`calibration loop: ${before.toFixed(1)} ms before, ${median([calibrate(), calibrate(), calibrate()]).toFixed(1)} ms after`);
   for (const { name, product, productMin, productMax, yardstick, unit, ratio, bar, holds } of results) {

@@ -1,12 +1,12 @@
 import type { Company, PlacementView, StatementBody } from '@ivory-ladder/contract';
 import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
+import type { ApiClient } from '../tests/support/apiClient.ts';
 import { againstBar, alternate, type Result } from './measure.ts';
 
 const accounts = 2000;
 const months = 36;
 const categories = 280;
-const headers = (origin: string) => ({ Origin: origin, 'X-Ivory-Ladder': '1' });
 
 /** A small seeded generator (xorshift32), so that every run asks the same questions. */
 function seeded(seed: number): (below: number) => number {
@@ -22,13 +22,9 @@ function seeded(seed: number): (below: number) => number {
 const elementAt = (at: number) => (at < 700 ? 'asset' : at < 1000 ? 'liability' : at < 1010 ? 'equity' : at < 1300 ? 'income' : 'expense');
 
 /** A company of 2,000 accounts in 280 categories with a trial balance at each of 36 month ends. */
-async function loadCompany(url: string): Promise<Company> {
-  const send = async <Body>(path: string, body: BodyInit, type: string): Promise<Body> => {
-    const answer = await fetch(`${url}/api${path}`, { method: 'POST', headers: { ...headers(url), 'Content-Type': type }, body });
-    if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
-    return (await answer.json()) as Body;
-  };
-  const company = await send<Company>('/companies', JSON.stringify({ name: 'Benchmark', currency: 'EUR', fiscalYearFirstMonth: 1 }), 'application/json');
+async function loadCompany(client: ApiClient): Promise<Company> {
+  const send = <Body>(path: string, body: unknown): Promise<Body> => client.ok<Body>('POST', path, body);
+  const company = await send<Company>('/companies', { name: 'Benchmark', currency: 'EUR', fiscalYearFirstMonth: 1 });
   const random = seeded(20_260_930);
   const balances = new Array<number>(accounts).fill(0);
   for (let month = 0; month < months; month++) {
@@ -45,14 +41,9 @@ async function loadCompany(url: string): Promise<Company> {
     });
     const { fileId } = await send<{ fileId: number }>(
       `/companies/${company.id}/trial-balance-files?name=tb-${day}.csv`,
-      `Number,Name,Element,Category,Balance\n${rows.join('\n')}`,
-      'application/octet-stream',
+      Buffer.from(`Number,Name,Element,Category,Balance\n${rows.join('\n')}`),
     );
-    await send(
-      `/companies/${company.id}/trial-balance-files/${fileId}/posting`,
-      JSON.stringify({ date: day, retainedEarnings: '2001', figures: { kind: 'year_to_date' } }),
-      'application/json',
-    );
+    await send(`/companies/${company.id}/trial-balance-files/${fileId}/posting`, { date: day, retainedEarnings: '2001', figures: { kind: 'year_to_date' } });
   }
   return company;
 }
@@ -71,15 +62,14 @@ function* spans(seed: number): Generator<{ from: Day; to: Day; compareFrom: Day;
   }
 }
 
-export async function measureStatements(url: string, databaseUrl: string): Promise<Result[]> {
-  const company = await loadCompany(url);
+export async function measureStatements(client: ApiClient, databaseUrl: string): Promise<Result[]> {
+  const company = await loadCompany(client);
   const connection = await mysql.createConnection({ uri: databaseUrl, supportBigNumbers: true, bigNumberStrings: true });
   const asked = spans(7);
   const next = () => asked.next().value as { from: Day; to: Day; compareFrom: Day; compareTo: Day };
   const ask = async (detail: string, span = next()): Promise<StatementBody> => {
     const query = new URLSearchParams({ ...span, compare: 'fixed', detail });
-    const answer = await fetch(`${url}/api/companies/${company.id}/statements/income-statement?${query}`);
-    return (await answer.json()) as StatementBody;
+    return client.ok<StatementBody>('GET', `/companies/${company.id}/statements/income-statement?${query}`);
   };
   const sql = (span: ReturnType<typeof next>) =>
     connection.query(
@@ -88,12 +78,7 @@ export async function measureStatements(url: string, databaseUrl: string): Promi
         WHERE line.company_id = ? AND line.closing = 0 AND account.element IN ('income', 'expense') GROUP BY line.account_id`,
       [span.from, span.to, span.compareFrom, span.compareTo, company.id],
     );
-  await checkSame(
-    ask,
-    sql,
-    next(),
-    await fetch(`${url}/api/companies/${company.id}/placement?from=2024-01-01&to=2024-12-31`).then((answer) => answer.json() as Promise<PlacementView>),
-  );
+  await checkSame(ask, sql, next(), await client.ok<PlacementView>('GET', `/companies/${company.id}/placement?from=2024-01-01&to=2024-12-31`));
   const results: Result[] = [];
   for (const [detail, name] of [
     ['2', 'categories and subcategories'],

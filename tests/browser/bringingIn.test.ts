@@ -74,7 +74,7 @@ describe('a file brought in through the screen', () => {
     ['a workbook with a cover sheet', workbook],
   ])('%s is posted after one confirmation, and the ledger holds its balances', async (_, file) => {
     const { id } = await createCompany(server);
-    const { page, context, expectQuiet } = await visit(browser, server.serving.url);
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, server.serving.url);
     await drop(page, id, await file());
     await page.getByText('✓ none').waitFor();
     await agreeAndPost(page);
@@ -92,7 +92,11 @@ describe('a file brought in through the screen', () => {
   ])('a company in %s prints with the minor units of ISO 4217', async (currency, rows, shown) => {
     const { id } = await createCompany(server, { currency });
     await bringIn(server, id, `Number;Name;Amount;Element;Category\n${rows.replace('\n', ';asset;Cash\n')};equity;Capital\n`, { date: '2026-09-30' });
-    const { page, context, expectQuiet } = await visit(browser, `${server.serving.url}/companies/${id}/statements/balance-sheet?from=2026-01-01&to=2026-09-30`);
+    const { page, context, expectQuiet } = await visit(
+      browser,
+      server.cookie,
+      `${server.serving.url}/companies/${id}/statements/balance-sheet?from=2026-01-01&to=2026-09-30`,
+    );
     await page.getByRole('rowheader', { name: 'Total assets' }).waitFor();
     const figures = await shownFigures(page);
     expect([figures.get('Total assets')?.[0], figures.get('Total liabilities and equity')?.[0]]).toEqual([shown, shown]);
@@ -110,7 +114,7 @@ describe('ten thousand accounts', () => {
 
   it('come in through the screen, and are walked, sought, ordered and copied in the table', async () => {
     const { id } = await createCompany(server);
-    const { page, context, expectQuiet } = await visit(browser, server.serving.url);
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, server.serving.url);
     await context.grantPermissions(['clipboard-read', 'clipboard-write']);
     await drop(page, id, fileOf('large-2026-09-30.csv', `Number;Name;Amount;Element\n${rows.join('\n')}`));
     await page.getByText('· 10,000 accounts').waitFor();

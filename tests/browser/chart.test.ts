@@ -39,7 +39,7 @@ async function shop(): Promise<string> {
 
 describe('the chart with the keyboard alone', () => {
   it('is built, numbered by proposal, ordered, nested, renamed and retired', async () => {
-    const { page, expectQuiet } = await visit(browser, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
     await grid(page).getByRole('row', { name: /^4000/ }).focus();
     await page.keyboard.press('Insert');
     await page.getByRole('form', { name: 'New account' }).waitFor();
@@ -95,7 +95,7 @@ describe('the chart with the keyboard alone', () => {
 
 describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
-    const { page, expectQuiet } = await visit(browser, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
     await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
     await page.getByRole('button', { name: 'Renumber…' }).click();
     await page.getByLabel('Begins with').fill('3');
@@ -117,7 +117,7 @@ describe('renumbering by a rule', () => {
 describe('two people editing one account', () => {
   it('the second sees both versions field by field, and nothing is lost unseen', async () => {
     const url = await shop();
-    const [first, second] = [await visit(browser, url), await visit(browser, url)];
+    const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
     for (const { page } of [first, second]) {
       await grid(page).getByRole('row', { name: /^4000/ }).focus();
       await page.keyboard.press('F2');
@@ -146,7 +146,7 @@ describe('two people editing one account', () => {
 
 describe('the chart’s views', () => {
   it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
-    const { page, context, expectQuiet } = await visit(browser, await shop(), { dark });
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, await shop(), { dark });
     await grid(page).getByRole('row', { name: /^3100/ }).click();
     await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
     expect(await seriousFindings(page)).toEqual([]);

@@ -41,7 +41,7 @@ async function tabTo(page: Page, text: RegExp): Promise<void> {
 
 describe('placing with the keyboard alone', () => {
   it('goes from two unplaced accounts to none, is undone and redone, and the proofs follow', async () => {
-    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/income-statement`);
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
     await page.keyboard.press('Control+k');
     await page.getByRole('combobox', { name: /Find/ }).waitFor();
@@ -77,7 +77,7 @@ describe('placing with the keyboard alone', () => {
 
 describe('placing with the mouse', () => {
   it('drops an account on a category, and is refused under another element with the reason', async () => {
-    const { page, expectQuiet } = await visit(browser, `${company}/placement`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`);
     const card = page.getByText('4460 Charter sailings');
     await card.waitFor();
     const drag = async (target: string) => {
@@ -103,8 +103,8 @@ describe('placing with the mouse', () => {
 
 describe('two people at once', () => {
   it('tells the second that the account was moved meanwhile, and shows where it stands now', async () => {
-    const first = await visit(browser, `${company}/placement`);
-    const second = await visit(browser, `${company}/placement`);
+    const first = await visit(browser, server.cookie, `${company}/placement`);
+    const second = await visit(browser, server.cookie, `${company}/placement`);
     const place = async (page: Page, target: string) => {
       await page.getByLabel(/4460 Charter sailings/).check();
       await page.keyboard.press('m');
@@ -128,7 +128,7 @@ describe('two people at once', () => {
 
 describe('reading statements', () => {
   it('opens a figure down to an entry, and the address brings the same view back', async () => {
-    const first = await visit(browser, `${company}/statements/income-statement`);
+    const first = await visit(browser, server.cookie, `${company}/statements/income-statement`);
     const { page } = first;
     await page
       .getByRole('row', { name: /Fuel and lubricants/ })
@@ -147,7 +147,7 @@ describe('reading statements', () => {
     await page.getByRole('menuitem', { name: 'Down to the accounts' }).click();
     await page.getByRole('rowheader', { name: '5220 Lubricants' }).waitFor();
     const before = await shownFigures(page);
-    const second = await visit(browser, page.url());
+    const second = await visit(browser, server.cookie, page.url());
     await second.page.getByRole('rowheader', { name: '5220 Lubricants' }).waitFor();
     expect(await shownFigures(second.page)).toEqual(before);
     await second.page.getByRole('heading', { name: /What \(.*\) is made of/ }).waitFor();
@@ -156,7 +156,7 @@ describe('reading statements', () => {
   });
 
   it('follows the period ribbon and the comparison', async () => {
-    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/income-statement`);
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
     await page.getByRole('group', { name: 'Period' }).getByRole('button', { name: 'Mar' }).click();
     await page.getByText('Jan–Mar 2026 and Jan–Mar 2025 · EUR').waitFor();
@@ -168,7 +168,7 @@ describe('reading statements', () => {
   });
 
   it('walks the figures with arrow keys and opens and shuts a line with Enter', async () => {
-    const { page, expectQuiet } = await visit(browser, `${company}/statements/income-statement`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/income-statement`);
     await page.getByRole('button', { name: 'Foot passengers' }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('rowheader', { name: '4010 Foot passengers, adults' }).waitFor();
@@ -183,7 +183,7 @@ describe('reading statements', () => {
 
 describe('bringing in a file', () => {
   it('shows errors beside their rows and does not post; a hopeless file says what it is', async () => {
-    const { page, expectQuiet } = await visit(browser, `${company}/ledger`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/ledger`);
     await page.getByLabel('Trial balance file').setInputFiles(join(files, 'semicolons-windows-1252.csv'));
     await page.getByText('10 accounts, 2 title lines and 1 total line left out').waitFor();
     expect(await page.getByLabel('Letters').inputValue()).toBe('windows-1252');
@@ -219,7 +219,7 @@ describe.each([
   [true, viewsInTheDark],
 ] as const)('every view (dark: %s)', (dark, paths) => {
   it.each(paths)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
-    const { page, context, expectQuiet } = await visit(browser, `${company}/${path}`, { dark });
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`, { dark });
     await page
       .getByRole('heading', { level: 1 })
       .or(page.getByRole('heading', { level: 2 }))
@@ -233,7 +233,7 @@ describe.each([
   });
 
   it('the dialogs too: find, move to, a new category, accounts for a category', async () => {
-    const { page, context, expectQuiet } = await visit(browser, `${company}/placement`, { dark });
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`, { dark });
     await page.getByText('Fuel and lubricants', { exact: true }).click();
     await page.getByLabel(/5340 Slipway hire/).check();
     const dialogs = [
@@ -255,7 +255,7 @@ describe.each([
   });
 
   it('the companies and the import screen too', async () => {
-    const { page, context, expectQuiet } = await visit(browser, `${server.serving.url}/companies`, { dark });
+    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`, { dark });
     await page.getByRole('link', { name: /Eiderholm/ }).waitFor();
     expect(await seriousFindings(page)).toEqual([]);
     await page.goto(`${company}/ledger`);
@@ -272,7 +272,7 @@ describe('a statement at other widths', () => {
     [820, 1180],
     [1920, 1080],
   ])('reads at %s wide without sideways scrolling', async (width, height) => {
-    const { page, expectQuiet } = await visit(browser, `${company}/statements/balance-sheet`, { width, height });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/balance-sheet`, { width, height });
     await page.getByRole('rowheader', { name: 'Total assets' }).waitFor();
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();

@@ -1,6 +1,7 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Page } from 'playwright-core';
+import { enterDemo } from '../support/apiClient.ts';
 import { launchBrowser, visit } from '../support/browser.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
@@ -46,18 +47,19 @@ const pictures: readonly Picture[] = [
 ];
 
 const browser = await launchBrowser();
+const client = await enterDemo(origin, 'preparer');
 try {
-  const { companies } = (await (await fetch(`${origin}/api/companies`)).json()) as { companies: { id: number }[] };
+  const { companies } = await client.ok<{ companies: { id: number }[] }>('GET', '/companies');
   const company = `${origin}/companies/${companies[0]?.id}`;
   for (const { name, path, prepare, dark = false, wide = false } of pictures) {
-    const { page, context } = await visit(browser, `${company}/${path}`, { dark, ...(wide ? { width: 1920, height: 1080 } : {}) });
+    const { page, context } = await visit(browser, client.cookie, `${company}/${path}`, { dark, ...(wide ? { width: 1920, height: 1080 } : {}) });
     await page.waitForLoadState('networkidle');
     await prepare?.(page);
     await take(page, name);
     await context.close();
   }
   await takeHistory(company);
-  const { page } = await visit(browser, `${origin}/companies?new`);
+  const { page } = await visit(browser, client.cookie, `${origin}/companies?new`);
   await page.getByLabel('Name').fill('Eiderholm Boatyard');
   await page.getByRole('button', { name: 'Create the company' }).click();
   await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
@@ -70,7 +72,7 @@ try {
 
 /** A little work first, so that there is something to tell. */
 async function takeHistory(company: string): Promise<void> {
-  const { page, context } = await visit(browser, `${company}/placement`);
+  const { page, context } = await visit(browser, client.cookie, `${company}/placement`);
   await page.getByLabel(/4460 Charter sailings/).check();
   await page.keyboard.press('m');
   await page.getByRole('combobox', { name: 'Find a category' }).fill('other sailings');

@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testAdministrator } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
@@ -26,7 +27,7 @@ describe('the walk in docs/api.md', () => {
     cpSync(join(root, 'examples'), join(folder, 'examples'), { recursive: true });
     const { stdout } = await promisify(execFile)('bash', ['-euo', 'pipefail', '-c', blocks(page, 'sh').join('\n')], {
       cwd: folder,
-      env: { ...process.env, BASE: server.serving.url },
+      env: { ...process.env, BASE: server.serving.url, EMAIL: testAdministrator.email, PASSWORD: testAdministrator.password },
     });
     expect(stdout).toBe(blocks(page, 'text')[0]);
     expect(readFileSync(join(folder, 'boatyard.xlsx')).subarray(0, 2).toString()).toBe('PK');

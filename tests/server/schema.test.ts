@@ -9,6 +9,7 @@ const options = (databaseUrl: string) => ({
   hosts: [],
   webFolder: '/nowhere',
   demo: false,
+  isBehindTls: false,
   checkAnswers: true,
   logLevel: 'silent',
   say: () => undefined,

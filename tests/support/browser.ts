@@ -23,13 +23,15 @@ export interface Visit {
   expectQuiet(expected?: RegExp): void;
 }
 
-/** A fresh context of its own, watched from the start. */
-export async function visit(browser: Browser, url: string, options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Visit> {
+/** A fresh context of its own, signed in by a session's cookie (none: nobody), watched from the start. */
+export async function visit(browser: Browser, cookie: string, url: string, options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Visit> {
   const context = await browser.newContext({
     viewport: { width: options.width ?? 1280, height: options.height ?? 800 },
     colorScheme: options.dark ? 'dark' : 'light',
     locale: 'en-GB',
   });
+  const [name = '', value = ''] = cookie.split('=');
+  if (cookie !== '') await context.addCookies([{ name, value, url: new URL(url).origin }]);
   const page = await context.newPage();
   const faults: string[] = [];
   page.on('console', (message) => {

@@ -2,12 +2,15 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { enterAsAdministrator, enterDemo } from './apiClient.ts';
 
 const main = join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'packages', 'server', 'dist', 'main.js');
 
 /** The built server in a process of its own, which can be killed at any moment and started again on the same database. */
 export class ServerProcess {
   private child: ChildProcess | null = null;
+  private said = '';
+  private cookie = '';
 
   private constructor(
     readonly url: string,
@@ -21,7 +24,10 @@ export class ServerProcess {
 
   /** Starts it without waiting for more than the process. */
   launch(): void {
-    this.child = spawn(process.execPath, [main], { env: { ...process.env, ...this.environment }, stdio: ['ignore', 'ignore', 'inherit'] });
+    this.child = spawn(process.execPath, [main], { env: { ...process.env, ...this.environment }, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child.stdout?.on('data', (text) => {
+      this.said += String(text);
+    });
   }
 
   async start(): Promise<void> {
@@ -31,10 +37,19 @@ export class ServerProcess {
         ({ ok }) => ok,
         () => false,
       );
-      if (isUp) return;
+      if (isUp) return this.enter();
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     throw new Error('the server process did not become healthy');
+  }
+
+  /** A session outlives the process; it is asked for once. */
+  private async enter(): Promise<void> {
+    if (this.cookie !== '') return;
+    for (let tries = 0; tries < 50 && this.environment.IVORY_LADDER_DEMO !== '1' && !this.said.includes('/join#'); tries++)
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    const client = this.environment.IVORY_LADDER_DEMO === '1' ? enterDemo(this.url, 'administrator') : enterAsAdministrator(this.url, this.said);
+    this.cookie = (await client).cookie;
   }
 
   /** SIGKILL leaves it no time for anything; SIGTERM lets it finish. */
@@ -52,7 +67,13 @@ export class ServerProcess {
     try {
       const response = await fetch(`${this.url}/api${path}`, {
         method,
-        headers: { Origin: this.url, 'X-Ivory-Ladder': '1', 'Content-Type': isFile ? 'application/octet-stream' : 'application/json', ...headers },
+        headers: {
+          Origin: this.url,
+          'X-Ivory-Ladder': '1',
+          Cookie: this.cookie,
+          'Content-Type': isFile ? 'application/octet-stream' : 'application/json',
+          ...headers,
+        },
         ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
       });
       return { status: response.status, body: (await response.json()) as Body };

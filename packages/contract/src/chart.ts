@@ -101,7 +101,7 @@ export type ChartView = z.infer<typeof chartView>;
 export type ChartAccountBody = ChartView['accounts'][number];
 
 export const historyQuery = z.object({
-  thing: z.enum(['company', 'account', 'category', 'place', 'entry', 'layout_options', 'trial_balance', 'year']).optional(),
+  thing: z.enum(['company', 'person', 'account', 'category', 'place', 'entry', 'layout_options', 'trial_balance', 'year']).optional(),
   thingId: z.coerce.number().int().positive().optional(),
   /** Events older than this one, for the next page. */
   before: z.coerce.number().int().positive().optional(),

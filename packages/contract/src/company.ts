@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { role } from './people.ts';
 import { day, id, name, version } from './primitives.ts';
 
 export const companyInput = z.strictObject({
@@ -20,6 +21,8 @@ export const company = z.object({
   fiscalYearFirstMonth: z.int(),
   /** Grows by one with each posting. */
   revision: z.int(),
+  /** Of the one who asks. */
+  role,
   retainedEarningsAccountId: id.nullable(),
   years: z.array(fiscalYear),
   /** The last day that bears an entry, or `null` for an empty ledger. */
@@ -29,7 +32,7 @@ export const company = z.object({
 });
 export type Company = z.infer<typeof company>;
 
-export const companyList = z.object({ companies: z.array(z.object({ id, name: z.string(), currency: z.string() })) });
+export const companyList = z.object({ companies: z.array(z.object({ id, name: z.string(), currency: z.string(), role })) });
 export type CompanyList = z.infer<typeof companyList>;
 
 export const layoutOptions = z.strictObject({

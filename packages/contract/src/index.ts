@@ -8,6 +8,7 @@ export * from './company.ts';
 export * from './entry.ts';
 export * from './openapi.ts';
 export * from './operations.ts';
+export * from './people.ts';
 export * from './placement.ts';
 export * from './problem.ts';
 export * from './statement.ts';

@@ -53,6 +53,7 @@ function describeOperation(name: string, operation: Operation): Json {
   return {
     operationId: name,
     summary: operation.summary,
+    'x-needs': operation.needs,
     ...(parameters.length > 0 ? { parameters } : {}),
     ...(content ? { requestBody: { required: true, content } } : {}),
     responses: {

@@ -2,8 +2,22 @@ import { z } from 'zod';
 import { account, accountChange, accountInput, chartView, history, historyQuery, renumbering } from './chart.ts';
 import { company, companyInput, companyList, layoutOptions, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
+import {
+  addedPerson,
+  demoEntry,
+  linkLook,
+  linkUse,
+  linkView,
+  passwordChange,
+  personInput,
+  personList,
+  personRemoval,
+  roleChange,
+  session,
+  signIn,
+} from './people.ts';
 import { category, categoryChange, categoryInput, placementView, placesChange } from './placement.ts';
-import { day, id } from './primitives.ts';
+import { day } from './primitives.ts';
 import { evidence, evidenceQuery, proofList, spanQuery, statement, statementQuery } from './statement.ts';
 import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
 
@@ -13,6 +27,8 @@ export interface Operation {
   /** Under `/api`, parameters as `{name}`; all parameters are whole numbers but `kind`. */
   readonly path: string;
   readonly summary: string;
+  /** Who may ask: anybody, anybody signed in, or a member of the company with at least this role. */
+  readonly needs: 'nobody' | 'person' | 'reader' | 'reviewer' | 'preparer' | 'administrator';
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
   /** A body of bytes instead of JSON. */
@@ -26,9 +42,81 @@ export interface Operation {
 const ok = z.object({ ok: z.literal(true) });
 
 export const operations = {
-  health: { method: 'get', path: '/health', summary: 'Answers 200 while the database does', answer: ok },
-  listCompanies: { method: 'get', path: '/companies', summary: 'Companies of this installation', answer: companyList },
+  health: { needs: 'nobody', method: 'get', path: '/health', summary: 'Answers 200 while the database does', answer: ok },
+  getSession: { method: 'get', path: '/session', summary: 'Who is signed in', needs: 'nobody', answer: session },
+  signIn: { method: 'post', path: '/session', summary: 'Sign in', needs: 'nobody', body: signIn, answer: session },
+  enterDemo: {
+    method: 'post',
+    path: '/session/demo',
+    summary: 'Enter the demo in a role, without a password; in demo mode only',
+    needs: 'nobody',
+    body: demoEntry,
+    answer: session,
+  },
+  signOut: { method: 'delete', path: '/session', summary: 'Sign out here', needs: 'nobody', answer: 'none', status: 204 },
+  signOutEverywhere: { method: 'delete', path: '/sessions', summary: 'Sign out everywhere', needs: 'person', answer: 'none', status: 204 },
+  changePassword: {
+    method: 'put',
+    path: '/password',
+    summary: 'Change one’s password; signs out everywhere else',
+    needs: 'person',
+    body: passwordChange,
+    answer: 'none',
+    status: 204,
+  },
+  lookAtLink: { method: 'post', path: '/links/look', summary: 'Whom a one-time link is for', needs: 'nobody', body: linkLook, answer: linkView },
+  useLink: {
+    method: 'post',
+    path: '/links/use',
+    summary: 'Choose a password with a one-time link, and be signed in',
+    needs: 'nobody',
+    body: linkUse,
+    answer: session,
+  },
+  listPeople: {
+    method: 'get',
+    path: '/companies/{companyId}/people',
+    summary: 'Who works in the company, and in which role',
+    needs: 'administrator',
+    answer: personList,
+  },
+  addPerson: {
+    method: 'post',
+    path: '/companies/{companyId}/people',
+    summary: 'Add a person, with a one-time link for one who is new',
+    needs: 'administrator',
+    body: personInput,
+    answer: addedPerson,
+    status: 201,
+  },
+  changeRole: {
+    method: 'put',
+    path: '/companies/{companyId}/people/{personId}',
+    summary: 'Give a person another role',
+    needs: 'administrator',
+    body: roleChange,
+    answer: personList,
+  },
+  removePerson: {
+    method: 'delete',
+    path: '/companies/{companyId}/people/{personId}',
+    summary: 'Take a person out of the company',
+    needs: 'administrator',
+    query: personRemoval,
+    answer: 'none',
+    status: 204,
+  },
+  renewLink: {
+    method: 'post',
+    path: '/companies/{companyId}/people/{personId}/link',
+    summary: 'A new one-time link for one who forgot the password or never chose one',
+    needs: 'administrator',
+    answer: addedPerson,
+    status: 201,
+  },
+  listCompanies: { needs: 'person', method: 'get', path: '/companies', summary: 'Companies of this installation', answer: companyList },
   createCompany: {
+    needs: 'person',
     method: 'post',
     path: '/companies',
     summary: 'Create a company with a category tree to begin with',
@@ -36,8 +124,15 @@ export const operations = {
     answer: company,
     status: 201,
   },
-  getCompany: { method: 'get', path: '/companies/{companyId}', summary: 'A company, its fiscal years and what awaits the user', answer: company },
+  getCompany: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}',
+    summary: 'A company, its fiscal years and what awaits the user',
+    answer: company,
+  },
   makeYear: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/years',
     summary: 'Make the fiscal year that holds a day, and those between it and the years already there',
@@ -46,12 +141,14 @@ export const operations = {
     status: 201,
   },
   getLayoutOptions: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/layout-options',
     summary: 'What is set for the generated layouts',
     answer: storedLayoutOptions,
   },
   setLayoutOptions: {
+    needs: 'preparer',
     method: 'put',
     path: '/companies/{companyId}/layout-options',
     summary: 'Switch subtotals off; show the result on its own line or within retained earnings',
@@ -59,6 +156,7 @@ export const operations = {
     answer: storedLayoutOptions,
   },
   uploadTrialBalance: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files',
     summary: 'Hand in a file as it is (CSV, TSV or XLSX); nothing is posted',
@@ -68,6 +166,7 @@ export const operations = {
     status: 201,
   },
   rehearseTrialBalance: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/rehearsal',
     summary: 'What the file was taken for, its errors, and what would be posted',
@@ -75,6 +174,7 @@ export const operations = {
     answer: rehearsal,
   },
   postTrialBalance: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/posting',
     summary: 'Post the differences, whole or not at all',
@@ -83,20 +183,31 @@ export const operations = {
     idempotent: true,
   },
   listBroughtIn: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/trial-balance-files',
     summary: 'Trial balances that were posted, by their day',
     answer: broughtInList,
   },
   getChart: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/chart',
     summary: 'Every account in the chart’s own order, with its place, its amounts and when it was last used',
     query: spanQuery,
     answer: chartView,
   },
-  addAccount: { method: 'post', path: '/companies/{companyId}/accounts', summary: 'Add an account', body: accountInput, answer: account, status: 201 },
+  addAccount: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts',
+    summary: 'Add an account',
+    body: accountInput,
+    answer: account,
+    status: 201,
+  },
   changeAccount: {
+    needs: 'preparer',
     method: 'patch',
     path: '/companies/{companyId}/accounts/{accountId}',
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
@@ -104,6 +215,7 @@ export const operations = {
     answer: account,
   },
   renumberAccounts: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/renumbering',
     summary: 'Give accounts new numbers, all or none; two may swap theirs',
@@ -111,6 +223,7 @@ export const operations = {
     answer: z.object({ renumbered: z.int() }),
   },
   deleteAccount: {
+    needs: 'preparer',
     method: 'delete',
     path: '/companies/{companyId}/accounts/{accountId}',
     summary: 'Delete an account that nothing holds',
@@ -118,6 +231,7 @@ export const operations = {
     status: 204,
   },
   listHistory: {
+    needs: 'reviewer',
     method: 'get',
     path: '/companies/{companyId}/history',
     summary: 'What was changed, by whom, before and after; newest first',
@@ -125,6 +239,7 @@ export const operations = {
     answer: history,
   },
   exportHistory: {
+    needs: 'reviewer',
     method: 'get',
     path: '/companies/{companyId}/history/csv',
     summary: 'The newest 10,000 changes as CSV',
@@ -132,6 +247,7 @@ export const operations = {
     answer: 'file',
   },
   getPlacement: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/placement',
     summary: 'Categories, accounts with their places, and amounts for a span and its comparison',
@@ -139,6 +255,7 @@ export const operations = {
     answer: placementView,
   },
   setPlaces: {
+    needs: 'preparer',
     method: 'put',
     path: '/companies/{companyId}/places',
     summary: 'Place accounts, all or none',
@@ -146,6 +263,7 @@ export const operations = {
     answer: z.object({ moved: z.int() }),
   },
   addCategory: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/categories',
     summary: 'Add a category at the end of its siblings',
@@ -154,6 +272,7 @@ export const operations = {
     status: 201,
   },
   changeCategory: {
+    needs: 'preparer',
     method: 'patch',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Rename, nest, order or describe a category',
@@ -161,6 +280,7 @@ export const operations = {
     answer: category,
   },
   deleteCategory: {
+    needs: 'preparer',
     method: 'delete',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Delete an empty category',
@@ -168,6 +288,7 @@ export const operations = {
     status: 204,
   },
   getTrialBalance: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/trial-balance',
     summary: 'Opening, movement, carried over and closing of every account',
@@ -175,14 +296,23 @@ export const operations = {
     answer: trialBalanceView,
   },
   getStatement: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}',
     summary: 'A balance sheet or an income statement',
     query: statementQuery,
     answer: statement,
   },
-  exportCsv: { method: 'get', path: '/companies/{companyId}/statements/{kind}/csv', summary: 'The statement as CSV', query: statementQuery, answer: 'file' },
+  exportCsv: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}/csv',
+    summary: 'The statement as CSV',
+    query: statementQuery,
+    answer: 'file',
+  },
   exportWorkbook: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/workbook',
     summary: 'The statement as a workbook with live formulas',
@@ -190,6 +320,7 @@ export const operations = {
     answer: 'file',
   },
   getEvidence: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/evidence',
     summary: 'What a cell is made of, and its climb',
@@ -197,15 +328,24 @@ export const operations = {
     answer: evidence,
   },
   getProofs: {
+    needs: 'reader',
     method: 'get',
     path: '/companies/{companyId}/proofs',
     summary: 'Every proof with its figures and the accounts at fault',
     query: spanQuery,
     answer: proofList,
   },
-  listAccountLines: { method: 'get', path: '/companies/{companyId}/lines', summary: 'Lines of an account', query: accountLinesQuery, answer: accountLines },
-  getEntry: { method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
+  listAccountLines: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/lines',
+    summary: 'Lines of an account',
+    query: accountLinesQuery,
+    answer: accountLines,
+  },
+  getEntry: { needs: 'reader', method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
   postEntry: {
+    needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/entries',
     summary: 'Post a journal entry',
@@ -218,4 +358,3 @@ export const operations = {
 
 export type OperationName = keyof typeof operations;
 export const statementKind = z.enum(['balance-sheet', 'income-statement']);
-export const pathParameters = z.object({ companyId: id, accountId: id, fileId: id, categoryId: id, entryId: id });

@@ -33,6 +33,8 @@ export * from './money/formatAmount.ts';
 export * from './money/readAmount.ts';
 export * from './money/round.ts';
 export * from './outcome.ts';
+export * from './people/checkPassword.ts';
+export * from './people/role.ts';
 export * from './placement/category.ts';
 export * from './placement/categoryPath.ts';
 export * from './placement/categoryTree.ts';

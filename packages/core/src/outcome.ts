@@ -13,3 +13,8 @@ export function fail<Failure>(failure: Failure): { ok: false; failure: Failure }
 export function unreachable(value: never): never {
   throw new Error(`unexpected value ${JSON.stringify(value)}`);
 }
+
+/** The value brought to another shape; a failure stays as it is. */
+export function mapOutcome<From, To, Failure>(outcome: Outcome<From, Failure>, to: (value: From) => To): Outcome<To, Failure> {
+  return outcome.ok ? { ok: true, value: to(outcome.value) } : outcome;
+}

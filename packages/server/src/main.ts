@@ -14,6 +14,7 @@ async function main(): Promise<void> {
     hosts: (env.IVORY_LADDER_HOSTS ?? '').split(',').filter((host) => host !== ''),
     webFolder: env.IVORY_LADDER_WEB ?? join(dirname(fileURLToPath(import.meta.url)), '..', '..', 'web', 'dist'),
     demo: env.IVORY_LADDER_DEMO === '1',
+    isBehindTls: env.IVORY_LADDER_BEHIND_TLS === '1',
     checkAnswers: env.IVORY_LADDER_CHECK_ANSWERS === '1',
     logLevel: env.LOG_LEVEL ?? 'warn',
     say: (text) => void process.stdout.write(`${text}\n`),

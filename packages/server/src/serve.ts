@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports/index.ts';
+import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
@@ -17,7 +18,10 @@ import { openDatabase } from './persistence/database.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
+import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
+import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
+import { nodeSecrets } from './secrets/nodeSecrets.ts';
 
 export interface ServeOptions {
   readonly databaseUrl: string;
@@ -28,6 +32,8 @@ export interface ServeOptions {
   readonly hosts: readonly string[];
   readonly webFolder: string;
   readonly demo: boolean;
+  /** Behind a proxy that speaks TLS: cookies go over TLS only. */
+  readonly isBehindTls: boolean;
   readonly checkAnswers: boolean;
   readonly logLevel: string;
   readonly say: (text: string) => void;
@@ -45,15 +51,26 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const database = await openDatabase(options.databaseUrl);
   const ports = wirePorts(database);
   await forgetOldKeys(database);
+  await forgetEndedSessions(database);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
-  const app = createApp(ports, { hosts: () => hosts, webFolder: options.webFolder, log, version: '0.1.0', checkAnswers: options.checkAnswers });
+  const { isBehindTls, checkAnswers, webFolder } = options;
+  const session = { secret: await sessionSecret(database), isBehindTls };
+  const app = createApp(ports, { hosts: () => hosts, webFolder, log, session, version: '0.1.0', checkAnswers, isDemo: options.demo });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, options.address, (error) => (error ? reject(error) : resolve(listening)));
   });
   const { port } = server.address() as AddressInfo;
   hosts.push(...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`));
-  return { url: `http://127.0.0.1:${port}`, database, stop: () => stopServing(server, database) };
+  const url = `http://127.0.0.1:${port}`;
+  if (!options.demo) await offerFirstLink(ports, url, options.say);
+  return { url, database, stop: () => stopServing(server, database) };
+}
+
+/** Until there is an administrator, each start says a new link that makes one; earlier ones stop working. */
+async function offerFirstLink(ports: Ports, url: string, say: (text: string) => void): Promise<void> {
+  const token = await makeFirstLink(ports);
+  if (token !== null) say(`There is no administrator yet. Become the first with this link, once, within a week:\n  ${url}/join#${token}`);
 }
 
 function wirePorts(database: DataSource): Ports {
@@ -63,6 +80,9 @@ function wirePorts(database: DataSource): Ports {
     ledger: new LedgerRepository(database, new BooksCache(database), counters),
     chart: new ChartRepository(database, counters),
     placement: new PlacementRepository(database, counters),
+    people: new PeopleRepository(database, counters),
+    sessions: new SessionRepository(database),
+    secrets: nodeSecrets,
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
     writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook, historyToCsv: writeHistoryCsv },

@@ -1,4 +1,5 @@
 import { type CategoryNode, fail, type Outcome, succeed, walkCategories } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, CategoryFields, Ports, VersionedCategory } from './ports/index.ts';
@@ -16,7 +17,7 @@ export interface CategoryEdit {
 
 const deepest = 8;
 
-export function addCategory(ports: Ports, companyId: number, fields: CategoryFields, actor: string): Promise<Outcome<VersionedCategory, Failure>> {
+export function addCategory(ports: Ports, { companyId, actor }: Access<'preparer'>, fields: CategoryFields): Promise<Outcome<VersionedCategory, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -30,10 +31,9 @@ export function addCategory(ports: Ports, companyId: number, fields: CategoryFie
 
 export function changeCategory(
   ports: Ports,
-  companyId: number,
+  { companyId, actor }: Access<'preparer'>,
   categoryId: number,
   edit: CategoryEdit,
-  actor: string,
 ): Promise<Outcome<VersionedCategory, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
@@ -66,7 +66,7 @@ export function changeCategory(
   });
 }
 
-export function deleteCategory(ports: Ports, companyId: number, categoryId: number, actor: string): Promise<Outcome<null, Failure>> {
+export function deleteCategory(ports: Ports, { companyId, actor }: Access<'preparer'>, categoryId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

@@ -13,6 +13,7 @@ import {
   siblingsWith,
   succeed,
 } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
@@ -36,7 +37,7 @@ export type AccountEdit = { readonly [Field in keyof AccountFields]?: AccountFie
   readonly after?: number | null | undefined;
 };
 
-export function addAccount(ports: Ports, companyId: number, input: AccountInput, actor: string): Promise<Outcome<ChartAccount, Failure>> {
+export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, input: AccountInput): Promise<Outcome<ChartAccount, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -62,7 +63,12 @@ export function addAccount(ports: Ports, companyId: number, input: AccountInput,
   });
 }
 
-export function changeAccount(ports: Ports, companyId: number, accountId: number, edit: AccountEdit, actor: string): Promise<Outcome<ChartAccount, Failure>> {
+export function changeAccount(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  accountId: number,
+  edit: AccountEdit,
+): Promise<Outcome<ChartAccount, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -87,9 +93,8 @@ export function changeAccount(ports: Ports, companyId: number, accountId: number
 /** New numbers for a set of accounts, all or none: nobody outside the set has one of them, and none is given twice. */
 export function renumberAccounts(
   ports: Ports,
-  companyId: number,
+  { companyId, actor }: Access<'preparer'>,
   changes: readonly { readonly accountId: number; readonly version: number; readonly number: string }[],
-  actor: string,
 ): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
@@ -115,7 +120,7 @@ export function renumberAccounts(
 }
 
 /** Only an account that nothing holds: no journal line, no sub-account, no role. */
-export function deleteAccount(ports: Ports, companyId: number, accountId: number, actor: string): Promise<Outcome<null, Failure>> {
+export function deleteAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, accountId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

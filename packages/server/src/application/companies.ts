@@ -1,9 +1,22 @@
-import { type FiscalYear, fail, findCurrency, type LayoutOptions, makeMonthlyYear, monthlyYearOf, type Outcome, succeed, yearName } from '@ivory-ladder/core';
+import {
+  type FiscalYear,
+  fail,
+  findCurrency,
+  type LayoutOptions,
+  makeMonthlyYear,
+  monthlyYearOf,
+  type Outcome,
+  type Role,
+  succeed,
+  yearName,
+} from '@ivory-ladder/core';
+import { type Access, ownAccess } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Ports } from './ports/index.ts';
+import type { Books, Person, Ports } from './ports/index.ts';
 
 export interface CompanyView {
+  readonly role: Role;
   readonly books: Books;
   readonly years: readonly (FiscalYear & { readonly name: string })[];
   readonly lastEntryDay: string | null;
@@ -12,19 +25,21 @@ export interface CompanyView {
 
 export async function createCompany(
   ports: Ports,
+  person: Person,
   input: { name: string; currency: string; fiscalYearFirstMonth: number },
-  actor: string,
 ): Promise<Outcome<CompanyView, Failure>> {
+  if (!person.mayAddCompanies) return fail({ code: 'adding_companies_refused' });
   if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
-  return viewCompany(ports, await ports.companies.create(input, actor));
+  return viewCompany(ports, ownAccess(await ports.companies.create(input, person), person.name));
 }
 
-export async function viewCompany(ports: Ports, companyId: number): Promise<Outcome<CompanyView, Failure>> {
+export async function viewCompany(ports: Ports, { companyId, role }: Access): Promise<Outcome<CompanyView, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
   const unplaced = books.tree.order.filter((account, at) => !books.tree.isParent[at] && !books.portions.has(account.id)).length;
   return succeed({
+    role,
     books,
     years: books.calendar.years.map((year) => ({ ...year, name: yearName(year) })),
     lastEntryDay: await ports.ledger.lastEntryDay(companyId),
@@ -32,12 +47,16 @@ export async function viewCompany(ports: Ports, companyId: number): Promise<Outc
   });
 }
 
+export async function viewLayoutOptions(ports: Ports, { companyId }: Access): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  return opened.ok ? succeed({ options: opened.value.options, version: opened.value.optionsVersion }) : opened;
+}
+
 export async function setLayoutOptions(
   ports: Ports,
-  companyId: number,
+  { companyId, actor }: Access<'preparer'>,
   options: LayoutOptions,
   version: number,
-  actor: string,
 ): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
@@ -46,7 +65,7 @@ export async function setLayoutOptions(
 }
 
 /** Makes the fiscal year that holds the day, and those between it and the years already there. */
-export function makeYear(ports: Ports, companyId: number, day: string, actor: string): Promise<Outcome<FiscalYear[], Failure>> {
+export function makeYear(ports: Ports, { companyId, actor }: Access<'preparer'>, day: string): Promise<Outcome<FiscalYear[], Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

@@ -1,8 +1,20 @@
-import type { AccountRefused, DerivationRefused, PlaceRefused } from '@ivory-ladder/core';
+import type { AccountRefused, DerivationRefused, PasswordRefused, PlaceRefused, Role } from '@ivory-ladder/core';
 
 /** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
 export type Failure =
   | { code: 'not_found'; thing: string; id: number | string }
+  | { code: 'sign_in_needed' }
+  /** Unknown, without a password or with a wrong one: which of them is not said. */
+  | { code: 'sign_in_refused' }
+  | { code: 'too_many_attempts' }
+  | { code: 'password_wrong' }
+  | { code: 'role_needed'; needs: Role; role: Role }
+  | { code: 'adding_companies_refused' }
+  | { code: 'link_unusable'; reason: 'unknown' | 'used' | 'expired' }
+  | { code: 'link_needs_name' }
+  | { code: 'person_is_member'; email: string }
+  | { code: 'person_of_other_companies' }
+  | { code: 'last_administrator' }
   | { code: 'currency_unknown'; currency: string }
   | { code: 'version_conflict'; thing: string; id: number; current: unknown }
   | { code: 'place_conflict'; accountIds: number[] }
@@ -36,6 +48,7 @@ export type Failure =
   | { code: 'file_limit_exceeded'; limit: 'rows' | 'columns' | 'cells' | 'inflated_bytes' | 'parts' | 'time' }
   | { code: 'posting_blocked'; blockers: { code: string; count: number }[] }
   | { code: 'ledger_moved_on' }
+  | PasswordRefused
   | AccountRefused
   | PlaceRefused
   | DerivationRefused;

@@ -14,6 +14,7 @@ import {
   succeed,
   yearOf,
 } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
@@ -36,7 +37,7 @@ export interface Evidence {
 }
 
 /** What one cell is made of: the climb above it, the accounts in it, and for one account the entries behind it. */
-export async function findEvidence(ports: Ports, companyId: number, kind: LayoutKind, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
+export async function findEvidence(ports: Ports, { companyId }: Access, kind: LayoutKind, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
   const prepared = await prepareStatement(ports, companyId, kind, choice);
   if (!prepared.ok) return prepared;
   const { compiled, columns, runs, books } = prepared.value;

@@ -1,4 +1,5 @@
 import { checkPlaces, comparisonSpan, fail, layers, movementOver, type Outcome, type Place, type PlaceSide, type Span, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, PlaceChange, Ports } from './ports/index.ts';
@@ -15,7 +16,7 @@ export interface PlacementOverview {
 }
 
 /** Amounts beside the categories: each account's own measure for the span and its comparison. */
-export async function viewPlacement(ports: Ports, companyId: number, choice: SpanChoice): Promise<Outcome<PlacementOverview, Failure>> {
+export async function viewPlacement(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<PlacementOverview, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooks(ports, companyId);
@@ -44,7 +45,7 @@ export async function viewPlacement(ports: Ports, companyId: number, choice: Spa
 type PlaceFields = { side: PlaceSide; categoryId: number };
 
 /** Places accounts, all or none; each is refused where its element and the category's clash. */
-export function changePlaces(ports: Ports, companyId: number, changes: readonly PlaceChange[], actor: string): Promise<Outcome<number, Failure>> {
+export function changePlaces(ports: Ports, { companyId, actor }: Access<'preparer'>, changes: readonly PlaceChange[]): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

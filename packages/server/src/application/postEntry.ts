@@ -1,4 +1,5 @@
 import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -14,7 +15,7 @@ export interface EntryDraft {
 /** Debits equal credits in the company's currency, or it does not post. */
 export async function postEntry(
   ports: Ports,
-  companyId: number,
+  { companyId }: Access<'preparer'>,
   draft: EntryDraft,
   request: Request,
 ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {

@@ -1,4 +1,5 @@
 import { fail, type Outcome } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { withFreshBooks } from './openBooks.ts';
 import type { Ports, PostingOutcome, Request } from './ports/index.ts';
@@ -8,18 +9,18 @@ import { rehearseTrialBalance } from './rehearseTrialBalance.ts';
 /** Posts what the rehearsal shows, whole or not at all; the same file twice posts nothing. */
 export function postTrialBalance(
   ports: Ports,
-  companyId: number,
+  access: Access<'preparer'>,
   fileId: number,
   answers: RehearsalAnswers,
   request: Request,
 ): Promise<Outcome<PostingOutcome, Failure>> {
   return withFreshBooks(async () => {
-    const before = await ports.ledger.earlierOutcome(companyId, request);
+    const before = await ports.ledger.earlierOutcome(access.companyId, request);
     if (before) return before as Outcome<PostingOutcome, Failure>;
-    const rehearsed = await rehearseTrialBalance(ports, companyId, fileId, answers);
+    const rehearsed = await rehearseTrialBalance(ports, access, fileId, answers);
     if (!rehearsed.ok) return rehearsed;
     const { plan, blockers } = rehearsed.value;
     if (!plan) return fail({ code: 'posting_blocked', blockers: [...blockers] });
-    return ports.ledger.applyTrialBalance(companyId, plan, request);
+    return ports.ledger.applyTrialBalance(access.companyId, plan, request);
   });
 }

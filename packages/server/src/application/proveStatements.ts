@@ -15,6 +15,7 @@ import {
   type Span,
   succeed,
 } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -26,7 +27,7 @@ export interface Proofs {
 }
 
 /** Every proof of the balance sheet and income statement, for the chosen day and its comparative. */
-export async function proveStatements(ports: Ports, companyId: number, choice: SpanChoice): Promise<Outcome<Proofs, Failure>> {
+export async function proveStatements(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<Proofs, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooks(ports, companyId);

@@ -9,6 +9,7 @@ import {
   succeed,
   type TrialBalanceRow,
 } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import { layField, type NamedAmount, namedLines } from './accountField.ts';
 import { type Blocker, Blockers } from './blockers.ts';
 import { isWithinReach } from './companies.ts';
@@ -39,7 +40,12 @@ export interface Rehearsal extends ReadFile {
 }
 
 /** Reads the file and works out everything that posting would do, without changing anything. */
-export async function rehearseTrialBalance(ports: Ports, companyId: number, fileId: number, answers: RehearsalAnswers): Promise<Outcome<Rehearsal, Failure>> {
+export async function rehearseTrialBalance(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  fileId: number,
+  answers: RehearsalAnswers,
+): Promise<Outcome<Rehearsal, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;

@@ -1,4 +1,5 @@
 import { type Detail, type LayoutKind, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { type PreparedStatement, prepareStatement, type SpanChoice } from './prepareStatement.ts';
@@ -16,7 +17,7 @@ export interface Statement extends PreparedStatement {
   readonly rungs: number;
 }
 
-export async function runStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
+export async function runStatement(ports: Ports, { companyId }: Access, kind: LayoutKind, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
   const prepared = await prepareStatement(ports, companyId, kind, choice);
   if (!prepared.ok) return prepared;
   const { compiled, columns, runs, accounts } = prepared.value;

@@ -1,4 +1,5 @@
 import { type Outcome, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { type PlacementOverview, viewPlacement } from './placement.ts';
 import type { AccountUse, Ports } from './ports/index.ts';
@@ -9,7 +10,7 @@ export interface ChartOverview extends PlacementOverview {
 }
 
 /** Every account with its place, its amounts for the span and its comparison, and when it was last used. */
-export async function viewChart(ports: Ports, companyId: number, choice: SpanChoice): Promise<Outcome<ChartOverview, Failure>> {
-  const placement = await viewPlacement(ports, companyId, choice);
-  return placement.ok ? succeed({ ...placement.value, use: await ports.chart.use(companyId) }) : placement;
+export async function viewChart(ports: Ports, access: Access, choice: SpanChoice): Promise<Outcome<ChartOverview, Failure>> {
+  const placement = await viewPlacement(ports, access, choice);
+  return placement.ok ? succeed({ ...placement.value, use: await ports.chart.use(access.companyId) }) : placement;
 }

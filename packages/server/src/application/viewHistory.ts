@@ -1,4 +1,5 @@
 import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, HistoryEvent, HistoryWanted, Ports } from './ports/index.ts';
@@ -10,7 +11,7 @@ export interface ToldEvent extends HistoryEvent {
 
 export async function viewHistory(
   ports: Ports,
-  companyId: number,
+  { companyId }: Access<'reviewer'>,
   wanted: HistoryWanted,
 ): Promise<Outcome<{ books: Books; events: readonly ToldEvent[]; next: number | null }, Failure>> {
   const opened = await openBooks(ports, companyId);
@@ -47,6 +48,8 @@ class Names {
         return `Trial balance at ${String(state.day ?? '')}`.trim();
       case 'layout_options':
         return 'Layouts';
+      case 'person':
+        return typeof state.name === 'string' ? state.name : `person ${thingId}`;
       case 'year':
         return `Fiscal year ${thingId}`;
       default:

@@ -10,6 +10,7 @@ import {
   type Span,
   succeed,
 } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -31,7 +32,7 @@ export interface TrialBalanceView {
 }
 
 /** Opening + movement + carried over = closing, for every account in chart order; both layers together. */
-export async function viewTrialBalance(ports: Ports, companyId: number, choice: SpanChoice): Promise<Outcome<TrialBalanceView, Failure>> {
+export async function viewTrialBalance(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<TrialBalanceView, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooks(ports, companyId);

@@ -1,6 +1,7 @@
 import type { Element, Outcome } from '@ivory-ladder/core';
-import { toDecimalText } from '@ivory-ladder/core';
+import { roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
+import { ownAccess } from '../application/access.ts';
 import { addCategory, deleteCategory } from '../application/categories.ts';
 import { createCompany, makeYear } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
@@ -8,6 +9,7 @@ import { openBooks } from '../application/openBooks.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
 import { postDemoEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
+import { demoPerson } from '../application/signIn.ts';
 import { type DemoCategory, ferryAccounts, ferryCategories } from './ferryChart.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
@@ -23,15 +25,17 @@ const companyName = 'Eiderholm Ferry Company';
  */
 export async function loadDemo(ports: Ports, say: (text: string) => void): Promise<void> {
   const entries = makeFerryLedger(seed);
-  const there = (await ports.companies.list()).find(({ name }) => name === companyName);
-  const begun = there ? must(await openBooks(ports, there.id)) : null;
+  const there = await ports.companies.findByName(companyName);
+  const begun = there === null ? null : must(await openBooks(ports, there));
+  if (begun) await addDemoPeople(ports, begun.company.id);
   const posted = begun?.cube.revision ?? 0;
   if (posted > entries.length) return;
   if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== entries[posted - 2]?.date) return;
   say(begun ? `Going on with the demo: ${companyName}` : `Loading the demo: ${companyName}`);
-  const { company } = begun ?? must(await createCompany(ports, { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 }, actor)).books;
+  const { company } = begun ?? must(await createCompany(ports, await demoPerson(ports, 'administrator'), { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
+  if (!begun) await addDemoPeople(ports, company.id);
   if (posted === 0) await openLedger(ports, company.id);
-  must(await makeYear(ports, company.id, '2026-09-30', actor));
+  must(await makeYear(ports, ownAccess(company.id, actor), '2026-09-30'));
   const books = must(await openBooks(ports, company.id));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
   for (const [index, entry] of entries.entries()) {
@@ -43,21 +47,30 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   say(`  ${entries.length} entries posted`);
 }
 
+/** Whoever enters the demo in a role has it in the demo's company. */
+async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
+  for (const role of roles) {
+    const { name, email } = await demoPerson(ports, role);
+    const added = await ports.people.addMember(companyId, { name, email, role }, actor);
+    if (!added.ok && added.failure.code !== 'person_is_member') must(added);
+  }
+}
+
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
 async function openLedger(ports: Ports, companyId: number): Promise<void> {
   await plantCategories(ports, companyId, must(await openBooks(ports, companyId)));
   const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(), 'utf8'), actor);
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: '3100', confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
-  must(await postTrialBalance(ports, companyId, fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
+  must(await postTrialBalance(ports, ownAccess(companyId, actor), fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
 }
 
 async function plantCategories(ports: Ports, companyId: number, books: Books): Promise<void> {
   const deepestFirst = [...books.categoryTree.nodes.values()].sort((a, b) => b.depth - a.depth || Number(b.category.contraOf !== null) - Number(a.category.contraOf !== null));
-  for (const { category } of deepestFirst) must(await deleteCategory(ports, companyId, category.id, actor));
+  for (const { category } of deepestFirst) must(await deleteCategory(ports, ownAccess(companyId, actor), category.id));
   const plant = async (element: Element, categories: readonly DemoCategory[], parentId: number | null): Promise<void> => {
     const ids = new Map<string, number>();
     for (const { name, term = null, step = null, contraOf, children = [] } of categories) {
-      const category = must(await addCategory(ports, companyId, { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) }, actor));
+      const category = must(await addCategory(ports, ownAccess(companyId, actor), { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) }));
       ids.set(name, category.id);
       await plant(element, children, category.id);
     }

@@ -8,18 +8,32 @@ import type {
   CompanyList,
   EntryBody,
   EvidenceBody,
+  LinkView,
+  PersonList,
   PlacementView,
   PostingBody,
   ProofList,
   RehearsalBody,
+  Session,
   StatementBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import { type Proof, pathOf } from '@ivory-ladder/core';
+import { type Proof, pathOf, type Role } from '@ivory-ladder/core';
 import type { CompanyView } from '../application/companies.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { PlacementOverview } from '../application/placement.ts';
-import type { AccountLineRecord, Books, BroughtInRecord, ChartAccount, EntryRecord, PostingOutcome, VersionedCategory } from '../application/ports/index.ts';
+import type {
+  AccountLineRecord,
+  Books,
+  BroughtInRecord,
+  ChartAccount,
+  EntryRecord,
+  Member,
+  OneTimeLink,
+  Person,
+  PostingOutcome,
+  VersionedCategory,
+} from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import type { Statement } from '../application/runStatement.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
@@ -27,11 +41,35 @@ import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 
 const text = (amount: bigint): string => amount.toString();
 
-export function toCompanies(companies: { id: number; name: string; currency: string }[]): CompanyList {
+export function toSession(person: Person | null, demoRoles: readonly Role[]): Session {
+  if (!person) return { person: null, demoRoles: [...demoRoles] };
+  const { id, name, email, mayAddCompanies, hasPassword } = person;
+  return { person: { id, name, email, mayAddCompanies, hasPassword }, demoRoles: [...demoRoles] };
+}
+
+export function toLink({ person }: OneTimeLink): LinkView {
+  return { isFirst: person === null, name: person?.name ?? '', email: person?.email ?? '' };
+}
+
+export function toPeople(people: readonly Member[]): PersonList {
+  return {
+    people: people.map(({ personId, name, email, role, version, hasPassword, lastSignIn }) => ({
+      personId,
+      name,
+      email,
+      role,
+      version,
+      hasPassword,
+      lastSignIn,
+    })),
+  };
+}
+
+export function toCompanies(companies: { id: number; name: string; currency: string; role: Role }[]): CompanyList {
   return { companies };
 }
 
-export function toCompany({ books, years, lastEntryDay, unplaced }: CompanyView): Company {
+export function toCompany({ role, books, years, lastEntryDay, unplaced }: CompanyView): Company {
   const { company } = books;
   return {
     id: company.id,
@@ -40,6 +78,7 @@ export function toCompany({ books, years, lastEntryDay, unplaced }: CompanyView)
     exponent: company.currency.exponent,
     fiscalYearFirstMonth: company.fiscalYearFirstMonth,
     revision: company.revision,
+    role,
     retainedEarningsAccountId: books.retainedEarningsId,
     years: years.map((year) => ({
       year: year.year,

@@ -7,11 +7,13 @@ import type { Ports } from '../application/ports/index.ts';
 import { guardHost, guardOrigin, secureHeaders } from './guards.ts';
 import { problemHandler } from './problems.ts';
 import { type ApiOptions, apiRoutes } from './routes.ts';
+import { readSession, type SessionOptions } from './session.ts';
 import { webAssets } from './webAssets.ts';
 
 export interface AppOptions extends ApiOptions {
   /** Names and ports that the server listens as, such as `127.0.0.1:4380`. */
   readonly hosts: () => readonly string[];
+  readonly session: SessionOptions;
   readonly webFolder: string;
   readonly log: Logger;
 }
@@ -22,6 +24,8 @@ const quickly = { level: 1, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]
 export function createApp(ports: Ports, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // A proxy on this machine says from where, and that it came over TLS.
+  if (options.session.isBehindTls) app.set('trust proxy', 'loopback');
   // Answers are never stored, so a hash of each would be work for nothing.
   app.disable('etag');
   app.set('query parser', 'simple');
@@ -35,7 +39,7 @@ export function createApp(ports: Ports, options: AppOptions): Express {
       serializers: { req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url.split('?')[0] }) },
     }),
   );
-  app.use('/api', compression(quickly), apiRoutes(ports, options));
+  app.use('/api', compression(quickly), readSession(ports, options.session), apiRoutes(ports, options));
   app.use(webAssets(options.webFolder));
   app.use(problemHandler(options.log));
   return app;

@@ -23,6 +23,8 @@ const conflicts = new Set([
   'account_number_taken',
   'account_not_retirable',
   'account_held',
+  'person_is_member',
+  'last_administrator',
 ]);
 const statusOf: Readonly<Record<string, number>> = {
   not_found: 404,
@@ -32,6 +34,12 @@ const statusOf: Readonly<Record<string, number>> = {
   origin_refused: 403,
   header_missing: 403,
   busy: 503,
+  sign_in_needed: 401,
+  sign_in_refused: 401,
+  role_needed: 403,
+  adding_companies_refused: 403,
+  person_of_other_companies: 403,
+  too_many_attempts: 429,
   file_too_large: 413,
   internal: 500,
 };

@@ -1,11 +1,12 @@
-import type { FiscalYear, LayoutOptions, Outcome } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CompanyStore } from '../application/ports/index.ts';
+import type { CompanyStore, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { insertStarterCategories } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
+import { insertMember } from './peopleStore.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 
 export class CompanyRepository implements CompanyStore {
@@ -14,11 +15,20 @@ export class CompanyRepository implements CompanyStore {
     private readonly counters: Counters,
   ) {}
 
-  list(): Promise<{ id: number; name: string; currency: string }[]> {
-    return rowsOf(this.database, 'SELECT id, name, currency FROM company ORDER BY name, id');
+  list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]> {
+    return rowsOf(
+      this.database,
+      'SELECT c.id, c.name, c.currency, m.role FROM company c JOIN membership m ON m.company_id = c.id WHERE m.person_id = ? ORDER BY c.name, c.id',
+      [personId],
+    );
   }
 
-  async create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<number> {
+  async findByName(name: string): Promise<number | null> {
+    const [row] = await rowsOf<{ id: number }>(this.database, 'SELECT id FROM company WHERE name = ? ORDER BY id LIMIT 1', [name]);
+    return row?.id ?? null;
+  }
+
+  async create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, person: Person): Promise<number> {
     const created = await inTransaction(this.database, async (runner) => {
       const result = (await runner.query('INSERT INTO company (name, currency, fiscal_first_month, digit_order, created_at) VALUES (?, ?, ?, ?, ?)', [
         input.name,
@@ -29,7 +39,8 @@ export class CompanyRepository implements CompanyStore {
       ])) as { insertId: number };
       const id = Number(result.insertId);
       await insertStarterCategories(runner, id);
-      await recordAudit(runner, this.counters, id, actor, [{ thing: 'company', thingId: id, action: 'added', after: input }]);
+      await insertMember(runner, id, person.id, 'administrator');
+      await recordAudit(runner, this.counters, id, person.name, [{ thing: 'company', thingId: id, action: 'added', after: input }]);
       return id;
     });
     if (!created.ok) throw new Error(`a company could not be created: ${created.failure.code}`);

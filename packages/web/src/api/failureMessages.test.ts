@@ -14,6 +14,7 @@ const sources = [
   '../../../core/src/trialbalance/deriveEntries.ts',
   '../../../core/src/placement/place.ts',
   '../../../core/src/chart/checkAccount.ts',
+  '../../../core/src/people/checkPassword.ts',
 ];
 
 describe('words for failures', () => {

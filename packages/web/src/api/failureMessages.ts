@@ -19,11 +19,36 @@ const limits: Readonly<Record<string, string>> = {
   time: 'too much to read in 20 seconds',
 };
 
+const passwords: Readonly<Record<string, string>> = {
+  too_short: 'The password needs at least 12 characters. A sentence is easy to remember.',
+  too_long: 'The password has more than 128 characters.',
+  too_simple: 'The password is too simple: a run of keys or the same few characters.',
+  names_its_owner: 'The password is little more than your name or address. Choose something else.',
+};
+
 /** What happened, to what, and what to do; the words for each code a failure can have. */
 const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   unreachable: () => 'The server does not answer. Nothing was changed; try again when it is back.',
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   internal: () => 'Something went wrong on the server. Nothing was changed.',
+  sign_in_needed: () => 'You are signed out. Sign in again in another tab, then try once more; what you typed here is kept.',
+  sign_in_refused: () => 'E-mail and password do not belong together. An administrator can make a new link if the password is lost.',
+  too_many_attempts: () => 'Too many attempts. Wait a quarter of an hour, then try again.',
+  password_wrong: () => 'The present password is not right.',
+  password_refused: ({ reason }) => passwords[text(reason)] ?? 'Choose another password.',
+  role_needed: ({ needs, role }) => `This needs the role of ${text(needs)}; you are ${text(role)} of this company. An administrator can change that.`,
+  adding_companies_refused: () => 'You may not add companies here. The first administrator of the installation may.',
+  link_unusable: ({ reason }) =>
+    reason === 'used'
+      ? 'This link was used already. Sign in with the password chosen then, or ask an administrator for a new link.'
+      : reason === 'expired'
+        ? 'This link was good for a week and has expired. Ask an administrator for a new one.'
+        : 'This link is not one of ours, or a newer one has taken its place. Ask an administrator for a new one.',
+  link_needs_name: () => 'Give your name and e-mail address as well.',
+  person_is_member: ({ email }) => `A person with the address ${text(email)} works here already.`,
+  person_of_other_companies: () =>
+    'This person also works in companies of which you are not administrator, so a new link must come from an administrator of all of them.',
+  last_administrator: () => 'The company needs an administrator. Make somebody else one first.',
   not_found: ({ thing, id }) => `There is no ${text(thing)} ${text(id)} here.`,
   request_invalid: ({ issues }) =>
     `This was not accepted: ${(issues as { path: string; message: string }[] | undefined)?.map(({ path, message }) => `${path} ${message}`.trim()).join('; ') ?? ''}`,

@@ -9,12 +9,14 @@ import { LadderRail } from './LadderRail.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { PeriodRibbon } from './PeriodRibbon.tsx';
 import { ProofStrip } from './ProofStrip.tsx';
+import { isSignedOut, ToSignIn } from './ToSignIn.tsx';
 import { CompanyContext } from './useCompany.ts';
 
 /** Rail, ribbon and proof strip around every screen of one company. */
 export function CompanyFrame() {
   const companyId = Number(useParams().companyId);
   const { data: company, error } = useGetCompanyQuery(companyId);
+  if (isSignedOut(error) && !company) return <ToSignIn />;
   if (!company)
     return error ? (
       <EmptyState title="This company cannot be shown">

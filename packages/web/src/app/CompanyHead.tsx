@@ -1,3 +1,4 @@
+import { isAtLeast } from '@ivory-ladder/core';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
@@ -45,8 +46,9 @@ export function CompanyHead() {
           </MenuItem>
         ))}
         <Divider />
-        <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>
-        <MenuItem onClick={() => go('/companies?new')}>New company…</MenuItem>
+        {isAtLeast(company.role, 'reviewer') && <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>}
+        {isAtLeast(company.role, 'administrator') && <MenuItem onClick={() => go(`/companies/${company.id}/people`)}>People of {company.name}</MenuItem>}
+        <MenuItem onClick={() => go('/companies')}>All companies</MenuItem>
       </Menu>
     </>
   );

@@ -1,3 +1,4 @@
+import { isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -36,7 +37,8 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Chart of accounts', 'ledger/chart'],
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
-      ['History: what was changed', 'history'],
+      ...(isAtLeast(company.role, 'reviewer') ? [['History: what was changed', 'history'] as [string, string]] : []),
+      ...(isAtLeast(company.role, 'administrator') ? [['People and their roles', 'people'] as [string, string]] : []),
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
@@ -55,7 +57,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
         search: `category=${id}`,
       })),
     ];
-  }, [company.id, data]);
+  }, [company.id, company.role, data]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = all.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word))).slice(0, mostShown);
   const go = (hit: Hit | undefined) => {

@@ -12,6 +12,7 @@ import type { ComponentType } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
 import { useGetProofsQuery } from '../api/ivoryApi.ts';
 import styles from './LadderRail.module.css';
+import { PersonMenu } from './PersonMenu.tsx';
 import { useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
@@ -69,6 +70,7 @@ export function LadderRail() {
           </li>
         ))}
       </ol>
+      <PersonMenu role={company.role} />
       <ThemeSwitch />
     </nav>
   );

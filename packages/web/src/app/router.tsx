@@ -5,14 +5,23 @@ import { CompanyFrame } from './CompanyFrame.tsx';
 import { CompanyStart } from './CompanyStart.tsx';
 import { NotFound } from './NotFound.tsx';
 
+const loading = <output className="unseen">Loading</output>;
+
 /** The statement is in the first load; the other screens come when they are opened. */
 export const router = createBrowserRouter([
   { path: '/', element: <Navigate to="/companies" replace /> },
   { path: '/companies', element: <CompaniesScreen /> },
+  { path: '/sign-in', lazy: async () => ({ Component: (await import('../features/people/SignInScreen.tsx')).SignInScreen }), hydrateFallbackElement: loading },
+  { path: '/join', lazy: async () => ({ Component: (await import('../features/people/JoinScreen.tsx')).JoinScreen }), hydrateFallbackElement: loading },
+  {
+    path: '/password',
+    lazy: async () => ({ Component: (await import('../features/people/PasswordScreen.tsx')).PasswordScreen }),
+    hydrateFallbackElement: loading,
+  },
   {
     path: '/companies/:companyId',
     element: <CompanyFrame />,
-    hydrateFallbackElement: <output className="unseen">Loading</output>,
+    hydrateFallbackElement: loading,
     children: [
       { index: true, element: <CompanyStart /> },
       { path: 'ledger', lazy: async () => ({ Component: (await import('../features/ledger/LedgerScreen.tsx')).LedgerScreen }) },
@@ -20,6 +29,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
+      { path: 'people', lazy: async () => ({ Component: (await import('../features/people/PeopleScreen.tsx')).PeopleScreen }) },
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
       { path: 'statements/:kind', element: <StatementScreen /> },
       { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },

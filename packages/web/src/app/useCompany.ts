@@ -1,5 +1,5 @@
 import type { Company } from '@ivory-ladder/contract';
-import type { Currency } from '@ivory-ladder/core';
+import { type Currency, isAtLeast, type Role } from '@ivory-ladder/core';
 import { createContext, useContext } from 'react';
 
 export const CompanyContext = createContext<Company | null>(null);
@@ -13,4 +13,9 @@ export function useCompany(): Company {
 
 export function currencyOfCompany({ currency, exponent }: Company): Currency {
   return { code: currency, exponent };
+}
+
+/** Whether whoever is signed in may act in this role here; the server judges anew. */
+export function useMay(least: Role): boolean {
+  return isAtLeast(useCompany().role, least);
 }

@@ -1,5 +1,6 @@
-import type { Currency, DigitOrder, FiscalYear, LayoutOptions, Outcome } from '@ivory-ladder/core';
+import type { Currency, DigitOrder, FiscalYear, LayoutOptions, Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Person } from './peopleStore.ts';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -14,8 +15,12 @@ export interface CompanyRecord {
 }
 
 export interface CompanyStore {
-  list(): Promise<{ id: number; name: string; currency: string }[]>;
-  create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, actor: string): Promise<number>;
+  /** Those that the person belongs to. */
+  list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]>;
+  /** For the demo, which is loaded once. */
+  findByName(name: string): Promise<number | null>;
+  /** Its maker becomes its administrator. */
+  create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, person: Person): Promise<number>;
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>>;
 }

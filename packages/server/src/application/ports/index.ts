@@ -2,6 +2,7 @@ import type { ChartStore } from './chartStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { LedgerStore } from './ledgerStore.ts';
+import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 
 export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
@@ -10,6 +11,7 @@ export type { CompanyRecord, CompanyStore } from './companyStore.ts';
 export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
+export type { Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
 export type { NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 
@@ -18,6 +20,9 @@ export interface Ports {
   readonly ledger: LedgerStore;
   readonly chart: ChartStore;
   readonly placement: PlacementStore;
+  readonly people: PeopleStore;
+  readonly sessions: SessionStore;
+  readonly secrets: Secrets;
   readonly files: FileStore;
   readonly tables: TableReader;
   readonly writer: FileWriter;

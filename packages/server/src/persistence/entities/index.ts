@@ -1,5 +1,6 @@
 import { AccountEntity, CategoryEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
+import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import { AuditEntity, CounterEntity, IdempotencyEntity, ImportedFileEntity, ImportedFilePartEntity } from './recordEntities.ts';
 
 export const entities = [
@@ -18,4 +19,9 @@ export const entities = [
   AuditEntity,
   ImportedFileEntity,
   ImportedFilePartEntity,
+  PersonEntity,
+  MembershipEntity,
+  SessionEntity,
+  OneTimeLinkEntity,
+  InstallationEntity,
 ];

@@ -17,6 +17,11 @@ import { AddAccountPurpose1790000000016 } from './016-add-account-purpose.ts';
 import { AddAccountExternalNumber1790000000017 } from './017-add-account-external-number.ts';
 import { FreeAuditOfCompany1790000000018 } from './018-free-audit-of-company.ts';
 import { FreeIdempotencyOfCompany1790000000019 } from './019-free-idempotency-of-company.ts';
+import { CreatePerson1790000000020 } from './020-create-person.ts';
+import { CreateMembership1790000000021 } from './021-create-membership.ts';
+import { CreateSession1790000000022 } from './022-create-session.ts';
+import { CreateOneTimeLink1790000000023 } from './023-create-one-time-link.ts';
+import { CreateInstallation1790000000024 } from './024-create-installation.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -39,4 +44,9 @@ export const migrations = [
   AddAccountExternalNumber1790000000017,
   FreeAuditOfCompany1790000000018,
   FreeIdempotencyOfCompany1790000000019,
+  CreatePerson1790000000020,
+  CreateMembership1790000000021,
+  CreateSession1790000000022,
+  CreateOneTimeLink1790000000023,
+  CreateInstallation1790000000024,
 ];

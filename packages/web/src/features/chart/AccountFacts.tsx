@@ -2,7 +2,7 @@ import type { AccountChange, ChartAccountBody, ChartView } from '@ivory-ladder/c
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Link, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { HistoryList } from '../history/HistoryList.tsx';
@@ -24,6 +24,8 @@ interface AccountFactsProps {
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
 export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBeside, onAddBelow, onChange, onDelete }: AccountFactsProps) {
   const company = useCompany();
+  const mayKeep = useMay('preparer');
+  const mayReview = useMay('reviewer');
   const { search } = useLocation();
   const parent = chart.accounts.find(({ id }) => id === account.parentId);
   const total = branchTotals(chart.accounts).get(account.id);
@@ -31,13 +33,15 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
   entries.set('account', String(account.id));
   return (
     <>
-      <div className={styles.buttons}>
-        <Button variant="contained" onClick={onEdit}>
-          Change…
-        </Button>
-        <Button onClick={onAddBeside}>Add beside…</Button>
-        <Button onClick={onAddBelow}>Add below…</Button>
-      </div>
+      {mayKeep && (
+        <div className={styles.buttons}>
+          <Button variant="contained" onClick={onEdit}>
+            Change…
+          </Button>
+          <Button onClick={onAddBeside}>Add beside…</Button>
+          <Button onClick={onAddBelow}>Add below…</Button>
+        </div>
+      )}
       <dl className={styles.facts}>
         <dt>Element</dt>
         <dd>{elementText(account)}</dd>
@@ -75,29 +79,35 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
       {account.role === 'retained_earnings' && (
         <p className={styles.role}>Holds retained earnings: the profit of completed years is carried to it on every balance sheet.</p>
       )}
-      <div className={styles.buttons}>
-        {account.active ? (
-          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: false })}>
-            Retire
-          </Button>
-        ) : (
-          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
-            Reopen
-          </Button>
-        )}
-        {account.element === 'equity' && account.role === null && account.active && (
-          <Button disabled={isBusy} onClick={() => onChange({ version: account.version, role: 'retained_earnings' })}>
-            Hold retained earnings
-          </Button>
-        )}
-        {account.lines === 0 && (
-          <Button disabled={isBusy} onClick={() => void onDelete()}>
-            Delete
-          </Button>
-        )}
-      </div>
-      <h3>History</h3>
-      <HistoryList thing="account" thingId={account.id} />
+      {mayKeep && (
+        <div className={styles.buttons}>
+          {account.active ? (
+            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: false })}>
+              Retire
+            </Button>
+          ) : (
+            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
+              Reopen
+            </Button>
+          )}
+          {account.element === 'equity' && account.role === null && account.active && (
+            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, role: 'retained_earnings' })}>
+              Hold retained earnings
+            </Button>
+          )}
+          {account.lines === 0 && (
+            <Button disabled={isBusy} onClick={() => void onDelete()}>
+              Delete
+            </Button>
+          )}
+        </div>
+      )}
+      {mayReview && (
+        <>
+          <h3>History</h3>
+          <HistoryList thing="account" thingId={account.id} />
+        </>
+      )}
     </>
   );
 }

@@ -7,7 +7,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetChartQuery, useGetPlacementQuery } from '../../api/ivoryApi.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
@@ -43,6 +43,7 @@ export function ChartScreen() {
   const { data: chart, error, isFetching } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
   const actions = useChartActions();
+  const mayKeep = useMay('preparer');
   const [isRenumbering, setRenumbering] = useState(false);
   const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
   const table = useRef<TreeGridHandle>(null);
@@ -92,6 +93,7 @@ export function ChartScreen() {
   };
   const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
   const onRowKey = (event: KeyboardEvent, account: ChartAccountBody, isFlat: boolean): boolean => {
+    if (!mayKeep) return false;
     const step = event.altKey ? steps[event.key] : undefined;
     if (step !== undefined && isFlat) actions.say('refused', 'Rows are moved in the chart’s own order: clear the filter and the order of the columns first.');
     else if (step !== undefined && chart) {
@@ -154,27 +156,37 @@ export function ChartScreen() {
                 </option>
               ))}
             </select>
-            <Button
-              disabled={!chart || chart.accounts.length === 0}
-              onClick={() => {
-                setEditing(null);
-                setRenumbering(true);
-              }}
-            >
-              Renumber…
-            </Button>
-            <Button variant="contained" onClick={() => beginBeside(chosen)}>
-              Add account…
-            </Button>
+            {mayKeep && (
+              <>
+                <Button
+                  disabled={!chart || chart.accounts.length === 0}
+                  onClick={() => {
+                    setEditing(null);
+                    setRenumbering(true);
+                  }}
+                >
+                  Renumber…
+                </Button>
+                <Button variant="contained" onClick={() => beginBeside(chosen)}>
+                  Add account…
+                </Button>
+              </>
+            )}
           </div>
         </header>
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
         {chart?.accounts.length === 0 && (
           <EmptyState title="No accounts yet">
-            <p>Add the first one here, or bring in a trial balance: its accounts come with it.</p>
-            <Button variant="contained" onClick={() => beginBeside(null)}>
-              Add account…
-            </Button>
+            {mayKeep ? (
+              <>
+                <p>Add the first one here, or bring in a trial balance: its accounts come with it.</p>
+                <Button variant="contained" onClick={() => beginBeside(null)}>
+                  Add account…
+                </Button>
+              </>
+            ) : (
+              <p>A preparer of the company keeps its chart; you see it here then.</p>
+            )}
           </EmptyState>
         )}
         {chart && chart.accounts.length > 0 && (
@@ -249,8 +261,9 @@ export function ChartScreen() {
         )}
         {!editing && !isRenumbering && !chosen && (
           <p className={styles.quiet}>
-            Choose an account to see what it is, what is on it and what was changed. On a row, Alt with an arrow key orders it among its siblings, nests it
-            below the one above or takes it out; F2 changes it; Insert adds one beside it.
+            Choose an account to see what it is, what is on it and what was changed.
+            {mayKeep &&
+              ' On a row, Alt with an arrow key orders it among its siblings, nests it below the one above or takes it out; F2 changes it; Insert adds one beside it.'}
           </p>
         )}
       </aside>

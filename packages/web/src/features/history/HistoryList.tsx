@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { useListHistoryQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { momentText } from '../../components/dates.ts';
 import styles from './HistoryList.module.css';
-import { historyLines, momentText } from './historyText.ts';
+import { historyLines } from './historyText.ts';
 
 const pageSize = 20;
 

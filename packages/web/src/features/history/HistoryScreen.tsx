@@ -4,10 +4,10 @@ import { Link, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useListHistoryQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { shortDay } from '../../components/dates.ts';
+import { momentText, shortDay } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import styles from './HistoryScreen.module.css';
-import { historyLines, momentText } from './historyText.ts';
+import { historyLines } from './historyText.ts';
 
 const things = {
   account: 'accounts',
@@ -17,6 +17,7 @@ const things = {
   trial_balance: 'trial balances',
   layout_options: 'layouts',
   year: 'fiscal years',
+  person: 'people',
   company: 'the company',
 } as const;
 

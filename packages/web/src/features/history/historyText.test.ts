@@ -34,6 +34,12 @@ describe('history in words', () => {
     expect(historyLines(event({ thing: 'place', before: { place: '' }, after: { place: 'Revenue' } }))).toEqual(['Category: none → «Revenue»']);
   });
 
+  it('tells who came, went and became what', () => {
+    expect(historyLines(event({ thing: 'person', action: 'added', after: { name: 'A', role: 'reader' } }))).toEqual(['Added as reader']);
+    expect(historyLines(event({ thing: 'person', before: { role: 'reader' }, after: { role: 'preparer' } }))).toEqual(['Role: «reader» → «preparer»']);
+    expect(historyLines(event({ thing: 'person', action: 'deleted', before: { role: 'preparer' } }))).toEqual(['Removed; was preparer']);
+  });
+
   it('a change that nobody has words for is still a line', () => {
     expect(historyLines(event({ after: { something: 1 } }))).toEqual(['Changed']);
   });

@@ -23,6 +23,7 @@ const fieldNames: Readonly<Record<string, string>> = {
 /** What an event did, as short lines: one for each field that was changed. */
 export function historyLines({ thing, action, before, after }: Event): string[] {
   const [old, now] = [asFields(before), asFields(after)];
+  if (thing === 'person') return [personLine(action, old, now)];
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
@@ -35,6 +36,11 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   return lines.length > 0 ? lines : ['Changed'];
 }
 
+function personLine(action: string, old: Record<string, unknown>, now: Record<string, unknown>): string {
+  if (action === 'added') return `Added as ${String(now.role)}`;
+  return action === 'deleted' ? `Removed; was ${String(old.role)}` : `Role: ${shown(old.role)} → ${shown(now.role)}`;
+}
+
 function asFields(state: unknown): Record<string, unknown> {
   return typeof state === 'object' && state !== null && !Array.isArray(state) ? (state as Record<string, unknown>) : {};
 }
@@ -43,10 +49,4 @@ function shown(value: unknown): string {
   if (value === undefined || value === null || value === '') return 'none';
   const text = String(value).replaceAll('_', ' ');
   return `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`;
-}
-
-/** `30 Sep 2026, 14:05`, in the reader's own time. */
-export function momentText(happenedAt: string): string {
-  const moment = new Date(`${happenedAt.replace(' ', 'T')}Z`);
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(moment);
 }

@@ -4,7 +4,7 @@ import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutation } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import styles from './LayoutsScreen.module.css';
 
@@ -21,6 +21,7 @@ const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
 /** The two layouts that follow the categories, and what can be set for them. */
 export function LayoutsScreen() {
   const company = useCompany();
+  const mayCompose = useMay('preparer');
   const dispatch = useDispatch();
   const { span } = useSpan();
   const { search } = useLocation();
@@ -64,6 +65,7 @@ export function LayoutsScreen() {
             <label key={value} className={styles.choice}>
               <input
                 type="checkbox"
+                disabled={!mayCompose}
                 checked={!data.subtotalsOff.includes(value)}
                 onChange={(event) =>
                   void change({ subtotalsOff: event.target.checked ? data.subtotalsOff.filter((other) => other !== value) : [...data.subtotalsOff, value] })
@@ -84,7 +86,7 @@ export function LayoutsScreen() {
           <p className={styles.quiet}>By current and non-current; contra categories are deducted, with a net amount. The result of the year stands:</p>
           {(['own_line', 'within_retained_earnings'] as const).map((result) => (
             <label key={result} className={styles.choice}>
-              <input type="radio" name="result" checked={data.result === result} onChange={() => void change({ result })} />
+              <input type="radio" name="result" disabled={!mayCompose} checked={data.result === result} onChange={() => void change({ result })} />
               <span>
                 {result === 'own_line' ? 'on its own line in equity' : 'within retained earnings'}
                 <small>{result === 'own_line' ? 'retained earnings show completed years only' : 'one figure, as after closing'}</small>

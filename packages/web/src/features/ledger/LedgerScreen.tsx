@@ -5,7 +5,7 @@ import { Link, useLocation, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetTrialBalanceQuery } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { spanText } from '../../components/dates.ts';
@@ -28,6 +28,7 @@ export function LedgerScreen() {
   const [filter, setFilter] = useState('');
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span });
   const drop = useFileDrop();
+  const mayBringIn = useMay('preparer');
   const accountId = Number(params.get('account') ?? 0);
   const currency = currencyOfCompany(company);
   const openAccount = (id: number | null) =>
@@ -38,7 +39,7 @@ export function LedgerScreen() {
       return next;
     });
   return (
-    <div className={styles.screen} {...drop.zone} data-over={drop.isOver || undefined}>
+    <div className={styles.screen} {...(mayBringIn ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-labelledby="ledger-title" aria-busy={isFetching}>
         <header className={styles.head}>
           <div>
@@ -59,22 +60,30 @@ export function LedgerScreen() {
               value={filter}
               onChange={(event) => setFilter(event.target.value)}
             />
-            <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
-              Bring in a trial balance…
-            </Button>
+            {mayBringIn && (
+              <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
+                Bring in a trial balance…
+              </Button>
+            )}
             {drop.input}
           </div>
         </header>
         {error !== undefined && <EmptyState title="The trial balance cannot be shown">{describeFailure(error)}</EmptyState>}
         {company.accounts === 0 && (
           <EmptyState title="No accounts yet">
-            <p>
-              Drop a trial balance here, as your ledger exports it: CSV, TSV or XLSX. Accounts are made from it; nothing is posted before you have seen what
-              will be.
-            </p>
-            <Button variant="contained" onClick={drop.choose}>
-              Choose a file…
-            </Button>
+            {mayBringIn ? (
+              <>
+                <p>
+                  Drop a trial balance here, as your ledger exports it: CSV, TSV or XLSX. Accounts are made from it; nothing is posted before you have seen what
+                  will be.
+                </p>
+                <Button variant="contained" onClick={drop.choose}>
+                  Choose a file…
+                </Button>
+              </>
+            ) : (
+              <p>A preparer of the company brings in its trial balance; you see it here then.</p>
+            )}
           </EmptyState>
         )}
         {data && company.accounts > 0 && (
@@ -89,7 +98,7 @@ export function LedgerScreen() {
         )}
       </section>
       {accountId > 0 ? <AccountPanel accountId={accountId} accounts={data?.accounts ?? []} onOpen={openAccount} /> : <BroughtInPanel />}
-      {company.unplaced > 0 && company.lastEntryDay !== null && (
+      {mayBringIn && company.unplaced > 0 && company.lastEntryDay !== null && (
         <p className={styles.next}>
           <span>{counted(company.unplaced, 'account stands', 'accounts stand')} in no category yet.</span>
           <Link to={{ pathname: `/companies/${company.id}/placement`, search }}>Place them</Link>

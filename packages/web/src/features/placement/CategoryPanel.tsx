@@ -7,7 +7,7 @@ import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useDeleteCategoryMutation } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { AddAccountsDialog } from './AddAccountsDialog.tsx';
 import { CategoryDialog } from './CategoryDialog.tsx';
@@ -31,6 +31,7 @@ interface CategoryPanelProps {
 /** The chosen category: its accounts, where it lands on the statements, and what can be done with it. */
 export function CategoryPanel({ view, model, currency, chosen, selected, onSelect, onMove, actions }: CategoryPanelProps) {
   const company = useCompany();
+  const mayPlace = useMay('preparer');
   const dispatch = useDispatch();
   const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | null>(null);
   const [remove] = useDeleteCategoryMutation();
@@ -76,17 +77,19 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
           </p>
         )}
       </div>
-      <div className={styles.tools}>
-        <Button variant="contained" onClick={() => setOpen('accounts')}>
-          Add accounts…
-        </Button>
-        <Button onClick={() => setOpen('edit')}>Change…</Button>
-        <Button onClick={() => setOpen('sub')}>Nest new…</Button>
-        {standing.length === 0 && chosen.children.length === 0 && <Button onClick={() => void onDelete()}>Delete</Button>}
-      </div>
+      {mayPlace && (
+        <div className={styles.tools}>
+          <Button variant="contained" onClick={() => setOpen('accounts')}>
+            Add accounts…
+          </Button>
+          <Button onClick={() => setOpen('edit')}>Change…</Button>
+          <Button onClick={() => setOpen('sub')}>Nest new…</Button>
+          {standing.length === 0 && chosen.children.length === 0 && <Button onClick={() => void onDelete()}>Delete</Button>}
+        </div>
+      )}
       <div className={styles.headings}>
         <span>{counted(standing.length, 'account')} directly here</span>
-        {picked.length > 0 && (
+        {mayPlace && picked.length > 0 && (
           <span className={styles.picked}>
             <button type="button" onClick={onMove}>
               Move {picked.length} to…
@@ -122,7 +125,7 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
         ))}
         {standing.length === 0 && (
           <li className={styles.quiet}>
-            {chosen.children.length > 0 ? 'None; they stand in its subcategories.' : 'None yet. Add accounts, or drop some on it.'}
+            {chosen.children.length > 0 ? 'None; they stand in its subcategories.' : mayPlace ? 'None yet. Add accounts, or drop some on it.' : 'None yet.'}
           </li>
         )}
       </ul>

@@ -6,6 +6,7 @@ import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useRef, useState } from 'react';
+import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryTable.module.css';
@@ -25,6 +26,7 @@ interface CategoryTableProps {
 /** The category tree with counts and amounts. Arrow keys walk it, left and right shut and open, Enter chooses. */
 export function CategoryTable({ view, model, currency, chosenId, dragged, actions, onChoose }: CategoryTableProps) {
   const [shut, setShut] = useState<ReadonlySet<number>>(new Set());
+  const mayPlace = useMay('preparer');
   const [adding, setAdding] = useState<Element | null>(null);
   const body = useRef<HTMLDivElement>(null);
   const toggle = (id: number) => setShut((before) => (before.has(id) ? new Set([...before].filter((other) => other !== id)) : new Set([...before, id])));
@@ -88,9 +90,11 @@ export function CategoryTable({ view, model, currency, chosenId, dragged, action
             <div role="row" aria-level={1} className={styles.element}>
               <span role="gridcell">{elementName(element)}</span>
               <span role="gridcell">
-                <button type="button" className={styles.add} onClick={() => setAdding(element)}>
-                  <Add fontSize="inherit" aria-hidden /> Add a category<span className="unseen"> of {element}</span>
-                </button>
+                {mayPlace && (
+                  <button type="button" className={styles.add} onClick={() => setAdding(element)}>
+                    <Add fontSize="inherit" aria-hidden /> Add a category<span className="unseen"> of {element}</span>
+                  </button>
+                )}
               </span>
             </div>
             {visibleNodes(model.tree, element, shut).map((node) => (

@@ -6,7 +6,7 @@ import { Link, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { isTyping } from '../../components/isTyping.ts';
@@ -31,7 +31,9 @@ export function PlacementScreen() {
   const [selected, setSelected] = useState<ReadonlySet<number>>(new Set());
   const [dragged, setDragged] = useState<readonly PlacedAccount[]>([]);
   const [moving, setMoving] = useState(false);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const mayPlace = useMay('preparer');
+  const dragging = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const sensors = mayPlace ? dragging : [];
   if (error !== undefined && !data) return <EmptyState title="The placement cannot be shown">{describeFailure(error)}</EmptyState>;
   if (!data || !model) return null;
   if (data.accounts.length === 0)
@@ -57,7 +59,17 @@ export function PlacementScreen() {
   };
   /** M moves what is chosen, wherever on the screen the focus stands. */
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key.toLowerCase() !== 'm' || event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || selectedAccounts.length === 0 || moving) return;
+    if (
+      event.key.toLowerCase() !== 'm' ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      isTyping(event) ||
+      !mayPlace ||
+      selectedAccounts.length === 0 ||
+      moving
+    )
+      return;
     event.preventDefault();
     setMoving(true);
   };

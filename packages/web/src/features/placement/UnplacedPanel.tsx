@@ -3,6 +3,7 @@ import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
+import { useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
 import { ToLookAt } from './ToLookAt.tsx';
@@ -20,6 +21,7 @@ interface UnplacedPanelProps {
 /** The work to be done: accounts that stand in no category, with what is at stake. */
 export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onChoose }: UnplacedPanelProps) {
   const { unplaced } = model;
+  const mayPlace = useMay('preparer');
   const [filter, setFilter] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
   const lastPicked = useRef<number>(-1);
@@ -75,9 +77,11 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
               />
               {picked > 0 ? `${picked} chosen` : 'all'}
             </label>
-            <Button variant="contained" disabled={selected.size === 0} onClick={onMove} title="M">
-              Move to…
-            </Button>
+            {mayPlace && (
+              <Button variant="contained" disabled={selected.size === 0} onClick={onMove} title="M">
+                Move to…
+              </Button>
+            )}
           </div>
         </>
       )}

@@ -1,0 +1,75 @@
+import type { Outcome, Role } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+
+export interface Person {
+  readonly id: number;
+  readonly name: string;
+  readonly email: string;
+  readonly hasPassword: boolean;
+  readonly mayAddCompanies: boolean;
+}
+
+export interface Member {
+  readonly personId: number;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly version: number;
+  readonly hasPassword: boolean;
+  /** UTC, as DATETIME text. */
+  readonly lastSignIn: string | null;
+}
+
+export interface OneTimeLink {
+  /** `null`: for the first administrator, who names themselves. */
+  readonly person: Person | null;
+  readonly state: 'open' | 'used' | 'expired';
+}
+
+export interface PeopleStore {
+  person(personId: number): Promise<Person | null>;
+  /** `null` where the person has no role in the company, or there is no such person or company. */
+  roleIn(personId: number, companyId: number): Promise<Role | null>;
+  byEmail(email: string): Promise<(Person & { readonly passwordHash: string | null }) | null>;
+  passwordHash(personId: number): Promise<string | null>;
+  /** Counts an attempt to sign in before it is judged; the attempts of the last quarter of an hour, this one included. */
+  countAttempt(personId: number): Promise<number>;
+  /** Forgets the attempts. */
+  noteSignIn(personId: number): Promise<void>;
+  /** Ends every session of the person. */
+  setPassword(personId: number, passwordHash: string): Promise<void>;
+  /** Whether anybody can sign in with a password and add companies. */
+  hasAdministrator(): Promise<boolean>;
+  members(companyId: number): Promise<Member[]>;
+  /** A person who is not known yet is made, without a password. */
+  addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>>;
+  changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>>;
+  removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** Whether the other may set everything about the person: is administrator of each company the person belongs to. */
+  isInHandsOf(personId: number, administratorId: number): Promise<boolean>;
+  /** Takes the place of the person's earlier links. */
+  makeLink(personId: number | null, tokenHash: Buffer): Promise<void>;
+  link(tokenHash: Buffer): Promise<OneTimeLink | null>;
+  /** Once only; the first administrator is made here, and becomes one of every company there is. */
+  useLink(tokenHash: Buffer, passwordHash: string, first: { name: string; email: string } | null): Promise<Outcome<Person, Failure>>;
+  /** Somebody without a password whom the demo lets in; the same one each time. */
+  ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean): Promise<Person>;
+}
+
+/** Sessions, by the SHA-256 of their id. */
+export interface SessionStore {
+  /** Of a session that has not ended. */
+  find(idHash: Buffer): Promise<{ readonly personId: number; readonly expiresAt: Date } | null>;
+  keep(idHash: Buffer, personId: number, expiresAt: Date): Promise<void>;
+  end(idHash: Buffer): Promise<void>;
+  endAllOf(personId: number): Promise<void>;
+}
+
+export interface Secrets {
+  hashPassword(password: string): Promise<string>;
+  /** Takes as long where there is no hash, so that nobody can tell who is known here. */
+  matchesPassword(password: string, hash: string | null): Promise<boolean>;
+  /** 256 random bits, as text for an address. */
+  newToken(): string;
+  hashToken(token: string): Buffer;
+}

@@ -1,0 +1,110 @@
+import { createHash } from 'node:crypto';
+import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
+import { fail, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core';
+import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
+import { z } from 'zod';
+import { type Access, enterCompany } from '../application/access.ts';
+import type { Failure } from '../application/failure.ts';
+import { largestUploadBytes } from '../application/limits.ts';
+import type { Request as Asked, Person, Ports, WrittenFile } from '../application/ports/index.ts';
+import { sendProblem } from './problems.ts';
+import { personOf } from './session.ts';
+
+type OperationOf<Name extends OperationName> = (typeof operations)[Name];
+type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
+type BodyOf<Name extends OperationName> = OperationOf<Name> extends { body: infer Body extends z.ZodType } ? z.output<Body> : undefined;
+type AnswerOf<Name extends OperationName> = OperationOf<Name> extends { answer: infer Answer extends z.ZodType } ? z.output<Answer> : WrittenFile | null;
+type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs
+  ? Needs extends 'nobody' | 'person'
+    ? null
+    : Access<Exclude<Needs, 'nobody' | 'person'> & keyof Roles>
+  : never;
+type Roles = Record<Exclude<Operation['needs'], 'nobody' | 'person'>, true>;
+
+interface Call<Name extends OperationName> {
+  /** Of a company's operations: that its role was checked. */
+  readonly access: AccessOf<Name>;
+  /** Who is signed in; always somebody where the operation needs more than nobody. */
+  readonly person: OperationOf<Name>['needs'] extends 'nobody' ? Person | null : Person;
+  readonly query: QueryOf<Name>;
+  readonly body: BodyOf<Name>;
+  readonly file: Buffer;
+  readonly asked: Asked;
+  readonly request: Request;
+  /** A path parameter that is a whole number. */
+  id(parameter: string): number;
+  kind(): LayoutKind;
+}
+
+type Handle<Name extends OperationName> = (call: Call<Name>) => Promise<Outcome<AnswerOf<Name>, Failure>>;
+export type On = <Name extends OperationName>(name: Name, handle: Handle<Name>, ...before: RequestHandler[]) => void;
+
+const idempotencyKey = z.string().min(1).max(100).optional();
+const wholeNumber = z.coerce.number().int().positive();
+
+/** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
+export function operationRoutes(router: Router, ports: Ports, checkAnswers: boolean): On {
+  const readJson = json({ limit: '20mb' });
+  return (name, handle, ...before) => {
+    const operation: Operation = operations[name];
+    const path = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
+    // Who asks is known before anything that is sent is read.
+    const allowed: RequestHandler = async (request, response, next) => {
+      response.setHeader('Cache-Control', 'no-store');
+      const entered = await enter(ports, operation, request);
+      if (!entered.ok) return sendProblem(response, entered.failure);
+      response.locals.entered = entered.value;
+      next();
+    };
+    const answer = async (request: Request, response: Response): Promise<void> => {
+      const outcome = await handle(readCall(name, operation, request, response.locals.entered as Entered));
+      if (!outcome.ok) return sendProblem(response, outcome.failure);
+      if (operation.answer === 'none') return void response.status(204).end();
+      if (operation.answer === 'file') {
+        const file = outcome.value as WrittenFile;
+        response.setHeader('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`);
+        return void response.type(file.type).send(file.content);
+      }
+      const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
+      response.status(operation.status ?? 200).json(body);
+    };
+    const readers = operation.takesFile ? [raw({ type: () => true, limit: largestUploadBytes })] : operation.body ? [readJson] : [];
+    router[operation.method](path, ...before, allowed, ...readers, answer);
+  };
+}
+
+interface Entered {
+  readonly person: Person | null;
+  readonly access: Access | null;
+}
+
+async function enter(ports: Ports, { needs }: Operation, request: Request): Promise<Outcome<Entered, Failure>> {
+  const person = await personOf(ports, request);
+  if (needs === 'nobody') return succeed({ person, access: null });
+  if (!person) return fail({ code: 'sign_in_needed' });
+  if (needs === 'person') return succeed({ person, access: null });
+  const access = await enterCompany(ports, person, wholeNumber.parse(request.params.companyId), needs);
+  return access.ok ? succeed({ person, access: access.value }) : access;
+}
+
+function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, { person, access }: Entered): Call<Name> {
+  const file = operation.takesFile && Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+  const body = operation.body?.parse(request.body);
+  return {
+    access: access as AccessOf<Name>,
+    person: person as Call<Name>['person'],
+    query: operation.query?.parse(request.query) as QueryOf<Name>,
+    body: body as BodyOf<Name>,
+    file,
+    request,
+    asked: {
+      actor: access?.actor ?? '',
+      idempotencyKey: operation.idempotent ? (idempotencyKey.parse(request.headers['idempotency-key']) ?? null) : null,
+      requestHash: createHash('sha256')
+        .update(JSON.stringify([name, request.path, body]))
+        .digest(),
+    },
+    id: (parameter) => wholeNumber.parse(request.params[parameter]),
+    kind: () => (statementKind.parse(request.params.kind) === 'balance-sheet' ? 'balance_sheet' : 'income_statement'),
+  };
+}

@@ -1,0 +1,74 @@
+import { randomBytes } from 'node:crypto';
+import type { Request, RequestHandler } from 'express';
+import session, { type SessionData, Store } from 'express-session';
+import type { Person, Ports } from '../application/ports/index.ts';
+
+declare module 'express-session' {
+  interface SessionData {
+    personId?: number;
+  }
+}
+
+/** A working day; then one signs in anew (OWASP ASVS 3.3.2). */
+const hoursSignedIn = 12;
+const cookieName = 'ivory_ladder_session';
+
+export interface SessionOptions {
+  readonly secret: string;
+  /** Behind a proxy that speaks TLS to the world. */
+  readonly isBehindTls: boolean;
+}
+
+/** The cookie's way to a row in the database; nothing is kept for those who have not signed in. */
+export function readSession(ports: Pick<Ports, 'sessions' | 'secrets'>, { secret, isBehindTls }: SessionOptions): RequestHandler {
+  return session({
+    name: cookieName,
+    secret,
+    store: new RowStore(ports),
+    genid: () => randomBytes(32).toString('base64url'),
+    resave: false,
+    saveUninitialized: false,
+    unset: 'destroy',
+    cookie: { httpOnly: true, sameSite: 'lax', secure: isBehindTls, path: '/', maxAge: hoursSignedIn * 3_600_000 },
+  });
+}
+
+export async function personOf({ people }: Pick<Ports, 'people'>, request: Request): Promise<Person | null> {
+  const { personId } = request.session;
+  return personId === undefined ? null : people.person(personId);
+}
+
+/** A new session id with each sign-in, so that one set by somebody else beforehand opens nothing. */
+export async function enterAs(request: Request, person: Person): Promise<void> {
+  await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
+  request.session.personId = person.id;
+  await new Promise<void>((resolve, reject) => request.session.save((error) => (error ? reject(error) : resolve())));
+}
+
+export async function leave(request: Request): Promise<void> {
+  await new Promise<void>((resolve, reject) => request.session.destroy((error) => (error ? reject(error) : resolve())));
+}
+
+class RowStore extends Store {
+  constructor(private readonly ports: Pick<Ports, 'sessions' | 'secrets'>) {
+    super();
+  }
+
+  override get(id: string, done: (error: unknown, data?: SessionData | null) => void): void {
+    this.ports.sessions.find(this.ports.secrets.hashToken(id)).then((found) => {
+      if (!found) return done(null, null);
+      const { personId, expiresAt } = found;
+      done(null, { personId, cookie: { originalMaxAge: expiresAt.getTime() - Date.now(), expires: expiresAt, httpOnly: true, sameSite: 'lax', path: '/' } });
+    }, done);
+  }
+
+  override set(id: string, { personId, cookie }: SessionData, done: (error?: unknown) => void = () => undefined): void {
+    const expiresAt = new Date(cookie.expires ?? Date.now() + hoursSignedIn * 3_600_000);
+    const kept = personId === undefined ? Promise.resolve() : this.ports.sessions.keep(this.ports.secrets.hashToken(id), personId, expiresAt);
+    kept.then(() => done(), done);
+  }
+
+  override destroy(id: string, done: (error?: unknown) => void = () => undefined): void {
+    this.ports.sessions.end(this.ports.secrets.hashToken(id)).then(() => done(), done);
+  }
+}

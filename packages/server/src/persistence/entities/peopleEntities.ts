@@ -1,0 +1,100 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+const personId: EntitySchemaColumnOptions = { name: 'person_id', type: 'int', unsigned: true };
+const hash = { type: 'varbinary', length: 32 } as const;
+
+export interface PersonRow {
+  id: number;
+  email: string;
+  name: string;
+  passwordHash: string | null;
+  mayAddCompanies: number;
+  failedSignIns: number;
+  failedSince: string | null;
+  lastSignIn: string | null;
+  createdAt: string;
+}
+
+export const PersonEntity = new EntitySchema<PersonRow>({
+  name: 'person',
+  columns: {
+    id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
+    email: { ...keyText, length: 200 },
+    name: { type: 'varchar', length: 200 },
+    passwordHash: { ...keyText, name: 'password_hash', length: 300, nullable: true },
+    mayAddCompanies: { name: 'may_add_companies', type: 'tinyint', unsigned: true, default: 0 },
+    failedSignIns: { name: 'failed_sign_ins', type: 'int', unsigned: true, default: 0 },
+    failedSince: { name: 'failed_since', type: 'datetime', nullable: true },
+    lastSignIn: { name: 'last_sign_in', type: 'datetime', nullable: true },
+    createdAt: { name: 'created_at', type: 'datetime' },
+  },
+  indices: [{ name: 'person_by_email', columns: ['email'], unique: true }],
+});
+
+export interface MembershipRow {
+  companyId: number;
+  personId: number;
+  role: string;
+  version: number;
+}
+
+export const MembershipEntity = new EntitySchema<MembershipRow>({
+  name: 'membership',
+  columns: {
+    companyId: { name: 'company_id', type: 'int', unsigned: true, primary: true },
+    personId: { ...personId, primary: true },
+    role: { ...keyText, length: 20 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [{ name: 'membership_by_person', columns: ['personId', 'companyId'] }],
+});
+
+export interface SessionRow {
+  idHash: Buffer;
+  personId: number;
+  createdAt: string;
+  expiresAt: string;
+}
+
+export const SessionEntity = new EntitySchema<SessionRow>({
+  name: 'session',
+  columns: {
+    idHash: { ...hash, name: 'id_hash', primary: true },
+    personId,
+    createdAt: { name: 'created_at', type: 'datetime' },
+    expiresAt: { name: 'expires_at', type: 'datetime' },
+  },
+  indices: [
+    { name: 'session_by_person', columns: ['personId'] },
+    { name: 'session_by_end', columns: ['expiresAt'] },
+  ],
+});
+
+export interface OneTimeLinkRow {
+  tokenHash: Buffer;
+  personId: number | null;
+  expiresAt: string;
+  usedAt: string | null;
+}
+
+export const OneTimeLinkEntity = new EntitySchema<OneTimeLinkRow>({
+  name: 'one_time_link',
+  columns: {
+    tokenHash: { ...hash, name: 'token_hash', primary: true },
+    personId: { ...personId, nullable: true },
+    expiresAt: { name: 'expires_at', type: 'datetime' },
+    usedAt: { name: 'used_at', type: 'datetime', nullable: true },
+  },
+  indices: [{ name: 'link_by_person', columns: ['personId'] }],
+});
+
+export interface InstallationRow {
+  id: number;
+  sessionSecret: Buffer;
+}
+
+export const InstallationEntity = new EntitySchema<InstallationRow>({
+  name: 'installation',
+  columns: { id: { type: 'tinyint', unsigned: true, primary: true }, sessionSecret: { ...hash, name: 'session_secret' } },
+});

@@ -1,0 +1,233 @@
+import type { Outcome, Role } from '@ivory-ladder/core';
+import type { DataSource, QueryRunner } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
+import type { Member, OneTimeLink, PeopleStore, Person } from '../application/ports/index.ts';
+import { recordAudit, timestamp } from './audit.ts';
+import type { Counters } from './counters.ts';
+import { isDuplicateKey } from './idempotency.ts';
+import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+
+const minutesOfAttempts = 15;
+const daysOfLink = 7;
+
+interface PersonRow {
+  readonly id: number;
+  readonly name: string;
+  readonly email: string;
+  readonly passwordHash: string | null;
+  readonly mayAddCompanies: number;
+}
+
+const columns = 'id, name, email, password_hash AS passwordHash, may_add_companies AS mayAddCompanies';
+
+/** People, their roles in companies, and the links by which they choose a password. */
+export class PeopleRepository implements PeopleStore {
+  constructor(
+    private readonly database: DataSource,
+    private readonly counters: Counters,
+  ) {}
+
+  async person(personId: number): Promise<Person | null> {
+    const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
+    return row ? toPerson(row) : null;
+  }
+
+  async roleIn(personId: number, companyId: number): Promise<Role | null> {
+    const [row] = await rowsOf<{ role: Role }>(this.database, 'SELECT role FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
+    return row?.role ?? null;
+  }
+
+  async byEmail(email: string): Promise<(Person & { passwordHash: string | null }) | null> {
+    const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
+    return row ? { ...toPerson(row), passwordHash: row.passwordHash } : null;
+  }
+
+  async passwordHash(personId: number): Promise<string | null> {
+    const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
+    return row?.passwordHash ?? null;
+  }
+
+  async countAttempt(personId: number): Promise<number> {
+    // Assignments are made from left to right: the count goes by the time that stood before.
+    await this.database.query(
+      `UPDATE person SET failed_sign_ins = IF(failed_since > UTC_TIMESTAMP() - INTERVAL ${minutesOfAttempts} MINUTE, failed_sign_ins + 1, 1),
+              failed_since = IF(failed_sign_ins = 1, UTC_TIMESTAMP(), failed_since) WHERE id = ?`,
+      [personId],
+    );
+    const [row] = await rowsOf<{ attempts: number }>(this.database, 'SELECT failed_sign_ins AS attempts FROM person WHERE id = ?', [personId]);
+    return row?.attempts ?? 0;
+  }
+
+  async noteSignIn(personId: number): Promise<void> {
+    await this.database.query('UPDATE person SET failed_sign_ins = 0, failed_since = NULL, last_sign_in = ? WHERE id = ?', [timestamp(), personId]);
+  }
+
+  async setPassword(personId: number, passwordHash: string): Promise<void> {
+    const set = await inTransaction(this.database, (runner) => setPassword(runner, personId, passwordHash));
+    if (!set.ok) throw new Error(`a password could not be set: ${set.failure.code}`);
+  }
+
+  async hasAdministrator(): Promise<boolean> {
+    return hasAdministrator(this.database);
+  }
+
+  async members(companyId: number): Promise<Member[]> {
+    const rows = await rowsOf<Omit<Member, 'hasPassword'> & { passwordHash: string | null }>(
+      this.database,
+      `SELECT p.id AS personId, p.name, p.email, m.role, m.version, p.password_hash AS passwordHash, p.last_sign_in AS lastSignIn
+         FROM membership m JOIN person p ON p.id = m.person_id WHERE m.company_id = ? ORDER BY p.name, p.id`,
+      [companyId],
+    );
+    return rows.map(({ passwordHash, ...member }) => ({ ...member, hasPassword: passwordHash !== null }));
+  }
+
+  addMember(companyId: number, { name, email, role }: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      await runner.query('INSERT IGNORE INTO person (email, name, created_at) VALUES (?, ?, ?)', [email, name, timestamp()]);
+      const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
+      const person = toPerson(row as PersonRow);
+      try {
+        await insertMember(runner, companyId, person.id, role);
+      } catch (error) {
+        if (isDuplicateKey(error)) throw new Refused({ code: 'person_is_member', email });
+        throw error;
+      }
+      await recordAudit(runner, this.counters, companyId, actor, [
+        { thing: 'person', thingId: person.id, action: 'added', after: { name: person.name, email, role } },
+      ]);
+      return person;
+    });
+  }
+
+  changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const before = await this.lockMember(runner, companyId, personId, version);
+      await runner.query('UPDATE membership SET role = ?, version = version + 1 WHERE company_id = ? AND person_id = ?', [role, companyId, personId]);
+      await keepAnAdministrator(runner, companyId);
+      await recordAudit(runner, this.counters, companyId, actor, [
+        { thing: 'person', thingId: personId, action: 'changed', before: { role: before.role }, after: { name: before.name, role } },
+      ]);
+      return null;
+    });
+  }
+
+  removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const before = await this.lockMember(runner, companyId, personId, version);
+      await runner.query('DELETE FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
+      await keepAnAdministrator(runner, companyId);
+      await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'person', thingId: personId, action: 'deleted', before }]);
+      return null;
+    });
+  }
+
+  async isInHandsOf(personId: number, administratorId: number): Promise<boolean> {
+    if (personId === administratorId) return true;
+    const [row] = await rowsOf<{ beyond: string }>(
+      this.database,
+      `SELECT (SELECT COUNT(*) FROM membership m LEFT JOIN membership a ON a.company_id = m.company_id AND a.person_id = ? AND a.role = 'administrator'
+                WHERE m.person_id = ? AND a.person_id IS NULL)
+            + (SELECT COUNT(*) FROM person p JOIN person a ON a.id = ? WHERE p.id = ? AND p.may_add_companies > a.may_add_companies) AS beyond`,
+      [administratorId, personId, administratorId, personId],
+    );
+    return Number(row?.beyond) === 0;
+  }
+
+  async makeLink(personId: number | null, tokenHash: Buffer): Promise<void> {
+    await inTransaction(this.database, async (runner) => {
+      await runner.query('DELETE FROM one_time_link WHERE person_id <=> ? OR expires_at < UTC_TIMESTAMP() - INTERVAL 90 DAY', [personId]);
+      await runner.query(`INSERT INTO one_time_link (token_hash, person_id, expires_at) VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ${daysOfLink} DAY)`, [
+        tokenHash,
+        personId,
+      ]);
+    });
+  }
+
+  async link(tokenHash: Buffer): Promise<OneTimeLink | null> {
+    const [row] = await rowsOf<{ personId: number | null; state: OneTimeLink['state'] }>(
+      this.database,
+      "SELECT person_id AS personId, IF(used_at IS NOT NULL, 'used', IF(expires_at < UTC_TIMESTAMP(), 'expired', 'open')) AS state FROM one_time_link WHERE token_hash = ?",
+      [tokenHash],
+    );
+    return row ? { person: row.personId === null ? null : await this.person(row.personId), state: row.state } : null;
+  }
+
+  useLink(tokenHash: Buffer, passwordHash: string, first: { name: string; email: string } | null): Promise<Outcome<Person, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const used = await changedRows(
+        runner,
+        'UPDATE one_time_link SET used_at = UTC_TIMESTAMP() WHERE token_hash = ? AND used_at IS NULL AND expires_at > UTC_TIMESTAMP()',
+        [tokenHash],
+      );
+      if (used === 0) throw new Refused({ code: 'link_unusable', reason: 'used' });
+      const [link] = await rowsOf<{ personId: number | null }>(runner, 'SELECT person_id AS personId FROM one_time_link WHERE token_hash = ?', [tokenHash]);
+      const personId = link?.personId ?? (await makeFirstAdministrator(runner, first as { name: string; email: string }));
+      await setPassword(runner, personId, passwordHash);
+      await runner.query('UPDATE person SET last_sign_in = ?, failed_sign_ins = 0, failed_since = NULL WHERE id = ?', [timestamp(), personId]);
+      const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
+      return toPerson(row as PersonRow);
+    });
+  }
+
+  async ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean): Promise<Person> {
+    await this.database.query('INSERT IGNORE INTO person (email, name, may_add_companies, created_at) VALUES (?, ?, ?, ?)', [
+      email,
+      name,
+      mayAddCompanies ? 1 : 0,
+      timestamp(),
+    ]);
+    return (await this.byEmail(email)) as Person;
+  }
+
+  /** The row stays locked until the end, so that two administrators cannot take each other's role away at once. */
+  private async lockMember(runner: QueryRunner, companyId: number, personId: number, version: number): Promise<{ name: string; role: Role }> {
+    const rows = await rowsOf<{ personId: number; name: string; role: Role; version: number }>(
+      runner,
+      'SELECT m.person_id AS personId, p.name, m.role, m.version FROM membership m JOIN person p ON p.id = m.person_id WHERE m.company_id = ? FOR UPDATE',
+      [companyId],
+    );
+    const row = rows.find((member) => member.personId === personId);
+    if (!row) throw new Refused({ code: 'not_found', thing: 'person', id: personId });
+    if (row.version !== version) throw new Refused({ code: 'version_conflict', thing: 'person', id: personId, current: { role: row.role } });
+    return { name: row.name, role: row.role };
+  }
+}
+
+const toPerson = ({ id, name, email, passwordHash, mayAddCompanies }: PersonRow): Person => ({
+  id,
+  name,
+  email,
+  hasPassword: passwordHash !== null,
+  mayAddCompanies: mayAddCompanies === 1,
+});
+
+export async function insertMember(runner: QueryRunner, companyId: number, personId: number, role: Role): Promise<void> {
+  await runner.query('INSERT INTO membership (company_id, person_id, role) VALUES (?, ?, ?)', [companyId, personId, role]);
+}
+
+async function setPassword(runner: QueryRunner, personId: number, passwordHash: string): Promise<void> {
+  await runner.query('UPDATE person SET password_hash = ? WHERE id = ?', [passwordHash, personId]);
+  await runner.query('DELETE FROM session WHERE person_id = ?', [personId]);
+}
+
+async function hasAdministrator(runner: QueryRunner | DataSource): Promise<boolean> {
+  const rows = await rowsOf(runner, 'SELECT id FROM person WHERE may_add_companies = 1 AND password_hash IS NOT NULL LIMIT 1');
+  return rows.length > 0;
+}
+
+async function makeFirstAdministrator(runner: QueryRunner, { name, email }: { name: string; email: string }): Promise<number> {
+  if (await hasAdministrator(runner)) throw new Refused({ code: 'link_unusable', reason: 'used' });
+  await runner.query(
+    'INSERT INTO person (email, name, may_add_companies, created_at) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE name = ?, may_add_companies = 1',
+    [email, name, timestamp(), name],
+  );
+  const [row] = await rowsOf<{ id: number }>(runner, 'SELECT id FROM person WHERE email = ?', [email]);
+  const { id } = row as { id: number };
+  await runner.query("REPLACE INTO membership (company_id, person_id, role) SELECT id, ?, 'administrator' FROM company", [id]);
+  return id;
+}
+
+async function keepAnAdministrator(runner: QueryRunner, companyId: number): Promise<void> {
+  const rows = await rowsOf(runner, "SELECT person_id FROM membership WHERE company_id = ? AND role = 'administrator' LIMIT 1", [companyId]);
+  if (rows.length === 0) throw new Refused({ code: 'last_administrator' });
+}

@@ -1,0 +1,93 @@
+import type { Role } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { useNavigate, useSearchParams } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { ivoryApi, useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../api/ivoryApi.ts';
+import styles from './EntrySheet.module.css';
+import { EntrySheet } from './EntrySheet.tsx';
+import { roleWords } from './roleWords.ts';
+
+/** With e-mail and password; in the demo, in a role of one's choice. */
+export function SignInScreen() {
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
+  const [params] = useSearchParams();
+  const { data, error: unreachable } = useGetSessionQuery();
+  const [signIn, { isLoading, error }] = useSignInMutation();
+  const [enterDemo, { error: demoError }] = useEnterDemoMutation();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const goOn = () => {
+    dispatch(ivoryApi.util.resetApiState());
+    void navigate(placeWithin(params.get('to')), { replace: true });
+  };
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const signedIn = await signIn({ email, password });
+    if (signedIn.data) goOn();
+  };
+  const enter = async (role: Role) => {
+    const entered = await enterDemo(role);
+    if (entered.data) goOn();
+  };
+  const demoRoles = data?.demoRoles ?? [];
+  return (
+    <EntrySheet title={demoRoles.length > 0 ? 'Enter the demo' : 'Sign in'}>
+      {unreachable !== undefined && (
+        <p role="alert" className={styles.refused}>
+          {describeFailure(unreachable)}
+        </p>
+      )}
+      {demoRoles.length > 0 && (
+        <>
+          <p className={styles.quiet}>All its data is made up. Enter in any role, without a password:</p>
+          <ul className={styles.roles}>
+            {demoRoles
+              .toSorted((a, b) => demoOrder.indexOf(a) - demoOrder.indexOf(b))
+              .map((role) => (
+                <li key={role}>
+                  <button type="button" className={styles.role} onClick={() => void enter(role)}>
+                    Enter as {role}
+                    <small>{roleWords[role]}</small>
+                  </button>
+                </li>
+              ))}
+          </ul>
+          {demoError !== undefined && <p role="alert">{describeFailure(demoError)}</p>}
+        </>
+      )}
+      {data && demoRoles.length === 0 && (
+        <form className={styles.form} onSubmit={(event) => void submit(event)}>
+          <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(event) => setEmail(event.target.value)} required autoFocus />
+          <TextField
+            label="Password"
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+            required
+          />
+          {error !== undefined && (
+            <p role="alert" className={styles.refused}>
+              {describeFailure(error)}
+            </p>
+          )}
+          <Button type="submit" variant="contained" disabled={isLoading}>
+            Sign in
+          </Button>
+          <p className={styles.quiet}>No account yet? An administrator of your company can add you; you get a link that works once.</p>
+        </form>
+      )}
+    </EntrySheet>
+  );
+}
+
+const demoOrder: readonly Role[] = ['preparer', 'reviewer', 'reader', 'administrator'];
+
+/** Only a path of our own: an address from outside must not lead away after the sign-in. */
+function placeWithin(to: string | null): string {
+  return to !== null && /^\/(?![/\\])/.test(to) ? to : '/companies';
+}

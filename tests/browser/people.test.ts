@@ -1,0 +1,101 @@
+import type { Company } from '@ivory-ladder/contract';
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ApiClient, enterDemo, testAdministrator } from '../support/apiClient.ts';
+import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
+import { TestServer } from '../support/server.ts';
+
+let browser: Browser;
+let server: TestServer;
+beforeAll(async () => {
+  [browser, server] = [await launchBrowser(), await TestServer.start()];
+});
+afterAll(async () => {
+  await browser.close();
+  await server.stop();
+});
+
+/** What the browser itself says of an answer that was to be expected. */
+const refused = /status of 40[139]/;
+
+describe('people', () => {
+  it('an administrator adds somebody, who comes by the link, is where they wanted to go, and leaves', async () => {
+    const { id } = await server.ok<Company>('POST', '/companies', { name: 'Quay Stores', currency: 'EUR', fiscalYearFirstMonth: 1 });
+    const { page: office, expectQuiet: officeQuiet } = await visit(browser, server.cookie, `${server.url}/companies/${id}/people`);
+    await office.getByLabel('Name').fill('Nora Quill');
+    await office.getByLabel('E-mail').fill('nora.quill@example.org');
+    await office.getByRole('button', { name: 'Add', exact: true }).click();
+    const link = await office.locator('code').textContent();
+    expect(await seriousFindings(office)).toEqual([]);
+
+    const { page, context, expectQuiet } = await visit(browser, '', String(link));
+    await page.getByRole('heading', { name: 'Welcome, Nora Quill' }).waitFor();
+    await page.getByLabel('New password').fill('nora.quill12');
+    await page.getByText(/little more than your name/).waitFor();
+    await page.getByLabel('New password').fill('herring in a barrel');
+    await page.getByLabel('The same again').fill('herring in a barrel');
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Set the password and enter' }).click();
+    await page.getByRole('link', { name: /Quay Stores/ }).click();
+    await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
+    await page.getByRole('button', { name: /Nora Quill/ }).click();
+    await page.getByRole('menuitem', { name: 'Sign out', exact: true }).click();
+    await page.getByRole('heading', { name: 'Sign in' }).waitFor();
+
+    await page.goto(`${server.url}/companies/${id}/ledger/chart`);
+    await page.getByLabel('E-mail').fill('nora.quill@example.org');
+    await page.getByLabel('Password').fill('herring in a box');
+    await page.keyboard.press('Enter');
+    await page.getByText('E-mail and password do not belong together.', { exact: false }).waitFor();
+    await page.getByLabel('Password').fill('herring in a barrel');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Add account…' }).first().waitFor();
+    expect(page.url()).toBe(`${server.url}/companies/${id}/ledger/chart`);
+    await context.close();
+    expectQuiet(refused);
+    officeQuiet();
+  });
+
+  it('a session that ended meanwhile is said in words, and what was typed stays', async () => {
+    const { id } = await server.ok<Company>('POST', '/companies', { name: 'Interrupted', currency: 'EUR', fiscalYearFirstMonth: 1 });
+    const own = await new ApiClient(server.url).enter('/session', { email: testAdministrator.email, password: testAdministrator.password });
+    const { page, context } = await visit(browser, own.cookie, `${server.url}/companies/${id}/ledger/chart`);
+    await page.getByRole('button', { name: 'Add account…' }).first().click();
+    await page.getByRole('textbox', { name: 'Number', exact: true }).fill('1000');
+    await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Cash');
+    await own.ok('DELETE', '/session');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByText(/You are signed out/).waitFor();
+    expect(await page.getByRole('textbox', { name: 'Name', exact: true }).inputValue()).toBe('Cash');
+    await context.close();
+  });
+});
+
+describe('roles in the demo', () => {
+  it('one enters in a role; a reader reads everything and is offered no change', async () => {
+    const demo = await TestServer.start({ demo: true });
+    const { page, context, expectQuiet } = await visit(browser, '', `${demo.url}/`);
+    await page.getByRole('button', { name: /^Enter as reader/ }).click();
+    await page.getByRole('link', { name: /Eiderholm Ferry Company/ }).click();
+    await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
+    const base = page.url().replace(/\/statements.*/, '');
+    const changes = /^(Add account|Change…|Renumber|Bring in|Move to|Add accounts|Nest new|Add a category|Retire|Delete)/;
+    for (const path of ['ledger', 'ledger/chart?find=4020', 'placement', 'layouts', 'proofs']) {
+      await page.goto(`${base}/${path}`);
+      await page.waitForLoadState('networkidle');
+      if (path.startsWith('ledger/chart')) await page.getByRole('row', { name: /^4020/ }).click();
+      if (path === 'placement') await page.getByText('Fuel and lubricants', { exact: true }).click();
+      expect([path, await page.getByRole('button', { name: changes }).count()]).toEqual([path, 0]);
+    }
+    await page.goto(`${base}/history`);
+    await page.getByText(/This needs the role of reviewer; you are reader/).waitFor();
+    await context.close();
+    expectQuiet(refused);
+    // The same places offer changes to a preparer: the names looked for above are the right ones.
+    const preparer = await visit(browser, (await enterDemo(demo.url, 'preparer')).cookie, `${base}/placement`);
+    await preparer.page.getByText('Fuel and lubricants', { exact: true }).click();
+    expect(await preparer.page.getByRole('button', { name: changes }).count()).toBeGreaterThan(5);
+    await preparer.context.close();
+    await demo.stop();
+  });
+});
