@@ -1,17 +1,8 @@
-import type {
-  AccountBody,
-  AccountChange,
-  AccountInputBody,
-  ChartView,
-  History,
-  PlacementView,
-  StatementBody,
-  TrialBalanceViewBody,
-} from '@ivory-ladder/contract';
+import type { ChartView, History, PlacementView } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { testAdministrator } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
-import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
+import { openShop } from '../support/shop.ts';
+import { bringIn, createCompany } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -20,60 +11,7 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const span = 'from=2026-01-01&to=2026-09-30';
-
-/** A company with a bank, capital, retained earnings, sales and two costs, balances at 30 September 2026. */
-async function company() {
-  const { id } = await createCompany(server);
-  await bringIn(
-    server,
-    id,
-    [
-      'Number,Name,Element,Category,Balance',
-      '1000,Bank,asset,Cash and cash equivalents,900',
-      '3000,Share capital,equity,Share capital,-500',
-      '3100,Retained earnings,equity,Retained earnings,-200',
-      '3200,Reserve,equity,Reserves,0',
-      '4000,Sales,income,Revenue,-600',
-      '6200,Insurance,expense,Other operating expenses,300',
-      '6300,Travel,expense,Other operating expenses,100',
-    ].join('\n'),
-    { date: '2026-09-30', retainedEarnings: '3100' },
-  );
-  const path = `/companies/${id}`;
-  const chart = () => server.ok<ChartView>('GET', `${path}/chart?${span}`);
-  const find = async (number: string) => {
-    const found = (await chart()).accounts.find((account) => account.number === number);
-    if (!found) throw new Error(`no account ${number}`);
-    return found;
-  };
-  return {
-    id,
-    path,
-    chart,
-    find,
-    numbers: async () => (await chart()).accounts.map(({ number, depth }) => `${'. '.repeat(depth)}${number}`),
-    add: (fields: Partial<AccountInputBody> & { number: string }) =>
-      server.ok<AccountBody>('POST', `${path}/accounts`, { name: `Account ${fields.number}`, element: 'expense', ...fields }),
-    addRefused: (fields: Partial<AccountInputBody> & { number: string }) =>
-      server.refused('POST', `${path}/accounts`, { name: 'Refused', element: 'expense', ...fields }),
-    change: async (number: string, fields: Partial<AccountChange>) => {
-      const { id: accountId, version } = await find(number);
-      return server.ok<AccountBody>('PATCH', `${path}/accounts/${accountId}`, { version, ...fields });
-    },
-    changeRefused: async (number: string, fields: Partial<AccountChange>) => {
-      const { id: accountId, version } = await find(number);
-      return server.refused('PATCH', `${path}/accounts/${accountId}`, { version, ...fields });
-    },
-    totals: async () => {
-      const totalsOf = ({ rows }: StatementBody) =>
-        rows.filter(({ role }) => role === 'total' || role === 'final').map(({ caption, values }) => [caption, ...values]);
-      return [
-        totalsOf(await statement(server, id, 'balance-sheet', '2026-01-01', '2026-09-30')),
-        totalsOf(await statement(server, id, 'income-statement', '2026-01-01', '2026-09-30')),
-      ];
-    },
-  };
-}
+const company = () => openShop(server);
 
 describe('an account added', () => {
   it('stands where its number puts it, on the side of its element, in its category from the beginning', async () => {
@@ -243,133 +181,5 @@ describe('accounts renumbered together', () => {
     expect(await refused([change(insurance, '6290'), change(travel, '6290')])).toMatchObject({ code: 'account_number_taken', facts: { name: 'Insurance' } });
     expect(await refused([change(insurance, '6290'), change({ ...travel, version: travel.version + 1 }, '6390')])).toMatchObject({ code: 'version_conflict' });
     expect(await books.numbers()).toEqual(['1000', '3000', '3100', '3200', '4000', '6200', '6300']);
-  });
-});
-
-describe('an account retired', () => {
-  it('is possible with a zero balance; it leaves no history and takes no postings until it is reopened', async () => {
-    const books = await company();
-    await books.add({ number: '6400' });
-    expect(await books.change('6400', { active: false })).toMatchObject({ active: false });
-    const [retired, bank] = [await books.find('6400'), await books.find('1000')];
-    const entry = {
-      date: '2026-10-01',
-      lines: [
-        { accountId: retired.id, debit: '5' },
-        { accountId: bank.id, credit: '5' },
-      ],
-    };
-    expect(await server.refused('POST', `${books.path}/entries`, entry)).toMatchObject({ code: 'account_takes_no_postings', facts: { reason: 'inactive' } });
-    await books.change('6400', { active: true });
-    await server.ok('POST', `${books.path}/entries`, entry);
-  });
-
-  it('is refused with what stands in the way: a balance, active sub-accounts, a role', async () => {
-    const books = await company();
-    expect(await books.changeRefused('6200', { active: false })).toMatchObject({
-      status: 409,
-      code: 'account_not_retirable',
-      facts: { balance: '30000', subAccounts: 0, role: null },
-    });
-    expect(await books.changeRefused('3100', { active: false })).toMatchObject({ facts: { balance: '-20000', role: 'retained_earnings' } });
-    const parent = await books.add({ number: '7000' });
-    await books.add({ number: '7100', parentId: parent.id });
-    expect(await books.changeRefused('7000', { active: false })).toMatchObject({ facts: { balance: '0', subAccounts: 1 } });
-    await books.change('7100', { active: false });
-    await books.change('7000', { active: false });
-    expect(await books.changeRefused('7100', { active: true })).toMatchObject({ code: 'account_parent_inactive', facts: { number: '7000' } });
-  });
-
-  it('counts the year alone for income and expense, and never loses a race with a posting', async () => {
-    const books = await company();
-    const [travel, bank] = [await books.find('6300'), await books.find('1000')];
-    const post = () =>
-      server.call('POST', `${books.path}/entries`, {
-        date: '2026-10-01',
-        lines: [
-          { accountId: travel.id, debit: '7' },
-          { accountId: bank.id, credit: '7' },
-        ],
-      });
-    await server.ok('POST', `${books.path}/years`, { day: '2027-06-30' });
-    // A new year has begun: what 2026 left on the account is carried over.
-    const retire = () => server.call('PATCH', `${books.path}/accounts/${travel.id}`, { version: travel.version, active: false });
-    const outcomes = await Promise.all([post(), retire(), post(), post()]);
-    const posted = [outcomes[0], outcomes[2], outcomes[3]].filter((outcome) => outcome?.status === 201).length;
-    const view = await server.ok<TrialBalanceViewBody>('GET', `${books.path}/trial-balance?from=2026-01-01&to=2026-12-31`);
-    expect(view.accounts.find(({ number }) => number === '6300')?.closing).toBe(String(10_000 + 7 * posted));
-    expect([200, 409]).toContain(outcomes[1]?.status);
-  });
-});
-
-describe('a role', () => {
-  it('is given to another equity account and leaves its holder with that; it is never just taken away', async () => {
-    const books = await company();
-    expect(await books.changeRefused('3100', { role: null })).toMatchObject({ code: 'account_role_refused', facts: { reason: 'needed' } });
-    expect(await books.changeRefused('1000', { role: 'retained_earnings' })).toMatchObject({ code: 'account_role_refused', facts: { reason: 'element' } });
-    await books.change('3200', { role: 'retained_earnings' });
-    expect([(await books.find('3100')).role, (await books.find('3200')).role]).toEqual([null, 'retained_earnings']);
-  });
-});
-
-describe('an account deleted', () => {
-  it('is gone with its place, while nothing holds it; else the answer says what does', async () => {
-    const books = await company();
-    const parent = await books.add({ number: '7000' });
-    await books.add({ number: '7100', parentId: parent.id });
-    const remove = async (number: string) => server.refused('DELETE', `${books.path}/accounts/${(await books.find(number)).id}`);
-    expect(await remove('6200')).toMatchObject({ status: 409, code: 'account_held', facts: { lines: 1, subAccounts: 0 } });
-    expect(await remove('7000')).toMatchObject({ facts: { lines: 0, subAccounts: 1 } });
-    expect(await remove('3100')).toMatchObject({ facts: { role: 'retained_earnings' } });
-    await server.ok('DELETE', `${books.path}/accounts/${(await books.find('7100')).id}`);
-    expect(await books.numbers()).not.toContain('. 7100');
-  });
-});
-
-describe('history', () => {
-  it('says who, when, what before and what after, newest first, page by page', async () => {
-    const books = await company();
-    const { id } = await books.add({ number: '6400', name: 'Fees' });
-    await books.change('6400', { name: 'Licence fees' });
-    await books.change('6400', { purpose: 'Yearly' });
-    const list = (more = '') => server.ok<History>('GET', `${books.path}/history?thing=account&thingId=${id}${more}`);
-    const { events } = await list();
-    expect(events.map(({ action, before, after }) => [action, before, after])).toEqual([
-      ['changed', { purpose: '' }, { purpose: 'Yearly' }],
-      ['changed', { name: 'Fees' }, { name: 'Licence fees' }],
-      ['added', null, expect.objectContaining({ number: '6400', name: 'Fees' })],
-    ]);
-    expect(events[0]).toMatchObject({ actor: testAdministrator.name, happenedAt: expect.stringMatching(/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d/) });
-    const first = await list('&limit=2');
-    const second = await list(`&limit=2&before=${first.next}`);
-    expect([...first.events, ...second.events]).toEqual(events);
-    expect(second.next).toBeNull();
-  });
-
-  it('names what people never see by its id, and comes as a file', async () => {
-    const books = await company();
-    const parent = await books.add({ number: '6000', name: '=Running costs' });
-    await books.change('6200', { parentId: parent.id });
-    const { id } = await books.find('6200');
-    const { events } = await server.ok<History>('GET', `${books.path}/history?limit=20`);
-    expect(events[0]).toMatchObject({ label: '6200 Insurance', before: { parent: '' }, after: { parent: '6000 =Running costs' } });
-    expect(events.find((event) => event.thing === 'place' && event.thingId === id)).toMatchObject({
-      action: 'added',
-      label: '6200 Insurance',
-      after: { place: 'Other operating expenses' },
-    });
-    const lines = new TextDecoder().decode(await server.bytes(`${books.path}/history/csv?thing=account`)).split('\r\n');
-    expect(lines[0]).toBe('\ufeffTime (UTC),Who,What,Which,Action,Before,After'.slice(1));
-    expect(lines[1]).toMatch(/^\d{4}-\d\d-\d\d [\d:.]+,Asta Holm,account,6200 Insurance,changed,/);
-    expect(lines.filter(Boolean)).toHaveLength(1 + 7 + 1 + 2);
-  });
-
-  it('of another company is not found, nor are its accounts', async () => {
-    const [ours, theirs] = [await company(), await company()];
-    const { id, version } = await theirs.find('6200');
-    expect(await server.refused('PATCH', `${ours.path}/accounts/${id}`, { version, name: 'Mine now' })).toMatchObject({ status: 404 });
-    expect(await server.refused('DELETE', `${ours.path}/accounts/${id}`)).toMatchObject({ status: 404 });
-    expect((await server.ok<History>('GET', `${ours.path}/history?thing=account&thingId=${id}`)).events).toEqual([]);
-    expect(await server.refused('GET', '/companies/999999/history')).toMatchObject({ status: 404 });
   });
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { placedAccount } from './placement.ts';
-import { day, element, id, name, side, version } from './primitives.ts';
+import { accountRole, day, element, id, name, side, version } from './primitives.ts';
 
 /** A number as it is typed: trimmed, one space at most between parts, no control characters. */
 const accountNumber = z
@@ -20,7 +20,6 @@ const externalNumber = z
   .regex(/^[^\p{Cc}]*$/u);
 /** Text of several lines. */
 const purpose = z.string().trim().max(2000);
-const role = z.enum(['retained_earnings']);
 
 export const account = z.object({
   id,
@@ -30,7 +29,7 @@ export const account = z.object({
   normalSide: side,
   parentId: id.nullable(),
   active: z.boolean(),
-  role: role.nullable(),
+  role: accountRole.nullable(),
   purpose: z.string(),
   externalNumber: z.string(),
   version,
@@ -61,7 +60,7 @@ export const accountChange = z.strictObject({
   parentId: id.nullable().optional(),
   after: id.nullable().optional(),
   active: z.boolean().optional(),
-  role: role.nullable().optional(),
+  role: accountRole.nullable().optional(),
   purpose: purpose.optional(),
   externalNumber: externalNumber.optional(),
 });

@@ -9,6 +9,39 @@ export const companyInput = z.strictObject({
 });
 export type CompanyInput = z.infer<typeof companyInput>;
 
+const numberPart = z
+  .strictObject({ kind: z.enum(['digits', 'letters', 'either']), shortest: z.int().min(1).max(20), longest: z.int().min(1).max(20) })
+  .refine(({ shortest, longest }) => shortest <= longest, { error: 'shortest must not be longer than longest' });
+export const numberScheme = z
+  .strictObject({
+    parts: z.array(numberPart).min(1).max(8),
+    separator: z.enum(['', '.', '-', '/', ' ']),
+    leastParts: z.int().min(1).max(8),
+  })
+  .refine(({ parts, leastParts }) => leastParts <= parts.length, { error: 'more parts are needed than there are' })
+  // Without separators a part is told from the next by its length alone.
+  .refine(({ parts, separator }) => separator !== '' || parts.slice(0, -1).every(({ shortest, longest }) => shortest === longest), {
+    error: 'without separators only the last part may vary in length',
+  });
+const digitOrder = z.enum(['by_value', 'digit_by_digit']);
+/** Whether two accounts may have one name. */
+const repeatedNames = z.enum(['pointed_out', 'forbidden']);
+
+/** Only what changes. Currency and first month are held by entries and years. */
+export const settingsChange = z.strictObject({
+  version,
+  name: name.optional(),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
+  fiscalYearFirstMonth: z.int().min(1).max(12).optional(),
+  digitOrder: digitOrder.optional(),
+  numberScheme: numberScheme.nullable().optional(),
+  repeatedNames: repeatedNames.optional(),
+});
+export type SettingsChange = z.infer<typeof settingsChange>;
+
 export const period = z.object({ number: z.int(), firstDay: day, lastDay: day });
 export const fiscalYear = z.object({ year: z.int(), name: z.string(), firstDay: day, lastDay: day, periods: z.array(period) });
 
@@ -19,6 +52,11 @@ export const company = z.object({
   /** Decimal places of the currency's minor unit (ISO 4217). */
   exponent: z.int(),
   fiscalYearFirstMonth: z.int(),
+  digitOrder,
+  /** `null`: numbers are any text. */
+  numberScheme: numberScheme.nullable(),
+  repeatedNames,
+  settingsVersion: version,
   /** Grows by one with each posting. */
   revision: z.int(),
   /** Of the one who asks. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { account, accountChange, accountInput, chartView, history, historyQuery, renumbering } from './chart.ts';
-import { company, companyInput, companyList, layoutOptions, storedLayoutOptions } from './company.ts';
+import { company, companyInput, companyList, layoutOptions, settingsChange, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
 import {
   addedPerson,
@@ -129,6 +129,14 @@ export const operations = {
     method: 'get',
     path: '/companies/{companyId}',
     summary: 'A company, its fiscal years and what awaits the user',
+    answer: company,
+  },
+  changeSettings: {
+    needs: 'administrator',
+    method: 'patch',
+    path: '/companies/{companyId}',
+    summary: 'Change name, number scheme and other settings of the company',
+    body: settingsChange,
     answer: company,
   },
   makeYear: {

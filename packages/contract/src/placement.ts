@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
+import { accountRole, amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
 
 export const category = z.object({
   id,
@@ -45,7 +45,7 @@ export const placedAccount = z.object({
   normalSide: side,
   parentId: id.nullable(),
   isParent: z.boolean(),
-  role: z.enum(['retained_earnings']).nullable(),
+  role: accountRole.nullable(),
   places: z.array(place),
   /** Balance at the end of the span (balance sheet), or movement over it (income and expense); debit positive. */
   amount,

@@ -11,6 +11,7 @@ export const placeSide = z.enum(['any', 'debit', 'credit']);
 export const layer = z.enum(['ledger', 'adjustment']);
 export const term = z.enum(['current', 'non_current']);
 export const step = z.enum(['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued']);
+export const accountRole = z.enum(['retained_earnings', 'cash', 'exchange_differences', 'suspense']);
 export const version = z.int().nonnegative();
 /** A name as people write it: trimmed, without control characters. */
 export const name = z

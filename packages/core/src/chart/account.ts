@@ -1,7 +1,5 @@
+import type { AccountRole } from './accountRole.ts';
 import type { Element, Side } from './element.ts';
-
-/** What the system needs an account for; more roles come with the features that need them. */
-export type AccountRole = 'retained_earnings';
 
 export interface Account {
   readonly id: number;

@@ -1,11 +1,14 @@
 import {
   type Account,
   balanceAt,
+  bringToScheme,
   checkAccount,
   checkPlaces,
+  checkRole,
   collationKey,
   compareKeys,
   fail,
+  findSameName,
   layers,
   naturalSide,
   type Outcome,
@@ -43,8 +46,10 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
     if (!opened.ok) return opened;
     const books = opened.value;
     const { after, categoryId, ...own } = input;
-    const fields: AccountFields = { ...own, normalSide: input.normalSide ?? naturalSide(input.element), active: true, role: null };
-    const refused = checkAccount(fields, null, books.tree) ?? checkParentActive(books, fields);
+    const number = bringToScheme(own.number, books.company.numberScheme);
+    if (!number.ok) return number;
+    const fields: AccountFields = { ...own, number: number.value, normalSide: input.normalSide ?? naturalSide(input.element), active: true, role: null };
+    const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree) ?? checkParentActive(books, fields);
     if (refused) return fail(refused);
     if (categoryId !== null) {
       const placed = checkPlaces({ id: 0, element: fields.element }, [{ side: 'any', categoryId }], books.categoryTree);
@@ -76,12 +81,15 @@ export function changeAccount(
     const current = books.accounts.find(({ id }) => id === accountId);
     if (!current) return fail({ code: 'not_found', thing: 'account', id: accountId });
     if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
-    const fields = fieldsAfter(current, edit);
+    const number = edit.number === undefined ? succeed(current.number) : bringToScheme(edit.number, books.company.numberScheme);
+    if (!number.ok) return number;
+    const fields = { ...fieldsAfter(current, edit), number: number.value };
     const refused =
+      checkName(books, fields, current) ??
       checkAccount(fields, accountId, books.tree) ??
       checkParentActive(books, fields) ??
       checkElement(books, current, fields) ??
-      checkRole(current, fields) ??
+      checkRole(current.role, fields) ??
       checkRetiring(books, current, fields);
     if (refused) return fail(refused);
     const order = newOrder(books, current, fields, edit.after);
@@ -104,7 +112,10 @@ export function renumberAccounts(
     const moved = new Set(changes.map(({ accountId }) => accountId));
     const holders = new Map(books.accounts.filter(({ id }) => !moved.has(id)).map((account) => [account.number.toLowerCase(), account]));
     const checked: { account: ChartAccount; number: string }[] = [];
-    for (const { accountId, version, number } of changes) {
+    for (const { accountId, version, number: typed } of changes) {
+      const brought = bringToScheme(typed, books.company.numberScheme);
+      if (!brought.ok) return brought;
+      const number = brought.value;
       const account = known.get(accountId);
       if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
       if (account.version !== version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current: account });
@@ -127,7 +138,7 @@ export function deleteAccount(ports: Ports, { companyId, actor }: Access<'prepar
     const books = opened.value;
     const account = books.accounts.find(({ id }) => id === accountId);
     if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
-    const lines = (await ports.chart.use(companyId)).get(accountId)?.lines ?? 0;
+    const lines = await ports.chart.linesOf(companyId, accountId);
     const subAccounts = books.accounts.filter(({ parentId }) => parentId === accountId).length;
     if (lines + subAccounts > 0 || account.role !== null) return fail({ code: 'account_held', lines, subAccounts, role: account.role });
     return ports.chart.deleteAccount(companyId, account, versionsOf(books), actor);
@@ -161,6 +172,7 @@ function placeAmong({ accounts, company }: Books, siblings: readonly number[], n
   if (after !== undefined) return { after };
   const key = collationKey(number, company.digitOrder);
   const numbers = new Map(accounts.map((account) => [account.id, account.number]));
+  // From the end, since a number is most often added behind the others.
   const lower = siblings.findLast((id) => compareKeys(collationKey(numbers.get(id) ?? '', company.digitOrder), key) < 0);
   return lower === undefined ? 'first' : { after: lower };
 }
@@ -184,12 +196,11 @@ function checkElement({ accounts, portions }: Books, current: ChartAccount, { el
   return portions.has(current.id) ? { code: 'account_element_held', by: 'places' } : null;
 }
 
-/** A role is given, to an active equity account; it leaves its holder only that way. */
-function checkRole(current: ChartAccount, { role, element, active }: AccountFields): Failure | null {
-  if (role === current.role) return null;
-  if (role === null) return { code: 'account_role_refused', role: current.role ?? '', reason: 'needed' };
-  if (element !== 'equity') return { code: 'account_role_refused', role, reason: 'element' };
-  return active ? null : { code: 'account_role_refused', role, reason: 'inactive' };
+/** Where the company forbids it, no two active accounts have one name; a name that is kept is not judged anew. */
+function checkName({ accounts, company }: Books, { name, active }: AccountFields, current: ChartAccount | null): Failure | null {
+  if (company.repeatedNames !== 'forbidden' || !active || (current?.active && current.name === name)) return null;
+  const holder = findSameName(accounts, name, current?.id ?? null);
+  return holder ? { code: 'account_name_taken', name, accountId: holder.id, number: holder.number } : null;
 }
 
 function checkRetiring(books: Books, current: ChartAccount, { active, role }: AccountFields): Failure | null {

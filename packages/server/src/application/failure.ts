@@ -1,4 +1,4 @@
-import type { AccountRefused, DerivationRefused, PasswordRefused, PlaceRefused, Role } from '@ivory-ladder/core';
+import type { AccountRefused, DerivationRefused, NumberMalformed, PasswordRefused, PlaceRefused, Role, RoleRefused } from '@ivory-ladder/core';
 
 /** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
 export type Failure =
@@ -32,7 +32,6 @@ export type Failure =
   | { code: 'comparison_incomplete' }
   | { code: 'line_unknown'; line: string }
   | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
-  | { code: 'account_role_refused'; role: string; reason: 'element' | 'needed' | 'inactive' }
   /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */
   | { code: 'account_not_retirable'; balance: bigint; subAccounts: number; role: string | null }
   /** What holds it: journal lines, sub-accounts, a role. */
@@ -48,6 +47,10 @@ export type Failure =
   | { code: 'file_limit_exceeded'; limit: 'rows' | 'columns' | 'cells' | 'inflated_bytes' | 'parts' | 'time' }
   | { code: 'posting_blocked'; blockers: { code: string; count: number }[] }
   | { code: 'ledger_moved_on' }
+  | { code: 'account_name_taken'; name: string; accountId: number; number: string }
+  | { code: 'setting_held'; setting: 'currency' | 'fiscalYearFirstMonth'; by: 'entries' | 'years' }
+  | NumberMalformed
+  | RoleRefused
   | PasswordRefused
   | AccountRefused
   | PlaceRefused

@@ -25,6 +25,8 @@ const conflicts = new Set([
   'account_held',
   'person_is_member',
   'last_administrator',
+  'account_name_taken',
+  'setting_held',
 ]);
 const statusOf: Readonly<Record<string, number>> = {
   not_found: 404,

@@ -4,6 +4,7 @@ import { Router } from 'express';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { createCompany, makeYear, setLayoutOptions, viewCompany, viewLayoutOptions } from '../application/companies.ts';
+import { changeSettings } from '../application/companySettings.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
 import type { Ports } from '../application/ports/index.ts';
@@ -40,6 +41,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('listCompanies', async ({ person }) => succeed(answers.toCompanies(await ports.companies.list(person.id))));
   on('createCompany', async ({ person, body }) => mapOutcome(await createCompany(ports, person, body), answers.toCompany));
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
+  on('changeSettings', async ({ access, body }) => mapOutcome(await changeSettings(ports, access, body), answers.toCompany));
   on('makeYear', async ({ access, body }) => {
     const made = await makeYear(ports, access, body.day);
     return made.ok ? mapOutcome(await viewCompany(ports, access), answers.toCompany) : made;

@@ -1,12 +1,14 @@
-import { collationKey, type Outcome } from '@ivory-ladder/core';
+import { type AccountRole, collationKey, type Outcome, roleRules } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { AccountFields, AccountUse, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
+import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { readCompany } from './readStructure.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
+import { updateAccounts } from './updateRows.ts';
 
 /** Accounts and the record of what was changed. */
 export class ChartRepository implements ChartStore {
@@ -57,8 +59,7 @@ export class ChartRepository implements ChartStore {
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expected.structure, actor, async (runner) => {
       if (account.active && !fields.active) await keepPostingsAway(runner, companyId, account.id, expected.revision);
-      if (fields.role !== null && fields.role !== account.role)
-        await runner.query('UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = ?', [companyId, fields.role]);
+      const former = fields.role !== null && fields.role !== account.role ? await takeRole(runner, companyId, fields.role) : [];
       const changed = await writing(async () =>
         changedRows(
           runner,
@@ -72,7 +73,10 @@ export class ChartRepository implements ChartStore {
       const { before, after } = differing(account, fields);
       return {
         value: null,
-        audit: [{ thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after }],
+        audit: [
+          { thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after },
+          ...former.map((id): AuditEvent => ({ thing: 'account', thingId: id, action: 'changed', before: { role: fields.role }, after: { role: null } })),
+        ],
       };
     });
   }
@@ -87,23 +91,21 @@ export class ChartRepository implements ChartStore {
       const company = await readCompany(runner, companyId);
       if (!company) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
       // Through numbers that nobody can have, so that two accounts may swap theirs.
-      for (const { account } of changes) {
-        const away = await changedRows(
+      await updateAccounts(
+        runner,
+        companyId,
+        ['number'],
+        changes.map(({ account: { id } }) => [id, `\u0001${id}`]),
+        { versioned: true },
+      );
+      await writing(() =>
+        updateAccounts(
           runner,
-          'UPDATE account SET number = CONCAT(CHAR(1), id), version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
-          [companyId, account.id, account.version],
-        );
-        if (away === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
-      }
-      for (const { account, number } of changes)
-        await writing(() =>
-          runner.query('UPDATE account SET number = ?, number_key = ? WHERE company_id = ? AND id = ?', [
-            number,
-            Buffer.from(collationKey(number, company.digitOrder)),
-            companyId,
-            account.id,
-          ]),
-        );
+          companyId,
+          ['number', 'number_key'],
+          changes.map(({ account: { id }, number }) => [id, number, Buffer.from(collationKey(number, company.digitOrder))]),
+        ),
+      );
       return {
         value: changes.length,
         audit: changes.map(({ account, number }) => ({
@@ -135,6 +137,14 @@ export class ChartRepository implements ChartStore {
       if (deleted === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
       return { value: null, audit: [{ thing: 'account', thingId: account.id, action: 'deleted', before: account }] };
     });
+  }
+
+  async linesOf(companyId: number, accountId: number): Promise<number> {
+    const [row] = await rowsOf<{ lines: string }>(this.database, 'SELECT COUNT(*) AS `lines` FROM journal_line WHERE company_id = ? AND account_id = ?', [
+      companyId,
+      accountId,
+    ]);
+    return Number(row?.lines);
   }
 
   async use(companyId: number): Promise<ReadonlyMap<number, AccountUse>> {
@@ -200,9 +210,20 @@ async function writing<Value>(work: () => Promise<Value>): Promise<Value> {
 
 /** Positions in steps of 1000, for siblings whose order is given. */
 async function setOrder(runner: QueryRunner, companyId: number, order: readonly number[]): Promise<void> {
-  if (order.length === 0) return;
-  const marks = order.map(() => '?').join(', ');
-  await runner.query(`UPDATE account SET position = FIELD(id, ${marks}) * 1000 WHERE company_id = ? AND id IN (${marks})`, [...order, companyId, ...order]);
+  await updateAccounts(
+    runner,
+    companyId,
+    ['position'],
+    order.map((id, at) => [id, (at + 1) * 1000]),
+  );
+}
+
+/** From whoever holds it, where a role has one holder; the ids of those who lost it. */
+async function takeRole(runner: QueryRunner, companyId: number, role: AccountRole): Promise<number[]> {
+  if (roleRules[role].isForSeveral) return [];
+  const holders = await rowsOf<{ id: number }>(runner, 'SELECT id FROM account WHERE company_id = ? AND role = ? FOR UPDATE', [companyId, role]);
+  await runner.query('UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = ?', [companyId, role]);
+  return holders.map(({ id }) => id);
 }
 
 /** The fields that are not the same, before and after, for the record. */

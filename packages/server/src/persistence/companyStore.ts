@@ -1,13 +1,14 @@
 import type { FiscalYear, LayoutOptions, Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CompanyStore, Person } from '../application/ports/index.ts';
+import type { CompanyRecord, CompanySettings, CompanyStore, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { insertStarterCategories } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
 import { insertMember } from './peopleStore.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { updateAccounts } from './updateRows.ts';
 
 export class CompanyRepository implements CompanyStore {
   constructor(
@@ -45,6 +46,55 @@ export class CompanyRepository implements CompanyStore {
     });
     if (!created.ok) throw new Error(`a company could not be created: ${created.failure.code}`);
     return created.value;
+  }
+
+  /** The settings the user saw must still be the company's; chart and years were checked against a structure version. */
+  changeSettings(
+    company: CompanyRecord,
+    before: CompanySettings,
+    after: CompanySettings,
+    keys: readonly (readonly [accountId: number, key: Uint8Array])[],
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      await updateAccounts(
+        runner,
+        company.id,
+        ['number_key'],
+        keys.map(([id, key]) => [id, Buffer.from(key)]),
+      );
+      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames } = after;
+      const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
+      await recordAudit(runner, this.counters, company.id, actor, [
+        {
+          thing: 'company',
+          thingId: company.id,
+          action: 'changed',
+          before: Object.fromEntries(changed.map((key) => [key, before[key]])),
+          after: Object.fromEntries(changed.map((key) => [key, after[key]])),
+        },
+      ]);
+      const moved = await changedRows(
+        runner,
+        `UPDATE company SET name = ?, currency = ?, fiscal_first_month = ?, digit_order = ?, number_scheme = ?, repeated_names = ?,
+                settings_version = settings_version + 1, structure_version = structure_version + 1
+          WHERE id = ? AND settings_version = ? AND structure_version = ? AND revision = ?`,
+        [
+          name,
+          currency,
+          fiscalYearFirstMonth,
+          digitOrder,
+          numberScheme === null ? null : JSON.stringify(numberScheme),
+          repeatedNames,
+          company.id,
+          company.settingsVersion,
+          company.structureVersion,
+          company.revision,
+        ],
+      );
+      if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
+      return null;
+    });
   }
 
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {

@@ -7,6 +7,7 @@ import {
   defaultLayoutOptions,
   type LayoutOptions,
   makeCalendar,
+  type NumberScheme,
   type Place,
   portionsByAccount,
 } from '@ivory-ladder/core';
@@ -18,7 +19,8 @@ import { rowsOf } from './transaction.ts';
 export async function readCompany(runner: QueryRunner, companyId: number): Promise<CompanyRecord | null> {
   const [row] = await rowsOf<CompanyRow>(
     runner,
-    'SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion FROM company WHERE id = ?',
+    `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
+            number_scheme AS numberScheme, repeated_names AS repeatedNames, settings_version AS settingsVersion FROM company WHERE id = ?`,
     [companyId],
   );
   return row
@@ -28,6 +30,9 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         currency: currencyOf(row.currency),
         fiscalYearFirstMonth: row.fiscalYearFirstMonth,
         digitOrder: row.digitOrder as DigitOrder,
+        numberScheme: row.numberScheme === null ? null : (JSON.parse(row.numberScheme) as NumberScheme),
+        repeatedNames: row.repeatedNames as CompanyRecord['repeatedNames'],
+        settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
       }

@@ -14,6 +14,8 @@ const sources = [
   '../../../core/src/trialbalance/deriveEntries.ts',
   '../../../core/src/placement/place.ts',
   '../../../core/src/chart/checkAccount.ts',
+  '../../../core/src/chart/accountRole.ts',
+  '../../../core/src/chart/numberScheme.ts',
   '../../../core/src/people/checkPassword.ts',
 ];
 

@@ -1,3 +1,5 @@
+import { type AccountRole, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { accountRoleNames } from '../components/accountRoleWords.ts';
 import type { ApiFailure } from './ivoryApi.ts';
 
 type Facts = Record<string, unknown>;
@@ -25,6 +27,8 @@ const passwords: Readonly<Record<string, string>> = {
   too_simple: 'The password is too simple: a run of keys or the same few characters.',
   names_its_owner: 'The password is little more than your name or address. Choose something else.',
 };
+
+const roleName = (role: unknown): string => accountRoleNames[role as AccountRole] ?? text(role);
 
 /** What happened, to what, and what to do; the words for each code a failure can have. */
 const messages: Readonly<Record<string, (facts: Facts) => string>> = {
@@ -86,6 +90,11 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
   account_number_taken: ({ number, name }) => `The number ${text(number)} is taken by ${text(name)}.`,
+  account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken by ${text(number)}; this company does not repeat names.`,
+  account_number_malformed: ({ number, part, scheme }) =>
+    `The number ${text(number)} does not fit the number scheme${part ? ` in its part ${text(part)}` : ''}${scheme ? `; numbers here look like ${exampleOf(scheme as NumberScheme)}` : ''}.`,
+  setting_held: ({ setting }) =>
+    setting === 'currency' ? 'The currency stays: there are entries in it.' : 'The first month of the fiscal year stays: there are years already.',
   account_nesting_refused: ({ reason, element, parentElement }) =>
     reason === 'other_element'
       ? `Refused: the account is of element ${text(element)}, the one above it of element ${text(parentElement)}. A sub-account has its parent’s element.`
@@ -102,15 +111,15 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'The element cannot be changed while the account stands in a category. Take it out first.',
   account_role_refused: ({ reason }) =>
     reason === 'needed'
-      ? 'The role cannot be taken away, only given to another account.'
+      ? 'Retained earnings cannot be taken from the account, only given to another one.'
       : reason === 'inactive'
         ? 'An inactive account can have no role.'
-        : 'Only an equity account can hold retained earnings.',
+        : 'An account of this element cannot have the role.',
   account_not_retirable: ({ balance, subAccounts, role }) =>
     `It cannot be retired: ${[
       text(balance) === '0' || balance === undefined ? '' : 'its balance is not zero',
       Number(subAccounts) > 0 ? `${text(subAccounts)} of its sub-accounts are active` : '',
-      role ? 'it holds retained earnings; give that role to another account first' : '',
+      role ? `it has the role of ${roleName(role)}; give that to another account first` : '',
     ]
       .filter(Boolean)
       .join('; ')}.`,
@@ -118,7 +127,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     `It cannot be deleted: ${[
       Number(lines) > 0 ? `${text(lines)} journal lines are on it` : '',
       Number(subAccounts) > 0 ? `it has ${text(subAccounts)} sub-accounts` : '',
-      role ? 'it holds retained earnings' : '',
+      role ? `it has the role of ${roleName(role)}` : '',
     ]
       .filter(Boolean)
       .join('; ')}. An account with history can be retired instead.`,

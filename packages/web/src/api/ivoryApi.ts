@@ -25,6 +25,7 @@ import type {
   RehearsalDraft,
   Renumbering,
   Session,
+  SettingsChange,
   StatementBody,
   StoredLayoutOptions,
   TrialBalanceViewBody,
@@ -107,6 +108,10 @@ export const ivoryApi = createApi({
     listCompanies: build.query<CompanyList, void>({ query: () => '/companies', providesTags: ['Companies'] }),
     createCompany: build.mutation<Company, CompanyInput>({ query: (body) => ({ url: '/companies', method: 'POST', body }), invalidatesTags: ['Companies'] }),
     getCompany: build.query<Company, number>({ query: (id) => `/companies/${id}`, providesTags: ['Company'] }),
+    changeSettings: build.mutation<Company, { companyId: number; change: SettingsChange }>({
+      query: ({ companyId, change }) => ({ url: `/companies/${companyId}`, method: 'PATCH', body: change }),
+      invalidatesTags: ['Companies', ...ledgerTags],
+    }),
     getLayoutOptions: build.query<StoredLayoutOptions, number>({ query: (id) => `/companies/${id}/layout-options`, providesTags: ['Options'] }),
     setLayoutOptions: build.mutation<StoredLayoutOptions, { companyId: number; options: StoredLayoutOptions }>({
       query: ({ companyId, options }) => ({ url: `/companies/${companyId}/layout-options`, method: 'PUT', body: options }),
@@ -238,6 +243,7 @@ export const {
   useCreateCompanyMutation,
   useGetCompanyQuery,
   useGetLayoutOptionsQuery,
+  useChangeSettingsMutation,
   useSetLayoutOptionsMutation,
   useUploadTrialBalanceMutation,
   useRehearseTrialBalanceQuery,

@@ -6,10 +6,9 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useListCompaniesQuery } from '../api/ivoryApi.ts';
+import { monthNames } from '../components/dates.ts';
 import styles from './CompanyHead.module.css';
 import { useCompany } from './useCompany.ts';
-
-const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
 /** Which company is open, and the way to the others. */
 export function CompanyHead() {
@@ -36,7 +35,7 @@ export function CompanyHead() {
           <ExpandMore fontSize="inherit" aria-hidden />
         </span>
         <span className={styles.facts}>
-          {company.currency} · fiscal year from {months[company.fiscalYearFirstMonth - 1]}
+          {company.currency} · fiscal year from {monthNames[company.fiscalYearFirstMonth - 1]}
         </span>
       </button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -48,6 +47,7 @@ export function CompanyHead() {
         <Divider />
         {isAtLeast(company.role, 'reviewer') && <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>}
         {isAtLeast(company.role, 'administrator') && <MenuItem onClick={() => go(`/companies/${company.id}/people`)}>People of {company.name}</MenuItem>}
+        {isAtLeast(company.role, 'administrator') && <MenuItem onClick={() => go(`/companies/${company.id}/settings`)}>Settings of {company.name}</MenuItem>}
         <MenuItem onClick={() => go('/companies')}>All companies</MenuItem>
       </Menu>
     </>

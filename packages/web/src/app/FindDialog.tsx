@@ -38,7 +38,12 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
       ...(isAtLeast(company.role, 'reviewer') ? [['History: what was changed', 'history'] as [string, string]] : []),
-      ...(isAtLeast(company.role, 'administrator') ? [['People and their roles', 'people'] as [string, string]] : []),
+      ...(isAtLeast(company.role, 'administrator')
+        ? ([
+            ['People and their roles', 'people'],
+            ['Settings of the company', 'settings'],
+          ] as [string, string][])
+        : []),
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),

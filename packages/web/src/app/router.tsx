@@ -29,6 +29,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
+      { path: 'settings', lazy: async () => ({ Component: (await import('../features/settings/SettingsScreen.tsx')).SettingsScreen }) },
       { path: 'people', lazy: async () => ({ Component: (await import('../features/people/PeopleScreen.tsx')).PeopleScreen }) },
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
       { path: 'statements/:kind', element: <StatementScreen /> },

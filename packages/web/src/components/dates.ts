@@ -37,3 +37,5 @@ export function momentText(happenedAt: string): string {
   const moment = new Date(`${happenedAt.replace(' ', 'T')}Z`);
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(moment);
 }
+
+export const monthNames = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];

@@ -1,4 +1,4 @@
-import type { Currency, DigitOrder, FiscalYear, LayoutOptions, Outcome, Role } from '@ivory-ladder/core';
+import type { Currency, DigitOrder, FiscalYear, LayoutOptions, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Person } from './peopleStore.ts';
 
@@ -8,11 +8,19 @@ export interface CompanyRecord {
   readonly currency: Currency;
   readonly fiscalYearFirstMonth: number;
   readonly digitOrder: DigitOrder;
+  /** `null`: numbers are any text. */
+  readonly numberScheme: NumberScheme | null;
+  readonly repeatedNames: 'pointed_out' | 'forbidden';
+  readonly settingsVersion: number;
   /** Grows with each posting. */
   readonly revision: number;
   /** Grows with each change of chart, calendar, placement or layout options. */
   readonly structureVersion: number;
 }
+
+export type CompanySettings = Pick<CompanyRecord, 'name' | 'fiscalYearFirstMonth' | 'digitOrder' | 'numberScheme' | 'repeatedNames'> & {
+  readonly currency: string;
+};
 
 export interface CompanyStore {
   /** Those that the person belongs to. */
@@ -21,6 +29,14 @@ export interface CompanyStore {
   findByName(name: string): Promise<number | null>;
   /** Its maker becomes its administrator. */
   create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, person: Person): Promise<number>;
+  /** `keys`: collation keys by account where the order of numbers changes. */
+  changeSettings(
+    company: CompanyRecord,
+    before: CompanySettings,
+    after: CompanySettings,
+    keys: readonly (readonly [accountId: number, key: Uint8Array])[],
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>>;
 }

@@ -7,7 +7,7 @@ import type { PlacementStore } from './placementStore.ts';
 
 export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
-export type { CompanyRecord, CompanyStore } from './companyStore.ts';
+export type { CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';

@@ -14,6 +14,9 @@ export interface CompanyRow {
   structureVersion: string;
   nextDocument: string;
   createdAt: string;
+  numberScheme: string | null;
+  repeatedNames: string;
+  settingsVersion: number;
 }
 
 export const CompanyEntity = new EntitySchema<CompanyRow>({
@@ -28,6 +31,9 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     structureVersion: { name: 'structure_version', type: 'bigint', unsigned: true, default: 0 },
     nextDocument: { name: 'next_document', type: 'bigint', unsigned: true, default: 1 },
     createdAt: { name: 'created_at', type: 'datetime' },
+    numberScheme: { name: 'number_scheme', type: 'varchar', length: 1000, nullable: true },
+    repeatedNames: { ...keyText, name: 'repeated_names', length: 20, default: 'pointed_out' },
+    settingsVersion: { name: 'settings_version', type: 'int', unsigned: true, default: 0 },
   },
 });
 

@@ -22,6 +22,7 @@ import { CreateMembership1790000000021 } from './021-create-membership.ts';
 import { CreateSession1790000000022 } from './022-create-session.ts';
 import { CreateOneTimeLink1790000000023 } from './023-create-one-time-link.ts';
 import { CreateInstallation1790000000024 } from './024-create-installation.ts';
+import { AddCompanySettings1790000000025 } from './025-add-company-settings.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -49,4 +50,5 @@ export const migrations = [
   CreateSession1790000000022,
   CreateOneTimeLink1790000000023,
   CreateInstallation1790000000024,
+  AddCompanySettings1790000000025,
 ];

@@ -3,6 +3,7 @@ import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
+import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { HistoryList } from '../history/HistoryList.tsx';
@@ -76,9 +77,7 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
         )}
       </dl>
       {account.purpose !== '' && <p className={styles.purpose}>{account.purpose}</p>}
-      {account.role === 'retained_earnings' && (
-        <p className={styles.role}>Holds retained earnings: the profit of completed years is carried to it on every balance sheet.</p>
-      )}
+      {account.role !== null && <p className={styles.role}>{accountRoleWords[account.role]}</p>}
       {mayKeep && (
         <div className={styles.buttons}>
           {account.active ? (
@@ -88,11 +87,6 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           ) : (
             <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
               Reopen
-            </Button>
-          )}
-          {account.element === 'equity' && account.role === null && account.active && (
-            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, role: 'retained_earnings' })}>
-              Hold retained earnings
             </Button>
           )}
           {account.lines === 0 && (

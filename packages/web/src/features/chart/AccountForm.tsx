@@ -1,10 +1,26 @@
 import type { AccountChange, AccountInputBody, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
-import { buildCategoryTree, type Element, elements, findByNumber, naturalSide, pathOf, type Side, walkCategories } from '@ivory-ladder/core';
+import {
+  type AccountRole,
+  accountRoles,
+  bringToScheme,
+  buildCategoryTree,
+  type Element,
+  elements,
+  exampleOf,
+  findByNumber,
+  naturalSide,
+  pathOf,
+  roleRules,
+  type Side,
+  walkCategories,
+} from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { useCompany } from '../../app/useCompany.ts';
+import { accountRoleNames, accountRoleWords } from '../../components/accountRoleWords.ts';
 import { landingOf } from '../placement/landing.ts';
 import { type AccountDraft, changesToSend } from './accountDraft.ts';
 import { ChangedMeanwhile } from './ChangedMeanwhile.tsx';
@@ -38,6 +54,7 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   const [side, setSide] = useState<Side>(account?.normalSide ?? naturalSide(start.element));
   const [parentId, setParentId] = useState(account ? account.parentId : start.parentId);
   const [categoryId, setCategoryId] = useState(start.categoryId);
+  const [role, setRole] = useState(account?.role ?? null);
   const [purpose, setPurpose] = useState(account?.purpose ?? '');
   const [externalNumber, setExternalNumber] = useState(account?.externalNumber ?? '');
   const first = useRef<HTMLInputElement>(null);
@@ -51,10 +68,15 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     walkCategories(tree.tops.get(element) ?? [], (node) => options.push({ id: node.category.id, label: pathOf(node).join(' › ') }));
     return options;
   }, [tree, element]);
-  const trimmed = number.trim().replace(/\s+/g, ' ');
+  const { numberScheme, repeatedNames } = useCompany();
+  const brought = bringToScheme(number, numberScheme);
+  const isMalformed = !brought.ok && number.trim() !== (account?.number ?? '');
+  const trimmed = brought.ok ? brought.value : number.trim();
   const holder = findByNumber(accounts, trimmed);
   const isTaken = holder !== undefined && holder.id !== account?.id;
   const sameName = accounts.find((other) => other.id !== account?.id && other.active && other.name.toLowerCase() === name.trim().toLowerCase());
+  const isNameTaken = sameName !== undefined && repeatedNames === 'forbidden' && name.trim() !== account?.name;
+  const isRefused = isBusy || isTaken || isMalformed || isNameTaken || trimmed === '' || name.trim() === '';
   const node = categoryId === null ? undefined : tree.nodes.get(categoryId);
   const chooseElement = (next: Element) => {
     setElement(next);
@@ -68,6 +90,7 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     element,
     normalSide: side,
     parentId,
+    role,
     purpose: purpose.trim(),
     externalNumber: externalNumber.trim(),
   };
@@ -77,14 +100,21 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     element: (theirs) => setElement(theirs.element),
     normalSide: (theirs) => setSide(theirs.normalSide),
     parentId: (theirs) => setParentId(theirs.parentId),
+    role: (theirs) => setRole(theirs.role),
     purpose: (theirs) => setPurpose(theirs.purpose),
     externalNumber: (theirs) => setExternalNumber(theirs.externalNumber),
+  };
+  const numberHelp = (): string | undefined => {
+    if (isTaken) return `Taken by ${holder.name}`;
+    if (isMalformed && numberScheme && number.trim() !== '') return `Numbers here look like ${exampleOf(numberScheme)}`;
+    return brought.ok && number.trim() !== '' && trimmed !== number.trim() ? `Becomes ${trimmed}` : undefined;
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const isAnother = (event.nativeEvent as SubmitEvent).submitter?.dataset.another !== undefined;
     if (account) return onChange({ version: account.version, ...changesToSend(base ?? account, account, own) });
-    onAdd({ ...own, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
+    const { role: _, ...fields } = own;
+    onAdd({ ...fields, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
   };
   return (
     <form className={styles.form} onSubmit={submit} aria-label={account ? `Change ${account.number} ${account.name}` : 'New account'}>
@@ -96,8 +126,8 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
         inputRef={first}
         value={number}
         onChange={(event) => setNumber(event.target.value)}
-        error={isTaken}
-        helperText={isTaken ? `Taken by ${holder.name}` : undefined}
+        error={isTaken || (isMalformed && number.trim() !== '')}
+        helperText={numberHelp()}
         slotProps={{ htmlInput: { maxLength: 50 } }}
         required
       />
@@ -105,6 +135,7 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
         label="Name"
         value={name}
         onChange={(event) => setName(event.target.value)}
+        error={isNameTaken}
         helperText={sameName && name.trim() !== '' ? `${sameName.number} has this name too` : undefined}
         slotProps={{ htmlInput: { maxLength: 200 } }}
         required
@@ -156,6 +187,24 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
           )}
         </p>
       )}
+      {account && (
+        <TextField
+          select
+          label="Role"
+          value={role ?? ''}
+          onChange={(event) => setRole((event.target.value || null) as AccountRole | null)}
+          helperText={role === null ? 'What the system needs the account for, if anything' : accountRoleWords[role]}
+        >
+          {(account.role === null || !roleRules[account.role].isNeeded) && <MenuItem value="">none</MenuItem>}
+          {accountRoles
+            .filter((value) => value === role || (roleRules[value].elements.includes(element) && (account.role === null || !roleRules[account.role].isNeeded)))
+            .map((value) => (
+              <MenuItem key={value} value={value}>
+                {accountRoleNames[value]}
+              </MenuItem>
+            ))}
+        </TextField>
+      )}
       <TextField
         label="Purpose"
         placeholder="What belongs here, and what does not"
@@ -174,11 +223,11 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
         slotProps={{ htmlInput: { maxLength: 50 } }}
       />
       <div className={styles.buttons}>
-        <Button type="submit" variant="contained" disabled={isBusy || isTaken || trimmed === '' || name.trim() === ''}>
+        <Button type="submit" variant="contained" disabled={isRefused}>
           {account ? 'Apply' : 'Add'}
         </Button>
         {!account && (
-          <Button type="submit" disabled={isBusy || isTaken || trimmed === '' || name.trim() === ''} data-another>
+          <Button type="submit" disabled={isRefused} data-another>
             Add, then another
           </Button>
         )}

@@ -1,4 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { type AccountDraft, changedMeanwhile } from './accountDraft.ts';
 import styles from './ChartScreen.module.css';
 
@@ -16,6 +17,7 @@ const names: Readonly<Record<keyof AccountDraft, string>> = {
   element: 'Element',
   normalSide: 'Normal side',
   parentId: 'Nested below',
+  role: 'Role',
   purpose: 'Purpose',
   externalNumber: 'External number',
 };
@@ -23,6 +25,7 @@ const names: Readonly<Record<keyof AccountDraft, string>> = {
 /** Their version beside one's own, field by field, where somebody else has saved the account while it was open here. */
 export function ChangedMeanwhile({ base, theirs, own, accounts, onTake }: ChangedMeanwhileProps) {
   const shown = (draft: AccountDraft, field: keyof AccountDraft): string => {
+    if (field === 'role') return draft.role === null ? 'none' : accountRoleNames[draft.role];
     if (field !== 'parentId') return String(draft[field]) || 'nothing';
     const parent = accounts.find(({ id }) => id === draft.parentId);
     return parent ? `${parent.number} ${parent.name}` : 'nothing';

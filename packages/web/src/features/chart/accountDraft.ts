@@ -1,9 +1,9 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 
 /** The fields that a form holds. */
-export type AccountDraft = Pick<ChartAccountBody, 'number' | 'name' | 'element' | 'normalSide' | 'parentId' | 'purpose' | 'externalNumber'>;
+export type AccountDraft = Pick<ChartAccountBody, 'number' | 'name' | 'element' | 'normalSide' | 'parentId' | 'role' | 'purpose' | 'externalNumber'>;
 
-const fields = ['number', 'name', 'element', 'normalSide', 'parentId', 'purpose', 'externalNumber'] as const satisfies readonly (keyof AccountDraft)[];
+const fields = ['number', 'name', 'element', 'normalSide', 'parentId', 'role', 'purpose', 'externalNumber'] as const satisfies readonly (keyof AccountDraft)[];
 
 /**
  * What to save of a draft that began from `base` while somebody else has saved `theirs`: only what was changed here,

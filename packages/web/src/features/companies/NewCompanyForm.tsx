@@ -7,9 +7,9 @@ import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCreateCompanyMutation } from '../../api/ivoryApi.ts';
+import { monthNames } from '../../components/dates.ts';
 import styles from './NewCompanyForm.module.css';
 
-const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 const codes = currencyCodes();
 
 export function NewCompanyForm({ isAsked }: { isAsked: boolean }) {
@@ -43,7 +43,7 @@ export function NewCompanyForm({ isAsked }: { isAsked: boolean }) {
         renderInput={(params) => <TextField {...params} label="Currency" helperText={places === 0 ? 'no decimal places' : `${places} decimal places`} />}
       />
       <TextField select label="Fiscal year begins in" value={month} onChange={(event) => setMonth(Number(event.target.value))}>
-        {months.map((monthName, index) => (
+        {monthNames.map((monthName, index) => (
           <MenuItem key={monthName} value={index + 1}>
             {monthName}
           </MenuItem>

@@ -1,4 +1,5 @@
 import type { History } from '@ivory-ladder/contract';
+import { exampleOf, type NumberScheme } from '@ivory-ladder/core';
 
 type Event = History['events'][number];
 
@@ -16,6 +17,11 @@ const fieldNames: Readonly<Record<string, string>> = {
   role: 'role',
   purpose: 'purpose',
   externalNumber: 'external number',
+  currency: 'currency',
+  fiscalYearFirstMonth: 'first month of the fiscal year',
+  digitOrder: 'order of numbers',
+  numberScheme: 'number scheme',
+  repeatedNames: 'repeated names',
   order: 'order among its siblings',
   retainedEarnings: 'account for retained earnings',
 };
@@ -47,6 +53,7 @@ function asFields(state: unknown): Record<string, unknown> {
 
 function shown(value: unknown): string {
   if (value === undefined || value === null || value === '') return 'none';
+  if (typeof value === 'object') return `«${exampleOf(value as NumberScheme)}»`;
   const text = String(value).replaceAll('_', ' ');
   return `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`;
 }

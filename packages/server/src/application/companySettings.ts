@@ -1,0 +1,33 @@
+import { collationKey, fail, findCurrency, type Outcome } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import { type CompanyView, viewCompany } from './companies.ts';
+import type { Failure } from './failure.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
+import type { CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
+
+/** Only what changes. */
+export type SettingsEdit = { readonly [Field in keyof CompanySettings]?: CompanySettings[Field] | undefined } & { readonly version: number };
+
+/** The currency is held by the first entry, the first month by the first fiscal year. */
+export function changeSettings(ports: Ports, access: Access<'administrator'>, { version, ...edit }: SettingsEdit): Promise<Outcome<CompanyView, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, access.companyId);
+    if (!opened.ok) return opened;
+    const { company, accounts, calendar } = opened.value;
+    const before = settingsOf(company);
+    if (company.settingsVersion !== version) return fail({ code: 'version_conflict', thing: 'company', id: company.id, current: before });
+    const chosen = Object.fromEntries(Object.entries(edit).filter(([, value]) => value !== undefined)) as Partial<CompanySettings>;
+    const after: CompanySettings = { ...before, ...chosen };
+    if (!findCurrency(after.currency)) return fail({ code: 'currency_unknown', currency: after.currency });
+    if (after.currency !== before.currency && company.revision > 0) return fail({ code: 'setting_held', setting: 'currency', by: 'entries' });
+    if (after.fiscalYearFirstMonth !== before.fiscalYearFirstMonth && calendar.years.length > 0)
+      return fail({ code: 'setting_held', setting: 'fiscalYearFirstMonth', by: 'years' });
+    const keys = after.digitOrder === before.digitOrder ? [] : accounts.map(({ id, number }) => [id, collationKey(number, after.digitOrder)] as const);
+    const changed = await ports.companies.changeSettings(company, before, after, keys, access.actor);
+    return changed.ok ? viewCompany(ports, access) : changed;
+  });
+}
+
+function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames }: CompanyRecord): CompanySettings {
+  return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames };
+}

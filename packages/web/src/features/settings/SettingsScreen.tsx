@@ -1,0 +1,165 @@
+import type { Company, SettingsChange } from '@ivory-ladder/contract';
+import { bringToScheme, currencyCodes, type NumberScheme } from '@ivory-ladder/core';
+import Autocomplete from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useChangeSettingsMutation, useGetPlacementQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
+import { monthNames } from '../../components/dates.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { SchemeEditor } from './SchemeEditor.tsx';
+import styles from './SettingsScreen.module.css';
+
+const codes = currencyCodes();
+const newScheme: NumberScheme = { parts: [{ kind: 'digits', shortest: 4, longest: 4 }], separator: '-', leastParts: 1 };
+
+/** What is set for the company as a whole. */
+export function SettingsScreen() {
+  const company = useCompany();
+  const maySet = useMay('administrator');
+  if (!maySet)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="Settings are kept by administrators">
+          {describeFailure({ code: 'role_needed', facts: { needs: 'administrator', role: company.role } })}
+        </EmptyState>
+      </section>
+    );
+  return <SettingsForm key={company.settingsVersion} company={company} />;
+}
+
+function SettingsForm({ company }: { company: Company }) {
+  const dispatch = useDispatch();
+  const { span } = useSpan();
+  const { data } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const [change, { isLoading, error }] = useChangeSettingsMutation();
+  const [draft, setDraft] = useState<SettingsChange>({ version: company.settingsVersion });
+  const current = { ...company, ...draft };
+  const set = (fields: Partial<SettingsChange>) => setDraft((before) => ({ ...before, ...fields }));
+  const setScheme = ({ parts, ...scheme }: NumberScheme) => set({ numberScheme: { ...scheme, parts: [...parts] } });
+  const scheme = current.numberScheme ?? null;
+  const misfits = useMemo(
+    () =>
+      scheme === null
+        ? []
+        : (data?.accounts ?? []).filter(({ number }) => {
+            const brought = bringToScheme(number, scheme);
+            return !brought.ok || brought.value !== number;
+          }),
+    [scheme, data],
+  );
+  const isChanged = (Object.keys(draft) as (keyof SettingsChange)[]).some(
+    (key) => key !== 'version' && JSON.stringify(draft[key]) !== JSON.stringify(company[key as keyof Company]),
+  );
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const changed = await change({ companyId: company.id, change: draft });
+    if (changed.data) dispatch(noticeGiven({ tone: 'done', text: 'Applied: the settings hold from now on.' }));
+  };
+  return (
+    <form className={styles.sheet} aria-labelledby="settings-title" onSubmit={(event) => void submit(event)}>
+      <h1 id="settings-title">Settings of {company.name}</h1>
+      <div className={styles.columns}>
+        <section className={styles.section} aria-labelledby="settings-company">
+          <h2 id="settings-company">Company</h2>
+          <TextField
+            label="Name"
+            value={current.name}
+            onChange={(event) => set({ name: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 200 } }}
+            required
+          />
+          <Autocomplete
+            options={codes}
+            value={current.currency}
+            onChange={(_event, currency) => set({ currency })}
+            disableClearable
+            disabled={company.revision > 0}
+            renderInput={(params) => (
+              <TextField
+                {...params}
+                label="Currency"
+                helperText={company.revision > 0 ? 'held by the entries there are' : 'can be chosen until the first entry'}
+              />
+            )}
+          />
+          <TextField
+            select
+            label="Fiscal year begins in"
+            value={current.fiscalYearFirstMonth}
+            onChange={(event) => set({ fiscalYearFirstMonth: Number(event.target.value) })}
+            disabled={company.years.length > 0}
+            helperText={company.years.length > 0 ? 'held by the fiscal years there are' : 'can be chosen until the first fiscal year'}
+          >
+            {monthNames.map((name, index) => (
+              <MenuItem key={name} value={index + 1}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <fieldset className={styles.choices}>
+            <legend>Two accounts of one name are</legend>
+            {(['pointed_out', 'forbidden'] as const).map((value) => (
+              <label key={value}>
+                <input type="radio" name="repeated" checked={current.repeatedNames === value} onChange={() => set({ repeatedNames: value })} />
+                {value === 'pointed_out' ? 'pointed out while one types' : 'refused'}
+              </label>
+            ))}
+          </fieldset>
+        </section>
+        <section className={styles.section} aria-labelledby="settings-numbers">
+          <h2 id="settings-numbers">Account numbers</h2>
+          <fieldset className={styles.choices}>
+            <legend>Digits compare</legend>
+            <label>
+              <input type="radio" name="order" checked={current.digitOrder === 'by_value'} onChange={() => set({ digitOrder: 'by_value' })} />
+              <span>
+                by value <small>411.8, 411.9, 411.10</small>
+              </span>
+            </label>
+            <label>
+              <input type="radio" name="order" checked={current.digitOrder === 'digit_by_digit'} onChange={() => set({ digitOrder: 'digit_by_digit' })} />
+              <span>
+                digit by digit from the left <small>10, 101, 1013, 106, 11</small>
+              </span>
+            </label>
+          </fieldset>
+          <fieldset className={styles.choices}>
+            <legend>Numbers are</legend>
+            <label>
+              <input type="radio" name="scheme" checked={scheme === null} onChange={() => set({ numberScheme: null })} />
+              any text, as it is typed
+            </label>
+            <label>
+              <input type="radio" name="scheme" checked={scheme !== null} onChange={() => setScheme(company.numberScheme ?? newScheme)} />
+              built of parts
+            </label>
+          </fieldset>
+          {scheme !== null && <SchemeEditor scheme={scheme} onChange={setScheme} />}
+          {scheme !== null && misfits.length > 0 && (
+            <p className={styles.odd}>
+              {counted(misfits.length, 'account has', 'accounts have')} another form, such as {misfits[0]?.number}. They keep their numbers until they are
+              renumbered.
+            </p>
+          )}
+        </section>
+      </div>
+      {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
+      <div className={styles.buttons}>
+        <Button type="submit" variant="contained" disabled={isLoading || !isChanged || current.name?.trim() === ''}>
+          Apply
+        </Button>
+        <Button disabled={!isChanged} onClick={() => setDraft({ version: company.settingsVersion })}>
+          Discard
+        </Button>
+      </div>
+    </form>
+  );
+}
