@@ -59,7 +59,7 @@ try {
     await context.close();
   }
   await takeHistory(company);
-  const { page } = await visit(browser, client.cookie, `${origin}/companies?new`);
+  const { page } = await visit(browser, client.cookie, `${origin}/companies/new`);
   await page.getByLabel('Name').fill('Eiderholm Boatyard');
   await page.getByRole('button', { name: 'Create the company' }).click();
   await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();

@@ -6,8 +6,16 @@ export const companyInput = z.strictObject({
   name,
   currency: z.string().regex(/^[A-Z]{3}$/),
   fiscalYearFirstMonth: z.int().min(1).max(12),
+  /** What it begins with: categories alone, a starter chart, or chart, placement and layouts of another company one belongs to. */
+  beginWith: z
+    .discriminatedUnion('kind', [
+      z.strictObject({ kind: z.literal('categories') }),
+      z.strictObject({ kind: z.literal('starter'), key: z.enum(['passenger_transport', 'trading', 'professional_practice', 'manufacture', 'association']) }),
+      z.strictObject({ kind: z.literal('copy'), companyId: id }),
+    ])
+    .default({ kind: 'categories' }),
 });
-export type CompanyInput = z.infer<typeof companyInput>;
+export type CompanyInput = z.input<typeof companyInput>;
 
 const numberPart = z
   .strictObject({ kind: z.enum(['digits', 'letters', 'either']), shortest: z.int().min(1).max(20), longest: z.int().min(1).max(20) })

@@ -12,6 +12,7 @@ import {
 } from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
 import type { Failure } from './failure.ts';
+import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, Person, Ports } from './ports/index.ts';
 
@@ -23,14 +24,13 @@ export interface CompanyView {
   readonly unplaced: number;
 }
 
-export async function createCompany(
-  ports: Ports,
-  person: Person,
-  input: { name: string; currency: string; fiscalYearFirstMonth: number },
-): Promise<Outcome<CompanyView, Failure>> {
+export async function createCompany(ports: Ports, person: Person, input: CompanyBeginning): Promise<Outcome<CompanyView, Failure>> {
   if (!person.mayAddCompanies) return fail({ code: 'adding_companies_refused' });
   if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
-  return viewCompany(ports, ownAccess(await ports.companies.create(input, person), person.name));
+  const begun = await beginningOf(ports, person, input);
+  if (!begun.ok) return begun;
+  const { settings, chart, options } = begun.value;
+  return viewCompany(ports, ownAccess(await ports.companies.create(settings, { chart, options }, person), person.name));
 }
 
 export async function viewCompany(ports: Ports, { companyId, role }: Access): Promise<Outcome<CompanyView, Failure>> {

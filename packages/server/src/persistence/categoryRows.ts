@@ -1,4 +1,4 @@
-import { type Element, type StarterCategory, starterCategories } from '@ivory-ladder/core';
+import type { Element } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { CategoryFields } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
@@ -15,25 +15,6 @@ export async function insertCategory(runner: QueryRunner, companyId: number, fie
     [companyId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf],
   )) as { insertId: number };
   return Number(result.insertId);
-}
-
-export async function insertStarterCategories(runner: QueryRunner, companyId: number): Promise<void> {
-  const plant = async (element: Element, children: readonly StarterCategory[], parentId: number | null): Promise<void> => {
-    const ids = new Map<string, number>();
-    for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
-      const id = await insertCategory(runner, companyId, {
-        parentId,
-        element,
-        name,
-        term,
-        step,
-        contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
-      });
-      ids.set(name, id);
-      await plant(element, below, id);
-    }
-  };
-  for (const [element, tops] of Object.entries(starterCategories)) await plant(element as Element, tops, null);
 }
 
 /** The id of the category at a path, made where it is not there; a new top category is current, or other operating. */

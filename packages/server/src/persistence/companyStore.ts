@@ -1,12 +1,12 @@
-import type { FiscalYear, LayoutOptions, Outcome, Role } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, NewChart, Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { CompanyRecord, CompanySettings, CompanyStore, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
-import { insertStarterCategories } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
 import { insertMember } from './peopleStore.ts';
+import { plantChart } from './plantChart.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
@@ -29,19 +29,21 @@ export class CompanyRepository implements CompanyStore {
     return row?.id ?? null;
   }
 
-  async create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, person: Person): Promise<number> {
+  async create(settings: CompanySettings, { chart, options }: { chart: NewChart; options: LayoutOptions | null }, person: Person): Promise<number> {
+    const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames } = settings;
     const created = await inTransaction(this.database, async (runner) => {
-      const result = (await runner.query('INSERT INTO company (name, currency, fiscal_first_month, digit_order, created_at) VALUES (?, ?, ?, ?, ?)', [
-        input.name,
-        input.currency,
-        input.fiscalYearFirstMonth,
-        'by_value',
-        timestamp(),
-      ])) as { insertId: number };
+      const result = (await runner.query(
+        'INSERT INTO company (name, currency, fiscal_first_month, digit_order, number_scheme, repeated_names, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        [name, currency, fiscalYearFirstMonth, digitOrder, numberScheme === null ? null : JSON.stringify(numberScheme), repeatedNames, timestamp()],
+      )) as { insertId: number };
       const id = Number(result.insertId);
-      await insertStarterCategories(runner, id);
+      const planted = await plantChart(runner, id, chart, digitOrder);
+      if (options) await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [id, JSON.stringify(options)]);
       await insertMember(runner, id, person.id, 'administrator');
-      await recordAudit(runner, this.counters, id, person.name, [{ thing: 'company', thingId: id, action: 'added', after: input }]);
+      await recordAudit(runner, this.counters, id, person.name, [
+        { thing: 'company', thingId: id, action: 'added', after: { name, currency, fiscalYearFirstMonth } },
+        ...planted,
+      ]);
       return id;
     });
     if (!created.ok) throw new Error(`a company could not be created: ${created.failure.code}`);

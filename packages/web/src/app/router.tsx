@@ -11,6 +11,11 @@ const loading = <output className="unseen">Loading</output>;
 export const router = createBrowserRouter([
   { path: '/', element: <Navigate to="/companies" replace /> },
   { path: '/companies', element: <CompaniesScreen /> },
+  {
+    path: '/companies/new',
+    lazy: async () => ({ Component: (await import('../features/companies/NewCompanyScreen.tsx')).NewCompanyScreen }),
+    hydrateFallbackElement: loading,
+  },
   { path: '/sign-in', lazy: async () => ({ Component: (await import('../features/people/SignInScreen.tsx')).SignInScreen }), hydrateFallbackElement: loading },
   { path: '/join', lazy: async () => ({ Component: (await import('../features/people/JoinScreen.tsx')).JoinScreen }), hydrateFallbackElement: loading },
   {

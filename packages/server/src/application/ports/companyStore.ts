@@ -1,4 +1,4 @@
-import type { Currency, DigitOrder, FiscalYear, LayoutOptions, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
+import type { Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Person } from './peopleStore.ts';
 
@@ -28,7 +28,7 @@ export interface CompanyStore {
   /** For the demo, which is loaded once. */
   findByName(name: string): Promise<number | null>;
   /** Its maker becomes its administrator. */
-  create(input: { name: string; currency: string; fiscalYearFirstMonth: number }, person: Person): Promise<number>;
+  create(settings: CompanySettings, begin: { readonly chart: NewChart; readonly options: LayoutOptions | null }, person: Person): Promise<number>;
   /** `keys`: collation keys by account where the order of numbers changes. */
   changeSettings(
     company: CompanyRecord,

@@ -1,7 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { type AccountDraft, changedMeanwhile, changesToSend } from './accountDraft.ts';
 
-const base: AccountDraft = { number: '6200', name: 'Insurance', element: 'expense', normalSide: 'debit', parentId: null, purpose: '', externalNumber: '' };
+const base: AccountDraft = {
+  number: '6200',
+  name: 'Insurance',
+  element: 'expense',
+  normalSide: 'debit',
+  parentId: null,
+  role: null,
+  purpose: '',
+  externalNumber: '',
+};
 
 describe('two people editing one account', () => {
   it('only what was changed here is saved; what the other changed and this one left alone stays theirs', () => {

@@ -1,4 +1,5 @@
-import { currencyCodes, findCurrency } from '@ivory-ladder/core';
+import type { CompanyList } from '@ivory-ladder/contract';
+import { currencyCodes, findCurrency, type StarterKey, starterCharts } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -9,10 +10,17 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useCreateCompanyMutation } from '../../api/ivoryApi.ts';
 import { monthNames } from '../../components/dates.ts';
 import styles from './NewCompanyForm.module.css';
+import type { Beginning } from './NewCompanyScreen.tsx';
 
 const codes = currencyCodes();
 
-export function NewCompanyForm({ isAsked }: { isAsked: boolean }) {
+interface NewCompanyFormProps {
+  readonly beginning: Beginning;
+  readonly onBegin: (beginning: Beginning) => void;
+  readonly companies: CompanyList['companies'];
+}
+
+export function NewCompanyForm({ beginning, onBegin, companies }: NewCompanyFormProps) {
   const navigate = useNavigate();
   const [create, { isLoading, error }] = useCreateCompanyMutation();
   const [name, setName] = useState('');
@@ -20,39 +28,91 @@ export function NewCompanyForm({ isAsked }: { isAsked: boolean }) {
   const [month, setMonth] = useState(1);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const created = await create({ name: name.trim(), currency, fiscalYearFirstMonth: month });
-    if (created.data) void navigate(`/companies/${created.data.id}/ledger`);
+    const created = await create({ name: name.trim(), currency, fiscalYearFirstMonth: month, beginWith: beginning });
+    if (created.data) void navigate(`/companies/${created.data.id}/ledger${beginning.kind === 'categories' ? '' : '/chart'}`);
   };
+  const [first] = companies;
   const places = findCurrency(currency)?.exponent ?? 2;
   return (
     <form className={styles.form} onSubmit={(event) => void submit(event)}>
-      <TextField
-        label="Name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        required
-        autoFocus={isAsked}
-        slotProps={{ htmlInput: { maxLength: 200 } }}
-      />
-      <Autocomplete
-        options={codes}
-        value={currency}
-        onChange={(_event, code) => setCurrency(code)}
-        disableClearable
-        size="small"
-        renderInput={(params) => <TextField {...params} label="Currency" helperText={places === 0 ? 'no decimal places' : `${places} decimal places`} />}
-      />
-      <TextField select label="Fiscal year begins in" value={month} onChange={(event) => setMonth(Number(event.target.value))}>
-        {monthNames.map((monthName, index) => (
-          <MenuItem key={monthName} value={index + 1}>
-            {monthName}
-          </MenuItem>
+      <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} required autoFocus slotProps={{ htmlInput: { maxLength: 200 } }} />
+      <div className={styles.pair}>
+        <Autocomplete
+          options={codes}
+          value={currency}
+          onChange={(_event, code) => setCurrency(code)}
+          disableClearable
+          size="small"
+          renderInput={(params) => <TextField {...params} label="Currency" helperText={places === 0 ? 'no decimal places' : `${places} decimal places`} />}
+        />
+        <TextField select label="Fiscal year begins in" value={month} onChange={(event) => setMonth(Number(event.target.value))}>
+          {monthNames.map((monthName, index) => (
+            <MenuItem key={monthName} value={index + 1}>
+              {monthName}
+            </MenuItem>
+          ))}
+        </TextField>
+      </div>
+      <fieldset className={styles.choices}>
+        <legend>Begin with</legend>
+        <Choice
+          title="Categories alone"
+          about="The accounts come with a trial balance from your ledger, or are added by hand."
+          isChosen={beginning.kind === 'categories'}
+          onChoose={() => onBegin({ kind: 'categories' })}
+        />
+        {starterCharts.map((starter) => (
+          <Choice
+            key={starter.key}
+            title={starter.name}
+            about={starter.about}
+            isChosen={isStarter(beginning, starter.key)}
+            onChoose={() => onBegin({ kind: 'starter', key: starter.key })}
+          />
         ))}
-      </TextField>
+        {first && (
+          <Choice
+            title="A copy of another company"
+            about="Its chart with placement and layouts, without any figure."
+            isChosen={beginning.kind === 'copy'}
+            onChoose={() => onBegin({ kind: 'copy', companyId: first.id })}
+          />
+        )}
+        {beginning.kind === 'copy' && (
+          <TextField
+            select
+            label="Copied from"
+            value={beginning.companyId}
+            onChange={(event) => onBegin({ kind: 'copy', companyId: Number(event.target.value) })}
+          >
+            {companies.map(({ id, name: other }) => (
+              <MenuItem key={id} value={id}>
+                {other}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      </fieldset>
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
-      <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>
-        Create the company
-      </Button>
+      <div>
+        <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>
+          Create the company
+        </Button>
+      </div>
     </form>
+  );
+}
+
+const isStarter = (beginning: Beginning, key: StarterKey) => beginning.kind === 'starter' && beginning.key === key;
+
+function Choice({ title, about, isChosen, onChoose }: { title: string; about: string; isChosen: boolean; onChoose: () => void }) {
+  return (
+    <label className={styles.choice} data-chosen={isChosen || undefined}>
+      <input type="radio" name="beginning" checked={isChosen} onChange={onChoose} />
+      <span>
+        {title}
+        <small>{about}</small>
+      </span>
+    </label>
   );
 }

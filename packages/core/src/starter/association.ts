@@ -1,0 +1,103 @@
+import {
+  cashAccounts,
+  depreciationAccounts,
+  liabilityAccounts,
+  liabilityCategories,
+  officeAccounts,
+  officeEquipment,
+  propertyCategory,
+  receivableAccounts,
+  receivablesCategory,
+  runningCategories,
+  staffAccounts,
+  suspenseAccount,
+} from './shared.ts';
+import type { StarterChart } from './starterChart.ts';
+
+const noLoans = new Set(['2130', '2400', '2410', '2600', '2610']);
+
+export const association: StarterChart = {
+  key: 'association',
+  name: 'Association',
+  about: 'Members, grants and gifts, events and projects; funds in the place of shares, and a result that is kept.',
+  categories: {
+    asset: [
+      propertyCategory,
+      { name: 'Financial assets', term: 'non_current' },
+      receivablesCategory,
+      { name: 'Prepayments', term: 'current' },
+      { name: 'Cash and cash equivalents', term: 'current' },
+    ],
+    liability: [
+      ...liabilityCategories.filter(({ name }) => name !== 'Loans and leases' && name !== 'Short-term borrowings'),
+      { name: 'Grants to be used', term: 'current' },
+    ],
+    equity: [{ name: 'Funds with a purpose' }, { name: 'Free funds' }],
+    income: [
+      { name: 'Membership fees', step: 'revenue' },
+      { name: 'Grants and gifts', step: 'revenue' },
+      { name: 'Events and sales', step: 'revenue' },
+      { name: 'Other operating income', step: 'other_operating' },
+      { name: 'Investment income', step: 'investing' },
+    ],
+    expense: [
+      { name: 'Projects', step: 'other_operating' },
+      { name: 'Events', step: 'other_operating' },
+      { name: 'Members', step: 'other_operating' },
+      ...runningCategories.filter(({ name }) => name !== 'Income tax'),
+    ],
+  },
+  accounts: {
+    asset: [
+      ...cashAccounts,
+      ['1100', 'Members and customers', 'Customers'],
+      ...receivableAccounts.filter(([number]) => number !== '1100'),
+      ['1230', 'Grants receivable', 'Other receivables'],
+      suspenseAccount,
+      ['1600', 'Equipment of the activities', 'At cost'],
+      ['1680', 'Depreciation of equipment of the activities', 'Accumulated depreciation', { isContra: true }],
+      ...officeEquipment,
+      ['1900', 'Securities', 'Financial assets'],
+    ],
+    liability: [
+      ...liabilityAccounts.filter(([number]) => !noLoans.has(number)),
+      ['2300', 'Membership fees received in advance', 'Deferred income'],
+      ['2350', 'Grants to be used', 'Grants to be used', { purpose: 'Received for a purpose that is not carried out yet.' }],
+    ],
+    equity: [
+      ['3000', 'Fund for equipment', 'Funds with a purpose'],
+      ['3010', 'Fund for projects', 'Funds with a purpose'],
+      ['3200', 'Free funds', 'Free funds', { role: 'retained_earnings' }],
+    ],
+    income: [
+      ['4000', 'Fees of members', 'Membership fees'],
+      ['4010', 'Fees of supporting members', 'Membership fees'],
+      ['4100', 'Public grants', 'Grants and gifts'],
+      ['4110', 'Grants of foundations', 'Grants and gifts'],
+      ['4120', 'Gifts', 'Grants and gifts'],
+      ['4130', 'Bequests', 'Grants and gifts'],
+      ['4200', 'Takings of events', 'Events and sales'],
+      ['4210', 'Sale of publications', 'Events and sales'],
+      ['4220', 'Sponsors', 'Events and sales'],
+      ['4400', 'Letting of rooms', 'Other operating income'],
+      ['4900', 'Interest and dividends', 'Investment income'],
+    ],
+    expense: [
+      ['5000', 'Materials of projects', 'Projects'],
+      ['5010', 'Services bought for projects', 'Projects'],
+      ['5020', 'Grants passed on', 'Projects'],
+      ['5200', 'Rooms and technique of events', 'Events'],
+      ['5210', 'Speakers and artists', 'Events'],
+      ['5220', 'Food and drink', 'Events'],
+      ['5300', 'Newsletter and postage', 'Members'],
+      ['5310', 'General meeting', 'Members'],
+      ['5320', 'Subscriptions to umbrella bodies', 'Members'],
+      ...staffAccounts,
+      ['6080', 'Allowances of volunteers', 'Staff costs'],
+      ...officeAccounts,
+      ...depreciationAccounts,
+      ['8000', 'Interest expense', 'Finance costs'],
+      ['8090', 'Exchange differences', 'Finance costs', { role: 'exchange_differences' }],
+    ],
+  },
+};

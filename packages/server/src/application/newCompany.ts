@@ -1,0 +1,81 @@
+import {
+  type CategoryNode,
+  type LayoutOptions,
+  type NewChart,
+  type Outcome,
+  type StarterKey,
+  starterCategories,
+  starterCharts,
+  succeed,
+  toNewChart,
+} from '@ivory-ladder/core';
+import { enterCompany } from './access.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, CompanySettings, Person, Ports } from './ports/index.ts';
+
+export interface CompanyBeginning {
+  readonly name: string;
+  readonly currency: string;
+  readonly fiscalYearFirstMonth: number;
+  /** What it begins with; categories alone where nothing is said. */
+  readonly beginWith?:
+    | { readonly kind: 'categories' }
+    | { readonly kind: 'starter'; readonly key: StarterKey }
+    | { readonly kind: 'copy'; readonly companyId: number }
+    | undefined;
+}
+
+interface Beginning {
+  readonly settings: CompanySettings;
+  readonly chart: NewChart;
+  readonly options: LayoutOptions | null;
+}
+
+/** Only a company that the person belongs to can be copied; its name, currency and calendar stay its own. */
+export async function beginningOf(
+  ports: Ports,
+  person: Person,
+  { name, currency, fiscalYearFirstMonth, beginWith = { kind: 'categories' } }: CompanyBeginning,
+): Promise<Outcome<Beginning, Failure>> {
+  const settings: CompanySettings = { name, currency, fiscalYearFirstMonth, digitOrder: 'by_value', numberScheme: null, repeatedNames: 'pointed_out' };
+  switch (beginWith.kind) {
+    case 'categories':
+      return succeed({ settings, chart: toNewChart({ categories: starterCategories, accounts: noAccounts }), options: null });
+    case 'starter': {
+      const starter = starterCharts.find(({ key }) => key === beginWith.key);
+      if (!starter) throw new Error(`there is no starter chart ${beginWith.key}`);
+      return succeed({ settings, chart: toNewChart(starter), options: null });
+    }
+    case 'copy': {
+      const access = await enterCompany(ports, person, beginWith.companyId, 'reader');
+      if (!access.ok) return access;
+      const opened = await openBooks(ports, beginWith.companyId);
+      if (!opened.ok) return opened;
+      const { digitOrder, numberScheme, repeatedNames } = opened.value.company;
+      return succeed({ settings: { ...settings, digitOrder, numberScheme, repeatedNames }, chart: chartOf(opened.value), options: opened.value.options });
+    }
+  }
+}
+
+const noAccounts = { asset: [], liability: [], equity: [], income: [], expense: [] } as const;
+
+/** Accounts and categories of a company as they stand, with their ids as keys, each parent before what is below it. */
+function chartOf({ tree, accounts, categoryTree, places }: Books): NewChart {
+  const kept = new Map(accounts.map((account) => [account.id, account]));
+  const categories: NewChart['categories'][number][] = [];
+  const visit = ({ category, children }: CategoryNode): void => {
+    const { id, parentId, element, name, term, step, contraOf } = category;
+    categories.push({ key: id, parentKey: parentId, element, name, term, step, contraOfKey: contraOf });
+    for (const child of children) visit(child);
+  };
+  for (const tops of categoryTree.tops.values()) for (const top of tops) visit(top);
+  return {
+    categories,
+    accounts: tree.order.map(({ id, parentId, number, name, element, normalSide, active, role }) => {
+      const { purpose = '', externalNumber = '' } = kept.get(id) ?? {};
+      return { key: id, parentKey: parentId, number, name, element, normalSide, active, role, purpose, externalNumber };
+    }),
+    places: places.map(({ accountId, side, categoryId }) => ({ accountKey: accountId, side, categoryKey: categoryId })),
+  };
+}

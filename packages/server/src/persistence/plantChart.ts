@@ -1,0 +1,79 @@
+import { collationKey, type DigitOrder, type NewChart } from '@ivory-ladder/core';
+import type { QueryRunner } from 'typeorm';
+import type { AuditEvent } from './audit.ts';
+import { insertRows, rowsOf } from './transaction.ts';
+import { updateAccounts } from './updateRows.ts';
+
+/** Puts a whole chart with its placement into a company that has none yet; what is to be recorded of it. */
+export async function plantChart(runner: QueryRunner, companyId: number, { categories, accounts, places }: NewChart, order: DigitOrder): Promise<AuditEvent[]> {
+  const categoryIds = await plantCategories(runner, companyId, categories);
+  const accountIds = await plantAccounts(runner, companyId, accounts, order);
+  const idOf = (ids: ReadonlyMap<number, number>, key: number): number => {
+    const id = ids.get(key);
+    if (id === undefined) throw new Error(`a chart to plant has no ${key}`);
+    return id;
+  };
+  await insertRows(
+    runner,
+    'place (company_id, account_id, side, category_id)',
+    places.map(({ accountKey, side, categoryKey }) => [companyId, idOf(accountIds, accountKey), side, idOf(categoryIds, categoryKey)]),
+  );
+  return accounts.map(({ key, parentKey: _, ...fields }) => ({ thing: 'account', thingId: idOf(accountIds, key), action: 'added', after: fields }));
+}
+
+/** One by one, since each needs the ids of those above and beside it; positions count within siblings. */
+async function plantCategories(runner: QueryRunner, companyId: number, categories: NewChart['categories']): Promise<Map<number, number>> {
+  const ids = new Map<number, number>();
+  const positions = new Map<string, number>();
+  const contras: [id: number, contraOfKey: number][] = [];
+  for (const { key, parentKey, element, name, term, step, contraOfKey } of categories) {
+    const siblings = `${element} ${parentKey}`;
+    const position = (positions.get(siblings) ?? 0) + 1000;
+    positions.set(siblings, position);
+    const result = (await runner.query('INSERT INTO category (company_id, parent_id, element, name, position, term, step) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+      companyId,
+      parentKey === null ? null : (ids.get(parentKey) ?? null),
+      element,
+      name,
+      position,
+      term,
+      step,
+    ])) as { insertId: number };
+    ids.set(key, Number(result.insertId));
+    if (contraOfKey !== null) contras.push([Number(result.insertId), contraOfKey]);
+  }
+  for (const [id, contraOfKey] of contras)
+    await runner.query('UPDATE category SET contra_of = ? WHERE company_id = ? AND id = ?', [ids.get(contraOfKey) ?? null, companyId, id]);
+  return ids;
+}
+
+async function plantAccounts(runner: QueryRunner, companyId: number, accounts: NewChart['accounts'], order: DigitOrder): Promise<Map<number, number>> {
+  await insertRows(
+    runner,
+    'account (company_id, number, number_key, name, element, normal_side, position, active, role, purpose, external_number, version)',
+    accounts.map(({ number, name, element, normalSide, active, role, purpose, externalNumber }, at) => [
+      companyId,
+      number,
+      Buffer.from(collationKey(number, order)),
+      name,
+      element,
+      normalSide,
+      (at + 1) * 1000,
+      active ? 1 : 0,
+      role,
+      purpose,
+      externalNumber,
+      1,
+    ]),
+  );
+  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
+  const byNumber = new Map(rows.map(({ id, number }) => [number, id]));
+  const ids = new Map(accounts.map(({ key, number }) => [key, byNumber.get(number) as number]));
+  await updateAccounts(
+    runner,
+    companyId,
+    ['parent_id'],
+    accounts.flatMap(({ key, parentKey }) => (parentKey === null ? [] : [[ids.get(key) as number, ids.get(parentKey) as number] as const])),
+  );
+  return ids;
+}
