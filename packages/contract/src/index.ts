@@ -4,6 +4,7 @@ import { z } from 'zod';
 z.config({ jitless: true });
 
 export * from './chart.ts';
+export * from './chartFile.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './openapi.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { account, accountChange, accountInput, chartView, history, historyQuery, renumbering } from './chart.ts';
+import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
 import { company, companyInput, companyList, layoutOptions, settingsChange, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
 import {
@@ -229,6 +230,40 @@ export const operations = {
     summary: 'Give accounts new numbers, all or none; two may swap theirs',
     body: renumbering,
     answer: z.object({ renumbered: z.int() }),
+  },
+  exportChart: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/chart/file',
+    summary: 'The chart with its placement as CSV or workbook, or a template to fill in',
+    query: chartFileQuery,
+    answer: 'file',
+  },
+  uploadChartFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/chart-files',
+    summary: 'Hand in a chart as it is (CSV, TSV or XLSX); nothing is changed',
+    query: chartFileName,
+    takesFile: true,
+    answer: uploadedFile,
+    status: 201,
+  },
+  rehearseChartFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/chart-files/{fileId}/rehearsal',
+    summary: 'What each row would do, and the effect on the statements',
+    body: chartRehearsalInput,
+    answer: chartRehearsal,
+  },
+  applyChartFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/chart-files/{fileId}/application',
+    summary: 'Apply the file, whole or not at all, to the chart that the rehearsal showed',
+    body: chartFileApplication,
+    answer: chartFileApplied,
   },
   deleteAccount: {
     needs: 'preparer',

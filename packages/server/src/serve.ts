@@ -6,6 +6,7 @@ import type { Ports } from './application/ports/index.ts';
 import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
+import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
@@ -85,7 +86,13 @@ function wirePorts(database: DataSource): Ports {
     secrets: nodeSecrets,
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),
-    writer: { toCsv: writeStatementCsv, toWorkbook: writeStatementWorkbook, historyToCsv: writeHistoryCsv },
+    writer: {
+      toCsv: writeStatementCsv,
+      toWorkbook: writeStatementWorkbook,
+      historyToCsv: writeHistoryCsv,
+      chartToCsv: writeChartCsv,
+      chartToWorkbook: writeChartWorkbook,
+    },
     isHealthy: () => answersInTime(database),
   };
 }

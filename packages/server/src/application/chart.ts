@@ -1,6 +1,5 @@
 import {
   type Account,
-  balanceAt,
   bringToScheme,
   checkAccount,
   checkPlaces,
@@ -9,7 +8,6 @@ import {
   compareKeys,
   fail,
   findSameName,
-  layers,
   naturalSide,
   type Outcome,
   type SiblingPlace,
@@ -18,6 +16,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
+import { lastBalance } from './lastBalance.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
 
@@ -208,14 +207,6 @@ function checkRetiring(books: Books, current: ChartAccount, { active, role }: Ac
   const balance = lastBalance(books, current.id);
   const subAccounts = books.accounts.filter((account) => account.parentId === current.id && account.active).length;
   return balance !== 0n || subAccounts > 0 || role !== null ? { code: 'account_not_retirable', balance, subAccounts, role } : null;
-}
-
-/** At the end of the last period there is; income and expense of its year alone. */
-function lastBalance({ cube, traits, calendar }: Books, accountId: number): bigint {
-  const last = calendar.periods.at(-1);
-  const at = cube.indexOf.get(accountId);
-  if (!last || at === undefined) return 0n;
-  return balanceAt(cube, traits, layers, last.lastDay, () => undefined).net[at] as bigint;
 }
 
 async function findAccount(ports: Ports, companyId: number, accountId: number): Promise<Outcome<ChartAccount, Failure>> {

@@ -1,4 +1,13 @@
-import type { AccountRefused, DerivationRefused, NumberMalformed, PasswordRefused, PlaceRefused, Role, RoleRefused } from '@ivory-ladder/core';
+import type {
+  AccountRefused,
+  ChartFileUnreadable,
+  DerivationRefused,
+  NumberMalformed,
+  PasswordRefused,
+  PlaceRefused,
+  Role,
+  RoleRefused,
+} from '@ivory-ladder/core';
 
 /** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
 export type Failure =
@@ -49,6 +58,10 @@ export type Failure =
   | { code: 'ledger_moved_on' }
   | { code: 'account_name_taken'; name: string; accountId: number; number: string }
   | { code: 'setting_held'; setting: 'currency' | 'fiscalYearFirstMonth'; by: 'entries' | 'years' }
+  | { code: 'chart_file_wrong'; rows: number }
+  /** The chart or the ledger is not what the rehearsal showed. */
+  | { code: 'chart_moved_on' }
+  | ChartFileUnreadable
   | NumberMalformed
   | RoleRefused
   | PasswordRefused

@@ -25,7 +25,7 @@ export function fileNameOf({ books, compiled, columns }: Statement, ending: stri
   return `${books.company.name} - ${compiled.layout.title} ${first?.kind === 'amount' ? first.span.lastDay : ''}.${ending}`.replaceAll(/[\\/:*?"<>|]/g, '-');
 }
 
-/** Text that a spreadsheet would take for a formula is kept as text. */
+/** Text that a spreadsheet would take for a formula is kept as text, by a mark in front that can be taken off again. */
 export function asPlainText(text: string): string {
-  return /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  return /^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text;
 }

@@ -3,6 +3,7 @@ import type {
   AccountLines,
   BroughtInList,
   CategoryBody,
+  ChartRehearsalBody,
   ChartView,
   Company,
   CompanyList,
@@ -16,10 +17,13 @@ import type {
   RehearsalBody,
   Session,
   StatementBody,
+  StatementEffect,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
 import { type Proof, pathOf, type Role } from '@ivory-ladder/core';
+import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { CompanyView } from '../application/companies.ts';
+import type { EffectRow } from '../application/effectOnStatements.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { PlacementOverview } from '../application/placement.ts';
 import type {
@@ -317,6 +321,25 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
     blockers: rehearsal.blockers.map((blocker) => ({ ...blocker })),
     nothingToPost: plan !== null && plan.entries.length === 0 && plan.newAccounts.length === 0 && plan.places.length === 0 && plan.withdraw.length === 0,
     revision: books.cube.revision,
+  };
+}
+
+const shownOrNone = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
+
+export function toEffect(effect: readonly EffectRow[]): StatementEffect {
+  return effect.map((row) => ({ ...row, before: shownOrNone(row.before), after: shownOrNone(row.after) }));
+}
+
+export function toChartRehearsal({ fileName, comparison, unknownColumns, effect, structureVersion, revision }: ChartRehearsal): ChartRehearsalBody {
+  return {
+    fileName,
+    rows: comparison.rows.map((row) => ({ ...row, changes: row.changes.map((change) => ({ ...change })), faults: row.faults.map((fault) => ({ ...fault })) })),
+    missing: comparison.missing.map(({ id, number, name }) => ({ id, number, name })),
+    newCategories: comparison.newCategories.map(({ element, path }) => ({ element, path: [...path] })),
+    unknownColumns: [...unknownColumns],
+    effect: toEffect(effect),
+    structureVersion,
+    revision,
   };
 }
 

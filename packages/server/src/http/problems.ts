@@ -27,6 +27,7 @@ const conflicts = new Set([
   'last_administrator',
   'account_name_taken',
   'setting_held',
+  'chart_moved_on',
 ]);
 const statusOf: Readonly<Record<string, number>> = {
   not_found: 404,

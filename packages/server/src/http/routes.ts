@@ -3,8 +3,10 @@ import { fail, type LayoutOptions, mapOutcome, roles, succeed } from '@ivory-lad
 import { Router } from 'express';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
+import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { createCompany, makeYear, setLayoutOptions, viewCompany, viewLayoutOptions } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
+import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
 import type { Ports } from '../application/ports/index.ts';
@@ -13,7 +15,6 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { runStatement } from '../application/runStatement.ts';
-import { keepTrialBalanceFile, listBroughtIn } from '../application/trialBalanceFiles.ts';
 import { viewChart } from '../application/viewChart.ts';
 import { viewHistory } from '../application/viewHistory.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
@@ -50,9 +51,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
     mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),
   );
-  on('uploadTrialBalance', async ({ access, query, file }) =>
-    mapOutcome(await keepTrialBalanceFile(ports, access, query.name, file), (fileId) => ({ fileId })),
-  );
+  on('uploadTrialBalance', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
   on('rehearseTrialBalance', async ({ access, id, body }) =>
     mapOutcome(await rehearseTrialBalance(ports, access, id('fileId'), body), (rehearsal) => answers.toRehearsal(id('fileId'), rehearsal)),
   );
@@ -64,6 +63,12 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
   on('renumberAccounts', async ({ access, body }) => mapOutcome(await renumberAccounts(ports, access, body.changes), (renumbered) => ({ renumbered })));
+  on('exportChart', async ({ access, query }) => exportChart(ports, access, query.kind));
+  on('uploadChartFile', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
+  on('rehearseChartFile', async ({ access, id, body: { from, to } }) =>
+    mapOutcome(await rehearseChartFile(ports, access, id('fileId'), { firstDay: from, lastDay: to }), answers.toChartRehearsal),
+  );
+  on('applyChartFile', async ({ access, id, body }) => applyChartFile(ports, access, id('fileId'), body));
   on('deleteAccount', async ({ access, id }) => deleteAccount(ports, access, id('accountId')));
   on('listHistory', async ({ access, query: { thing = null, thingId = null, before = null, limit } }) =>
     mapOutcome(await viewHistory(ports, access, { thing, thingId, before, limit }), ({ events, next }) => ({ events: [...events], next })),

@@ -1,7 +1,8 @@
-import { type AccountRole, collationKey, type Outcome, roleRules } from '@ivory-ladder/core';
+import { type AccountRole, type ChartComparison, collationKey, type Outcome, roleRules } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
+import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
@@ -117,6 +118,18 @@ export class ChartRepository implements ChartStore {
         })),
       };
     });
+  }
+
+  applyChart(
+    books: Books,
+    plan: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return this.change(books.company.id, expected.structure, actor, async (runner) => ({
+      value: null,
+      audit: await writing(() => applyChart(runner, books, plan, expected.revision)),
+    }));
   }
 
   deleteAccount(

@@ -1,6 +1,6 @@
-import type { Account, Day, Outcome } from '@ivory-ladder/core';
+import type { Account, ChartComparison, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { ChartAccount } from './books.ts';
+import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
 
 /** Everything of an account that a person can set. */
@@ -46,6 +46,13 @@ export interface ChartStore {
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;
+  /** New accounts, changed ones and the categories they need, all or none. */
+  applyChart(
+    books: Books,
+    plan: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+    expected: { readonly structure: number; readonly revision: number },
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
   deleteAccount(
     companyId: number,
     account: ChartAccount,

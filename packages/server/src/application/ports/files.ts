@@ -1,4 +1,4 @@
-import type { Outcome } from '@ivory-ladder/core';
+import type { ChartField, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Statement } from '../runStatement.ts';
 import type { ToldEvent } from '../viewHistory.ts';
@@ -42,5 +42,7 @@ export interface WrittenFile {
 export interface FileWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
+  chartToCsv(company: string, rows: readonly Readonly<Record<ChartField, string>>[]): WrittenFile;
+  chartToWorkbook(company: string, rows: readonly Readonly<Record<ChartField, string>>[], isTemplate: boolean): Promise<WrittenFile>;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

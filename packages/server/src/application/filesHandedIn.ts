@@ -3,13 +3,8 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { BroughtInRecord, Ports } from './ports/index.ts';
 
-/** Keeps a file as it came; nothing is posted. */
-export async function keepTrialBalanceFile(
-  { files }: Ports,
-  { companyId, actor }: Access<'preparer'>,
-  name: string,
-  content: Buffer,
-): Promise<Outcome<number, Failure>> {
+/** Keeps a file as it came; nothing is done with it yet. */
+export async function keepFile({ files }: Ports, { companyId, actor }: Access<'preparer'>, name: string, content: Buffer): Promise<Outcome<number, Failure>> {
   if (content.length === 0) return fail({ code: 'file_not_a_table', found: 'empty' });
   return succeed(await files.keep(companyId, name, content, actor));
 }

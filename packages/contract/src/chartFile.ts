@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { day, id, version } from './primitives.ts';
+
+const field = z.enum([
+  'number',
+  'newNumber',
+  'name',
+  'element',
+  'side',
+  'parent',
+  'category',
+  'categoryDebit',
+  'categoryCredit',
+  'active',
+  'role',
+  'purpose',
+  'externalNumber',
+  'key',
+]);
+
+export const chartFileQuery = z.object({ kind: z.enum(['csv', 'xlsx', 'template']).default('xlsx') });
+export const chartFileName = z.object({ name: z.string().min(1).max(200) });
+/** Days between which the effect on the statements is shown. */
+export const chartRehearsalInput = z.strictObject({ from: day, to: day });
+
+/** Lines of statements that would show another amount, as shown; `null` where the line is not there. */
+export const statementEffect = z.array(
+  z.object({
+    kind: z.enum(['balance_sheet', 'income_statement']),
+    caption: z.string(),
+    role: z.enum(['heading', 'line', 'account', 'total', 'final']),
+    before: z.string().nullable(),
+    after: z.string().nullable(),
+  }),
+);
+export type StatementEffect = z.infer<typeof statementEffect>;
+
+export const chartRehearsal = z.object({
+  fileName: z.string(),
+  rows: z.array(
+    z.object({
+      row: z.int(),
+      number: z.string(),
+      name: z.string(),
+      state: z.enum(['same', 'new', 'changed', 'wrong']),
+      changes: z.array(z.object({ field, before: z.string(), after: z.string() })),
+      /** `about`: the row, account, word or element that the reason speaks of. */
+      faults: z.array(z.object({ field, reason: z.string(), about: z.string().nullable() })),
+    }),
+  ),
+  /** Accounts without a row; they stay as they are. */
+  missing: z.array(z.object({ id, number: z.string(), name: z.string() })),
+  newCategories: z.array(z.object({ element: z.string(), path: z.array(z.string()) })),
+  unknownColumns: z.array(z.string()),
+  effect: statementEffect,
+  structureVersion: version,
+  revision: version,
+});
+export type ChartRehearsalBody = z.infer<typeof chartRehearsal>;
+
+/** What the rehearsal was made against; the file is applied to no other chart. */
+export const chartFileApplication = z.strictObject({ structureVersion: version, revision: version });
+export const chartFileApplied = z.object({ added: z.int(), changed: z.int() });

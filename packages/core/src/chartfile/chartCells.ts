@@ -1,0 +1,61 @@
+import type { Account } from '../chart/account.ts';
+import type { AccountTree } from '../chart/accountTree.ts';
+import { type CategoryTree, pathOf } from '../placement/categoryTree.ts';
+import type { Place, PlaceSide } from '../placement/place.ts';
+import type { ChartField } from './chartFields.ts';
+
+/** An account with what people keep beside it. */
+export interface KeptAccount extends Account {
+  readonly purpose: string;
+  readonly externalNumber: string;
+}
+
+/** A chart with its placement, as a file shows it. */
+export interface ChartState {
+  readonly accounts: readonly KeptAccount[];
+  readonly tree: AccountTree;
+  readonly categoryTree: CategoryTree;
+  readonly places: readonly Place[];
+}
+
+export const fieldOfSide: Readonly<Record<PlaceSide, 'category' | 'categoryDebit' | 'categoryCredit'>> = {
+  any: 'category',
+  debit: 'categoryDebit',
+  credit: 'categoryCredit',
+};
+
+/** Every account in the chart's own order as the texts of its row. `newNumber` is for those who fill it in. */
+export function chartCells({ accounts, tree, categoryTree, places }: ChartState): Readonly<Record<ChartField, string>>[] {
+  const kept = new Map(accounts.map((account) => [account.id, account]));
+  const placed = new Map<number, Place[]>();
+  for (const place of places) placed.set(place.accountId, [...(placed.get(place.accountId) ?? []), place]);
+  return tree.order.map(({ id }) => cellsOf(kept.get(id) as KeptAccount, kept, placed.get(id) ?? [], categoryTree));
+}
+
+export function cellsOf(
+  account: KeptAccount,
+  kept: ReadonlyMap<number, KeptAccount>,
+  places: readonly Pick<Place, 'side' | 'categoryId'>[],
+  categoryTree: CategoryTree,
+): Record<ChartField, string> {
+  const pathAt = (side: PlaceSide): string => {
+    const node = categoryTree.nodes.get(places.find((place) => place.side === side)?.categoryId ?? -1);
+    return node ? pathOf(node).join(' > ') : '';
+  };
+  return {
+    number: account.number,
+    newNumber: '',
+    name: account.name,
+    element: account.element,
+    side: account.normalSide,
+    parent: account.parentId === null ? '' : (kept.get(account.parentId)?.number ?? ''),
+    category: pathAt('any'),
+    categoryDebit: pathAt('debit'),
+    categoryCredit: pathAt('credit'),
+    active: account.active ? 'yes' : 'no',
+    role: account.role?.replaceAll('_', ' ') ?? '',
+    purpose: account.purpose,
+    externalNumber: account.externalNumber,
+    key: String(account.id),
+  };
+}

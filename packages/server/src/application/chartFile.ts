@@ -1,0 +1,149 @@
+import {
+  type Category,
+  type ChangedAccount,
+  type ChartComparison,
+  type ChartField,
+  type ChartFile,
+  chartCells,
+  chartSheet,
+  compareChart,
+  type Element,
+  fail,
+  type Outcome,
+  type Place,
+  readChartFile,
+  type Span,
+  succeed,
+} from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import { booksAfter, type EffectRow, effectOnStatements } from './effectOnStatements.ts';
+import type { Failure } from './failure.ts';
+import { lastBalance } from './lastBalance.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, Ports, StoredFile, WrittenFile } from './ports/index.ts';
+
+export interface ChartRehearsal {
+  readonly fileName: string;
+  readonly comparison: ChartComparison;
+  /** Headings that nobody knows. */
+  readonly unknownColumns: readonly string[];
+  readonly effect: readonly EffectRow[];
+  /** What the rehearsal was made against; the file is applied to no other. */
+  readonly structureVersion: number;
+  readonly revision: number;
+}
+
+export type ChartFileKind = 'csv' | 'xlsx' | 'template';
+
+export async function exportChart(ports: Ports, { companyId }: Access, kind: ChartFileKind): Promise<Outcome<WrittenFile, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const { company } = opened.value;
+  const rows: readonly Readonly<Record<ChartField, string>>[] = kind === 'template' ? [] : chartCells(opened.value);
+  return succeed(kind === 'csv' ? ports.writer.chartToCsv(company.name, rows) : await ports.writer.chartToWorkbook(company.name, rows, kind === 'template'));
+}
+
+/** Every row of the file with what it would do, and its effect on the statements; nothing is changed. */
+export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>, fileId: number, span: Span): Promise<Outcome<ChartRehearsal, Failure>> {
+  const compared = await compareFile(ports, access, fileId);
+  if (!compared.ok) return compared;
+  const { books, fileName, comparison, unknownColumns } = compared.value;
+  const effect = comparison.accounts.length === 0 ? [] : await effectOnStatements(ports, books, booksWith(books, comparison), span);
+  const { structureVersion } = books.company;
+  return succeed({ fileName, comparison, unknownColumns, effect, structureVersion, revision: books.cube.revision });
+}
+
+/** Whole or not at all, and only against the chart that the rehearsal showed. */
+export async function applyChartFile(
+  ports: Ports,
+  access: Access<'preparer'>,
+  fileId: number,
+  seen: { structureVersion: number; revision: number },
+): Promise<Outcome<{ added: number; changed: number }, Failure>> {
+  const compared = await compareFile(ports, access, fileId);
+  if (!compared.ok) return compared;
+  const { books, comparison } = compared.value;
+  const wrong = comparison.rows.filter(({ state }) => state === 'wrong').length;
+  if (wrong > 0) return fail({ code: 'chart_file_wrong', rows: wrong });
+  if (books.company.structureVersion !== seen.structureVersion || books.cube.revision !== seen.revision) return fail({ code: 'chart_moved_on' });
+  const { accounts, newCategories } = comparison;
+  const added = accounts.filter(({ account }) => account === null).length;
+  if (accounts.length === 0) return succeed({ added: 0, changed: 0 });
+  const versions = { structure: books.company.structureVersion, revision: books.cube.revision };
+  const applied = await ports.chart.applyChart(books, { accounts, newCategories }, versions, access.actor);
+  if (applied.ok) return succeed({ added, changed: accounts.length - added });
+  return applied.failure.code === 'ledger_moved_on' ? fail({ code: 'chart_moved_on' }) : applied;
+}
+
+interface ComparedFile {
+  readonly books: Books;
+  readonly fileName: string;
+  readonly comparison: ChartComparison;
+  readonly unknownColumns: readonly string[];
+}
+
+async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, fileId: number): Promise<Outcome<ComparedFile, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const stored = await ports.files.fetch(companyId, fileId);
+  if (!stored) return fail({ code: 'not_found', thing: 'file', id: fileId });
+  const read = await readChartTable(ports, `${companyId}/${fileId}`, stored);
+  if (!read.ok) return read;
+  const { numberScheme: scheme, repeatedNames } = books.company;
+  const comparison = compareChart(read.value, { ...books, scheme, repeatedNames, balanceOf: (accountId) => lastBalance(books, accountId) });
+  return succeed({ books, fileName: stored.name, comparison, unknownColumns: read.value.unknown });
+}
+
+/** Of a workbook the first sheet that heads a column of numbers, ours by its name before the others. */
+async function readChartTable({ tables }: Ports, cacheKey: string, stored: StoredFile): Promise<Outcome<ChartFile, Failure>> {
+  const table = await tables.read(cacheKey, stored, {});
+  if (!table.ok) return table;
+  const { sheet, sheets } = table.value.format;
+  const others = sheets.filter((name) => name !== sheet && name !== chartSheet);
+  let outcome: Outcome<ChartFile, Failure> | null = null;
+  for (const name of [...(sheets.includes(chartSheet) ? [chartSheet] : []), ...(sheet === chartSheet ? [] : [sheet]), ...others]) {
+    const chosen = name === null || name === sheet ? table : await tables.read(cacheKey, stored, { sheet: name });
+    if (!chosen.ok) return chosen;
+    const read = readChartFile(chosen.value.rows);
+    if (read.ok) return read;
+    outcome ??= read;
+  }
+  return outcome ?? readChartFile(table.value.rows);
+}
+
+/** The books with the file applied: accounts that are there now, and categories yet to be made under ids of no other. */
+function booksWith(books: Books, { accounts, newCategories }: ChartComparison): Books {
+  const categories: Category[] = [...books.categories];
+  const idOf = (element: Element, path: readonly string[]): number => {
+    let parentId: number | null = null;
+    for (const name of path) {
+      const there = categories.find(
+        (category) => category.element === element && category.parentId === parentId && category.name.toLowerCase() === name.toLowerCase(),
+      );
+      const id: number = there?.id ?? -1 - categories.length;
+      if (!there) categories.push({ id, parentId, element, name, position: Number.MAX_SAFE_INTEGER, term: null, step: null, contraOf: null });
+      parentId = id;
+    }
+    return parentId ?? 0;
+  };
+  for (const { element, path } of newCategories) idOf(element, path);
+  const changed = new Map(accounts.map((account) => [account.id, account]));
+  const placesOf = (id: number, places: ChangedAccount['places']): Place[] =>
+    (places ?? []).map(({ side, target }) => ({
+      accountId: id,
+      side,
+      categoryId: 'categoryId' in target ? target.categoryId : idOf(target.element, target.path),
+    }));
+  return booksAfter(books, {
+    accounts: books.accounts.map((account) => {
+      const after = changed.get(account.id);
+      return after ? { ...account, ...after, parentId: after.parentId !== null && after.parentId < 0 ? null : after.parentId } : account;
+    }),
+    categories,
+    places: [
+      ...books.places.filter(({ accountId }) => (changed.get(accountId)?.places ?? null) === null),
+      ...accounts.flatMap(({ id, account, places }) => (account && places ? placesOf(id, places) : [])),
+    ],
+  });
+}

@@ -1,0 +1,83 @@
+import {
+  type Account,
+  buildAccountTree,
+  buildCategoryTree,
+  type Category,
+  columnsFor,
+  isIncomeOrExpense,
+  type LayoutKind,
+  layers,
+  movementOver,
+  type Place,
+  portionsByAccount,
+  presentRows,
+  type Span,
+  type StatementRow,
+} from '@ivory-ladder/core';
+import type { Books, Ports } from './ports/index.ts';
+import { accountsInOrder, balancesFor, layoutsOf, partialsFor, runBalances } from './prepareStatement.ts';
+
+export interface EffectRow {
+  readonly kind: LayoutKind;
+  readonly caption: string;
+  readonly role: StatementRow['role'];
+  /** As shown; `null` where the line is not there. */
+  readonly before: bigint | null;
+  readonly after: bigint | null;
+}
+
+export interface ChartAfter {
+  /** Accounts that are there now, as they would be; those yet to be made bear no amount and are left out. */
+  readonly accounts: readonly Account[];
+  readonly categories: readonly Category[];
+  readonly places: readonly Place[];
+}
+
+/** The books as they would stand with another chart or placement and the same lines. */
+export function booksAfter(books: Books, { accounts, categories, places }: ChartAfter): Books {
+  const byId = new Map(accounts.map((account) => [account.id, account]));
+  const kept = books.accounts.map((account) => ({ ...account, ...byId.get(account.id) }));
+  const retained = kept.find(({ role }) => role === 'retained_earnings')?.id ?? null;
+  return {
+    ...books,
+    accounts: kept,
+    tree: buildAccountTree(kept),
+    categories: categories.map((category) => ({ ...category, version: 0 })),
+    categoryTree: buildCategoryTree(categories),
+    places,
+    portions: portionsByAccount(places),
+    retainedEarningsId: retained,
+    traits: {
+      resets: Uint8Array.from(books.cube.accountIds, (id) => (isIncomeOrExpense((byId.get(id) as Account).element) ? 1 : 0)),
+      retainedEarnings: retained === null ? -1 : (books.cube.indexOf.get(retained) ?? -1),
+    },
+  };
+}
+
+/** The lines of both statements whose figure, caption or presence would change, in their order. */
+export async function effectOnStatements(ports: Pick<Ports, 'ledger'>, before: Books, after: Books, span: Span): Promise<EffectRow[]> {
+  const partial = await partialsFor(ports, before, [span]);
+  const rowsOf = (books: Books, kind: LayoutKind): StatementRow[] => {
+    const compiled = layoutsOf(books)[kind];
+    const balances =
+      kind === 'balance_sheet' ? balancesFor(books, span.lastDay, partial) : { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
+    return presentRows({
+      compiled,
+      columns: columnsFor(kind, span, null),
+      runs: [runBalances(compiled, books, balances)],
+      accounts: accountsInOrder(books),
+      detail: { rungs: Number.MAX_SAFE_INTEGER, opened: new Set(), shut: new Set(), zeroLines: false },
+    });
+  };
+  return (['balance_sheet', 'income_statement'] as const).flatMap((kind) => differing(kind, rowsOf(before, kind), rowsOf(after, kind)));
+}
+
+function differing(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): EffectRow[] {
+  const amountOf = (row: StatementRow | undefined): bigint | null => row?.values[0] ?? null;
+  const [earlier, later] = [new Map(before.map((row) => [row.key, row])), new Map(after.map((row) => [row.key, row]))];
+  const gone = before.filter(({ key }) => !later.has(key)).map((row) => ({ row, was: row, is: undefined }));
+  const there = after.map((row) => ({ row, was: earlier.get(row.key), is: row }));
+  return [...there, ...gone]
+    .filter(({ was, is }) => amountOf(was) !== amountOf(is))
+    .map(({ row, was, is }) => ({ kind, caption: row.caption, role: row.role, before: amountOf(was), after: amountOf(is) }));
+}

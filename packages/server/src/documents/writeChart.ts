@@ -1,0 +1,67 @@
+import { type ChartField, chartColumns, chartFields, chartSheet } from '@ivory-ladder/core';
+import { stringify } from 'csv-stringify/sync';
+import ExcelJS from 'exceljs';
+import type { WrittenFile } from '../application/ports/index.ts';
+import { asPlainText } from './statementCaptions.ts';
+
+type ChartCells = Readonly<Record<ChartField, string>>;
+
+/** A column of new numbers is offered empty, for those who renumber. */
+const widths: Readonly<Record<ChartField, number>> = {
+  number: 14,
+  newNumber: 14,
+  name: 42,
+  element: 11,
+  side: 12,
+  parent: 14,
+  category: 44,
+  categoryDebit: 30,
+  categoryCredit: 30,
+  active: 8,
+  role: 22,
+  purpose: 50,
+  externalNumber: 18,
+  key: 10,
+};
+
+export function writeChartCsv(company: string, rows: readonly ChartCells[]): WrittenFile {
+  const lines = [chartFields.map((field) => chartColumns[field].heading), ...rows.map((row) => chartFields.map((field) => asPlainText(row[field])))];
+  return {
+    name: fileName(company, 'Chart of accounts.csv'),
+    type: 'text/csv; charset=utf-8',
+    content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
+  };
+}
+
+/** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */
+export async function writeChartWorkbook(company: string, rows: readonly ChartCells[], isTemplate: boolean): Promise<WrittenFile> {
+  const workbook = new ExcelJS.Workbook();
+  workbook.creator = 'Ivory Ladder';
+  const sheet = workbook.addWorksheet(chartSheet, {
+    views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
+    pageSetup: { paperSize: 9, orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0, printTitlesRow: '1:1' },
+  });
+  sheet.columns = chartFields.map((field) => ({ header: chartColumns[field].heading, key: field, width: widths[field], style: { numFmt: '@' } }));
+  head(sheet);
+  sheet.addRows(rows.map((row) => chartFields.map((field) => asPlainText(row[field]))));
+  const guide = workbook.addWorksheet('What each column takes');
+  guide.columns = [
+    { header: 'Column', key: 'heading', width: 28 },
+    { header: 'What it takes', key: 'takes', width: 110 },
+  ];
+  head(guide);
+  guide.addRows(chartFields.map((field) => chartColumns[field]));
+  return {
+    name: fileName(company, isTemplate ? 'Chart template.xlsx' : 'Chart of accounts.xlsx'),
+    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    content: Buffer.from(await workbook.xlsx.writeBuffer()),
+  };
+}
+
+function head(sheet: ExcelJS.Worksheet): void {
+  const row = sheet.getRow(1);
+  row.font = { name: 'Calibri', size: 11, bold: true, color: { argb: 'FF20262B' } };
+  row.border = { bottom: { style: 'thin', color: { argb: 'FF20262B' } } };
+}
+
+const fileName = (company: string, rest: string): string => `${company} - ${rest}`.replaceAll(/[\\/:*?"<>|]/g, '-');

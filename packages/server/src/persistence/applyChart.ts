@@ -1,0 +1,219 @@
+import {
+  type ChangedAccount,
+  type ChartComparison,
+  collationKey,
+  type DigitOrder,
+  type Element,
+  type PlaceTarget,
+  roleRules,
+  sortByNumber,
+} from '@ivory-ladder/core';
+import type { QueryRunner } from 'typeorm';
+import type { Books } from '../application/ports/index.ts';
+import type { AuditEvent } from './audit.ts';
+import { addCategoryPath } from './categoryRows.ts';
+import { readCompany } from './readStructure.ts';
+import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
+import { updateAccounts } from './updateRows.ts';
+
+const idsInOne = 2000;
+
+/** Writes what a chart file does to the chart: categories, new accounts, fields, nesting, order and places. */
+export async function applyChart(
+  runner: QueryRunner,
+  books: Books,
+  { accounts, newCategories }: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+  expectedRevision: number,
+): Promise<AuditEvent[]> {
+  const companyId = books.company.id;
+  const audit: AuditEvent[] = [];
+  await holdPostingsOff(runner, companyId, accounts, expectedRevision);
+  const categoryIds = new Map<string, number>();
+  for (const { element, path } of newCategories) categoryIds.set(pathKey(element, path), await addCategoryPath(runner, companyId, element, path, audit));
+  const changed = accounts.filter(({ account }) => account !== null);
+  const added = accounts.filter(({ account }) => account === null);
+  await freeRoles(runner, companyId, accounts, audit);
+  await writeChanged(runner, companyId, changed, books.company.digitOrder);
+  const idOf = await insertAdded(runner, companyId, added, books.company.digitOrder);
+  const real = (id: number | null): number | null => (id !== null && id < 0 ? (idOf.get(id) as number) : id);
+  await updateAccounts(
+    runner,
+    companyId,
+    ['parent_id'],
+    accounts.map(({ id, parentId }) => [real(id) as number, real(parentId)]),
+  );
+  await orderAdded(runner, books, accounts, real);
+  const placed = accounts.filter(({ places }) => places !== null);
+  const target = (to: PlaceTarget): number => ('categoryId' in to ? to.categoryId : (categoryIds.get(pathKey(to.element, to.path)) as number));
+  await writePlaces(
+    runner,
+    companyId,
+    placed.map(({ id, places }) => ({ id: real(id) as number, places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })) })),
+  );
+  const placesBefore = new Map<number, { side: string; categoryId: number }[]>();
+  for (const { accountId, side, categoryId } of books.places) placesBefore.set(accountId, [...(placesBefore.get(accountId) ?? []), { side, categoryId }]);
+  for (const { id, account, places, ...fields } of accounts) {
+    const after = { ...fields, parentId: real(fields.parentId) };
+    const thingId = real(id) as number;
+    if (!account) audit.push({ thing: 'account', thingId, action: 'added', after });
+    else {
+      const keys = (Object.keys(after) as (keyof typeof after)[]).filter((key) => after[key] !== account[key]);
+      if (keys.length > 0)
+        audit.push({
+          thing: 'account',
+          thingId,
+          action: 'changed',
+          before: Object.fromEntries(keys.map((key) => [key, account[key]])),
+          after: Object.fromEntries(keys.map((key) => [key, after[key]])),
+        });
+    }
+    if (places !== null && (account || places.length > 0))
+      audit.push({
+        thing: 'place',
+        thingId,
+        action: account ? 'changed' : 'added',
+        before: account ? (placesBefore.get(id) ?? []) : undefined,
+        after: places.map(({ side, target: to }) => ({ side, categoryId: target(to) })),
+      });
+  }
+  return audit;
+}
+
+const pathKey = (element: Element, path: readonly string[]): string => `${element} ${path.join(' > ').toLowerCase()}`;
+
+/** As for one account retired: postings under way are waited for, and one that came since makes the balances stale. */
+async function holdPostingsOff(runner: QueryRunner, companyId: number, accounts: readonly ChangedAccount[], expectedRevision: number): Promise<void> {
+  const retired = accounts.filter(({ account, active }) => account?.active && !active).map(({ id }) => id);
+  if (retired.length === 0) return;
+  for (let at = 0; at < retired.length; at += idsInOne) {
+    const ids = retired.slice(at, at + idsInOne);
+    await runner.query(`SELECT id FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id FOR UPDATE`, [companyId, ...ids]);
+  }
+  if ((await readCompany(runner, companyId))?.revision !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
+}
+
+/** Who holds a role that the file gives to another account loses it, whether the file names them or not. */
+async function freeRoles(runner: QueryRunner, companyId: number, accounts: readonly ChangedAccount[], audit: AuditEvent[]): Promise<void> {
+  const named = new Set(accounts.map(({ id }) => id));
+  for (const { account, role } of accounts) {
+    if (role === null || role === account?.role || roleRules[role].isForSeveral) continue;
+    const holders = await rowsOf<{ id: number }>(runner, 'SELECT id FROM account WHERE company_id = ? AND role = ? FOR UPDATE', [companyId, role]);
+    await changedRows(runner, 'UPDATE account SET role = NULL WHERE company_id = ? AND role = ?', [companyId, role]);
+    for (const { id } of holders) {
+      if (named.has(id)) continue;
+      await runner.query('UPDATE account SET version = version + 1 WHERE company_id = ? AND id = ?', [companyId, id]);
+      audit.push({ thing: 'account', thingId: id, action: 'changed', before: { role }, after: { role: null } });
+    }
+  }
+}
+
+async function writeChanged(runner: QueryRunner, companyId: number, changed: readonly ChangedAccount[], order: DigitOrder): Promise<void> {
+  const renumbered = changed.filter(({ account, number }) => account?.number !== number);
+  // Through numbers that nobody can have, so that two accounts may swap theirs.
+  await updateAccounts(
+    runner,
+    companyId,
+    ['number'],
+    renumbered.map(({ id }) => [id, `\u0001${id}`]),
+  );
+  await updateAccounts(
+    runner,
+    companyId,
+    ['number', 'number_key', 'name', 'element', 'normal_side', 'active', 'role', 'purpose', 'external_number'],
+    changed.map(({ id, number, name, element, normalSide, active, role, purpose, externalNumber }) => [
+      id,
+      number,
+      Buffer.from(collationKey(number, order)),
+      name,
+      element,
+      normalSide,
+      active ? 1 : 0,
+      role,
+      purpose,
+      externalNumber,
+    ]),
+    { versioned: true },
+  );
+}
+
+/** The ids they got, by the negative ids they had. */
+async function insertAdded(runner: QueryRunner, companyId: number, added: readonly ChangedAccount[], order: DigitOrder): Promise<Map<number, number>> {
+  if (added.length === 0) return new Map();
+  await insertRows(
+    runner,
+    'account (company_id, number, number_key, name, element, normal_side, position, active, role, purpose, external_number, version)',
+    added.map(({ number, name, element, normalSide, active, role, purpose, externalNumber }) => [
+      companyId,
+      number,
+      Buffer.from(collationKey(number, order)),
+      name,
+      element,
+      normalSide,
+      0,
+      active ? 1 : 0,
+      role,
+      purpose,
+      externalNumber,
+      1,
+    ]),
+  );
+  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
+  const byNumber = new Map(rows.map(({ id, number }) => [number, id]));
+  return new Map(added.map(({ id, number }) => [id, byNumber.get(number) as number]));
+}
+
+/**
+ * An account that is new among its siblings stands where its number puts it: behind the last of them with a lower one.
+ * The others keep their order.
+ */
+async function orderAdded(runner: QueryRunner, books: Books, accounts: readonly ChangedAccount[], real: (id: number | null) => number | null): Promise<void> {
+  const after = new Map(accounts.map((account) => [account.id, account]));
+  const comers = accounts.filter(({ account, parentId }) => account === null || account.parentId !== parentId);
+  const arriving = new Map<number | null, ChangedAccount[]>();
+  for (const comer of comers) arriving.set(comer.parentId, [...(arriving.get(comer.parentId) ?? []), comer]);
+  const staying = new Map<number | null, { id: number; number: string }[]>();
+  for (const account of books.tree.order) {
+    const { parentId, number } = after.get(account.id) ?? account;
+    if (parentId === account.parentId) staying.set(parentId, [...(staying.get(parentId) ?? []), { id: account.id, number }]);
+  }
+  const positions: [number, number][] = [];
+  for (const [parentId, comersHere] of arriving) {
+    const siblings = placeByNumber(staying.get(parentId) ?? [], comersHere, books.company.digitOrder);
+    for (const [at, { id }] of siblings.entries()) positions.push([real(id) as number, (at + 1) * 1000]);
+  }
+  await updateAccounts(runner, books.company.id, ['position'], positions);
+}
+
+type Numbered = { readonly id: number; readonly number: string };
+
+function placeByNumber(staying: readonly Numbered[], comers: readonly Numbered[], order: DigitOrder): Numbered[] {
+  const rank = new Map(sortByNumber([...staying, ...comers], order).map(({ id }, at) => [id, at]));
+  const rankOf = ({ id }: Numbered): number => rank.get(id) as number;
+  const slots: Numbered[][] = Array.from({ length: staying.length + 1 }, () => []);
+  // For each newcomer the last of those staying with a lower number: the highest rank up to each place, from behind.
+  for (const comer of [...comers].sort((a, b) => rankOf(a) - rankOf(b))) {
+    let slot = staying.length;
+    while (slot > 0 && rankOf(staying[slot - 1] as Numbered) > rankOf(comer)) slot--;
+    (slots[slot] as Numbered[]).push(comer);
+  }
+  return slots.flatMap((comersThere, slot) => [...(slot > 0 ? [staying[slot - 1] as Numbered] : []), ...comersThere]);
+}
+
+async function writePlaces(
+  runner: QueryRunner,
+  companyId: number,
+  placed: readonly { readonly id: number; readonly places: readonly { readonly side: string; readonly categoryId: number }[] }[],
+): Promise<void> {
+  for (let at = 0; at < placed.length; at += idsInOne) {
+    const part = placed.slice(at, at + idsInOne);
+    await runner.query(`DELETE FROM place WHERE company_id = ? AND account_id IN (${part.map(() => '?').join(', ')})`, [
+      companyId,
+      ...part.map(({ id }) => id),
+    ]);
+  }
+  await insertRows(
+    runner,
+    'place (company_id, account_id, side, category_id)',
+    placed.flatMap(({ id, places }) => places.map(({ side, categoryId }) => [companyId, id, side, categoryId])),
+  );
+}
