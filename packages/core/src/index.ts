@@ -46,6 +46,7 @@ export * from './placement/categoryPath.ts';
 export * from './placement/categoryTree.ts';
 export * from './placement/coverage.ts';
 export * from './placement/place.ts';
+export * from './placement/proposeTermAndStep.ts';
 export * from './placement/starterCategories.ts';
 export * from './proofs/findOddBalances.ts';
 export * from './proofs/proof.ts';

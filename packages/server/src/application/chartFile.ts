@@ -11,6 +11,7 @@ import {
   fail,
   type Outcome,
   type Place,
+  proposeTermAndStep,
   readChartFile,
   type Span,
   succeed,
@@ -122,7 +123,8 @@ function booksWith(books: Books, { accounts, newCategories }: ChartComparison): 
         (category) => category.element === element && category.parentId === parentId && category.name.toLowerCase() === name.toLowerCase(),
       );
       const id: number = there?.id ?? -1 - categories.length;
-      if (!there) categories.push({ id, parentId, element, name, position: Number.MAX_SAFE_INTEGER, term: null, step: null, contraOf: null });
+      const position = Number.MAX_SAFE_INTEGER;
+      if (!there) categories.push({ id, parentId, element, name, position, contraOf: null, ...proposeTermAndStep(element, parentId === null, name) });
       parentId = id;
     }
     return parentId ?? 0;

@@ -74,9 +74,11 @@ export async function effectOnStatements(ports: Pick<Ports, 'ledger'>, before: B
 
 function differing(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): EffectRow[] {
   const amountOf = (row: StatementRow | undefined): bigint | null => row?.values[0] ?? null;
-  const [earlier, later] = [new Map(before.map((row) => [row.key, row])), new Map(after.map((row) => [row.key, row]))];
-  const gone = before.filter(({ key }) => !later.has(key)).map((row) => ({ row, was: row, is: undefined }));
-  const there = after.map((row) => ({ row, was: earlier.get(row.key), is: row }));
+  // A group has one key for its heading and its total.
+  const placeOf = ({ key, role }: StatementRow): string => `${key} ${role}`;
+  const [earlier, later] = [new Map(before.map((row) => [placeOf(row), row])), new Map(after.map((row) => [placeOf(row), row]))];
+  const gone = before.filter((row) => !later.has(placeOf(row))).map((row) => ({ row, was: row, is: undefined }));
+  const there = after.map((row) => ({ row, was: earlier.get(placeOf(row)), is: row }));
   return [...there, ...gone]
     .filter(({ was, is }) => amountOf(was) !== amountOf(is))
     .map(({ row, was, is }) => ({ kind, caption: row.caption, role: row.role, before: amountOf(was), after: amountOf(is) }));

@@ -1,4 +1,4 @@
-import type { Element } from '@ivory-ladder/core';
+import { type Element, proposeTermAndStep } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { CategoryFields } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
@@ -36,24 +36,11 @@ export async function addCategoryPath(runner: QueryRunner, companyId: number, el
       element,
       name,
       contraOf: null,
-      term: isTop && (element === 'asset' || element === 'liability') ? termOf(name) : null,
-      step: isTop && (element === 'income' || element === 'expense') ? stepOf(element, name) : null,
+      ...proposeTermAndStep(element, isTop, name),
     };
     parentId = await insertCategory(runner, companyId, fields);
     audit.push({ thing: 'category', thingId: parentId, action: 'added', after: fields });
   }
   if (parentId === null) throw new Error('a category path is empty');
   return parentId;
-}
-
-function termOf(name: string): 'current' | 'non_current' {
-  return /non-?current|fixed|long-?term|property|plant|equipment|intangible/i.test(name) ? 'non_current' : 'current';
-}
-
-function stepOf(element: 'income' | 'expense', name: string): 'revenue' | 'cost_of_sales' | 'other_operating' | 'financing' | 'investing' | 'income_tax' {
-  if (/income tax|taxes on income|taxation/i.test(name)) return 'income_tax';
-  if (/financ|interest|borrowing/i.test(name)) return element === 'expense' ? 'financing' : 'investing';
-  if (element === 'expense') return /cost of (sales|goods|sailing|revenue|services)|direct costs/i.test(name) ? 'cost_of_sales' : 'other_operating';
-  if (/invest|dividend/i.test(name)) return 'investing';
-  return /other|sundry/i.test(name) ? 'other_operating' : 'revenue';
 }

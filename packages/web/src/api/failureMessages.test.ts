@@ -15,6 +15,7 @@ const sources = [
   '../../../core/src/placement/place.ts',
   '../../../core/src/chart/checkAccount.ts',
   '../../../core/src/chart/accountRole.ts',
+  '../../../core/src/chartfile/chartFields.ts',
   '../../../core/src/chart/numberScheme.ts',
   '../../../core/src/people/checkPassword.ts',
 ];

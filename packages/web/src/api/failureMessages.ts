@@ -90,6 +90,10 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
   account_number_taken: ({ number, name }) => `The number ${text(number)} is taken by ${text(name)}.`,
+  chart_file_wrong: ({ rows }) => `The file was not applied: ${text(rows)} of its rows cannot be. They are marked.`,
+  chart_moved_on: () => 'Somebody else has changed the chart or the ledger since this was shown. Nothing was applied; what you see now is read anew.',
+  chart_headings_missing: ({ looked }) =>
+    `No column is headed Number in the first ${text(looked)} rows. The template says what each column is called and takes.`,
   account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken by ${text(number)}; this company does not repeat names.`,
   account_number_malformed: ({ number, part, scheme }) =>
     `The number ${text(number)} does not fit the number scheme${part ? ` in its part ${text(part)}` : ''}${scheme ? `; numbers here look like ${exampleOf(scheme as NumberScheme)}` : ''}.`,

@@ -7,6 +7,7 @@ import type {
   BroughtInList,
   CategoryBody,
   CategoryChange,
+  ChartRehearsalBody,
   ChartView,
   Company,
   CompanyInput,
@@ -160,6 +161,23 @@ export const ivoryApi = createApi({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
       invalidatesTags: [...ledgerTags],
     }),
+    uploadChartFile: build.mutation<{ fileId: number }, { companyId: number; file: File }>({
+      query: ({ companyId, file }) => ({
+        url: `/companies/${companyId}/chart-files?${toQuery({ name: file.name })}`,
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    rehearseChartFile: build.query<ChartRehearsalBody, { companyId: number; fileId: number; from: string; to: string }>({
+      query: ({ companyId, fileId, ...body }) => ({ url: `/companies/${companyId}/chart-files/${fileId}/rehearsal`, method: 'POST', body }),
+      providesTags: ['Chart', 'Placement'],
+      keepUnusedDataFor: 0,
+    }),
+    applyChartFile: build.mutation<{ added: number; changed: number }, { companyId: number; fileId: number; structureVersion: number; revision: number }>({
+      query: ({ companyId, fileId, ...body }) => ({ url: `/companies/${companyId}/chart-files/${fileId}/application`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
     deleteAccount: build.mutation<void, { companyId: number; accountId: number }>({
       query: ({ companyId, accountId }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'DELETE' }),
       invalidatesTags: [...ledgerTags],
@@ -254,6 +272,9 @@ export const {
   useChangeAccountMutation,
   useDeleteAccountMutation,
   useRenumberAccountsMutation,
+  useUploadChartFileMutation,
+  useRehearseChartFileQuery,
+  useApplyChartFileMutation,
   useListHistoryQuery,
   useGetPlacementQuery,
   useSetPlacesMutation,

@@ -32,6 +32,7 @@ export const router = createBrowserRouter([
       { path: 'ledger', lazy: async () => ({ Component: (await import('../features/ledger/LedgerScreen.tsx')).LedgerScreen }) },
       { path: 'ledger/chart', lazy: async () => ({ Component: (await import('../features/chart/ChartScreen.tsx')).ChartScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
+      { path: 'ledger/chart/file/:fileId', lazy: async () => ({ Component: (await import('../features/chartfile/ChartFileScreen.tsx')).ChartFileScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await import('../features/settings/SettingsScreen.tsx')).SettingsScreen }) },

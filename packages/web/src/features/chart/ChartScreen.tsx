@@ -6,12 +6,14 @@ import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetChartQuery, useGetPlacementQuery } from '../../api/ivoryApi.ts';
+import { useGetChartQuery, useGetPlacementQuery, useUploadChartFileMutation } from '../../api/ivoryApi.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useFileDrop } from '../../app/useFileDrop.tsx';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import { ChartFileMenu } from '../chartfile/ChartFileMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
@@ -42,6 +44,8 @@ export function ChartScreen() {
   const [params, setParams] = useSearchParams();
   const { data: chart, error, isFetching } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const [upload, { isLoading: isUploading }] = useUploadChartFileMutation();
+  const drop = useFileDrop({ label: 'Chart file', upload, isUploading, readAt: (fileId) => `ledger/chart/file/${fileId}` });
   const actions = useChartActions();
   const mayKeep = useMay('preparer');
   const [isRenumbering, setRenumbering] = useState(false);
@@ -119,7 +123,7 @@ export function ChartScreen() {
         ? `${chosen.number} ${chosen.name}`
         : 'No account chosen';
   return (
-    <div className={styles.screen}>
+    <div className={styles.screen} {...(mayKeep ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
         <header className={styles.head}>
           <div>
@@ -131,7 +135,7 @@ export function ChartScreen() {
             <input
               className={styles.filter}
               type="search"
-              placeholder="Number, name, purpose"
+              placeholder="Find"
               aria-label="Find accounts"
               value={text}
               onChange={(event) => set({ find: event.target.value }, true)}
@@ -156,6 +160,8 @@ export function ChartScreen() {
                 </option>
               ))}
             </select>
+            <ChartFileMenu onLoad={mayKeep ? drop.choose : null} />
+            {drop.input}
             {mayKeep && (
               <>
                 <Button

@@ -10,7 +10,7 @@ import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { useFileDrop } from '../ledger/useFileDrop.tsx';
+import { useTrialBalanceDrop } from '../ledger/useTrialBalanceDrop.ts';
 import { BeforePosting } from './BeforePosting.tsx';
 import styles from './ImportScreen.module.css';
 import { ReadingBar } from './ReadingBar.tsx';
@@ -23,7 +23,7 @@ export function ImportScreen() {
   const { search } = useLocation();
   const navigate = useNavigate();
   const dispatch = useDispatch();
-  const drop = useFileDrop();
+  const drop = useTrialBalanceDrop();
   const table = useRef<TreeGridHandle>(null);
   const isHere = useRef(false);
   useEffect(() => {

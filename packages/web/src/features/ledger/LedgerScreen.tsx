@@ -16,7 +16,7 @@ import { BroughtInPanel } from './BroughtInPanel.tsx';
 import styles from './LedgerScreen.module.css';
 import { LedgerTabs } from './LedgerTabs.tsx';
 import { TrialBalanceTable } from './TrialBalanceTable.tsx';
-import { useFileDrop } from './useFileDrop.tsx';
+import { useTrialBalanceDrop } from './useTrialBalanceDrop.ts';
 
 /** The trial balance for the chosen span, and where figures come in. */
 export function LedgerScreen() {
@@ -27,7 +27,7 @@ export function LedgerScreen() {
   const [params, setParams] = useSearchParams();
   const [filter, setFilter] = useState('');
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span });
-  const drop = useFileDrop();
+  const drop = useTrialBalanceDrop();
   const mayBringIn = useMay('preparer');
   const accountId = Number(params.get('account') ?? 0);
   const currency = currencyOfCompany(company);

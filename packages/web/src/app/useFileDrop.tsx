@@ -1,27 +1,33 @@
 import { type DragEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useLocation, useNavigate } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useUploadTrialBalanceMutation } from '../../api/ivoryApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { describeFailure } from '../api/failureMessages.ts';
+import { noticeGiven } from './noticeSlice.ts';
+import { useCompany } from './useCompany.ts';
 
 const largestBytes = 20 << 20;
 
+interface FileDropOptions {
+  readonly label: string;
+  readonly upload: (input: { companyId: number; file: File }) => PromiseLike<{ data?: { fileId: number } | undefined; error?: unknown }>;
+  readonly isUploading: boolean;
+  /** Under the company, where the file is read. */
+  readonly readAt: (fileId: number) => string;
+}
+
 /** Hands a file in, dropped or chosen, and goes on to the screen that reads it. */
-export function useFileDrop() {
+export function useFileDrop({ label, upload, isUploading, readAt }: FileDropOptions) {
   const company = useCompany();
   const navigate = useNavigate();
   const { search } = useLocation();
   const dispatch = useDispatch();
-  const [upload, { isLoading }] = useUploadTrialBalanceMutation();
   const [isOver, setOver] = useState(false);
   const chooser = useRef<HTMLInputElement>(null);
   const hand = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > largestBytes) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code: 'file_too_large', facts: {} }) }));
     const uploaded = await upload({ companyId: company.id, file });
-    if (uploaded.data) void navigate({ pathname: `/companies/${company.id}/ledger/trial-balance-file/${uploaded.data.fileId}`, search });
+    if (uploaded.data) void navigate({ pathname: `/companies/${company.id}/${readAt(uploaded.data.fileId)}`, search });
     else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(uploaded.error) }));
   };
   const input = (
@@ -29,7 +35,7 @@ export function useFileDrop() {
       ref={chooser}
       type="file"
       hidden
-      aria-label="Trial balance file"
+      aria-label={label}
       accept=".csv,.tsv,.txt,.xlsx"
       onChange={(event) => {
         void hand(event.target.files?.[0]);
@@ -41,7 +47,7 @@ export function useFileDrop() {
     input,
     choose: () => chooser.current?.click(),
     isOver,
-    isUploading: isLoading,
+    isUploading,
     zone: {
       onDragOver: (event: DragEvent) => {
         if (!event.dataTransfer.types.includes('Files')) return;

@@ -1,0 +1,179 @@
+import type { ChartRehearsalBody } from '@ivory-ladder/contract';
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { useDispatch } from 'react-redux';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useApplyChartFileMutation, useRehearseChartFileQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
+import styles from './ChartFileScreen.module.css';
+import { rowText } from './chartFileText.ts';
+import { EffectList } from './EffectList.tsx';
+
+type Row = ChartRehearsalBody['rows'][number];
+
+const stateNames = { wrong: 'wrong', new: 'new', changed: 'changed', same: 'same' } as const;
+const rowOf = ({ row }: Row) => row;
+const noDepth = () => 0;
+
+/** A chart file before it is applied: every row with what it would do, and the effect on the statements. */
+export function ChartFileScreen() {
+  const company = useCompany();
+  const { span } = useSpan();
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
+  const fileId = Number(useParams().fileId);
+  const [params, setParams] = useSearchParams();
+  const { data, error, isFetching } = useRehearseChartFileQuery({ companyId: company.id, fileId, from: span.from, to: span.to });
+  const [apply, { isLoading }] = useApplyChartFileMutation();
+  const counts = useMemo(() => {
+    const found = { wrong: 0, new: 0, changed: 0, same: 0 };
+    for (const { state } of data?.rows ?? []) found[state]++;
+    return found;
+  }, [data]);
+  const chosen = (Object.keys(stateNames) as Row['state'][]).find((state) => state === params.get('show'));
+  const shown = chosen ?? (counts.wrong > 0 ? 'wrong' : null);
+  const isSought = useMemo(() => (shown === null ? ({ state }: Row) => state !== 'same' : ({ state }: Row) => state === shown), [shown]);
+  const columns = useMemo(columnsOf, []);
+  const back = `/companies/${company.id}/ledger/chart`;
+  if (error !== undefined && !data)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="The file cannot be read as a chart">
+          <p>{describeFailure(error)}</p>
+          <Button href={`/api/companies/${company.id}/chart/file?kind=template`}>Template to fill in</Button>{' '}
+          <Button onClick={() => void navigate(back)}>Back to the chart</Button>
+        </EmptyState>
+      </section>
+    );
+  if (!data) return <output className={styles.quiet}>Reading the file …</output>;
+  const toDo = counts.new + counts.changed;
+  const onApply = async () => {
+    const { structureVersion, revision } = data;
+    const applied = await apply({ companyId: company.id, fileId, structureVersion, revision });
+    if (!applied.data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(applied.error) }));
+    const { added, changed } = applied.data;
+    dispatch(noticeGiven({ tone: 'done', text: `Applied: ${counted(added, 'account')} added, ${changed} changed.` }));
+    void navigate(back);
+  };
+  return (
+    <div className={styles.screen}>
+      <section className={styles.sheet} aria-labelledby="chart-file" aria-busy={isFetching}>
+        <header className={styles.head}>
+          <div>
+            <h1 id="chart-file">Chart from a file</h1>
+            <p className={styles.quiet}>{data.fileName}: nothing is changed before you apply it.</p>
+          </div>
+          <div className={styles.states} role="group" aria-label="Rows shown">
+            {(Object.keys(stateNames) as Row['state'][]).map((state) => (
+              <button
+                key={state}
+                type="button"
+                aria-pressed={shown === state}
+                data-state={state}
+                disabled={counts[state] === 0}
+                onClick={() => setParams(shown === state ? { show: '' } : { show: state })}
+              >
+                {counts[state]} {stateNames[state]}
+              </button>
+            ))}
+          </div>
+        </header>
+        {toDo === 0 && counts.wrong === 0 && chosen === undefined ? (
+          <EmptyState title="Nothing to do">
+            <p>Every row says what the chart says already.</p>
+            <Button onClick={() => void navigate(back)}>Back to the chart</Button>
+          </EmptyState>
+        ) : (
+          <TreeGrid
+            label="Rows of the file"
+            rows={data.rows}
+            keyOf={rowOf}
+            depthOf={noDepth}
+            columns={columns}
+            isSought={isSought}
+            onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
+            isWrong={({ state }) => state === 'wrong'}
+            isFaint={({ state }) => state === 'same'}
+            countText={(visible, all) => `${visible} of ${counted(all, 'row')}`}
+          />
+        )}
+      </section>
+      <aside className={styles.panel} aria-label="Before it is applied">
+        <h2>{counts.wrong > 0 ? 'Cannot be applied yet' : toDo === 0 ? 'Nothing to do' : 'Before it is applied'}</h2>
+        {counts.wrong > 0 && (
+          <p className={styles.wrong}>
+            {counted(counts.wrong, 'row')} cannot be applied; each says why. Correct the file and load it again: it is applied whole or not at all.
+          </p>
+        )}
+        {data.unknownColumns.length > 0 && <p className={styles.odd}>Not known, left alone: {data.unknownColumns.join(', ')}.</p>}
+        {data.newCategories.length > 0 && (
+          <div>
+            <h3>{counted(data.newCategories.length, 'new category', 'new categories')}</h3>
+            <ul className={styles.list}>
+              {data.newCategories.slice(0, 12).map(({ element, path }) => (
+                <li key={`${element} ${path.join('>')}`}>{path.join(' › ')}</li>
+              ))}
+            </ul>
+          </div>
+        )}
+        <EffectList effect={data.effect} currency={currencyOfCompany(company)} isAsked={counts.wrong === 0 && toDo > 0} />
+        {data.missing.length > 0 && (
+          <details>
+            <summary>{counted(data.missing.length, 'account has', 'accounts have')} no row and stay as they are</summary>
+            <ul className={styles.list}>
+              {data.missing.slice(0, 200).map(({ id, number, name }) => (
+                <li key={id}>
+                  {number} {name}
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+        <div className={styles.buttons}>
+          <Button variant="contained" disabled={isLoading || isFetching || counts.wrong > 0 || toDo === 0} onClick={() => void onApply()}>
+            Apply
+          </Button>
+          <Button onClick={() => void navigate(back)}>Discard</Button>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+function columnsOf(): GridColumn<Row>[] {
+  return [
+    { id: 'row', caption: 'Row', width: '52px', cell: ({ row }) => row, text: ({ row }) => String(row), compare: (a, b) => a.row - b.row },
+    {
+      id: 'number',
+      caption: 'Number',
+      width: '110px',
+      cell: ({ number }) => number,
+      text: ({ number }) => number,
+      compare: (a, b) => compareTexts(a.number, b.number),
+    },
+    {
+      id: 'name',
+      caption: 'Name',
+      width: 'minmax(0, 1fr)',
+      cell: ({ name }) => <span title={name}>{name}</span>,
+      text: ({ name }) => name,
+      compare: (a, b) => compareTexts(a.name, b.name),
+    },
+    {
+      id: 'state',
+      caption: 'Row is',
+      width: '76px',
+      cell: ({ state }) => <span data-state={state}>{stateNames[state]}</span>,
+      text: ({ state }) => state,
+      compare: (a, b) => compareTexts(a.state, b.state),
+    },
+    { id: 'what', caption: 'What it does', width: 'minmax(0, 2fr)', cell: (row) => <span title={rowText(row)}>{rowText(row)}</span>, text: rowText },
+  ];
+}

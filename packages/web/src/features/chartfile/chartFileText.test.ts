@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { rowText } from './chartFileText.ts';
+
+const row = { row: 2, number: '6200', name: 'Insurance', faults: [], changes: [] };
+
+describe('rows of a chart file in words', () => {
+  it('say each field before and after', () => {
+    const changes = [
+      { field: 'name' as const, before: 'Fees', after: 'Licence fees' },
+      { field: 'parent' as const, before: '6000', after: '' },
+    ];
+    expect(rowText({ ...row, state: 'changed', changes })).toBe('Name: «Fees» → «Licence fees»; Nested below: «6000» → nothing');
+  });
+
+  it('say why they cannot be applied, rather than what they would do', () => {
+    const faults = [
+      { field: 'element' as const, reason: 'unknown_word', about: 'boat' },
+      { field: 'number' as const, reason: 'repeated_in_file', about: '7' },
+    ];
+    expect(rowText({ ...row, state: 'wrong', faults })).toBe('Element cannot be «boat»; row 7 has it already');
+  });
+
+  it('say of a new account what it is and where it stands', () => {
+    const changes = [
+      { field: 'number' as const, before: '', after: '6210' },
+      { field: 'element' as const, before: '', after: 'expense' },
+      { field: 'category' as const, before: '', after: 'Staff costs' },
+    ];
+    expect(rowText({ ...row, state: 'new', changes })).toBe('Element expense, Category Staff costs');
+  });
+});

@@ -1,0 +1,47 @@
+import type { ChartRehearsalBody } from '@ivory-ladder/contract';
+import { type ChartField, chartColumns, type RowFault } from '@ivory-ladder/core';
+
+type Row = ChartRehearsalBody['rows'][number];
+
+const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: string) => string>> = {
+  missing: (_, heading) => `${heading} is missing`,
+  too_long: (about, heading) => `${heading} has more than ${about} characters`,
+  unknown_word: (about, heading) => `${heading} cannot be «${about}»`,
+  repeated_in_file: (about) => `row ${about} has it already`,
+  malformed_number: (about) => `«${about}» does not fit the number scheme`,
+  number_taken: (about) => `the number is taken by ${about}`,
+  name_taken: (about) => `the name is taken by ${about}, and this company does not repeat names`,
+  no_such_account: (about) => `no account has the key ${about}`,
+  parent_unknown: (about) => `there is no account ${about} to nest it below`,
+  parent_of_other_element: (about) => `the account above it is of element ${about}`,
+  nested_in_itself: () => 'it would stand below itself',
+  nested_too_deep: (about) => `it would stand deeper than ${about} levels`,
+  parent_inactive: (about) => `the account above it, ${about}, is inactive`,
+  sub_accounts_of_other_element: (about) => `its sub-account ${about} would be of another element`,
+  balance_not_zero: () => 'it has a balance and stays active',
+  sub_accounts_active: () => 'accounts below it are active',
+  role_not_for_element: () => 'an account of this element cannot have the role',
+  role_of_inactive: () => 'an inactive account can have no role',
+  role_needed: () => 'it holds retained earnings, which can only be given to another account',
+  role_twice: (about) => `row ${about} has the role too`,
+  category_of_other_element: (about) => `the category is of element ${about}`,
+  category_beside_sides: () => 'Category must be empty where there is one for a side',
+};
+
+export function faultText({ field, reason, about }: Row['faults'][number]): string {
+  const heading = chartColumns[field as ChartField].heading;
+  return reasons[reason as RowFault['reason']](about ?? '', heading);
+}
+
+/** What a row would do, in short: its faults, or each field before and after. */
+export function rowText({ state, changes, faults }: Row): string {
+  if (faults.length > 0) return faults.map(faultText).join('; ');
+  if (state === 'new') {
+    const told = changes.filter(({ field }) => field === 'element' || field === 'parent' || field.startsWith('category'));
+    const isPlaced = told.some(({ field }) => field.startsWith('category'));
+    return [...told.map(({ field, after }) => `${chartColumns[field].heading} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
+  }
+  return changes.map(({ field, before, after }) => `${chartColumns[field].heading}: ${shown(before)} → ${shown(after)}`).join('; ');
+}
+
+const shown = (text: string): string => (text === '' ? 'nothing' : `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`);

@@ -1,0 +1,8 @@
+import { useUploadTrialBalanceMutation } from '../../api/ivoryApi.ts';
+import { useFileDrop } from '../../app/useFileDrop.tsx';
+
+/** A trial balance, dropped or chosen, wherever one can come in. */
+export function useTrialBalanceDrop() {
+  const [upload, { isLoading: isUploading }] = useUploadTrialBalanceMutation();
+  return useFileDrop({ label: 'Trial balance file', upload, isUploading, readAt: (fileId) => `ledger/trial-balance-file/${fileId}` });
+}
