@@ -2,6 +2,7 @@ import { visibleOrder } from '@ivory-ladder/core';
 import { columnSizingFeature, rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ClipboardEvent, type CSSProperties, type KeyboardEvent, type ReactNode, type Ref, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import { useIsPrinting } from '../useIsPrinting.ts';
 import { blockText, type GridColumn } from './gridColumn.ts';
 import styles from './TreeGrid.module.css';
 import { placeByKey, useBlock } from './useBlock.ts';
@@ -87,6 +88,8 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const isFlat = sort !== undefined || isSought !== null;
   const block = useBlock(order.length);
   const virtual = useVirtualizer({ count: order.length, getScrollElement: () => scroller.current, estimateSize: () => rowPixels, overscan: 12 });
+  const isPrinting = useIsPrinting();
+  const shown = isPrinting ? Array.from(order, (_, index) => ({ index, start: 0 })) : virtual.getVirtualItems();
   const focusRow = (place: number) => {
     virtual.scrollToIndex(place);
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-index="${place}"]`)?.focus());
@@ -168,8 +171,8 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
         })}
       </div>
       <div ref={scroller} className={styles.scroller} onKeyDown={onKeyDown} role="rowgroup">
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {virtual.getVirtualItems().map(({ index, start }) => {
+        <div className={styles.rows} style={isPrinting ? undefined : { height: virtual.getTotalSize() }}>
+          {shown.map(({ index, start }) => {
             const at = order[index] as number;
             const row = rows[at] as Row;
             const key = keyOf(row);
@@ -192,7 +195,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
                 data-faint={props.isFaint?.(row) || undefined}
                 data-opens={onOpen ? true : undefined}
                 className={styles.row}
-                style={{ transform: `translateY(${start}px)` }}
+                style={isPrinting ? undefined : { transform: `translateY(${start}px)` }}
                 onFocus={(event) => event.target === event.currentTarget && index !== block.active && block.moveTo(index, false)}
                 onClick={(event) => {
                   if ((event.target as HTMLElement).closest('button')) return;

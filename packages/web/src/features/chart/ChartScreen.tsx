@@ -129,6 +129,9 @@ export function ChartScreen() {
           <div>
             <LedgerTabs />
             <h1 className="unseen">Chart of accounts</h1>
+            <p className={styles.printed} aria-hidden>
+              {company.name}: chart of accounts
+            </p>
             <p className={styles.quiet}>{chart ? amountsText(chart) : ' '}</p>
           </div>
           <div className={styles.tools}>

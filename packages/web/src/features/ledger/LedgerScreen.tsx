@@ -47,6 +47,9 @@ export function LedgerScreen() {
             <h1 id="ledger-title" className="unseen">
               Trial balance
             </h1>
+            <p className={styles.printed} aria-hidden>
+              {company.name}: trial balance
+            </p>
             <p className={styles.facts}>
               {spanText(span.from, span.to)} · {company.currency} · debit positive, {counted(company.accounts, 'account')}
             </p>
