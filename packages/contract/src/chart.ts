@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { statementEffect } from './chartFile.ts';
 import { placedAccount } from './placement.ts';
-import { accountRole, day, element, id, name, side, version } from './primitives.ts';
+import { accountRole, amount, day, element, id, layer, name, side, version } from './primitives.ts';
 
 /** A number as it is typed: trimmed, one space at most between parts, no control characters. */
 const accountNumber = z
@@ -126,3 +127,19 @@ export const history = z.object({
   next: id.nullable(),
 });
 export type History = z.infer<typeof history>;
+
+/** The account to merge into, and the day of the entry that moves what the other holds. */
+export const mergeChoice = z.strictObject({ into: id, day });
+export const mergeRehearsalInput = mergeChoice.extend({ from: day, to: day });
+export const mergeRehearsal = z.object({
+  /** Debit positive; none where the account is nil. */
+  moves: z.array(z.object({ layer, amount })),
+  /** Which of the two stands where the other does from now on, if one does. */
+  moved: z.enum(['from', 'into']).nullable(),
+  role: accountRole.nullable(),
+  effect: statementEffect,
+  structureVersion: version,
+  revision: version,
+});
+export type MergeRehearsalBody = z.infer<typeof mergeRehearsal>;
+export const mergeApplication = mergeChoice.extend({ structureVersion: version, revision: version });

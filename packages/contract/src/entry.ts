@@ -20,7 +20,7 @@ export const entry = z.object({
   documentNumber: z.string(),
   description: z.string(),
   layer,
-  source: z.enum(['manual', 'trial_balance', 'reversal', 'demo']),
+  source: z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo']),
   /** The fiscal year it closes, or `null` for an ordinary entry. */
   closesYear: z.int().nullable(),
   reversesEntryId: id.nullable(),

@@ -1,5 +1,16 @@
 import { z } from 'zod';
-import { account, accountChange, accountInput, chartView, history, historyQuery, renumbering } from './chart.ts';
+import {
+  account,
+  accountChange,
+  accountInput,
+  chartView,
+  history,
+  historyQuery,
+  mergeApplication,
+  mergeRehearsal,
+  mergeRehearsalInput,
+  renumbering,
+} from './chart.ts';
 import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
 import { company, companyInput, companyList, layoutOptions, settingsChange, storedLayoutOptions } from './company.ts';
 import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
@@ -222,6 +233,23 @@ export const operations = {
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
     body: accountChange,
     answer: account,
+  },
+  rehearseMerge: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts/{accountId}/merge-rehearsal',
+    summary: 'What merging the account into another would move, and its effect on the statements',
+    body: mergeRehearsalInput,
+    answer: mergeRehearsal,
+  },
+  mergeAccounts: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts/{accountId}/merge',
+    summary: 'Merge the account into another, whole or not at all: entries stay, one moves what it holds, it is retired',
+    body: mergeApplication,
+    answer: posting,
+    idempotent: true,
   },
   renumberAccounts: {
     needs: 'preparer',

@@ -137,7 +137,7 @@ export function deleteAccount(ports: Ports, { companyId, actor }: Access<'prepar
     const books = opened.value;
     const account = books.accounts.find(({ id }) => id === accountId);
     if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
-    const lines = await ports.chart.linesOf(companyId, accountId);
+    const { lines } = await ports.chart.useOf(companyId, accountId);
     const subAccounts = books.accounts.filter(({ parentId }) => parentId === accountId).length;
     if (lines + subAccounts > 0 || account.role !== null) return fail({ code: 'account_held', lines, subAccounts, role: account.role });
     return ports.chart.deleteAccount(companyId, account, versionsOf(books), actor);

@@ -14,7 +14,7 @@ import {
   type Span,
   type StatementRow,
 } from '@ivory-ladder/core';
-import type { Books, Ports } from './ports/index.ts';
+import type { Books, NewEntry, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, layoutsOf, partialsFor, runBalances } from './prepareStatement.ts';
 
 export interface EffectRow {
@@ -54,13 +54,20 @@ export function booksAfter(books: Books, { accounts, categories, places }: Chart
   };
 }
 
-/** The lines of both statements whose figure, caption or presence would change, in their order. */
-export async function effectOnStatements(ports: Pick<Ports, 'ledger'>, before: Books, after: Books, span: Span): Promise<EffectRow[]> {
+/** The lines of both statements whose figure, caption or presence would change, in their order; `entries` are posted with it. */
+export async function effectOnStatements(
+  ports: Pick<Ports, 'ledger'>,
+  before: Books,
+  after: Books,
+  span: Span,
+  entries: readonly NewEntry[] = [],
+): Promise<EffectRow[]> {
   const partial = await partialsFor(ports, before, [span]);
   const rowsOf = (books: Books, kind: LayoutKind): StatementRow[] => {
     const compiled = layoutsOf(books)[kind];
-    const balances =
+    const held =
       kind === 'balance_sheet' ? balancesFor(books, span.lastDay, partial) : { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
+    const balances = books === after ? { ...held, net: withEntries(books, held.net, entries, kind, span) } : held;
     return presentRows({
       compiled,
       columns: columnsFor(kind, span, null),
@@ -70,6 +77,19 @@ export async function effectOnStatements(ports: Pick<Ports, 'ledger'>, before: B
     });
   };
   return (['balance_sheet', 'income_statement'] as const).flatMap((kind) => differing(kind, rowsOf(before, kind), rowsOf(after, kind)));
+}
+
+/** Entries at days of the column; none of them touches an account whose own balance begins anew between. */
+function withEntries({ cube }: Books, net: BigInt64Array, entries: readonly NewEntry[], kind: LayoutKind, span: Span): BigInt64Array {
+  const sum = net.slice();
+  for (const { date, lines } of entries) {
+    if (date > span.lastDay || (kind === 'income_statement' && date < span.firstDay)) continue;
+    for (const { accountId, debit, credit } of lines) {
+      const at = cube.indexOf.get(accountId) as number;
+      sum[at] = (sum[at] as bigint) + debit - credit;
+    }
+  }
+  return sum;
 }
 
 function differing(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): EffectRow[] {

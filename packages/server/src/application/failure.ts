@@ -58,6 +58,12 @@ export type Failure =
   | { code: 'ledger_moved_on' }
   | { code: 'account_name_taken'; name: string; accountId: number; number: string }
   | { code: 'setting_held'; setting: 'currency' | 'fiscalYearFirstMonth'; by: 'entries' | 'years' }
+  | {
+      code: 'merge_refused';
+      reason: 'same_account' | 'other_element' | 'has_sub_accounts' | 'inactive' | 'role_needed' | 'used_later';
+      /** The account, element, role or day that the reason speaks of. */
+      about: string | null;
+    }
   | { code: 'chart_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }

@@ -10,6 +10,7 @@ import type {
   EntryBody,
   EvidenceBody,
   LinkView,
+  MergeRehearsalBody,
   PersonList,
   PlacementView,
   PostingBody,
@@ -25,6 +26,7 @@ import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { CompanyView } from '../application/companies.ts';
 import type { EffectRow } from '../application/effectOnStatements.ts';
 import type { Evidence } from '../application/findEvidence.ts';
+import type { MergeRehearsal } from '../application/mergeAccounts.ts';
 import type { PlacementOverview } from '../application/placement.ts';
 import type {
   AccountLineRecord,
@@ -326,7 +328,7 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
 
 const shownOrNone = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
 
-export function toEffect(effect: readonly EffectRow[]): StatementEffect {
+function toEffect(effect: readonly EffectRow[]): StatementEffect {
   return effect.map((row) => ({ ...row, before: shownOrNone(row.before), after: shownOrNone(row.after) }));
 }
 
@@ -337,6 +339,17 @@ export function toChartRehearsal({ fileName, comparison, unknownColumns, effect,
     missing: comparison.missing.map(({ id, number, name }) => ({ id, number, name })),
     newCategories: comparison.newCategories.map(({ element, path }) => ({ element, path: [...path] })),
     unknownColumns: [...unknownColumns],
+    effect: toEffect(effect),
+    structureVersion,
+    revision,
+  };
+}
+
+export function toMergeRehearsal({ moves, moved, role, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
+  return {
+    moves: moves.map(({ layer, amount }) => ({ layer, amount: text(amount) })),
+    moved,
+    role,
     effect: toEffect(effect),
     structureVersion,
     revision,

@@ -8,6 +8,7 @@ import { createCompany, makeYear, setLayoutOptions, viewCompany, viewLayoutOptio
 import { changeSettings } from '../application/companySettings.ts';
 import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
 import { findEvidence } from '../application/findEvidence.ts';
+import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { postEntry } from '../application/postEntry.ts';
@@ -62,6 +63,12 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
+  on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
+    mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),
+  );
+  on('mergeAccounts', async ({ access, id, body: { into, ...body }, asked }) =>
+    mapOutcome(await mergeAccounts(ports, access, id('accountId'), { intoId: into, ...body }, asked), answers.toPosting),
+  );
   on('renumberAccounts', async ({ access, body }) => mapOutcome(await renumberAccounts(ports, access, body.changes), (renumbered) => ({ renumbered })));
   on('exportChart', async ({ access, query }) => exportChart(ports, access, query.kind));
   on('uploadChartFile', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));

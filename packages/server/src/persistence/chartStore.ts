@@ -152,12 +152,13 @@ export class ChartRepository implements ChartStore {
     });
   }
 
-  async linesOf(companyId: number, accountId: number): Promise<number> {
-    const [row] = await rowsOf<{ lines: string }>(this.database, 'SELECT COUNT(*) AS `lines` FROM journal_line WHERE company_id = ? AND account_id = ?', [
-      companyId,
-      accountId,
-    ]);
-    return Number(row?.lines);
+  async useOf(companyId: number, accountId: number): Promise<AccountUse> {
+    const [row] = await rowsOf<{ lines: string; lastDay: string | null }>(
+      this.database,
+      'SELECT COUNT(*) AS `lines`, MAX(entry_date) AS lastDay FROM journal_line WHERE company_id = ? AND account_id = ?',
+      [companyId, accountId],
+    );
+    return { lines: Number(row?.lines), lastDay: row?.lastDay ?? null };
   }
 
   async use(companyId: number): Promise<ReadonlyMap<number, AccountUse>> {

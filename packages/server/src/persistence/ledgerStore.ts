@@ -8,6 +8,7 @@ import type {
   EntryRecord,
   LedgerStore,
   LinesWanted,
+  MergePlan,
   NewEntry,
   OpenAdjustment,
   PostedEntry,
@@ -20,6 +21,7 @@ import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
 import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
+import { mergeAccounts } from './mergeAccounts.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
 
@@ -96,6 +98,10 @@ export class LedgerRepository implements LedgerStore {
         return { ok: false, failure: { code: 'ledger_moved_on' } };
       return inTransaction(this.database, (runner) => applyPlan(runner, this.counters, books, plan, request));
     });
+  }
+
+  mergeAccounts(books: Books, plan: MergePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>> {
+    return this.once(books.company.id, request, () => inTransaction(this.database, (runner) => mergeAccounts(runner, this.counters, books, plan, request)));
   }
 
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null> {

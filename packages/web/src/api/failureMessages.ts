@@ -90,6 +90,15 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
   account_number_taken: ({ number, name }) => `The number ${text(number)} is taken by ${text(name)}.`,
+  merge_refused: ({ reason, about }) =>
+    ({
+      same_account: 'An account cannot be merged into itself.',
+      other_element: `The other account is of element ${text(about)}; only accounts of one element can be merged.`,
+      has_sub_accounts: `Account ${text(about)} has sub-accounts. Move or merge those first.`,
+      inactive: `Account ${text(about)} is inactive. Reopen it first.`,
+      role_needed: 'It holds retained earnings. Give that role to another account first.',
+      used_later: `The account has a line on ${text(about)}. Choose that day or a later one.`,
+    })[text(reason)] ?? 'These accounts cannot be merged.',
   chart_file_wrong: ({ rows }) => `The file was not applied: ${text(rows)} of its rows cannot be. They are marked.`,
   chart_moved_on: () => 'Somebody else has changed the chart or the ledger since this was shown. Nothing was applied; what you see now is read anew.',
   chart_headings_missing: ({ looked }) =>

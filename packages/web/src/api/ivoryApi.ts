@@ -16,6 +16,7 @@ import type {
   EvidenceBody,
   History,
   LinkView,
+  MergeRehearsalBody,
   PersonList,
   PlacementView,
   PlacesChange,
@@ -161,6 +162,22 @@ export const ivoryApi = createApi({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
       invalidatesTags: [...ledgerTags],
     }),
+    rehearseMerge: build.query<MergeRehearsalBody, { companyId: number; accountId: number; into: number; day: string; from: string; to: string }>({
+      query: ({ companyId, accountId, ...body }) => ({ url: `/companies/${companyId}/accounts/${accountId}/merge-rehearsal`, method: 'POST', body }),
+      providesTags: ['Chart', 'Placement'],
+    }),
+    mergeAccounts: build.mutation<
+      PostingBody,
+      { companyId: number; accountId: number; body: { into: number; day: string; structureVersion: number; revision: number }; key: string }
+    >({
+      query: ({ companyId, accountId, body, key }) => ({
+        url: `/companies/${companyId}/accounts/${accountId}/merge`,
+        method: 'POST',
+        body,
+        headers: { 'Idempotency-Key': key },
+      }),
+      invalidatesTags: [...ledgerTags],
+    }),
     uploadChartFile: build.mutation<{ fileId: number }, { companyId: number; file: File }>({
       query: ({ companyId, file }) => ({
         url: `/companies/${companyId}/chart-files?${toQuery({ name: file.name })}`,
@@ -272,6 +289,8 @@ export const {
   useChangeAccountMutation,
   useDeleteAccountMutation,
   useRenumberAccountsMutation,
+  useRehearseMergeQuery,
+  useMergeAccountsMutation,
   useUploadChartFileMutation,
   useRehearseChartFileQuery,
   useApplyChartFileMutation,

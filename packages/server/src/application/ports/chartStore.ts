@@ -59,7 +59,7 @@ export interface ChartStore {
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
-  linesOf(companyId: number, accountId: number): Promise<number>;
+  useOf(companyId: number, accountId: number): Promise<AccountUse>;
   /** Use by account id; accounts without a line are not in it. */
   use(companyId: number): Promise<ReadonlyMap<number, AccountUse>>;
   /** Newest first. */

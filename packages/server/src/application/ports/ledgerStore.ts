@@ -1,7 +1,7 @@
 import type { Day, FigureKind, GrossVector, Layer, Outcome, Position } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books } from './books.ts';
-import type { NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+import type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 
 export interface OpenAdjustment {
   readonly entryId: number;
@@ -77,6 +77,7 @@ export interface LedgerStore {
     request: Request,
   ): Promise<Outcome<PostedEntry & { revision: number }, Failure>>;
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
+  mergeAccounts(books: Books, plan: MergePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   /** What a request with this key did before, if it was made. */
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;
   entry(companyId: number, entryId: number): Promise<EntryRecord | null>;

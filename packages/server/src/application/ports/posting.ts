@@ -1,10 +1,12 @@
 import type { Account, Day, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+import type { ChartAccount } from './books.ts';
+import type { PlaceChange } from './placementStore.ts';
 
 export interface NewEntry {
   readonly date: Day;
   readonly description: string;
   readonly layer: Layer;
-  readonly source: 'manual' | 'trial_balance' | 'reversal' | 'demo';
+  readonly source: 'manual' | 'trial_balance' | 'reversal' | 'reclassification' | 'demo';
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
   /** Net zero; either debit or credit of a line is zero, none is negative. Accounts by id. */
@@ -56,6 +58,18 @@ export interface TrialBalancePlan {
   readonly withdraw: readonly number[];
   /** Whether the trial balance is remembered though nothing is posted. */
   readonly remember: boolean;
+}
+
+/** One account merged into another; applied in one transaction. */
+export interface MergePlan {
+  readonly from: ChartAccount;
+  readonly into: ChartAccount;
+  /** Both stand in one place from now on: that of the account that stays, or of the other where it has none. */
+  readonly moved: PlaceChange | null;
+  /** The role that goes along. */
+  readonly role: Account['role'];
+  readonly entries: readonly NewEntry[];
+  readonly period: { readonly year: number; readonly number: number };
 }
 
 export interface PostingOutcome {

@@ -19,11 +19,12 @@ interface AccountFactsProps {
   readonly onAddBeside: () => void;
   readonly onAddBelow: () => void;
   readonly onChange: (change: AccountChange) => void;
+  readonly onMerge: () => void;
   readonly onDelete: () => Promise<void>;
 }
 
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
-export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBeside, onAddBelow, onChange, onDelete }: AccountFactsProps) {
+export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBeside, onAddBelow, onChange, onMerge, onDelete }: AccountFactsProps) {
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const mayReview = useMay('reviewer');
@@ -87,6 +88,11 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           ) : (
             <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
               Reopen
+            </Button>
+          )}
+          {account.active && !account.isParent && (
+            <Button disabled={isBusy} onClick={onMerge}>
+              Merge into…
             </Button>
           )}
           {account.lines === 0 && (

@@ -31,6 +31,7 @@ import {
   startBeside,
   stepOf,
 } from './chartModel.ts';
+import { MergePanel } from './MergePanel.tsx';
 import { RenumberPanel } from './RenumberPanel.tsx';
 import { useChartActions } from './useChartActions.ts';
 
@@ -48,7 +49,7 @@ export function ChartScreen() {
   const drop = useFileDrop({ label: 'Chart file', upload, isUploading, readAt: (fileId) => `ledger/chart/file/${fileId}` });
   const actions = useChartActions();
   const mayKeep = useMay('preparer');
-  const [isRenumbering, setRenumbering] = useState(false);
+  const [task, setTask] = useState<'renumber' | 'merge' | null>(null);
   const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
   const table = useRef<TreeGridHandle>(null);
   const followed = useRef<number | null>(Number(params.get('account') ?? 0) || null);
@@ -77,7 +78,7 @@ export function ChartScreen() {
   }, [chart, isFetching]);
   const open = (id: number | null) => {
     setEditing(null);
-    setRenumbering(false);
+    setTask(null);
     set({ account: id === null ? '' : String(id) });
   };
   const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
@@ -92,7 +93,7 @@ export function ChartScreen() {
     if (await actions.change(account, fields, said)) setEditing(null);
   };
   const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) => {
-    setRenumbering(false);
+    setTask(null);
     setEditing((before) => ({ start, account, count: (before?.count ?? 0) + 1 }));
   };
   const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
@@ -113,15 +114,18 @@ export function ChartScreen() {
     } else return false;
     return true;
   };
-  const title = isRenumbering
-    ? 'Renumber'
-    : editing
-      ? editing.account
-        ? `Change ${editing.account.number}`
-        : 'New account'
-      : chosen
-        ? `${chosen.number} ${chosen.name}`
-        : 'No account chosen';
+  const title =
+    task !== null
+      ? task === 'renumber'
+        ? 'Renumber'
+        : `Merge ${chosen?.number ?? ''}`
+      : editing
+        ? editing.account
+          ? `Change ${editing.account.number}`
+          : 'New account'
+        : chosen
+          ? `${chosen.number} ${chosen.name}`
+          : 'No account chosen';
   return (
     <div className={styles.screen} {...(mayKeep ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
@@ -171,7 +175,7 @@ export function ChartScreen() {
                   disabled={!chart || chart.accounts.length === 0}
                   onClick={() => {
                     setEditing(null);
-                    setRenumbering(true);
+                    setTask('renumber');
                   }}
                 >
                   Renumber…
@@ -214,12 +218,12 @@ export function ChartScreen() {
       <aside className={styles.panel} aria-label="Account">
         <header className={styles.panelHead}>
           <h2>{title}</h2>
-          {(editing || isRenumbering || chosen) && (
+          {(editing || task || chosen) && (
             <IconButton
               size="small"
-              aria-label={editing || isRenumbering ? 'Leave the form' : 'Close the account'}
+              aria-label={editing || task ? 'Leave the form' : 'Close the account'}
               onClick={() => {
-                if (isRenumbering) setRenumbering(false);
+                if (task) setTask(null);
                 else if (editing) setEditing(null);
                 else open(null);
               }}
@@ -228,16 +232,16 @@ export function ChartScreen() {
             </IconButton>
           )}
         </header>
-        {isRenumbering && chart && (
+        {task === 'renumber' && chart && (
           <RenumberPanel
             accounts={chart.accounts}
             shown={isSought === null ? chart.accounts : chart.accounts.filter(isSought)}
             branch={branchOf(chart.accounts, chosen)}
             isBusy={actions.isBusy}
             onApply={async (changes) => {
-              if (await actions.renumber(changes)) setRenumbering(false);
+              if (await actions.renumber(changes)) setTask(null);
             }}
-            onCancel={() => setRenumbering(false)}
+            onCancel={() => setTask(null)}
           />
         )}
         {editing && chart && (
@@ -253,7 +257,10 @@ export function ChartScreen() {
             onCancel={() => setEditing(null)}
           />
         )}
-        {!editing && !isRenumbering && chosen && chart && (
+        {task === 'merge' && chosen && chart && (
+          <MergePanel key={chosen.id} account={chosen} chart={chart} currency={currency} onDone={open} onCancel={() => setTask(null)} />
+        )}
+        {!editing && !task && chosen && chart && (
           <AccountFacts
             account={chosen}
             chart={chart}
@@ -263,12 +270,13 @@ export function ChartScreen() {
             onAddBeside={() => beginBeside(chosen)}
             onAddBelow={() => begin(startBelow(chart.accounts, chosen))}
             onChange={(fields) => void onChange(chosen, fields)}
+            onMerge={() => setTask('merge')}
             onDelete={async () => {
               if (await actions.remove(chosen)) open(null);
             }}
           />
         )}
-        {!editing && !isRenumbering && !chosen && (
+        {!editing && !task && !chosen && (
           <p className={styles.quiet}>
             Choose an account to see what it is, what is on it and what was changed.
             {mayKeep &&

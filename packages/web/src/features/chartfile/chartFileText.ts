@@ -28,7 +28,7 @@ const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: stri
   category_beside_sides: () => 'Category must be empty where there is one for a side',
 };
 
-export function faultText({ field, reason, about }: Row['faults'][number]): string {
+function faultText({ field, reason, about }: Row['faults'][number]): string {
   const heading = chartColumns[field as ChartField].heading;
   return reasons[reason as RowFault['reason']](about ?? '', heading);
 }

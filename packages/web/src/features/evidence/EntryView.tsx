@@ -7,7 +7,13 @@ import { useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
 import styles from './EntryView.module.css';
 
-const sources = { manual: 'posted by hand', trial_balance: 'from a trial balance', reversal: 'reverses another entry', demo: 'demo ledger' } as const;
+const sources = {
+  manual: 'posted by hand',
+  trial_balance: 'from a trial balance',
+  reversal: 'reverses another entry',
+  reclassification: 'moves what a merged account held',
+  demo: 'demo ledger',
+} as const;
 
 /** One entry, whole: the end of every way down. */
 export function EntryView({ entryId, currency, onBack }: { entryId: number; currency: Currency; onBack: () => void }) {

@@ -23,6 +23,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   numberScheme: 'number scheme',
   repeatedNames: 'repeated names',
   order: 'order among its siblings',
+  mergedInto: 'merged into',
   retainedEarnings: 'account for retained earnings',
 };
 
@@ -36,6 +37,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     const name = fieldNames[field];
     if (name === undefined) return [];
     if (field === 'order') return ['Order among its siblings changed'];
+    if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
   });

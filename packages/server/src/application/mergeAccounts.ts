@@ -1,0 +1,141 @@
+import { balanceAt, type Day, fail, type Layer, layers, type Outcome, type Place, periodIndexOf, roleRules, type Span, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import { booksAfter, type EffectRow, effectOnStatements } from './effectOnStatements.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, ChartAccount, MergePlan, Ports, PostingOutcome, Request } from './ports/index.ts';
+
+export interface MergeRehearsal {
+  readonly from: ChartAccount;
+  readonly into: ChartAccount;
+  /** What the reclassification entries move, by layer; debit positive. None where the account is nil. */
+  readonly moves: readonly { readonly layer: Layer; readonly amount: bigint }[];
+  /** Which of the two stands elsewhere from now on, if one does. */
+  readonly moved: 'from' | 'into' | null;
+  readonly role: ChartAccount['role'];
+  readonly effect: readonly EffectRow[];
+  readonly structureVersion: number;
+  readonly revision: number;
+}
+
+/**
+ * What merging one account into another would do: entries stay, an entry moves what the account holds, both stand in
+ * one place, with all their history, and it is retired. Nothing is changed.
+ */
+export async function rehearseMerge(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  fromId: number,
+  intoId: number,
+  day: Day,
+  span: Span,
+): Promise<Outcome<MergeRehearsal, Failure>> {
+  const planned = await planMerge(ports, companyId, fromId, intoId, day);
+  if (!planned.ok) return planned;
+  const { books, from, into, moves, plan } = planned.value;
+  const after = booksAfter(books, {
+    accounts: books.accounts,
+    categories: books.categories,
+    places: placesAfter(books, plan.moved),
+  });
+  const effect = await effectOnStatements(ports, books, after, span, plan.entries);
+  const { structureVersion } = books.company;
+  return succeed({
+    from,
+    into,
+    moves,
+    moved: plan.moved === null ? null : plan.moved.accountId === fromId ? 'from' : 'into',
+    role: plan.role,
+    effect,
+    structureVersion,
+    revision: books.cube.revision,
+  });
+}
+
+/** Done whole or not at all, and only on the books that the rehearsal showed. */
+export async function mergeAccounts(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  fromId: number,
+  asked: { intoId: number; day: Day; structureVersion: number; revision: number },
+  request: Request,
+): Promise<Outcome<PostingOutcome, Failure>> {
+  const before = await ports.ledger.earlierOutcome(companyId, request);
+  if (before) return before as Outcome<PostingOutcome, Failure>;
+  const planned = await planMerge(ports, companyId, fromId, asked.intoId, asked.day);
+  if (!planned.ok) return planned;
+  const { books, plan } = planned.value;
+  if (books.company.structureVersion !== asked.structureVersion || books.cube.revision !== asked.revision) return fail({ code: 'chart_moved_on' });
+  const merged = await ports.ledger.mergeAccounts(books, plan, request);
+  return !merged.ok && merged.failure.code === 'ledger_moved_on' ? fail({ code: 'chart_moved_on' }) : merged;
+}
+
+interface PlannedMerge {
+  readonly books: Books;
+  readonly from: ChartAccount;
+  readonly into: ChartAccount;
+  readonly moves: MergeRehearsal['moves'];
+  readonly plan: MergePlan;
+}
+
+async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: number, intoId: number, day: Day): Promise<Outcome<PlannedMerge, Failure>> {
+  const opened = await openBooks({ ledger }, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const [from, into] = [fromId, intoId].map((id) => books.accounts.find((account) => account.id === id));
+  if (!from || !into) return fail({ code: 'not_found', thing: 'account', id: from ? intoId : fromId });
+  const refuse = (reason: Extract<Failure, { code: 'merge_refused' }>['reason'], about: string | null = null) =>
+    fail({ code: 'merge_refused' as const, reason, about });
+  if (fromId === intoId) return refuse('same_account');
+  if (from.element !== into.element) return refuse('other_element', into.element);
+  if (books.accounts.some(({ parentId }) => parentId === fromId)) return refuse('has_sub_accounts', from.number);
+  if (books.accounts.some(({ parentId }) => parentId === intoId)) return refuse('has_sub_accounts', into.number);
+  if (!into.active) return refuse('inactive', into.number);
+  if (!from.active) return refuse('inactive', from.number);
+  if (from.role !== null && roleRules[from.role].isNeeded) return refuse('role_needed', from.role);
+  const period = books.calendar.periods[periodIndexOf(books.calendar, day)];
+  if (!period) return fail({ code: 'day_outside_calendar', day, year: day.slice(0, 4) });
+  const { lastDay } = await chart.useOf(companyId, fromId);
+  if (lastDay !== null && lastDay > day) return refuse('used_later', lastDay);
+  // No line of the account stands behind the day, so what it holds there is what it holds at the end of the period.
+  const at = books.cube.indexOf.get(fromId) as number;
+  const moves = layers.flatMap((layer) => {
+    const amount = balanceAt(books.cube, books.traits, [layer], period.lastDay).net[at] as bigint;
+    return amount === 0n ? [] : [{ layer, amount }];
+  });
+  const own = (id: number) => books.places.filter(({ accountId }) => accountId === id).map(({ side, categoryId }) => ({ side, categoryId }));
+  const [placesFrom, placesInto] = [own(fromId), own(intoId)];
+  const isSame = JSON.stringify(placesFrom.toSorted(bySide)) === JSON.stringify(placesInto.toSorted(bySide));
+  const plan: MergePlan = {
+    from,
+    into,
+    moved: isSame
+      ? null
+      : placesInto.length === 0
+        ? { accountId: intoId, before: placesInto, after: placesFrom }
+        : { accountId: fromId, before: placesFrom, after: placesInto },
+    role: from.role !== null && into.role === null ? from.role : null,
+    entries: moves.map(({ layer, amount }) => ({
+      date: day,
+      description: `${from.number} ${from.name} merged into ${into.number} ${into.name}`,
+      layer,
+      source: 'reclassification',
+      closesYear: null,
+      reversesEntryId: null,
+      lines: [
+        { accountId: fromId, debit: amount < 0n ? -amount : 0n, credit: amount > 0n ? amount : 0n, text: '' },
+        { accountId: intoId, debit: amount > 0n ? amount : 0n, credit: amount < 0n ? -amount : 0n, text: '' },
+      ],
+    })),
+    period,
+  };
+  return succeed({ books, from, into, moves, plan });
+}
+
+function placesAfter({ places }: Books, moved: MergePlan['moved']): readonly Place[] {
+  if (moved === null) return places;
+  const { accountId, after } = moved;
+  return [...places.filter((place) => place.accountId !== accountId), ...after.map((place) => ({ ...place, accountId }))];
+}
+
+const bySide = (a: { side: string }, b: { side: string }): number => (a.side < b.side ? -1 : 1);

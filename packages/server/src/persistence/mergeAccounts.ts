@@ -1,0 +1,76 @@
+import type { QueryRunner } from 'typeorm';
+import type { Books, MergePlan, PostingOutcome, Request } from '../application/ports/index.ts';
+import { type AuditEvent, recordAudit } from './audit.ts';
+import type { Counters } from './counters.ts';
+import { recordOutcome, takeKey } from './idempotency.ts';
+import { changedRows, insertRows, Refused } from './transaction.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, numberEntries } from './writeEntries.ts';
+
+/** Entries, place, role and the end of the account that goes, in one transaction and in the lock order of postings. */
+export async function mergeAccounts(runner: QueryRunner, counters: Counters, books: Books, plan: MergePlan, request: Request): Promise<PostingOutcome> {
+  const companyId = books.company.id;
+  const { from, into, period } = plan;
+  await takeKey(runner, companyId, request);
+  const entries: EntryToWrite[] = [];
+  for (const entry of plan.entries) entries.push({ ...entry, id: await counters.next('entry'), period, balancePeriod: period, trialBalanceId: null });
+  await lockPeriods(runner, companyId, entries);
+  // Exclusively, in id order: postings under way on either are waited for, new ones wait.
+  for (const id of [from.id, into.id].sort((a, b) => a - b))
+    await runner.query('SELECT id FROM account WHERE company_id = ? AND id = ? FOR UPDATE', [companyId, id]);
+  if (entries.length > 0) await insertEntries(runner, companyId, request.actor, entries);
+  const retired = await changedRows(
+    runner,
+    'UPDATE account SET active = 0, role = NULL, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
+    [companyId, from.id, from.version],
+  );
+  const kept =
+    plan.role === null
+      ? 1
+      : await changedRows(runner, 'UPDATE account SET role = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?', [
+          plan.role,
+          companyId,
+          into.id,
+          into.version,
+        ]);
+  if (retired + kept < 2) throw new Refused({ code: 'ledger_moved_on' });
+  if (plan.moved !== null) {
+    const { accountId, after } = plan.moved;
+    await runner.query('DELETE FROM place WHERE company_id = ? AND account_id = ?', [companyId, accountId]);
+    await insertRows(
+      runner,
+      'place (company_id, account_id, side, category_id)',
+      after.map(({ side, categoryId }) => [companyId, accountId, side, categoryId]),
+    );
+  }
+  await recordAudit(runner, counters, companyId, request.actor, eventsOf(plan, entries));
+  if (entries.length > 0) await addToBalances(runner, companyId, entries);
+  const { revision, posted } =
+    entries.length > 0 ? await numberEntries(runner, companyId, entries, books.cube.revision) : { revision: books.cube.revision, posted: [] };
+  const moved = await changedRows(
+    runner,
+    'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ? AND revision = ?',
+    [companyId, books.company.structureVersion, revision],
+  );
+  if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
+  const outcome: PostingOutcome = { posted: true, entries: posted, newAccounts: 0, revision };
+  await recordOutcome(runner, companyId, request, outcome);
+  return outcome;
+}
+
+function eventsOf({ from, into, role, moved }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
+  const before = { active: true, ...(from.role === null ? {} : { role: from.role }) };
+  return [
+    ...entries.map(
+      ({ id, date, layer, lines }): AuditEvent => ({ thing: 'entry', thingId: id, action: 'posted', after: { date, layer, lines: lines.length } }),
+    ),
+    {
+      thing: 'account',
+      thingId: from.id,
+      action: 'changed',
+      before,
+      after: { mergedInto: `${into.number} ${into.name}`, active: false, ...(from.role === null ? {} : { role: null }) },
+    },
+    ...(role === null ? [] : [{ thing: 'account', thingId: into.id, action: 'changed', before: { role: null }, after: { role } } as const]),
+    ...(moved === null ? [] : [{ thing: 'place', thingId: moved.accountId, action: 'changed', before: moved.before, after: moved.after } as const]),
+  ];
+}

@@ -1,0 +1,111 @@
+import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMemo, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useMergeAccountsMutation, useRehearseMergeQuery } from '../../api/ivoryApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { accountRoleNames } from '../../components/accountRoleWords.ts';
+import { shortDay } from '../../components/dates.ts';
+import { EffectList } from '../chartfile/EffectList.tsx';
+import styles from './ChartScreen.module.css';
+
+interface MergePanelProps {
+  readonly account: ChartAccountBody;
+  readonly chart: ChartView;
+  readonly currency: Currency;
+  readonly onDone: (intoId: number) => void;
+  readonly onCancel: () => void;
+}
+
+const fewOptions = createFilterOptions<{ id: number; label: string }>({ limit: 60 });
+
+/** Another account to merge into, and a day; what would move and its effect stand there before anything is done. */
+export function MergePanel({ account, chart, currency, onDone, onCancel }: MergePanelProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [into, setInto] = useState<number | null>(null);
+  const [day, setDay] = useState(company.lastEntryDay ?? chart.span.lastDay);
+  // One key for one decision: a repeated press merges nothing twice.
+  const key = useRef(crypto.randomUUID());
+  const others = useMemo(
+    () =>
+      chart.accounts
+        .filter(({ id, element, active, isParent }) => id !== account.id && element === account.element && active && !isParent)
+        .map(({ id, number, name }) => ({ id, label: `${number} ${name}` })),
+    [chart, account],
+  );
+  const { firstDay: from, lastDay: to } = chart.span;
+  const isAsked = into !== null && /^\d{4}-\d\d-\d\d$/.test(day);
+  const {
+    currentData: seen,
+    error,
+    isFetching,
+  } = useRehearseMergeQuery(
+    { companyId: company.id, accountId: account.id, into: into ?? 0, day, from, to },
+    { skip: !isAsked, refetchOnMountOrArgChange: true },
+  );
+  const [merge, { isLoading }] = useMergeAccountsMutation();
+  const target = others.find(({ id }) => id === into);
+  const onMerge = async () => {
+    if (!seen || into === null) return;
+    const { structureVersion, revision } = seen;
+    const merged = await merge({ companyId: company.id, accountId: account.id, body: { into, day, structureVersion, revision }, key: key.current });
+    if (merged.error !== undefined) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(merged.error) }));
+    dispatch(noticeGiven({ tone: 'done', text: `Merged: ${account.number} ${account.name} into ${target?.label ?? ''}.` }));
+    onDone(into);
+  };
+  return (
+    <div className={styles.form}>
+      <p className={styles.quiet}>
+        What is on {account.number} stays there, an entry moves what it holds, and it is retired. Nothing is done before you have seen the effect.
+      </p>
+      <Autocomplete
+        options={others}
+        filterOptions={fewOptions}
+        value={target ?? null}
+        onChange={(_, option) => setInto(option?.id ?? null)}
+        isOptionEqualToValue={(a, b) => a.id === b.id}
+        renderInput={(params) => <TextField {...params} label="Merge into" placeholder={`another ${account.element} account`} autoFocus />}
+      />
+      <TextField
+        label="Day of the entry"
+        type="date"
+        value={day}
+        onChange={(event) => setDay(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      {error !== undefined && isAsked && (
+        <p role="alert" className={styles.fault}>
+          {describeFailure(error)}
+        </p>
+      )}
+      {seen && (
+        <>
+          <ul className={styles.merged}>
+            {seen.moves.length === 0 && <li>It holds nothing at {shortDay(day)}: no entry is needed.</li>}
+            {seen.moves.map(({ layer, amount }) => (
+              <li key={layer}>
+                {formatAmount(BigInt(amount), currency)} moves{layer === 'adjustment' ? ' among the adjustments' : ''} at {shortDay(day)}.
+              </li>
+            ))}
+            {seen.moved === 'from' && <li>It stands where the other one stands from now on, with all its history.</li>}
+            {seen.moved === 'into' && <li>The other one stands in no category yet, and takes the place of this one.</li>}
+            {seen.role && <li>The role of {accountRoleNames[seen.role]} goes along.</li>}
+          </ul>
+          <EffectList effect={seen.effect} currency={currency} isAsked />
+        </>
+      )}
+      <div className={styles.buttons}>
+        <Button variant="contained" disabled={!seen || isFetching || isLoading} onClick={() => void onMerge()}>
+          Merge
+        </Button>
+        <Button onClick={onCancel}>Cancel</Button>
+      </div>
+    </div>
+  );
+}
