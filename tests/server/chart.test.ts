@@ -1,4 +1,4 @@
-import type { ChartView, History, PlacementView } from '@ivory-ladder/contract';
+import type { AccountPeriods, ChartView, History, PlacementView } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -181,5 +181,38 @@ describe('accounts renumbered together', () => {
     expect(await refused([change(insurance, '6290'), change(travel, '6290')])).toMatchObject({ code: 'account_number_taken', facts: { name: 'Insurance' } });
     expect(await refused([change(insurance, '6290'), change({ ...travel, version: travel.version + 1 }, '6390')])).toMatchObject({ code: 'version_conflict' });
     expect(await books.numbers()).toEqual(['1000', '3000', '3100', '3200', '4000', '6200', '6300']);
+  });
+});
+
+describe('an account over its periods', () => {
+  it('has the movement of each and what it holds at its end; income and expense begin every fiscal year at zero (common practice)', async () => {
+    const books = await company();
+    await server.ok('POST', `${books.path}/years`, { day: '2027-06-30' });
+    const [bank, travel] = [await books.find('1000'), await books.find('6300')];
+    const spend = (date: string, cents: number) =>
+      server.ok('POST', `${books.path}/entries`, {
+        date,
+        description: 'Trip',
+        lines: [
+          { accountId: travel.id, debit: String(cents), credit: '0' },
+          { accountId: bank.id, debit: '0', credit: String(cents) },
+        ],
+      });
+    await spend('2026-11-05', 500);
+    await spend('2027-02-10', 300);
+    const periodsOf = async (accountId: number) => {
+      const { periods } = await server.ok<AccountPeriods>('GET', `${books.path}/accounts/${accountId}/periods`);
+      return periods.filter(({ movement }) => movement !== '0').map(({ year, number, movement, closing }) => [year, number, movement, closing]);
+    };
+    expect(await periodsOf(travel.id)).toEqual([
+      [2026, 9, '10000', '10000'],
+      [2026, 11, '500', '10500'],
+      [2027, 2, '300', '300'],
+    ]);
+    expect(await periodsOf(bank.id)).toEqual([
+      [2026, 9, '90000', '90000'],
+      [2026, 11, '-500', '89500'],
+      [2027, 2, '-300', '89200'],
+    ]);
   });
 });

@@ -143,3 +143,9 @@ export const mergeRehearsal = z.object({
 });
 export type MergeRehearsalBody = z.infer<typeof mergeRehearsal>;
 export const mergeApplication = mergeChoice.extend({ structureVersion: version, revision: version });
+
+/** Oldest first; debit positive. `closing` of income and expense is what the fiscal year has brought so far. */
+export const accountPeriods = z.object({
+  periods: z.array(z.object({ year: z.int(), number: z.int(), firstDay: day, lastDay: day, movement: amount, closing: amount })),
+});
+export type AccountPeriods = z.infer<typeof accountPeriods>;

@@ -3,6 +3,7 @@ import {
   account,
   accountChange,
   accountInput,
+  accountPeriods,
   chartView,
   history,
   historyQuery,
@@ -233,6 +234,13 @@ export const operations = {
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
     body: accountChange,
     answer: account,
+  },
+  listAccountPeriods: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/accounts/{accountId}/periods',
+    summary: 'Movement and closing balance of an account in each period',
+    answer: accountPeriods,
   },
   rehearseMerge: {
     needs: 'preparer',

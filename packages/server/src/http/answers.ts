@@ -1,6 +1,7 @@
 import type {
   AccountBody,
   AccountLines,
+  AccountPeriods,
   BroughtInList,
   CategoryBody,
   ChartRehearsalBody,
@@ -42,6 +43,7 @@ import type {
 } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import type { Statement } from '../application/runStatement.ts';
+import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 
@@ -343,6 +345,10 @@ export function toChartRehearsal({ fileName, comparison, unknownColumns, effect,
     structureVersion,
     revision,
   };
+}
+
+export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeriods {
+  return { periods: periods.map((period) => ({ ...period, movement: text(period.movement), closing: text(period.closing) })) };
 }
 
 export function toMergeRehearsal({ moves, moved, role, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {

@@ -16,6 +16,7 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { runStatement } from '../application/runStatement.ts';
+import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
 import { viewHistory } from '../application/viewHistory.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
@@ -63,6 +64,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
+  on('listAccountPeriods', async ({ access, id }) => mapOutcome(await viewAccountPeriods(ports, access, id('accountId')), answers.toAccountPeriods));
   on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
     mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),
   );

@@ -3,6 +3,7 @@ import type {
   AccountChange,
   AccountInputBody,
   AccountLines,
+  AccountPeriods,
   AddedPerson,
   BroughtInList,
   CategoryBody,
@@ -162,6 +163,10 @@ export const ivoryApi = createApi({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
       invalidatesTags: [...ledgerTags],
     }),
+    listAccountPeriods: build.query<AccountPeriods, { companyId: number; accountId: number }>({
+      query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/periods`,
+      providesTags: ['Ledger'],
+    }),
     rehearseMerge: build.query<MergeRehearsalBody, { companyId: number; accountId: number; into: number; day: string; from: string; to: string }>({
       query: ({ companyId, accountId, ...body }) => ({ url: `/companies/${companyId}/accounts/${accountId}/merge-rehearsal`, method: 'POST', body }),
       providesTags: ['Chart', 'Placement'],
@@ -289,6 +294,7 @@ export const {
   useChangeAccountMutation,
   useDeleteAccountMutation,
   useRenumberAccountsMutation,
+  useListAccountPeriodsQuery,
   useRehearseMergeQuery,
   useMergeAccountsMutation,
   useUploadChartFileMutation,

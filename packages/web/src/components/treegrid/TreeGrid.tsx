@@ -8,6 +8,8 @@ import styles from './TreeGrid.module.css';
 import { placeByKey, useBlock } from './useBlock.ts';
 
 export interface TreeGridHandle {
+  /** The row before or behind one in the order and filter shown. */
+  beside(key: number, step: 1 | -1): number | null;
   /** Brings a row into view and puts the focus there. */
   showRow(key: number): void;
 }
@@ -95,6 +97,11 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-index="${place}"]`)?.focus());
   };
   useImperativeHandle(props.ref, () => ({
+    beside: (key, step) => {
+      const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
+      const next = place < 0 ? undefined : rows[order[place + step] ?? -1];
+      return next ? keyOf(next) : null;
+    },
     showRow: (key) => {
       const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
       if (place < 0) return;

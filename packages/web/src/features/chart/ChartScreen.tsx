@@ -1,6 +1,8 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
-import { type Element, elements } from '@ivory-ladder/core';
+import { elements } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
+import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
+import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
@@ -13,24 +15,13 @@ import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { ChartFileMenu } from '../chartfile/ChartFileMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import styles from './ChartScreen.module.css';
 import { amountsText, ChartTable } from './ChartTable.tsx';
-import {
-  branchOf,
-  type ChartFilter,
-  chartFilters,
-  chartSearch,
-  filterNames,
-  type NewAccountStart,
-  searchTexts,
-  startBelow,
-  startBeside,
-  stepOf,
-} from './chartModel.ts';
+import { ChartTools } from './ChartTools.tsx';
+import { branchOf, chartFilters, chartSearch, type NewAccountStart, searchTexts, startBelow, startBeside, stepOf } from './chartModel.ts';
 import { MergePanel } from './MergePanel.tsx';
 import { RenumberPanel } from './RenumberPanel.tsx';
 import { useChartActions } from './useChartActions.ts';
@@ -80,6 +71,13 @@ export function ChartScreen() {
     setEditing(null);
     setTask(null);
     set({ account: id === null ? '' : String(id) });
+  };
+  /** In the order and filter of the table. */
+  const stepTo = (step: 1 | -1) => {
+    const next = chosen ? (table.current?.beside(chosen.id, step) ?? null) : null;
+    if (next === null) return;
+    open(next);
+    table.current?.showRow(next);
   };
   const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
     const added = await actions.add(body);
@@ -138,54 +136,20 @@ export function ChartScreen() {
             </p>
             <p className={styles.quiet}>{chart ? amountsText(chart) : ' '}</p>
           </div>
-          <div className={styles.tools}>
-            <input
-              className={styles.filter}
-              type="search"
-              placeholder="Find"
-              aria-label="Find accounts"
-              value={text}
-              onChange={(event) => set({ find: event.target.value }, true)}
-            />
-            <select className={styles.filter} aria-label="Element" value={element} onChange={(event) => set({ element: event.target.value as Element | '' })}>
-              <option value="">every element</option>
-              {elements.map((value) => (
-                <option key={value} value={value}>
-                  {value}
-                </option>
-              ))}
-            </select>
-            <select
-              className={styles.filter}
-              aria-label="Show"
-              value={filter}
-              onChange={(event) => set({ show: event.target.value === 'all' ? '' : (event.target.value as ChartFilter) })}
-            >
-              {chartFilters.map((value) => (
-                <option key={value} value={value}>
-                  {filterNames[value]}
-                </option>
-              ))}
-            </select>
-            <ChartFileMenu onLoad={mayKeep ? drop.choose : null} />
-            {drop.input}
-            {mayKeep && (
-              <>
-                <Button
-                  disabled={!chart || chart.accounts.length === 0}
-                  onClick={() => {
-                    setEditing(null);
-                    setTask('renumber');
-                  }}
-                >
-                  Renumber…
-                </Button>
-                <Button variant="contained" onClick={() => beginBeside(chosen)}>
-                  Add account…
-                </Button>
-              </>
-            )}
-          </div>
+          <ChartTools
+            text={text}
+            element={element}
+            filter={filter}
+            isEmpty={!chart || chart.accounts.length === 0}
+            onChange={set}
+            onLoad={mayKeep ? drop.choose : null}
+            onRenumber={() => {
+              setEditing(null);
+              setTask('renumber');
+            }}
+            onAdd={() => beginBeside(chosen)}
+          />
+          {drop.input}
         </header>
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
         {chart?.accounts.length === 0 && (
@@ -218,6 +182,16 @@ export function ChartScreen() {
       <aside className={styles.panel} aria-label="Account">
         <header className={styles.panelHead}>
           <h2>{title}</h2>
+          {chosen && !editing && !task && (
+            <span className={styles.steps}>
+              <IconButton size="small" aria-label="Previous account" title="Previous account" onClick={() => stepTo(-1)}>
+                <KeyboardArrowUp fontSize="inherit" />
+              </IconButton>
+              <IconButton size="small" aria-label="Next account" title="Next account" onClick={() => stepTo(1)}>
+                <KeyboardArrowDown fontSize="inherit" />
+              </IconButton>
+            </span>
+          )}
           {(editing || task || chosen) && (
             <IconButton
               size="small"
