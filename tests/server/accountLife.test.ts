@@ -1,5 +1,6 @@
-import type { History, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { History, NoteList, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testAdministrator } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 
@@ -105,5 +106,27 @@ describe('an account deleted', () => {
     expect(await remove('3100')).toMatchObject({ facts: { role: 'retained_earnings' } });
     await server.ok('DELETE', `${books.path}/accounts/${(await books.find('7100')).id}`);
     expect(await books.numbers()).not.toContain('. 7100');
+  });
+});
+
+describe('notes about an account', () => {
+  it('bear day and writer, are never changed, are found in the chart, told in history, and go with the account', async () => {
+    const books = await company();
+    const { id } = await books.add({ number: '6900', name: 'Sundries' });
+    const path = `${books.path}/accounts/${id}/notes`;
+    await server.ok('POST', path, { content: ' Cleared by Pia every quarter ' });
+    const { notes } = await server.ok<NoteList>('POST', path, { content: 'Ask Pia' });
+    expect(notes.map(({ content, writtenBy }) => [content, writtenBy])).toEqual([
+      ['Ask Pia', testAdministrator.name],
+      ['Cleared by Pia every quarter', testAdministrator.name],
+    ]);
+    expect(notes[0]?.writtenAt).toMatch(/^\d{4}-\d\d-\d\d /);
+    expect((await books.find('6900')).notes).toEqual(['Ask Pia', 'Cleared by Pia every quarter']);
+    const { events } = await server.ok<History>('GET', `${books.path}/history?thing=account&thingId=${id}`);
+    expect(events[0]).toMatchObject({ action: 'noted', after: { note: 'Ask Pia' } });
+    expect(await server.refused('POST', path, { content: '  ' })).toMatchObject({ status: 400 });
+    expect(await server.refused('POST', `${books.path}/accounts/999999/notes`, { content: 'x' })).toMatchObject({ status: 404 });
+    await server.ok('DELETE', `${books.path}/accounts/${id}`);
+    expect((await server.ok<NoteList>('GET', path)).notes).toEqual([]);
   });
 });

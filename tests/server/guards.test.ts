@@ -58,7 +58,7 @@ describe('guards of the server', () => {
     const description = await server.ok<{ paths: Record<string, Record<string, { operationId: string }>> }>('GET', '/openapi.json');
     const names = Object.values(description.paths).flatMap((methods) => Object.values(methods).map(({ operationId }) => operationId));
     expect(names).toContain('postTrialBalance');
-    expect(names.length).toBe(53);
+    expect(names.length).toBe(55);
   });
 
   it.each([

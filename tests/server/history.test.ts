@@ -58,4 +58,23 @@ describe('history', () => {
     expect((await server.ok<History>('GET', `${ours.path}/history?thing=account&thingId=${id}`)).events).toEqual([]);
     expect(await server.refused('GET', '/companies/999999/history')).toMatchObject({ status: 404 });
   });
+
+  it('is asked by person and by day, with signs that a pattern would take for others', async () => {
+    const books = await company();
+    await books.change('6200', { name: 'Cover' });
+    const [{ happenedAt = '' } = {}] = (await server.ok<History>('GET', `${books.path}/history?limit=1`)).events;
+    const day = happenedAt.slice(0, 10);
+    const names = async (query: string) =>
+      (await server.ok<History>('GET', `${books.path}/history?thing=account&limit=500&${query}`)).events.map(({ label }) => label);
+    expect(await names(`actor=${encodeURIComponent(testAdministrator.name.slice(2, 7))}&from=${day}&to=${day}`)).toContain('6200 Cover');
+    expect(await names('actor=%25')).toEqual([]);
+    expect(await names('actor=Somebody')).toEqual([]);
+    expect(await names('from=2999-01-01')).toEqual([]);
+    expect(await names('to=2001-01-01')).toEqual([]);
+    const lines = new TextDecoder()
+      .decode(await server.bytes(`${books.path}/history/csv?thing=account&actor=Somebody`))
+      .split('\r\n')
+      .filter(Boolean);
+    expect(lines).toHaveLength(1);
+  });
 });

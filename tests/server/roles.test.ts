@@ -54,9 +54,9 @@ describe('every operation of a company, as every role', () => {
     }
   });
 
-  it('changes need at least a preparer, people an administrator', () => {
+  it('changes need at least a preparer, but for a reviewer’s notes; people an administrator', () => {
     const changing = ofCompany.filter(([, { method }]) => method !== 'get');
-    expect(changing.filter(([, { needs }]) => needs !== 'preparer' && needs !== 'administrator')).toEqual([]);
+    expect(changing.filter(([, { needs }]) => needs !== 'preparer' && needs !== 'administrator').map(([name]) => name)).toEqual(['addNote']);
     expect(ofCompany.filter(([, { path, needs }]) => path.includes('/people') !== (needs === 'administrator')).map(([name]) => name)).toEqual([
       'changeSettings',
     ]);
@@ -75,6 +75,23 @@ describe('every operation of a company, as every role', () => {
     expect((await other.refused('PUT', `/companies/${foreign.id}/places`, placing)).status).toBeGreaterThanOrEqual(400);
     const { accounts } = await server.ok<{ accounts: { name: string }[] }>('GET', `/companies/${company.id}/chart?from=2026-01-01&to=2026-12-31`);
     expect(accounts.map(({ name }) => name)).toEqual(['Cash']);
+  });
+});
+
+describe('what a reader is not shown', () => {
+  it('is what reviewers and preparers write about an account', async () => {
+    const account = await clients
+      .get('preparer')
+      ?.ok<{ id: number }>('POST', `/companies/${company.id}/accounts`, { number: '77', name: 'Sundries', element: 'asset' });
+    await clients.get('reviewer')?.ok('POST', `/companies/${company.id}/accounts/${account?.id}/notes`, { content: 'Looks odd' });
+    const notesOf = async (role: Role) =>
+      (
+        await (clients.get(role) as ApiClient).ok<{ accounts: { id: number; notes: string[] }[] }>(
+          'GET',
+          `/companies/${company.id}/chart?from=2026-01-01&to=2026-12-31`,
+        )
+      ).accounts.find(({ id }) => id === account?.id)?.notes;
+    expect([await notesOf('reader'), await notesOf('reviewer')]).toEqual([[], ['Looks odd']]);
   });
 });
 

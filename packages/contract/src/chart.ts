@@ -86,6 +86,8 @@ export const chartAccount = placedAccount.extend({
   /** Journal lines on it, and the day of the last of them. */
   lines: z.int(),
   lastUsed: day.nullable(),
+  /** What people wrote about it, newest first. */
+  notes: z.array(z.string()),
 });
 
 export const chartView = z.object({
@@ -103,6 +105,11 @@ export type ChartAccountBody = ChartView['accounts'][number];
 export const historyQuery = z.object({
   thing: z.enum(['company', 'person', 'account', 'category', 'place', 'entry', 'layout_options', 'trial_balance', 'year']).optional(),
   thingId: z.coerce.number().int().positive().optional(),
+  /** Part of the name of who did it. */
+  actor: z.string().trim().min(1).max(200).optional(),
+  /** First and last day, in UTC. */
+  from: day.optional(),
+  to: day.optional(),
   /** Events older than this one, for the next page. */
   before: z.coerce.number().int().positive().optional(),
   limit: z.coerce.number().int().min(1).max(500).default(50),
@@ -149,3 +156,7 @@ export const accountPeriods = z.object({
   periods: z.array(z.object({ year: z.int(), number: z.int(), firstDay: day, lastDay: day, movement: amount, closing: amount })),
 });
 export type AccountPeriods = z.infer<typeof accountPeriods>;
+
+export const noteInput = z.strictObject({ content: z.string().trim().min(1).max(4000) });
+export const noteList = z.object({ notes: z.array(z.object({ id, content: z.string(), writtenAt: z.string(), writtenBy: z.string() })) });
+export type NoteList = z.infer<typeof noteList>;

@@ -10,6 +10,8 @@ import {
   mergeApplication,
   mergeRehearsal,
   mergeRehearsalInput,
+  noteInput,
+  noteList,
   renumbering,
 } from './chart.ts';
 import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
@@ -235,6 +237,22 @@ export const operations = {
     body: accountChange,
     answer: account,
   },
+  listNotes: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/accounts/{accountId}/notes',
+    summary: 'What people wrote about an account, newest first',
+    answer: noteList,
+  },
+  addNote: {
+    needs: 'reviewer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts/{accountId}/notes',
+    summary: 'Write a note about an account; it bears the day and is never changed',
+    body: noteInput,
+    answer: noteList,
+    status: 201,
+  },
   listAccountPeriods: {
     needs: 'reader',
     method: 'get',
@@ -322,7 +340,7 @@ export const operations = {
     method: 'get',
     path: '/companies/{companyId}/history/csv',
     summary: 'The newest 10,000 changes as CSV',
-    query: historyQuery.pick({ thing: true, thingId: true }),
+    query: historyQuery.omit({ before: true, limit: true }),
     answer: 'file',
   },
   getPlacement: {

@@ -19,6 +19,7 @@ import { openDatabase } from './persistence/database.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
+import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
@@ -80,6 +81,7 @@ function wirePorts(database: DataSource): Ports {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(database, new BooksCache(database), counters),
     chart: new ChartRepository(database, counters),
+    notes: new NoteRepository(database, counters),
     placement: new PlacementRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),

@@ -1,4 +1,4 @@
-import { type Outcome, succeed } from '@ivory-ladder/core';
+import { isAtLeast, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { type PlacementOverview, viewPlacement } from './placement.ts';
@@ -7,10 +7,17 @@ import type { SpanChoice } from './prepareStatement.ts';
 
 export interface ChartOverview extends PlacementOverview {
   readonly use: ReadonlyMap<number, AccountUse>;
+  /** What was written about each account, newest first. */
+  readonly notes: ReadonlyMap<number, readonly string[]>;
 }
 
 /** Every account with its place, its amounts for the span and its comparison, and when it was last used. */
 export async function viewChart(ports: Ports, access: Access, choice: SpanChoice): Promise<Outcome<ChartOverview, Failure>> {
   const placement = await viewPlacement(ports, access, choice);
-  return placement.ok ? succeed({ ...placement.value, use: await ports.chart.use(access.companyId) }) : placement;
+  if (!placement.ok) return placement;
+  const notes = new Map<number, string[]>();
+  // Notes are between those who keep and review the books.
+  const written = isAtLeast(access.role, 'reviewer') ? await ports.notes.list(access.companyId, null) : [];
+  for (const { accountId, content } of written) notes.set(accountId, [...(notes.get(accountId) ?? []), content]);
+  return succeed({ ...placement.value, use: await ports.chart.use(access.companyId), notes });
 }

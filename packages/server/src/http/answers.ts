@@ -12,6 +12,7 @@ import type {
   EvidenceBody,
   LinkView,
   MergeRehearsalBody,
+  NoteList,
   PersonList,
   PlacementView,
   PostingBody,
@@ -31,6 +32,7 @@ import type { MergeRehearsal } from '../application/mergeAccounts.ts';
 import type { PlacementOverview } from '../application/placement.ts';
 import type {
   AccountLineRecord,
+  AccountNote,
   Books,
   BroughtInRecord,
   ChartAccount,
@@ -114,7 +116,7 @@ export function toAccount({ id, number, name, element, normalSide, parentId, act
 }
 
 export function toChart(overview: ChartOverview): ChartView {
-  const { books, use } = overview;
+  const { books, use, notes } = overview;
   const kept = new Map(books.accounts.map((account) => [account.id, account]));
   const { accounts, categories: _, ...rest } = toPlacement(overview);
   const held = new Set(books.places.map(({ categoryId }) => categoryId));
@@ -132,6 +134,7 @@ export function toChart(overview: ChartOverview): ChartView {
         version,
         lines: used?.lines ?? 0,
         lastUsed: used?.lastDay ?? null,
+        notes: [...(notes.get(account.id) ?? [])],
       };
     }),
     paths: Object.fromEntries(
@@ -345,6 +348,10 @@ export function toChartRehearsal({ fileName, comparison, unknownColumns, effect,
     structureVersion,
     revision,
   };
+}
+
+export function toNotes(notes: readonly AccountNote[]): NoteList {
+  return { notes: notes.map(({ id, content, writtenAt, writtenBy }) => ({ id, content, writtenAt, writtenBy })) };
 }
 
 export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeriods {

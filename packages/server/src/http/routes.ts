@@ -1,6 +1,7 @@
 import { describeApi } from '@ivory-ladder/contract';
 import { fail, type LayoutOptions, mapOutcome, roles, succeed } from '@ivory-ladder/core';
 import { Router } from 'express';
+import { addNote, listNotes } from '../application/accountNotes.ts';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
@@ -10,7 +11,7 @@ import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
-import type { Ports } from '../application/ports/index.ts';
+import type { HistoryWanted, Ports } from '../application/ports/index.ts';
 import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { proveStatements } from '../application/proveStatements.ts';
@@ -64,6 +65,8 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
+  on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
+  on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
   on('listAccountPeriods', async ({ access, id }) => mapOutcome(await viewAccountPeriods(ports, access, id('accountId')), answers.toAccountPeriods));
   on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
     mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),
@@ -79,11 +82,14 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   );
   on('applyChartFile', async ({ access, id, body }) => applyChartFile(ports, access, id('fileId'), body));
   on('deleteAccount', async ({ access, id }) => deleteAccount(ports, access, id('accountId')));
-  on('listHistory', async ({ access, query: { thing = null, thingId = null, before = null, limit } }) =>
-    mapOutcome(await viewHistory(ports, access, { thing, thingId, before, limit }), ({ events, next }) => ({ events: [...events], next })),
+  on('listHistory', async ({ access, query }) =>
+    mapOutcome(await viewHistory(ports, access, historyWanted(query, query.before ?? null, query.limit)), ({ events, next }) => ({
+      events: [...events],
+      next,
+    })),
   );
-  on('exportHistory', async ({ access, query: { thing = null, thingId = null } }) =>
-    mapOutcome(await viewHistory(ports, access, { thing, thingId, before: null, limit: mostExported }), ({ books, events }) =>
+  on('exportHistory', async ({ access, query }) =>
+    mapOutcome(await viewHistory(ports, access, historyWanted(query, null, mostExported)), ({ books, events }) =>
       ports.writer.historyToCsv(books.company.name, events),
     ),
   );
@@ -121,6 +127,14 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   router.use((_request, response) => sendProblem(response, { code: 'route_unknown' }));
   return router;
 }
+
+type HistoryQuery = Partial<Pick<HistoryWanted, 'thing' | 'thingId' | 'actor' | 'from' | 'to'>>;
+
+const historyWanted = (
+  { thing = null, thingId = null, actor = null, from = null, to = null }: { [Key in keyof HistoryQuery]: HistoryQuery[Key] | undefined },
+  before: number | null,
+  limit: number,
+): HistoryWanted => ({ thing, thingId, actor, from, to, before, limit });
 
 const toOptions = ({ options: { subtotalsOff, result }, version }: { options: LayoutOptions; version: number }) => ({
   subtotalsOff: [...subtotalsOff],

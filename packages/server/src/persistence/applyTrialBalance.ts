@@ -123,7 +123,10 @@ async function giveRetainedEarnings(
   const companyId = structure.company.id;
   await runner.query("UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = 'retained_earnings'", [companyId]);
   await runner.query("UPDATE account SET role = 'retained_earnings', version = version + 1 WHERE company_id = ? AND id = ?", [companyId, id]);
-  audit.push({ thing: 'account', thingId: id, action: 'changed', before: { retainedEarnings: structure.retainedEarningsId }, after: { retainedEarnings: id } });
+  const role = 'retained_earnings';
+  audit.push({ thing: 'account', thingId: id, action: 'changed', before: { role: null }, after: { role } });
+  if (structure.retainedEarningsId !== null)
+    audit.push({ thing: 'account', thingId: structure.retainedEarningsId, action: 'changed', before: { role }, after: { role: null } });
 }
 
 async function placeAccounts(

@@ -5,7 +5,7 @@ import { insertRows } from './transaction.ts';
 export interface AuditEvent {
   readonly thing: 'company' | 'person' | 'account' | 'category' | 'place' | 'entry' | 'layout_options' | 'trial_balance' | 'year';
   readonly thingId: number;
-  readonly action: 'added' | 'changed' | 'deleted' | 'posted';
+  readonly action: 'added' | 'changed' | 'deleted' | 'posted' | 'noted';
   readonly before?: unknown;
   readonly after?: unknown;
 }

@@ -170,7 +170,19 @@ export class ChartRepository implements ChartStore {
     return new Map(rows.map(({ accountId, lines, lastDay }) => [accountId, { lines: Number(lines), lastDay }]));
   }
 
-  async history(companyId: number, { thing, thingId, before, limit }: HistoryWanted): Promise<{ events: HistoryEvent[]; next: number | null }> {
+  async history(
+    companyId: number,
+    { thing, thingId, actor, from, to, before, limit }: HistoryWanted,
+  ): Promise<{ events: HistoryEvent[]; next: number | null }> {
+    const conditions: readonly (readonly [sql: string, value: unknown])[] = [
+      ['thing = ?', thing],
+      ['thing_id = ?', thingId],
+      ['actor LIKE ?', actor === null ? null : `%${actor.replaceAll(/[\\%_]/g, '\\$&')}%`],
+      ['happened_at >= ?', from],
+      ['happened_at < ? + INTERVAL 1 DAY', to],
+      ['id < ?', before],
+    ];
+    const wanted = conditions.filter(([, value]) => value !== null);
     const rows = await rowsOf<{
       id: string;
       thing: string;
@@ -183,9 +195,8 @@ export class ChartRepository implements ChartStore {
     }>(
       this.database,
       `SELECT id, thing, thing_id AS thingId, action, state_before AS \`before\`, state_after AS after, happened_at AS happenedAt, actor FROM audit_event
-        WHERE company_id = ? ${thing === null ? '' : 'AND thing = ?'} ${thingId === null ? '' : 'AND thing_id = ?'} ${before === null ? '' : 'AND id < ?'}
-        ORDER BY id DESC LIMIT ?`,
-      [companyId, ...[thing, thingId, before].filter((value) => value !== null), limit + 1],
+        WHERE ${['company_id = ?', ...wanted.map(([sql]) => sql)].join(' AND ')} ORDER BY id DESC LIMIT ?`,
+      [companyId, ...wanted.map(([, value]) => value), limit + 1],
     );
     const events = rows.slice(0, limit).map((row) => ({
       ...row,

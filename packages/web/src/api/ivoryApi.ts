@@ -18,6 +18,7 @@ import type {
   History,
   LinkView,
   MergeRehearsalBody,
+  NoteList,
   PersonList,
   PlacementView,
   PlacesChange,
@@ -81,7 +82,7 @@ export const ivoryApi = createApi({
   reducerPath: 'ivoryApi',
   baseQuery,
   keepUnusedDataFor: 300,
-  tagTypes: ['Session', 'Companies', 'People', 'Options', ...ledgerTags],
+  tagTypes: ['Session', 'Companies', 'People', 'Notes', 'Options', ...ledgerTags],
   endpoints: (build) => ({
     getSession: build.query<Session, void>({ query: () => '/session', providesTags: ['Session'] }),
     signIn: build.mutation<Session, { email: string; password: string }>({ query: (body) => ({ url: '/session', method: 'POST', body }) }),
@@ -163,6 +164,14 @@ export const ivoryApi = createApi({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
       invalidatesTags: [...ledgerTags],
     }),
+    listNotes: build.query<NoteList, { companyId: number; accountId: number }>({
+      query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/notes`,
+      providesTags: ['Notes'],
+    }),
+    addNote: build.mutation<NoteList, { companyId: number; accountId: number; content: string }>({
+      query: ({ companyId, accountId, content }) => ({ url: `/companies/${companyId}/accounts/${accountId}/notes`, method: 'POST', body: { content } }),
+      invalidatesTags: ['Notes', 'Chart', 'History'],
+    }),
     listAccountPeriods: build.query<AccountPeriods, { companyId: number; accountId: number }>({
       query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/periods`,
       providesTags: ['Ledger'],
@@ -204,7 +213,10 @@ export const ivoryApi = createApi({
       query: ({ companyId, accountId }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'DELETE' }),
       invalidatesTags: [...ledgerTags],
     }),
-    listHistory: build.query<History, { companyId: number; thing?: string; thingId?: number; before?: number; limit?: number }>({
+    listHistory: build.query<
+      History,
+      { companyId: number; thing?: string; thingId?: number; actor?: string; from?: string; to?: string; before?: number; limit?: number }
+    >({
       query: ({ companyId, ...query }) => `/companies/${companyId}/history?${toQuery(query)}`,
       providesTags: ['History'],
     }),
@@ -294,6 +306,8 @@ export const {
   useChangeAccountMutation,
   useDeleteAccountMutation,
   useRenumberAccountsMutation,
+  useListNotesQuery,
+  useAddNoteMutation,
   useListAccountPeriodsQuery,
   useRehearseMergeQuery,
   useMergeAccountsMutation,

@@ -1,3 +1,5 @@
+import type { Day } from '@ivory-ladder/core';
+
 export interface HistoryEvent {
   readonly id: number;
   readonly thing: string;
@@ -12,6 +14,11 @@ export interface HistoryEvent {
 export interface HistoryWanted {
   readonly thing: string | null;
   readonly thingId: number | null;
+  /** Part of the name of who did it. */
+  readonly actor: string | null;
+  /** First and last day, in UTC. */
+  readonly from: Day | null;
+  readonly to: Day | null;
   /** Events older than this one. */
   readonly before: number | null;
   readonly limit: number;

@@ -2,6 +2,7 @@ import type { ChartStore } from './chartStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { LedgerStore } from './ledgerStore.ts';
+import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 
@@ -11,6 +12,7 @@ export type { CompanyRecord, CompanySettings, CompanyStore } from './companyStor
 export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
+export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
 export type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
@@ -19,6 +21,7 @@ export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
   readonly chart: ChartStore;
+  readonly notes: NoteStore;
   readonly placement: PlacementStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;

@@ -1,7 +1,7 @@
 import { AccountEntity, CategoryEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
-import { AuditEntity, CounterEntity, IdempotencyEntity, ImportedFileEntity, ImportedFilePartEntity } from './recordEntities.ts';
+import { AccountNoteEntity, AuditEntity, CounterEntity, IdempotencyEntity, ImportedFileEntity, ImportedFilePartEntity } from './recordEntities.ts';
 
 export const entities = [
   CompanyEntity,
@@ -19,6 +19,7 @@ export const entities = [
   AuditEntity,
   ImportedFileEntity,
   ImportedFilePartEntity,
+  AccountNoteEntity,
   PersonEntity,
   MembershipEntity,
   SessionEntity,

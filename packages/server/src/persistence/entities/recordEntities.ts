@@ -100,3 +100,25 @@ export const ImportedFilePartEntity = new EntitySchema<ImportedFilePartRow>({
     content: { type: 'mediumblob' },
   },
 });
+
+export interface AccountNoteRow {
+  companyId: number;
+  id: string;
+  accountId: number;
+  content: string;
+  writtenAt: string;
+  writtenBy: string;
+}
+
+export const AccountNoteEntity = new EntitySchema<AccountNoteRow>({
+  name: 'account_note',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true },
+    content: { type: 'varchar', length: 4000 },
+    writtenAt: { name: 'written_at', type: 'datetime' },
+    writtenBy: { name: 'written_by', type: 'varchar', length: 200 },
+  },
+  indices: [{ name: 'note_by_account', columns: ['companyId', 'accountId', 'id'] }],
+});

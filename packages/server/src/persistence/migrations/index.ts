@@ -23,6 +23,7 @@ import { CreateSession1790000000022 } from './022-create-session.ts';
 import { CreateOneTimeLink1790000000023 } from './023-create-one-time-link.ts';
 import { CreateInstallation1790000000024 } from './024-create-installation.ts';
 import { AddCompanySettings1790000000025 } from './025-add-company-settings.ts';
+import { CreateAccountNote1790000000026 } from './026-create-account-note.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -51,4 +52,5 @@ export const migrations = [
   CreateOneTimeLink1790000000023,
   CreateInstallation1790000000024,
   AddCompanySettings1790000000025,
+  CreateAccountNote1790000000026,
 ];

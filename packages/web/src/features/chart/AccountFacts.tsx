@@ -7,6 +7,7 @@ import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { HistoryList } from '../history/HistoryList.tsx';
+import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
@@ -106,6 +107,7 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
       {account.lines > 0 && <AccountPeriods account={account} currency={currency} lastDay={chart.span.lastDay} />}
       {mayReview && (
         <>
+          <AccountNotes key={account.id} accountId={account.id} />
           <h3>History</h3>
           <HistoryList thing="account" thingId={account.id} />
         </>

@@ -26,7 +26,7 @@ export function ChartTools({ text, element, filter, isEmpty, onChange, onLoad, o
         className={styles.filter}
         type="search"
         placeholder="Find"
-        title="By number, name, purpose or external number"
+        title="By number, name, purpose, external number or notes"
         aria-label="Find accounts"
         value={text}
         onChange={(event) => onChange({ find: event.target.value }, true)}

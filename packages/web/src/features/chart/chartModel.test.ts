@@ -21,6 +21,7 @@ const account = (id: number, number: string, fields: Partial<ChartAccountBody> =
   version: 1,
   lines: 0,
   lastUsed: null,
+  notes: [],
   ...fields,
 });
 const view = (accounts: ChartAccountBody[]): ChartView => ({

@@ -17,7 +17,12 @@ export const filterNames: Readonly<Record<ChartFilter, string>> = {
 export type SearchTexts = ReadonlyMap<ChartAccountBody, string>;
 
 export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts {
-  return new Map(accounts.map((account) => [account, `${account.number} ${account.name} ${account.purpose} ${account.externalNumber}`.toLowerCase()]));
+  return new Map(
+    accounts.map((account) => [
+      account,
+      `${account.number} ${account.name} ${account.purpose} ${account.externalNumber} ${account.notes.join(' ')}`.toLowerCase(),
+    ]),
+  );
 }
 
 /** Whether an account passes the filter and holds every word in its number, name, purpose or external number. */

@@ -24,7 +24,6 @@ const fieldNames: Readonly<Record<string, string>> = {
   repeatedNames: 'repeated names',
   order: 'order among its siblings',
   mergedInto: 'merged into',
-  retainedEarnings: 'account for retained earnings',
 };
 
 /** What an event did, as short lines: one for each field that was changed. */
@@ -32,13 +31,15 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   const [old, now] = [asFields(before), asFields(after)];
   if (thing === 'person') return [personLine(action, old, now)];
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
+  if (action === 'noted') return [`Note: ${shown(now.note)}`];
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
-    const name = fieldNames[field];
-    if (name === undefined) return [];
     if (field === 'order') return ['Order among its siblings changed'];
+    if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
+    const name = fieldNames[field];
+    if (name === undefined) return [];
     return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
   });
   return lines.length > 0 ? lines : ['Changed'];
