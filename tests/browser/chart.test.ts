@@ -97,7 +97,8 @@ describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
     await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
-    await page.getByRole('button', { name: 'Renumber…' }).click();
+    await page.getByRole('button', { name: 'Many', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Renumber…' }).click();
     await page.getByLabel('Begins with').fill('3');
     await page.getByLabel('Becomes').fill('4');
     await page.getByText('1 account gets a new number. 2 begin otherwise and stay.').waitFor();

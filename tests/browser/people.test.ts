@@ -79,7 +79,7 @@ describe('roles in the demo', () => {
     await page.getByRole('link', { name: /Eiderholm Ferry Company/ }).click();
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
     const base = page.url().replace(/\/statements.*/, '');
-    const changes = /^(Add account|Change…|Renumber|Bring in|Move to|Add accounts|Nest new|Add a category|Retire|Delete)/;
+    const changes = /^(Add account|Change…|Many|Merge|Bring in|Move to|Add accounts|Nest new|Add a category|Retire|Delete)/;
     for (const path of ['ledger', 'ledger/chart?find=4020', 'placement', 'layouts', 'proofs']) {
       await page.goto(`${base}/${path}`);
       await page.waitForLoadState('networkidle');

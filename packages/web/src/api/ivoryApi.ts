@@ -178,7 +178,6 @@ export const ivoryApi = createApi({
     }),
     rehearseMerge: build.query<MergeRehearsalBody, { companyId: number; accountId: number; into: number; day: string; from: string; to: string }>({
       query: ({ companyId, accountId, ...body }) => ({ url: `/companies/${companyId}/accounts/${accountId}/merge-rehearsal`, method: 'POST', body }),
-      providesTags: ['Chart', 'Placement'],
     }),
     mergeAccounts: build.mutation<
       PostingBody,

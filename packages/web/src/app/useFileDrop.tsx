@@ -45,6 +45,7 @@ export function useFileDrop({ label, upload, isUploading, readAt }: FileDropOpti
   );
   return {
     input,
+    hand,
     choose: () => chooser.current?.click(),
     isOver,
     isUploading,

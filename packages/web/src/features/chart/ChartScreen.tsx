@@ -1,5 +1,5 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
-import { elements } from '@ivory-ladder/core';
+import { buildCategoryTree, elements, pathOf } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
 import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
@@ -15,6 +15,8 @@ import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import { ChangeManyPanel } from '../chartfile/ChangeManyPanel.tsx';
+import { usePaste } from '../chartfile/usePaste.ts';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
@@ -40,7 +42,7 @@ export function ChartScreen() {
   const drop = useFileDrop({ label: 'Chart file', upload, isUploading, readAt: (fileId) => `ledger/chart/file/${fileId}` });
   const actions = useChartActions();
   const mayKeep = useMay('preparer');
-  const [task, setTask] = useState<'renumber' | 'merge' | null>(null);
+  const [task, setTask] = useState<'renumber' | 'merge' | 'many' | null>(null);
   const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
   const table = useRef<TreeGridHandle>(null);
   const followed = useRef<number | null>(Number(params.get('account') ?? 0) || null);
@@ -49,6 +51,10 @@ export function ChartScreen() {
   const element = elements.find((value) => value === params.get('element')) ?? '';
   const texts = useMemo(() => searchTexts(chart?.accounts ?? []), [chart]);
   const isSought = useMemo(() => chartSearch(texts, text, filter, element), [texts, text, filter, element]);
+  const categoryPaths = useMemo(() => {
+    const { nodes } = buildCategoryTree(placement?.categories ?? []);
+    return [...new Set([...nodes.values()].map((node) => pathOf(node).join(' > ')))];
+  }, [placement]);
   const chosen = chart?.accounts.find(({ id }) => id === Number(params.get('account') ?? 0)) ?? null;
   const set = (changes: Record<string, string>, replace = false) =>
     setParams(
@@ -112,18 +118,11 @@ export function ChartScreen() {
     } else return false;
     return true;
   };
-  const title =
-    task !== null
-      ? task === 'renumber'
-        ? 'Renumber'
-        : `Merge ${chosen?.number ?? ''}`
-      : editing
-        ? editing.account
-          ? `Change ${editing.account.number}`
-          : 'New account'
-        : chosen
-          ? `${chosen.number} ${chosen.name}`
-          : 'No account chosen';
+  const shown = isSought === null ? (chart?.accounts ?? []) : (chart?.accounts ?? []).filter(isSought);
+  usePaste(mayKeep, (content) => void drop.hand(new File([content], 'pasted.tsv', { type: 'text/tab-separated-values' })));
+  const name = chosen ? `${chosen.number} ${chosen.name}` : 'No account chosen';
+  const edited = editing?.account ? `Change ${editing.account.number}` : 'New account';
+  const title = task ? { renumber: 'Renumber', many: 'Change many', merge: `Merge ${chosen?.number ?? ''}` }[task] : editing ? edited : name;
   return (
     <div className={styles.screen} {...(mayKeep ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
@@ -140,12 +139,15 @@ export function ChartScreen() {
             text={text}
             element={element}
             filter={filter}
-            isEmpty={!chart || chart.accounts.length === 0}
             onChange={set}
             onLoad={mayKeep ? drop.choose : null}
             onRenumber={() => {
               setEditing(null);
               setTask('renumber');
+            }}
+            onChangeMany={() => {
+              setEditing(null);
+              setTask('many');
             }}
             onAdd={() => beginBeside(chosen)}
           />
@@ -209,7 +211,7 @@ export function ChartScreen() {
         {task === 'renumber' && chart && (
           <RenumberPanel
             accounts={chart.accounts}
-            shown={isSought === null ? chart.accounts : chart.accounts.filter(isSought)}
+            shown={shown}
             branch={branchOf(chart.accounts, chosen)}
             isBusy={actions.isBusy}
             onApply={async (changes) => {
@@ -229,6 +231,16 @@ export function ChartScreen() {
             onAdd={(body, isAnother) => void onAdd(body, isAnother)}
             onChange={(fields) => editing.account && void onChange(editing.account, fields)}
             onCancel={() => setEditing(null)}
+          />
+        )}
+        {task === 'many' && chart && (
+          <ChangeManyPanel
+            shown={shown}
+            branch={branchOf(chart.accounts, chosen)}
+            accounts={chart.accounts}
+            categoryPaths={categoryPaths}
+            onLook={(file) => void drop.hand(file)}
+            onCancel={() => setTask(null)}
           />
         )}
         {task === 'merge' && chosen && chart && (

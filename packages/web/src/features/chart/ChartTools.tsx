@@ -1,6 +1,7 @@
 import { type Element, elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMay } from '../../app/useCompany.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { ChartFileMenu } from '../chartfile/ChartFileMenu.tsx';
 import styles from './ChartScreen.module.css';
 import { type ChartFilter, chartFilters, filterNames } from './chartModel.ts';
@@ -9,16 +10,16 @@ interface ChartToolsProps {
   readonly text: string;
   readonly element: Element | '';
   readonly filter: ChartFilter;
-  readonly isEmpty: boolean;
   /** What is sought stands in the address; `replace` while one types. */
   readonly onChange: (changes: Record<string, string>, replace?: boolean) => void;
   readonly onLoad: (() => void) | null;
   readonly onRenumber: () => void;
+  readonly onChangeMany: () => void;
   readonly onAdd: () => void;
 }
 
 /** Find and filter, files, and what is done with the chart as a whole. */
-export function ChartTools({ text, element, filter, isEmpty, onChange, onLoad, onRenumber, onAdd }: ChartToolsProps) {
+export function ChartTools({ text, element, filter, onChange, onLoad, onRenumber, onChangeMany, onAdd }: ChartToolsProps) {
   const mayKeep = useMay('preparer');
   return (
     <div className={styles.tools}>
@@ -54,9 +55,15 @@ export function ChartTools({ text, element, filter, isEmpty, onChange, onLoad, o
       <ChartFileMenu onLoad={onLoad} />
       {mayKeep && (
         <>
-          <Button disabled={isEmpty} onClick={onRenumber}>
-            Renumber…
-          </Button>
+          <ChoiceMenu
+            label="Many"
+            choices={[
+              { value: 'change', label: 'Change many accounts…' },
+              { value: 'renumber', label: 'Renumber…' },
+            ]}
+            chosen={[]}
+            onChoose={(value) => (value === 'renumber' ? onRenumber() : onChangeMany())}
+          />
           <Button variant="contained" onClick={onAdd}>
             Add account…
           </Button>

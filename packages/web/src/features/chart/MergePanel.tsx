@@ -45,6 +45,7 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
     currentData: seen,
     error,
     isFetching,
+    refetch,
   } = useRehearseMergeQuery(
     { companyId: company.id, accountId: account.id, into: into ?? 0, day, from, to },
     { skip: !isAsked, refetchOnMountOrArgChange: true },
@@ -55,7 +56,10 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
     if (!seen || into === null) return;
     const { structureVersion, revision } = seen;
     const merged = await merge({ companyId: company.id, accountId: account.id, body: { into, day, structureVersion, revision }, key: key.current });
-    if (merged.error !== undefined) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(merged.error) }));
+    if (merged.error !== undefined) {
+      dispatch(noticeGiven({ tone: 'refused', text: describeFailure(merged.error) }));
+      return void refetch();
+    }
     dispatch(noticeGiven({ tone: 'done', text: `Merged: ${account.number} ${account.name} into ${target?.label ?? ''}.` }));
     onDone(into);
   };

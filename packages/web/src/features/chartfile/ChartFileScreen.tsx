@@ -67,7 +67,7 @@ export function ChartFileScreen() {
       <section className={styles.sheet} aria-labelledby="chart-file" aria-busy={isFetching}>
         <header className={styles.head}>
           <div>
-            <h1 id="chart-file">Chart from a file</h1>
+            <h1 id="chart-file">Changes to the chart</h1>
             <p className={styles.quiet}>{data.fileName}: nothing is changed before you apply it.</p>
           </div>
           <div className={styles.states} role="group" aria-label="Rows shown">
@@ -153,7 +153,7 @@ function columnsOf(): GridColumn<Row>[] {
     {
       id: 'number',
       caption: 'Number',
-      width: '110px',
+      width: '88px',
       cell: ({ number }) => number,
       text: ({ number }) => number,
       compare: (a, b) => compareTexts(a.number, b.number),
@@ -174,6 +174,6 @@ function columnsOf(): GridColumn<Row>[] {
       text: ({ state }) => state,
       compare: (a, b) => compareTexts(a.state, b.state),
     },
-    { id: 'what', caption: 'What it does', width: 'minmax(0, 2fr)', cell: (row) => <span title={rowText(row)}>{rowText(row)}</span>, text: rowText },
+    { id: 'what', caption: 'What it does', width: 'minmax(0, 2.4fr)', cell: (row) => <span title={rowText(row)}>{rowText(row)}</span>, text: rowText },
   ];
 }

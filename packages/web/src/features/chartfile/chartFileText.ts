@@ -41,7 +41,7 @@ export function rowText({ state, changes, faults }: Row): string {
     const isPlaced = told.some(({ field }) => field.startsWith('category'));
     return [...told.map(({ field, after }) => `${chartColumns[field].heading} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
   }
-  return changes.map(({ field, before, after }) => `${chartColumns[field].heading}: ${shown(before)} → ${shown(after)}`).join('; ');
+  return changes.map(({ field, before, after }) => `${chartColumns[field].heading}: ${shown(before, 26)} → ${shown(after, 60)}`).join('; ');
 }
 
-const shown = (text: string): string => (text === '' ? 'nothing' : `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`);
+const shown = (text: string, most: number): string => (text === '' ? 'nothing' : `«${text.length > most ? `${text.slice(0, most - 1)}…` : text}»`);

@@ -1,0 +1,31 @@
+import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { type ChartField, chartColumns } from '@ivory-ladder/core';
+
+/** Fields that can be set alike on many accounts. */
+export const manyFields = ['category', 'parent', 'side', 'active', 'role', 'purpose', 'externalNumber'] as const satisfies readonly ChartField[];
+export type ManyField = (typeof manyFields)[number];
+
+export type ManyChange =
+  | { readonly kind: 'set'; readonly field: ManyField; readonly value: string }
+  | { readonly kind: 'replace'; readonly find: string; readonly by: string };
+
+type Account = Pick<ChartAccountBody, 'id' | 'number' | 'name'>;
+
+/** Accounts that the change does something to, with what it writes: a value alike on all, or names with a text replaced. */
+export function manyChanges(accounts: readonly Account[], change: ManyChange): { readonly account: Account; readonly value: string }[] {
+  if (change.kind === 'set') return accounts.map((account) => ({ account, value: change.value.trim() }));
+  if (change.find === '') return [];
+  const sought = new RegExp(change.find.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&'), 'gi');
+  return accounts.flatMap((account) => {
+    const value = account.name.replace(sought, () => change.by).trim();
+    return value === account.name ? [] : [{ account, value }];
+  });
+}
+
+/** The changes as a chart file, so that they are judged, rehearsed and applied as one. */
+export function manyChangesFile(accounts: readonly Account[], change: ManyChange): string {
+  const field: ChartField = change.kind === 'set' ? change.field : 'name';
+  const cell = (text: string) => `"${(/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text).replaceAll('"', '""')}"`;
+  const rows = manyChanges(accounts, change).map(({ account, value }) => [account.number, value, String(account.id)]);
+  return [[chartColumns.number.heading, chartColumns[field].heading, chartColumns.key.heading], ...rows].map((row) => row.map(cell).join(',')).join('\n');
+}
