@@ -42,6 +42,18 @@ const pictures: readonly Picture[] = [
       await page.getByLabel('Name').fill('Foot passengers, school classes');
     },
   },
+  { name: 'account', path: 'ledger/chart?find=mv&account=', prepare: (page) => page.getByRole('row', { name: /^1510/ }).click() },
+  {
+    name: 'chart-changes',
+    path: 'ledger/chart?find=foot+passengers',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Many', exact: true }).click();
+      await page.getByRole('menuitem', { name: 'Change many accounts…' }).click();
+      await page.getByRole('combobox', { name: 'Category' }).fill('Revenue > On foot');
+      await page.getByRole('button', { name: /^Look at/ }).click();
+      await page.getByRole('heading', { name: 'Effect on the statements' }).waitFor();
+    },
+  },
   { name: 'layouts', path: 'layouts' },
   { name: 'proofs', path: 'proofs#profit_in_equity' },
 ];
@@ -59,7 +71,12 @@ try {
     await context.close();
   }
   await takeHistory(company);
+  await takeAdministration(company);
   const { page } = await visit(browser, client.cookie, `${origin}/companies/new`);
+  await page.getByRole('radio', { name: /^Passenger transport/ }).check();
+  await page.getByLabel('Name').fill('Skerry Line');
+  await take(page, 'new-company');
+  await page.getByRole('radio', { name: /^Categories alone/ }).check();
   await page.getByLabel('Name').fill('Eiderholm Boatyard');
   await page.getByRole('button', { name: 'Create the company' }).click();
   await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
@@ -88,6 +105,17 @@ async function takeHistory(company: string): Promise<void> {
   await page.getByRole('heading', { name: 'History' }).waitFor();
   await take(page, 'history');
   await context.close();
+}
+
+/** What only administrators see. */
+async function takeAdministration(company: string): Promise<void> {
+  const administrator = await enterDemo(origin as string, 'administrator');
+  for (const path of ['people', 'settings']) {
+    const { page, context } = await visit(browser, administrator.cookie, `${company}/${path}`);
+    await page.waitForLoadState('networkidle');
+    await take(page, path);
+    await context.close();
+  }
 }
 
 async function take(page: Page, name: string): Promise<void> {
