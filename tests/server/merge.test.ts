@@ -56,7 +56,7 @@ describe('one account merged into another', () => {
     expect(merged.body).toMatchObject({ posted: true, entries: [{ lines: 2 }] });
     expect(await books.totals()).toEqual(totals);
     expect(await books.lines('income-statement')).toContainEqual(['Other operating expenses', -400, 0, -400, null]);
-    expect(await books.find('6300')).toMatchObject({ active: false, amount: '0', places: (await books.find('6200')).places, lines: 2 });
+    expect(await books.find('6300')).toMatchObject({ active: false, amount: '0', places: (await books.find('6200')).places, lastUsed: '2026-09-30' });
     expect(await books.find('6200')).toMatchObject({ amount: '40000', active: true });
     const entry = await server.ok<EntryBody>('GET', `${books.path}/entries/${merged.body.entries[0]?.entryId}`);
     expect(entry).toMatchObject({ source: 'reclassification', description: '6300 Travel merged into 6200 Insurance' });

@@ -61,7 +61,7 @@ describe('a copy of a company', () => {
     const told = async (companyId: number) => {
       const view = await server.ok<ChartView>('GET', `/companies/${companyId}/chart?from=2026-01-01&to=2026-09-30`);
       const numbers = new Map(view.accounts.map((account) => [account.id, account.number]));
-      return view.accounts.map(({ id: _, version: __, parentId, places, amount, comparative, lines, lastUsed, ...account }) => ({
+      return view.accounts.map(({ id: _, version: __, parentId, places, amount, comparative, lastUsed, ...account }) => ({
         ...account,
         parent: parentId === null ? null : numbers.get(parentId),
         places: places.map(({ side, categoryId }) => [side, view.paths[String(categoryId)]]),

@@ -83,8 +83,7 @@ export const chartAccount = placedAccount.extend({
   purpose: z.string(),
   externalNumber: z.string(),
   version,
-  /** Journal lines on it, and the day of the last of them. */
-  lines: z.int(),
+  /** The day of its last journal line. */
   lastUsed: day.nullable(),
   /** What people wrote about it, newest first. */
   notes: z.array(z.string()),

@@ -2,11 +2,11 @@ import { isAtLeast, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { type PlacementOverview, viewPlacement } from './placement.ts';
-import type { AccountUse, Ports } from './ports/index.ts';
+import type { Ports } from './ports/index.ts';
 import type { SpanChoice } from './prepareStatement.ts';
 
 export interface ChartOverview extends PlacementOverview {
-  readonly use: ReadonlyMap<number, AccountUse>;
+  readonly lastUsed: ReadonlyMap<number, string>;
   /** What was written about each account, newest first. */
   readonly notes: ReadonlyMap<number, readonly string[]>;
 }
@@ -19,5 +19,5 @@ export async function viewChart(ports: Ports, access: Access, choice: SpanChoice
   // Notes are between those who keep and review the books.
   const written = isAtLeast(access.role, 'reviewer') ? await ports.notes.list(access.companyId, null) : [];
   for (const { accountId, content } of written) notes.set(accountId, [...(notes.get(accountId) ?? []), content]);
-  return succeed({ ...placement.value, use: await ports.chart.use(access.companyId), notes });
+  return succeed({ ...placement.value, lastUsed: await ports.chart.lastUsed(access.companyId), notes });
 }

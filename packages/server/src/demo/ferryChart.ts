@@ -1,4 +1,4 @@
-import type { Element, Step, Term } from '@ivory-ladder/core';
+import type { AccountRole, Element, Step, Term } from '@ivory-ladder/core';
 
 export interface DemoCategory {
   readonly name: string;
@@ -243,3 +243,14 @@ export const ferryAccounts: readonly DemoAccount[] = Object.entries(lists).flatM
       return { number, name, element: element as Element, category, parent };
     }),
 );
+
+/** What the company keeps as cash, and where exchange differences go. */
+export const ferryRoles: Readonly<Record<string, AccountRole>> = {
+  '1000': 'cash',
+  '1010': 'cash',
+  '1020': 'cash',
+  '1030': 'cash',
+  '1040': 'cash',
+  '1050': 'cash',
+  '7040': 'exchange_differences',
+};

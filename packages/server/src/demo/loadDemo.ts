@@ -3,6 +3,7 @@ import { roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
 import { addCategory, deleteCategory } from '../application/categories.ts';
+import { changeAccount } from '../application/chart.ts';
 import { createCompany, makeYear } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { openBooks } from '../application/openBooks.ts';
@@ -10,7 +11,7 @@ import type { Books, Ports } from '../application/ports/index.ts';
 import { postDemoEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { demoPerson } from '../application/signIn.ts';
-import { type DemoCategory, ferryAccounts, ferryCategories } from './ferryChart.ts';
+import { type DemoCategory, ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
 
@@ -35,6 +36,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   const { company } = begun ?? must(await createCompany(ports, await demoPerson(ports, 'administrator'), { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
   if (!begun) await addDemoPeople(ports, company.id);
   if (posted === 0) await openLedger(ports, company.id);
+  await giveRoles(ports, company.id);
   must(await makeYear(ports, ownAccess(company.id, actor), '2026-09-30'));
   const books = must(await openBooks(ports, company.id));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
@@ -62,6 +64,14 @@ async function openLedger(ports: Ports, companyId: number): Promise<void> {
   const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(), 'utf8'), actor);
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: '3100', confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
   must(await postTrialBalance(ports, ownAccess(companyId, actor), fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
+}
+
+async function giveRoles(ports: Ports, companyId: number): Promise<void> {
+  const { accounts } = must(await openBooks(ports, companyId));
+  for (const { id, number, version, role: held } of accounts) {
+    const role = ferryRoles[number];
+    if (role && role !== held) must(await changeAccount(ports, ownAccess(companyId, actor), id, { version, role }));
+  }
 }
 
 async function plantCategories(ports: Ports, companyId: number, books: Books): Promise<void> {

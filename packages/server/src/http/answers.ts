@@ -116,7 +116,7 @@ export function toAccount({ id, number, name, element, normalSide, parentId, act
 }
 
 export function toChart(overview: ChartOverview): ChartView {
-  const { books, use, notes } = overview;
+  const { books, lastUsed, notes } = overview;
   const kept = new Map(books.accounts.map((account) => [account.id, account]));
   const { accounts, categories: _, ...rest } = toPlacement(overview);
   const held = new Set(books.places.map(({ categoryId }) => categoryId));
@@ -124,7 +124,6 @@ export function toChart(overview: ChartOverview): ChartView {
     ...rest,
     accounts: accounts.map((account, at) => {
       const { active, purpose, externalNumber, version } = kept.get(account.id) as ChartAccount;
-      const used = use.get(account.id);
       return {
         ...account,
         depth: books.tree.depth[at] as number,
@@ -132,8 +131,7 @@ export function toChart(overview: ChartOverview): ChartView {
         purpose,
         externalNumber,
         version,
-        lines: used?.lines ?? 0,
-        lastUsed: used?.lastDay ?? null,
+        lastUsed: lastUsed.get(account.id) ?? null,
         notes: [...(notes.get(account.id) ?? [])],
       };
     }),

@@ -161,13 +161,13 @@ export class ChartRepository implements ChartStore {
     return { lines: Number(row?.lines), lastDay: row?.lastDay ?? null };
   }
 
-  async use(companyId: number): Promise<ReadonlyMap<number, AccountUse>> {
-    const rows = await rowsOf<{ accountId: number; lines: string; lastDay: string }>(
+  async lastUsed(companyId: number): Promise<ReadonlyMap<number, string>> {
+    const rows = await rowsOf<{ accountId: number; lastDay: string }>(
       this.database,
-      'SELECT account_id AS accountId, COUNT(*) AS `lines`, MAX(entry_date) AS lastDay FROM journal_line WHERE company_id = ? GROUP BY account_id',
+      'SELECT account_id AS accountId, MAX(entry_date) AS lastDay FROM journal_line WHERE company_id = ? GROUP BY account_id',
       [companyId],
     );
-    return new Map(rows.map(({ accountId, lines, lastDay }) => [accountId, { lines: Number(lines), lastDay }]));
+    return new Map(rows.map(({ accountId, lastDay }) => [accountId, lastDay]));
   }
 
   async history(

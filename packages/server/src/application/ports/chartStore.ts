@@ -60,8 +60,8 @@ export interface ChartStore {
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   useOf(companyId: number, accountId: number): Promise<AccountUse>;
-  /** Use by account id; accounts without a line are not in it. */
-  use(companyId: number): Promise<ReadonlyMap<number, AccountUse>>;
+  /** The day of its last line by account id; accounts without a line are not in it. Cost: accounts, from the index alone. */
+  lastUsed(companyId: number): Promise<ReadonlyMap<number, Day>>;
   /** Newest first. */
   history(companyId: number, wanted: HistoryWanted): Promise<{ events: HistoryEvent[]; next: number | null }>;
 }

@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
-import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { HistoryList } from '../history/HistoryList.tsx';
 import { AccountNotes } from './AccountNotes.tsx';
@@ -66,10 +65,10 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
         </dd>
         <dt>Entries</dt>
         <dd>
-          {account.lines === 0 ? (
+          {account.lastUsed === null ? (
             'none'
           ) : (
-            <Link to={{ pathname: `/companies/${company.id}/ledger`, search: entries.toString() }}>{counted(account.lines, 'line')}</Link>
+            <Link to={{ pathname: `/companies/${company.id}/ledger`, search: entries.toString() }}>the last on {shortDay(account.lastUsed)}</Link>
           )}
         </dd>
         {account.externalNumber !== '' && (
@@ -97,14 +96,14 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
               Merge into…
             </Button>
           )}
-          {account.lines === 0 && (
+          {account.lastUsed === null && (
             <Button disabled={isBusy} onClick={() => void onDelete()}>
               Delete
             </Button>
           )}
         </div>
       )}
-      {account.lines > 0 && <AccountPeriods account={account} currency={currency} lastDay={chart.span.lastDay} />}
+      {account.lastUsed !== null && <AccountPeriods account={account} currency={currency} lastDay={chart.span.lastDay} />}
       {mayReview && (
         <>
           <AccountNotes key={account.id} accountId={account.id} />

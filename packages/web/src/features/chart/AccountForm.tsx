@@ -62,7 +62,10 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   const [base] = useState(account);
   useEffect(() => first.current?.focus(), []);
   const tree = useMemo(() => buildCategoryTree(categories), [categories]);
-  const parents = useMemo(() => accounts.filter((other) => other.element === element && other.id !== account?.id).map(toOption), [accounts, element, account]);
+  const parents = useMemo(
+    () => accounts.filter((other) => other.element === element && other.id !== account?.id && (other.active || other.id === account?.parentId)).map(toOption),
+    [accounts, element, account],
+  );
   const places = useMemo(() => {
     const options: Option[] = [];
     walkCategories(tree.tops.get(element) ?? [], (node) => options.push({ id: node.category.id, label: pathOf(node).join(' › ') }));

@@ -277,5 +277,5 @@ export function ChartScreen() {
 /** An account just added, as a neighbour for the next one, before the chart has been read anew. */
 function asNeighbour(added: AccountBody, categoryId: number | null): ChartAccountBody {
   const places = categoryId === null ? [] : [{ side: 'any' as const, categoryId }];
-  return { ...added, places, depth: 0, isParent: false, amount: '0', comparative: '0', lines: 0, lastUsed: null, notes: [] };
+  return { ...added, places, depth: 0, isParent: false, amount: '0', comparative: '0', lastUsed: null, notes: [] };
 }

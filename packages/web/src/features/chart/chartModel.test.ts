@@ -19,7 +19,6 @@ const account = (id: number, number: string, fields: Partial<ChartAccountBody> =
   purpose: '',
   externalNumber: '',
   version: 1,
-  lines: 0,
   lastUsed: null,
   notes: [],
   ...fields,
@@ -116,9 +115,9 @@ describe('what is sought in the chart', () => {
     ['inactive', account(1, '1', { active: false })],
     ['unplaced', account(1, '1')],
     ['never_used', account(1, '1', { places: [{ side: 'any', categoryId: 7 }] })],
-    ['against_side', account(1, '1', { amount: '-5', lines: 1 })],
+    ['against_side', account(1, '1', { amount: '-5', lastUsed: '2026-09-30' })],
   ] as const)('%s accounts', (filter, wanted) => {
-    const plain = account(2, '2', { places: [{ side: 'any', categoryId: 7 }], amount: '5', lines: 3 });
+    const plain = account(2, '2', { places: [{ side: 'any', categoryId: 7 }], amount: '5', lastUsed: '2026-09-30' });
     expect(found([wanted, plain], '', filter, '')).toEqual(['1']);
     expect(found([wanted, plain], '', filter, 'asset')).toEqual([]);
   });

@@ -44,7 +44,7 @@ function passes(account: ChartAccountBody, filter: ChartFilter): boolean {
     case 'inactive':
       return !account.active;
     case 'never_used':
-      return account.lines === 0 && !account.isParent;
+      return account.lastUsed === null && !account.isParent;
     case 'against_side':
       return account.amount !== '0' && account.amount.startsWith('-') === (account.normalSide === 'debit');
   }
