@@ -50,6 +50,10 @@ describe('signing in', () => {
     expect(wrong).toMatchObject({ status: 401, code: 'sign_in_refused' });
   });
 
+  it('reads no more than a sign-in needs from somebody unknown', async () => {
+    expect(await nobody().refused('POST', '/session', { email: 'a@example.org', password: 'x'.repeat(20_000) })).toMatchObject({ status: 413 });
+  });
+
   it('gives a new session id each time, and ends the one it stood in', async () => {
     const client = await nobody().enter('/session', credentials);
     const first = client.cookie;

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
-import { fail, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core';
+import { fail, type LayoutKind, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
@@ -14,12 +14,7 @@ type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
 type BodyOf<Name extends OperationName> = OperationOf<Name> extends { body: infer Body extends z.ZodType } ? z.output<Body> : undefined;
 type AnswerOf<Name extends OperationName> = OperationOf<Name> extends { answer: infer Answer extends z.ZodType } ? z.output<Answer> : WrittenFile | null;
-type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs
-  ? Needs extends 'nobody' | 'person'
-    ? null
-    : Access<Exclude<Needs, 'nobody' | 'person'> & keyof Roles>
-  : never;
-type Roles = Record<Exclude<Operation['needs'], 'nobody' | 'person'>, true>;
+type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs ? (Needs extends Role ? Access<Needs> : null) : never;
 
 interface Call<Name extends OperationName> {
   /** Of a company's operations: that its role was checked. */
@@ -45,6 +40,8 @@ const wholeNumber = z.coerce.number().int().positive();
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
 export function operationRoutes(router: Router, ports: Ports, checkAnswers: boolean): On {
   const readJson = json({ limit: '20mb' });
+  // Nobody knows who sends these.
+  const readLittle = json({ limit: '10kb' });
   return (name, handle, ...before) => {
     const operation: Operation = operations[name];
     const path = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
@@ -68,7 +65,11 @@ export function operationRoutes(router: Router, ports: Ports, checkAnswers: bool
       const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
       response.status(operation.status ?? 200).json(body);
     };
-    const readers = operation.takesFile ? [raw({ type: () => true, limit: largestUploadBytes })] : operation.body ? [readJson] : [];
+    const readers = operation.takesFile
+      ? [raw({ type: () => true, limit: largestUploadBytes })]
+      : operation.body
+        ? [operation.needs === 'nobody' ? readLittle : readJson]
+        : [];
     router[operation.method](path, ...before, allowed, ...readers, answer);
   };
 }
