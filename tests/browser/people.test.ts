@@ -1,4 +1,4 @@
-import type { Company } from '@ivory-ladder/contract';
+import type { Company, Session } from '@ivory-ladder/contract';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient, enterDemo, testAdministrator } from '../support/apiClient.ts';
@@ -91,6 +91,17 @@ describe('roles in the demo', () => {
     await page.getByText(/This needs the role of reviewer; you are reader/).waitFor();
     await context.close();
     expectQuiet(refused);
+    // Its people have no password that could be guessed, each role its own person.
+    for (const role of ['reader', 'reviewer', 'preparer', 'administrator'] as const) {
+      const client = await enterDemo(demo.url, role);
+      const { companies } = await client.ok<{ companies: { role: string }[] }>('GET', '/companies');
+      expect(companies).toMatchObject([{ role }]);
+      const { person } = await client.ok<Session>('GET', '/session');
+      expect(person?.hasPassword).toBe(false);
+      expect(await new ApiClient(demo.url).refused('POST', '/session', { email: person?.email, password: 'anything at all' })).toMatchObject({
+        code: 'sign_in_refused',
+      });
+    }
     // The same places offer changes to a preparer: the names looked for above are the right ones.
     const preparer = await visit(browser, (await enterDemo(demo.url, 'preparer')).cookie, `${base}/placement`);
     await preparer.page.getByText('Fuel and lubricants', { exact: true }).click();

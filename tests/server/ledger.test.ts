@@ -1,6 +1,7 @@
 import type { AccountLines, EvidenceBody, PlacementView, ProofList, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ApiClient } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
 import { bringIn, createCompany, figures, statement } from '../support/trialBalance.ts';
 
@@ -243,11 +244,13 @@ describe('two servers on one database', () => {
     try {
       const { id } = await createCompany(server);
       await bringIn(server, id, 'Number,Name,Element,Category,Balance\n1,Bank,asset,Cash,5\n3,Capital,equity,Capital,-5', { date: '2026-01-31' });
-      const total = async (which: TestServer) =>
+      // A session is known to both: it stands in the database.
+      const there = new ApiClient(other.url, server.cookie);
+      const total = async (which: ApiClient) =>
         figures(await statement(which, id, 'balance-sheet', '2026-01-01', '2026-01-31', '&compare=none')).find(([caption]) => caption === 'Total assets')?.[1];
-      expect([await total(server), await total(other)]).toEqual([500, 500]);
-      await bringIn(other, id, 'Number,Name,Element,Category,Balance\n1,Bank,asset,Cash,8\n3,Capital,equity,Capital,-8', { date: '2026-01-31' });
-      expect([await total(server), await total(other)]).toEqual([800, 800]);
+      expect([await total(server), await total(there)]).toEqual([500, 500]);
+      await bringIn(there, id, 'Number,Name,Element,Category,Balance\n1,Bank,asset,Cash,8\n3,Capital,equity,Capital,-8', { date: '2026-01-31' });
+      expect([await total(server), await total(there)]).toEqual([800, 800]);
     } finally {
       await other.stop();
     }

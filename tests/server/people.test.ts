@@ -1,7 +1,7 @@
 import type { Company, History, PersonList, Session } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient, cookieOf, enterDemo, testAdministrator } from '../support/apiClient.ts';
+import { ApiClient, cookieOf, testAdministrator } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -211,22 +211,5 @@ describe('people of a company', () => {
     expect(await local.ok('POST', people, { name: 'Both', email: 'both@example.org', role: 'reader' })).toEqual({ personId, token: null });
     expect(await local.refused('POST', `${people}/${personId}/link`)).toMatchObject({ code: 'person_of_other_companies' });
     expect(await server.ok('POST', `${people}/${personId}/link`)).toMatchObject({ personId });
-  });
-});
-
-describe('the demo', () => {
-  it('lets anybody in as each role, and its people have no password that could be guessed', async () => {
-    const demo = await TestServer.start({ demo: true });
-    for (const role of ['reader', 'reviewer', 'preparer', 'administrator'] as const) {
-      const client = await enterDemo(demo.url, role);
-      const { companies } = await client.ok<{ companies: { name: string; role: string }[] }>('GET', '/companies');
-      expect(companies).toMatchObject([{ name: 'Eiderholm Ferry Company', role }]);
-      const { person } = await client.ok<Session>('GET', '/session');
-      expect(person?.hasPassword).toBe(false);
-      expect(await new ApiClient(demo.url).refused('POST', '/session', { email: person?.email, password: 'anything at all' })).toMatchObject({
-        code: 'sign_in_refused',
-      });
-    }
-    await demo.stop();
   });
 });

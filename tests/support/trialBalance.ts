@@ -1,23 +1,23 @@
 import type { Company, PostingBody, RehearsalBody, RehearsalDraft, StatementBody } from '@ivory-ladder/contract';
-import type { TestServer } from './server.ts';
+import type { ApiClient } from './apiClient.ts';
 
-export async function createCompany(server: TestServer, fields: { name?: string; currency?: string; fiscalYearFirstMonth?: number } = {}): Promise<Company> {
+export async function createCompany(server: ApiClient, fields: { name?: string; currency?: string; fiscalYearFirstMonth?: number } = {}): Promise<Company> {
   return server.ok('POST', '/companies', { name: 'Test company', currency: 'EUR', fiscalYearFirstMonth: 1, ...fields });
 }
 
-export async function handIn(server: TestServer, companyId: number, content: string | Uint8Array, name = 'trial-balance.csv'): Promise<number> {
+export async function handIn(server: ApiClient, companyId: number, content: string | Uint8Array, name = 'trial-balance.csv'): Promise<number> {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
   const { fileId } = await server.ok<{ fileId: number }>('POST', `/companies/${companyId}/trial-balance-files?name=${encodeURIComponent(name)}`, bytes);
   return fileId;
 }
 
-export function rehearse(server: TestServer, companyId: number, fileId: number, draft: RehearsalDraft = {}): Promise<RehearsalBody> {
+export function rehearse(server: ApiClient, companyId: number, fileId: number, draft: RehearsalDraft = {}): Promise<RehearsalBody> {
   return server.ok('POST', `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, draft);
 }
 
 /** Hands a file in and posts it, all proposals confirmed. */
 export async function bringIn(
-  server: TestServer,
+  server: ApiClient,
   companyId: number,
   content: string | Uint8Array,
   draft: RehearsalDraft = {},
@@ -28,7 +28,7 @@ export async function bringIn(
 }
 
 export function statement(
-  server: TestServer,
+  server: ApiClient,
   companyId: number,
   kind: 'balance-sheet' | 'income-statement',
   from: string,

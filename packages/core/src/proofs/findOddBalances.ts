@@ -17,11 +17,15 @@ export function findPostingsOnParents(balances: readonly Balance[], net: BigInt6
   );
 }
 
-/** Balances on the other side than the account's normal one; accounts with a place for that side are left out: it is expected there. */
+/**
+ * Balances on the other side than the account's normal one. Left out are accounts with a place for that side, and the one
+ * with retained earnings, which losses may turn: there it is expected.
+ */
 export function findAgainstNormalSide(balances: readonly Balance[], net: BigInt64Array, hasOtherPlace: (accountId: number) => boolean): Proof {
   const found = balances.filter(({ account, index }) => {
     const amount = net[index] as bigint;
-    return amount !== 0n && amount > 0n !== (account.normalSide === 'debit') && account.role === null && !hasOtherPlace(account.id);
+    const isAgainst = amount !== 0n && amount > 0n !== (account.normalSide === 'debit');
+    return isAgainst && account.role !== 'retained_earnings' && !hasOtherPlace(account.id);
   });
   return findings(
     'normal_sides',

@@ -77,6 +77,7 @@ export function AccountPeriods({ account, currency, lastDay }: AccountPeriodsPro
   );
 }
 
+/** The month alone: the fiscal year is chosen above. */
 function periodName({ firstDay }: Period): string {
-  return `${(monthNames[Number(firstDay.slice(5, 7)) - 1] ?? '').slice(0, 3)} ${firstDay.slice(0, 4)}`;
+  return (monthNames[Number(firstDay.slice(5, 7)) - 1] ?? '').slice(0, 3);
 }
