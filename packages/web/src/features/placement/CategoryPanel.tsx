@@ -40,7 +40,9 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
       <aside className={styles.panel} aria-label="Chosen category">
         <h2>No category chosen</h2>
         <p className={styles.quiet}>
-          Choose one in the tree to see its accounts, add to it, rename it, or nest others below it. Drop accounts on a category to place them.
+          {mayPlace
+            ? 'Choose one in the tree to see its accounts, add to it, rename it, or nest others below it. Drop accounts on a category to place them.'
+            : 'Choose one in the tree to see its accounts and where it lands on the statements.'}
         </p>
       </aside>
     );

@@ -65,24 +65,24 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
               onChange={(event) => setFilter(event.target.value)}
             />
           )}
-          <div className={styles.tools}>
-            <label>
-              <input
-                type="checkbox"
-                checked={picked > 0 && picked === shown.length}
-                ref={(box) => {
-                  if (box) box.indeterminate = picked > 0 && picked < shown.length;
-                }}
-                onChange={(event) => onSelect(event.target.checked ? new Set(shown.map(({ id }) => id)) : new Set())}
-              />
-              {picked > 0 ? `${picked} chosen` : 'all'}
-            </label>
-            {mayPlace && (
+          {mayPlace && (
+            <div className={styles.tools}>
+              <label>
+                <input
+                  type="checkbox"
+                  checked={picked > 0 && picked === shown.length}
+                  ref={(box) => {
+                    if (box) box.indeterminate = picked > 0 && picked < shown.length;
+                  }}
+                  onChange={(event) => onSelect(event.target.checked ? new Set(shown.map(({ id }) => id)) : new Set())}
+                />
+                {picked > 0 ? `${picked} chosen` : 'all'}
+              </label>
               <Button variant="contained" disabled={selected.size === 0} onClick={onMove} title="M">
                 Move to…
               </Button>
-            )}
-          </div>
+            </div>
+          )}
         </>
       )}
       <div ref={scroller} className={styles.scroller}>
