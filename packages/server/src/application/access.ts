@@ -1,6 +1,6 @@
 import { fail, isAtLeast, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Person, Ports } from './ports/index.ts';
+import type { Identity } from './ports/index.ts';
 
 /** The roles that a role may act as. */
 interface Grants {
@@ -28,13 +28,8 @@ export type Access<Least extends Role = 'reader'> = AccessWith<Grants[Least]>;
 const allGrants: Grants['administrator'] = { reader: true, reviewer: true, preparer: true, administrator: true };
 
 /** A company that somebody does not belong to is as one that is not there. */
-export async function enterCompany<Least extends Role>(
-  { people }: Pick<Ports, 'people'>,
-  person: Person,
-  companyId: number,
-  least: Least,
-): Promise<Outcome<Access<Least>, Failure>> {
-  const role = await people.roleIn(person.id, companyId);
+export function enterCompany<Least extends Role>({ person, roles }: Identity, companyId: number, least: Least): Outcome<Access<Least>, Failure> {
+  const role = roles[companyId] ?? null;
   if (role === null) return fail({ code: 'not_found', thing: 'company', id: companyId });
   if (!isAtLeast(role, least)) return fail({ code: 'role_needed', needs: least, role });
   return succeed({ companyId, actor: person.name, personId: person.id, role, grants: allGrants });

@@ -14,7 +14,7 @@ import { type Access, ownAccess } from './access.ts';
 import type { Failure } from './failure.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Person, Ports } from './ports/index.ts';
+import type { Books, Identity, Ports } from './ports/index.ts';
 
 export interface CompanyView {
   readonly role: Role;
@@ -24,10 +24,11 @@ export interface CompanyView {
   readonly unplaced: number;
 }
 
-export async function createCompany(ports: Ports, person: Person, input: CompanyBeginning): Promise<Outcome<CompanyView, Failure>> {
+export async function createCompany(ports: Ports, identity: Identity, input: CompanyBeginning): Promise<Outcome<CompanyView, Failure>> {
+  const { person } = identity;
   if (!person.mayAddCompanies) return fail({ code: 'adding_companies_refused' });
   if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
-  const begun = await beginningOf(ports, person, input);
+  const begun = await beginningOf(ports, identity, input);
   if (!begun.ok) return begun;
   const { settings, chart, options } = begun.value;
   return viewCompany(ports, ownAccess(await ports.companies.create(settings, { chart, options }, person), person.name));

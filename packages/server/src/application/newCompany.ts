@@ -12,7 +12,7 @@ import {
 import { enterCompany } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, CompanySettings, Person, Ports } from './ports/index.ts';
+import type { Books, CompanySettings, Identity, Ports } from './ports/index.ts';
 
 export interface CompanyBeginning {
   readonly name: string;
@@ -35,7 +35,7 @@ interface Beginning {
 /** Only a company that the person belongs to can be copied; its name, currency and calendar stay its own. */
 export async function beginningOf(
   ports: Ports,
-  person: Person,
+  identity: Identity,
   { name, currency, fiscalYearFirstMonth, beginWith = { kind: 'categories' } }: CompanyBeginning,
 ): Promise<Outcome<Beginning, Failure>> {
   const settings: CompanySettings = { name, currency, fiscalYearFirstMonth, digitOrder: 'by_value', numberScheme: null, repeatedNames: 'pointed_out' };
@@ -48,7 +48,7 @@ export async function beginningOf(
       return succeed({ settings, chart: toNewChart(starter), options: null });
     }
     case 'copy': {
-      const access = await enterCompany(ports, person, beginWith.companyId, 'reader');
+      const access = enterCompany(identity, beginWith.companyId, 'reader');
       if (!access.ok) return access;
       const opened = await openBooks(ports, beginWith.companyId);
       if (!opened.ok) return opened;

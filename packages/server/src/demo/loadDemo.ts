@@ -33,7 +33,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   if (posted > entries.length) return;
   if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== entries[posted - 2]?.date) return;
   say(begun ? `Going on with the demo: ${companyName}` : `Loading the demo: ${companyName}`);
-  const { company } = begun ?? must(await createCompany(ports, await demoPerson(ports, 'administrator'), { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
+  const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), roles: {} }, { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
   if (!begun) await addDemoPeople(ports, company.id);
   if (posted === 0) await openLedger(ports, company.id);
   await giveRoles(ports, company.id);

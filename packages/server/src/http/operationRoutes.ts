@@ -6,9 +6,8 @@ import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
-import type { Request as Asked, Person, Ports, WrittenFile } from '../application/ports/index.ts';
+import type { Request as Asked, Identity, WrittenFile } from '../application/ports/index.ts';
 import { sendProblem } from './problems.ts';
-import { personOf } from './session.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
@@ -20,7 +19,7 @@ interface Call<Name extends OperationName> {
   /** Of a company's operations: that its role was checked. */
   readonly access: AccessOf<Name>;
   /** Who is signed in; always somebody where the operation needs more than nobody. */
-  readonly person: OperationOf<Name>['needs'] extends 'nobody' ? Person | null : Person;
+  readonly identity: OperationOf<Name>['needs'] extends 'nobody' ? Identity | null : Identity;
   readonly query: QueryOf<Name>;
   readonly body: BodyOf<Name>;
   readonly file: Buffer;
@@ -38,7 +37,7 @@ const idempotencyKey = z.string().min(1).max(100).optional();
 const wholeNumber = z.coerce.number().int().positive();
 
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
-export function operationRoutes(router: Router, ports: Ports, checkAnswers: boolean): On {
+export function operationRoutes(router: Router, checkAnswers: boolean): On {
   const readJson = json({ limit: '20mb' });
   // Nobody knows who sends these.
   const readLittle = json({ limit: '10kb' });
@@ -46,9 +45,9 @@ export function operationRoutes(router: Router, ports: Ports, checkAnswers: bool
     const operation: Operation = operations[name];
     const path = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
     // Who asks is known before anything that is sent is read.
-    const allowed: RequestHandler = async (request, response, next) => {
+    const allowed: RequestHandler = (request, response, next) => {
       response.setHeader('Cache-Control', 'no-store');
-      const entered = await enter(ports, operation, request);
+      const entered = enter(operation, request);
       if (!entered.ok) return sendProblem(response, entered.failure);
       response.locals.entered = entered.value;
       next();
@@ -75,25 +74,25 @@ export function operationRoutes(router: Router, ports: Ports, checkAnswers: bool
 }
 
 interface Entered {
-  readonly person: Person | null;
+  readonly identity: Identity | null;
   readonly access: Access | null;
 }
 
-async function enter(ports: Ports, { needs }: Operation, request: Request): Promise<Outcome<Entered, Failure>> {
-  const person = await personOf(ports, request);
-  if (needs === 'nobody') return succeed({ person, access: null });
-  if (!person) return fail({ code: 'sign_in_needed' });
-  if (needs === 'person') return succeed({ person, access: null });
-  const access = await enterCompany(ports, person, wholeNumber.parse(request.params.companyId), needs);
-  return access.ok ? succeed({ person, access: access.value }) : access;
+function enter({ needs }: Operation, request: Request): Outcome<Entered, Failure> {
+  const identity = request.session.identity ?? null;
+  if (needs === 'nobody') return succeed({ identity, access: null });
+  if (!identity) return fail({ code: 'sign_in_needed' });
+  if (needs === 'person') return succeed({ identity, access: null });
+  const access = enterCompany(identity, wholeNumber.parse(request.params.companyId), needs);
+  return access.ok ? succeed({ identity, access: access.value }) : access;
 }
 
-function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, { person, access }: Entered): Call<Name> {
+function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, { identity, access }: Entered): Call<Name> {
   const file = operation.takesFile && Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
   const body = operation.body?.parse(request.body);
   return {
     access: access as AccessOf<Name>,
-    person: person as Call<Name>['person'],
+    identity: identity as Call<Name>['identity'],
     query: operation.query?.parse(request.query) as QueryOf<Name>,
     body: body as BodyOf<Name>,
     file,

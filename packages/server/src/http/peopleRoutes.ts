@@ -10,7 +10,7 @@ import { limitSignIns } from './signInLimit.ts';
 /** Signing in and out, and who works in a company. */
 export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): void {
   const toSession = (person: Person | null) => answers.toSession(person, demoRoles);
-  on('getSession', async ({ person }) => succeed(toSession(person)));
+  on('getSession', async ({ identity }) => succeed(toSession(identity?.person ?? null)));
   on(
     'signIn',
     async ({ body, request }) => {
@@ -31,14 +31,14 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     await leave(request);
     return succeed(null);
   });
-  on('signOutEverywhere', async ({ person, request }) => {
+  on('signOutEverywhere', async ({ identity: { person }, request }) => {
     await ports.sessions.endAllOf(person.id);
     await leave(request);
     return succeed(null);
   });
   on(
     'changePassword',
-    async ({ person, body, request }) => {
+    async ({ identity: { person }, body, request }) => {
       const changed = await changePassword(ports, person, body);
       if (changed.ok) await enterAs(request, person);
       return changed;

@@ -39,11 +39,11 @@ const mostExported = 10_000;
 /** Every operation of the contract, checked on the way in, with failures as problem documents on the way out. */
 export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOptions): Router {
   const router = Router();
-  const on = operationRoutes(router, ports, checkAnswers);
+  const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  on('listCompanies', async ({ person }) => succeed(answers.toCompanies(await ports.companies.list(person.id))));
-  on('createCompany', async ({ person, body }) => mapOutcome(await createCompany(ports, person, body), answers.toCompany));
+  on('listCompanies', async ({ identity }) => succeed(answers.toCompanies(await ports.companies.list(identity.person.id))));
+  on('createCompany', async ({ identity, body }) => mapOutcome(await createCompany(ports, identity, body), answers.toCompany));
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
   on('changeSettings', async ({ access, body }) => mapOutcome(await changeSettings(ports, access, body), answers.toCompany));
   on('makeYear', async ({ access, body }) => {

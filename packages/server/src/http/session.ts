@@ -1,11 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import type { Request, RequestHandler } from 'express';
 import session, { type SessionData, Store } from 'express-session';
-import type { Person, Ports } from '../application/ports/index.ts';
+import type { Identity, Person, Ports } from '../application/ports/index.ts';
 
 declare module 'express-session' {
   interface SessionData {
+    /** Whose it is; set when it begins. */
     personId?: number;
+    /** Read with the session; never written. */
+    identity?: Identity;
   }
 }
 
@@ -33,11 +36,6 @@ export function readSession(ports: Pick<Ports, 'sessions' | 'secrets'>, { secret
   });
 }
 
-export async function personOf({ people }: Pick<Ports, 'people'>, request: Request): Promise<Person | null> {
-  const { personId } = request.session;
-  return personId === undefined ? null : people.person(personId);
-}
-
 /** A new session id with each sign-in, so that one set by somebody else beforehand opens nothing. */
 export async function enterAs(request: Request, person: Person): Promise<void> {
   await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
@@ -57,8 +55,12 @@ class RowStore extends Store {
   override get(id: string, done: (error: unknown, data?: SessionData | null) => void): void {
     this.ports.sessions.find(this.ports.secrets.hashToken(id)).then((found) => {
       if (!found) return done(null, null);
-      const { personId, expiresAt } = found;
-      done(null, { personId, cookie: { originalMaxAge: expiresAt.getTime() - Date.now(), expires: expiresAt, httpOnly: true, sameSite: 'lax', path: '/' } });
+      const { identity, expiresAt } = found;
+      done(null, {
+        personId: identity.person.id,
+        identity,
+        cookie: { originalMaxAge: expiresAt.getTime() - Date.now(), expires: expiresAt, httpOnly: true, sameSite: 'lax', path: '/' },
+      });
     }, done);
   }
 

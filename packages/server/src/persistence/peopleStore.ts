@@ -10,7 +10,7 @@ import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 const minutesOfAttempts = 15;
 const daysOfLink = 7;
 
-interface PersonRow {
+export interface PersonRow {
   readonly id: number;
   readonly name: string;
   readonly email: string;
@@ -193,7 +193,7 @@ export class PeopleRepository implements PeopleStore {
   }
 }
 
-const toPerson = ({ id, name, email, passwordHash, mayAddCompanies }: PersonRow): Person => ({
+export const toPerson = ({ id, name, email, passwordHash, mayAddCompanies }: PersonRow): Person => ({
   id,
   name,
   email,

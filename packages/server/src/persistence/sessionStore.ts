@@ -1,20 +1,26 @@
 import { randomBytes } from 'node:crypto';
+import type { Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
-import type { SessionStore } from '../application/ports/index.ts';
+import type { Identity, SessionStore } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
+import { type PersonRow, toPerson } from './peopleStore.ts';
 import { rowsOf } from './transaction.ts';
 
 /** Sessions as rows, where every server sees them; only hashes of their ids are kept. */
 export class SessionRepository implements SessionStore {
   constructor(private readonly database: DataSource) {}
 
-  async find(idHash: Buffer): Promise<{ personId: number; expiresAt: Date } | null> {
-    const [row] = await rowsOf<{ personId: number; expiresAt: string }>(
+  async find(idHash: Buffer): Promise<{ identity: Identity; expiresAt: Date } | null> {
+    const [row] = await rowsOf<PersonRow & { expiresAt: string; roles: string | null }>(
       this.database,
-      'SELECT person_id AS personId, expires_at AS expiresAt FROM session WHERE id_hash = ? AND expires_at > UTC_TIMESTAMP()',
+      `SELECT person.id, person.name, person.email, person.password_hash AS passwordHash, person.may_add_companies AS mayAddCompanies, session.expires_at AS expiresAt,
+              (SELECT CAST(JSON_OBJECTAGG(membership.company_id, membership.role) AS CHAR) FROM membership WHERE membership.person_id = person.id) AS roles
+         FROM session JOIN person ON person.id = session.person_id WHERE session.id_hash = ? AND session.expires_at > UTC_TIMESTAMP()`,
       [idHash],
     );
-    return row ? { personId: row.personId, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) } : null;
+    if (!row) return null;
+    const roles = row.roles === null ? {} : (JSON.parse(row.roles) as Record<number, Role>);
+    return { identity: { person: toPerson(row), roles }, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) };
   }
 
   async keep(idHash: Buffer, personId: number, expiresAt: Date): Promise<void> {

@@ -13,7 +13,7 @@ export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, Wri
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
-export type { Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
+export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
 export type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 

@@ -56,10 +56,16 @@ export interface PeopleStore {
   ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean): Promise<Person>;
 }
 
+/** Somebody signed in, with their roles by company at this moment. */
+export interface Identity {
+  readonly person: Person;
+  readonly roles: Readonly<Record<number, Role>>;
+}
+
 /** Sessions, by the SHA-256 of their id. */
 export interface SessionStore {
-  /** Of a session that has not ended. */
-  find(idHash: Buffer): Promise<{ readonly personId: number; readonly expiresAt: Date } | null>;
+  /** Of a session that has not ended: who it is and what they may, in one question, since every request asks it. */
+  find(idHash: Buffer): Promise<{ readonly identity: Identity; readonly expiresAt: Date } | null>;
   keep(idHash: Buffer, personId: number, expiresAt: Date): Promise<void>;
   end(idHash: Buffer): Promise<void>;
   endAllOf(personId: number): Promise<void>;
