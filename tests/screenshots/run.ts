@@ -42,7 +42,14 @@ const pictures: readonly Picture[] = [
       await page.getByLabel('Name').fill('Foot passengers, school classes');
     },
   },
-  { name: 'account', path: 'ledger/chart?find=mv&account=', prepare: (page) => page.getByRole('row', { name: /^1510/ }).click() },
+  {
+    name: 'account',
+    path: 'ledger/chart?element=income',
+    prepare: async (page) => {
+      await page.getByRole('row', { name: /^4450/ }).click();
+      await page.locator('aside canvas').waitFor();
+    },
+  },
   {
     name: 'chart-changes',
     path: 'ledger/chart?find=foot+passengers',
@@ -113,6 +120,7 @@ async function takeAdministration(company: string): Promise<void> {
   for (const path of ['people', 'settings']) {
     const { page, context } = await visit(browser, administrator.cookie, `${company}/${path}`);
     await page.waitForLoadState('networkidle');
+    if (path === 'settings') await page.getByRole('radio', { name: 'built of parts' }).check();
     await take(page, path);
     await context.close();
   }

@@ -54,6 +54,10 @@ export const theme = createTheme({
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--rule-strong)' } } },
     MuiDialogTitle: { styleOverrides: { root: { fontFamily: 'var(--serif)', fontWeight: 600, fontSize: 18 } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: 12, background: '#20262B', color: '#FFFDF8' } } },
+    // What is held is still read: it stands in the second ink, not in a faint one.
+    MuiOutlinedInput: { styleOverrides: { root: { '& .Mui-disabled': { color: 'var(--ink-second)', WebkitTextFillColor: 'var(--ink-second)' } } } },
+    MuiInputLabel: { styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--ink-second)' } } } },
+    MuiFormHelperText: { styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--ink-second)' } } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
     MuiSelect: { defaultProps: { size: 'small' } },
   },
