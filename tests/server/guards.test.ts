@@ -1,4 +1,5 @@
 import { request } from 'node:http';
+import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { bringIn, createCompany } from '../support/trialBalance.ts';
@@ -52,6 +53,18 @@ describe('guards of the server', () => {
     expect(policy).not.toBe(second.headers['content-security-policy']);
     expect(first.headers['cache-control']).toBe('no-store');
     expect(first.text).toContain(/nonce-([^']+)/.exec(policy)?.[1]);
+  });
+
+  it('say how the server is while its sessions cannot be read', async () => {
+    const connection = await mysql.createConnection(server.databaseUrl);
+    await connection.query('LOCK TABLES session WRITE');
+    const answered = await Promise.race([
+      server.call('GET', '/health').then(({ status }) => status),
+      new Promise((resolve) => setTimeout(() => resolve('no answer'), 5000)),
+    ]);
+    await connection.query('UNLOCK TABLES');
+    await connection.end();
+    expect(answered).toBe(200);
   });
 
   it('describe every operation in OpenAPI', async () => {

@@ -39,7 +39,14 @@ export function createApp(ports: Ports, options: AppOptions): Express {
       serializers: { req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url.split('?')[0] }) },
     }),
   );
-  app.use('/api', compression(quickly), readSession(ports, options.session), apiRoutes(ports, options));
+  const sessions = readSession(ports, options.session);
+  // Whether the database answers is said in time, also to somebody signed in, whose session stands in it.
+  app.use(
+    '/api',
+    compression(quickly),
+    (request, response, next) => (request.path === '/health' ? next() : sessions(request, response, next)),
+    apiRoutes(ports, options),
+  );
   app.use(webAssets(options.webFolder));
   app.use(problemHandler(options.log));
   return app;

@@ -79,7 +79,7 @@ interface Entered {
 }
 
 function enter({ needs }: Operation, request: Request): Outcome<Entered, Failure> {
-  const identity = request.session.identity ?? null;
+  const identity = request.session?.identity ?? null;
   if (needs === 'nobody') return succeed({ identity, access: null });
   if (!identity) return fail({ code: 'sign_in_needed' });
   if (needs === 'person') return succeed({ identity, access: null });
