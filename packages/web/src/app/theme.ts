@@ -55,7 +55,7 @@ export const theme = createTheme({
     MuiDialogTitle: { styleOverrides: { root: { fontFamily: 'var(--serif)', fontWeight: 600, fontSize: 18 } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: 12, background: '#20262B', color: '#FFFDF8' } } },
     // What is held is still read: it stands in the second ink, not in a faint one.
-    MuiOutlinedInput: { styleOverrides: { root: { '& .Mui-disabled': { color: 'var(--ink-second)', WebkitTextFillColor: 'var(--ink-second)' } } } },
+    MuiInputBase: { styleOverrides: { input: { '&.Mui-disabled': { color: 'var(--ink-second)', WebkitTextFillColor: 'var(--ink-second)' } } } },
     MuiInputLabel: { styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--ink-second)' } } } },
     MuiFormHelperText: { styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--ink-second)' } } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
