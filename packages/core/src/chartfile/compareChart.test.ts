@@ -157,6 +157,34 @@ describe('a chart file loaded back', () => {
     expect(accounts[0]).toMatchObject({ name: 'Rent', parentId: 3, externalNumber: 'R-1', places: null });
   });
 
+  it('a column of places that is not in the file keeps what stands there, unless the file leaves no room for it', () => {
+    const placesOf = (headings: string[], row: string[]) =>
+      load([
+        ['Number', ...headings],
+        ['1000', ...row],
+      ]).accounts[0]?.places;
+    expect(
+      load([
+        ['Number', 'Category'],
+        ['1000', ''],
+      ]).states,
+    ).toEqual(['same']);
+    expect(placesOf(['Category'], ['Cash'])).toEqual([{ side: 'any', target: { categoryId: 1 } }]);
+    expect(placesOf(['Category while in credit'], ['Overdrafts > Bank'])).toEqual([
+      { side: 'debit', target: { categoryId: 1 } },
+      { side: 'credit', target: { element: 'asset', path: ['Overdrafts', 'Bank'] } },
+    ]);
+    expect(
+      load([
+        ['Number', 'Category while in debit'],
+        ['3100', 'Capital'],
+      ]).changes,
+    ).toEqual([
+      ['3100', 'category', 'Capital', ''],
+      ['3100', 'categoryDebit', '', 'Capital'],
+    ]);
+  });
+
   it('renumbers by key, or by a column of new numbers, and two may swap theirs; what is below stays there', () => {
     const { states, accounts } = load([
       ['Number', 'New number'],
@@ -185,9 +213,8 @@ describe('a chart file loaded back', () => {
       ['6300', 'Office', '', '6000', 'Running costs > Office'],
       ['1000', 'Bank', 'asset', '', ''],
     ]);
-    expect(states).toEqual(['new', 'new', 'changed']);
+    expect(states).toEqual(['new', 'new', 'same']);
     expect(accounts.map(({ number, element, parentId }) => [number, element, parentId])).toEqual([
-      ['1000', 'asset', null],
       ['6300', 'expense', 3],
       ['6310', 'expense', -2],
     ]);
@@ -223,6 +250,8 @@ describe('rows that cannot be applied', () => {
       ],
     ],
     ['a category of another element', [row('8000', { Element: 'asset', Category: 'Capital' })], [[2, 'category', 'category_of_other_element', 'equity']]],
+    ['a path of nothing', [row('8000', { Element: 'asset', Category: '>' })], [[2, 'category', 'unknown_word', '>']]],
+    ['a path of nine', [row('8000', { Element: 'asset', Category: 'a>b>c>d>e>f>g>h>i' })], [[2, 'category', 'nested_too_deep', '8']]],
     [
       'a place beside both sides',
       [row('8000', { Element: 'asset', Category: 'Cash', 'Category while in credit': 'Overdrafts' })],

@@ -66,6 +66,8 @@ export function compareChart(file: ChartFile, facts: ChartFacts): ChartCompariso
   return new Comparison(drafts, facts).outcome();
 }
 
+const placeSides = ['any', 'debit', 'credit'] as const satisfies readonly PlaceSide[];
+
 class Comparison {
   private readonly kept: ReadonlyMap<number, KeptAccount>;
   private readonly draftOf: ReadonlyMap<number, RowDraft>;
@@ -237,12 +239,12 @@ class Comparison {
       if (account && account.element !== element && now.length > 0) draft.faults.push(faultIn('element', 'category_of_other_element', account.element));
       return null;
     }
-    const sides = Object.keys(placeTexts) as PlaceSide[];
-    if (sides.includes('any') && sides.length > 1) draft.faults.push(faultIn('category', 'category_beside_sides'));
     const texts = account ? cellsOf(account, this.kept, now, this.facts.categoryTree) : null;
-    if (account?.element === element && texts && (['any', 'debit', 'credit'] as const).every((side) => (placeTexts[side] ?? '') === texts[fieldOfSide[side]]))
-      return null;
-    const targets = sides.map((side) => ({ side, ...this.target(placeTexts[side] ?? '', side, element) }));
+    const wanted = wantedPlaces(placeTexts, texts);
+    if (wanted.any !== '' && (wanted.debit !== '' || wanted.credit !== '')) draft.faults.push(faultIn('category', 'category_beside_sides'));
+    if (account?.element === element && texts && placeSides.every((side) => wanted[side] === texts[fieldOfSide[side]])) return null;
+    const targets = placeSides.filter((side) => wanted[side] !== '').map((side) => ({ side, ...this.target(wanted[side], side, element) }));
+    for (const { side, target } of targets) if ('path' in target) draft.faults.push(...faultsOfPath(fieldOfSide[side], target.path));
     const hasOwn = targets.some(({ of }) => of === element);
     for (const { side, of } of targets)
       if (of !== element && !(hasOwn && side !== 'any' && of === counterElement(element)))
@@ -281,7 +283,7 @@ class Comparison {
     // Numbers of those above as they are now: a parent renumbered is no change of those below it.
     cells.parent = result.parentId === null ? '' : (this.kept.get(result.parentId)?.number ?? this.draftOf.get(result.parentId)?.number ?? '');
     if (places === null || placeTexts === undefined) return cells;
-    for (const side of ['any', 'debit', 'credit'] as const) {
+    for (const side of placeSides) {
       const target = places.find((place) => place.side === side)?.target;
       cells[fieldOfSide[side]] = target === undefined ? '' : 'categoryId' in target ? this.pathText(target.categoryId) : target.path.join(' > ');
     }
@@ -312,6 +314,26 @@ class Comparison {
   private numberOf(id: number): string {
     return this.draftOf.get(id)?.number ?? this.kept.get(id)?.number ?? '';
   }
+}
+
+/**
+ * A column that is not in the file keeps what stands there, unless the file gives the account a place that leaves no room
+ * for it: one for any balance beside those for a side, or the other way.
+ */
+function wantedPlaces(given: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartField, string>> | null): Record<PlaceSide, string> {
+  const kept = (side: PlaceSide): string => given[side] ?? now?.[fieldOfSide[side]] ?? '';
+  const wanted = { any: kept('any'), debit: kept('debit'), credit: kept('credit') };
+  if (given.any) return { ...wanted, debit: given.debit ?? '', credit: given.credit ?? '' };
+  return given.debit || given.credit ? { ...wanted, any: given.any ?? '' } : wanted;
+}
+
+const deepestCategories = 8;
+const longestName = 200;
+
+function faultsOfPath(field: ChartField, path: readonly string[]): RowFault[] {
+  if (path.length === 0) return [faultIn(field, 'unknown_word', '>')];
+  if (path.length > deepestCategories) return [faultIn(field, 'nested_too_deep', deepestCategories)];
+  return path.some((name) => name.length > longestName) ? [faultIn(field, 'too_long', longestName)] : [];
 }
 
 function newPaths(accounts: readonly ChangedAccount[]): ChartComparison['newCategories'] {

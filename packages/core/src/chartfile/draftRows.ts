@@ -4,7 +4,7 @@ import { bringToScheme, type NumberScheme } from '../chart/numberScheme.ts';
 import { textOf } from '../exchange/cell.ts';
 import { readElement } from '../exchange/readElement.ts';
 import type { PlaceSide } from '../placement/place.ts';
-import type { KeptAccount } from './chartCells.ts';
+import { fieldOfSide, type KeptAccount } from './chartCells.ts';
 import type { ChartField, ChartFile, ChartFileRow } from './chartFields.ts';
 import { faultIn, type RowFault } from './rowFault.ts';
 
@@ -26,7 +26,7 @@ export interface RowDraft {
   readonly role: AccountRole | null;
   readonly purpose: string;
   readonly externalNumber: string;
-  /** Paths as written, by side; `undefined` where the file has no column of places. */
+  /** Paths as written, for the sides that the file has a column of; `undefined` where it has none. */
   readonly placeTexts: Readonly<Partial<Record<PlaceSide, string>>> | undefined;
   readonly faults: RowFault[];
 }
@@ -114,9 +114,7 @@ function roleOf(text: string, faults: RowFault[]): AccountRole | null {
   return role ?? null;
 }
 
-function placeTexts(file: ChartFile, cells: ChartFileRow['cells']): RowDraft['placeTexts'] {
-  const { fields } = file;
-  if (!fields.has('category') && !fields.has('categoryDebit') && !fields.has('categoryCredit')) return undefined;
-  const texts = { any: cells.category ?? '', debit: cells.categoryDebit ?? '', credit: cells.categoryCredit ?? '' };
-  return Object.fromEntries(Object.entries(texts).filter(([, text]) => text !== ''));
+function placeTexts({ fields }: ChartFile, cells: ChartFileRow['cells']): RowDraft['placeTexts'] {
+  const sides = (['any', 'debit', 'credit'] as const).filter((side) => fields.has(fieldOfSide[side]));
+  return sides.length === 0 ? undefined : Object.fromEntries(sides.map((side) => [side, cells[fieldOfSide[side]] ?? '']));
 }

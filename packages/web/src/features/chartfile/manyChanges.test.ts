@@ -22,4 +22,10 @@ describe('many accounts changed alike', () => {
     );
     expect(manyChangesFile(accounts, { kind: 'replace', find: 'Travel', by: 'Trips' })).toBe('"Number","Name","Key"\n"6300","Trips","3"');
   });
+
+  it('a category set takes the place of those for a side', () => {
+    expect(manyChangesFile(accounts.slice(2), { kind: 'set', field: 'category', value: 'Staff costs' })).toBe(
+      '"Number","Category","Category while in debit","Category while in credit","Key"\n"6300","Staff costs","","","3"',
+    );
+  });
 });

@@ -25,7 +25,10 @@ export function manyChanges(accounts: readonly Account[], change: ManyChange): {
 /** The changes as a chart file, so that they are judged, rehearsed and applied as one. */
 export function manyChangesFile(accounts: readonly Account[], change: ManyChange): string {
   const field: ChartField = change.kind === 'set' ? change.field : 'name';
+  // A place for any balance takes the place of those for a side, also where it is none.
+  const emptied: ChartField[] = field === 'category' ? ['categoryDebit', 'categoryCredit'] : [];
   const cell = (text: string) => `"${(/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text).replaceAll('"', '""')}"`;
-  const rows = manyChanges(accounts, change).map(({ account, value }) => [account.number, value, String(account.id)]);
-  return [[chartColumns.number.heading, chartColumns[field].heading, chartColumns.key.heading], ...rows].map((row) => row.map(cell).join(',')).join('\n');
+  const headings = (['number', field, ...emptied, 'key'] as const).map((one) => chartColumns[one].heading);
+  const rows = manyChanges(accounts, change).map(({ account, value }) => [account.number, value, ...emptied.map(() => ''), String(account.id)]);
+  return [headings, ...rows].map((row) => row.map(cell).join(',')).join('\n');
 }
