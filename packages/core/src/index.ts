@@ -27,6 +27,7 @@ export * from './exchange/cell.ts';
 export * from './exchange/columnMeaning.ts';
 export * from './exchange/detectReading.ts';
 export * from './exchange/findDay.ts';
+export * from './exchange/plainText.ts';
 export * from './exchange/readTrialBalance.ts';
 export * from './exchange/trialBalanceRow.ts';
 export * from './layout/compileLayout.ts';

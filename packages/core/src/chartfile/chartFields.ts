@@ -1,4 +1,5 @@
 import { type Cell, textOf } from '../exchange/cell.ts';
+import { textBehindMark } from '../exchange/plainText.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 
 /** Columns of a chart file, in the order in which they are written. */
@@ -75,7 +76,7 @@ export function readChartFile(rows: readonly (readonly Cell[])[]): Outcome<Chart
     else if (heading !== '') unknown.push(heading);
   }
   const read = rows.slice(at + 1).flatMap((row, index): ChartFileRow[] => {
-    const cells = Object.fromEntries([...columns].map(([field, column]) => [field, plain(textOf(row[column]))]));
+    const cells = Object.fromEntries([...columns].map(([field, column]) => [field, textBehindMark(textOf(row[column]))]));
     return Object.values(cells).every((text) => text === '') ? [] : [{ row: at + 2 + index, cells }];
   });
   return succeed({ fields: new Set(columns.keys()), unknown, rows: read });
@@ -84,9 +85,4 @@ export function readChartFile(rows: readonly (readonly Cell[])[]): Outcome<Chart
 function fieldOf(heading: string): ChartField | undefined {
   const plainHeading = heading.trim().toLowerCase();
   return chartFields.find((field) => chartColumns[field].heading.toLowerCase() === plainHeading);
-}
-
-/** Text that was kept from being taken for a formula bears a mark in front, which goes again. */
-function plain(text: string): string {
-  return /^'+[=+\-@\t\r]/.test(text) ? text.slice(1) : text;
 }

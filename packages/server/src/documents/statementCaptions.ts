@@ -24,8 +24,3 @@ export function fileNameOf({ books, compiled, columns }: Statement, ending: stri
   const first = columns.find((column) => column.kind === 'amount');
   return `${books.company.name} - ${compiled.layout.title} ${first?.kind === 'amount' ? first.span.lastDay : ''}.${ending}`.replaceAll(/[\\/:*?"<>|]/g, '-');
 }
-
-/** Text that a spreadsheet would take for a formula is kept as text, by a mark in front that can be taken off again. */
-export function asPlainText(text: string): string {
-  return /^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text;
-}

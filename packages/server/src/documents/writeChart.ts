@@ -1,8 +1,7 @@
-import { type ChartField, chartColumns, chartFields, chartSheet } from '@ivory-ladder/core';
+import { asPlainText, type ChartField, chartColumns, chartFields, chartSheet } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import type { WrittenFile } from '../application/ports/index.ts';
-import { asPlainText } from './statementCaptions.ts';
 
 type ChartCells = Readonly<Record<ChartField, string>>;
 

@@ -1,7 +1,7 @@
+import { asPlainText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { WrittenFile } from '../application/ports/index.ts';
 import type { ToldEvent } from '../application/viewHistory.ts';
-import { asPlainText } from './statementCaptions.ts';
 
 /** One line an event, newest first; times in UTC, states before and after as JSON. */
 export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): WrittenFile {

@@ -1,7 +1,7 @@
-import { toDecimalText } from '@ivory-ladder/core';
+import { asPlainText, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Statement } from '../application/runStatement.ts';
-import { asPlainText, captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {

@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { type ChartField, chartColumns } from '@ivory-ladder/core';
+import { asPlainText, type ChartField, chartColumns } from '@ivory-ladder/core';
 
 /** Fields that can be set alike on many accounts. */
 export const manyFields = ['category', 'parent', 'side', 'active', 'role', 'purpose', 'externalNumber'] as const satisfies readonly ChartField[];
@@ -27,7 +27,7 @@ export function manyChangesFile(accounts: readonly Account[], change: ManyChange
   const field: ChartField = change.kind === 'set' ? change.field : 'name';
   // A place for any balance takes the place of those for a side, also where it is none.
   const emptied: ChartField[] = field === 'category' ? ['categoryDebit', 'categoryCredit'] : [];
-  const cell = (text: string) => `"${(/^'*[=+\-@\t\r]/.test(text) ? `'${text}` : text).replaceAll('"', '""')}"`;
+  const cell = (text: string) => `"${asPlainText(text).replaceAll('"', '""')}"`;
   const headings = (['number', field, ...emptied, 'key'] as const).map((one) => chartColumns[one].heading);
   const rows = manyChanges(accounts, change).map(({ account, value }) => [account.number, value, ...emptied.map(() => ''), String(account.id)]);
   return [headings, ...rows].map((row) => row.map(cell).join(',')).join('\n');
