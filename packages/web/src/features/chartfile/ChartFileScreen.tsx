@@ -22,6 +22,10 @@ const stateNames = { wrong: 'wrong', new: 'new', changed: 'changed', same: 'same
 const rowOf = ({ row }: Row) => row;
 const noDepth = () => 0;
 
+/** Lines listed at once beside the rows; the rest is counted. */
+const mostCategories = 12;
+const mostMissing = 200;
+
 /** A chart file before it is applied: every row with what it would do, and the effect on the statements. */
 export function ChartFileScreen() {
   const company = useCompany();
@@ -117,9 +121,10 @@ export function ChartFileScreen() {
           <div>
             <h3>{counted(data.newCategories.length, 'new category', 'new categories')}</h3>
             <ul className={styles.list}>
-              {data.newCategories.slice(0, 12).map(({ element, path }) => (
+              {data.newCategories.slice(0, mostCategories).map(({ element, path }) => (
                 <li key={`${element} ${path.join('>')}`}>{path.join(' › ')}</li>
               ))}
+              {data.newCategories.length > mostCategories && <li>and {data.newCategories.length - mostCategories} more</li>}
             </ul>
           </div>
         )}
@@ -128,11 +133,12 @@ export function ChartFileScreen() {
           <details>
             <summary>{counted(data.missing.length, 'account has', 'accounts have')} no row and stay as they are</summary>
             <ul className={styles.list}>
-              {data.missing.slice(0, 200).map(({ id, number, name }) => (
+              {data.missing.slice(0, mostMissing).map(({ id, number, name }) => (
                 <li key={id}>
                   {number} {name}
                 </li>
               ))}
+              {data.missing.length > mostMissing && <li>and {data.missing.length - mostMissing} more</li>}
             </ul>
           </details>
         )}
