@@ -1,19 +1,12 @@
-import {
-  type ChangedAccount,
-  type ChartComparison,
-  collationKey,
-  type DigitOrder,
-  type Element,
-  type PlaceTarget,
-  roleRules,
-  sortByNumber,
-} from '@ivory-ladder/core';
+import { type ChangedAccount, type ChartComparison, collationKey, type DigitOrder, type Element, type PlaceTarget, sortByNumber } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
+import { takeRole } from './accountRoles.ts';
 import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
+import { insertAccounts } from './insertAccounts.ts';
 import { readCompany } from './readStructure.ts';
-import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
+import { insertRows, Refused } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
 const idsInOne = 2000;
@@ -96,14 +89,9 @@ async function holdPostingsOff(runner: QueryRunner, companyId: number, accounts:
 async function freeRoles(runner: QueryRunner, companyId: number, accounts: readonly ChangedAccount[], audit: AuditEvent[]): Promise<void> {
   const named = new Set(accounts.map(({ id }) => id));
   for (const { account, role } of accounts) {
-    if (role === null || role === account?.role || roleRules[role].isForSeveral) continue;
-    const holders = await rowsOf<{ id: number }>(runner, 'SELECT id FROM account WHERE company_id = ? AND role = ? FOR UPDATE', [companyId, role]);
-    await changedRows(runner, 'UPDATE account SET role = NULL WHERE company_id = ? AND role = ?', [companyId, role]);
-    for (const { id } of holders) {
-      if (named.has(id)) continue;
-      await runner.query('UPDATE account SET version = version + 1 WHERE company_id = ? AND id = ?', [companyId, id]);
-      audit.push({ thing: 'account', thingId: id, action: 'changed', before: { role }, after: { role: null } });
-    }
+    if (role === null || role === account?.role) continue;
+    for (const id of await takeRole(runner, companyId, role))
+      if (!named.has(id)) audit.push({ thing: 'account', thingId: id, action: 'changed', before: { role }, after: { role: null } });
   }
 }
 
@@ -138,27 +126,7 @@ async function writeChanged(runner: QueryRunner, companyId: number, changed: rea
 
 /** The ids they got, by the negative ids they had. */
 async function insertAdded(runner: QueryRunner, companyId: number, added: readonly ChangedAccount[], order: DigitOrder): Promise<Map<number, number>> {
-  if (added.length === 0) return new Map();
-  await insertRows(
-    runner,
-    'account (company_id, number, number_key, name, element, normal_side, position, active, role, purpose, external_number, version)',
-    added.map(({ number, name, element, normalSide, active, role, purpose, externalNumber }) => [
-      companyId,
-      number,
-      Buffer.from(collationKey(number, order)),
-      name,
-      element,
-      normalSide,
-      0,
-      active ? 1 : 0,
-      role,
-      purpose,
-      externalNumber,
-      1,
-    ]),
-  );
-  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
-  const byNumber = new Map(rows.map(({ id, number }) => [number, id]));
+  const byNumber = await insertAccounts(runner, companyId, added, order);
   return new Map(added.map(({ id, number }) => [id, byNumber.get(number) as number]));
 }
 

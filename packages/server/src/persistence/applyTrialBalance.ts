@@ -1,6 +1,7 @@
 import { collationKey, type FiscalCalendar, makeCalendar, periodIndexOf } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports/index.ts';
+import { takeRole } from './accountRoles.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { addCategoryPath } from './categoryRows.ts';
@@ -121,12 +122,11 @@ async function giveRetainedEarnings(
   const id = plan.retainedEarnings === null ? null : (idOf.get(plan.retainedEarnings) ?? null);
   if (id === null || id === structure.retainedEarningsId) return;
   const companyId = structure.company.id;
-  await runner.query("UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = 'retained_earnings'", [companyId]);
-  await runner.query("UPDATE account SET role = 'retained_earnings', version = version + 1 WHERE company_id = ? AND id = ?", [companyId, id]);
   const role = 'retained_earnings';
+  const former = await takeRole(runner, companyId, role);
+  await runner.query('UPDATE account SET role = ?, version = version + 1 WHERE company_id = ? AND id = ?', [role, companyId, id]);
   audit.push({ thing: 'account', thingId: id, action: 'changed', before: { role: null }, after: { role } });
-  if (structure.retainedEarningsId !== null)
-    audit.push({ thing: 'account', thingId: structure.retainedEarningsId, action: 'changed', before: { role }, after: { role: null } });
+  for (const thingId of former) audit.push({ thing: 'account', thingId, action: 'changed', before: { role }, after: { role: null } });
 }
 
 async function placeAccounts(

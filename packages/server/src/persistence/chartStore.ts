@@ -1,7 +1,8 @@
-import { type AccountRole, type ChartComparison, collationKey, type Outcome, roleRules } from '@ivory-ladder/core';
+import { type ChartComparison, collationKey, type Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
+import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
@@ -241,14 +242,6 @@ async function setOrder(runner: QueryRunner, companyId: number, order: readonly 
     ['position'],
     order.map((id, at) => [id, (at + 1) * 1000]),
   );
-}
-
-/** From whoever holds it, where a role has one holder; the ids of those who lost it. */
-async function takeRole(runner: QueryRunner, companyId: number, role: AccountRole): Promise<number[]> {
-  if (roleRules[role].isForSeveral) return [];
-  const holders = await rowsOf<{ id: number }>(runner, 'SELECT id FROM account WHERE company_id = ? AND role = ? FOR UPDATE', [companyId, role]);
-  await runner.query('UPDATE account SET role = NULL, version = version + 1 WHERE company_id = ? AND role = ?', [companyId, role]);
-  return holders.map(({ id }) => id);
 }
 
 /** The fields that are not the same, before and after, for the record. */

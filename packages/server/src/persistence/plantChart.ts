@@ -1,7 +1,8 @@
-import { collationKey, type DigitOrder, type NewChart } from '@ivory-ladder/core';
+import type { DigitOrder, NewChart } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { AuditEvent } from './audit.ts';
-import { insertRows, rowsOf } from './transaction.ts';
+import { insertAccounts } from './insertAccounts.ts';
+import { insertRows } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
 /** Puts a whole chart with its placement into a company that has none yet; what is to be recorded of it. */
@@ -48,26 +49,7 @@ async function plantCategories(runner: QueryRunner, companyId: number, categorie
 }
 
 async function plantAccounts(runner: QueryRunner, companyId: number, accounts: NewChart['accounts'], order: DigitOrder): Promise<Map<number, number>> {
-  await insertRows(
-    runner,
-    'account (company_id, number, number_key, name, element, normal_side, position, active, role, purpose, external_number, version)',
-    accounts.map(({ number, name, element, normalSide, active, role, purpose, externalNumber }, at) => [
-      companyId,
-      number,
-      Buffer.from(collationKey(number, order)),
-      name,
-      element,
-      normalSide,
-      (at + 1) * 1000,
-      active ? 1 : 0,
-      role,
-      purpose,
-      externalNumber,
-      1,
-    ]),
-  );
-  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
-  const byNumber = new Map(rows.map(({ id, number }) => [number, id]));
+  const byNumber = await insertAccounts(runner, companyId, accounts, order);
   const ids = new Map(accounts.map(({ key, number }) => [key, byNumber.get(number) as number]));
   await updateAccounts(
     runner,
