@@ -1,7 +1,7 @@
 import type { Account } from '../chart/account.ts';
 import type { AccountTree } from '../chart/accountTree.ts';
 import { type CategoryTree, pathOf } from '../placement/categoryTree.ts';
-import type { Place, PlaceSide } from '../placement/place.ts';
+import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
 import type { ChartField } from './chartFields.ts';
 
 /** An account with what people keep beside it. */
@@ -27,8 +27,7 @@ export const fieldOfSide: Readonly<Record<PlaceSide, 'category' | 'categoryDebit
 /** Every account in the chart's own order as the texts of its row. `newNumber` is for those who fill it in. */
 export function chartCells({ accounts, tree, categoryTree, places }: ChartState): Readonly<Record<ChartField, string>>[] {
   const kept = new Map(accounts.map((account) => [account.id, account]));
-  const placed = new Map<number, Place[]>();
-  for (const place of places) placed.set(place.accountId, [...(placed.get(place.accountId) ?? []), place]);
+  const placed = placesByAccount(places);
   return tree.order.map(({ id }) => cellsOf(kept.get(id) as KeptAccount, kept, placed.get(id) ?? [], categoryTree));
 }
 

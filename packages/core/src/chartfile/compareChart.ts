@@ -4,7 +4,7 @@ import { counterElement, type Element, elements, naturalSide, type Side } from '
 import type { NumberScheme } from '../chart/numberScheme.ts';
 import { findCategoryPath, readCategoryPath } from '../placement/categoryPath.ts';
 import { pathOf } from '../placement/categoryTree.ts';
-import type { PlaceSide } from '../placement/place.ts';
+import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
 import { type ChartState, cellsOf, fieldOfSide, type KeptAccount } from './chartCells.ts';
 import { type ChartField, type ChartFile, chartFields } from './chartFields.ts';
 import { draftRows, type RowDraft } from './draftRows.ts';
@@ -73,7 +73,7 @@ class Comparison {
   private readonly draftOf: ReadonlyMap<number, RowDraft>;
   private readonly parentOf = new Map<number, number | null>();
   private readonly elementOf = new Map<number, Element>();
-  private readonly placesOf = new Map<number, { side: PlaceSide; categoryId: number }[]>();
+  private readonly placesOf: ReadonlyMap<number, Omit<Place, 'accountId'>[]>;
 
   constructor(
     private readonly drafts: readonly RowDraft[],
@@ -81,7 +81,7 @@ class Comparison {
   ) {
     this.kept = new Map(facts.accounts.map((account) => [account.id, account]));
     this.draftOf = new Map(drafts.map((draft) => [draft.id, draft]));
-    for (const { accountId, side, categoryId } of facts.places) this.placesOf.set(accountId, [...(this.placesOf.get(accountId) ?? []), { side, categoryId }]);
+    this.placesOf = placesByAccount(facts.places);
   }
 
   outcome(): ChartComparison {

@@ -45,6 +45,17 @@ export function checkPlaces(
   return succeed(null);
 }
 
+/** The places of each account that has any, in the order given. */
+export function placesByAccount(places: readonly Place[]): Map<number, Omit<Place, 'accountId'>[]> {
+  const byAccount = new Map<number, Omit<Place, 'accountId'>[]>();
+  for (const { accountId, side, categoryId } of places) {
+    const own = byAccount.get(accountId);
+    if (own) own.push({ side, categoryId });
+    else byAccount.set(accountId, [{ side, categoryId }]);
+  }
+  return byAccount;
+}
+
 /** The categories of an account's two portions; `null` is no place. */
 export interface Portions {
   readonly debit: number | null;

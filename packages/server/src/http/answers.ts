@@ -23,7 +23,7 @@ import type {
   StatementEffect,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import { type Proof, pathOf, type Role } from '@ivory-ladder/core';
+import { type Proof, pathOf, placesByAccount, type Role } from '@ivory-ladder/core';
 import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { CompanyView } from '../application/companies.ts';
 import type { EffectRow } from '../application/effectOnStatements.ts';
@@ -145,12 +145,7 @@ export function toChart(overview: ChartOverview): ChartView {
 }
 
 export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {
-  const placesOf = new Map<number, { side: 'any' | 'debit' | 'credit'; categoryId: number }[]>();
-  for (const { accountId, side, categoryId } of books.places) {
-    const places = placesOf.get(accountId);
-    if (places) places.push({ side, categoryId });
-    else placesOf.set(accountId, [{ side, categoryId }]);
-  }
+  const placesOf = placesByAccount(books.places);
   return {
     categories: books.categories.map(toCategory),
     accounts: books.tree.order.map((account, at) => {

@@ -1,4 +1,13 @@
-import { type ChangedAccount, type ChartComparison, collationKey, type DigitOrder, type Element, type PlaceTarget, sortByNumber } from '@ivory-ladder/core';
+import {
+  type ChangedAccount,
+  type ChartComparison,
+  collationKey,
+  type DigitOrder,
+  type Element,
+  type PlaceTarget,
+  placesByAccount,
+  sortByNumber,
+} from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
@@ -43,8 +52,7 @@ export async function applyChart(
     companyId,
     placed.map(({ id, places }) => ({ id: real(id) as number, places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })) })),
   );
-  const placesBefore = new Map<number, { side: string; categoryId: number }[]>();
-  for (const { accountId, side, categoryId } of books.places) placesBefore.set(accountId, [...(placesBefore.get(accountId) ?? []), { side, categoryId }]);
+  const placesBefore = placesByAccount(books.places);
   for (const { id, account, places, ...fields } of accounts) {
     const after = { ...fields, parentId: real(fields.parentId) };
     const thingId = real(id) as number;
