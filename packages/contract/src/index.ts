@@ -8,6 +8,7 @@ export * from './chartFile.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './openapi.ts';
+export type { Operation } from './operation.ts';
 export * from './operations.ts';
 export * from './people.ts';
 export * from './placement.ts';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { type Operation, operations, statementKind } from './operations.ts';
+import type { Operation } from './operation.ts';
+import { operations, statementKind } from './operations.ts';
 import { problem } from './problem.ts';
 
 type Json = Record<string, unknown>;

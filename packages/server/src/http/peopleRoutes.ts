@@ -2,8 +2,8 @@ import { fail, mapOutcome, type Role, succeed } from '@ivory-ladder/core';
 import { addPerson, changeRole, listPeople, removePerson, renewLink } from '../application/people.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
 import { changePassword, demoPerson, lookAtLink, signIn, useLink } from '../application/signIn.ts';
-import * as answers from './answers.ts';
 import type { On } from './operationRoutes.ts';
+import * as answers from './peopleAnswers.ts';
 import { enterAs, leave } from './session.ts';
 import { limitSignIns } from './signInLimit.ts';
 

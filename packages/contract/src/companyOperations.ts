@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import { history, historyQuery } from './chart.ts';
+import { company, companyInput, companyList, settingsChange } from './company.ts';
+import type { Operation } from './operation.ts';
+import { day } from './primitives.ts';
+
+/** The installation, its companies, their settings and the record of changes. */
+export const companyOperations = {
+  health: { needs: 'nobody', method: 'get', path: '/health', summary: 'Answers 200 while the database does', answer: z.object({ ok: z.literal(true) }) },
+  listCompanies: { needs: 'person', method: 'get', path: '/companies', summary: 'Companies of this installation', answer: companyList },
+  createCompany: {
+    needs: 'person',
+    method: 'post',
+    path: '/companies',
+    summary: 'Create a company with a category tree to begin with',
+    body: companyInput,
+    answer: company,
+    status: 201,
+  },
+  getCompany: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}',
+    summary: 'A company, its fiscal years and what awaits the user',
+    answer: company,
+  },
+  changeSettings: {
+    needs: 'administrator',
+    method: 'patch',
+    path: '/companies/{companyId}',
+    summary: 'Change name, number scheme and other settings of the company',
+    body: settingsChange,
+    answer: company,
+  },
+  makeYear: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/years',
+    summary: 'Make the fiscal year that holds a day, and those between it and the years already there',
+    body: z.strictObject({ day }),
+    answer: company,
+    status: 201,
+  },
+  listHistory: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/history',
+    summary: 'What was changed, by whom, before and after; newest first',
+    query: historyQuery,
+    answer: history,
+  },
+  exportHistory: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/history/csv',
+    summary: 'The newest 10,000 changes as CSV',
+    query: historyQuery.omit({ before: true, limit: true }),
+    answer: 'file',
+  },
+} as const satisfies Record<string, Operation>;

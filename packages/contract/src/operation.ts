@@ -1,0 +1,19 @@
+import type { z } from 'zod';
+
+/** One operation of the API: the only place where its path and the shapes it takes and gives are written down. */
+export interface Operation {
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  /** Under `/api`, parameters as `{name}`; all parameters are whole numbers but `kind`. */
+  readonly path: string;
+  readonly summary: string;
+  /** Who may ask: anybody, anybody signed in, or a member of the company with at least this role. */
+  readonly needs: 'nobody' | 'person' | 'reader' | 'reviewer' | 'preparer' | 'administrator';
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType;
+  /** A body of bytes instead of JSON. */
+  readonly takesFile?: true;
+  readonly answer: z.ZodType | 'file' | 'none';
+  readonly status?: 200 | 201 | 204;
+  /** Takes an `Idempotency-Key` header: a repeated request answers with what the first one did. */
+  readonly idempotent?: true;
+}

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { layoutOptions, storedLayoutOptions } from './company.ts';
+import type { Operation } from './operation.ts';
+import { evidence, evidenceQuery, proofList, spanQuery, statement, statementQuery } from './statement.ts';
+
+/** Statements, what their figures are made of, and the proofs. */
+export const statementOperations = {
+  getLayoutOptions: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/layout-options',
+    summary: 'What is set for the generated layouts',
+    answer: storedLayoutOptions,
+  },
+  setLayoutOptions: {
+    needs: 'preparer',
+    method: 'put',
+    path: '/companies/{companyId}/layout-options',
+    summary: 'Switch subtotals off; show the result on its own line or within retained earnings',
+    body: layoutOptions.extend({ version: z.int().nonnegative() }),
+    answer: storedLayoutOptions,
+  },
+  getStatement: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}',
+    summary: 'A balance sheet or an income statement',
+    query: statementQuery,
+    answer: statement,
+  },
+  exportCsv: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}/csv',
+    summary: 'The statement as CSV',
+    query: statementQuery,
+    answer: 'file',
+  },
+  exportWorkbook: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}/workbook',
+    summary: 'The statement as a workbook with live formulas',
+    query: statementQuery,
+    answer: 'file',
+  },
+  getEvidence: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}/evidence',
+    summary: 'What a cell is made of, and its climb',
+    query: evidenceQuery,
+    answer: evidence,
+  },
+  getProofs: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/proofs',
+    summary: 'Every proof with its figures and the accounts at fault',
+    query: spanQuery,
+    answer: proofList,
+  },
+} as const satisfies Record<string, Operation>;

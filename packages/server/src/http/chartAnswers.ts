@@ -1,0 +1,123 @@
+import type {
+  AccountBody,
+  AccountPeriods,
+  CategoryBody,
+  ChartRehearsalBody,
+  ChartView,
+  MergeRehearsalBody,
+  NoteList,
+  PlacementView,
+  StatementEffect,
+} from '@ivory-ladder/contract';
+import { pathOf, placesByAccount } from '@ivory-ladder/core';
+import type { ChartRehearsal } from '../application/chartFile.ts';
+import type { EffectRow } from '../application/effectOnStatements.ts';
+import type { MergeRehearsal } from '../application/mergeAccounts.ts';
+import type { PlacementOverview } from '../application/placement.ts';
+import type { AccountNote, ChartAccount, VersionedCategory } from '../application/ports/index.ts';
+import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
+import type { ChartOverview } from '../application/viewChart.ts';
+import { text } from './amountText.ts';
+
+export function toCategory({ id, parentId, element, name, position, term, step, contraOf, version }: VersionedCategory): CategoryBody {
+  return { id, parentId, element, name, position, term, step, contraOf, version };
+}
+
+export function toAccount({ id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version }: ChartAccount): AccountBody {
+  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version };
+}
+
+export function toChart(overview: ChartOverview): ChartView {
+  const { books, lastUsed, notes } = overview;
+  const kept = new Map(books.accounts.map((account) => [account.id, account]));
+  const { accounts, categories: _, ...rest } = toPlacement(overview);
+  const held = new Set(books.places.map(({ categoryId }) => categoryId));
+  return {
+    ...rest,
+    accounts: accounts.map((account, at) => {
+      const { active, purpose, externalNumber, version } = kept.get(account.id) as ChartAccount;
+      return {
+        ...account,
+        depth: books.tree.depth[at] as number,
+        active,
+        purpose,
+        externalNumber,
+        version,
+        lastUsed: lastUsed.get(account.id) ?? null,
+        notes: [...(notes.get(account.id) ?? [])],
+      };
+    }),
+    paths: Object.fromEntries(
+      [...held].flatMap((id) => {
+        const node = books.categoryTree.nodes.get(id);
+        return node ? [[String(id), pathOf(node)]] : [];
+      }),
+    ),
+  };
+}
+
+export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {
+  const placesOf = placesByAccount(books.places);
+  return {
+    categories: books.categories.map(toCategory),
+    accounts: books.tree.order.map((account, at) => {
+      const index = books.cube.indexOf.get(account.id) as number;
+      const { id, number, name, element, normalSide, parentId, role } = account;
+      return {
+        id,
+        number,
+        name,
+        element,
+        normalSide,
+        parentId,
+        role,
+        isParent: books.tree.isParent[at] as boolean,
+        places: placesOf.get(id) ?? [],
+        amount: text(amounts[index] as bigint),
+        comparative: text(comparatives[index] as bigint),
+      };
+    }),
+    span: { firstDay: span.firstDay, lastDay: span.lastDay },
+    comparative: { firstDay: comparative.firstDay, lastDay: comparative.lastDay },
+    balanceComparative,
+    revision: books.cube.revision,
+  };
+}
+
+const shownOrNone = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
+
+function toEffect(effect: readonly EffectRow[]): StatementEffect {
+  return effect.map((row) => ({ ...row, before: shownOrNone(row.before), after: shownOrNone(row.after) }));
+}
+
+export function toChartRehearsal({ fileName, comparison, unknownColumns, effect, structureVersion, revision }: ChartRehearsal): ChartRehearsalBody {
+  return {
+    fileName,
+    rows: comparison.rows.map((row) => ({ ...row, changes: row.changes.map((change) => ({ ...change })), faults: row.faults.map((fault) => ({ ...fault })) })),
+    missing: comparison.missing.map(({ id, number, name }) => ({ id, number, name })),
+    newCategories: comparison.newCategories.map(({ element, path }) => ({ element, path: [...path] })),
+    unknownColumns: [...unknownColumns],
+    effect: toEffect(effect),
+    structureVersion,
+    revision,
+  };
+}
+
+export function toNotes(notes: readonly AccountNote[]): NoteList {
+  return { notes: notes.map(({ id, content, writtenAt, writtenBy }) => ({ id, content, writtenAt, writtenBy })) };
+}
+
+export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeriods {
+  return { periods: periods.map((period) => ({ ...period, movement: text(period.movement), closing: text(period.closing) })) };
+}
+
+export function toMergeRehearsal({ moves, moved, role, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
+  return {
+    moves: moves.map(({ layer, amount }) => ({ layer, amount: text(amount) })),
+    moved,
+    role,
+    effect: toEffect(effect),
+    structureVersion,
+    revision,
+  };
+}

@@ -1,0 +1,43 @@
+import { mapOutcome } from '@ivory-ladder/core';
+import { addNote, listNotes } from '../application/accountNotes.ts';
+import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
+import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
+import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
+import { keepFile } from '../application/filesHandedIn.ts';
+import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
+import { changePlaces, viewPlacement } from '../application/placement.ts';
+import type { Ports } from '../application/ports/index.ts';
+import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
+import { viewChart } from '../application/viewChart.ts';
+import * as answers from './chartAnswers.ts';
+import { toPosting } from './ledgerAnswers.ts';
+import type { On } from './operationRoutes.ts';
+
+/** The chart of accounts, its categories and where accounts stand. */
+export function chartRoutes(on: On, ports: Ports): void {
+  on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
+  on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
+  on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
+  on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
+  on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
+  on('listAccountPeriods', async ({ access, id }) => mapOutcome(await viewAccountPeriods(ports, access, id('accountId')), answers.toAccountPeriods));
+  on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
+    mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),
+  );
+  on('mergeAccounts', async ({ access, id, body: { into, ...body }, asked }) =>
+    mapOutcome(await mergeAccounts(ports, access, id('accountId'), { intoId: into, ...body }, asked), toPosting),
+  );
+  on('renumberAccounts', async ({ access, body }) => mapOutcome(await renumberAccounts(ports, access, body.changes), (renumbered) => ({ renumbered })));
+  on('exportChart', async ({ access, query }) => exportChart(ports, access, query.kind));
+  on('uploadChartFile', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
+  on('rehearseChartFile', async ({ access, id, body: { from, to } }) =>
+    mapOutcome(await rehearseChartFile(ports, access, id('fileId'), { firstDay: from, lastDay: to }), answers.toChartRehearsal),
+  );
+  on('applyChartFile', async ({ access, id, body }) => applyChartFile(ports, access, id('fileId'), body));
+  on('deleteAccount', async ({ access, id }) => deleteAccount(ports, access, id('accountId')));
+  on('getPlacement', async ({ access, query }) => mapOutcome(await viewPlacement(ports, access, query), answers.toPlacement));
+  on('setPlaces', async ({ access, body }) => mapOutcome(await changePlaces(ports, access, body.changes), (moved) => ({ moved })));
+  on('addCategory', async ({ access, body }) => mapOutcome(await addCategory(ports, access, body), answers.toCategory));
+  on('changeCategory', async ({ access, id, body }) => mapOutcome(await changeCategory(ports, access, id('categoryId'), body), answers.toCategory));
+  on('deleteCategory', async ({ access, id }) => deleteCategory(ports, access, id('categoryId')));
+}

@@ -1,0 +1,35 @@
+import type { Company, CompanyList } from '@ivory-ladder/contract';
+import type { Role } from '@ivory-ladder/core';
+import type { CompanyView } from '../application/companies.ts';
+
+export function toCompanies(companies: { id: number; name: string; currency: string; role: Role }[]): CompanyList {
+  return { companies };
+}
+
+export function toCompany({ role, books, years, lastEntryDay, unplaced }: CompanyView): Company {
+  const { company } = books;
+  return {
+    id: company.id,
+    name: company.name,
+    currency: company.currency.code,
+    exponent: company.currency.exponent,
+    fiscalYearFirstMonth: company.fiscalYearFirstMonth,
+    digitOrder: company.digitOrder,
+    numberScheme: company.numberScheme === null ? null : { ...company.numberScheme, parts: [...company.numberScheme.parts] },
+    repeatedNames: company.repeatedNames,
+    settingsVersion: company.settingsVersion,
+    revision: company.revision,
+    role,
+    retainedEarningsAccountId: books.retainedEarningsId,
+    years: years.map((year) => ({
+      year: year.year,
+      name: year.name,
+      firstDay: year.firstDay,
+      lastDay: year.lastDay,
+      periods: year.periods.map(({ number, firstDay, lastDay }) => ({ number, firstDay, lastDay })),
+    })),
+    lastEntryDay,
+    accounts: books.accounts.length,
+    unplaced,
+  };
+}

@@ -1,0 +1,46 @@
+import type { operations } from '@ivory-ladder/contract';
+import { mapOutcome, succeed } from '@ivory-ladder/core';
+import type { z } from 'zod';
+import { createCompany, makeYear, viewCompany } from '../application/companies.ts';
+import { changeSettings } from '../application/companySettings.ts';
+import type { HistoryWanted, Ports } from '../application/ports/index.ts';
+import { viewHistory } from '../application/viewHistory.ts';
+import * as answers from './companyAnswers.ts';
+import type { On } from './operationRoutes.ts';
+
+/** Companies, their settings and the record of changes. */
+export function companyRoutes(on: On, ports: Ports): void {
+  on('listCompanies', async ({ identity }) => succeed(answers.toCompanies(await ports.companies.list(identity.person.id))));
+  on('createCompany', async ({ identity, body }) => mapOutcome(await createCompany(ports, identity, body), answers.toCompany));
+  on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
+  on('changeSettings', async ({ access, body }) => mapOutcome(await changeSettings(ports, access, body), answers.toCompany));
+  on('makeYear', async ({ access, body }) => {
+    const made = await makeYear(ports, access, body.day);
+    return made.ok ? mapOutcome(await viewCompany(ports, access), answers.toCompany) : made;
+  });
+  on('listHistory', async ({ access, query }) =>
+    mapOutcome(await viewHistory(ports, access, historyWanted(query, query.before ?? null, query.limit)), ({ events, next }) => ({
+      events: [...events],
+      next,
+    })),
+  );
+  on('exportHistory', async ({ access, query }) =>
+    mapOutcome(await viewHistory(ports, access, historyWanted(query, null, mostExported)), ({ books, events }) =>
+      ports.writer.historyToCsv(books.company.name, events),
+    ),
+  );
+}
+
+const mostExported = 10_000;
+
+type HistoryQuery = z.infer<(typeof operations)['exportHistory']['query']>;
+
+const historyWanted = ({ thing, thingId, actor, from, to }: HistoryQuery, before: number | null, limit: number): HistoryWanted => ({
+  thing: thing ?? null,
+  thingId: thingId ?? null,
+  actor: actor ?? null,
+  from: from ?? null,
+  to: to ?? null,
+  before,
+  limit,
+});

@@ -1,0 +1,119 @@
+import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { AccountLineRecord, BroughtInRecord, EntryRecord, PostingOutcome } from '../application/ports/index.ts';
+import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
+import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
+import { text } from './amountText.ts';
+
+export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView): TrialBalanceViewBody {
+  return {
+    accounts: books.tree.order.map((account, at) => {
+      const line = lines[at] as TrialBalanceView['lines'][number];
+      return {
+        id: account.id,
+        number: account.number,
+        name: account.name,
+        element: account.element,
+        depth: books.tree.depth[at] as number,
+        isParent: books.tree.isParent[at] as boolean,
+        opening: text(line.opening),
+        debit: text(line.debit),
+        credit: text(line.credit),
+        carried: text(line.carried),
+        closing: text(line.closing),
+      };
+    }),
+    notAllotted: text(notAllotted),
+    revision: books.cube.revision,
+  };
+}
+
+export function toEntry(entry: EntryRecord): EntryBody {
+  return {
+    ...entry,
+    postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
+    lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })),
+  };
+}
+
+export function toAccountLines({ lines, total, next }: { lines: AccountLineRecord[]; total: number; next: string | null }): AccountLines {
+  return { lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })), total, next };
+}
+
+export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody {
+  const { file, reading, books, plan } = rehearsal;
+  const named = ({ number, name, amount }: { number: string; name: string; amount: bigint }) => ({ number, name, amount: text(amount) });
+  const optional = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
+  return {
+    fileId,
+    fileName: rehearsal.fileName,
+    format: { ...rehearsal.format, sheets: [...rehearsal.format.sheets] },
+    decimalSign: reading.decimalSign,
+    amounts: reading.amounts,
+    headingRow: reading.headingRow === null ? 0 : reading.headingRow + 1,
+    headings: [...rehearsal.headings],
+    columns: { ...reading.columns },
+    date: rehearsal.date,
+    dateFrom: rehearsal.date === null ? null : rehearsal.date === reading.day ? 'file' : 'answer',
+    figures: rehearsal.figures,
+    figuresProposed: true,
+    retainedEarnings: rehearsal.retainedEarnings,
+    retainedEarningsProposed: rehearsal.retainedEarningsProposed,
+    rows: rehearsal.rows.map((row) => ({
+      row: row.row,
+      number: row.number,
+      name: row.name,
+      element: row.element,
+      parentNumber: row.parentNumber,
+      categoryPath: [...row.categoryPath],
+      isNew: row.isNew,
+      placedIn: [...row.placedIn],
+      found: row.found,
+      elementFrom:
+        row.elementFrom === null
+          ? null
+          : typeof row.elementFrom === 'string'
+            ? { from: row.elementFrom }
+            : row.elementFrom.from === 'neighbours'
+              ? { from: 'neighbours', numbers: [...row.elementFrom.numbers] }
+              : row.elementFrom,
+      amount: optional(row.amount),
+      difference: optional(row.difference),
+    })),
+    problems: file.problems.map((problem) => ({ ...problem })),
+    leftOut: file.leftOut.map((row) => ({ ...row })),
+    debits: text(file.debits),
+    credits: text(file.credits),
+    difference: text(file.debits - file.credits),
+    wouldBalance: optional(file.wouldBalance),
+    elementsProposed: rehearsal.elementsProposed,
+    missing: rehearsal.missing.map(named),
+    missingSum: text(rehearsal.missing.reduce((total, { amount }) => total + amount, 0n)),
+    adjustments: rehearsal.adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
+    entries: rehearsal.entries.map(({ entry, lines }) => ({ day: entry.day, purpose: entry.purpose, closesYear: entry.closesYear, lines: lines.map(named) })),
+    newAccounts: rehearsal.rows.filter((row) => row.isNew && row.number !== '').length,
+    newCategories: rehearsal.newCategories.map((path) => [...path]),
+    placedByFile: rehearsal.placedByFile,
+    retainedEarningsMoves: text(rehearsal.retainedEarningsMoves),
+    blockers: rehearsal.blockers.map((blocker) => ({ ...blocker })),
+    nothingToPost: plan !== null && plan.entries.length === 0 && plan.newAccounts.length === 0 && plan.places.length === 0 && plan.withdraw.length === 0,
+    revision: books.cube.revision,
+  };
+}
+
+export function toPosting(outcome: PostingOutcome): PostingBody {
+  return { posted: outcome.posted, entries: outcome.entries.map((entry) => ({ ...entry })), newAccounts: outcome.newAccounts, revision: outcome.revision };
+}
+
+export function toBroughtIn(files: readonly BroughtInRecord[]): BroughtInList {
+  return {
+    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, entries }) => ({
+      id,
+      fileName,
+      date: day,
+      figures,
+      postedAt: `${postedAt.replace(' ', 'T')}Z`,
+      postedBy,
+      entries: entries.map((entry) => ({ ...entry })),
+    })),
+  };
+}

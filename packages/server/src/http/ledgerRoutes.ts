@@ -1,0 +1,35 @@
+import { mapOutcome } from '@ivory-ladder/core';
+import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
+import type { Ports } from '../application/ports/index.ts';
+import { postEntry } from '../application/postEntry.ts';
+import { postTrialBalance } from '../application/postTrialBalance.ts';
+import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
+import { listAccountLines, viewEntry } from '../application/viewLines.ts';
+import { viewTrialBalance } from '../application/viewTrialBalance.ts';
+import * as answers from './ledgerAnswers.ts';
+import type { On } from './operationRoutes.ts';
+
+/** Trial balances brought in, balances and entries. */
+export function ledgerRoutes(on: On, ports: Ports): void {
+  on('uploadTrialBalance', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
+  on('rehearseTrialBalance', async ({ access, id, body }) =>
+    mapOutcome(await rehearseTrialBalance(ports, access, id('fileId'), body), (rehearsal) => answers.toRehearsal(id('fileId'), rehearsal)),
+  );
+  on('postTrialBalance', async ({ access, id, body, asked }) =>
+    mapOutcome(await postTrialBalance(ports, access, id('fileId'), body, asked), answers.toPosting),
+  );
+  on('listBroughtIn', async ({ access }) => mapOutcome(await listBroughtIn(ports, access), answers.toBroughtIn));
+  on('getTrialBalance', async ({ access, query }) => mapOutcome(await viewTrialBalance(ports, access, query), answers.toTrialBalance));
+  on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, after = null, limit } }) =>
+    mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, after, limit }), answers.toAccountLines),
+  );
+  on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
+  on('postEntry', async ({ access, body, asked }) => {
+    const lines = body.lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) }));
+    return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), ({ entryId, documentNumber, revision }) => ({
+      entryId,
+      documentNumber,
+      revision,
+    }));
+  });
+}

@@ -1,0 +1,62 @@
+import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
+import type { Proof } from '@ivory-ladder/core';
+import type { Evidence } from '../application/findEvidence.ts';
+import type { Books } from '../application/ports/index.ts';
+import type { Statement } from '../application/runStatement.ts';
+import { text } from './amountText.ts';
+
+export function toStatement({ books, kind, compiled, columns, rows, rungs }: Statement): StatementBody {
+  return {
+    kind,
+    title: compiled.layout.title,
+    currency: books.company.currency.code,
+    exponent: books.company.currency.exponent,
+    columns: columns.map((column) =>
+      column.kind === 'amount' ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay } : column,
+    ),
+    rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({
+      key,
+      lineKey,
+      accountId,
+      role,
+      caption,
+      depth,
+      opens,
+      open,
+      values: values.map((value) => (value === null ? null : text(value))),
+    })),
+    rungs,
+    revision: books.cube.revision,
+  };
+}
+
+export function toEvidence({ caption, measure, span, amount, climb, accounts, carried, entryCount }: Evidence): EvidenceBody {
+  return {
+    caption,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    amount: text(amount),
+    climb: climb.map((rung) => ({ ...rung, amount: text(rung.amount) })),
+    accounts: accounts.map((account) => ({ ...account, net: text(account.net) })),
+    carried: carried.map((item) => ({ ...item, net: text(item.net) })),
+    entryCount,
+  };
+}
+
+export function toProofs(books: Books, proofs: readonly Proof[]): ProofList {
+  const byId = new Map(books.accounts.map((account) => [account.id, account]));
+  return {
+    proofs: proofs.map((proof) => ({
+      name: proof.name,
+      state: proof.state,
+      difference: text(proof.difference),
+      figures: proof.figures.map((figure) => ({ name: figure.name, day: figure.day, net: text(figure.net) })),
+      accounts: proof.accounts.flatMap(({ account, reason, net }) => {
+        const found = byId.get(books.cube.accountIds[account] as number);
+        return found ? [{ accountId: found.id, number: found.number, name: found.name, element: found.element, reason, net: text(net) }] : [];
+      }),
+    })),
+    revision: books.cube.revision,
+  };
+}

@@ -1,0 +1,32 @@
+import { type LayoutOptions, mapOutcome, succeed } from '@ivory-ladder/core';
+import { setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
+import { findEvidence } from '../application/findEvidence.ts';
+import type { Ports } from '../application/ports/index.ts';
+import { proveStatements } from '../application/proveStatements.ts';
+import { runStatement } from '../application/runStatement.ts';
+import type { On } from './operationRoutes.ts';
+import * as answers from './statementAnswers.ts';
+
+/** Statements, what their figures are made of, and the proofs. */
+export function statementRoutes(on: On, ports: Ports): void {
+  on('getLayoutOptions', async ({ access }) => mapOutcome(await viewLayoutOptions(ports, access), toOptions));
+  on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
+    mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),
+  );
+  on('getStatement', async ({ access, kind, query }) => mapOutcome(await runStatement(ports, access, kind(), query), answers.toStatement));
+  on('exportCsv', async ({ access, kind, query }) =>
+    mapOutcome(await runStatement(ports, access, kind(), query), (statement) => ports.writer.toCsv(statement)),
+  );
+  on('exportWorkbook', async ({ access, kind, query }) => {
+    const statement = await runStatement(ports, access, kind(), query);
+    return statement.ok ? succeed(await ports.writer.toWorkbook(statement.value)) : statement;
+  });
+  on('getEvidence', async ({ access, kind, query }) => mapOutcome(await findEvidence(ports, access, kind(), query), answers.toEvidence));
+  on('getProofs', async ({ access, query }) => mapOutcome(await proveStatements(ports, access, query), ({ books, proofs }) => answers.toProofs(books, proofs)));
+}
+
+const toOptions = ({ options: { subtotalsOff, result }, version }: { options: LayoutOptions; version: number }) => ({
+  subtotalsOff: [...subtotalsOff],
+  result,
+  version,
+});
