@@ -54,9 +54,15 @@ describe('every operation of a company, as every role', () => {
     }
   });
 
-  it('changes need at least a preparer, but for a reviewer’s notes; people an administrator', () => {
+  it('changes need at least a preparer, but for a reviewer’s notes and what each sees of the chart; people an administrator', () => {
     const changing = ofCompany.filter(([, { method }]) => method !== 'get');
-    expect(changing.filter(([, { needs }]) => needs !== 'preparer' && needs !== 'administrator').map(([name]) => name)).toEqual(['addNote']);
+    expect(changing.filter(([, { needs }]) => needs !== 'preparer' && needs !== 'administrator').map(([name]) => name)).toEqual([
+      'addNote',
+      'chooseChartColumns',
+      'saveChartView',
+      'changeChartView',
+      'deleteChartView',
+    ]);
     expect(ofCompany.filter(([, { path, needs }]) => path.includes('/people') !== (needs === 'administrator')).map(([name]) => name)).toEqual([
       'changeSettings',
     ]);

@@ -13,6 +13,7 @@ import {
   renumbering,
 } from './chart.ts';
 import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
+import { chartViewChange, chartViewInput, chosenColumns, savedChartView, savedChartViews } from './chartViews.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery } from './statement.ts';
 import { posting, uploadedFile } from './trialBalanceFile.ts';
@@ -131,6 +132,47 @@ export const chartOperations = {
     method: 'delete',
     path: '/companies/{companyId}/accounts/{accountId}',
     summary: 'Delete an account that nothing holds',
+    answer: 'none',
+    status: 204,
+  },
+  listChartViews: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/chart/views',
+    summary: 'Views of the chart that one saved or that are for all, and the columns one chose',
+    answer: savedChartViews,
+  },
+  chooseChartColumns: {
+    needs: 'reader',
+    method: 'put',
+    path: '/companies/{companyId}/chart/columns',
+    summary: 'Which columns of the chart one sees, in which order and width',
+    body: chosenColumns,
+    answer: 'none',
+    status: 204,
+  },
+  saveChartView: {
+    needs: 'reader',
+    method: 'post',
+    path: '/companies/{companyId}/chart/views',
+    summary: 'Save a view under a name, for oneself or, as a preparer, for all',
+    body: chartViewInput,
+    answer: savedChartView,
+    status: 201,
+  },
+  changeChartView: {
+    needs: 'reader',
+    method: 'put',
+    path: '/companies/{companyId}/chart/views/{viewId}',
+    summary: 'Save a view anew',
+    body: chartViewChange,
+    answer: savedChartView,
+  },
+  deleteChartView: {
+    needs: 'reader',
+    method: 'delete',
+    path: '/companies/{companyId}/chart/views/{viewId}',
+    summary: 'Delete a view: one’s own or, as a preparer, one for all',
     answer: 'none',
     status: 204,
   },

@@ -5,6 +5,7 @@ z.config({ jitless: true });
 
 export * from './chart.ts';
 export * from './chartFile.ts';
+export * from './chartViews.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './openapi.ts';

@@ -23,6 +23,7 @@ import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
+import { ViewRepository } from './persistence/viewStore.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
 
 export interface ServeOptions {
@@ -82,6 +83,7 @@ function wirePorts(database: DataSource): Ports {
     ledger: new LedgerRepository(database, new BooksCache(database), counters),
     chart: new ChartRepository(database, counters),
     notes: new NoteRepository(database, counters),
+    views: new ViewRepository(database, counters),
     placement: new PlacementRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),

@@ -24,6 +24,8 @@ export type Failure =
   | { code: 'person_is_member'; email: string }
   | { code: 'person_of_other_companies' }
   | { code: 'last_administrator' }
+  | { code: 'view_name_taken'; name: string }
+  | { code: 'too_many_views'; limit: number }
   | { code: 'currency_unknown'; currency: string }
   | { code: 'version_conflict'; thing: string; id: number; current: unknown }
   | { code: 'place_conflict'; accountIds: number[] }

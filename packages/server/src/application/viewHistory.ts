@@ -50,6 +50,8 @@ class Names {
         return 'Layouts';
       case 'person':
         return typeof state.name === 'string' ? state.name : `person ${thingId}`;
+      case 'view':
+        return `View ${String(state.name ?? thingId)}`;
       case 'year':
         return `Fiscal year ${thingId}`;
       default:

@@ -7,14 +7,17 @@ import type {
   MergeRehearsalBody,
   NoteList,
   PlacementView,
+  SavedChartView,
+  SavedChartViews,
   StatementEffect,
 } from '@ivory-ladder/contract';
 import { pathOf, placesByAccount } from '@ivory-ladder/core';
 import type { ChartRehearsal } from '../application/chartFile.ts';
+import type { ViewsOfPerson } from '../application/chartViews.ts';
 import type { EffectRow } from '../application/effectOnStatements.ts';
 import type { MergeRehearsal } from '../application/mergeAccounts.ts';
 import type { PlacementOverview } from '../application/placement.ts';
-import type { AccountNote, ChartAccount, VersionedCategory } from '../application/ports/index.ts';
+import type { AccountNote, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
 import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import { text } from './amountText.ts';
@@ -120,4 +123,12 @@ export function toMergeRehearsal({ moves, moved, role, effect, structureVersion,
     structureVersion,
     revision,
   };
+}
+
+export function toView({ id, name, isShared, personId: by, content, version }: SavedView, personId: number | null): SavedChartView {
+  return { id, name, isShared, isMine: by === personId, content: { ...content, columns: [...content.columns] }, version };
+}
+
+export function toViews({ personId, columns, views }: ViewsOfPerson): SavedChartViews {
+  return { columns: [...columns], views: views.map((view) => toView(view, personId)) };
 }

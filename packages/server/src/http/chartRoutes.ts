@@ -3,6 +3,7 @@ import { addNote, listNotes } from '../application/accountNotes.ts';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
+import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
@@ -35,6 +36,13 @@ export function chartRoutes(on: On, ports: Ports): void {
   );
   on('applyChartFile', async ({ access, id, body }) => applyChartFile(ports, access, id('fileId'), body));
   on('deleteAccount', async ({ access, id }) => deleteAccount(ports, access, id('accountId')));
+  on('listChartViews', async ({ access }) => mapOutcome(await listChartViews(ports, access), answers.toViews));
+  on('chooseChartColumns', async ({ access, body }) => chooseChartColumns(ports, access, body.columns));
+  on('saveChartView', async ({ access, body }) => mapOutcome(await saveChartView(ports, access, body), (view) => answers.toView(view, access.personId)));
+  on('changeChartView', async ({ access, id, body }) =>
+    mapOutcome(await changeChartView(ports, access, id('viewId'), body), (view) => answers.toView(view, access.personId)),
+  );
+  on('deleteChartView', async ({ access, id }) => deleteChartView(ports, access, id('viewId')));
   on('getPlacement', async ({ access, query }) => mapOutcome(await viewPlacement(ports, access, query), answers.toPlacement));
   on('setPlaces', async ({ access, body }) => mapOutcome(await changePlaces(ports, access, body.changes), (moved) => ({ moved })));
   on('addCategory', async ({ access, body }) => mapOutcome(await addCategory(ports, access, body), answers.toCategory));

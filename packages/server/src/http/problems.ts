@@ -26,6 +26,7 @@ const conflicts = new Set([
   'person_is_member',
   'last_administrator',
   'account_name_taken',
+  'view_name_taken',
   'setting_held',
   'chart_moved_on',
 ]);

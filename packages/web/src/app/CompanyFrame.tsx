@@ -1,6 +1,6 @@
 import { Outlet, useParams } from 'react-router';
+import { useGetCompanyQuery } from '../api/companyApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
-import { useGetCompanyQuery } from '../api/ivoryApi.ts';
 import { EmptyState } from '../components/EmptyState.tsx';
 import styles from './CompanyFrame.module.css';
 import { CompanyHead } from './CompanyHead.tsx';

@@ -5,7 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useListCompaniesQuery } from '../api/ivoryApi.ts';
+import { useListCompaniesQuery } from '../api/companyApi.ts';
 import { monthNames } from '../components/dates.ts';
 import styles from './CompanyHead.module.css';
 import { useCompany } from './useCompany.ts';

@@ -2,7 +2,7 @@ import { isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useGetPlacementQuery } from '../api/ivoryApi.ts';
+import { useGetPlacementQuery } from '../api/placementApi.ts';
 import styles from './FindDialog.module.css';
 import { useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';

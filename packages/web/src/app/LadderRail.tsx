@@ -10,7 +10,7 @@ import { useColorScheme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import type { ComponentType } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
-import { useGetProofsQuery } from '../api/ivoryApi.ts';
+import { useGetProofsQuery } from '../api/statementApi.ts';
 import styles from './LadderRail.module.css';
 import { PersonMenu } from './PersonMenu.tsx';
 import { useCompany } from './useCompany.ts';

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useNavigate } from 'react-router';
 import { describeFailure } from '../api/failureMessages.ts';
-import { useGetSessionQuery, useSignOutMutation } from '../api/ivoryApi.ts';
+import { useGetSessionQuery, useSignOutMutation } from '../api/peopleApi.ts';
 import { noticeGiven } from './noticeSlice.ts';
 import styles from './PersonMenu.module.css';
 

@@ -1,7 +1,7 @@
 import type { ProofBody } from '@ivory-ladder/contract';
 import { formatAmount } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
-import { useGetProofsQuery } from '../api/ivoryApi.ts';
+import { useGetProofsQuery } from '../api/statementApi.ts';
 import { proofStateMark, proofText } from '../features/proofs/proofText.ts';
 import styles from './ProofStrip.module.css';
 import { currencyOfCompany, useCompany } from './useCompany.ts';

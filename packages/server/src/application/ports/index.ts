@@ -5,6 +5,7 @@ import type { LedgerStore } from './ledgerStore.ts';
 import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
+import type { ViewStore } from './viewStore.ts';
 
 export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
@@ -16,12 +17,14 @@ export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
 export type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 
 export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
   readonly chart: ChartStore;
   readonly notes: NoteStore;
+  readonly views: ViewStore;
   readonly placement: PlacementStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;

@@ -1,7 +1,16 @@
 import { AccountEntity, CategoryEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
-import { AccountNoteEntity, AuditEntity, CounterEntity, IdempotencyEntity, ImportedFileEntity, ImportedFilePartEntity } from './recordEntities.ts';
+import {
+  AccountNoteEntity,
+  AuditEntity,
+  ChosenColumnsEntity,
+  CounterEntity,
+  IdempotencyEntity,
+  ImportedFileEntity,
+  ImportedFilePartEntity,
+  SavedViewEntity,
+} from './recordEntities.ts';
 
 export const entities = [
   CompanyEntity,
@@ -20,6 +29,8 @@ export const entities = [
   ImportedFileEntity,
   ImportedFilePartEntity,
   AccountNoteEntity,
+  SavedViewEntity,
+  ChosenColumnsEntity,
   PersonEntity,
   MembershipEntity,
   SessionEntity,

@@ -122,3 +122,37 @@ export const AccountNoteEntity = new EntitySchema<AccountNoteRow>({
   },
   indices: [{ name: 'note_by_account', columns: ['companyId', 'accountId', 'id'] }],
 });
+
+export interface SavedViewRow {
+  companyId: number;
+  id: string;
+  personId: number;
+  name: string;
+  shared: boolean;
+  content: string;
+  version: number;
+}
+
+export const SavedViewEntity = new EntitySchema<SavedViewRow>({
+  name: 'saved_view',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    personId: { name: 'person_id', type: 'int', unsigned: true },
+    name: { type: 'varchar', length: 100 },
+    shared: { type: 'tinyint' },
+    content: { type: 'text' },
+    version: { type: 'int', unsigned: true },
+  },
+});
+
+export interface ChosenColumnsRow {
+  companyId: number;
+  personId: number;
+  columnsShown: string;
+}
+
+export const ChosenColumnsEntity = new EntitySchema<ChosenColumnsRow>({
+  name: 'chosen_columns',
+  columns: { companyId, personId: { name: 'person_id', type: 'int', unsigned: true, primary: true }, columnsShown: { name: 'columns_shown', type: 'text' } },
+});

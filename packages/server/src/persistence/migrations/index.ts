@@ -24,6 +24,8 @@ import { CreateOneTimeLink1790000000023 } from './023-create-one-time-link.ts';
 import { CreateInstallation1790000000024 } from './024-create-installation.ts';
 import { AddCompanySettings1790000000025 } from './025-add-company-settings.ts';
 import { CreateAccountNote1790000000026 } from './026-create-account-note.ts';
+import { CreateSavedView1790000000027 } from './027-create-saved-view.ts';
+import { CreateChosenColumns1790000000028 } from './028-create-chosen-columns.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -53,4 +55,6 @@ export const migrations = [
   CreateInstallation1790000000024,
   AddCompanySettings1790000000025,
   CreateAccountNote1790000000026,
+  CreateSavedView1790000000027,
+  CreateChosenColumns1790000000028,
 ];

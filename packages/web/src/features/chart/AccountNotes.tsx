@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
+import { useAddNoteMutation, useListNotesQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddNoteMutation, useListNotesQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { momentText } from '../../components/dates.ts';
 import styles from './AccountNotes.module.css';

@@ -1,7 +1,7 @@
 import type { ChartAccountBody, AccountPeriods as PeriodsBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import { lazy, Suspense, useState } from 'react';
-import { useListAccountPeriodsQuery } from '../../api/ivoryApi.ts';
+import { useListAccountPeriodsQuery } from '../../api/chartApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { monthNames } from '../../components/dates.ts';
 import styles from './AccountPeriods.module.css';

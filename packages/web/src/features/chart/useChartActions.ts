@@ -1,7 +1,7 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
+import { useAddAccountMutation, useChangeAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddAccountMutation, useChangeAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/ivoryApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';

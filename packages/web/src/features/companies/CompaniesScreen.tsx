@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
+import { useListCompaniesQuery } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetSessionQuery, useListCompaniesQuery } from '../../api/ivoryApi.ts';
+import { useGetSessionQuery } from '../../api/peopleApi.ts';
 import { PersonMenu } from '../../app/PersonMenu.tsx';
 import { isSignedOut, ToSignIn } from '../../app/ToSignIn.tsx';
 import styles from './CompaniesScreen.module.css';

@@ -1,8 +1,9 @@
 import { type NewChart, type StarterKey, starterCategories, starterCharts, toNewChart } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { useListCompaniesQuery } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetSessionQuery, useListCompaniesQuery } from '../../api/ivoryApi.ts';
+import { useGetSessionQuery } from '../../api/peopleApi.ts';
 import { isSignedOut, ToSignIn } from '../../app/ToSignIn.tsx';
 import { ChartPreview } from './ChartPreview.tsx';
 import { NewCompanyForm } from './NewCompanyForm.tsx';

@@ -1,6 +1,6 @@
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import { useState } from 'react';
-import { useListAccountLinesQuery } from '../../api/ivoryApi.ts';
+import { useListAccountLinesQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';

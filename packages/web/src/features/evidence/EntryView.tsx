@@ -2,7 +2,7 @@ import { type Currency, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetEntryQuery } from '../../api/ivoryApi.ts';
+import { useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
 import styles from './EntryView.module.css';

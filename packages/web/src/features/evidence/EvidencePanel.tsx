@@ -4,7 +4,7 @@ import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { type StatementKind, useGetEvidenceQuery } from '../../api/ivoryApi.ts';
+import { type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useListHistoryQuery } from '../../api/ivoryApi.ts';
+import { useListHistoryQuery } from '../../api/companyApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { momentText } from '../../components/dates.ts';
 import styles from './HistoryList.module.css';

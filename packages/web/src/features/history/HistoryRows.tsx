@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
+import { useListHistoryQuery } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useListHistoryQuery } from '../../api/ivoryApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { momentText, shortDay } from '../../components/dates.ts';
 import styles from './HistoryScreen.module.css';

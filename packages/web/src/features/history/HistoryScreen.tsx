@@ -15,6 +15,7 @@ const things = {
   trial_balance: 'trial balances',
   layout_options: 'layouts',
   year: 'fiscal years',
+  view: 'views',
   person: 'people',
   company: 'the company',
 } as const;

@@ -24,6 +24,9 @@ const fieldNames: Readonly<Record<string, string>> = {
   repeatedNames: 'repeated names',
   order: 'order among its siblings',
   mergedInto: 'merged into',
+  columns: 'columns',
+  sortedBy: 'ordered by',
+  sought: 'shows',
 };
 
 /** What an event did, as short lines: one for each field that was changed. */
@@ -37,6 +40,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'order') return ['Order among its siblings changed'];
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
+    if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     const name = fieldNames[field];
     if (name === undefined) return [];

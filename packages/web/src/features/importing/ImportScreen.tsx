@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../api/ivoryApi.ts';
+import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';

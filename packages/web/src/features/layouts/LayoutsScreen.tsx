@@ -2,7 +2,7 @@ import type { StoredLayoutOptions } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutation } from '../../api/ivoryApi.ts';
+import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutation } from '../../api/statementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';

@@ -1,6 +1,6 @@
 import type { BroughtInList } from '@ivory-ladder/contract';
 import { useState } from 'react';
-import { useListBroughtInQuery } from '../../api/ivoryApi.ts';
+import { useListBroughtInQuery } from '../../api/ledgerApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
 import { EntryView } from '../evidence/EntryView.tsx';

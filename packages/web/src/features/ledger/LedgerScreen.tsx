@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetTrialBalanceQuery } from '../../api/ivoryApi.ts';
+import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';

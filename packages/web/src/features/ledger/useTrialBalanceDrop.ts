@@ -1,4 +1,4 @@
-import { useUploadTrialBalanceMutation } from '../../api/ivoryApi.ts';
+import { useUploadTrialBalanceMutation } from '../../api/ledgerApi.ts';
 import { useFileDrop } from '../../app/useFileDrop.tsx';
 
 /** A trial balance, dropped or chosen, wherever one can come in. */

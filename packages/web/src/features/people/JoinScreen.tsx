@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useLookAtLinkQuery, useUseLinkMutation } from '../../api/ivoryApi.ts';
+import { useLookAtLinkQuery, useUseLinkMutation } from '../../api/peopleApi.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
 import { NewPassword } from './NewPassword.tsx';

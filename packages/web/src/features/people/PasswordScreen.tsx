@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangePasswordMutation, useGetSessionQuery } from '../../api/ivoryApi.ts';
+import { useChangePasswordMutation, useGetSessionQuery } from '../../api/peopleApi.ts';
 import { ToSignIn } from '../../app/ToSignIn.tsx';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';

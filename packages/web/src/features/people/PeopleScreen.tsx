@@ -12,7 +12,7 @@ import {
   useListPeopleQuery,
   useRemovePersonMutation,
   useRenewLinkMutation,
-} from '../../api/ivoryApi.ts';
+} from '../../api/peopleApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { momentText } from '../../components/dates.ts';

@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddCategoryMutation } from '../../api/ivoryApi.ts';
+import { useAddCategoryMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { stepNames, termNames } from './categoryWords.ts';

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementQuery } from '../../api/ivoryApi.ts';
+import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';

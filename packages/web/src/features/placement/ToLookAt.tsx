@@ -1,5 +1,5 @@
 import { formatAmount } from '@ivory-ladder/core';
-import { useGetProofsQuery } from '../../api/ivoryApi.ts';
+import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { reasonText } from '../proofs/proofText.ts';

@@ -2,7 +2,7 @@ import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangeCategoryMutation, useSetPlacesMutation } from '../../api/ivoryApi.ts';
+import { useChangeCategoryMutation, useSetPlacesMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch, AppState } from '../../app/store.ts';
 import { useCompany } from '../../app/useCompany.ts';

@@ -3,7 +3,7 @@ import { formatAmount } from '@ivory-ladder/core';
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetProofsQuery } from '../../api/ivoryApi.ts';
+import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { longDay } from '../../components/dates.ts';

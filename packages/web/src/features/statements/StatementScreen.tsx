@@ -2,7 +2,7 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { statementPath, useGetStatementQuery } from '../../api/ivoryApi.ts';
+import { statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';

@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { StatementKind, StatementParams } from '../../api/ivoryApi.ts';
+import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 

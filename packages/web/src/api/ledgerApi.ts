@@ -1,0 +1,63 @@
+import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, RehearsalDraft, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
+
+/** Trial balances, balances and entries. */
+const ledgerApi = ivoryApi.injectEndpoints({
+  endpoints: (build) => ({
+    uploadTrialBalance: build.mutation<{ fileId: number }, { companyId: number; file: File }>({
+      query: ({ companyId, file }) => ({
+        url: `/companies/${companyId}/trial-balance-files?${toQuery({ name: file.name })}`,
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    rehearseTrialBalance: build.query<RehearsalBody, { companyId: number; fileId: number; draft: RehearsalDraft }>({
+      query: ({ companyId, fileId, draft }) => ({ url: `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, method: 'POST', body: draft }),
+      providesTags: ['Ledger', 'Placement'],
+    }),
+    postTrialBalance: build.mutation<PostingBody, { companyId: number; fileId: number; draft: RehearsalDraft; key: string }>({
+      query: ({ companyId, fileId, draft, key }) => ({
+        url: `/companies/${companyId}/trial-balance-files/${fileId}/posting`,
+        method: 'POST',
+        body: draft,
+        headers: { 'Idempotency-Key': key },
+      }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
+    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+    listAccountLines: build.query<
+      AccountLines,
+      {
+        companyId: number;
+        account: number;
+        from?: string | undefined;
+        to?: string | undefined;
+        sort?: 'date' | 'size';
+        after?: string | undefined;
+        limit?: number;
+      }
+    >({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/lines?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+    getEntry: build.query<EntryBody, { companyId: number; entryId: number }>({
+      query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}`,
+      providesTags: ['Ledger'],
+    }),
+  }),
+});
+
+export const {
+  useUploadTrialBalanceMutation,
+  useRehearseTrialBalanceQuery,
+  usePostTrialBalanceMutation,
+  useListBroughtInQuery,
+  useGetTrialBalanceQuery,
+  useListAccountLinesQuery,
+  useGetEntryQuery,
+} = ledgerApi;

@@ -1,0 +1,37 @@
+import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
+import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
+
+export type StatementParams = SpanParams & { companyId: number; kind: StatementKind; detail: string; open: string; shut: string; zero: '0' | '1' };
+export type StatementKind = 'balance-sheet' | 'income-statement';
+type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined };
+
+export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
+  return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
+}
+
+/** Statements, evidence and proofs. */
+const statementApi = ivoryApi.injectEndpoints({
+  endpoints: (build) => ({
+    getLayoutOptions: build.query<StoredLayoutOptions, number>({ query: (id) => `/companies/${id}/layout-options`, providesTags: ['Options'] }),
+    setLayoutOptions: build.mutation<StoredLayoutOptions, { companyId: number; options: StoredLayoutOptions }>({
+      query: ({ companyId, options }) => ({ url: `/companies/${companyId}/layout-options`, method: 'PUT', body: options }),
+      // The choice shows at once; it goes back if the server refuses.
+      onQueryStarted: async ({ companyId, options }, { dispatch, queryFulfilled }) => {
+        const shown = dispatch(statementApi.util.updateQueryData('getLayoutOptions', companyId, (current) => ({ ...options, version: current.version })));
+        await queryFulfilled.catch(() => shown.undo());
+      },
+      invalidatesTags: ['Options', 'Statement', 'Proofs'],
+    }),
+    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: ['Statement'] }),
+    getEvidence: build.query<EvidenceBody, EvidenceParams>({
+      query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
+      providesTags: ['Statement'],
+    }),
+    getProofs: build.query<ProofList, SpanParams & { companyId: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`,
+      providesTags: ['Proofs'],
+    }),
+  }),
+});
+
+export const { useGetLayoutOptionsQuery, useSetLayoutOptionsMutation, useGetStatementQuery, useGetEvidenceQuery, useGetProofsQuery } = statementApi;
