@@ -93,6 +93,126 @@ describe('the chart with the keyboard alone', () => {
   });
 });
 
+describe('cells, rows and views', () => {
+  it('cells are edited in their place, refused with the reason, and taken back', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const row = (number: string) => grid(page).getByRole('row', { name: new RegExp(`^${number}`) });
+    await row('4000').focus();
+    for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+    await page.keyboard.type('Charters');
+    await page.keyboard.press('Tab');
+    await row('4000').getByText('Charters').waitFor();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('Cash and cash equivalents');
+    await page.keyboard.press('Enter');
+    await grid(page).getByRole('alert').waitFor();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('F2');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('1000');
+    await page.keyboard.press('Enter');
+    await grid(page).getByRole('alert').getByText(/Bank/).waitFor();
+    await page.keyboard.press('Escape');
+    expect(await rows(page)).toEqual(['1000', '3100', '4000']);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+z');
+    await page.getByText('Undone: change 4000 Sales.').waitFor();
+    await row('4000').getByText('Sales').waitFor();
+    await page.keyboard.press('Control+y');
+    await row('4000').getByText('Charters').waitFor();
+    expectQuiet(/status of (409|422)/);
+  });
+
+  it('a value fills down a block once it has been looked at', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${await shop()}?order=name`);
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await page.getByRole('dialog', { name: 'Columns' }).getByLabel('External number').check();
+    await page.keyboard.press('Escape');
+    await grid(page).getByRole('row', { name: /^1000/ }).focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('End');
+    await page.keyboard.type('G1');
+    await page.keyboard.press('Enter');
+    await grid(page)
+      .getByRole('row', { name: /^1000.*G1/ })
+      .waitFor();
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('Control+d');
+    await page.getByRole('heading', { name: 'Changes to the chart' }).waitFor();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByText(/^Applied: 0 accounts added, 1 changed/).waitFor();
+    expectQuiet();
+  });
+
+  it('rows are dragged to another place, and what is not allowed says why while it is dragged', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const boxOf = async (number: string) =>
+      (await grid(page)
+        .getByRole('row', { name: new RegExp(`^${number}`) })
+        .boundingBox()) ?? { x: 0, y: 0 };
+    const drag = async (from: string, to: string, y: number) => {
+      const [a, b] = [await boxOf(from), await boxOf(to)];
+      await page.mouse.move(a.x + 150, a.y + 13);
+      await page.mouse.down();
+      await page.mouse.move(a.x + 160, a.y + 20, { steps: 3 });
+      await page.mouse.move(b.x + 160, b.y + y, { steps: 6 });
+    };
+    await drag('4000', '3100', 13);
+    await page.getByText('Refused: the account is of element income').waitFor();
+    await page.mouse.up();
+    expect(await rows(page)).toEqual(['1000', '3100', '4000']);
+    await drag('4000', '1000', 2);
+    await page.mouse.up();
+    await page.getByText(/^Moved: 4000 Sales/).waitFor();
+    await expect.poll(() => rows(page)).toEqual(['4000', '1000', '3100']);
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => rows(page)).toEqual(['1000', '3100', '4000']);
+    expectQuiet();
+  });
+
+  it('columns, their order and what is sought come back under a name', async () => {
+    const url = await shop();
+    const { page, expectQuiet } = await visit(browser, server.cookie, url);
+    await page.getByRole('button', { name: 'Columns' }).click();
+    const columns = page.getByRole('dialog', { name: 'Columns' });
+    await columns.getByRole('checkbox', { name: 'Purpose' }).check();
+    await columns.getByRole('checkbox', { name: 'Last used' }).uncheck();
+    await page.keyboard.press('Escape');
+    await grid(page).getByRole('button', { name: 'Name' }).click();
+    await page.getByRole('combobox', { name: 'Element' }).selectOption('income');
+    await page.getByRole('button', { name: 'Views' }).click();
+    await page.getByRole('menuitem', { name: 'Save as a view…' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Income by name');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Income by name' }).waitFor();
+    await page.goto(url);
+    await page.getByText('3 accounts').waitFor();
+    await page.getByRole('button', { name: 'Views' }).click();
+    await page.getByRole('menuitem', { name: 'Income by name' }).click();
+    await page.getByText('1 of 3 accounts').waitFor();
+    expect(await grid(page).getByRole('columnheader').allTextContents()).toEqual(expect.arrayContaining(['Name ↑', 'Purpose']));
+    expect(await grid(page).getByRole('columnheader', { name: 'Last used' }).count()).toBe(0);
+    expectQuiet();
+  });
+});
+
+describe('what stands in the way of retiring an account', () => {
+  it('is listed, each with a way to it', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    await grid(page).getByRole('row', { name: /^1000/ }).click();
+    await page.getByRole('button', { name: 'Retire' }).click();
+    const way = page.getByRole('alert', { name: 'What stands in the way' });
+    await way.getByText('It holds 900.00').waitFor();
+    await way.getByRole('button', { name: 'merge it into another' }).click();
+    await page.getByRole('heading', { name: 'Merge 1000' }).waitFor();
+    expectQuiet(/status of 409/);
+  });
+});
+
 describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, await shop());

@@ -29,6 +29,18 @@ const chartApi = ivoryApi.injectEndpoints({
     }),
     changeAccount: build.mutation<AccountBody, { companyId: number; accountId: number; change: AccountChange }>({
       query: ({ companyId, accountId, change }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'PATCH', body: change }),
+      // The chart shown has the new version at once, so that the next cell can be edited before the chart has been read anew.
+      onQueryStarted: async ({ companyId }, { dispatch, getState, queryFulfilled }) => {
+        const done = await queryFulfilled.catch(() => null);
+        if (!done) return;
+        for (const args of chartApi.util.selectCachedArgsForQuery(getState(), 'getChart').filter((one) => one.companyId === companyId))
+          dispatch(
+            chartApi.util.updateQueryData('getChart', args, ({ accounts }) => {
+              const at = accounts.findIndex(({ id }) => id === done.data.id);
+              if (accounts[at]) Object.assign(accounts[at], done.data);
+            }),
+          );
+      },
       invalidatesTags: [...ledgerTags],
     }),
     renumberAccounts: build.mutation<{ renumbered: number }, { companyId: number } & Renumbering>({

@@ -1,7 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { ivoryApi } from '../api/ivoryApi.ts';
-import { undoReducer } from '../features/placement/undoSlice.ts';
 import { noticeReducer } from './noticeSlice.ts';
+import { undoReducer } from './undoSlice.ts';
 
 export const store = configureStore({
   reducer: { [ivoryApi.reducerPath]: ivoryApi.reducer, notice: noticeReducer, undo: undoReducer },

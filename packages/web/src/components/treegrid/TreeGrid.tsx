@@ -1,9 +1,28 @@
 import { visibleOrder } from '@ivory-ladder/core';
-import { columnSizingFeature, rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type ClipboardEvent, type CSSProperties, type KeyboardEvent, type ReactNode, type Ref, useImperativeHandle, useMemo, useRef, useState } from 'react';
+import {
+  type ClipboardEvent,
+  type CSSProperties,
+  type KeyboardEvent,
+  type ReactNode,
+  type Ref,
+  useCallback,
+  useEffect,
+  useImperativeHandle,
+  useLayoutEffect,
+  useMemo,
+  useReducer,
+  useRef,
+  useState,
+} from 'react';
 import { useIsPrinting } from '../useIsPrinting.ts';
+import type { EditEnd } from './CellEditor.tsx';
+import { type ColumnChoice, chosenColumnsOf, leastWidth, resized, settledChoice } from './columnChoice.ts';
+import { GridHeadings, sortOf } from './GridHeadings.tsx';
+import { GridRow, isCharacter, type RowActions } from './GridRow.tsx';
 import { blockText, type GridColumn } from './gridColumn.ts';
+import { RowDragZone } from './RowDragZone.tsx';
+import type { DropZone, RowDrag } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
 import { placeByKey, useBlock } from './useBlock.ts';
 
@@ -12,9 +31,13 @@ export interface TreeGridHandle {
   beside(key: number, step: 1 | -1): number | null;
   /** Brings a row into view and puts the focus there. */
   showRow(key: number): void;
+  /** The cell that the keyboard stands on: the columns from it to the right, and the rows from it down. */
+  cell(): { readonly columnIds: readonly string[]; keysFrom(count: number): number[] } | null;
+  /** Edits that cell, beginning with a text; `false` where it is not edited. */
+  editWith(text: string): boolean;
 }
 
-interface TreeGridProps<Row extends object> {
+export interface TreeGridProps<Row extends object> {
   readonly ref?: Ref<TreeGridHandle>;
   readonly label: string;
   /** In their own order, each before what is nested in it. */
@@ -23,11 +46,22 @@ interface TreeGridProps<Row extends object> {
   readonly depthOf: (row: Row) => number;
   /** The column that is indented by depth comes first. */
   readonly columns: readonly GridColumn<Row>[];
+  /** Columns chosen to be seen; none: as the table has them. */
+  readonly choice?: readonly ColumnChoice[];
+  readonly onChoice?: (choice: readonly ColumnChoice[]) => void;
+  /** Column that orders the rows, with a minus for the other way; absent where the table keeps it to itself. */
+  readonly order?: string;
+  readonly onOrder?: (order: string) => void;
   /** Rows that are sought, `null` for all. */
   readonly isSought?: ((row: Row) => boolean) | null;
   readonly chosen?: number;
   readonly onOpen?: (row: Row) => void;
   readonly onCopied?: (rows: number) => void;
+  /** Gives why the value was not taken, or `null`. Absent where nothing is edited in its place. */
+  readonly onEdit?: (row: Row, columnId: string, text: string) => Promise<string | null>;
+  /** The block of rows below its first, which the first one's value is to fill. */
+  readonly onFillDown?: (from: Row, below: readonly Row[], columnId: string) => void;
+  readonly drag?: RowDrag<Row> | null;
   /** A line under a row, where there is something to say about it. */
   readonly detail?: (row: Row) => ReactNode;
   readonly isWrong?: (row: Row) => boolean;
@@ -40,96 +74,192 @@ interface TreeGridProps<Row extends object> {
 
 const rowPixels = 26;
 const rowsPerPage = 20;
-const features = tableFeatures({ rowSortingFeature, columnSizingFeature });
+const gapPixels = 8;
+const headPixels = 28;
+const footPixels = 34;
+const noChoice: readonly ColumnChoice[] = [];
 
 /**
- * A table or tree of any length. Arrow keys walk its rows, left and right shut and open, shift extends a block, Enter opens,
- * Ctrl C copies the block as tab-separated text. A heading orders by its column, then the other way, then as the rows came.
+ * A table or tree of any length. Arrow keys walk its rows, left and right shut and open, and further to the right its
+ * cells; shift extends a block, Enter opens a row or edits a cell, Ctrl C copies the block as tab-separated text.
  */
 export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
-  const { label, rows, keyOf, depthOf, columns, isSought = null, onOpen, detail } = props;
+  const { label, rows, keyOf, depthOf, choice = noChoice, isSought = null, onOpen, drag = null } = props;
   const scroller = useRef<HTMLDivElement>(null);
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const [ownOrder, setOwnOrder] = useState('');
   const [shutKeys, setShutKeys] = useState<ReadonlySet<number>>(new Set());
-  const headings = useMemo(
-    () =>
-      columns.map(({ id, compare, isAmount }) => ({
-        id,
-        accessorFn: (row: Row) => row,
-        enableSorting: compare !== undefined,
-        sortDescFirst: isAmount === true,
-      })),
-    [columns],
-  );
-  const table = useTable({
-    features,
-    columns: headings,
-    data: rows,
-    manualSorting: true,
-    state: { sorting },
-    onSortingChange: (update) => {
-      setSorting(update);
-      block.moveTo(0, false);
-      scroller.current?.scrollTo({ top: 0 });
-    },
-  });
+  const [editing, setEditing] = useState<string | null>(null);
+  const [, redraw] = useReducer((count: number) => count + 1, 0);
+  const [over, setOver] = useState<{ place: number; zone: DropZone | 'refused' } | null>(null);
+  const columns = useMemo(() => chosenColumnsOf(props.columns, choice), [props.columns, choice]);
   const depths = useMemo(() => rows.map(depthOf), [rows, depthOf]);
   const isTree = useMemo(() => depths.some((depth) => depth > 0), [depths]);
   const isParent = (row: number) => (depths[row + 1] ?? 0) > (depths[row] ?? 0);
-  const [sort] = sorting;
+  const sort = sortOf(props.order ?? ownOrder);
+  const compare = props.columns.find(({ id }) => id === sort?.id)?.compare;
+  const isDescending = sort?.desc === true;
   const order = useMemo(() => {
-    const compare = columns.find(({ id }) => id === sort?.id)?.compare;
-    const sign = sort?.desc ? -1 : 1;
+    const sign = isDescending ? -1 : 1;
     return visibleOrder({
       depth: depths,
       shut: new Set(shutKeys.size === 0 ? [] : rows.flatMap((row, at) => (shutKeys.has(keyOf(row)) ? [at] : []))),
       isSought: isSought === null ? null : (at) => isSought(rows[at] as Row),
       compare: compare ? (a, b) => sign * compare(rows[a] as Row, rows[b] as Row) : null,
     });
-  }, [rows, depths, keyOf, columns, sort, shutKeys, isSought]);
-  const isFlat = sort !== undefined || isSought !== null;
+  }, [rows, depths, keyOf, compare, isDescending, shutKeys, isSought]);
+  const isFlat = compare !== undefined || isSought !== null;
   const block = useBlock(order.length);
-  const virtual = useVirtualizer({ count: order.length, getScrollElement: () => scroller.current, estimateSize: () => rowPixels, overscan: 12 });
+  const column = block.column === null ? null : Math.min(block.column, columns.length - 1);
+  const hasTotals = props.countText !== undefined || columns.some(({ total }) => total !== undefined);
+  const virtual = useVirtualizer({
+    count: order.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => rowPixels,
+    overscan: 12,
+    scrollMargin: headPixels,
+    scrollPaddingStart: headPixels,
+    scrollPaddingEnd: hasTotals ? footPixels : 0,
+  });
   const isPrinting = useIsPrinting();
-  const shown = isPrinting ? Array.from(order, (_, index) => ({ index, start: 0 })) : virtual.getVirtualItems();
-  const focusRow = (place: number) => {
+  const shown = isPrinting ? Array.from(order, (_, index) => ({ index, start: null })) : virtual.getVirtualItems();
+  const rowAt = useCallback((place: number): Row | undefined => rows[order[place] ?? -1], [rows, order]);
+  const wanted = useRef<{ place: number; column: number | null } | null>(null);
+  // The row or cell that is to have the focus may only be drawn once it has been scrolled to.
+  useLayoutEffect(() => {
+    if (wanted.current === null || editing !== null) return;
+    const { place, column: at } = wanted.current;
+    const row = scroller.current?.querySelector<HTMLElement>(`[data-index="${place}"]`);
+    const target = at === null ? row : row?.querySelector<HTMLElement>(`[data-column="${at}"]`);
+    if (target?.tabIndex !== 0) return;
+    wanted.current = null;
+    target.focus({ preventScroll: true });
+    if (at !== null) target.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  });
+  const focusAt = (place: number, at: number | null) => {
+    wanted.current = { place, column: at };
     virtual.scrollToIndex(place);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(`[data-index="${place}"]`)?.focus());
+    redraw();
   };
+  const moveTo = (place: number, isExtending = false) => {
+    const target = Math.max(0, Math.min(order.length - 1, place));
+    block.moveTo(target, isExtending);
+    focusAt(target, column);
+  };
+  const toColumn = (at: number | null) => {
+    block.toColumn(at);
+    focusAt(block.active, at);
+  };
+  const toggle = (row: Row) =>
+    setShutKeys((before) => (before.has(keyOf(row)) ? new Set([...before].filter((key) => key !== keyOf(row))) : new Set([...before, keyOf(row)])));
+  const editOf = (at: number | null) => (at === null || !props.onEdit ? undefined : columns[at]?.edit);
+  const endEdit = (end: EditEnd) => {
+    setEditing(null);
+    if (end === 'down') moveTo(block.active + 1);
+    else if (end === 'stay' || column === null) focusAt(block.active, column);
+    else toColumn(Math.max(0, Math.min(columns.length - 1, column + (end === 'right' ? 1 : -1))));
+  };
+  const acts: RowActions<Row> = {
+    toggle,
+    stand: (place) => block.moveTo(place, false),
+    press: (row, place, isExtending) => {
+      block.moveTo(place, isExtending);
+      if (!isExtending) onOpen?.(row);
+    },
+    editAt: (place, at) => {
+      if (!editOf(at)) return;
+      block.moveTo(place, false);
+      block.toColumn(at);
+      setEditing(editOf(at)?.value(rowAt(place) as Row) ?? '');
+    },
+    apply: async (row, columnId, text) => {
+      const value = columns.find(({ id }) => id === columnId)?.edit?.value(row);
+      return value === text || !props.onEdit ? null : props.onEdit(row, columnId, text);
+    },
+    endEdit,
+  };
+  const latest = useRef(acts);
+  useEffect(() => {
+    latest.current = acts;
+  });
+  const actions = useMemo<RowActions<Row>>(
+    () => ({
+      toggle: (row) => latest.current.toggle(row),
+      stand: (place) => latest.current.stand(place),
+      press: (row, place, isExtending) => latest.current.press(row, place, isExtending),
+      editAt: (place, at) => latest.current.editAt(place, at),
+      apply: (row, columnId, text) => latest.current.apply(row, columnId, text),
+      endEdit: (end) => latest.current.endEdit(end),
+    }),
+    [],
+  );
   useImperativeHandle(props.ref, () => ({
     beside: (key, step) => {
       const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
-      const next = place < 0 ? undefined : rows[order[place + step] ?? -1];
+      const next = place < 0 ? undefined : rowAt(place + step);
       return next ? keyOf(next) : null;
     },
     showRow: (key) => {
       const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
-      if (place < 0) return;
-      block.moveTo(place, false);
-      focusRow(place);
+      if (place >= 0) moveTo(place);
+    },
+    cell: () => {
+      if (column === null || order.length === 0) return null;
+      return {
+        columnIds: columns.slice(column).map(({ id }) => id),
+        keysFrom: (count) => [...order.subarray(block.active, block.active + count)].map((at) => keyOf(rows[at] as Row)),
+      };
+    },
+    editWith: (text) => {
+      const edit = editOf(column);
+      if (!edit || edit.choices) return false;
+      setEditing(text);
+      return true;
     },
   }));
-  const toggle = (row: Row) =>
-    setShutKeys((before) => (before.has(keyOf(row)) ? new Set([...before].filter((key) => key !== keyOf(row))) : new Set([...before, keyOf(row)])));
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (!(event.target as HTMLElement).matches('[data-index]')) return;
+  /** On a cell: walk, edit, fill; `false` for a key that means the same as on a row. */
+  const onCellKey = (event: KeyboardEvent, row: Row, at: number): boolean => {
+    const edit = editOf(at);
+    if (event.key === 'ArrowRight') toColumn(Math.min(columns.length - 1, at + 1));
+    else if (event.key === 'ArrowLeft') toColumn(at === 0 ? null : at - 1);
+    else if (event.key === 'Home' && !event.ctrlKey) toColumn(0);
+    else if (event.key === 'End' && !event.ctrlKey) toColumn(columns.length - 1);
+    else if (event.key === 'Escape') toColumn(null);
+    else if (edit && (event.key === 'Enter' || event.key === 'F2')) setEditing(edit.value(row));
+    else if (edit && (event.key === 'Delete' || event.key === 'Backspace') && !edit.choices) setEditing('');
+    else if (edit && isCharacter(event)) setEditing(edit.choices ? (edit.choices.find((one) => one.startsWith(event.key)) ?? edit.value(row)) : event.key);
+    else if (edit && event.key === 'd' && (event.ctrlKey || event.metaKey)) {
+      const below = Array.from({ length: block.last - block.first }, (_, step) => rowAt(block.first + 1 + step) as Row);
+      if (below.length > 0) props.onFillDown?.(rowAt(block.first) as Row, below, columns[at]?.id ?? '');
+    } else return false;
+    return true;
+  };
+  const onRowKey = (event: KeyboardEvent, row: Row): boolean => {
     const at = order[block.active] ?? 0;
-    const row = rows[at] as Row;
-    const place = placeByKey(event, block.active, order.length, rowsPerPage);
-    if (row && props.onRowKey?.(event, row, isFlat)) {
-      event.preventDefault();
-      return;
-    }
-    if (place !== null) {
-      const target = Math.max(0, Math.min(order.length - 1, place));
-      block.moveTo(target, event.shiftKey);
-      focusRow(target);
-    } else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) block.all();
-    else if (event.key === 'ArrowLeft' && !isFlat && isParent(at) && !shutKeys.has(keyOf(row))) toggle(row);
-    else if (event.key === 'ArrowRight' && !isFlat && isParent(at) && shutKeys.has(keyOf(row))) toggle(row);
+    const isShut = shutKeys.has(keyOf(row));
+    const mayNest = !isFlat && isParent(at);
+    if (event.key === 'ArrowLeft' && mayNest && !isShut) toggle(row);
+    else if (event.key === 'ArrowRight' && mayNest && isShut) toggle(row);
+    else if (event.key === 'ArrowRight') toColumn(0);
     else if (event.key === 'Enter' && onOpen) onOpen(row);
-    else return;
-    event.preventDefault();
+    else return false;
+    return true;
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!(event.target as HTMLElement).matches('[data-index], [data-column]')) return;
+    const row = rowAt(block.active);
+    if (!row) return;
+    const isModified = event.altKey;
+    const place = placeByKey(event, block.active, order.length, rowsPerPage);
+    if (column !== null && !isModified && onCellKey(event, row, column)) event.preventDefault();
+    else if (props.onRowKey?.(event, row, isFlat)) event.preventDefault();
+    else if (isModified) return;
+    else if (place !== null) {
+      moveTo(place, event.shiftKey);
+      event.preventDefault();
+    } else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) {
+      block.all();
+      event.preventDefault();
+    } else if (onRowKey(event, row)) event.preventDefault();
   };
   const onCopy = (event: ClipboardEvent) => {
     if (!window.getSelection()?.isCollapsed || event.target instanceof HTMLInputElement) return;
@@ -138,7 +268,41 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     event.preventDefault();
     props.onCopied?.(copied.length);
   };
-  const hasTotals = props.countText !== undefined || columns.some(({ total }) => total !== undefined);
+  const { onChoice, onOrder = setOwnOrder } = props;
+  const drawn = (
+    <div className={styles.rows} style={isPrinting ? undefined : { height: virtual.getTotalSize() }}>
+      {shown.map(({ index, start }) => {
+        const at = order[index] as number;
+        const row = rows[at] as Row;
+        const key = keyOf(row);
+        const isActive = index === block.active;
+        return (
+          <GridRow<Row>
+            key={key}
+            row={row}
+            place={index}
+            start={start === null ? null : start - headPixels}
+            depth={depths[at] ?? 0}
+            isIndented={isTree && !isFlat}
+            columns={columns}
+            isShut={!isFlat && isParent(at) ? shutKeys.has(key) : null}
+            isSelected={key === props.chosen || (index >= block.first && index <= block.last && block.first !== block.last)}
+            isActive={isActive}
+            activeColumn={isActive ? column : null}
+            editing={isActive ? editing : null}
+            drop={over?.place === index ? over.zone : null}
+            detail={props.detail?.(row)}
+            isWrong={props.isWrong?.(row) === true}
+            isFaint={props.isFaint?.(row) === true}
+            opens={onOpen !== undefined}
+            attach={virtual.measureElement}
+            actions={actions}
+          />
+        );
+      })}
+    </div>
+  );
+  const tracks = { '--tracks': columns.map(({ width }) => width).join(' '), '--least': `${leastWidth(columns, gapPixels)}px` };
   return (
     <div
       className={styles.grid}
@@ -147,114 +311,44 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       aria-rowcount={order.length + (hasTotals ? 2 : 1)}
       aria-multiselectable
       onCopy={onCopy}
-      style={{ '--tracks': columns.map(({ width }) => width).join(' ') } as CSSProperties}
+      style={tracks as CSSProperties}
     >
-      <div role="row" aria-rowindex={1} className={styles.headings}>
-        {table.getFlatHeaders().map(({ column }, at) => {
-          const sorted = column.getIsSorted();
-          const { caption, isAmount } = columns[at] as GridColumn<Row>;
-          return (
-            <span
-              key={column.id}
-              role="columnheader"
-              className={isAmount ? styles.amount : undefined}
-              aria-sort={sorted === false ? undefined : sorted === 'asc' ? 'ascending' : 'descending'}
-            >
-              {column.getCanSort() ? (
-                <button
-                  type="button"
-                  className={styles.sort}
-                  onClick={column.getToggleSortingHandler()}
-                  title={sorted === false ? `Order by ${caption.toLowerCase()}` : nextOrder(sorted, isAmount)}
-                >
-                  {caption}
-                  {sorted !== false && <span aria-hidden>{sorted === 'asc' ? ' ↑' : ' ↓'}</span>}
-                </button>
-              ) : (
-                caption
-              )}
-            </span>
-          );
-        })}
-      </div>
-      <div ref={scroller} className={styles.scroller} onKeyDown={onKeyDown} role="rowgroup">
-        <div className={styles.rows} style={isPrinting ? undefined : { height: virtual.getTotalSize() }}>
-          {shown.map(({ index, start }) => {
-            const at = order[index] as number;
-            const row = rows[at] as Row;
-            const key = keyOf(row);
-            const isShut = shutKeys.has(key);
-            const hasNested = !isFlat && isParent(at);
-            const said = detail?.(row);
-            return (
-              // biome-ignore lint/a11y/useKeyWithClickEvents: the row group around the rows takes the keys
-              <div
-                key={key}
-                ref={virtual.measureElement}
-                role="row"
-                aria-rowindex={index + 2}
-                aria-level={(depths[at] ?? 0) + 1}
-                aria-selected={key === props.chosen || (index >= block.first && index <= block.last && block.first !== block.last)}
-                {...(hasNested ? { 'aria-expanded': !isShut } : {})}
-                tabIndex={index === block.active ? 0 : -1}
-                data-index={index}
-                data-wrong={props.isWrong?.(row) || undefined}
-                data-faint={props.isFaint?.(row) || undefined}
-                data-opens={onOpen ? true : undefined}
-                className={styles.row}
-                style={isPrinting ? undefined : { transform: `translateY(${start}px)` }}
-                onFocus={(event) => event.target === event.currentTarget && index !== block.active && block.moveTo(index, false)}
-                onClick={(event) => {
-                  if ((event.target as HTMLElement).closest('button')) return;
-                  block.moveTo(index, event.shiftKey);
-                  if (!event.shiftKey) onOpen?.(row);
-                }}
-              >
-                {columns.map(({ id, isAmount, cell }, columnAt) => (
-                  <span
-                    key={id}
-                    role="gridcell"
-                    className={isAmount ? styles.amount : undefined}
-                    style={columnAt === 0 && isTree && !isFlat ? { paddingLeft: (depths[at] as number) * 16 + (hasNested ? 0 : 16) } : undefined}
-                  >
-                    {columnAt === 0 && hasNested && (
-                      <button type="button" tabIndex={-1} className={styles.opener} aria-label={isShut ? 'Open' : 'Shut'} onClick={() => toggle(row)}>
-                        {isShut ? '▸' : '▾'}
-                      </button>
-                    )}
-                    {cell(row)}
-                  </span>
-                ))}
-                {said !== undefined && said !== null && (
-                  <span role="gridcell" className={styles.detail}>
-                    {said}
-                  </span>
-                )}
-              </div>
-            );
-          })}
-        </div>
-      </div>
-      {hasTotals && (
-        <div role="row" aria-rowindex={order.length + 2} className={styles.totals}>
-          {props.countText ? (
-            <span role="gridcell" className={styles.count}>
-              {props.countText(order.length, rows.length)}
-            </span>
+      <div ref={scroller} className={styles.scroller}>
+        <GridHeadings
+          columns={columns}
+          order={props.order ?? ownOrder}
+          onOrder={(next) => {
+            onOrder(next);
+            block.moveTo(0, false);
+            scroller.current?.scrollTo({ top: 0 });
+          }}
+          onWidth={onChoice && ((id, pixels) => onChoice(resized(settledChoice(props.columns, choice), id, pixels)))}
+        />
+        <div role="rowgroup" className={styles.group} onKeyDown={onKeyDown}>
+          {drag ? (
+            <RowDragZone drag={drag} isFlat={isFlat} rowAt={rowAt} onOver={setOver}>
+              {drawn}
+            </RowDragZone>
           ) : (
-            columns.map(({ id, isAmount, total }) => (
-              <span key={id} role="gridcell" className={isAmount ? styles.amount : undefined}>
-                {total}
-              </span>
-            ))
+            drawn
           )}
         </div>
-      )}
+        {hasTotals && (
+          <div role="row" aria-rowindex={order.length + 2} className={styles.totals}>
+            {props.countText ? (
+              <span role="gridcell" className={styles.count}>
+                {props.countText(order.length, rows.length)}
+              </span>
+            ) : (
+              columns.map(({ id, isAmount, total }) => (
+                <span key={id} role="gridcell" className={isAmount ? styles.amount : undefined}>
+                  {total}
+                </span>
+              ))
+            )}
+          </div>
+        )}
+      </div>
     </div>
   );
-}
-
-/** What another press of a heading does, the third of them being the way back. */
-function nextOrder(sorted: 'asc' | 'desc', startsDescending: boolean | undefined): string {
-  return (sorted === 'desc') === (startsDescending === true) ? 'Order the other way' : 'Back to the chart’s own order';
 }

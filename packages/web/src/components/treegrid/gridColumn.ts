@@ -1,15 +1,28 @@
 import type { ReactNode } from 'react';
 import { counted } from '../counted.ts';
 
+/** How a cell is edited in its place. */
+export interface CellEdit<Row> {
+  readonly value: (row: Row) => string;
+  /** The only values there are. */
+  readonly choices?: readonly string[];
+  /** Values to begin with; others may be typed. */
+  readonly suggestions?: readonly string[];
+  readonly maxLength?: number;
+}
+
 export interface GridColumn<Row> {
   readonly id: string;
   readonly caption: string;
-  /** A track of CSS grid, such as `108px` or `minmax(0, 1fr)`. */
+  /** A track of CSS grid, such as `108px` or `minmax(120px, 1fr)`. */
   readonly width: string;
+  /** Shown only where it was chosen. */
+  readonly isExtra?: true;
   readonly isAmount?: boolean;
   readonly cell: (row: Row) => ReactNode;
   /** What a copied block holds for the cell. */
   readonly text: (row: Row) => string;
+  readonly edit?: CellEdit<Row>;
   /** Absent where a column has no order of its own. */
   readonly compare?: (a: Row, b: Row) => number;
   /** What stands under the column in the row of totals. */

@@ -3,22 +3,28 @@ import { type KeyboardEvent, useState } from 'react';
 export interface Block {
   /** Place of the row that the keyboard stands on. */
   readonly active: number;
+  /** Place of the cell in that row, or `null` where the keyboard stands on the row as a whole. */
+  readonly column: number | null;
   readonly first: number;
   readonly last: number;
   moveTo(place: number, isExtending: boolean): void;
+  /** On a cell of the row, or on the row as a whole. */
+  toColumn(column: number | null): void;
   all(): void;
 }
 
-/** The row the keyboard stands on and the block of rows around it, by place among the rows shown. */
+/** The row, or the cell of it, that the keyboard stands on, and the block of rows around it, by place among the rows shown. */
 export function useBlock(count: number): Block {
-  const [{ active, anchor }, set] = useState({ active: 0, anchor: 0 });
+  const [{ active, anchor, column }, set] = useState<{ active: number; anchor: number; column: number | null }>({ active: 0, anchor: 0, column: null });
   const within = (place: number) => Math.max(0, Math.min(count - 1, place));
   return {
     active: within(active),
+    column,
     first: within(Math.min(active, anchor)),
     last: within(Math.max(active, anchor)),
-    moveTo: (place, isExtending) => set((before) => ({ active: within(place), anchor: isExtending ? before.anchor : within(place) })),
-    all: () => set({ anchor: 0, active: within(count - 1) }),
+    moveTo: (place, isExtending) => set((before) => ({ ...before, active: within(place), anchor: isExtending ? before.anchor : within(place) })),
+    toColumn: (next) => set((before) => ({ ...before, column: next })),
+    all: () => set((before) => ({ ...before, anchor: 0, active: within(count - 1) })),
   };
 }
 

@@ -1,6 +1,7 @@
-import type { AccountChange, ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
@@ -10,30 +11,42 @@ import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
+import { type Obstacle, Obstacles, obstacleOf } from './Obstacles.tsx';
+import type { ChartActions } from './useChartActions.ts';
 
 interface AccountFactsProps {
   readonly account: ChartAccountBody;
   readonly chart: ChartView;
   readonly currency: Currency;
-  readonly isBusy: boolean;
+  readonly actions: ChartActions;
   readonly onEdit: () => void;
   readonly onAddBeside: () => void;
   readonly onAddBelow: () => void;
-  readonly onChange: (change: AccountChange) => void;
-  readonly onMerge: () => void;
-  readonly onDelete: () => Promise<void>;
+  readonly onTask: (kind: 'merge' | 'place') => void;
+  readonly onOpen: (accountId: number | null) => void;
 }
 
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
-export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBeside, onAddBelow, onChange, onMerge, onDelete }: AccountFactsProps) {
+export function AccountFacts({ account, chart, currency, actions, onEdit, onAddBeside, onAddBelow, onTask, onOpen }: AccountFactsProps) {
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const mayReview = useMay('reviewer');
   const { search } = useLocation();
+  const [obstacle, setObstacle] = useState<Obstacle | null>(null);
+  const { isBusy } = actions;
   const parent = chart.accounts.find(({ id }) => id === account.parentId);
   const total = branchTotals(chart.accounts).get(account.id);
   const entries = new URLSearchParams(search);
   entries.set('account', String(account.id));
+  const setActive = async (active: boolean) => {
+    const refused = await actions.setActive(account, active);
+    setObstacle(refused === null ? null : obstacleOf(account.id, refused));
+  };
+  const onDelete = async () => {
+    const refused = await actions.remove(account);
+    setObstacle(refused === null ? null : obstacleOf(account.id, refused));
+    if (refused === null) onOpen(null);
+  };
   return (
     <>
       {mayKeep && (
@@ -54,7 +67,9 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           <>
             <dt>Below</dt>
             <dd>
-              {parent.number} {parent.name}
+              <button type="button" className={styles.way} onClick={() => onOpen(parent.id)}>
+                {parent.number} {parent.name}
+              </button>
             </dd>
           </>
         )}
@@ -82,17 +97,14 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
       {account.role !== null && <p className={styles.role}>{accountRoleWords[account.role]}</p>}
       {mayKeep && (
         <div className={styles.buttons}>
-          {account.active ? (
-            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: false })}>
-              Retire
-            </Button>
-          ) : (
-            <Button disabled={isBusy} onClick={() => onChange({ version: account.version, active: true })}>
-              Reopen
-            </Button>
-          )}
+          <Button disabled={isBusy} onClick={() => void setActive(!account.active)}>
+            {account.active ? 'Retire' : 'Reopen'}
+          </Button>
+          <Button disabled={isBusy} onClick={() => onTask('place')}>
+            Place after…
+          </Button>
           {account.active && !account.isParent && (
-            <Button disabled={isBusy} onClick={onMerge}>
+            <Button disabled={isBusy} onClick={() => onTask('merge')}>
               Merge into…
             </Button>
           )}
@@ -103,6 +115,7 @@ export function AccountFacts({ account, chart, currency, isBusy, onEdit, onAddBe
           )}
         </div>
       )}
+      {obstacle && <Obstacles obstacle={obstacle} account={account} chart={chart} currency={currency} onOpen={onOpen} onMerge={() => onTask('merge')} />}
       {account.lastUsed !== null && <AccountPeriods account={account} currency={currency} lastDay={chart.span.lastDay} />}
       {mayReview && (
         <>

@@ -1,12 +1,7 @@
-import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody } from '@ivory-ladder/contract';
-import { buildCategoryTree, elements, pathOf } from '@ivory-ladder/core';
-import Close from '@mui/icons-material/Close';
-import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
-import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
+import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, SavedChartView } from '@ivory-ladder/contract';
+import { buildCategoryTree, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
@@ -16,66 +11,63 @@ import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { ChangeManyPanel } from '../chartfile/ChangeManyPanel.tsx';
+import { isOneCell, pastedChart, pastedOver } from '../chartfile/pastedChart.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
-import { AccountFacts } from './AccountFacts.tsx';
-import { AccountForm } from './AccountForm.tsx';
+import { ChartPanel, type ChartTask } from './ChartPanel.tsx';
 import styles from './ChartScreen.module.css';
-import { amountsText, ChartTable } from './ChartTable.tsx';
-import { ChartTools } from './ChartTools.tsx';
-import { branchOf, chartFilters, chartSearch, type NewAccountStart, searchTexts, startBelow, startBeside, stepOf } from './chartModel.ts';
-import { MergePanel } from './MergePanel.tsx';
-import { RenumberPanel } from './RenumberPanel.tsx';
+import { ChartTable } from './ChartTable.tsx';
+import { ChartFilters, ChartTools } from './ChartTools.tsx';
+import { listCategories, withAllBelow } from './categoryList.ts';
+import { useChartAddress } from './chartAddress.ts';
+import { chartSearch, searchTexts } from './chartFilter.ts';
+import { amountsText, chartGridColumns } from './chartGridColumns.tsx';
+import { type Move, type NewAccountStart, startBeside, stepOf } from './chartModel.ts';
+import { useCellEdits } from './useCellEdits.ts';
 import { useChartActions } from './useChartActions.ts';
+import { useChartDrag } from './useChartDrag.ts';
+import { useChosenColumns } from './useChosenColumns.ts';
 
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
+const noAccounts: readonly ChartAccountBody[] = [];
+const noCategories: never[] = [];
 
 /** The chart of accounts: find, add, change, nest and order accounts; Alt and an arrow moves the row that the keyboard stands on. */
 export function ChartScreen() {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
-  const [params, setParams] = useSearchParams();
+  const [address, set] = useChartAddress();
+  const [choice, choose] = useChosenColumns();
   const { data: chart, error, isFetching } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
   const [upload, { isLoading: isUploading }] = useUploadChartFileMutation();
   const drop = useFileDrop({ label: 'Chart file', upload, isUploading, readAt: (fileId) => `ledger/chart/file/${fileId}` });
-  const actions = useChartActions();
   const mayKeep = useMay('preparer');
-  const [task, setTask] = useState<'renumber' | 'merge' | 'many' | null>(null);
-  const [editing, setEditing] = useState<{ start: NewAccountStart; account: ChartAccountBody | null; count: number } | null>(null);
+  const [task, setTask] = useState<ChartTask | null>(null);
   const table = useRef<TreeGridHandle>(null);
-  const followed = useRef<number | null>(Number(params.get('account') ?? 0) || null);
-  const text = params.get('find') ?? '';
-  const filter = chartFilters.find((value) => value === params.get('show')) ?? 'all';
-  const element = elements.find((value) => value === params.get('element')) ?? '';
-  const texts = useMemo(() => searchTexts(chart?.accounts ?? []), [chart]);
-  const isSought = useMemo(() => chartSearch(texts, text, filter, element), [texts, text, filter, element]);
-  const categoryPaths = useMemo(() => {
-    const { nodes } = buildCategoryTree(placement?.categories ?? []);
-    return [...new Set([...nodes.values()].map((node) => pathOf(node).join(' > ')))];
-  }, [placement]);
-  const chosen = chart?.accounts.find(({ id }) => id === Number(params.get('account') ?? 0)) ?? null;
-  const set = (changes: Record<string, string>, replace = false) =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(changes)) {
-          if (value === '') next.delete(key);
-          else next.set(key, value);
-        }
-        return next;
-      },
-      { replace },
-    );
+  const followed = useRef<number | null>(address.accountId);
+  const accounts = chart?.accounts ?? noAccounts;
+  const actions = useChartActions(accounts);
+  const since = address.since || chart?.span.firstDay || '';
+  const tree = useMemo(() => buildCategoryTree(placement?.categories ?? noCategories), [placement]);
+  const categories = useMemo(() => listCategories(tree).map((node) => ({ id: node.category.id, path: pathOf(node).join(' > ') })), [tree]);
+  const paths = useMemo(() => [...new Set(categories.map(({ path }) => path))], [categories]);
+  const categoryIds = useMemo(() => {
+    const top = address.categoryId === null ? undefined : tree.nodes.get(address.categoryId);
+    return top ? new Set(withAllBelow([top]).map(({ category }) => category.id)) : null;
+  }, [tree, address.categoryId]);
+  const texts = useMemo(() => searchTexts(accounts), [accounts]);
+  const { find, show, element } = address;
+  const isSought = useMemo(() => chartSearch(texts, { find, show, element, categoryIds, since }), [texts, find, show, element, categoryIds, since]);
+  const columns = useMemo(() => (chart ? chartGridColumns(chart, currency, paths) : []), [chart, currency, paths]);
+  const chosen = accounts.find(({ id }) => id === address.accountId) ?? null;
   useEffect(() => {
     if (!chart || isFetching || followed.current === null) return;
     table.current?.showRow(followed.current);
     followed.current = null;
   }, [chart, isFetching]);
   const open = (id: number | null) => {
-    setEditing(null);
     setTask(null);
     set({ account: id === null ? '' : String(id) });
   };
@@ -86,44 +78,59 @@ export function ChartScreen() {
     open(next);
     table.current?.showRow(next);
   };
+  const beginForm = (start: NewAccountStart, account: ChartAccountBody | null = null) =>
+    setTask((before) => ({ kind: 'form', start, account, count: (before?.kind === 'form' ? before.count : 0) + 1 }));
+  const beginBeside = (account: ChartAccountBody | null) => beginForm(startBeside(accounts, account));
   const onAdd = async (body: AccountInputBody, isAnother: boolean) => {
     const added = await actions.add(body);
     if (!added) return;
     set({ account: String(added.id) });
-    if (!isAnother || !chart) return setEditing(null);
+    if (!isAnother) {
+      followed.current = added.id;
+      return setTask(null);
+    }
     const beside = asNeighbour(added, body.categoryId ?? null);
-    setEditing((before) => ({ start: startBeside([...chart.accounts, beside], beside), account: null, count: (before?.count ?? 0) + 1 }));
+    beginForm(startBeside([...accounts, beside], beside));
   };
   const onChange = async (account: ChartAccountBody, fields: AccountChange, said?: string) => {
-    if (await actions.change(account, fields, said)) setEditing(null);
+    if (await actions.change(account, fields, said)) setTask(null);
   };
-  const begin = (start: NewAccountStart, account: ChartAccountBody | null = null) => {
-    setTask(null);
-    setEditing((before) => ({ start, account, count: (before?.count ?? 0) + 1 }));
+  const onMove = (account: ChartAccountBody, move: Move) => {
+    followed.current = account.id;
+    void onChange(account, { version: account.version, ...move }, `Moved: ${account.number} ${account.name}.`);
   };
-  const beginBeside = (account: ChartAccountBody | null) => begin(startBeside(chart?.accounts ?? [], account));
   const onRowKey = (event: KeyboardEvent, account: ChartAccountBody, isFlat: boolean): boolean => {
     if (!mayKeep) return false;
     const step = event.altKey ? steps[event.key] : undefined;
-    if (step !== undefined && isFlat) actions.say('refused', 'Rows are moved in the chart’s own order: clear the filter and the order of the columns first.');
-    else if (step !== undefined && chart) {
-      const move = stepOf(chart.accounts, account, step);
-      if (move) {
-        followed.current = account.id;
-        void onChange(account, { version: account.version, ...move }, `Moved: ${account.number} ${account.name}.`);
-      }
+    if (step !== undefined && isFlat) actions.say('refused', drag.flatReason);
+    else if (step !== undefined) {
+      const move = stepOf(accounts, account, step);
+      if (move) onMove(account, move);
     } else if (event.key === 'Insert') beginBeside(account);
     else if (event.key === 'F2') {
       set({ account: String(account.id) });
-      begin(startBeside(chart?.accounts ?? [], account), account);
+      beginForm(startBeside(accounts, account), account);
     } else return false;
     return true;
   };
-  const shown = isSought === null ? (chart?.accounts ?? []) : (chart?.accounts ?? []).filter(isSought);
-  usePaste(mayKeep, (content) => void drop.hand(new File([content], 'pasted.tsv', { type: 'text/tab-separated-values' })));
-  const name = chosen ? `${chosen.number} ${chosen.name}` : 'No account chosen';
-  const edited = editing?.account ? `Change ${editing.account.number}` : 'New account';
-  const title = task ? { renumber: 'Renumber', many: 'Change many', merge: `Merge ${chosen?.number ?? ''}` }[task] : editing ? edited : name;
+  const onView = (view: SavedChartView | null) => {
+    const { columns: shownColumns = [], ...sought } = view?.content ?? { columns: [], order: '', find: '', show: '', element: '', category: '', since: '' };
+    if (shownColumns.length > 0) choose(shownColumns);
+    set({ ...sought, view: view === null ? '' : String(view.id) });
+  };
+  const look = (file: File) => void drop.hand(file);
+  const edits = useCellEdits({ categories: placement?.categories ?? noCategories, actions, onLook: look });
+  const drag = useChartDrag(accounts, onMove);
+  usePaste(mayKeep, (text) => {
+    const cell = table.current?.cell() ?? null;
+    if (cell && isOneCell(text)) return table.current?.editWith(text.trim()) ?? false;
+    const content =
+      (cell && pastedOver(text, cell.columnIds, (count) => cell.keysFrom(count).flatMap((key) => accounts.find(({ id }) => id === key) ?? []))) ??
+      pastedChart(text);
+    if (content === null) return false;
+    look(new File([content], 'pasted.tsv', { type: 'text/tab-separated-values' }));
+    return true;
+  });
   return (
     <div className={styles.screen} {...(mayKeep ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-label="Chart of accounts" aria-busy={isFetching}>
@@ -134,26 +141,31 @@ export function ChartScreen() {
             <p className={styles.printed} aria-hidden>
               {company.name}: chart of accounts
             </p>
-            <p className={styles.quiet}>{chart ? amountsText(chart) : ' '}</p>
           </div>
           <ChartTools
-            text={text}
-            element={element}
-            filter={filter}
-            onChange={set}
+            columns={columns}
+            choice={choice}
+            onChoice={choose}
+            content={{
+              columns: [...choice],
+              order: address.order,
+              find,
+              show: show === 'all' ? '' : show,
+              element,
+              category: String(address.categoryId ?? ''),
+              since: address.since,
+            }}
+            viewId={address.viewId}
+            onView={onView}
             onLoad={mayKeep ? drop.choose : null}
-            onRenumber={() => {
-              setEditing(null);
-              setTask('renumber');
-            }}
-            onChangeMany={() => {
-              setEditing(null);
-              setTask('many');
-            }}
+            onRenumber={() => setTask({ kind: 'renumber' })}
+            onChangeMany={() => setTask({ kind: 'many' })}
             onAdd={() => beginBeside(chosen)}
           />
           {drop.input}
         </header>
+        {accounts.length > 0 && <ChartFilters address={address} since={since} categories={categories} onChange={set} />}
+        {chart && <p className={styles.amounts}>{amountsText(chart)}</p>}
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
         {chart?.accounts.length === 0 && (
           <EmptyState title="No accounts yet">
@@ -173,104 +185,39 @@ export function ChartScreen() {
           <ChartTable
             ref={table}
             chart={chart}
-            currency={currency}
+            columns={columns}
+            choice={choice}
+            onChoice={choose}
+            order={address.order}
+            onOrder={(order) => set({ order }, true)}
             isSought={isSought}
             chosen={chosen?.id ?? 0}
             onOpen={({ id }) => open(id)}
             onCopied={(rows) => actions.say('done', copiedText(rows))}
+            edits={mayKeep ? edits : null}
+            drag={mayKeep ? drag : null}
             onRowKey={onRowKey}
           />
         )}
       </section>
-      <aside className={styles.panel} aria-label="Account">
-        <header className={styles.panelHead}>
-          <h2>{title}</h2>
-          {chosen && !editing && !task && (
-            <span className={styles.steps}>
-              <IconButton size="small" aria-label="Previous account" title="Previous account" onClick={() => stepTo(-1)}>
-                <KeyboardArrowUp fontSize="inherit" />
-              </IconButton>
-              <IconButton size="small" aria-label="Next account" title="Next account" onClick={() => stepTo(1)}>
-                <KeyboardArrowDown fontSize="inherit" />
-              </IconButton>
-            </span>
-          )}
-          {(editing || task || chosen) && (
-            <IconButton
-              size="small"
-              aria-label={editing || task ? 'Leave the form' : 'Close the account'}
-              onClick={() => {
-                if (task) setTask(null);
-                else if (editing) setEditing(null);
-                else open(null);
-              }}
-            >
-              <Close fontSize="inherit" />
-            </IconButton>
-          )}
-        </header>
-        {task === 'renumber' && chart && (
-          <RenumberPanel
-            accounts={chart.accounts}
-            shown={shown}
-            branch={branchOf(chart.accounts, chosen)}
-            isBusy={actions.isBusy}
-            onApply={async (changes) => {
-              if (await actions.renumber(changes)) setTask(null);
-            }}
-            onCancel={() => setTask(null)}
-          />
-        )}
-        {editing && chart && (
-          <AccountForm
-            key={editing.count}
-            accounts={chart.accounts}
-            categories={placement?.categories ?? []}
-            account={chart.accounts.find(({ id }) => id === editing.account?.id) ?? editing.account}
-            start={editing.start}
-            isBusy={actions.isBusy}
-            onAdd={(body, isAnother) => void onAdd(body, isAnother)}
-            onChange={(fields) => editing.account && void onChange(editing.account, fields)}
-            onCancel={() => setEditing(null)}
-          />
-        )}
-        {task === 'many' && chart && (
-          <ChangeManyPanel
-            shown={shown}
-            branch={branchOf(chart.accounts, chosen)}
-            accounts={chart.accounts}
-            categoryPaths={categoryPaths}
-            onLook={(file) => void drop.hand(file)}
-            onCancel={() => setTask(null)}
-          />
-        )}
-        {task === 'merge' && chosen && chart && (
-          <MergePanel key={chosen.id} account={chosen} chart={chart} currency={currency} onDone={open} onCancel={() => setTask(null)} />
-        )}
-        {!editing && !task && chosen && chart && (
-          <AccountFacts
-            account={chosen}
-            chart={chart}
-            currency={currency}
-            isBusy={actions.isBusy}
-            onEdit={() => begin(startBeside(chart.accounts, chosen), chosen)}
-            onAddBeside={() => beginBeside(chosen)}
-            onAddBelow={() => begin(startBelow(chart.accounts, chosen))}
-            onChange={(fields) => void onChange(chosen, fields)}
-            onMerge={() => setTask('merge')}
-            onDelete={async () => {
-              if (await actions.remove(chosen)) open(null);
-            }}
-          />
-        )}
-        {!editing && !task && !chosen && (
-          <p className={styles.quiet}>
-            Choose an account to see what it is, what is on it and what was changed.
-            {mayKeep &&
-              ' On a row, Alt with an arrow key orders it among its siblings, nests it below the one above or takes it out; F2 changes it; Insert adds one beside it.'}
-          </p>
-        )}
-      </aside>
+      <ChartPanel
+        chart={chart}
+        categories={placement?.categories ?? noCategories}
+        categoryPaths={paths}
+        currency={currency}
+        chosen={chosen}
+        shown={isSought === null ? accounts : accounts.filter(isSought)}
+        task={task}
+        actions={actions}
+        onTask={setTask}
+        onForm={beginForm}
+        onOpen={open}
+        onStep={stepTo}
+        onAdd={(body, isAnother) => void onAdd(body, isAnother)}
+        onChange={(account, fields) => void onChange(account, fields)}
+        onMove={onMove}
+        onLook={look}
+      />
     </div>
   );
 }

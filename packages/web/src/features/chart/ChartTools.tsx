@@ -1,58 +1,38 @@
-import { type Element, elements } from '@ivory-ladder/core';
+import type { ChartViewContent, SavedChartView } from '@ivory-ladder/contract';
+import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMay } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { ColumnsMenu } from '../../components/treegrid/ColumnsMenu.tsx';
+import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
+import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { ChartFileMenu } from '../chartfile/ChartFileMenu.tsx';
 import styles from './ChartScreen.module.css';
-import { type ChartFilter, chartFilters, filterNames } from './chartModel.ts';
+import type { AddressChange, ChartAddress } from './chartAddress.ts';
+import { chartFilters, filterNames } from './chartFilter.ts';
+import { ViewsMenu } from './ViewsMenu.tsx';
 
 interface ChartToolsProps {
-  readonly text: string;
-  readonly element: Element | '';
-  readonly filter: ChartFilter;
-  /** What is sought stands in the address; `replace` while one types. */
-  readonly onChange: (changes: Record<string, string>, replace?: boolean) => void;
+  readonly columns: readonly Pick<GridColumn<never>, 'id' | 'caption' | 'width' | 'isExtra'>[];
+  readonly choice: readonly ColumnChoice[];
+  readonly onChoice: (choice: readonly ColumnChoice[]) => void;
+  readonly content: ChartViewContent;
+  readonly viewId: number | null;
+  readonly onView: (view: SavedChartView | null) => void;
   readonly onLoad: (() => void) | null;
   readonly onRenumber: () => void;
   readonly onChangeMany: () => void;
   readonly onAdd: () => void;
 }
 
-/** Find and filter, files, and what is done with the chart as a whole. */
-export function ChartTools({ text, element, filter, onChange, onLoad, onRenumber, onChangeMany, onAdd }: ChartToolsProps) {
+/** Views and columns, files, and what is done with the chart as a whole. */
+export function ChartTools(props: ChartToolsProps) {
   const mayKeep = useMay('preparer');
   return (
     <div className={styles.tools}>
-      <input
-        className={styles.filter}
-        type="search"
-        placeholder="Find"
-        title="By number, name, purpose, external number or notes"
-        aria-label="Find accounts"
-        value={text}
-        onChange={(event) => onChange({ find: event.target.value }, true)}
-      />
-      <select className={styles.filter} aria-label="Element" value={element} onChange={(event) => onChange({ element: event.target.value })}>
-        <option value="">every element</option>
-        {elements.map((value) => (
-          <option key={value} value={value}>
-            {value}
-          </option>
-        ))}
-      </select>
-      <select
-        className={styles.filter}
-        aria-label="Show"
-        value={filter}
-        onChange={(event) => onChange({ show: event.target.value === 'all' ? '' : event.target.value })}
-      >
-        {chartFilters.map((value) => (
-          <option key={value} value={value}>
-            {filterNames[value]}
-          </option>
-        ))}
-      </select>
-      <ChartFileMenu onLoad={onLoad} />
+      <ViewsMenu content={props.content} viewId={props.viewId} onOpen={props.onView} />
+      <ColumnsMenu columns={props.columns} choice={props.choice} onChoice={props.onChoice} />
+      <ChartFileMenu onLoad={props.onLoad} />
       {mayKeep && (
         <>
           <ChoiceMenu
@@ -62,13 +42,83 @@ export function ChartTools({ text, element, filter, onChange, onLoad, onRenumber
               { value: 'renumber', label: 'Renumber…' },
             ]}
             chosen={[]}
-            onChoose={(value) => (value === 'renumber' ? onRenumber() : onChangeMany())}
+            onChoose={(value) => (value === 'renumber' ? props.onRenumber() : props.onChangeMany())}
           />
-          <Button variant="contained" onClick={onAdd}>
+          <Button variant="contained" onClick={props.onAdd}>
             Add account…
           </Button>
         </>
       )}
     </div>
+  );
+}
+
+interface ChartFiltersProps {
+  readonly address: ChartAddress;
+  readonly since: string;
+  /** Every category, its path as text. */
+  readonly categories: readonly { readonly id: number; readonly path: string }[];
+  /** What is sought stands in the address; `replace` while one types. */
+  readonly onChange: (changes: AddressChange, replace?: boolean) => void;
+}
+
+/** What is sought in the chart. */
+export function ChartFilters({ address, since, categories, onChange }: ChartFiltersProps) {
+  const isFiltered = address.find !== '' || address.element !== '' || address.categoryId !== null || address.show !== 'all';
+  return (
+    <search className={styles.filters}>
+      <input
+        className={styles.filter}
+        type="search"
+        placeholder="Find"
+        title="By number, name, purpose, external number or notes"
+        aria-label="Find accounts"
+        value={address.find}
+        onChange={(event) => onChange({ find: event.target.value }, true)}
+      />
+      <select className={styles.filter} aria-label="Element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
+        <option value="">every element</option>
+        {elements.map((value) => (
+          <option key={value} value={value}>
+            {value}
+          </option>
+        ))}
+      </select>
+      <select
+        className={styles.filter}
+        aria-label="Category"
+        value={String(address.categoryId ?? '')}
+        onChange={(event) => onChange({ category: event.target.value })}
+      >
+        <option value="">every category</option>
+        {categories.map(({ id, path }) => (
+          <option key={id} value={id}>
+            {path}
+          </option>
+        ))}
+      </select>
+      <select
+        className={styles.filter}
+        aria-label="Show"
+        value={address.show}
+        onChange={(event) => onChange({ show: event.target.value === 'all' ? '' : event.target.value })}
+      >
+        {chartFilters.map((value) => (
+          <option key={value} value={value}>
+            {filterNames[value]}
+          </option>
+        ))}
+      </select>
+      {address.show === 'unused_since' && (
+        <input
+          className={styles.filter}
+          type="date"
+          aria-label="Unused since"
+          value={since}
+          onChange={(event) => event.target.value !== '' && onChange({ since: event.target.value })}
+        />
+      )}
+      {isFiltered && <Button onClick={() => onChange({ find: '', element: '', category: '', show: '', since: '' })}>Show all</Button>}
+    </search>
   );
 }

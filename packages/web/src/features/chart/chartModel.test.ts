@@ -1,28 +1,8 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { branchOf, branchTotals, chartSearch, elementText, placeText, searchTexts, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { chartAccount as account } from './chartAccount.fixture.ts';
+import { branchOf, branchTotals, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
 
-const account = (id: number, number: string, fields: Partial<ChartAccountBody> = {}): ChartAccountBody => ({
-  id,
-  number,
-  name: `Account ${number}`,
-  element: 'expense',
-  normalSide: 'debit',
-  parentId: null,
-  role: null,
-  isParent: false,
-  places: [],
-  amount: '0',
-  comparative: '0',
-  depth: 0,
-  active: true,
-  purpose: '',
-  externalNumber: '',
-  version: 1,
-  lastUsed: null,
-  notes: [],
-  ...fields,
-});
 const view = (accounts: ChartAccountBody[]): ChartView => ({
   accounts,
   paths: { '7': ['Running costs', 'Insurance'], '8': ['Overdrafts'] },
@@ -97,29 +77,6 @@ describe('a step by the keyboard', () => {
       { parentId: null, after: 2 },
     ]);
     expect([stepOf(chart, of(1), 'in'), stepOf(chart, of(1), 'out')]).toEqual([null, null]);
-  });
-});
-
-describe('what is sought in the chart', () => {
-  const found = (accounts: ChartAccountBody[], ...search: [string, Parameters<typeof chartSearch>[2], Parameters<typeof chartSearch>[3]]) => {
-    const isSought = chartSearch(searchTexts(accounts), ...search);
-    return isSought ? accounts.filter(isSought).map(({ number }) => number) : 'all';
-  };
-
-  it('every word in number, name, purpose or external number', () => {
-    const accounts = [account(1, '6200', { name: 'Insurance', purpose: 'Hull and liability' }), account(2, '6210', { externalNumber: 'G-62' })];
-    expect([found(accounts, 'hull 62', 'all', ''), found(accounts, 'g-62', 'all', ''), found(accounts, '', 'all', '')]).toEqual([['6200'], ['6210'], 'all']);
-  });
-
-  it.each([
-    ['inactive', account(1, '1', { active: false })],
-    ['unplaced', account(1, '1')],
-    ['never_used', account(1, '1', { places: [{ side: 'any', categoryId: 7 }] })],
-    ['against_side', account(1, '1', { amount: '-5', lastUsed: '2026-09-30' })],
-  ] as const)('%s accounts', (filter, wanted) => {
-    const plain = account(2, '2', { places: [{ side: 'any', categoryId: 7 }], amount: '5', lastUsed: '2026-09-30' });
-    expect(found([wanted, plain], '', filter, '')).toEqual(['1']);
-    expect(found([wanted, plain], '', filter, 'asset')).toEqual([]);
   });
 });
 

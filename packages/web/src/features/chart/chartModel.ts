@@ -1,55 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Element, elements, naturalSide, proposeNumber, proposeNumberBeside } from '@ivory-ladder/core';
 
-export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'against_side'] as const;
-export type ChartFilter = (typeof chartFilters)[number];
-
-export const filterNames: Readonly<Record<ChartFilter, string>> = {
-  all: 'all accounts',
-  active: 'active',
-  unplaced: 'in no category',
-  inactive: 'inactive',
-  never_used: 'never used',
-  against_side: 'against their normal side',
-};
-
-/** Lower-cased text of each account that is sought in, made once for a chart. */
-export type SearchTexts = ReadonlyMap<ChartAccountBody, string>;
-
-export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts {
-  return new Map(
-    accounts.map((account) => [
-      account,
-      `${account.number} ${account.name} ${account.purpose} ${account.externalNumber} ${account.notes.join(' ')}`.toLowerCase(),
-    ]),
-  );
-}
-
-/** Whether an account passes the filter and holds every word in its number, name, purpose or external number. */
-export function chartSearch(texts: SearchTexts, text: string, filter: ChartFilter, element: Element | ''): ((account: ChartAccountBody) => boolean) | null {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0 && filter === 'all' && element === '') return null;
-  return (account) =>
-    (element === '' || account.element === element) && passes(account, filter) && words.every((word) => texts.get(account)?.includes(word) ?? false);
-}
-
-function passes(account: ChartAccountBody, filter: ChartFilter): boolean {
-  switch (filter) {
-    case 'all':
-      return true;
-    case 'active':
-      return account.active;
-    case 'unplaced':
-      return account.places.length === 0 && (!account.isParent || account.amount !== '0');
-    case 'inactive':
-      return !account.active;
-    case 'never_used':
-      return account.lastUsed === null && !account.isParent;
-    case 'against_side':
-      return account.amount !== '0' && account.amount.startsWith('-') === (account.normalSide === 'debit');
-  }
-}
-
 /** The path of the category of an account, or its two where each side has one. */
 export function placeText({ places }: ChartAccountBody, paths: ChartView['paths']): string {
   return places.map(({ side, categoryId }) => `${(paths[String(categoryId)] ?? []).join(' › ')}${side === 'any' ? '' : ` (in ${side})`}`).join('; ');
@@ -137,6 +88,11 @@ export function branchOf(accounts: readonly ChartAccountBody[], top: ChartAccoun
   const at = accounts.findIndex(({ id }) => id === top.id);
   const end = accounts.findIndex(({ depth }, index) => index > at && depth <= top.depth);
   return accounts.slice(at, end < 0 ? undefined : end);
+}
+
+/** With the place of each among its siblings, as the core's tree asks for it. */
+export function inOwnOrder(accounts: readonly ChartAccountBody[]): (ChartAccountBody & { readonly position: number })[] {
+  return accounts.map((account, position) => ({ ...account, position }));
 }
 
 export type Move = { readonly parentId: number | null; readonly after: number | null };

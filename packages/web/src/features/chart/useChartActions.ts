@@ -1,10 +1,14 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
+import { useCallback } from 'react';
 import { useDispatch } from 'react-redux';
-import { useAddAccountMutation, useChangeAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/chartApi.ts';
+import { useAddAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
+import { obstacleOf } from './Obstacles.tsx';
+import { fieldsBefore, isAsLeft } from './takingBack.ts';
 
 export interface ChartActions {
   readonly isBusy: boolean;
@@ -12,22 +16,42 @@ export interface ChartActions {
   /** The account as it was saved, or `null` where it was refused. */
   add(body: AccountInputBody): Promise<AccountBody | null>;
   change(account: ChartAccountBody, fields: AccountChange, said?: string): Promise<boolean>;
-  remove(account: ChartAccountBody): Promise<boolean>;
+  /** The same without a word; gives why it was refused, or `null`. */
+  changeQuietly(account: ChartAccountBody, fields: AccountChange): Promise<unknown>;
+  /** Gives why it was refused, or `null`. */
+  place(account: ChartAccountBody, after: ChartAccountBody['places']): Promise<unknown>;
+  /** Retires or reopens it; gives why not, or `null`. What stands in the way is for the caller to show. */
+  setActive(account: ChartAccountBody, active: boolean): Promise<unknown>;
+  /** Gives why not, or `null`. */
+  remove(account: ChartAccountBody): Promise<unknown>;
   renumber(changes: Renumbering['changes']): Promise<boolean>;
 }
 
 /** What can be done with the chart; each thing says whether it was done, and if not, why. */
-export function useChartActions(): ChartActions {
+export function useChartActions(accounts: readonly ChartAccountBody[]): ChartActions {
   const { id: companyId } = useCompany();
   const dispatch = useDispatch();
   const [add, adding] = useAddAccountMutation();
-  const [change, changing] = useChangeAccountMutation();
+  const versionOf = useCallback(
+    (command: CommandDraft, isBack: boolean): number | null => {
+      if (command.kind !== 'account') return 0;
+      const account = accounts.find(({ id }) => id === command.accountId);
+      return account && isAsLeft(account, isBack ? command.after : command.before) ? account.version : null;
+    },
+    [accounts],
+  );
+  const commands = useCommands('chart', versionOf);
   const [remove, removing] = useDeleteAccountMutation();
   const [renumber, renumbering] = useRenumberAccountsMutation();
   const say: ChartActions['say'] = (tone, text) => void dispatch(noticeGiven({ tone, text }));
   const refuse = (error: unknown) => say('refused', describeFailure(error));
+  const changeQuietly: ChartActions['changeQuietly'] = (account, change) => {
+    const { version, ...after } = change;
+    const before = fieldsBefore(accounts, account, change);
+    return commands.run({ kind: 'account', name: `change ${account.number} ${account.name}`, accountId: account.id, before, after }, version);
+  };
   return {
-    isBusy: adding.isLoading || changing.isLoading || removing.isLoading || renumbering.isLoading,
+    isBusy: commands.isBusy || adding.isLoading || removing.isLoading || renumbering.isLoading,
     say,
     add: async (body) => {
       const added = await add({ companyId, body });
@@ -39,25 +63,29 @@ export function useChartActions(): ChartActions {
       return added.data;
     },
     change: async (account, fields, said) => {
-      const changed = await change({ companyId, accountId: account.id, change: fields });
-      if (!changed.data) {
-        refuse(changed.error);
-        return false;
-      }
-      say(
-        'done',
-        said ?? `${fields.active === false ? 'Retired' : fields.active === true ? 'Reopened' : 'Changed'}: ${changed.data.number} ${changed.data.name}.`,
-      );
-      return true;
+      const refused = await changeQuietly(account, fields);
+      if (refused !== null) refuse(refused);
+      else say('done', `${said ?? `Changed: ${fields.number ?? account.number} ${fields.name ?? account.name}.`} Ctrl Z takes it back.`);
+      return refused === null;
+    },
+    changeQuietly,
+    place: (account, after) =>
+      commands.run({
+        kind: 'places',
+        name: `place ${account.number} ${account.name}`,
+        changes: [{ accountId: account.id, before: [...account.places], after }],
+      }),
+    setActive: async (account, active) => {
+      const refused = await changeQuietly(account, { version: account.version, active });
+      if (refused === null) say('done', `${active ? 'Reopened' : 'Retired'}: ${account.number} ${account.name}. Ctrl Z takes it back.`);
+      else if (obstacleOf(account.id, refused) === null) refuse(refused);
+      return refused;
     },
     remove: async (account) => {
       const removed = await remove({ companyId, accountId: account.id });
-      if (removed.error !== undefined) {
-        refuse(removed.error);
-        return false;
-      }
-      say('done', `Deleted: ${account.number} ${account.name}.`);
-      return true;
+      if (removed.error === undefined) say('done', `Deleted: ${account.number} ${account.name}.`);
+      else if (obstacleOf(account.id, removed.error) === null) refuse(removed.error);
+      return removed.error ?? null;
     },
     renumber: async (changes) => {
       const done = await renumber({ companyId, changes });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pastedChart } from './pastedChart.ts';
+import { isOneCell, pastedChart, pastedOver } from './pastedChart.ts';
 
 describe('a block pasted into the chart', () => {
   it('without headings is numbers and names, then element, category and the account above', () => {
@@ -14,5 +14,35 @@ describe('a block pasted into the chart', () => {
   it('is not a single column, nor a sentence', () => {
     expect(pastedChart('6200\n6300')).toBeNull();
     expect(pastedChart('hello there')).toBeNull();
+  });
+});
+
+describe('a block pasted over cells', () => {
+  const rows = [
+    { id: 5, number: '6200' },
+    { id: 6, number: '6300' },
+  ];
+  const from = (count: number) => rows.slice(0, count);
+
+  it('changes the accounts from that row down in the columns from there on', () => {
+    expect(pastedOver('Ropes\tR1\r\nPaint\tP1\r\n', ['purpose', 'externalNumber', 'amount'], from)).toBe(
+      'Number\tKey\tPurpose\tExternal number\n6200\t5\tRopes\tR1\n6300\t6\tPaint\tP1',
+    );
+  });
+
+  it('keeps rows for which there is no account, so that they are refused and not lost', () => {
+    expect(pastedOver('a\nb\nc', ['name'], from)?.split('\n').at(-1)).toBe('\t\tc');
+  });
+
+  it('heads what is not edited here so that a file leaves it alone', () => {
+    expect(pastedOver('12', ['amount'], from)?.split('\n')[0]).toBe('Number\tKey\tColumn amount');
+  });
+
+  it('at the numbers is a list of accounts of its own', () => {
+    expect(pastedOver('6200\tInsurance', ['number', 'name'], from)).toBeNull();
+  });
+
+  it('of one cell alone is a text to edit with', () => {
+    expect([isOneCell('Ropes\r\n'), isOneCell('a\tb'), isOneCell('a\nb'), isOneCell('  ')]).toEqual([true, false, false, false]);
   });
 });

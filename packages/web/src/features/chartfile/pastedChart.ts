@@ -1,3 +1,4 @@
+import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { type ChartField, chartColumns } from '@ivory-ladder/core';
 
 /** What stands in the columns of a block without headings, by how many there are. */
@@ -17,4 +18,37 @@ export function pastedChart(text: string): string | null {
   if (hasHeadings) return lines.join('\n');
   const columns = columnsOf[Math.min(first.length, columnsOf.length + 1) - 2] as readonly ChartField[];
   return [columns.map((field) => chartColumns[field].heading).join('\t'), ...lines].join('\n');
+}
+
+/** What a column of the table is in a chart file; a column that is not here is headed by its own id, which a file leaves alone. */
+const fieldOfColumn: Readonly<Record<string, ChartField>> = {
+  name: 'name',
+  category: 'category',
+  side: 'side',
+  purpose: 'purpose',
+  externalNumber: 'externalNumber',
+  role: 'role',
+};
+
+export function isOneCell(text: string): boolean {
+  return text.trim() !== '' && !/[\t\r\n]/.test(text.trim());
+}
+
+/**
+ * A block pasted over the rows and columns of the table, from a cell on to the right and down, as a chart file;
+ * `null` where it begins at the numbers, which stand for accounts of their own. `rowsFrom` gives as many accounts from
+ * that cell down as there are. Rows beyond them have no number, which the file's rehearsal says.
+ */
+export function pastedOver(
+  text: string,
+  columnIds: readonly string[],
+  rowsFrom: (count: number) => readonly Pick<ChartAccountBody, 'id' | 'number'>[],
+): string | null {
+  if (columnIds[0] === 'number') return null;
+  const lines = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n');
+  const width = Math.min(columnIds.length, Math.max(...lines.map((line) => line.split('\t').length)));
+  const headings = columnIds.slice(0, width).map((id) => (fieldOfColumn[id] ? chartColumns[fieldOfColumn[id]].heading : `Column ${id}`));
+  const rows = rowsFrom(lines.length);
+  const body = lines.map((line, at) => [rows[at]?.number ?? '', String(rows[at]?.id ?? ''), ...line.split('\t').slice(0, width)].join('\t'));
+  return [[chartColumns.number.heading, chartColumns.key.heading, ...headings].join('\t'), ...body].join('\n');
 }

@@ -1,18 +1,18 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { isTyping } from '../../components/isTyping.ts';
-import { pastedChart } from './pastedChart.ts';
 
-/** A block of a spreadsheet, pasted anywhere on the screen but into a field. */
-export function usePaste(isOn: boolean, onPasted: (content: string) => void): void {
+/** Text pasted anywhere on the screen but into a field; `onPasted` says whether it was taken. */
+export function usePaste(isOn: boolean, onPasted: (text: string) => boolean): void {
+  const latest = useRef(onPasted);
+  useEffect(() => {
+    latest.current = onPasted;
+  });
   useEffect(() => {
     if (!isOn) return;
     const onPaste = (event: ClipboardEvent) => {
-      const content = isTyping(event) ? null : pastedChart(event.clipboardData?.getData('text/plain') ?? '');
-      if (content === null) return;
-      event.preventDefault();
-      onPasted(content);
+      if (!isTyping(event) && latest.current(event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault();
     };
     window.addEventListener('paste', onPaste);
     return () => window.removeEventListener('paste', onPaste);
-  });
+  }, [isOn]);
 }

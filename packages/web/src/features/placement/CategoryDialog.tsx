@@ -12,10 +12,10 @@ import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useAddCategoryMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { stepNames, termNames } from './categoryWords.ts';
 import { elementName, type PlacementModel } from './placementModel.ts';
-import type { CategoryFieldsChange } from './undoSlice.ts';
 import type { PlacementActions } from './usePlacementActions.ts';
 
 interface CategoryDialogProps {

@@ -1,14 +1,11 @@
 import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
-import { useCallback, useEffect, useMemo } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
+import { useCallback, useMemo } from 'react';
+import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangeCategoryMutation, useSetPlacesMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import type { AppDispatch, AppState } from '../../app/store.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { isTyping } from '../../components/isTyping.ts';
+import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
+import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
 import type { PlacedAccount } from './placementModel.ts';
-import { type CategoryFieldsChange, commandDone, commandRedone, commandsForgotten, commandUndone, type PlacementCommand } from './undoSlice.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 
@@ -23,43 +20,19 @@ export interface PlacementActions {
 
 /** What can be done with the placement; each thing is applied at once, said, and can be taken back. */
 export function usePlacementActions(view: PlacementView | undefined): PlacementActions {
-  const company = useCompany();
-  const dispatch = useDispatch<AppDispatch>();
-  const [setPlaces] = useSetPlacesMutation();
-  const [changeCategory] = useChangeCategoryMutation();
-  const last = useSelector((state: AppState) => state.undo.done.findLast((command) => command.companyId === company.id) ?? null);
-  const next = useSelector((state: AppState) => state.undo.undone.findLast((command) => command.companyId === company.id) ?? null);
-
-  const apply = useCallback(
-    async (command: PlacementCommand, backwards: boolean): Promise<boolean> => {
-      const version = command.kind === 'category' ? view?.categories.find(({ id }) => id === command.categoryId)?.version : undefined;
-      const result =
-        command.kind === 'places'
-          ? await setPlaces({
-              companyId: company.id,
-              changes: backwards ? command.changes.map(({ accountId, before, after }) => ({ accountId, before: after, after: before })) : command.changes,
-            })
-          : await changeCategory({
-              companyId: company.id,
-              categoryId: command.categoryId,
-              change: { version: version ?? 0, ...(backwards ? command.before : command.after) },
-            });
-      if (result.error === undefined) return true;
-      dispatch(noticeGiven({ tone: 'refused', text: describeFailure(result.error) }));
-      return false;
-    },
-    [company.id, dispatch, setPlaces, changeCategory, view],
+  const dispatch = useDispatch();
+  const versionOf = useCallback(
+    (command: CommandDraft) => (command.kind === 'category' ? (view?.categories.find(({ id }) => id === command.categoryId)?.version ?? 0) : 0),
+    [view],
   );
-  const run = useCallback(
-    async (command: PlacementCommand, said: string): Promise<boolean> => {
-      const done = await apply(command, false);
-      if (done) {
-        dispatch(commandDone(command));
-        dispatch(noticeGiven({ tone: 'done', text: `${said} Ctrl Z takes it back.` }));
-      }
-      return done;
+  const { run, undo, redo, undoName, redoName } = useCommands('placement', versionOf);
+  const done = useCallback(
+    async (command: CommandDraft, said: string): Promise<boolean> => {
+      const refused = await run(command);
+      dispatch(noticeGiven(refused === null ? { tone: 'done', text: `${said} Ctrl Z takes it back.` } : { tone: 'refused', text: describeFailure(refused) }));
+      return refused === null;
     },
-    [apply, dispatch],
+    [run, dispatch],
   );
   const move = useCallback<PlacementActions['move']>(
     (accounts, target, side) => {
@@ -71,12 +44,9 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
       const first = accounts[0];
       const what = accounts.length === 1 && first ? `${first.number} ${first.name}` : `${accounts.length} accounts`;
       const name = target === null ? `take ${what} out of its category` : `move ${what} to ${target.name}`;
-      return run(
-        { kind: 'places', companyId: company.id, name, changes },
-        target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`,
-      );
+      return done({ kind: 'places', name, changes }, target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`);
     },
-    [company.id, run],
+    [done],
   );
   const describeCategory = useCallback<PlacementActions['describeCategory']>(
     (category, after, name) => {
@@ -85,27 +55,11 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
           .filter((key) => key !== 'after')
           .map((key) => [key, category[key as keyof typeof category]]),
       ) as CategoryFieldsChange;
-      return run({ kind: 'category', companyId: company.id, name, categoryId: category.id, before, after }, `Applied: ${name}.`);
+      return done({ kind: 'category', name, categoryId: category.id, before, after }, `Applied: ${name}.`);
     },
-    [company.id, run],
+    [done],
   );
-  const back = useCallback(
-    async (command: PlacementCommand | null, backwards: boolean) => {
-      if (!command) return;
-      if (await apply(command, backwards)) {
-        dispatch(backwards ? commandUndone() : commandRedone());
-        dispatch(noticeGiven({ tone: 'done', text: `${backwards ? 'Undone' : 'Redone'}: ${command.name}.` }));
-      } else dispatch(commandsForgotten());
-    },
-    [apply, dispatch],
-  );
-  const undo = useCallback(() => void back(last, true), [back, last]);
-  const redo = useCallback(() => void back(next, false), [back, next]);
-  useUndoKeys(undo, redo);
-  return useMemo(
-    () => ({ move, describeCategory, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }),
-    [move, describeCategory, undo, redo, last, next],
-  );
+  return useMemo(() => ({ move, describeCategory, undo, redo, undoName, redoName }), [move, describeCategory, undo, redo, undoName, redoName]);
 }
 
 /** A place for any balance replaces all; one for a side replaces that side and narrows an old place to the other. */
@@ -114,19 +68,4 @@ function placesAfter(places: PlacedAccount['places'], categoryId: number, side: 
   const other = side === 'debit' ? 'credit' : 'debit';
   const kept = places.find((place) => place.side === other || place.side === 'any');
   return [{ side, categoryId }, ...(kept ? [{ side: other as PlaceSide, categoryId: kept.categoryId }] : [])];
-}
-
-function useUndoKeys(undo: () => void, redo: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
 }

@@ -1,0 +1,102 @@
+import { useCallback, useEffect, useMemo } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { useChangeAccountMutation } from '../api/chartApi.ts';
+import { describeFailure } from '../api/failureMessages.ts';
+import { useChangeCategoryMutation, useSetPlacesMutation } from '../api/placementApi.ts';
+import { isTyping } from '../components/isTyping.ts';
+import { noticeGiven } from './noticeSlice.ts';
+import type { AppDispatch, AppState } from './store.ts';
+import { type Command, type CommandScreen, commandDone, commandRedone, commandsForgotten, commandUndone } from './undoSlice.ts';
+import { useCompany } from './useCompany.ts';
+
+type WithoutPlace<One> = One extends Command ? Omit<One, 'id' | 'screen' | 'companyId'> : never;
+/** A command before it is known where it is done. */
+export type CommandDraft = WithoutPlace<Command>;
+
+export interface Commands {
+  readonly isBusy: boolean;
+  /** Does it, to the version that was looked at, and remembers how to take it back; gives why it was refused, or `null`. */
+  run(draft: CommandDraft, version?: number): Promise<unknown>;
+  undo(): void;
+  redo(): void;
+  readonly undoName: string | null;
+  readonly redoName: string | null;
+}
+
+/**
+ * What is done on a screen, and taken back with Ctrl Z, done again with Ctrl Y. `versionOf` gives the version of what a
+ * command changes, as it is shown now, or `null` where it is not any more as the command left or found it (`isBack`):
+ * then somebody else has changed it, and nothing is overwritten.
+ */
+export function useCommands(screen: CommandScreen, versionOf: (command: CommandDraft, isBack: boolean) => number | null): Commands {
+  const { id: companyId } = useCompany();
+  const dispatch = useDispatch<AppDispatch>();
+  const [setPlaces, placing] = useSetPlacesMutation();
+  const [changeCategory, changingCategory] = useChangeCategoryMutation();
+  const [changeAccount, changingAccount] = useChangeAccountMutation();
+  const isBusy = placing.isLoading || changingCategory.isLoading || changingAccount.isLoading;
+  const isHere = (command: Command) => command.companyId === companyId && command.screen === screen;
+  const last = useSelector((state: AppState) => state.undo.done.findLast(isHere) ?? null);
+  const next = useSelector((state: AppState) => state.undo.undone.findLast(isHere) ?? null);
+  const apply = useCallback(
+    async (command: CommandDraft, backwards: boolean, version: number | null): Promise<unknown> => {
+      if (version === null) return { code: 'changed_meanwhile' };
+      switch (command.kind) {
+        case 'places': {
+          const turned = command.changes.map(({ accountId, before, after }) => ({ accountId, before: after, after: before }));
+          return (await setPlaces({ companyId, changes: backwards ? turned : command.changes })).error ?? null;
+        }
+        case 'category': {
+          const change = { version, ...(backwards ? command.before : command.after) };
+          return (await changeCategory({ companyId, categoryId: command.categoryId, change })).error ?? null;
+        }
+        case 'account': {
+          const change = { version, ...(backwards ? command.before : command.after) };
+          return (await changeAccount({ companyId, accountId: command.accountId, change })).error ?? null;
+        }
+      }
+    },
+    [companyId, setPlaces, changeCategory, changeAccount],
+  );
+  const run = useCallback(
+    async (draft: CommandDraft, version?: number): Promise<unknown> => {
+      const refused = await apply(draft, false, version ?? versionOf(draft, false));
+      if (refused === null) dispatch(commandDone({ ...draft, id: crypto.randomUUID(), screen, companyId }));
+      return refused;
+    },
+    [apply, dispatch, versionOf, screen, companyId],
+  );
+  const back = useCallback(
+    async (command: Command | null, backwards: boolean) => {
+      if (!command) return;
+      const refused = await apply(command, backwards, versionOf(command, backwards));
+      if (refused === null) {
+        dispatch(backwards ? commandUndone(command) : commandRedone(command));
+        dispatch(noticeGiven({ tone: 'done', text: `${backwards ? 'Undone' : 'Redone'}: ${command.name}.` }));
+      } else {
+        dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
+        dispatch(commandsForgotten({ screen, companyId }));
+      }
+    },
+    [apply, dispatch, versionOf, screen, companyId],
+  );
+  const undo = useCallback(() => void back(last, true), [back, last]);
+  const redo = useCallback(() => void back(next, false), [back, next]);
+  useUndoKeys(undo, redo);
+  return useMemo(() => ({ isBusy, run, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }), [isBusy, run, undo, redo, last, next]);
+}
+
+function useUndoKeys(undo: () => void, redo: () => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      if (key === 'y' || event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+}

@@ -1,0 +1,115 @@
+import { type KeyboardEvent, memo, type ReactNode } from 'react';
+import { CellEditor, type EditEnd } from './CellEditor.tsx';
+import type { GridColumn } from './gridColumn.ts';
+import type { DropZone } from './rowDrag.ts';
+import styles from './TreeGrid.module.css';
+
+/** What a row asks the grid to do; the same object for the life of the grid, so that rows are drawn anew only where they change. */
+export interface RowActions<Row> {
+  toggle(row: Row): void;
+  press(row: Row, place: number, isExtending: boolean): void;
+  stand(place: number): void;
+  editAt(place: number, column: number): void;
+  apply(row: Row, columnId: string, text: string): Promise<string | null>;
+  endEdit(end: EditEnd): void;
+}
+
+interface GridRowProps<Row> {
+  readonly row: Row;
+  /** Place among the rows shown. */
+  readonly place: number;
+  /** Pixels from the top; `null` where rows simply follow each other, as on paper. */
+  readonly start: number | null;
+  readonly depth: number;
+  readonly isIndented: boolean;
+  readonly columns: readonly GridColumn<Row>[];
+  /** Whether what is nested in it is put away; `null` where nothing is, or nothing is shown as nested. */
+  readonly isShut: boolean | null;
+  readonly isSelected: boolean;
+  readonly isActive: boolean;
+  /** The cell that the keyboard stands on. */
+  readonly activeColumn: number | null;
+  /** What the cell’s editor begins with. */
+  readonly editing: string | null;
+  readonly drop: DropZone | 'refused' | null;
+  readonly detail: ReactNode;
+  readonly isWrong: boolean;
+  readonly isFaint: boolean;
+  readonly opens: boolean;
+  readonly attach: (element: HTMLElement | null) => void;
+  readonly actions: RowActions<Row>;
+}
+
+function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
+  const { row, place, start, depth, isIndented, columns, isShut, activeColumn, editing, actions } = props;
+  return (
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the row group around the rows takes the keys
+    <div
+      ref={props.attach}
+      role="row"
+      aria-rowindex={place + 2}
+      aria-level={depth + 1}
+      aria-selected={props.isSelected}
+      {...(isShut === null ? {} : { 'aria-expanded': !isShut })}
+      tabIndex={props.isActive && activeColumn === null ? 0 : -1}
+      data-index={place}
+      data-wrong={props.isWrong || undefined}
+      data-faint={props.isFaint || undefined}
+      data-opens={props.opens || undefined}
+      data-drop={props.drop ?? undefined}
+      className={styles.row}
+      style={start === null ? undefined : { transform: `translateY(${start}px)` }}
+      onFocus={(event) => event.target === event.currentTarget && !props.isActive && actions.stand(place)}
+      onClick={(event) => {
+        if ((event.target as HTMLElement).closest('button, input, select')) return;
+        actions.press(row, place, event.shiftKey);
+      }}
+    >
+      {columns.map((column, at) => {
+        const isHere = activeColumn === at;
+        return (
+          <span
+            key={column.id}
+            role="gridcell"
+            tabIndex={isHere ? 0 : undefined}
+            data-column={at}
+            data-editing={(isHere && editing !== null) || undefined}
+            className={column.isAmount ? styles.amount : undefined}
+            style={at === 0 && isIndented ? { paddingLeft: depth * 16 + (isShut === null ? 16 : 0) } : undefined}
+            onDoubleClick={column.edit && (() => actions.editAt(place, at))}
+          >
+            {at === 0 && isShut !== null && (
+              <button type="button" tabIndex={-1} className={styles.opener} aria-label={isShut ? 'Open' : 'Shut'} onClick={() => actions.toggle(row)}>
+                {isShut ? '▸' : '▾'}
+              </button>
+            )}
+            {isHere && editing !== null && column.edit ? (
+              <CellEditor
+                label={column.caption}
+                edit={column.edit}
+                initial={editing}
+                onApply={(text) => actions.apply(row, column.id, text)}
+                onEnd={actions.endEdit}
+              />
+            ) : (
+              column.cell(row)
+            )}
+          </span>
+        );
+      })}
+      {props.detail !== undefined && props.detail !== null && (
+        <span role="gridcell" className={styles.detail}>
+          {props.detail}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** One row; drawn anew only where something of it has changed, since scrolling passes by hundreds. */
+export const GridRow = memo(DrawnRow) as typeof DrawnRow;
+
+/** Whether a key alone stands for a character to begin a text with. */
+export function isCharacter({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
+  return [...key].length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
+}

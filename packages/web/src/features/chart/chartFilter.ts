@@ -1,0 +1,70 @@
+import type { ChartAccountBody } from '@ivory-ladder/contract';
+import type { Element } from '@ivory-ladder/core';
+
+export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
+export type ChartFilter = (typeof chartFilters)[number];
+
+export const filterNames: Readonly<Record<ChartFilter, string>> = {
+  all: 'all accounts',
+  active: 'active',
+  unplaced: 'in no category',
+  inactive: 'inactive',
+  never_used: 'never used',
+  unused_since: 'unused since …',
+  against_side: 'against their normal side',
+  noted: 'with notes',
+};
+
+/** Lower-cased text of each account that is sought in, made once for a chart. */
+export type SearchTexts = ReadonlyMap<ChartAccountBody, string>;
+
+export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts {
+  return new Map(
+    accounts.map((account) => [
+      account,
+      `${account.number} ${account.name} ${account.purpose} ${account.externalNumber} ${account.notes.join(' ')}`.toLowerCase(),
+    ]),
+  );
+}
+
+export interface Sought {
+  readonly find: string;
+  readonly show: ChartFilter;
+  readonly element: Element | '';
+  /** The category and all below it; `null` for any. */
+  readonly categoryIds: ReadonlySet<number> | null;
+  /** For accounts unused since this day. */
+  readonly since: string;
+}
+
+/** Whether an account passes the filters and holds every word in its number, name, purpose, external number or notes; `null` where all do. */
+export function chartSearch(texts: SearchTexts, { find, show, element, categoryIds, since }: Sought): ((account: ChartAccountBody) => boolean) | null {
+  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0 && show === 'all' && element === '' && categoryIds === null) return null;
+  return (account) =>
+    (element === '' || account.element === element) &&
+    (categoryIds === null || account.places.some(({ categoryId }) => categoryIds.has(categoryId))) &&
+    passes(account, show, since) &&
+    words.every((word) => texts.get(account)?.includes(word) ?? false);
+}
+
+function passes(account: ChartAccountBody, show: ChartFilter, since: string): boolean {
+  switch (show) {
+    case 'all':
+      return true;
+    case 'active':
+      return account.active;
+    case 'unplaced':
+      return account.places.length === 0 && (!account.isParent || account.amount !== '0');
+    case 'inactive':
+      return !account.active;
+    case 'never_used':
+      return account.lastUsed === null && !account.isParent;
+    case 'unused_since':
+      return !account.isParent && (account.lastUsed === null || account.lastUsed < since);
+    case 'against_side':
+      return account.amount !== '0' && account.amount.startsWith('-') === (account.normalSide === 'debit');
+    case 'noted':
+      return account.notes.length > 0;
+  }
+}

@@ -1,0 +1,23 @@
+import type { AccountChange, ChartAccountBody } from '@ivory-ladder/contract';
+import type { AccountFieldsChange } from '../../app/undoSlice.ts';
+
+/** What an account was in the fields that a change sets, with its place among its siblings where it is moved. */
+export function fieldsBefore(
+  accounts: readonly Pick<ChartAccountBody, 'id' | 'parentId'>[],
+  account: ChartAccountBody,
+  { version: _, ...change }: AccountChange,
+): AccountFieldsChange {
+  const { after, ...fields } = change;
+  const before = Object.fromEntries(Object.keys(fields).map((field) => [field, account[field as keyof typeof fields]])) as AccountFieldsChange;
+  // Another element brings its own normal side; so does the way back.
+  if (fields.element !== undefined) before.normalSide = account.normalSide;
+  if (after === undefined && fields.parentId === undefined) return before;
+  const siblings = accounts.filter(({ parentId }) => parentId === account.parentId);
+  const at = siblings.findIndex(({ id }) => id === account.id);
+  return { ...before, parentId: account.parentId, after: siblings[at - 1]?.id ?? null };
+}
+
+/** Whether an account is still what a change made of it; its place among its siblings is not looked at, its parent is. */
+export function isAsLeft(account: ChartAccountBody, { after: _, ...fields }: AccountFieldsChange): boolean {
+  return Object.entries(fields).every(([field, value]) => account[field as keyof typeof fields] === value);
+}

@@ -1,0 +1,67 @@
+import type { AccountChange, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
+import { buildCategoryTree, pathOf } from '@ivory-ladder/core';
+import { useMemo } from 'react';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
+import type { ChartActions } from './useChartActions.ts';
+
+export interface CellEdits {
+  readonly onEdit: (account: ChartAccountBody, columnId: string, text: string) => Promise<string | null>;
+  readonly onFillDown: (from: ChartAccountBody, below: readonly ChartAccountBody[], columnId: string) => void;
+}
+
+/** The field of an account that a column edits. */
+const fieldOf: Readonly<Record<string, 'number' | 'name' | 'purpose' | 'externalNumber' | 'normalSide'>> = {
+  number: 'number',
+  name: 'name',
+  purpose: 'purpose',
+  externalNumber: 'externalNumber',
+  side: 'normalSide',
+};
+
+/** The field that fills down from a column; numbers and names are each account’s own. */
+const filledBy: Readonly<Record<string, ManyField>> = { category: 'category', side: 'side', purpose: 'purpose', externalNumber: 'externalNumber' };
+
+interface CellEditsOptions {
+  readonly categories: PlacementView['categories'];
+  readonly actions: ChartActions;
+  /** Takes changes of many accounts to where they are looked at before they are applied. */
+  readonly onLook: (file: File) => void;
+}
+
+/** Edits in the cells of the chart: one at a time at once, many through a rehearsal. */
+export function useCellEdits({ categories, actions, onLook }: CellEditsOptions): CellEdits {
+  const tree = useMemo(() => buildCategoryTree(categories), [categories]);
+  const pathTexts = useMemo(() => new Map([...tree.nodes.values()].map((node) => [node.category.id, pathOf(node).join(' > ')])), [tree]);
+  const place = async (account: ChartAccountBody, text: string): Promise<string | null> => {
+    const wanted = text.trim().toLowerCase();
+    const found = [...pathTexts].filter(([, path]) => path.toLowerCase() === wanted).map(([id]) => id);
+    const [category = null] = found.filter((id) => tree.nodes.get(id)?.category.element === account.element).concat(found);
+    if (category === null && wanted !== '') return 'There is no category of this path; choose one of those proposed, or leave it empty for none.';
+    const after = category === null ? [] : [{ side: 'any' as const, categoryId: category }];
+    return told(await actions.place(account, after));
+  };
+  return {
+    onEdit: async (account, columnId, text) => {
+      if (columnId === 'category') return place(account, text);
+      const field = fieldOf[columnId];
+      if (field === undefined) return 'This is not changed here.';
+      const fields = { version: account.version, [field]: text } as AccountChange;
+      return told(await actions.changeQuietly(account, fields));
+    },
+    onFillDown: (from, below, columnId) => {
+      const field = filledBy[columnId];
+      if (field === undefined) return actions.say('refused', 'Numbers and names are each account’s own; other columns fill down.');
+      const [first] = from.places;
+      const value = {
+        category: pathTexts.get(first?.categoryId ?? -1) ?? '',
+        side: from.normalSide,
+        purpose: from.purpose,
+        externalNumber: from.externalNumber,
+      };
+      onLook(new File([manyChangesFile(below, { kind: 'set', field, value: value[field as keyof typeof value] })], 'filled down.csv', { type: 'text/csv' }));
+    },
+  };
+}
+
+const told = (refused: unknown): string | null => (refused === null ? null : describeFailure(refused));

@@ -1,0 +1,35 @@
+import { useEffect, useRef, useState } from 'react';
+import { useChooseChartColumnsMutation, useListChartViewsQuery } from '../../api/chartApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
+
+const none: readonly ColumnChoice[] = [];
+/** So that dragging an edge is one request and not a hundred. */
+const restMilliseconds = 500;
+
+/** The columns that one chose here before, and a way to choose others, which the server keeps. */
+export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: readonly ColumnChoice[]) => void] {
+  const { id: companyId } = useCompany();
+  const { data } = useListChartViewsQuery(companyId);
+  const [keep] = useChooseChartColumnsMutation();
+  const [chosen, setChosen] = useState<readonly ColumnChoice[] | null>(null);
+  const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; send: () => void } | null>(null);
+  useEffect(
+    () => () => {
+      if (!waiting.current) return;
+      clearTimeout(waiting.current.timer);
+      waiting.current.send();
+    },
+    [],
+  );
+  const choose = (choice: readonly ColumnChoice[]) => {
+    setChosen(choice);
+    if (waiting.current) clearTimeout(waiting.current.timer);
+    const send = () => {
+      waiting.current = null;
+      void keep({ companyId, columns: [...choice] });
+    };
+    waiting.current = { timer: setTimeout(send, restMilliseconds), send };
+  };
+  return [chosen ?? data?.columns ?? none, choose];
+}
