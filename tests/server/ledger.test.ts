@@ -150,6 +150,28 @@ describe('evidence', () => {
       expect([seen.length, new Set(seen).size]).toEqual([total, total]);
     }
   });
+
+  it.each([
+    ['1000', ''],
+    ['4010', 'PARTITION BY YEAR(entry_date)'],
+  ])('the running balance of %s is that of the database’s own window function, page by page', async (number, partition) => {
+    const id = await demoId();
+    const { accounts } = await server.ok<PlacementView>('GET', `/companies/${id}/placement?from=2026-01-01&to=2026-09-30`);
+    const account = accounts.find((one) => one.number === number)?.id;
+    const expected = (await server.serving.database.query(
+      `SELECT entry_id AS entryId, SUM(debit - credit) OVER (${partition} ORDER BY entry_date, entry_id, line_number) AS balance
+         FROM journal_line WHERE company_id = ? AND account_id = ? AND closing = 0 ORDER BY entry_date DESC, entry_id DESC, line_number DESC`,
+      [id, account],
+    )) as { entryId: string; balance: string }[];
+    const seen: [number, string | null][] = [];
+    for (let after: string | null = ''; after !== null; ) {
+      const page: AccountLines = await server.ok('GET', `/companies/${id}/lines?account=${account}&limit=7${after && `&after=${after}`}`);
+      seen.push(...page.lines.filter(({ closesYear }) => closesYear === null).map(({ entryId, balance }): [number, string | null] => [entryId, balance]));
+      after = page.next;
+    }
+    expect(seen).toEqual(expected.map(({ entryId, balance }) => [Number(entryId), balance]));
+    expect(seen.length).toBeGreaterThan(20);
+  });
 });
 
 describe('posting entries', () => {

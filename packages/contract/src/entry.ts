@@ -54,6 +54,8 @@ export const accountLines = z.object({
       closesYear: z.int().nullable(),
       debit: amount,
       credit: amount,
+      /** After the line, debit positive: the balance, or what the fiscal year had brought so far of income and expense. */
+      balance: amount.nullable(),
     }),
   ),
   total: z.int(),

@@ -22,6 +22,7 @@ export * from './chartfile/rowFault.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';
 export * from './cube/position.ts';
+export * from './cube/runningBalance.ts';
 export * from './cube/vector.ts';
 export * from './exchange/cell.ts';
 export * from './exchange/columnMeaning.ts';

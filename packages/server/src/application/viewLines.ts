@@ -1,18 +1,47 @@
-import { fail, type Outcome, succeed } from '@ivory-ladder/core';
+import { balanceAt, daysOfRunningBalances, fail, layers, type Outcome, runningBalances, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { AccountLineRecord, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
+import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
+import { partialsFor } from './prepareStatement.ts';
 
-export async function listAccountLines(
+export interface AccountLinesView {
+  /** `balance`: what stood on the account after the line, both layers together; `null` where lines are not in order of date. */
+  readonly lines: readonly (AccountLineRecord & { readonly balance: bigint | null })[];
+  readonly total: number;
+  readonly next: string | null;
+}
+
+export async function listAccountLines(ports: Ports, { companyId }: Access, wanted: LinesWanted): Promise<Outcome<AccountLinesView, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  if (!books.cube.indexOf.has(wanted.accountId)) return fail({ code: 'account_unknown', accountId: wanted.accountId });
+  const { laterThatDay, ...page } = await ports.ledger.accountLines(companyId, wanted);
+  if (wanted.sort !== 'date') return succeed({ ...page, lines: page.lines.map((line) => ({ ...line, balance: null })) });
+  const balances = await balancesAfter(ports, books, wanted.accountId, page.lines, laterThatDay);
+  return succeed({ ...page, lines: page.lines.map((line, at) => ({ ...line, balance: balances[at] as bigint })) });
+}
+
+/** Cost: a balance of all accounts for each fiscal year that the lines touch. */
+async function balancesAfter(
   ports: Ports,
-  { companyId }: Access,
-  wanted: LinesWanted,
-): Promise<Outcome<{ lines: AccountLineRecord[]; total: number; next: string | null }, Failure>> {
-  const books = await openBooks(ports, companyId);
-  if (!books.ok) return books;
-  if (!books.value.cube.indexOf.has(wanted.accountId)) return fail({ code: 'account_unknown', accountId: wanted.accountId });
-  return succeed(await ports.ledger.accountLines(companyId, wanted));
+  books: Books,
+  accountId: number,
+  lines: readonly AccountLineRecord[],
+  laterThatDay: bigint,
+): Promise<readonly bigint[]> {
+  const { cube, traits, calendar } = books;
+  const account = cube.indexOf.get(accountId) as number;
+  const moved = lines.map(({ date, debit, credit, closesYear }) => ({ date, net: debit - credit, closesYear }));
+  const days = daysOfRunningBalances(calendar, moved);
+  const partial = await partialsFor(
+    ports,
+    books,
+    days.map((day) => ({ firstDay: day, lastDay: day })),
+  );
+  const atEnd = new Map(days.map((day) => [day, balanceAt(cube, traits, layers, day, partial).net[account] as bigint]));
+  return runningBalances(calendar, moved, laterThatDay, (day) => atEnd.get(day) as bigint);
 }
 
 export async function viewEntry(ports: Ports, { companyId }: Access, entryId: number): Promise<Outcome<EntryRecord, Failure>> {

@@ -1,6 +1,7 @@
 import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
-import type { AccountLineRecord, BroughtInRecord, EntryRecord, PostingOutcome } from '../application/ports/index.ts';
+import type { BroughtInRecord, EntryRecord, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
+import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 import { text } from './amountText.ts';
 
@@ -35,14 +36,19 @@ export function toEntry(entry: EntryRecord): EntryBody {
   };
 }
 
-export function toAccountLines({ lines, total, next }: { lines: AccountLineRecord[]; total: number; next: string | null }): AccountLines {
-  return { lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })), total, next };
+export function toAccountLines({ lines, total, next }: AccountLinesView): AccountLines {
+  return {
+    lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit), balance: optional(line.balance) })),
+    total,
+    next,
+  };
 }
+
+const optional = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
 
 export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody {
   const { file, reading, books, plan } = rehearsal;
   const named = ({ number, name, amount }: { number: string; name: string; amount: bigint }) => ({ number, name, amount: text(amount) });
-  const optional = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
   return {
     fileId,
     fileName: rehearsal.fileName,

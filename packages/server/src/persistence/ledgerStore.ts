@@ -145,7 +145,7 @@ export class LedgerRepository implements LedgerStore {
     };
   }
 
-  async accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null }> {
+  async accountLines(companyId: number, wanted: LinesWanted): ReturnType<LedgerStore['accountLines']> {
     const where = 'line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ?';
     const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31'];
     const [count] = await rowsOf<{ total: string }>(this.database, `SELECT COUNT(*) AS total FROM journal_line AS line WHERE ${where}`, parameters);
@@ -162,7 +162,18 @@ export class LedgerRepository implements LedgerStore {
     );
     const page = rows.slice(0, wanted.limit);
     const last = page.at(-1);
+    const [first] = page;
+    const [later] =
+      first && cursor.length === 3 && wanted.sort === 'date'
+        ? await rowsOf<{ net: string | null }>(
+            this.database,
+            `SELECT SUM(debit) - SUM(credit) AS net FROM journal_line
+              WHERE company_id = ? AND account_id = ? AND entry_date = ? AND (entry_id, line_number) > (?, ?) AND closing = 0`,
+            [companyId, wanted.accountId, first.date, first.entryId, first.lineNumber],
+          )
+        : [];
     return {
+      laterThatDay: BigInt(later?.net ?? 0),
       lines: page.map(({ sortKey: _, ...row }) => ({ ...row, entryId: Number(row.entryId), debit: BigInt(row.debit), credit: BigInt(row.credit) })),
       total: Number(count?.total ?? 0),
       next: rows.length > wanted.limit && last ? `${last.sortKey}_${last.entryId}_${last.lineNumber}` : null,

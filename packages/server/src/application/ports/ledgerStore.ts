@@ -81,7 +81,8 @@ export interface LedgerStore {
   /** What a request with this key did before, if it was made. */
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;
   entry(companyId: number, entryId: number): Promise<EntryRecord | null>;
-  accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null }>;
+  /** `laterThatDay`: of a page that goes on, the sum of ordinary lines of its first day that stand on the pages before. */
+  accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null; laterThatDay: bigint }>;
   openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]>;
   broughtIn(companyId: number): Promise<BroughtInRecord[]>;
   lastEntryDay(companyId: number): Promise<Day | null>;

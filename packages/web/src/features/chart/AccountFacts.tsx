@@ -6,6 +6,8 @@ import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { shortDay } from '../../components/dates.ts';
+import { AccountLines } from '../evidence/AccountLines.tsx';
+import { EntryView } from '../evidence/EntryView.tsx';
 import { HistoryList } from '../history/HistoryList.tsx';
 import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
@@ -33,6 +35,7 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
   const mayReview = useMay('reviewer');
   const { search } = useLocation();
   const [obstacle, setObstacle] = useState<Obstacle | null>(null);
+  const [entryId, setEntryId] = useState<number | null>(null);
   const { isBusy } = actions;
   const parent = chart.accounts.find(({ id }) => id === account.parentId);
   const total = branchTotals(chart.accounts).get(account.id);
@@ -117,6 +120,19 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
       )}
       {obstacle && <Obstacles obstacle={obstacle} account={account} chart={chart} currency={currency} onOpen={onOpen} onMerge={() => onTask('merge')} />}
       {account.lastUsed !== null && <AccountPeriods account={account} currency={currency} lastDay={chart.span.lastDay} />}
+      {account.lastUsed !== null &&
+        (entryId === null ? (
+          <AccountLines
+            accountId={account.id}
+            currency={currency}
+            runs={account.element === 'income' || account.element === 'expense'}
+            from={chart.span.firstDay}
+            to={chart.span.lastDay}
+            onOpenEntry={setEntryId}
+          />
+        ) : (
+          <EntryView entryId={entryId} currency={currency} onBack={() => setEntryId(null)} />
+        ))}
       {mayReview && (
         <>
           <AccountNotes key={account.id} accountId={account.id} />

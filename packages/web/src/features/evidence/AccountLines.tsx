@@ -9,9 +9,10 @@ import styles from './AccountLines.module.css';
 interface AccountLinesProps {
   readonly accountId: number;
   readonly currency: Currency;
+  /** Income and expense: the running figure is that of the fiscal year. */
+  readonly runs: boolean;
   readonly from?: string;
   readonly to?: string;
-  readonly total?: number;
   readonly onOpenEntry: (entryId: number) => void;
 }
 
@@ -19,7 +20,7 @@ const firstPage = 50;
 const largestPage = 500;
 
 /** Entries of an account, latest or largest first; each opens to the whole entry. */
-export function AccountLines({ accountId, currency, from, to, onOpenEntry }: AccountLinesProps) {
+export function AccountLines({ accountId, currency, runs, from, to, onOpenEntry }: AccountLinesProps) {
   const company = useCompany();
   const [sort, setSort] = useState<'date' | 'size'>('date');
   const [limit, setLimit] = useState(firstPage);
@@ -37,19 +38,27 @@ export function AccountLines({ accountId, currency, from, to, onOpenEntry }: Acc
           ))}
         </div>
       </header>
+      {data.total > 0 && sort === 'date' && (
+        <p className={styles.legend}>Under each amount {runs ? 'the total of the fiscal year' : 'the balance'} up to there.</p>
+      )}
       {data.total === 0 && <p className={styles.none}>No entry in these days.</p>}
       <ul>
         {data.lines.map((line, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: an entry may have several lines on the account
           <li key={`${line.entryId}.${at}`}>
             <button type="button" className={styles.line} onClick={() => onOpenEntry(line.entryId)}>
-              <span>
-                {shortDay(line.date)}
-                <span className={styles.text}> · {line.description || `document ${line.documentNumber}`}</span>
+              <span>{shortDay(line.date)}</span>
+              <span className={styles.amount}>{formatAmount(BigInt(line.debit) - BigInt(line.credit), currency)}</span>
+              <span className={styles.text}>
+                {line.description || `document ${line.documentNumber}`}
                 {line.layer === 'adjustment' && <em> adjustment</em>}
                 {line.closesYear !== null && <em> closing entry</em>}
               </span>
-              <span className={styles.amount}>{formatAmount(BigInt(line.debit) - BigInt(line.credit), currency)}</span>
+              {line.balance !== null && (
+                <span className={styles.running} title={runs ? 'What the fiscal year has brought up to here' : 'Balance up to here'}>
+                  {formatAmount(BigInt(line.balance), currency)}
+                </span>
+              )}
             </button>
           </li>
         ))}

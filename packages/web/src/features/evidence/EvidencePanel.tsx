@@ -64,7 +64,7 @@ export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePan
                   <span>{format(net)}</span>
                 </p>
               ))}
-              <AccountLines accountId={cell.account} currency={currency} {...linesSpan(data)} total={data.entryCount} onOpenEntry={setEntryId} />
+              <AccountLines accountId={cell.account} currency={currency} runs={data.measure === 'movement'} {...linesSpan(data)} onOpenEntry={setEntryId} />
             </>
           )}
         </>

@@ -57,7 +57,15 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
             <dt>At {shortDay(span.to)}</dt>
             <dd className={own.closing}>{format(account.closing)}</dd>
           </dl>
-          <AccountLines key={accountId} accountId={accountId} currency={currency} from={span.from} to={span.to} onOpenEntry={setEntryId} />
+          <AccountLines
+            key={accountId}
+            accountId={accountId}
+            currency={currency}
+            runs={account.element === 'income' || account.element === 'expense'}
+            from={span.from}
+            to={span.to}
+            onOpenEntry={setEntryId}
+          />
         </>
       )}
     </aside>
