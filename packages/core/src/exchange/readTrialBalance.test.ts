@@ -1,16 +1,25 @@
 import { describe, expect, it } from 'vitest';
 import type { Element } from '../chart/element.ts';
+import type { NumberScheme } from '../chart/numberScheme.ts';
 import { currencyOf } from '../money/currency.ts';
 import type { Cell } from './cell.ts';
 import { detectReading } from './detectReading.ts';
 import { readTrialBalance } from './readTrialBalance.ts';
 
-function readFile(text: string, options: { name?: string; currency?: string; chart?: { number: string; element: Element }[]; confirmed?: Record<string, Element> } = {}) {
+function readFile(text: string, options: { name?: string; currency?: string; chart?: { number: string; element: Element }[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme } = {}) {
   const rows: Cell[][] = text.split('\n').map((line) => line.split('|'));
   const reading = detectReading(rows, options.name ?? 'file.csv');
   return {
     reading,
-    ...readTrialBalance({ rows, reading, currency: currencyOf(options.currency ?? 'EUR'), digitOrder: 'by_value', chart: options.chart ?? [], confirmed: new Map(Object.entries(options.confirmed ?? {})) }),
+    ...readTrialBalance({
+      rows,
+      reading,
+      currency: currencyOf(options.currency ?? 'EUR'),
+      digitOrder: 'by_value',
+      numberScheme: options.numberScheme ?? null,
+      chart: options.chart ?? [],
+      confirmed: new Map(Object.entries(options.confirmed ?? {})),
+    }),
   };
 }
 
@@ -172,5 +181,25 @@ describe('the rows of a trial balance', () => {
 
   it('keeps to whole yen', () => {
     expect(readFile('No|Name|Balance\n1|Bank|1,234.5', { currency: 'JPY' }).problems[0]).toMatchObject({ code: 'amount_too_precise', other: '0' });
+  });
+});
+
+describe('numbers where the company has a scheme', () => {
+  const digits = (shortest: number, longest: number) => ({ kind: 'digits', shortest, longest }) as const;
+  const numberScheme: NumberScheme = { parts: [digits(2, 2), digits(3, 3), digits(2, 2)], separator: '-', leastParts: 2 };
+
+  it('are brought to it, parents too, and told apart as it writes them', () => {
+    const file = readFile('Number|Name|Element|Parent|Balance\n40 210|Sales|income||0\n40.210.3|Tickets|income|40210|-5\n40-210-03|Again|income||0', { numberScheme });
+    expect(file.rows.map(({ number, parentNumber }) => [number, parentNumber])).toEqual([
+      ['40-210', null],
+      ['40-210-03', '40-210'],
+      ['40-210-03', null],
+    ]);
+    expect(problems(file)).toEqual([[4, 'number', 'number_repeated', '40-210-03', '3']]);
+  });
+
+  it('that cannot be say what one looks like, but for those the chart has already', () => {
+    const file = readFile('Number|Name|Element|Balance\nBANK|Bank|asset|5\nX|Till|asset|1', { numberScheme, chart: [{ number: 'BANK', element: 'asset' }] });
+    expect(problems(file)).toEqual([[3, 'number', 'number_malformed', 'X', '12-345(-67)']]);
   });
 });

@@ -1,5 +1,6 @@
 import { type Element, elements } from '../chart/element.ts';
 import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
+import { bringToScheme, exampleOf, type NumberScheme } from '../chart/numberScheme.ts';
 import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
@@ -24,6 +25,8 @@ export interface TrialBalanceInput {
   readonly reading: Reading;
   readonly currency: Currency;
   readonly digitOrder: DigitOrder;
+  /** Numbers that the chart does not know as they stand are brought to it. */
+  readonly numberScheme: NumberScheme | null;
   readonly chart: readonly ChartAccount[];
   /** Elements the user confirmed, by account number. */
   readonly confirmed: ReadonlyMap<string, Element>;
@@ -51,6 +54,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   const amounts = new AmountCells(reading, input.currency, problems);
   const found: TrialBalanceRow[] = [];
   const rowOfNumber = new Map<string, number>();
+  const charted = new Set(input.chart.map(({ number }) => number));
   for (const [index, cells] of rows.entries()) {
     const row = index + 1;
     const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
@@ -60,11 +64,14 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       leftOut.push({ row, reason, text: firstText(cells) });
       continue;
     }
-    const { number, name } = accountCells(cells, reading.columns);
+    const { number: written, name } = accountCells(cells, reading.columns);
+    const brought = inScheme(written, input.numberScheme, charted);
+    const number = brought ?? written;
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
       problems.push({ row, column, code, found: foundText, other, warning });
     };
     if (number === '') problem('number', 'number_missing', '', name);
+    else if (brought === null && input.numberScheme) problem('number', 'number_malformed', written, exampleOf(input.numberScheme));
     else if (number.length > longestNumber) problem('number', 'number_too_long', number);
     const repeated = number === '' ? undefined : rowOfNumber.get(number.toLowerCase());
     if (repeated !== undefined) problem('number', 'number_repeated', number, String(repeated));
@@ -80,7 +87,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       name,
       element,
       elementFrom: element ? 'file' : null,
-      parentNumber: text('parent') || null,
+      parentNumber: text('parent') === '' ? null : (inScheme(text('parent'), input.numberScheme, charted) ?? text('parent')),
       categoryPath: readCategoryPath(text('category'), element),
       ...amounts.read(cells, row),
     });
@@ -92,6 +99,13 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   leftOut.sort((a, b) => a.row - b.row);
   problems.sort((a, b) => a.row - b.row);
   return { rows: kept, problems, leftOut, ...sums(kept) };
+}
+
+/** The number as the scheme writes it, or `null` where it cannot be. One that an account has already is that account's, whatever the scheme. */
+function inScheme(written: string, scheme: NumberScheme | null, charted: ReadonlySet<string>): string | null {
+  if (written === '' || !scheme || charted.has(written)) return written;
+  const brought = bringToScheme(written, scheme);
+  return brought.ok ? brought.value : null;
 }
 
 function sums(rows: readonly TrialBalanceRow[]): Pick<TrialBalanceFile, 'debits' | 'credits' | 'wouldBalance'> {

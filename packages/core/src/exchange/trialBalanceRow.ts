@@ -9,6 +9,7 @@ export type ProblemCode =
   | 'amount_too_large'
   | 'number_missing'
   | 'number_too_long'
+  | 'number_malformed'
   | 'number_repeated'
   | 'name_missing'
   | 'name_too_long'

@@ -47,6 +47,7 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
     reading,
     currency: books.company.currency,
     digitOrder: books.company.digitOrder,
+    numberScheme: books.company.numberScheme,
     chart: books.accounts,
     confirmed: new Map(Object.entries(answers.elements)),
   });

@@ -31,6 +31,8 @@ export function problemText({ column, found, code, other }: RowProblemBody): str
       return `Number: none found${other ? ` beside «${other}»` : ''}; every account has one.`;
     case 'number_too_long':
       return 'Number: longer than 50 characters.';
+    case 'number_malformed':
+      return `Number: «${found}» does not fit the company’s numbers, such as ${other}.`;
     case 'number_repeated':
       return `Number: «${found}» stands in row ${other} already.`;
     case 'name_missing':
