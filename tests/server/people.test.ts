@@ -212,4 +212,24 @@ describe('people of a company', () => {
     expect(await local.refused('POST', `${people}/${personId}/link`)).toMatchObject({ code: 'person_of_other_companies' });
     expect(await server.ok('POST', `${people}/${personId}/link`)).toMatchObject({ personId });
   });
+
+  it('who may add companies passes the right on and takes it back, but not from themselves; it is on record', async () => {
+    const { token, personId } = await invite('founder@example.org', 'administrator', 'Founder Two');
+    const client = await nobody().enter('/links/use', { token, password });
+    const company = { name: 'Founded', currency: 'EUR', fiscalYearFirstMonth: 1 };
+    const own = await find(testAdministrator.email);
+    const right = (of: number | undefined) => `${people}/${of}/adding-companies`;
+    expect(await client.refused('PUT', right(personId), { may: true })).toMatchObject({ status: 403, code: 'adding_companies_refused' });
+    await server.ok('PUT', right(personId), { may: true });
+    expect(await find('founder@example.org')).toMatchObject({ mayAddCompanies: true });
+    await client.ok('POST', '/companies', company);
+    expect(await server.refused('PUT', right(own?.personId), { may: false })).toMatchObject({ status: 409, code: 'own_right_kept' });
+    await server.ok('PUT', right(personId), { may: false });
+    expect(await client.refused('POST', '/companies', company)).toMatchObject({ status: 403, code: 'adding_companies_refused' });
+    const { events } = await server.ok<History>('GET', `${people.replace('people', 'history')}?thing=person&thingId=${personId}`);
+    expect(events.slice(0, 2).map(({ after }) => after)).toEqual([
+      { name: 'Founder Two', mayAddCompanies: false },
+      { name: 'Founder Two', mayAddCompanies: true },
+    ]);
+  });
 });

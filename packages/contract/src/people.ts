@@ -35,6 +35,7 @@ export const personList = z.object({
       role,
       version,
       hasPassword: z.boolean(),
+      mayAddCompanies: z.boolean(),
       /** UTC, or `null` for one who has never signed in. */
       lastSignIn: z.string().nullable(),
     }),
@@ -43,6 +44,7 @@ export const personList = z.object({
 export type PersonList = z.infer<typeof personList>;
 export const personInput = z.strictObject({ name, email, role });
 export const roleChange = z.strictObject({ role, version });
+export const companyGrant = z.strictObject({ may: z.boolean() });
 export const personRemoval = z.object({ version: z.coerce.number().int().nonnegative() });
 /** `token` is said once and kept nowhere; `null` where the person can sign in already. */
 export const addedPerson = z.object({ personId: id, token: z.string().nullable() });

@@ -1,6 +1,7 @@
 import type { Operation } from './operation.ts';
 import {
   addedPerson,
+  companyGrant,
   demoEntry,
   linkLook,
   linkUse,
@@ -78,6 +79,14 @@ export const peopleOperations = {
     query: personRemoval,
     answer: 'none',
     status: 204,
+  },
+  grantCompanies: {
+    method: 'put',
+    path: '/companies/{companyId}/people/{personId}/adding-companies',
+    summary: 'Let a person add companies to the installation, or not any more; for one who may do so',
+    needs: 'administrator',
+    body: companyGrant,
+    answer: personList,
   },
   renewLink: {
     method: 'post',

@@ -24,6 +24,7 @@ export type Failure =
   | { code: 'person_is_member'; email: string }
   | { code: 'person_of_other_companies' }
   | { code: 'last_administrator' }
+  | { code: 'own_right_kept' }
   | { code: 'view_name_taken'; name: string }
   | { code: 'too_many_views'; limit: number }
   | { code: 'currency_unknown'; currency: string }

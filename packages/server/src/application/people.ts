@@ -33,6 +33,23 @@ export async function changeRole(
   return changed.ok ? succeed(await people.members(companyId)) : changed;
 }
 
+/** The right is the installation's, and passed on by those who have it; nobody takes it from themselves. */
+export async function grantCompanies(
+  { people }: PeoplePorts,
+  { companyId, personId: ownId, actor }: Administrator,
+  personId: number,
+  may: boolean,
+): Promise<Outcome<Member[], Failure>> {
+  const members = await people.members(companyId);
+  const member = members.find((one) => one.personId === personId);
+  if (!member) return fail({ code: 'not_found', thing: 'person', id: personId });
+  const own = ownId === null ? null : await people.person(ownId);
+  if (!own?.mayAddCompanies) return fail({ code: 'adding_companies_refused' });
+  if (own.id === personId) return fail({ code: 'own_right_kept' });
+  if (member.mayAddCompanies !== may) await people.setMayAddCompanies(companyId, member, may, actor);
+  return succeed(await people.members(companyId));
+}
+
 export function removePerson({ people }: PeoplePorts, { companyId, actor }: Administrator, personId: number, version: number): Promise<Outcome<null, Failure>> {
   return people.removeMember(companyId, personId, version, actor);
 }

@@ -14,13 +14,14 @@ export function toLink({ person }: OneTimeLink): LinkView {
 
 export function toPeople(people: readonly Member[]): PersonList {
   return {
-    people: people.map(({ personId, name, email, role, version, hasPassword, lastSignIn }) => ({
+    people: people.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => ({
       personId,
       name,
       email,
       role,
       version,
       hasPassword,
+      mayAddCompanies,
       lastSignIn,
     })),
   };

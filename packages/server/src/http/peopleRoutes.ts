@@ -1,5 +1,5 @@
 import { fail, mapOutcome, type Role, succeed } from '@ivory-ladder/core';
-import { addPerson, changeRole, listPeople, removePerson, renewLink } from '../application/people.ts';
+import { addPerson, changeRole, grantCompanies, listPeople, removePerson, renewLink } from '../application/people.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
 import { changePassword, demoPerson, lookAtLink, signIn, useLink } from '../application/signIn.ts';
 import type { On } from './operationRoutes.ts';
@@ -58,6 +58,7 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   on('listPeople', async ({ access }) => mapOutcome(await listPeople(ports, access), answers.toPeople));
   on('addPerson', async ({ access, body }) => addPerson(ports, access, body));
   on('changeRole', async ({ access, id, body }) => mapOutcome(await changeRole(ports, access, id('personId'), body), answers.toPeople));
+  on('grantCompanies', async ({ access, id, body }) => mapOutcome(await grantCompanies(ports, access, id('personId'), body.may), answers.toPeople));
   on('removePerson', async ({ access, id, query }) => removePerson(ports, access, id('personId'), query.version));
   on('renewLink', async ({ access, id }) => renewLink(ports, access, id('personId')));
 }

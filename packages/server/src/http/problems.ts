@@ -25,6 +25,7 @@ const conflicts = new Set([
   'account_held',
   'person_is_member',
   'last_administrator',
+  'own_right_kept',
   'account_name_taken',
   'view_name_taken',
   'setting_held',

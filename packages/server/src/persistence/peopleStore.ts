@@ -72,13 +72,17 @@ export class PeopleRepository implements PeopleStore {
   }
 
   async members(companyId: number): Promise<Member[]> {
-    const rows = await rowsOf<Omit<Member, 'hasPassword'> & { passwordHash: string | null }>(
+    const rows = await rowsOf<Omit<Member, 'hasPassword' | 'mayAddCompanies'> & { passwordHash: string | null; mayAddCompanies: number }>(
       this.database,
-      `SELECT p.id AS personId, p.name, p.email, m.role, m.version, p.password_hash AS passwordHash, p.last_sign_in AS lastSignIn
+      `SELECT p.id AS personId, p.name, p.email, m.role, m.version, p.password_hash AS passwordHash, p.last_sign_in AS lastSignIn, p.may_add_companies AS mayAddCompanies
          FROM membership m JOIN person p ON p.id = m.person_id WHERE m.company_id = ? ORDER BY p.name, p.id`,
       [companyId],
     );
-    return rows.map(({ passwordHash, ...member }) => ({ ...member, hasPassword: passwordHash !== null }));
+    return rows.map(({ passwordHash, mayAddCompanies, ...member }) => ({
+      ...member,
+      hasPassword: passwordHash !== null,
+      mayAddCompanies: mayAddCompanies === 1,
+    }));
   }
 
   addMember(companyId: number, { name, email, role }: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>> {
@@ -108,6 +112,15 @@ export class PeopleRepository implements PeopleStore {
         { thing: 'person', thingId: personId, action: 'changed', before: { role: before.role }, after: { name: before.name, role } },
       ]);
       return null;
+    });
+  }
+
+  async setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: string): Promise<void> {
+    await inTransaction(this.database, async (runner) => {
+      await runner.query('UPDATE person SET may_add_companies = ? WHERE id = ?', [may, personId]);
+      await recordAudit(runner, this.counters, companyId, actor, [
+        { thing: 'person', thingId: personId, action: 'changed', before: { mayAddCompanies: !may }, after: { name, mayAddCompanies: may } },
+      ]);
     });
   }
 

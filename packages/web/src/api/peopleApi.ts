@@ -23,6 +23,10 @@ const peopleApi = ivoryApi.injectEndpoints({
       query: ({ companyId, personId, ...body }) => ({ url: `/companies/${companyId}/people/${personId}`, method: 'PUT', body }),
       invalidatesTags: ['People', 'Company', 'Companies', 'History'],
     }),
+    grantCompanies: build.mutation<PersonList, { companyId: number; personId: number; may: boolean }>({
+      query: ({ companyId, personId, may }) => ({ url: `/companies/${companyId}/people/${personId}/adding-companies`, method: 'PUT', body: { may } }),
+      invalidatesTags: ['People', 'History'],
+    }),
     removePerson: build.mutation<void, { companyId: number; personId: number; version: number }>({
       query: ({ companyId, personId, version }) => ({ url: `/companies/${companyId}/people/${personId}?version=${version}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'Company', 'Companies', 'History'],
@@ -44,6 +48,7 @@ export const {
   useListPeopleQuery,
   useAddPersonMutation,
   useChangeRoleMutation,
+  useGrantCompaniesMutation,
   useRemovePersonMutation,
   useRenewLinkMutation,
 } = peopleApi;

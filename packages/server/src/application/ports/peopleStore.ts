@@ -16,6 +16,7 @@ export interface Member {
   readonly role: Role;
   readonly version: number;
   readonly hasPassword: boolean;
+  readonly mayAddCompanies: boolean;
   /** UTC, as DATETIME text. */
   readonly lastSignIn: string | null;
 }
@@ -44,6 +45,8 @@ export interface PeopleStore {
   /** A person who is not known yet is made, without a password. */
   addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>>;
   changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** On record in the company whose administrator did it. */
+  setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: string): Promise<void>;
   removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>>;
   /** Whether the other may set everything about the person: is administrator of each company the person belongs to. */
   isInHandsOf(personId: number, administratorId: number): Promise<boolean>;

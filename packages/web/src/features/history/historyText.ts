@@ -51,6 +51,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
 
 function personLine(action: string, old: Record<string, unknown>, now: Record<string, unknown>): string {
   if (action === 'added') return `Added as ${String(now.role)}`;
+  if (typeof now.mayAddCompanies === 'boolean') return now.mayAddCompanies ? 'May add companies' : 'May not add companies any more';
   return action === 'deleted' ? `Removed; was ${String(old.role)}` : `Role: ${shown(old.role)} → ${shown(now.role)}`;
 }
 

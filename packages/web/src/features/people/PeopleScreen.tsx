@@ -9,6 +9,7 @@ import {
   useAddPersonMutation,
   useChangeRoleMutation,
   useGetSessionQuery,
+  useGrantCompaniesMutation,
   useListPeopleQuery,
   useRemovePersonMutation,
   useRenewLinkMutation,
@@ -32,6 +33,7 @@ export function PeopleScreen() {
   const { data, error } = useListPeopleQuery(company.id);
   const { data: session } = useGetSessionQuery();
   const [changeRole] = useChangeRoleMutation();
+  const [grant] = useGrantCompaniesMutation();
   const [remove] = useRemovePersonMutation();
   const [renew] = useRenewLinkMutation();
   const [link, setLink] = useState<LinkGiven | null>(null);
@@ -55,6 +57,9 @@ export function PeopleScreen() {
               <th scope="col">Name</th>
               <th scope="col">E-mail</th>
               <th scope="col">Role</th>
+              <th scope="col" title="A right of the whole installation, passed on by those who have it">
+                Adds companies
+              </th>
               <th scope="col">Last signed in</th>
               <th scope="col">
                 <span className="unseen">Actions</span>
@@ -62,7 +67,7 @@ export function PeopleScreen() {
             </tr>
           </thead>
           <tbody>
-            {(data?.people ?? []).map(({ personId, name, email, role, version, hasPassword, lastSignIn }) => (
+            {(data?.people ?? []).map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => (
               <tr key={personId}>
                 <th scope="row">
                   {name}
@@ -85,6 +90,21 @@ export function PeopleScreen() {
                       </option>
                     ))}
                   </select>
+                </td>
+                <td>
+                  <input
+                    type="checkbox"
+                    aria-label={`${name} may add companies`}
+                    checked={mayAddCompanies}
+                    disabled={personId === session?.person?.id || session?.person?.mayAddCompanies !== true}
+                    onChange={async (event) => {
+                      const may = event.target.checked;
+                      say(
+                        await grant({ companyId: company.id, personId, may }),
+                        `Changed: ${name} may ${may ? 'add companies' : 'add no companies any more'}.`,
+                      );
+                    }}
+                  />
                 </td>
                 <td>{lastSignIn ? momentText(lastSignIn) : hasPassword ? 'never' : <span className={styles.waiting}>not yet: the link was not used</span>}</td>
                 <td className={styles.actions}>
