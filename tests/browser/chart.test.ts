@@ -213,6 +213,30 @@ describe('what stands in the way of retiring an account', () => {
   });
 });
 
+describe('files attached to an account', () => {
+  it('are listed, shown where they are pictures, and taken away when asked twice', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    await grid(page).getByRole('row', { name: /^1000/ }).click();
+    const files = page.getByRole('region', { name: 'Attachments' });
+    const picture = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+    await page.getByLabel('File to attach').setInputFiles({ name: 'quay.png', mimeType: 'image/png', buffer: picture });
+    await files.getByRole('button', { name: 'Show' }).click();
+    await expect.poll(() => files.getByAltText('quay.png').evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(1);
+    const [download] = await Promise.all([page.waitForEvent('download'), files.getByRole('link', { name: 'quay.png' }).click()]);
+    expect(download.suggestedFilename()).toBe('quay.png');
+    await page.getByLabel('File to attach').setInputFiles({ name: 'page.html', mimeType: 'text/html', buffer: Buffer.from('<script>') });
+    await files
+      .getByRole('alert')
+      .getByText(/«page.html» was not attached/)
+      .waitFor();
+    await files.getByRole('button', { name: 'Take quay.png away' }).click();
+    await files.getByRole('button', { name: 'Take quay.png away for good' }).click();
+    await page.getByText('Took the attached «quay.png» away').waitFor();
+    expect(await files.getByRole('link').count()).toBe(0);
+    expectQuiet(/status of 422/);
+  });
+});
+
 describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, await shop());

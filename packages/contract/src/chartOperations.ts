@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { attachmentList, attachmentName } from './attachments.ts';
 import {
   account,
   accountChange,
@@ -60,6 +61,38 @@ export const chartOperations = {
     body: noteInput,
     answer: noteList,
     status: 201,
+  },
+  listAttachments: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/accounts/{accountId}/attachments',
+    summary: 'Files attached to an account, newest first',
+    answer: attachmentList,
+  },
+  addAttachment: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts/{accountId}/attachments',
+    summary: 'Attach a file of at most 25 MB, of a listed kind, to an account',
+    query: attachmentName,
+    takesStream: true,
+    answer: attachmentList,
+    status: 201,
+  },
+  downloadAttachment: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/attachments/{attachmentId}',
+    summary: 'An attached file, always as a download of plain bytes',
+    answer: 'stream',
+  },
+  deleteAttachment: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/attachments/{attachmentId}',
+    summary: 'Take an attached file away; its name stays in the history',
+    answer: 'none',
+    status: 204,
   },
   listAccountPeriods: {
     needs: 'reader',

@@ -3,6 +3,7 @@ import { z } from 'zod';
 // The Content-Security-Policy allows no code made at run time, which Zod would otherwise use for speed.
 z.config({ jitless: true });
 
+export * from './attachments.ts';
 export * from './chart.ts';
 export * from './chartFile.ts';
 export * from './chartViews.ts';

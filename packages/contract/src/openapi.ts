@@ -39,16 +39,17 @@ function describeOperation(name: string, operation: Operation): Json {
     ...query.map(([key, type]) => ({ name: key, in: 'query', required: !type.safeParse(undefined).success, schema: schemaOf(type, 'input') })),
     ...(operation.idempotent ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 100 } }] : []),
   ];
-  const content = operation.takesFile
-    ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
-    : operation.body
-      ? { 'application/json': { schema: schemaOf(operation.body, 'input') } }
-      : null;
+  const content =
+    operation.takesFile || operation.takesStream
+      ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
+      : operation.body
+        ? { 'application/json': { schema: schemaOf(operation.body, 'input') } }
+        : null;
   const answer = operation.answer;
   const success =
     answer === 'none'
       ? { description: 'done' }
-      : answer === 'file'
+      : answer === 'file' || answer === 'stream'
         ? { description: 'a file' }
         : { description: 'done', content: { 'application/json': { schema: schemaOf(answer, 'output') } } };
   return {

@@ -12,7 +12,10 @@ export interface Operation {
   readonly body?: z.ZodType;
   /** A body of bytes instead of JSON. */
   readonly takesFile?: true;
-  readonly answer: z.ZodType | 'file' | 'none';
+  /** Such a body, taken as it comes, without being held whole. */
+  readonly takesStream?: true;
+  /** `stream`: a file given out as it is read. */
+  readonly answer: z.ZodType | 'file' | 'stream' | 'none';
   readonly status?: 200 | 201 | 204;
   /** Takes an `Idempotency-Key` header: a repeated request answers with what the first one did. */
   readonly idempotent?: true;

@@ -1,3 +1,4 @@
+export * from './attachments/attachmentKind.ts';
 export * from './calendar/day.ts';
 export * from './calendar/fiscalCalendar.ts';
 export * from './calendar/shift.ts';

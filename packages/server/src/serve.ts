@@ -11,6 +11,7 @@ import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { createApp } from './http/createApp.ts';
+import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
 import { ChartRepository } from './persistence/chartStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
@@ -84,6 +85,7 @@ function wirePorts(database: DataSource): Ports {
     chart: new ChartRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
+    attachments: new AttachmentRepository(database, counters),
     placement: new PlacementRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),

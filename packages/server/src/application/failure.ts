@@ -53,6 +53,10 @@ export type Failure =
   | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
   | { code: 'category_nesting_refused'; reason: 'own_descendant' | 'other_element' | 'too_deep' }
   | { code: 'category_field_refused'; field: 'term' | 'step' | 'contraOf' }
+  | { code: 'attachment_kind_refused'; name: string; kinds: readonly string[] }
+  | { code: 'attachment_too_large'; limit: number }
+  /** Empty, or it ended before its time. */
+  | { code: 'attachment_incomplete' }
   | { code: 'file_too_large'; bytes: number; limit: number }
   | { code: 'file_not_a_table'; found: 'pdf' | 'binary' | 'empty' | 'old_workbook' | 'picture' | 'document' }
   | { code: 'file_unreadable'; reason: string; row?: number }

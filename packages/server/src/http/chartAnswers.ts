@@ -1,6 +1,7 @@
 import type {
   AccountBody,
   AccountPeriods,
+  AttachmentList,
   CategoryBody,
   ChartRehearsalBody,
   ChartView,
@@ -17,7 +18,7 @@ import type { ViewsOfPerson } from '../application/chartViews.ts';
 import type { EffectRow } from '../application/effectOnStatements.ts';
 import type { MergeRehearsal } from '../application/mergeAccounts.ts';
 import type { PlacementOverview } from '../application/placement.ts';
-import type { AccountNote, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
+import type { AccountNote, Attachment, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
 import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import { text } from './amountText.ts';
@@ -131,4 +132,8 @@ export function toView({ id, name, isShared, personId: by, content, version }: S
 
 export function toViews({ personId, columns, views }: ViewsOfPerson): SavedChartViews {
   return { columns: [...columns], views: views.map((view) => toView(view, personId)) };
+}
+
+export function toAttachments(attachments: readonly Attachment[]): AttachmentList {
+  return { attachments: attachments.map(({ id, name, bytes, addedAt, addedBy }) => ({ id, name, bytes, addedAt, addedBy })) };
 }

@@ -1,5 +1,6 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import { addNote, listNotes } from '../application/accountNotes.ts';
+import { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from '../application/attachments.ts';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
@@ -21,6 +22,12 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
   on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
   on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
+  on('listAttachments', async ({ access, id }) => mapOutcome(await listAttachments(ports, access, id('accountId')), answers.toAttachments));
+  on('addAttachment', async ({ access, id, query, request }) =>
+    mapOutcome(await addAttachment(ports, access, id('accountId'), query.name, request), answers.toAttachments),
+  );
+  on('downloadAttachment', async ({ access, id }) => downloadAttachment(ports, access, id('attachmentId')));
+  on('deleteAttachment', async ({ access, id }) => deleteAttachment(ports, access, id('attachmentId')));
   on('listAccountPeriods', async ({ access, id }) => mapOutcome(await viewAccountPeriods(ports, access, id('accountId')), answers.toAccountPeriods));
   on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
     mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),

@@ -1,4 +1,6 @@
 import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
 import { fail, type LayoutKind, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
@@ -6,13 +8,18 @@ import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
-import type { Request as Asked, Identity, WrittenFile } from '../application/ports/index.ts';
+import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
 import { sendProblem } from './problems.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
 type BodyOf<Name extends OperationName> = OperationOf<Name> extends { body: infer Body extends z.ZodType } ? z.output<Body> : undefined;
-type AnswerOf<Name extends OperationName> = OperationOf<Name> extends { answer: infer Answer extends z.ZodType } ? z.output<Answer> : WrittenFile | null;
+type AnswerOf<Name extends OperationName> =
+  OperationOf<Name> extends { answer: infer Answer extends z.ZodType }
+    ? z.output<Answer>
+    : OperationOf<Name> extends { answer: 'stream' }
+      ? StreamedFile
+      : WrittenFile | null;
 type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs ? (Needs extends Role ? Access<Needs> : null) : never;
 
 interface Call<Name extends OperationName> {
@@ -58,8 +65,16 @@ export function operationRoutes(router: Router, checkAnswers: boolean): On {
       if (operation.answer === 'none') return void response.status(204).end();
       if (operation.answer === 'file') {
         const file = outcome.value as WrittenFile;
-        response.setHeader('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`);
+        sayAttached(response, file.name);
         return void response.type(file.type).send(file.content);
+      }
+      if (operation.answer === 'stream') {
+        const file = outcome.value as StreamedFile;
+        sayAttached(response, file.name);
+        response.setHeader('Content-Length', file.bytes);
+        // What people attach is mostly packed already.
+        response.setHeader('Cache-Control', 'no-store, no-transform');
+        return pipeline(Readable.from(file.content), response.type('application/octet-stream'));
       }
       const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
       response.status(operation.status ?? 200).json(body);
@@ -71,6 +86,11 @@ export function operationRoutes(router: Router, checkAnswers: boolean): On {
         : [];
     router[operation.method](path, ...before, allowed, ...readers, answer);
   };
+}
+
+/** To be kept by who asked for it, never opened in the page's place. */
+function sayAttached(response: Response, name: string): void {
+  response.setHeader('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
 }
 
 interface Entered {

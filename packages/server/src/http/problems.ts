@@ -46,6 +46,7 @@ const statusOf: Readonly<Record<string, number>> = {
   person_of_other_companies: 403,
   too_many_attempts: 429,
   file_too_large: 413,
+  attachment_too_large: 413,
   internal: 500,
 };
 

@@ -9,7 +9,7 @@ export class Counters {
 
   constructor(private readonly database: DataSource) {}
 
-  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view'): Promise<number> {
+  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view' | 'attachment'): Promise<number> {
     const block = this.blocks.get(name) ?? { next: 0, end: 0, more: null };
     this.blocks.set(name, block);
     while (block.next >= block.end) {

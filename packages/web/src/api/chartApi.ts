@@ -3,6 +3,7 @@ import type {
   AccountChange,
   AccountInputBody,
   AccountPeriods,
+  AttachmentList,
   ChartRehearsalBody,
   ChartView,
   ChartViewInput,
@@ -54,6 +55,23 @@ const chartApi = ivoryApi.injectEndpoints({
     addNote: build.mutation<NoteList, { companyId: number; accountId: number; content: string }>({
       query: ({ companyId, accountId, content }) => ({ url: `/companies/${companyId}/accounts/${accountId}/notes`, method: 'POST', body: { content } }),
       invalidatesTags: ['Notes', 'Chart', 'History'],
+    }),
+    listAttachments: build.query<AttachmentList, { companyId: number; accountId: number }>({
+      query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/attachments`,
+      providesTags: ['Attachments'],
+    }),
+    addAttachment: build.mutation<AttachmentList, { companyId: number; accountId: number; file: File }>({
+      query: ({ companyId, accountId, file }) => ({
+        url: `/companies/${companyId}/accounts/${accountId}/attachments?${toQuery({ name: file.name })}`,
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+      invalidatesTags: ['Attachments', 'History'],
+    }),
+    deleteAttachment: build.mutation<void, { companyId: number; attachmentId: number }>({
+      query: ({ companyId, attachmentId }) => ({ url: `/companies/${companyId}/attachments/${attachmentId}`, method: 'DELETE' }),
+      invalidatesTags: ['Attachments', 'History'],
     }),
     listAccountPeriods: build.query<AccountPeriods, { companyId: number; accountId: number }>({
       query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/periods`,
@@ -125,6 +143,9 @@ export const {
   useRenumberAccountsMutation,
   useListNotesQuery,
   useAddNoteMutation,
+  useListAttachmentsQuery,
+  useAddAttachmentMutation,
+  useDeleteAttachmentMutation,
   useListAccountPeriodsQuery,
   useRehearseMergeQuery,
   useMergeAccountsMutation,

@@ -105,6 +105,10 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     `No column is headed Number in the first ${text(looked)} rows. The template says what each column is called and takes.`,
   changed_meanwhile: () => 'Not taken back: it has been changed since, by you or somebody else. Its history says how.',
   own_right_kept: () => 'This right is taken from you by another who has it, never by yourself.',
+  attachment_kind_refused: ({ name, kinds }) =>
+    `«${text(name)}» was not attached: files of these kinds are: ${(Array.isArray(kinds) ? kinds : []).join(', ')}.`,
+  attachment_too_large: ({ limit }) => `The file is larger than ${Math.round(Number(limit) / (1 << 20))} MB and was not attached.`,
+  attachment_incomplete: () => 'The file is empty or did not arrive whole; nothing was attached.',
   view_name_taken: ({ name }) => `There is a view «${text(name)}» already. Choose another name, or save that view anew.`,
   too_many_views: ({ limit }) => `There are ${text(limit)} views already; delete one first.`,
   account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken by ${text(number)}; this company does not repeat names.`,

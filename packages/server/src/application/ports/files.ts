@@ -38,6 +38,13 @@ export interface WrittenFile {
   readonly content: Buffer | string;
 }
 
+/** A file that is given out while it is read. */
+export interface StreamedFile {
+  readonly name: string;
+  readonly bytes: number;
+  readonly content: AsyncIterable<Uint8Array>;
+}
+
 /** What a statement or the history is written to for those who take it along. */
 export interface FileWriter {
   toCsv(statement: Statement): WrittenFile;

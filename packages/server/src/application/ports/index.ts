@@ -1,3 +1,4 @@
+import type { AttachmentStore } from './attachmentStore.ts';
 import type { ChartStore } from './chartStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
@@ -7,10 +8,11 @@ import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
+export type { Attachment, AttachmentStore } from './attachmentStore.ts';
 export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
-export type { FileStore, StoredFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
+export type { FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
@@ -25,6 +27,7 @@ export interface Ports {
   readonly chart: ChartStore;
   readonly notes: NoteStore;
   readonly views: ViewStore;
+  readonly attachments: AttachmentStore;
   readonly placement: PlacementStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;

@@ -3,6 +3,8 @@ import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './le
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import {
   AccountNoteEntity,
+  AttachmentEntity,
+  AttachmentPartEntity,
   AuditEntity,
   ChosenColumnsEntity,
   CounterEntity,
@@ -31,6 +33,8 @@ export const entities = [
   AccountNoteEntity,
   SavedViewEntity,
   ChosenColumnsEntity,
+  AttachmentEntity,
+  AttachmentPartEntity,
   PersonEntity,
   MembershipEntity,
   SessionEntity,

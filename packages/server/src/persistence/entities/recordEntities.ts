@@ -156,3 +156,49 @@ export const ChosenColumnsEntity = new EntitySchema<ChosenColumnsRow>({
   name: 'chosen_columns',
   columns: { companyId, personId: { name: 'person_id', type: 'int', unsigned: true, primary: true }, columnsShown: { name: 'columns_shown', type: 'text' } },
 });
+
+export interface AttachmentRow {
+  companyId: number;
+  id: string;
+  accountId: number;
+  name: string;
+  bytes: number;
+  sha256: Buffer | null;
+  addedAt: string;
+  addedBy: string;
+}
+
+export const AttachmentEntity = new EntitySchema<AttachmentRow>({
+  name: 'attachment',
+  columns: {
+    companyId,
+    id: { type: 'bigint', unsigned: true, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true },
+    name: { type: 'varchar', length: 200 },
+    bytes: { type: 'int', unsigned: true },
+    sha256: { type: 'varbinary', length: 32, nullable: true },
+    addedAt: { name: 'added_at', type: 'datetime' },
+    addedBy: { name: 'added_by', type: 'varchar', length: 200 },
+  },
+  indices: [
+    { name: 'attachment_by_account', columns: ['companyId', 'accountId', 'id'] },
+    { name: 'attachment_by_age', columns: ['sha256', 'addedAt'] },
+  ],
+});
+
+export interface AttachmentPartRow {
+  companyId: number;
+  attachmentId: string;
+  part: number;
+  content: Buffer;
+}
+
+export const AttachmentPartEntity = new EntitySchema<AttachmentPartRow>({
+  name: 'attachment_part',
+  columns: {
+    companyId,
+    attachmentId: { name: 'attachment_id', type: 'bigint', unsigned: true, primary: true },
+    part: { type: 'int', unsigned: true, primary: true },
+    content: { type: 'mediumblob' },
+  },
+});

@@ -26,6 +26,8 @@ import { AddCompanySettings1790000000025 } from './025-add-company-settings.ts';
 import { CreateAccountNote1790000000026 } from './026-create-account-note.ts';
 import { CreateSavedView1790000000027 } from './027-create-saved-view.ts';
 import { CreateChosenColumns1790000000028 } from './028-create-chosen-columns.ts';
+import { CreateAttachment1790000000029 } from './029-create-attachment.ts';
+import { CreateAttachmentPart1790000000030 } from './030-create-attachment-part.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -57,4 +59,6 @@ export const migrations = [
   CreateAccountNote1790000000026,
   CreateSavedView1790000000027,
   CreateChosenColumns1790000000028,
+  CreateAttachment1790000000029,
+  CreateAttachmentPart1790000000030,
 ];

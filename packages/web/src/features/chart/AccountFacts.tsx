@@ -9,6 +9,7 @@ import { shortDay } from '../../components/dates.ts';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { HistoryList } from '../history/HistoryList.tsx';
+import { AccountAttachments } from './AccountAttachments.tsx';
 import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
@@ -136,6 +137,7 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
       {mayReview && (
         <>
           <AccountNotes key={account.id} accountId={account.id} />
+          <AccountAttachments key={`files of ${account.id}`} accountId={account.id} />
           <h3>History</h3>
           <HistoryList thing="account" thingId={account.id} />
         </>

@@ -41,6 +41,8 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
+    if (field === 'attached') return [`Attached ${shown(now.attached)}`];
+    if (field === 'detached') return [`Took the attached ${shown(now.detached)} away`];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     const name = fieldNames[field];
     if (name === undefined) return [];

@@ -1,0 +1,42 @@
+import { attachmentKindOf, attachmentKinds, fail, largestAttachment, mapOutcome, type Outcome, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import type { Attachment, Ports, StreamedFile } from './ports/index.ts';
+
+export async function listAttachments(ports: Ports, { companyId }: Access<'reviewer'>, accountId: number): Promise<Outcome<Attachment[], Failure>> {
+  return succeed(await ports.attachments.list(companyId, accountId));
+}
+
+/** All files of the account, the new one first. Only kinds that are listed are taken, and 25 MB of each. */
+export async function addAttachment(
+  ports: Ports,
+  access: Access<'preparer'>,
+  accountId: number,
+  name: string,
+  content: AsyncIterable<Uint8Array>,
+): Promise<Outcome<Attachment[], Failure>> {
+  const { companyId, actor } = access;
+  if (attachmentKindOf(name) === null) return fail({ code: 'attachment_kind_refused', name, kinds: attachmentKinds });
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  if (!opened.value.cube.indexOf.has(accountId)) return fail({ code: 'not_found', thing: 'account', id: accountId });
+  const written = await ports.attachments.write(companyId, accountId, name, content, largestAttachment, actor);
+  return written.ok ? listAttachments(ports, access, accountId) : written;
+}
+
+export async function downloadAttachment(ports: Ports, { companyId }: Access<'reviewer'>, id: number): Promise<Outcome<StreamedFile, Failure>> {
+  return mapOutcome(await findAttachment(ports, companyId, id), ({ name, bytes }) => ({ name, bytes, content: ports.attachments.read(companyId, id) }));
+}
+
+export async function deleteAttachment(ports: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+  const found = await findAttachment(ports, companyId, id);
+  if (!found.ok) return found;
+  await ports.attachments.remove(companyId, found.value, actor);
+  return succeed(null);
+}
+
+async function findAttachment({ attachments }: Ports, companyId: number, id: number): Promise<Outcome<Attachment, Failure>> {
+  const attachment = await attachments.find(companyId, id);
+  return attachment ? succeed(attachment) : fail({ code: 'not_found', thing: 'attachment', id });
+}

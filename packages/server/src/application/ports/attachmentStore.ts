@@ -1,0 +1,24 @@
+import type { Outcome } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+
+export interface Attachment {
+  readonly id: number;
+  readonly accountId: number;
+  readonly name: string;
+  readonly bytes: number;
+  /** UTC, as DATETIME text. */
+  readonly addedAt: string;
+  readonly addedBy: string;
+}
+
+/** Files attached to accounts; one is there only once its last byte and the hash of all are. */
+export interface AttachmentStore {
+  /** Newest first. */
+  list(companyId: number, accountId: number): Promise<Attachment[]>;
+  find(companyId: number, id: number): Promise<Attachment | null>;
+  /** Takes the bytes as they come; refused beyond `most`, or where they end before their time, and then nothing is kept. */
+  write(companyId: number, accountId: number, name: string, content: AsyncIterable<Uint8Array>, most: number, actor: string): Promise<Outcome<number, Failure>>;
+  /** Part by part. */
+  read(companyId: number, id: number): AsyncIterable<Uint8Array>;
+  remove(companyId: number, attachment: Attachment, actor: string): Promise<void>;
+}

@@ -1,0 +1,124 @@
+import type { AttachmentList } from '@ivory-ladder/contract';
+import { attachmentKindOf, attachmentKinds, isPicture, largestAttachment } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useEffect, useRef, useState } from 'react';
+import { useAddAttachmentMutation, useDeleteAttachmentMutation, useListAttachmentsQuery } from '../../api/chartApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { momentText } from '../../components/dates.ts';
+import styles from './AccountAttachments.module.css';
+
+type Attachment = AttachmentList['attachments'][number];
+
+/** Files that belong to an account: a lease, a bank's letter. Pictures are shown; all else is only ever downloaded. */
+export function AccountAttachments({ accountId }: { accountId: number }) {
+  const company = useCompany();
+  const mayKeep = useMay('preparer');
+  const { data } = useListAttachmentsQuery({ companyId: company.id, accountId });
+  const [add, { isLoading, error }] = useAddAttachmentMutation();
+  const [remove, removal] = useDeleteAttachmentMutation();
+  const [tooLarge, setTooLarge] = useState(false);
+  const [askedId, setAskedId] = useState<number | null>(null);
+  const [shownId, setShownId] = useState<number | null>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  const attachments = data?.attachments ?? [];
+  if (!mayKeep && attachments.length === 0) return null;
+  const attach = (file: File | undefined) => {
+    setTooLarge(file !== undefined && file.size > largestAttachment);
+    if (file && file.size <= largestAttachment) void add({ companyId: company.id, accountId, file });
+  };
+  const failure = tooLarge ? { code: 'attachment_too_large', facts: { limit: largestAttachment } } : (error ?? removal.error);
+  return (
+    <section aria-label="Attachments" aria-busy={isLoading}>
+      <h3>Attachments</h3>
+      <ul className={styles.list}>
+        {attachments.map((attachment) => (
+          <li key={attachment.id}>
+            <a href={addressOf(company.id, attachment)} download={attachment.name}>
+              {attachment.name}
+            </a>
+            <span>
+              {sizeText(attachment.bytes)}, {attachment.addedBy}, {momentText(attachment.addedAt)}
+            </span>
+            <span className={styles.ways}>
+              {isShowable(attachment) && (
+                <button type="button" aria-expanded={shownId === attachment.id} onClick={() => setShownId(shownId === attachment.id ? null : attachment.id)}>
+                  {shownId === attachment.id ? 'Hide' : 'Show'}
+                </button>
+              )}
+              {mayKeep && (
+                <button
+                  type="button"
+                  aria-label={`Take ${attachment.name} away${askedId === attachment.id ? ' for good' : ''}`}
+                  disabled={removal.isLoading}
+                  onBlur={() => setAskedId(null)}
+                  onClick={() => {
+                    if (askedId === attachment.id) void remove({ companyId: company.id, attachmentId: attachment.id });
+                    else setAskedId(attachment.id);
+                  }}
+                >
+                  {askedId === attachment.id ? 'For good?' : 'Take away'}
+                </button>
+              )}
+            </span>
+            {shownId === attachment.id && <Picture companyId={company.id} attachment={attachment} />}
+          </li>
+        ))}
+      </ul>
+      {failure !== undefined && <p role="alert">{describeFailure(failure)}</p>}
+      {mayKeep && (
+        <>
+          <input
+            ref={chooser}
+            type="file"
+            hidden
+            aria-label="File to attach"
+            accept={attachmentKinds.map((kind) => `.${kind}`).join(',')}
+            onChange={(event) => {
+              attach(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+          <Button disabled={isLoading} onClick={() => chooser.current?.click()}>
+            {isLoading ? 'Attaching …' : 'Attach a file…'}
+          </Button>
+        </>
+      )}
+    </section>
+  );
+}
+
+const addressOf = (companyId: number, { id }: Attachment) => `/api/companies/${companyId}/attachments/${id}`;
+
+function isShowable({ name }: Attachment): boolean {
+  const kind = attachmentKindOf(name);
+  return kind !== null && isPicture(kind);
+}
+
+function sizeText(bytes: number): string {
+  return bytes < 1 << 20 ? `${Math.max(1, Math.round(bytes / 1024))} kB` : `${(bytes / (1 << 20)).toFixed(1)} MB`;
+}
+
+/** The bytes as a picture and as nothing else: whatever they are, they can only be painted. */
+function Picture({ companyId, attachment }: { companyId: number; attachment: Attachment }) {
+  const [address, setAddress] = useState<string | null>(null);
+  const [isBroken, setBroken] = useState(false);
+  useEffect(() => {
+    let made: string | null = null;
+    let isGone = false;
+    void fetch(addressOf(companyId, attachment))
+      .then((answer) => (answer.ok ? answer.blob() : Promise.reject(new Error(String(answer.status)))))
+      .then((blob) => {
+        if (isGone) return;
+        made = URL.createObjectURL(new Blob([blob], { type: `image/${(attachmentKindOf(attachment.name) ?? 'png').replace('jpg', 'jpeg')}` }));
+        setAddress(made);
+      })
+      .catch(() => setBroken(true));
+    return () => {
+      isGone = true;
+      if (made !== null) URL.revokeObjectURL(made);
+    };
+  }, [companyId, attachment]);
+  if (isBroken) return <p>It cannot be shown; download it instead.</p>;
+  return address === null ? null : <img className={styles.picture} src={address} alt={attachment.name} onError={() => setBroken(true)} />;
+}
