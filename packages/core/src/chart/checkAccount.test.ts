@@ -98,6 +98,10 @@ describe('a number beside another', () => {
     expect([beside('6210', '6220'), beside('6210', '6212'), beside('6210', '6220', ['6215'])]).toEqual(['6215', '6211', '6211']);
   });
 
+  it('comes in smaller steps where the digits are nearly used up', () => {
+    expect([beside('9900', null, [], '9800'), beside('9990', null, [], '9980'), beside('9999', null, [], '9998')]).toEqual(['9910', '9991', null]);
+  });
+
   it('goes behind where nothing is free between, or nothing follows', () => {
     expect([beside('4100', null, [], '4000'), beside('4110', null, [], '4105')]).toEqual(['4200', '4115']);
     expect([beside('6210', '6211'), beside('6200', null), beside('A.10.100', 'B.10.100'), beside('CASH', null)]).toEqual(['6212', '6210', 'A.10.110', null]);

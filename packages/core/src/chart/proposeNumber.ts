@@ -46,7 +46,10 @@ export function proposeNumberBeside(
   const gap = before !== null && before < from ? from - before : roomOf(digits);
   const to = numberIn(next) ?? from + 2 * gap;
   const middle = from + Math.floor((to - from) / 2);
-  const candidates = [middle, ...Array.from({ length: Math.max(0, Math.min(to - from - 1, 1000)) }, (_, at) => from + 1 + at)];
+  // Near the end of the digits the steps become smaller, so that there is a number as long as there is any.
+  const smaller: number[] = [];
+  for (let step = Math.floor(gap / 10); step >= 1; step = Math.floor(step / 10)) if (from + step < to) smaller.push(from + step);
+  const candidates = [middle, ...smaller, ...Array.from({ length: Math.max(0, Math.min(to - from - 1, 1000)) }, (_, at) => from + 1 + at)];
   for (const candidate of candidates) {
     const proposed = `${stem}${String(candidate).padStart(digits.length, '0')}`;
     if (candidate > from && String(candidate).length <= digits.length && !used.has(proposed.toLowerCase())) return proposed;

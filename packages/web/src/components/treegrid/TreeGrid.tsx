@@ -29,6 +29,8 @@ import { placeByKey, useBlock } from './useBlock.ts';
 export interface TreeGridHandle {
   /** The row before or behind one in the order and filter shown. */
   beside(key: number, step: 1 | -1): number | null;
+  /** Puts the focus where the keyboard stood last. */
+  focus(): void;
   /** Brings a row into view and puts the focus there. */
   showRow(key: number): void;
   /** The cell that the keyboard stands on: the columns from it to the right, and the rows from it down. */
@@ -198,6 +200,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       const next = place < 0 ? undefined : rowAt(place + step);
       return next ? keyOf(next) : null;
     },
+    focus: () => focusAt(block.active, column),
     showRow: (key) => {
       const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
       if (place >= 0) moveTo(place);

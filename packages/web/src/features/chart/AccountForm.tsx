@@ -18,7 +18,7 @@ import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { type FormEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type FormEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { accountRoleNames, accountRoleWords } from '../../components/accountRoleWords.ts';
 import { landingOf } from '../placement/landing.ts';
@@ -119,8 +119,15 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     const { role: _, ...fields } = own;
     onAdd({ ...fields, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
   };
+  const onKeyDown = (event: KeyboardEvent<HTMLFormElement>) => {
+    if (event.key === 'Escape' && !event.defaultPrevented) onCancel();
+    else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !isRefused) {
+      event.preventDefault();
+      event.currentTarget.requestSubmit(event.currentTarget.querySelector<HTMLButtonElement>('[data-another]'));
+    }
+  };
   return (
-    <form className={styles.form} onSubmit={submit} aria-label={account ? `Change ${account.number} ${account.name}` : 'New account'}>
+    <form className={styles.form} onSubmit={submit} onKeyDown={onKeyDown} aria-label={account ? `Change ${account.number} ${account.name}` : 'New account'}>
       {base && account && base.version !== account.version && (
         <ChangedMeanwhile base={base} theirs={account} own={own} accounts={accounts} onTake={(field) => takeTheirs[field](account)} />
       )}
@@ -230,7 +237,7 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
           {account ? 'Apply' : 'Add'}
         </Button>
         {!account && (
-          <Button type="submit" disabled={isRefused} data-another>
+          <Button type="submit" disabled={isRefused} data-another title="Ctrl Enter">
             Add, then another
           </Button>
         )}

@@ -4,6 +4,7 @@ import Close from '@mui/icons-material/Close';
 import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
 import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
 import IconButton from '@mui/material/IconButton';
+import { useEffect, useRef } from 'react';
 import { useMay } from '../../app/useCompany.ts';
 import { ChangeManyPanel } from '../chartfile/ChangeManyPanel.tsx';
 import { AccountFacts } from './AccountFacts.tsx';
@@ -45,8 +46,16 @@ interface ChartPanelProps {
 export function ChartPanel(props: ChartPanelProps) {
   const { chart, chosen, task, actions, onTask, onOpen } = props;
   const done = () => onTask(null);
+  const panel = useRef<HTMLElement>(null);
+  const kind = task?.kind;
+  useEffect(() => {
+    if (kind === undefined || kind === 'form') return;
+    // After the menu that it was chosen from has given the focus back.
+    const frame = requestAnimationFrame(() => panel.current?.querySelector<HTMLElement>('input:not([type=hidden]), [role=combobox]')?.focus());
+    return () => cancelAnimationFrame(frame);
+  }, [kind]);
   return (
-    <aside className={styles.panel} aria-label="Account">
+    <aside ref={panel} className={styles.panel} aria-label="Account">
       <header className={styles.panelHead}>
         <h2>{titleOf(task, chosen)}</h2>
         {chosen && !task && (

@@ -22,7 +22,7 @@ import { listCategories, withAllBelow } from './categoryList.ts';
 import { useChartAddress } from './chartAddress.ts';
 import { chartSearch, searchTexts } from './chartFilter.ts';
 import { amountsText, chartGridColumns } from './chartGridColumns.tsx';
-import { type Move, type NewAccountStart, startBeside, stepOf } from './chartModel.ts';
+import { type Move, type NewAccountStart, startBeside, stepOf, withAdded } from './chartModel.ts';
 import { useCellEdits } from './useCellEdits.ts';
 import { useChartActions } from './useChartActions.ts';
 import { useChartDrag } from './useChartDrag.ts';
@@ -31,6 +31,8 @@ import { useChosenColumns } from './useChosenColumns.ts';
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
 const noAccounts: readonly ChartAccountBody[] = [];
 const noCategories: never[] = [];
+/** Far more than are added before the chart has been read anew. */
+const mostRemembered = 50;
 
 /** The chart of accounts: find, add, change, nest and order accounts; Alt and an arrow moves the row that the keyboard stands on. */
 export function ChartScreen() {
@@ -47,6 +49,7 @@ export function ChartScreen() {
   const [task, setTask] = useState<ChartTask | null>(null);
   const table = useRef<TreeGridHandle>(null);
   const followed = useRef<number | null>(address.accountId);
+  const justAdded = useRef<readonly { account: ChartAccountBody; after: number | null }[]>([]);
   const accounts = chart?.accounts ?? noAccounts;
   const actions = useChartActions(accounts);
   const since = address.since || chart?.span.firstDay || '';
@@ -90,10 +93,13 @@ export function ChartScreen() {
       return setTask(null);
     }
     const beside = asNeighbour(added, body.categoryId ?? null);
-    beginForm(startBeside([...accounts, beside], beside));
+    justAdded.current = [...justAdded.current, { account: beside, after: body.after ?? null }].slice(-mostRemembered);
+    beginForm(startBeside(withAdded(accounts, justAdded.current), beside));
   };
   const onChange = async (account: ChartAccountBody, fields: AccountChange, said?: string) => {
-    if (await actions.change(account, fields, said)) setTask(null);
+    if (!(await actions.change(account, fields, said))) return;
+    setTask(null);
+    followed.current ??= account.id;
   };
   const onMove = (account: ChartAccountBody, move: Move) => {
     followed.current = account.id;
@@ -164,7 +170,7 @@ export function ChartScreen() {
           />
           {drop.input}
         </header>
-        {accounts.length > 0 && <ChartFilters address={address} since={since} categories={categories} onChange={set} />}
+        {accounts.length > 0 && <ChartFilters address={address} since={since} categories={categories} onChange={set} onDown={() => table.current?.focus()} />}
         {chart && <p className={styles.amounts}>{amountsText(chart)}</p>}
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
         {chart?.accounts.length === 0 && (
@@ -209,7 +215,10 @@ export function ChartScreen() {
         shown={isSought === null ? accounts : accounts.filter(isSought)}
         task={task}
         actions={actions}
-        onTask={setTask}
+        onTask={(next) => {
+          setTask(next);
+          if (next === null) table.current?.focus();
+        }}
         onForm={beginForm}
         onOpen={open}
         onStep={stepTo}

@@ -60,10 +60,12 @@ interface ChartFiltersProps {
   readonly categories: readonly { readonly id: number; readonly path: string }[];
   /** What is sought stands in the address; `replace` while one types. */
   readonly onChange: (changes: AddressChange, replace?: boolean) => void;
+  /** From the field down into the table. */
+  readonly onDown: () => void;
 }
 
 /** What is sought in the chart. */
-export function ChartFilters({ address, since, categories, onChange }: ChartFiltersProps) {
+export function ChartFilters({ address, since, categories, onChange, onDown }: ChartFiltersProps) {
   const isFiltered = address.find !== '' || address.element !== '' || address.categoryId !== null || address.show !== 'all';
   return (
     <search className={styles.filters}>
@@ -75,6 +77,11 @@ export function ChartFilters({ address, since, categories, onChange }: ChartFilt
         aria-label="Find accounts"
         value={address.find}
         onChange={(event) => onChange({ find: event.target.value }, true)}
+        onKeyDown={(event) => {
+          if (event.key !== 'ArrowDown') return;
+          event.preventDefault();
+          onDown();
+        }}
       />
       <select className={styles.filter} aria-label="Element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
         <option value="">every element</option>

@@ -1,7 +1,7 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
 import { chartAccount as account } from './chartAccount.fixture.ts';
-import { branchOf, branchTotals, elementText, placeText, startBelow, startBeside, stepOf } from './chartModel.ts';
+import { branchOf, branchTotals, elementText, placeText, startBelow, startBeside, stepOf, withAdded } from './chartModel.ts';
 
 const view = (accounts: ChartAccountBody[]): ChartView => ({
   accounts,
@@ -29,6 +29,20 @@ describe('a new account begins', () => {
   it('below another behind its sub-accounts', () => {
     expect(startBelow(chart, of(2))).toMatchObject({ number: '6230', parentId: 2, after: 4 });
     expect(startBelow(chart, of(5))).toMatchObject({ number: '6310', parentId: 5, after: null });
+  });
+
+  it('beside one just added, which the chart read last does not have yet, with the gap that is kept', () => {
+    const added = [
+      { account: account(6, '6400'), after: 5 },
+      { account: account(7, '6500'), after: 6 },
+    ];
+    expect(withAdded(chart, added).map(({ number }) => number)).toEqual(['6100', '6200', '6210', '6220', '6300', '6400', '6500']);
+    expect(startBeside(withAdded(chart, added), added[1]?.account ?? null)).toMatchObject({ number: '6600', after: 7 });
+    expect(
+      withAdded([...chart, account(6, '6400')], added)
+        .map(({ number }) => number)
+        .slice(-2),
+    ).toEqual(['6400', '6500']);
   });
 
   it('at the end of the chart, or of nothing in an empty one', () => {

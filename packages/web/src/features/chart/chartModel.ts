@@ -90,6 +90,20 @@ export function branchOf(accounts: readonly ChartAccountBody[], top: ChartAccoun
   return accounts.slice(at, end < 0 ? undefined : end);
 }
 
+/** Accounts with those just added, which the chart that was read last does not have yet: each behind the one it was placed after, else at the end. */
+export function withAdded(
+  accounts: readonly ChartAccountBody[],
+  added: readonly { readonly account: ChartAccountBody; readonly after: number | null }[],
+): ChartAccountBody[] {
+  const all = [...accounts];
+  for (const { account, after } of added) {
+    if (all.some(({ id }) => id === account.id)) continue;
+    const at = all.findIndex(({ id }) => id === after);
+    all.splice(at < 0 ? all.length : at + 1, 0, account);
+  }
+  return all;
+}
+
 /** With the place of each among its siblings, as the core's tree asks for it. */
 export function inOwnOrder(accounts: readonly ChartAccountBody[]): (ChartAccountBody & { readonly position: number })[] {
   return accounts.map((account, position) => ({ ...account, position }));
