@@ -16,6 +16,7 @@ export * from './chart/proposeRole.ts';
 export * from './chart/renumber.ts';
 export * from './chart/siblingOrder.ts';
 export * from './chart/visibleOrder.ts';
+export * from './chartfile/changedAccount.ts';
 export * from './chartfile/chartCells.ts';
 export * from './chartfile/chartFields.ts';
 export * from './chartfile/compareChart.ts';

@@ -1,41 +1,21 @@
 import { type AccountRole, checkRole, roleRules } from '../chart/accountRole.ts';
 import { deepestAccounts } from '../chart/checkAccount.ts';
-import { counterElement, type Element, elements, naturalSide, type Side } from '../chart/element.ts';
+import { type Element, naturalSide } from '../chart/element.ts';
 import type { NumberScheme } from '../chart/numberScheme.ts';
-import { findCategoryPath, readCategoryPath } from '../placement/categoryPath.ts';
 import { pathOf } from '../placement/categoryTree.ts';
-import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
+import { type Place, placesByAccount } from '../placement/place.ts';
+import type { ChangedAccount } from './changedAccount.ts';
 import { type ChartState, cellsOf, fieldOfSide, type KeptAccount } from './chartCells.ts';
 import { type ChartField, type ChartFile, chartFields } from './chartFields.ts';
 import { draftRows, type RowDraft } from './draftRows.ts';
 import { faultIn, type RowFault } from './rowFault.ts';
+import { newPaths, placeSides, placesOfRow } from './rowPlaces.ts';
 
 export interface ChartFacts extends ChartState {
   readonly scheme: NumberScheme | null;
   readonly repeatedNames: 'pointed_out' | 'forbidden';
   /** Balance at the end of the last period, debit positive. */
   readonly balanceOf: (accountId: number) => bigint;
-}
-
-/** A category that is there, or the path of one to be made. */
-export type PlaceTarget = { readonly categoryId: number } | { readonly element: Element; readonly path: readonly string[] };
-
-export interface ChangedAccount {
-  /** The account itself; a negative id where it is new. */
-  readonly id: number;
-  readonly account: KeptAccount | null;
-  readonly number: string;
-  readonly name: string;
-  readonly element: Element;
-  readonly normalSide: Side;
-  /** Can be the negative id of another new account. */
-  readonly parentId: number | null;
-  readonly active: boolean;
-  readonly role: AccountRole | null;
-  readonly purpose: string;
-  readonly externalNumber: string;
-  /** `null` where its places stay. */
-  readonly places: readonly { readonly side: PlaceSide; readonly target: PlaceTarget }[] | null;
 }
 
 export interface ComparedRow {
@@ -65,8 +45,6 @@ export function compareChart(file: ChartFile, facts: ChartFacts): ChartCompariso
   const drafts = draftRows(file, facts.accounts, facts.scheme);
   return new Comparison(drafts, facts).outcome();
 }
-
-const placeSides = ['any', 'debit', 'credit'] as const satisfies readonly PlaceSide[];
 
 class Comparison {
   private readonly kept: ReadonlyMap<number, KeptAccount>;
@@ -224,43 +202,14 @@ class Comparison {
   private resultOf(draft: RowDraft): { draft: RowDraft; result: ChangedAccount } {
     const { id, account, number, name, active, role, purpose, externalNumber } = draft;
     const element = draft.element ?? 'asset';
-    const places = this.placesFor(draft, element);
+    const now = this.placesOf.get(id) ?? [];
+    const texts = account ? cellsOf(account, this.kept, now, this.facts.categoryTree) : null;
+    const places = placesOfRow(draft, element, texts, this.facts.categoryTree);
     const normalSide = draft.normalSide ?? naturalSide(element);
     return {
       draft,
       result: { id, account, number, name, element, normalSide, parentId: this.parentOf.get(id) ?? null, active, role, purpose, externalNumber, places },
     };
-  }
-
-  private placesFor(draft: RowDraft, element: Element): ChangedAccount['places'] {
-    const { placeTexts, account } = draft;
-    const now = this.placesOf.get(draft.id) ?? [];
-    if (placeTexts === undefined) {
-      if (account && account.element !== element && now.length > 0) draft.faults.push(faultIn('element', 'category_of_other_element', account.element));
-      return null;
-    }
-    const texts = account ? cellsOf(account, this.kept, now, this.facts.categoryTree) : null;
-    const wanted = wantedPlaces(placeTexts, texts);
-    if (wanted.any !== '' && (wanted.debit !== '' || wanted.credit !== '')) draft.faults.push(faultIn('category', 'category_beside_sides'));
-    if (account?.element === element && texts && placeSides.every((side) => wanted[side] === texts[fieldOfSide[side]])) return null;
-    const targets = placeSides.filter((side) => wanted[side] !== '').map((side) => ({ side, ...this.target(wanted[side], side, element) }));
-    for (const { side, target } of targets) if ('path' in target) draft.faults.push(...faultsOfPath(fieldOfSide[side], target.path));
-    const hasOwn = targets.some(({ of }) => of === element);
-    for (const { side, of } of targets)
-      if (of !== element && !(hasOwn && side !== 'any' && of === counterElement(element)))
-        draft.faults.push(faultIn(fieldOfSide[side], 'category_of_other_element', of));
-    return targets.map(({ side, target }) => ({ side, target }));
-  }
-
-  /** Under the account's own element where the path is there; else where it is whole under another; else it is to be made. */
-  private target(text: string, side: PlaceSide, element: Element): { target: PlaceTarget; of: Element } {
-    const counter = side === 'any' ? null : counterElement(element);
-    for (const of of [element, ...(counter ? [counter] : []), ...elements]) {
-      const path = readCategoryPath(text, of);
-      const { node, found } = findCategoryPath(this.facts.categoryTree, of, path);
-      if (node && found === path.length) return { target: { categoryId: node.category.id }, of };
-    }
-    return { target: { element, path: readCategoryPath(text, element) }, of: element };
   }
 
   private told(draft: RowDraft, result: ChangedAccount): ComparedRow {
@@ -314,31 +263,4 @@ class Comparison {
   private numberOf(id: number): string {
     return this.draftOf.get(id)?.number ?? this.kept.get(id)?.number ?? '';
   }
-}
-
-/**
- * A column that is not in the file keeps what stands there, unless the file gives the account a place that leaves no room
- * for it: one for any balance beside those for a side, or the other way.
- */
-function wantedPlaces(given: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartField, string>> | null): Record<PlaceSide, string> {
-  const kept = (side: PlaceSide): string => given[side] ?? now?.[fieldOfSide[side]] ?? '';
-  const wanted = { any: kept('any'), debit: kept('debit'), credit: kept('credit') };
-  if (given.any) return { ...wanted, debit: given.debit ?? '', credit: given.credit ?? '' };
-  return given.debit || given.credit ? { ...wanted, any: given.any ?? '' } : wanted;
-}
-
-const deepestCategories = 8;
-const longestName = 200;
-
-function faultsOfPath(field: ChartField, path: readonly string[]): RowFault[] {
-  if (path.length === 0) return [faultIn(field, 'unknown_word', '>')];
-  if (path.length > deepestCategories) return [faultIn(field, 'nested_too_deep', deepestCategories)];
-  return path.some((name) => name.length > longestName) ? [faultIn(field, 'too_long', longestName)] : [];
-}
-
-function newPaths(accounts: readonly ChangedAccount[]): ChartComparison['newCategories'] {
-  const paths = new Map<string, { element: Element; path: readonly string[] }>();
-  for (const { places } of accounts)
-    for (const { target } of places ?? []) if ('path' in target) paths.set(`${target.element} ${target.path.join(' > ').toLowerCase()}`, target);
-  return [...paths.values()];
 }

@@ -1,5 +1,7 @@
 import type { Day, Span } from '../calendar/day.ts';
 import { yearOf } from '../calendar/fiscalCalendar.ts';
+import type { Account } from '../chart/account.ts';
+import { isIncomeOrExpense } from '../chart/element.ts';
 import type { Cube, Layer, Origin } from './cube.ts';
 import { type Position, positionAt, positionBefore } from './position.ts';
 
@@ -18,6 +20,14 @@ export interface AccountTraits {
   readonly resets: Uint8Array;
   /** Dense number of the account with the role retained earnings, or −1. */
   readonly retainedEarnings: number;
+}
+
+/** Traits of accounts in the order of the cube's numbering. */
+export function traitsOf(accounts: readonly Pick<Account, 'id' | 'element'>[], retainedEarningsId: number | null): AccountTraits {
+  return {
+    resets: Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
+    retainedEarnings: accounts.findIndex(({ id }) => id === retainedEarningsId),
+  };
 }
 
 /** Net balances (debit positive) per account at the end of a day. */

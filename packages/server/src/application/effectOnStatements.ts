@@ -4,7 +4,6 @@ import {
   buildCategoryTree,
   type Category,
   columnsFor,
-  isIncomeOrExpense,
   type LayoutKind,
   layers,
   movementOver,
@@ -13,6 +12,7 @@ import {
   presentRows,
   type Span,
   type StatementRow,
+  traitsOf,
 } from '@ivory-ladder/core';
 import type { Books, NewEntry, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, layoutsOf, partialsFor, runBalances } from './prepareStatement.ts';
@@ -47,10 +47,10 @@ export function booksAfter(books: Books, { accounts, categories, places }: Chart
     places,
     portions: portionsByAccount(places),
     retainedEarningsId: retained,
-    traits: {
-      resets: Uint8Array.from(books.cube.accountIds, (id) => (isIncomeOrExpense((byId.get(id) as Account).element) ? 1 : 0)),
-      retainedEarnings: retained === null ? -1 : (books.cube.indexOf.get(retained) ?? -1),
-    },
+    traits: traitsOf(
+      books.cube.accountIds.map((id) => byId.get(id) as Account),
+      retained,
+    ),
   };
 }
 

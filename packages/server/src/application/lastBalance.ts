@@ -1,7 +1,7 @@
 import { type BalanceVector, balanceAt, layers } from '@ivory-ladder/core';
 import type { Books } from './ports/index.ts';
 
-const balancesOf = new WeakMap<Books['cube'], BalanceVector['net'] | null>();
+const balancesOf = new WeakMap<Books['cube'], BalanceVector['net']>();
 
 /** At the end of the last period there is, debit positive; income and expense of its year alone. */
 export function lastBalance(books: Books, accountId: number): bigint {

@@ -1,4 +1,17 @@
-import { balanceAt, type Day, fail, type Layer, layers, type Outcome, type Place, periodIndexOf, roleRules, type Span, succeed } from '@ivory-ladder/core';
+import {
+  balanceAt,
+  type Day,
+  fail,
+  type Layer,
+  layers,
+  type Outcome,
+  type Place,
+  periodIndexOf,
+  placesByAccount,
+  roleRules,
+  type Span,
+  succeed,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { booksAfter, type EffectRow, effectOnStatements } from './effectOnStatements.ts';
 import type { Failure } from './failure.ts';
@@ -103,7 +116,8 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     const amount = balanceAt(books.cube, books.traits, [layer], period.lastDay).net[at] as bigint;
     return amount === 0n ? [] : [{ layer, amount }];
   });
-  const own = (id: number) => books.places.filter(({ accountId }) => accountId === id).map(({ side, categoryId }) => ({ side, categoryId }));
+  const placed = placesByAccount(books.places);
+  const own = (id: number) => placed.get(id) ?? [];
   const [placesFrom, placesInto] = [own(fromId), own(intoId)];
   const isSame = JSON.stringify(placesFrom.toSorted(bySide)) === JSON.stringify(placesInto.toSorted(bySide));
   const plan: MergePlan = {

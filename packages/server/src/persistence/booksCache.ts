@@ -1,4 +1,4 @@
-import { type BalanceRow, buildCube, type Cube, isIncomeOrExpense, type Layer, type Origin } from '@ivory-ladder/core';
+import { type BalanceRow, buildCube, type Cube, type Layer, type Origin, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
 import { readCompany, readStructure } from './readStructure.ts';
@@ -92,11 +92,5 @@ async function readBalances(runner: QueryRunner, structure: Structure): Promise<
     sorted.map((account) => account.id),
     balances,
   );
-  return {
-    cube,
-    traits: {
-      resets: Uint8Array.from(sorted, (account) => (isIncomeOrExpense(account.element) ? 1 : 0)),
-      retainedEarnings: structure.retainedEarningsId === null ? -1 : (cube.indexOf.get(structure.retainedEarningsId) ?? -1),
-    },
-  };
+  return { cube, traits: traitsOf(sorted, structure.retainedEarningsId) };
 }
