@@ -11,8 +11,14 @@ export function useCompany(): Company {
   return company;
 }
 
-export function currencyOfCompany({ currency, exponent }: Company): Currency {
-  return { code: currency, exponent };
+const currencies = new Map<string, Currency>();
+
+/** The same object each time, so that what is worked out with it is not worked out anew with every letter that is typed. */
+export function currencyOfCompany({ currency, exponent }: Pick<Company, 'currency' | 'exponent'>): Currency {
+  const key = `${currency} ${exponent}`;
+  const known = currencies.get(key) ?? { code: currency, exponent };
+  currencies.set(key, known);
+  return known;
 }
 
 /** Whether whoever is signed in may act in this role here; the server judges anew. */

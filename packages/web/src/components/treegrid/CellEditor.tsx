@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import styles from './CellEditor.module.css';
 import type { CellEdit } from './gridColumn.ts';
-import styles from './TreeGrid.module.css';
 
 export type EditEnd = 'down' | 'right' | 'left' | 'stay';
 

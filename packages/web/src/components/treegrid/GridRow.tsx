@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, type ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { CellEditor, type EditEnd } from './CellEditor.tsx';
 import type { GridColumn } from './gridColumn.ts';
 import type { DropZone } from './rowDrag.ts';
@@ -108,8 +108,3 @@ function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
 
 /** One row; drawn anew only where something of it has changed, since scrolling passes by hundreds. */
 export const GridRow = memo(DrawnRow) as typeof DrawnRow;
-
-/** Whether a key alone stands for a character to begin a text with. */
-export function isCharacter({ key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
-  return [...key].length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
-}

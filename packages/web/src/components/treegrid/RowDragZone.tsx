@@ -1,7 +1,7 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { type PointerEvent as DownEvent, type ReactNode, useEffect, useState } from 'react';
+import styles from './RowDragZone.module.css';
 import { type DropZone, type RowDrag, zoneAt } from './rowDrag.ts';
-import styles from './TreeGrid.module.css';
 
 interface RowDragZoneProps<Row> {
   readonly drag: RowDrag<Row>;

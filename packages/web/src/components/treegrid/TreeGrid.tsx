@@ -1,4 +1,3 @@
-import { visibleOrder } from '@ivory-ladder/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   type ClipboardEvent,
@@ -19,12 +18,14 @@ import { useIsPrinting } from '../useIsPrinting.ts';
 import type { EditEnd } from './CellEditor.tsx';
 import { type ColumnChoice, chosenColumnsOf, leastWidth, resized, settledChoice } from './columnChoice.ts';
 import { GridHeadings, sortOf } from './GridHeadings.tsx';
-import { GridRow, isCharacter, type RowActions } from './GridRow.tsx';
+import { GridRow, type RowActions } from './GridRow.tsx';
 import { blockText, type GridColumn } from './gridColumn.ts';
+import { commandOf, type GridCommand } from './gridKeys.ts';
 import { RowDragZone } from './RowDragZone.tsx';
 import type { DropZone, RowDrag } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
-import { placeByKey, useBlock } from './useBlock.ts';
+import { useBlock } from './useBlock.ts';
+import { useVisibleRows } from './useVisibleRows.ts';
 
 export interface TreeGridHandle {
   /** The row before or behind one in the order and filter shown. */
@@ -75,11 +76,12 @@ export interface TreeGridProps<Row extends object> {
 }
 
 const rowPixels = 26;
-const rowsPerPage = 20;
 const gapPixels = 8;
 const headPixels = 28;
 const footPixels = 34;
 const noChoice: readonly ColumnChoice[] = [];
+/** Rows without a line under them are all of one height; asking each for it makes the browser lay the page out in between. */
+const unmeasured = () => undefined;
 
 /**
  * A table or tree of any length. Arrow keys walk its rows, left and right shut and open, and further to the right its
@@ -89,27 +91,13 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const { label, rows, keyOf, depthOf, choice = noChoice, isSought = null, onOpen, drag = null } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const [ownOrder, setOwnOrder] = useState('');
-  const [shutKeys, setShutKeys] = useState<ReadonlySet<number>>(new Set());
   const [editing, setEditing] = useState<string | null>(null);
   const [, redraw] = useReducer((count: number) => count + 1, 0);
   const [over, setOver] = useState<{ place: number; zone: DropZone | 'refused' } | null>(null);
   const columns = useMemo(() => chosenColumnsOf(props.columns, choice), [props.columns, choice]);
-  const depths = useMemo(() => rows.map(depthOf), [rows, depthOf]);
-  const isTree = useMemo(() => depths.some((depth) => depth > 0), [depths]);
-  const isParent = (row: number) => (depths[row + 1] ?? 0) > (depths[row] ?? 0);
   const sort = sortOf(props.order ?? ownOrder);
   const compare = props.columns.find(({ id }) => id === sort?.id)?.compare;
-  const isDescending = sort?.desc === true;
-  const order = useMemo(() => {
-    const sign = isDescending ? -1 : 1;
-    return visibleOrder({
-      depth: depths,
-      shut: new Set(shutKeys.size === 0 ? [] : rows.flatMap((row, at) => (shutKeys.has(keyOf(row)) ? [at] : []))),
-      isSought: isSought === null ? null : (at) => isSought(rows[at] as Row),
-      compare: compare ? (a, b) => sign * compare(rows[a] as Row, rows[b] as Row) : null,
-    });
-  }, [rows, depths, keyOf, compare, isDescending, shutKeys, isSought]);
-  const isFlat = compare !== undefined || isSought !== null;
+  const { order, depths, isTree, isFlat, isShut, toggle } = useVisibleRows({ rows, keyOf, depthOf, compare, isDescending: sort?.desc === true, isSought });
   const block = useBlock(order.length);
   const column = block.column === null ? null : Math.min(block.column, columns.length - 1);
   const hasTotals = props.countText !== undefined || columns.some(({ total }) => total !== undefined);
@@ -151,8 +139,6 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     block.toColumn(at);
     focusAt(block.active, at);
   };
-  const toggle = (row: Row) =>
-    setShutKeys((before) => (before.has(keyOf(row)) ? new Set([...before].filter((key) => key !== keyOf(row))) : new Set([...before, keyOf(row)])));
   const editOf = (at: number | null) => (at === null || !props.onEdit ? undefined : columns[at]?.edit);
   const endEdit = (end: EditEnd) => {
     setEditing(null);
@@ -165,7 +151,9 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     stand: (place) => block.moveTo(place, false),
     press: (row, place, isExtending) => {
       block.moveTo(place, isExtending);
-      if (!isExtending) onOpen?.(row);
+      if (isExtending) return;
+      block.toColumn(null);
+      onOpen?.(row);
     },
     editAt: (place, at) => {
       if (!editOf(at)) return;
@@ -206,7 +194,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       if (place >= 0) moveTo(place);
     },
     cell: () => {
-      if (column === null || order.length === 0) return null;
+      if (column === null || order.length === 0 || !scroller.current?.contains(document.activeElement)) return null;
       return {
         columnIds: columns.slice(column).map(({ id }) => id),
         keysFrom: (count) => [...order.subarray(block.active, block.active + count)].map((at) => keyOf(rows[at] as Row)),
@@ -219,50 +207,38 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       return true;
     },
   }));
-  /** On a cell: walk, edit, fill; `false` for a key that means the same as on a row. */
-  const onCellKey = (event: KeyboardEvent, row: Row, at: number): boolean => {
-    const edit = editOf(at);
-    if (event.key === 'ArrowRight') toColumn(Math.min(columns.length - 1, at + 1));
-    else if (event.key === 'ArrowLeft') toColumn(at === 0 ? null : at - 1);
-    else if (event.key === 'Home' && !event.ctrlKey) toColumn(0);
-    else if (event.key === 'End' && !event.ctrlKey) toColumn(columns.length - 1);
-    else if (event.key === 'Escape') toColumn(null);
-    else if (edit && (event.key === 'Enter' || event.key === 'F2')) setEditing(edit.value(row));
-    else if (edit && (event.key === 'Delete' || event.key === 'Backspace') && !edit.choices) setEditing('');
-    else if (edit && isCharacter(event)) setEditing(edit.choices ? (edit.choices.find((one) => one.startsWith(event.key)) ?? edit.value(row)) : event.key);
-    else if (edit && event.key === 'd' && (event.ctrlKey || event.metaKey)) {
-      const below = Array.from({ length: block.last - block.first }, (_, step) => rowAt(block.first + 1 + step) as Row);
-      if (below.length > 0) props.onFillDown?.(rowAt(block.first) as Row, below, columns[at]?.id ?? '');
-    } else return false;
-    return true;
-  };
-  const onRowKey = (event: KeyboardEvent, row: Row): boolean => {
-    const at = order[block.active] ?? 0;
-    const isShut = shutKeys.has(keyOf(row));
-    const mayNest = !isFlat && isParent(at);
-    if (event.key === 'ArrowLeft' && mayNest && !isShut) toggle(row);
-    else if (event.key === 'ArrowRight' && mayNest && isShut) toggle(row);
-    else if (event.key === 'ArrowRight') toColumn(0);
-    else if (event.key === 'Enter' && onOpen) onOpen(row);
-    else return false;
-    return true;
+  const carryOut = (command: GridCommand, row: Row) => {
+    switch (command.kind) {
+      case 'to_row':
+        return moveTo(command.place, command.isExtending);
+      case 'to_column':
+        return toColumn(command.column);
+      case 'toggle':
+        return toggle(row);
+      case 'open':
+        return onOpen?.(row);
+      case 'all':
+        return block.all();
+      case 'edit':
+        return setEditing(command.text ?? editOf(column)?.value(row) ?? '');
+      case 'fill_down': {
+        const below = Array.from({ length: block.last - block.first }, (_, step) => rowAt(block.first + 1 + step) as Row);
+        if (below.length > 0) props.onFillDown?.(rowAt(block.first) as Row, below, columns[column ?? 0]?.id ?? '');
+      }
+    }
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!(event.target as HTMLElement).matches('[data-index], [data-column]')) return;
     const row = rowAt(block.active);
-    if (!row) return;
-    const isModified = event.altKey;
-    const place = placeByKey(event, block.active, order.length, rowsPerPage);
-    if (column !== null && !isModified && onCellKey(event, row, column)) event.preventDefault();
-    else if (props.onRowKey?.(event, row, isFlat)) event.preventDefault();
-    else if (isModified) return;
-    else if (place !== null) {
-      moveTo(place, event.shiftKey);
+    if (!row || !(event.target as HTMLElement).matches('[data-index], [data-column]')) return;
+    const facts = { place: block.active, count: order.length, column, columns: columns.length, edit: editOf(column), isShut: isShut(order[block.active] ?? 0) };
+    const command = commandOf(event, facts);
+    // A cell's own keys go before the screen's on the row: F2 edits the cell where there is one to edit.
+    const isOfCell = command?.kind === 'edit' || command?.kind === 'fill_down';
+    if (!isOfCell && props.onRowKey?.(event, row, isFlat)) event.preventDefault();
+    else if (command) {
       event.preventDefault();
-    } else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) {
-      block.all();
-      event.preventDefault();
-    } else if (onRowKey(event, row)) event.preventDefault();
+      carryOut(command, row);
+    }
   };
   const onCopy = (event: ClipboardEvent) => {
     if (!window.getSelection()?.isCollapsed || event.target instanceof HTMLInputElement) return;
@@ -288,7 +264,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
             depth={depths[at] ?? 0}
             isIndented={isTree && !isFlat}
             columns={columns}
-            isShut={!isFlat && isParent(at) ? shutKeys.has(key) : null}
+            isShut={isShut(at)}
             isSelected={key === props.chosen || (index >= block.first && index <= block.last && block.first !== block.last)}
             isActive={isActive}
             activeColumn={isActive ? column : null}
@@ -298,7 +274,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
             isWrong={props.isWrong?.(row) === true}
             isFaint={props.isFaint?.(row) === true}
             opens={onOpen !== undefined}
-            attach={virtual.measureElement}
+            attach={props.detail ? virtual.measureElement : unmeasured}
             actions={actions}
           />
         );

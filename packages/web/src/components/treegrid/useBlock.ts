@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 
 export interface Block {
   /** Place of the row that the keyboard stands on. */
@@ -26,24 +26,4 @@ export function useBlock(count: number): Block {
     toColumn: (next) => set((before) => ({ ...before, column: next })),
     all: () => set((before) => ({ ...before, anchor: 0, active: within(count - 1) })),
   };
-}
-
-/** Where a key leads from a place, or `null` for a key that does not walk rows. */
-export function placeByKey(event: KeyboardEvent, from: number, count: number, rowsPerPage: number): number | null {
-  switch (event.key) {
-    case 'ArrowDown':
-      return from + 1;
-    case 'ArrowUp':
-      return from - 1;
-    case 'PageDown':
-      return from + rowsPerPage;
-    case 'PageUp':
-      return from - rowsPerPage;
-    case 'Home':
-      return 0;
-    case 'End':
-      return count - 1;
-    default:
-      return null;
-  }
 }

@@ -28,7 +28,8 @@ interface ChartPanelProps {
   readonly categoryPaths: readonly string[];
   readonly currency: Currency;
   readonly chosen: ChartAccountBody | null;
-  readonly shown: readonly ChartAccountBody[];
+  /** Asked only where something is done with them: with every letter that is typed it would cost a pass over all accounts. */
+  readonly shownNow: () => readonly ChartAccountBody[];
   readonly task: ChartTask | null;
   readonly actions: ChartActions;
   readonly onTask: (task: ChartTask | null) => void;
@@ -119,7 +120,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
       return (
         <RenumberPanel
           accounts={chart.accounts}
-          shown={props.shown}
+          shown={props.shownNow()}
           branch={branchOf(chart.accounts, chosen)}
           isBusy={actions.isBusy}
           onApply={async (changes) => {
@@ -131,7 +132,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
     case 'many':
       return (
         <ChangeManyPanel
-          shown={props.shown}
+          shown={props.shownNow()}
           branch={branchOf(chart.accounts, chosen)}
           accounts={chart.accounts}
           categoryPaths={props.categoryPaths}

@@ -212,7 +212,7 @@ export function ChartScreen() {
         categoryPaths={paths}
         currency={currency}
         chosen={chosen}
-        shown={isSought === null ? accounts : accounts.filter(isSought)}
+        shownNow={() => (isSought === null ? accounts : accounts.filter(isSought))}
         task={task}
         actions={actions}
         onTask={(next) => {
