@@ -34,6 +34,7 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
   const tree = useMemo(() => buildCategoryTree(categories), [categories]);
   const pathTexts = useMemo(() => new Map([...tree.nodes.values()].map((node) => [node.category.id, pathOf(node).join(' > ')])), [tree]);
   const place = async (account: ChartAccountBody, text: string): Promise<string | null> => {
+    if (hasSides(account)) return 'It has a place for each side of its balance; change them under Placement.';
     const wanted = text.trim().toLowerCase();
     const found = [...pathTexts].filter(([, path]) => path.toLowerCase() === wanted).map(([id]) => id);
     const [category = null] = found.filter((id) => tree.nodes.get(id)?.category.element === account.element).concat(found);
@@ -52,6 +53,7 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
     onFillDown: (from, below, columnId) => {
       const field = filledBy[columnId];
       if (field === undefined) return actions.say('refused', 'Numbers and names are each account’s own; other columns fill down.');
+      if (field === 'category' && hasSides(from)) return actions.say('refused', 'It has a place for each side of its balance, which does not fill down.');
       const [first] = from.places;
       const value = {
         category: pathTexts.get(first?.categoryId ?? -1) ?? '',
@@ -63,5 +65,8 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
     },
   };
 }
+
+/** One path in a cell would take the place of both. */
+const hasSides = ({ places }: ChartAccountBody): boolean => places.some(({ side }) => side !== 'any');
 
 const told = (refused: unknown): string | null => (refused === null ? null : describeFailure(refused));

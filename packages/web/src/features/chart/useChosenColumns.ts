@@ -12,7 +12,7 @@ export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: 
   const { id: companyId } = useCompany();
   const { data } = useListChartViewsQuery(companyId);
   const [keep] = useChooseChartColumnsMutation();
-  const [chosen, setChosen] = useState<readonly ColumnChoice[] | null>(null);
+  const [chosen, setChosen] = useState<{ readonly companyId: number; readonly choice: readonly ColumnChoice[] } | null>(null);
   const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; send: () => void } | null>(null);
   useEffect(
     () => () => {
@@ -23,7 +23,7 @@ export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: 
     [],
   );
   const choose = (choice: readonly ColumnChoice[]) => {
-    setChosen(choice);
+    setChosen({ companyId, choice });
     if (waiting.current) clearTimeout(waiting.current.timer);
     const send = () => {
       waiting.current = null;
@@ -31,5 +31,5 @@ export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: 
     };
     waiting.current = { timer: setTimeout(send, restMilliseconds), send };
   };
-  return [chosen ?? data?.columns ?? none, choose];
+  return [(chosen?.companyId === companyId ? chosen.choice : data?.columns) ?? none, choose];
 }

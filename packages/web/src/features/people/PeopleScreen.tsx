@@ -197,6 +197,10 @@ function AddPersonPanel({ onAdded }: { onAdded: (name: string, token: string | n
             <dd>{roleWords[value]}</dd>
           </div>
         ))}
+        <div>
+          <dt>adds companies</dt>
+          <dd>a right of the whole installation, whatever the role; passed on by those who have it</dd>
+        </div>
       </dl>
     </aside>
   );
