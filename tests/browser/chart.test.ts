@@ -183,7 +183,7 @@ describe('cells, rows and views', () => {
     await columns.getByRole('checkbox', { name: 'Last used' }).uncheck();
     await page.keyboard.press('Escape');
     await grid(page).getByRole('button', { name: 'Name' }).click();
-    await page.getByRole('combobox', { name: 'Element' }).selectOption('income');
+    await page.getByRole('combobox', { name: 'Filter by element' }).selectOption('income');
     await page.getByRole('button', { name: 'Views' }).click();
     await page.getByRole('menuitem', { name: 'Save as a view…' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Income by name');

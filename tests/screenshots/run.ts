@@ -56,7 +56,7 @@ const pictures: readonly Picture[] = [
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Many', exact: true }).click();
       await page.getByRole('menuitem', { name: 'Change many accounts…' }).click();
-      await page.getByRole('combobox', { name: 'Category' }).fill('Revenue > On foot');
+      await page.getByRole('combobox', { name: 'Category', exact: true }).fill('Revenue > On foot');
       await page.getByRole('button', { name: /^Look at/ }).click();
       await page.getByRole('heading', { name: 'Effect on the statements' }).waitFor();
     },

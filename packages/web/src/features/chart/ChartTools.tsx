@@ -83,7 +83,7 @@ export function ChartFilters({ address, since, categories, onChange, onDown }: C
           onDown();
         }}
       />
-      <select className={styles.filter} aria-label="Element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
+      <select className={styles.filter} aria-label="Filter by element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
         <option value="">every element</option>
         {elements.map((value) => (
           <option key={value} value={value}>
@@ -93,7 +93,7 @@ export function ChartFilters({ address, since, categories, onChange, onDown }: C
       </select>
       <select
         className={styles.filter}
-        aria-label="Category"
+        aria-label="Filter by category"
         value={String(address.categoryId ?? '')}
         onChange={(event) => onChange({ category: event.target.value })}
       >
