@@ -12,6 +12,14 @@ describe('rows of a chart file in words', () => {
     expect(rowText({ ...row, state: 'changed', changes })).toBe('Name: «Fees» → «Licence fees»; Nested below: «6000» → nothing');
   });
 
+  it('say of a path only what differs, and all of it where nothing is alike', () => {
+    const moved = (before: string, after: string) => rowText({ ...row, state: 'changed', changes: [{ field: 'category', before, after }] });
+    expect(moved('Revenue > Foot passengers', 'Revenue > On foot')).toBe('Category: «… > Foot passengers» → «… > On foot»');
+    expect(moved('Revenue', 'Revenue > On foot')).toBe('Category: «Revenue» → «Revenue > On foot»');
+    expect(moved('Staff', 'Fees')).toBe('Category: «Staff» → «Fees»');
+    expect(moved('', 'Revenue > On foot')).toBe('Category: nothing → «Revenue > On foot»');
+  });
+
   it('say why they cannot be applied, rather than what they would do', () => {
     const faults = [
       { field: 'element' as const, reason: 'unknown_word', about: 'boat' },

@@ -41,7 +41,22 @@ export function rowText({ state, changes, faults }: Row): string {
     const isPlaced = told.some(({ field }) => field.startsWith('category'));
     return [...told.map(({ field, after }) => `${chartColumns[field].heading} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
   }
-  return changes.map(({ field, before, after }) => `${chartColumns[field].heading}: ${shown(before, 26)} → ${shown(after, 60)}`).join('; ');
+  return changes
+    .map(({ field, before, after }) => {
+      const [from, to] = field.startsWith('category') ? whereTheyPart(before, after) : [before, after];
+      return `${chartColumns[field].heading}: ${shown(from, 26)} → ${shown(to, 60)}`;
+    })
+    .join('; ');
+}
+
+/** Two paths without what they begin with alike, so that the room there is shows what differs. */
+function whereTheyPart(before: string, after: string): readonly [string, string] {
+  if (before === '' || after === '') return [before, after];
+  const [from, to] = [before.split(' > '), after.split(' > ')];
+  let alike = 0;
+  while (alike < Math.min(from.length, to.length) - 1 && from[alike] === to[alike]) alike++;
+  const rest = (path: readonly string[]) => `${alike > 0 ? '… > ' : ''}${path.slice(alike).join(' > ')}`;
+  return [rest(from), rest(to)];
 }
 
 const shown = (text: string, most: number): string => (text === '' ? 'nothing' : `«${text.length > most ? `${text.slice(0, most - 1)}…` : text}»`);
