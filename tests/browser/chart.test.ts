@@ -115,7 +115,10 @@ describe('cells, rows and views', () => {
     await page.keyboard.type('1000');
     await page.keyboard.press('Enter');
     await grid(page).getByRole('alert').getByText(/Bank/).waitFor();
-    await page.keyboard.press('Escape');
+    await page.getByLabel('Find accounts').click();
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe('Find accounts');
+    await page.keyboard.press('ArrowDown');
+    await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-column'))).toBe('0');
     expect(await rows(page)).toEqual(['1000', '3100', '4000']);
     await page.keyboard.press('Escape');
     await page.keyboard.press('Control+z');

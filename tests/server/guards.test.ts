@@ -1,4 +1,5 @@
 import { request } from 'node:http';
+import { operations } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -70,8 +71,7 @@ describe('guards of the server', () => {
   it('describe every operation in OpenAPI', async () => {
     const description = await server.ok<{ paths: Record<string, Record<string, { operationId: string }>> }>('GET', '/openapi.json');
     const names = Object.values(description.paths).flatMap((methods) => Object.values(methods).map(({ operationId }) => operationId));
-    expect(names).toContain('postTrialBalance');
-    expect(names.length).toBe(55);
+    expect(names.sort()).toEqual(Object.keys(operations).sort());
   });
 
   it.each([

@@ -2,7 +2,8 @@ import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import styles from './CellEditor.module.css';
 import type { CellEdit } from './gridColumn.ts';
 
-export type EditEnd = 'down' | 'right' | 'left' | 'stay';
+/** Where the keyboard goes afterwards; `away`: it has gone elsewhere already. */
+export type EditEnd = 'down' | 'right' | 'left' | 'stay' | 'away';
 
 interface CellEditorProps {
   readonly label: string;
@@ -21,12 +22,16 @@ export function CellEditor({ label, edit, initial, onApply, onEnd }: CellEditorP
   const isEnding = useRef(false);
   const [listId, refusalId] = [useId(), useId()];
   useEffect(() => field.current?.focus(), []);
+  const refusedText = useRef<string | null>(null);
   const apply = async (end: EditEnd) => {
     if (isEnding.current) return;
+    // Who leaves what was refused lets it be; else there would be no way out by the mouse.
+    if (end === 'away' && refusedText.current === text) return onEnd(end);
     isEnding.current = true;
     const refused = await onApply(text);
     if (refused === null) return onEnd(end);
     isEnding.current = false;
+    refusedText.current = text;
     setRefusal(refused);
     field.current?.focus();
   };
@@ -50,7 +55,7 @@ export function CellEditor({ label, edit, initial, onApply, onEnd }: CellEditorP
     value: text,
     onKeyDown,
     // Leaving the cell by the mouse applies too; nothing typed is lost.
-    onBlur: () => void apply('stay'),
+    onBlur: () => void apply('away'),
   };
   return (
     <>

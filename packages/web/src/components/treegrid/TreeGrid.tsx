@@ -142,6 +142,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const editOf = (at: number | null) => (at === null || !props.onEdit ? undefined : columns[at]?.edit);
   const endEdit = (end: EditEnd) => {
     setEditing(null);
+    if (end === 'away') return;
     if (end === 'down') moveTo(block.active + 1);
     else if (end === 'stay' || column === null) focusAt(block.active, column);
     else toColumn(Math.max(0, Math.min(columns.length - 1, column + (end === 'right' ? 1 : -1))));
