@@ -292,6 +292,31 @@ describe('two people editing one account', () => {
   });
 });
 
+describe('two people editing one cell', () => {
+  it('the second is told what stands there now before theirs takes its place', async () => {
+    const url = await shop();
+    const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
+    const cellOf = async (page: Page, text: string) => {
+      await grid(page).getByRole('row', { name: /^4000/ }).focus();
+      for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+      await page.keyboard.type(text);
+    };
+    await cellOf(second.page, 'Mine');
+    await cellOf(first.page, 'Theirs');
+    await first.page.keyboard.press('Enter');
+    await grid(first.page)
+      .getByRole('row', { name: /Theirs/ })
+      .waitFor();
+    await second.page.keyboard.press('Enter');
+    await grid(second.page).getByRole('alert').getByText('Somebody changed this meanwhile to «Theirs».').waitFor();
+    await expect.poll(() => second.page.getByRole('textbox', { name: 'Name' }).inputValue()).toBe('Mine');
+    await second.page.keyboard.press('Enter');
+    await grid(second.page).getByRole('row', { name: /Mine/ }).waitFor();
+    first.expectQuiet();
+    second.expectQuiet(/status of 409/);
+  });
+});
+
 describe('the chart’s views', () => {
   it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
     const { page, context, expectQuiet } = await visit(browser, server.cookie, await shop(), { dark });

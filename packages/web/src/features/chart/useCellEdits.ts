@@ -3,6 +3,7 @@ import { buildCategoryTree, pathOf } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
+import { theirsIn } from './cellConflict.ts';
 import type { ChartActions } from './useChartActions.ts';
 
 export interface CellEdits {
@@ -48,7 +49,8 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
       const field = fieldOf[columnId];
       if (field === undefined) return 'This is not changed here.';
       const fields = { version: account.version, [field]: text } as AccountChange;
-      return told(await actions.changeQuietly(account, fields));
+      const refused = await actions.changeQuietly(account, fields);
+      return theirsIn(refused, field, account) ?? told(refused);
     },
     onFillDown: (from, below, columnId) => {
       const field = filledBy[columnId];
