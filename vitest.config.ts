@@ -7,7 +7,7 @@ export default defineConfig({
       { test: { name: 'core', include: ['packages/{core,contract}/src/**/*.test.ts'] } },
       { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'] } },
       { test: { name: 'outside', include: ['tests/outside/**/*.test.ts'] } },
-      { test: { name: 'server', include: ['tests/server/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 120_000 } },
+      { test: { name: 'server', include: ['tests/server/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000 } },
       { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], testTimeout: 180_000, hookTimeout: 180_000, fileParallelism: false } },
     ],
   },
