@@ -87,7 +87,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       name,
       element,
       elementFrom: element ? 'file' : null,
-      parentNumber: text('parent') === '' ? null : (inScheme(text('parent'), input.numberScheme, charted) ?? text('parent')),
+      parentNumber: (inScheme(text('parent'), input.numberScheme, charted) ?? text('parent')) || null,
       categoryPath: readCategoryPath(text('category'), element),
       ...amounts.read(cells, row),
     });

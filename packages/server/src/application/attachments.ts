@@ -32,8 +32,7 @@ export async function downloadAttachment(ports: Ports, { companyId }: Access<'re
 export async function deleteAttachment(ports: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
   const found = await findAttachment(ports, companyId, id);
   if (!found.ok) return found;
-  await ports.attachments.remove(companyId, found.value, actor);
-  return succeed(null);
+  return mapOutcome(await ports.attachments.remove(companyId, found.value, actor), () => null);
 }
 
 async function findAttachment({ attachments }: Ports, companyId: number, id: number): Promise<Outcome<Attachment, Failure>> {

@@ -1,4 +1,4 @@
-import { fail, isAtLeast, type Outcome, succeed } from '@ivory-ladder/core';
+import { fail, isAtLeast, mapOutcome, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { ChosenColumn, Ports, SavedView, ViewFields } from './ports/index.ts';
@@ -59,8 +59,7 @@ export async function deleteChartView(ports: Ports, access: Access, viewId: numb
   if (!view) return fail({ code: 'not_found', thing: 'view', id: viewId });
   const refused = checkSharing(access, view.isShared);
   if (refused) return fail(refused);
-  await ports.views.remove(access.companyId, view, access.actor);
-  return succeed(null);
+  return mapOutcome(await ports.views.remove(access.companyId, view, access.actor), () => null);
 }
 
 /** What is for all is a preparer's. */

@@ -46,7 +46,10 @@ export async function grantCompanies(
   const own = ownId === null ? null : await people.person(ownId);
   if (!own?.mayAddCompanies) return fail({ code: 'adding_companies_refused' });
   if (own.id === personId) return fail({ code: 'own_right_kept' });
-  if (member.mayAddCompanies !== may) await people.setMayAddCompanies(companyId, member, may, actor);
+  if (member.mayAddCompanies !== may) {
+    const set = await people.setMayAddCompanies(companyId, member, may, actor);
+    if (!set.ok) return set;
+  }
   return succeed(await people.members(companyId));
 }
 

@@ -21,7 +21,7 @@ import type { PlacementOverview } from '../application/placement.ts';
 import type { AccountNote, Attachment, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
 import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
-import { text } from './amountText.ts';
+import { text, textOrNull } from './amountText.ts';
 
 export function toCategory({ id, parentId, element, name, position, term, step, contraOf, version }: VersionedCategory): CategoryBody {
   return { id, parentId, element, name, position, term, step, contraOf, version };
@@ -88,10 +88,8 @@ export function toPlacement({ books, span, comparative, balanceComparative, amou
   };
 }
 
-const shownOrNone = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
-
 function toEffect(effect: readonly EffectRow[]): StatementEffect {
-  return effect.map((row) => ({ ...row, before: shownOrNone(row.before), after: shownOrNone(row.after) }));
+  return effect.map((row) => ({ ...row, before: textOrNull(row.before), after: textOrNull(row.after) }));
 }
 
 export function toChartRehearsal({ fileName, comparison, unknownColumns, effect, structureVersion, revision }: ChartRehearsal): ChartRehearsalBody {

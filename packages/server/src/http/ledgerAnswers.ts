@@ -3,7 +3,7 @@ import type { BroughtInRecord, EntryRecord, PostingOutcome } from '../applicatio
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
-import { text } from './amountText.ts';
+import { text, textOrNull } from './amountText.ts';
 
 export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView): TrialBalanceViewBody {
   return {
@@ -38,13 +38,11 @@ export function toEntry(entry: EntryRecord): EntryBody {
 
 export function toAccountLines({ lines, total, next }: AccountLinesView): AccountLines {
   return {
-    lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit), balance: optional(line.balance) })),
+    lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit), balance: textOrNull(line.balance) })),
     total,
     next,
   };
 }
-
-const optional = (amount: bigint | null): string | null => (amount === null ? null : text(amount));
 
 export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody {
   const { file, reading, books, plan } = rehearsal;
@@ -82,15 +80,15 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
             : row.elementFrom.from === 'neighbours'
               ? { from: 'neighbours', numbers: [...row.elementFrom.numbers] }
               : row.elementFrom,
-      amount: optional(row.amount),
-      difference: optional(row.difference),
+      amount: textOrNull(row.amount),
+      difference: textOrNull(row.difference),
     })),
     problems: file.problems.map((problem) => ({ ...problem })),
     leftOut: file.leftOut.map((row) => ({ ...row })),
     debits: text(file.debits),
     credits: text(file.credits),
     difference: text(file.debits - file.credits),
-    wouldBalance: optional(file.wouldBalance),
+    wouldBalance: textOrNull(file.wouldBalance),
     elementsProposed: rehearsal.elementsProposed,
     missing: rehearsal.missing.map(named),
     missingSum: text(rehearsal.missing.reduce((total, { amount }) => total + amount, 0n)),

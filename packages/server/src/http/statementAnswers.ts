@@ -3,7 +3,7 @@ import type { Proof } from '@ivory-ladder/core';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
-import { text } from './amountText.ts';
+import { text, textOrNull } from './amountText.ts';
 
 export function toStatement({ books, kind, compiled, columns, rows, rungs }: Statement): StatementBody {
   return {
@@ -23,7 +23,7 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
       depth,
       opens,
       open,
-      values: values.map((value) => (value === null ? null : text(value))),
+      values: values.map(textOrNull),
     })),
     rungs,
     revision: books.cube.revision,

@@ -94,8 +94,8 @@ export class AttachmentRepository implements AttachmentStore {
     }
   }
 
-  async remove(companyId: number, { id, accountId, name }: Attachment, actor: string): Promise<void> {
-    await inTransaction(this.database, async (runner) => {
+  remove(companyId: number, { id, accountId, name }: Attachment, actor: string): Promise<Outcome<void, Failure>> {
+    return inTransaction(this.database, async (runner) => {
       await runner.query('DELETE FROM attachment WHERE company_id = ? AND id = ?', [companyId, id]);
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'account', thingId: accountId, action: 'changed', after: { detached: name } }]);
     });

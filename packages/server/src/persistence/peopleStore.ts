@@ -115,8 +115,8 @@ export class PeopleRepository implements PeopleStore {
     });
   }
 
-  async setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: string): Promise<void> {
-    await inTransaction(this.database, async (runner) => {
+  setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: string): Promise<Outcome<void, Failure>> {
+    return inTransaction(this.database, async (runner) => {
       await runner.query('UPDATE person SET may_add_companies = ? WHERE id = ?', [may, personId]);
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'person', thingId: personId, action: 'changed', before: { mayAddCompanies: !may }, after: { name, mayAddCompanies: may } },

@@ -69,8 +69,8 @@ export class ViewRepository implements ViewStore {
     });
   }
 
-  async remove(companyId: number, view: SavedView, actor: string): Promise<void> {
-    await inTransaction(this.database, async (runner) => {
+  remove(companyId: number, view: SavedView, actor: string): Promise<Outcome<void, Failure>> {
+    return inTransaction(this.database, async (runner) => {
       const removed = await changedRows(runner, 'DELETE FROM saved_view WHERE company_id = ? AND id = ?', [companyId, view.id]);
       const event: AuditEvent = { thing: 'view', thingId: view.id, action: 'deleted', before: recorded(view) };
       if (removed > 0) await recordAudit(runner, this.counters, companyId, actor, ofAll(event, view));

@@ -20,5 +20,5 @@ export interface AttachmentStore {
   write(companyId: number, accountId: number, name: string, content: AsyncIterable<Uint8Array>, most: number, actor: string): Promise<Outcome<number, Failure>>;
   /** Part by part. */
   read(companyId: number, id: number): AsyncIterable<Uint8Array>;
-  remove(companyId: number, attachment: Attachment, actor: string): Promise<void>;
+  remove(companyId: number, attachment: Attachment, actor: string): Promise<Outcome<void, Failure>>;
 }

@@ -46,7 +46,7 @@ export interface PeopleStore {
   addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>>;
   changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>>;
   /** On record in the company whose administrator did it. */
-  setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: string): Promise<void>;
+  setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: string): Promise<Outcome<void, Failure>>;
   removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>>;
   /** Whether the other may set everything about the person: is administrator of each company the person belongs to. */
   isInHandsOf(personId: number, administratorId: number): Promise<boolean>;

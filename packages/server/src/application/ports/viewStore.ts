@@ -38,5 +38,5 @@ export interface ViewStore {
   setColumns(companyId: number, personId: number, columns: readonly ChosenColumn[]): Promise<void>;
   add(companyId: number, personId: number, fields: ViewFields, actor: string): Promise<number>;
   change(companyId: number, view: SavedView, fields: ViewFields, actor: string): Promise<Outcome<void, Failure>>;
-  remove(companyId: number, view: SavedView, actor: string): Promise<void>;
+  remove(companyId: number, view: SavedView, actor: string): Promise<Outcome<void, Failure>>;
 }

@@ -15,15 +15,15 @@ export interface Block {
 
 /** The row, or the cell of it, that the keyboard stands on, and the block of rows around it, by place among the rows shown. */
 export function useBlock(count: number): Block {
-  const [{ active, anchor, column }, set] = useState<{ active: number; anchor: number; column: number | null }>({ active: 0, anchor: 0, column: null });
+  const [{ active, column, anchor }, move] = useState<{ active: number; anchor: number; column: number | null }>({ active: 0, anchor: 0, column: null });
   const within = (place: number) => Math.max(0, Math.min(count - 1, place));
   return {
     active: within(active),
     column,
     first: within(Math.min(active, anchor)),
     last: within(Math.max(active, anchor)),
-    moveTo: (place, isExtending) => set((before) => ({ ...before, active: within(place), anchor: isExtending ? before.anchor : within(place) })),
-    toColumn: (next) => set((before) => ({ ...before, column: next })),
-    all: () => set((before) => ({ ...before, anchor: 0, active: within(count - 1) })),
+    moveTo: (place, isExtending) => move((before) => ({ ...before, active: within(place), anchor: isExtending ? before.anchor : within(place) })),
+    toColumn: (next) => move((before) => ({ ...before, column: next })),
+    all: () => move((before) => ({ ...before, anchor: 0, active: within(count - 1) })),
   };
 }

@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -44,11 +44,11 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
   entries.set('account', String(account.id));
   const setActive = async (active: boolean) => {
     const refused = await actions.setActive(account, active);
-    setObstacle(refused === null ? null : obstacleOf(account.id, refused));
+    setObstacle(obstacleOf(refused));
   };
   const onDelete = async () => {
     const refused = await actions.remove(account);
-    setObstacle(refused === null ? null : obstacleOf(account.id, refused));
+    setObstacle(obstacleOf(refused));
     if (refused === null) onOpen(null);
   };
   return (
@@ -126,7 +126,7 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
           <AccountLines
             accountId={account.id}
             currency={currency}
-            runs={account.element === 'income' || account.element === 'expense'}
+            runs={isIncomeOrExpense(account.element)}
             from={chart.span.firstDay}
             to={chart.span.lastDay}
             onOpenEntry={setEntryId}

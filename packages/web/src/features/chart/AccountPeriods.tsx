@@ -1,5 +1,5 @@
 import type { ChartAccountBody, AccountPeriods as PeriodsBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
 import { lazy, Suspense, useState } from 'react';
 import { useListAccountPeriodsQuery } from '../../api/chartApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
@@ -28,7 +28,7 @@ export function AccountPeriods({ account, currency, lastDay }: AccountPeriodsPro
   const first = all.findIndex(({ movement }) => movement !== '0');
   const periods = all.filter(({ firstDay }, at) => at >= first && firstDay <= lastEntryDay);
   if (first < 0 || periods.length === 0) return null;
-  const flows = account.element === 'income' || account.element === 'expense';
+  const flows = isIncomeOrExpense(account.element);
   const measure = flows ? 'movement' : 'closing';
   // On the account's own side, as it stands on a statement.
   const sign = account.normalSide === 'debit' ? 1n : -1n;

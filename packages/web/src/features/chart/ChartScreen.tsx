@@ -120,8 +120,9 @@ export function ChartScreen() {
     return true;
   };
   const onView = (view: SavedChartView | null) => {
-    const { columns: shownColumns = [], ...sought } = view?.content ?? { columns: [], order: '', find: '', show: '', element: '', category: '', since: '' };
-    if (shownColumns.length > 0) choose(shownColumns);
+    const { columns: shownColumns, ...sought } = view?.content ?? { columns: [], order: '', find: '', show: '', element: '', category: '', since: '' };
+    // A view saved with the table's own columns brings these back too; all accounts are shown in the columns one has.
+    if (view !== null) choose(shownColumns);
     set({ ...sought, view: view === null ? '' : String(view.id) });
   };
   const look = (file: File) => void drop.hand(file);

@@ -8,7 +8,6 @@ import styles from './ChartScreen.module.css';
 
 /** What stands in the way of retiring or deleting an account. */
 export interface Obstacle {
-  readonly accountId: number;
   readonly isDeleting: boolean;
   readonly balance: bigint;
   readonly lines: number;
@@ -16,10 +15,10 @@ export interface Obstacle {
 }
 
 /** The facts of a refusal as an obstacle, or `null` for a refusal of another kind. */
-export function obstacleOf(accountId: number, failure: unknown): Obstacle | null {
+export function obstacleOf(failure: unknown): Obstacle | null {
   const { code, facts = {} } = (failure ?? {}) as { code?: string; facts?: { balance?: string; lines?: number; role?: AccountRole | null } };
   if (code !== 'account_not_retirable' && code !== 'account_held') return null;
-  return { accountId, isDeleting: code === 'account_held', balance: BigInt(facts.balance ?? '0'), lines: facts.lines ?? 0, role: facts.role ?? null };
+  return { isDeleting: code === 'account_held', balance: BigInt(facts.balance ?? '0'), lines: facts.lines ?? 0, role: facts.role ?? null };
 }
 
 interface ObstaclesProps {

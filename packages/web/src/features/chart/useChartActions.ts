@@ -78,13 +78,13 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
     setActive: async (account, active) => {
       const refused = await changeQuietly(account, { version: account.version, active });
       if (refused === null) say('done', `${active ? 'Reopened' : 'Retired'}: ${account.number} ${account.name}. Ctrl Z takes it back.`);
-      else if (obstacleOf(account.id, refused) === null) refuse(refused);
+      else if (obstacleOf(refused) === null) refuse(refused);
       return refused;
     },
     remove: async (account) => {
       const removed = await remove({ companyId, accountId: account.id });
       if (removed.error === undefined) say('done', `Deleted: ${account.number} ${account.name}.`);
-      else if (obstacleOf(account.id, removed.error) === null) refuse(removed.error);
+      else if (obstacleOf(removed.error) === null) refuse(removed.error);
       return removed.error ?? null;
     },
     renumber: async (changes) => {
