@@ -20,12 +20,12 @@ import { ChartTable } from './ChartTable.tsx';
 import { ChartFilters, ChartTools } from './ChartTools.tsx';
 import { listCategories, withAllBelow } from './categoryList.ts';
 import { useChartAddress } from './chartAddress.ts';
+import { chartDrag } from './chartDrag.ts';
 import { chartSearch, searchTexts } from './chartFilter.ts';
 import { amountsText, chartGridColumns } from './chartGridColumns.tsx';
 import { type Move, type NewAccountStart, startBeside, stepOf, withAdded } from './chartModel.ts';
 import { useCellEdits } from './useCellEdits.ts';
 import { useChartActions } from './useChartActions.ts';
-import { useChartDrag } from './useChartDrag.ts';
 import { useChosenColumns } from './useChosenColumns.ts';
 
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
@@ -127,7 +127,7 @@ export function ChartScreen() {
   };
   const look = (file: File) => void drop.hand(file);
   const edits = useCellEdits({ categories: placement?.categories ?? noCategories, actions, onLook: look });
-  const drag = useChartDrag(accounts, onMove);
+  const drag = chartDrag(accounts, onMove);
   usePaste(mayKeep, (text) => {
     const cell = table.current?.cell() ?? null;
     if (cell && isOneCell(text)) return table.current?.editWith(text.trim()) ?? false;

@@ -1,12 +1,11 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { buildAccountTree, checkAccount } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
 import styles from './ChartScreen.module.css';
-import { inOwnOrder, type Move } from './chartModel.ts';
+import type { Move } from './chartModel.ts';
+import { nestingRefusal } from './nestingRefusal.ts';
 
 interface PlaceAfterPanelProps {
   readonly account: ChartAccountBody;
@@ -21,14 +20,13 @@ const few = createFilterOptions<{ id: number; label: string }>({ limit: 60 });
 /** Another account to stand behind, found by any part of its number or name; its parent becomes that of this one too. */
 export function PlaceAfterPanel({ account, accounts, isBusy, onMove, onCancel }: PlaceAfterPanelProps) {
   const [afterId, setAfterId] = useState<number | null>(null);
-  const tree = useMemo(() => buildAccountTree(inOwnOrder(accounts)), [accounts]);
   const options = useMemo(
     () => accounts.filter(({ id }) => id !== account.id).map(({ id, number, name }) => ({ id, label: `${number} ${name}` })),
     [accounts, account],
   );
   const after = accounts.find(({ id }) => id === afterId);
   const parent = accounts.find(({ id }) => id === after?.parentId);
-  const refused = after ? checkAccount({ number: account.number, element: account.element, parentId: after.parentId }, account.id, tree) : null;
+  const refused = after ? nestingRefusal(accounts, account, after.parentId) : null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (after && !refused) onMove({ parentId: after.parentId, after: after.id });
@@ -45,7 +43,7 @@ export function PlaceAfterPanel({ account, accounts, isBusy, onMove, onCancel }:
         renderInput={(params) => <TextField {...params} label="Behind" placeholder="Number or name" autoFocus />}
       />
       {refused ? (
-        <p className={styles.fault}>{describeFailure({ code: refused.code, facts: refused })}</p>
+        <p className={styles.fault}>{refused}</p>
       ) : (
         after && (
           <p className={styles.quiet}>

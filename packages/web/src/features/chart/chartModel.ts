@@ -104,11 +104,6 @@ export function withAdded(
   return all;
 }
 
-/** With the place of each among its siblings, as the core's tree asks for it. */
-export function inOwnOrder(accounts: readonly ChartAccountBody[]): (ChartAccountBody & { readonly position: number })[] {
-  return accounts.map((account, position) => ({ ...account, position }));
-}
-
 export type Move = { readonly parentId: number | null; readonly after: number | null };
 
 /** One step by the keyboard: up or down among the siblings, below the sibling above, or out behind the parent; `null` where there is no such place. */

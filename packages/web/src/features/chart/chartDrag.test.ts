@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { zoneAt } from '../../components/treegrid/rowDrag.ts';
 import { chartAccount as account } from './chartAccount.fixture.ts';
-import { moveByDrop } from './useChartDrag.ts';
+import { moveByDrop } from './chartDrag.ts';
 
 const [top, parent, child, second, last] = [
   account(1, '10'),
