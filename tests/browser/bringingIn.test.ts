@@ -74,7 +74,7 @@ describe('a file brought in through the screen', () => {
     ['a workbook with a cover sheet', workbook],
   ])('%s is posted after one confirmation, and the ledger holds its balances', async (_, file) => {
     const { id } = await createCompany(server);
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, server.serving.url);
+    const { page, expectQuiet } = await visit(browser, server.cookie, server.serving.url);
     await drop(page, id, await file());
     await page.getByText('✓ none').waitFor();
     await agreeAndPost(page);
@@ -83,7 +83,6 @@ describe('a file brought in through the screen', () => {
     await ledger.getByRole('row', { name: /^1000 .* 12,500\.25/ }).waitFor();
     await ledger.getByRole('row', { name: /^4000 .* \(60,000\.00\)/ }).waitFor();
     expectQuiet();
-    await context.close();
   });
 
   it.each([
@@ -92,7 +91,7 @@ describe('a file brought in through the screen', () => {
   ])('a company in %s prints with the minor units of ISO 4217', async (currency, rows, shown) => {
     const { id } = await createCompany(server, { currency });
     await bringIn(server, id, `Number;Name;Amount;Element;Category\n${rows.replace('\n', ';asset;Cash\n')};equity;Capital\n`, { date: '2026-09-30' });
-    const { page, context, expectQuiet } = await visit(
+    const { page, expectQuiet } = await visit(
       browser,
       server.cookie,
       `${server.serving.url}/companies/${id}/statements/balance-sheet?from=2026-01-01&to=2026-09-30`,
@@ -101,7 +100,6 @@ describe('a file brought in through the screen', () => {
     const figures = await shownFigures(page);
     expect([figures.get('Total assets')?.[0], figures.get('Total liabilities and equity')?.[0]]).toEqual([shown, shown]);
     expectQuiet();
-    await context.close();
   });
 });
 
@@ -139,6 +137,5 @@ describe('ten thousand accounts', () => {
       ['100777\tAccount 777\t0.00\t1.00\t0.00\t1.00', '101777\tAccount 1777\t0.00\t1.00\t0.00\t1.00'].join('\n'),
     );
     expectQuiet();
-    await context.close();
   });
 });

@@ -319,15 +319,14 @@ describe('two people editing one cell', () => {
 
 describe('the chart’s views', () => {
   it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, await shop(), { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(), { dark });
     await grid(page).getByRole('row', { name: /^3100/ }).click();
     await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await seriousFindings(page, dark)).toEqual([]);
     await page.getByRole('button', { name: 'Add beside…' }).click();
     await page.getByRole('form', { name: 'New account' }).waitFor();
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await seriousFindings(page, dark)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();
-    await context.close();
   });
 });

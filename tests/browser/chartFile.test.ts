@@ -27,7 +27,7 @@ async function begin(page: Page, name: string, starter: string): Promise<void> {
 
 describe('a company begun with a starter chart', () => {
   it('is previewed as a tree and as statements, created, and changed many at a time; what is found wrong is not applied', async () => {
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${server.url}/companies/new`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.url}/companies/new`);
     await page.getByRole('radio', { name: /^Association/ }).check();
     await page.getByRole('region', { name: 'Categories and accounts' }).getByText('Fees of supporting members').waitFor();
     await page.getByRole('tab', { name: 'Income statement' }).click();
@@ -73,7 +73,6 @@ describe('a company begun with a starter chart', () => {
     await page.getByRole('button', { name: 'Apply', exact: true }).click();
     await page.getByText('Applied: 2 accounts added, 0 changed.').waitFor();
     expect((await chartOf(page.url())).filter(({ number }) => number === '4230' || number === '4240').map(({ places }) => places.length)).toEqual([1, 1]);
-    await context.close();
     expectQuiet();
   });
 
@@ -95,7 +94,7 @@ describe('a company begun with a starter chart', () => {
         { accountId: idOf('4010'), debit: '0', credit: '90000' },
       ],
     });
-    const { page, context, expectQuiet } = await visit(
+    const { page, expectQuiet } = await visit(
       browser,
       server.cookie,
       `${server.url}/companies/${id}/ledger/chart?from=2026-01-01&to=2026-12-31&account=${idOf('4010')}`,
@@ -114,7 +113,6 @@ describe('a company begun with a starter chart', () => {
     await page.getByRole('button', { name: 'Merge', exact: true }).click();
     await page.getByText('Merged: 4010 Sales online into 4000 Sales in shops.').waitFor();
     expect((await chartOf(page.url())).find(({ number }) => number === '4010')).toMatchObject({ active: false, amount: '0' });
-    await context.close();
     expectQuiet();
   });
 });
@@ -122,7 +120,7 @@ describe('a company begun with a starter chart', () => {
 describe('the settings of a company', () => {
   it('bring typed numbers to the scheme from then on', async () => {
     const { id } = await server.ok<Company>('POST', '/companies', { name: 'Numbers', currency: 'EUR', fiscalYearFirstMonth: 1 });
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${server.url}/companies/${id}/settings`);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.url}/companies/${id}/settings`);
     await page.getByRole('radio', { name: 'built of parts' }).check();
     await page.getByLabel('Shortest length of part 1').selectOption('2');
     await page.getByLabel('Longest length of part 1').selectOption('2');
@@ -137,7 +135,6 @@ describe('the settings of a company', () => {
     await page.getByText('Becomes 04-02').waitFor();
     await page.getByRole('textbox', { name: 'Number', exact: true }).fill('4x');
     await page.getByText('Numbers here look like 12(-34)').waitFor();
-    await context.close();
     expectQuiet();
   });
 });

@@ -122,7 +122,6 @@ describe('two people at once', () => {
     // The browser itself logs the refused request; nothing else may be logged.
     second.expectQuiet(/status of 409/);
     first.expectQuiet();
-    await second.context.close();
   });
 });
 
@@ -219,21 +218,20 @@ describe.each([
   [true, viewsInTheDark],
 ] as const)('every view (dark: %s)', (dark, paths) => {
   it.each(paths)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`, { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`, { dark });
     await page
       .getByRole('heading', { level: 1 })
       .or(page.getByRole('heading', { level: 2 }))
       .first()
       .waitFor();
     await page.waitForLoadState('networkidle');
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await seriousFindings(page, dark)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();
-    await context.close();
   });
 
   it('the dialogs too: find, move to, a new category, accounts for a category', async () => {
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`, { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`, { dark });
     await page.getByText('Fuel and lubricants', { exact: true }).click();
     await page.getByLabel(/5340 Slipway hire/).check();
     const dialogs = [
@@ -246,24 +244,22 @@ describe.each([
     for (const open of dialogs) {
       await open();
       await page.getByRole('dialog').waitFor();
-      expect(await seriousFindings(page)).toEqual([]);
+      expect(await seriousFindings(page, dark)).toEqual([]);
       await page.keyboard.press('Escape');
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
     expectQuiet();
-    await context.close();
   });
 
   it('the companies and the import screen too', async () => {
-    const { page, context, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`, { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`, { dark });
     await page.getByRole('link', { name: /Eiderholm/ }).waitFor();
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await seriousFindings(page, dark)).toEqual([]);
     await page.goto(`${company}/ledger`);
     await page.getByLabel('Trial balance file').setInputFiles(join(files, 'swiss-turnover.csv'));
     await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
-    expect(await seriousFindings(page)).toEqual([]);
+    expect(await seriousFindings(page, dark)).toEqual([]);
     expectQuiet();
-    await context.close();
   });
 });
 

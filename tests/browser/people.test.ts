@@ -28,7 +28,7 @@ describe('people', () => {
     const link = await office.locator('code').textContent();
     expect(await seriousFindings(office)).toEqual([]);
 
-    const { page, context, expectQuiet } = await visit(browser, '', String(link));
+    const { page, expectQuiet } = await visit(browser, '', String(link));
     await page.getByRole('heading', { name: 'Welcome, Nora Quill' }).waitFor();
     await page.getByLabel('New password').fill('nora.quill12');
     await page.getByText(/little more than your name/).waitFor();
@@ -51,7 +51,6 @@ describe('people', () => {
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: 'Add account…' }).first().waitFor();
     expect(page.url()).toBe(`${server.url}/companies/${id}/ledger/chart`);
-    await context.close();
     expectQuiet(refused);
     officeQuiet();
   });
@@ -59,7 +58,7 @@ describe('people', () => {
   it('a session that ended meanwhile is said in words, and what was typed stays', async () => {
     const { id } = await server.ok<Company>('POST', '/companies', { name: 'Interrupted', currency: 'EUR', fiscalYearFirstMonth: 1 });
     const own = await new ApiClient(server.url).enter('/session', { email: testAdministrator.email, password: testAdministrator.password });
-    const { page, context } = await visit(browser, own.cookie, `${server.url}/companies/${id}/ledger/chart`);
+    const { page } = await visit(browser, own.cookie, `${server.url}/companies/${id}/ledger/chart`);
     await page.getByRole('button', { name: 'Add account…' }).first().click();
     await page.getByRole('textbox', { name: 'Number', exact: true }).fill('1000');
     await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Cash');
@@ -67,14 +66,13 @@ describe('people', () => {
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await page.getByText(/You are signed out/).waitFor();
     expect(await page.getByRole('textbox', { name: 'Name', exact: true }).inputValue()).toBe('Cash');
-    await context.close();
   });
 });
 
 describe('roles in the demo', () => {
   it('one enters in a role; a reader reads everything and is offered no change', async () => {
     const demo = await TestServer.start({ demo: true });
-    const { page, context, expectQuiet } = await visit(browser, '', `${demo.url}/`);
+    const { page, expectQuiet } = await visit(browser, '', `${demo.url}/`);
     await page.getByRole('button', { name: /^Enter as reader/ }).click();
     await page.getByRole('link', { name: /Eiderholm Ferry Company/ }).click();
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
@@ -89,7 +87,6 @@ describe('roles in the demo', () => {
     }
     await page.goto(`${base}/history`);
     await page.getByText(/This needs the role of reviewer; you are reader/).waitFor();
-    await context.close();
     expectQuiet(refused);
     // Its people have no password that could be guessed, each role its own person.
     for (const role of ['reader', 'reviewer', 'preparer', 'administrator'] as const) {
@@ -106,7 +103,6 @@ describe('roles in the demo', () => {
     const preparer = await visit(browser, (await enterDemo(demo.url, 'preparer')).cookie, `${base}/placement`);
     await preparer.page.getByText('Fuel and lubricants', { exact: true }).click();
     expect(await preparer.page.getByRole('button', { name: changes }).count()).toBeGreaterThan(5);
-    await preparer.context.close();
     await demo.stop();
   });
 });

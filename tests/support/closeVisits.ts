@@ -1,0 +1,4 @@
+import { afterEach } from 'vitest';
+import { closeVisits } from './browser.ts';
+
+afterEach(closeVisits);
