@@ -1,8 +1,8 @@
-import type { Browser, Page } from 'playwright-core';
+import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
 import { TestServer } from '../support/server.ts';
-import { bringIn, createCompany } from '../support/trialBalance.ts';
+import { grid, rows, shop } from '../support/shopChart.ts';
 
 let server: TestServer;
 let browser: Browser;
@@ -15,31 +15,9 @@ afterAll(async () => {
   await server?.stop();
 });
 
-const grid = (page: Page) => page.getByRole('treegrid', { name: 'Chart of accounts' });
-/** Number of each row with a dot for each level above it, from top to bottom. */
-const rows = (page: Page) =>
-  grid(page)
-    .locator('[data-index]')
-    .evaluateAll((elements) =>
-      elements.map(
-        (row) => '. '.repeat(Number(row.getAttribute('aria-level')) - 1) + (row.querySelector('[role=gridcell]')?.textContent ?? '').replace(/^[▸▾]/, ''),
-      ),
-    );
-
-async function shop(): Promise<string> {
-  const { id } = await createCompany(server);
-  await bringIn(
-    server,
-    id,
-    'Number,Name,Element,Category,Balance\n1000,Bank,asset,Cash and cash equivalents,900\n3100,Retained earnings,equity,Retained earnings,-300\n4000,Sales,income,Revenue,-600',
-    { date: '2026-09-30', retainedEarnings: '3100' },
-  );
-  return `${server.serving.url}/companies/${id}/ledger/chart`;
-}
-
 describe('the chart with the keyboard alone', () => {
   it('is built, numbered by proposal, ordered, nested, renamed and retired', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
     await grid(page).getByRole('row', { name: /^4000/ }).focus();
     await page.keyboard.press('Insert');
     await page.getByRole('form', { name: 'New account' }).waitFor();
@@ -93,119 +71,9 @@ describe('the chart with the keyboard alone', () => {
   });
 });
 
-describe('cells, rows and views', () => {
-  it('cells are edited in their place, refused with the reason, and taken back', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
-    const row = (number: string) => grid(page).getByRole('row', { name: new RegExp(`^${number}`) });
-    await row('4000').focus();
-    for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
-    await page.keyboard.type('Charters');
-    await page.keyboard.press('Tab');
-    await row('4000').getByText('Charters').waitFor();
-    await page.keyboard.press('ArrowRight');
-    await page.keyboard.press('Enter');
-    await page.keyboard.press('Control+a');
-    await page.keyboard.type('Cash and cash equivalents');
-    await page.keyboard.press('Enter');
-    await grid(page).getByRole('alert').waitFor();
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('Home');
-    await page.keyboard.press('F2');
-    await page.keyboard.press('Control+a');
-    await page.keyboard.type('1000');
-    await page.keyboard.press('Enter');
-    await grid(page).getByRole('alert').getByText(/Bank/).waitFor();
-    await page.getByLabel('Find accounts').click();
-    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toBe('Find accounts');
-    await page.keyboard.press('ArrowDown');
-    await expect.poll(() => page.evaluate(() => document.activeElement?.getAttribute('data-column'))).toBe('0');
-    expect(await rows(page)).toEqual(['1000', '3100', '4000']);
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('Control+z');
-    await page.getByText('Undone: change 4000 Sales.').waitFor();
-    await row('4000').getByText('Sales').waitFor();
-    await page.keyboard.press('Control+y');
-    await row('4000').getByText('Charters').waitFor();
-    expectQuiet(/status of (409|422)/);
-  });
-
-  it('a value fills down a block once it has been looked at', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${await shop()}?order=name`);
-    await page.getByRole('button', { name: 'Columns' }).click();
-    await page.getByRole('dialog', { name: 'Columns' }).getByLabel('External number').check();
-    await page.keyboard.press('Escape');
-    await grid(page).getByRole('row', { name: /^1000/ }).focus();
-    await page.keyboard.press('ArrowRight');
-    await page.keyboard.press('End');
-    await page.keyboard.type('G1');
-    await page.keyboard.press('Enter');
-    await grid(page)
-      .getByRole('row', { name: /^1000.*G1/ })
-      .waitFor();
-    await page.keyboard.press('ArrowUp');
-    await page.keyboard.press('Shift+ArrowDown');
-    await page.keyboard.press('Control+d');
-    await page.getByRole('heading', { name: 'Changes to the chart' }).waitFor();
-    await page.getByRole('button', { name: 'Apply' }).click();
-    await page.getByText(/^Applied: 0 accounts added, 1 changed/).waitFor();
-    expectQuiet();
-  });
-
-  it('rows are dragged to another place, and what is not allowed says why while it is dragged', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
-    const boxOf = async (number: string) =>
-      (await grid(page)
-        .getByRole('row', { name: new RegExp(`^${number}`) })
-        .boundingBox()) ?? { x: 0, y: 0 };
-    const drag = async (from: string, to: string, y: number) => {
-      const [a, b] = [await boxOf(from), await boxOf(to)];
-      await page.mouse.move(a.x + 150, a.y + 13);
-      await page.mouse.down();
-      await page.mouse.move(a.x + 160, a.y + 20, { steps: 3 });
-      await page.mouse.move(b.x + 160, b.y + y, { steps: 6 });
-    };
-    await drag('4000', '3100', 13);
-    await page.getByText('Refused: the account is of element income').waitFor();
-    await page.mouse.up();
-    expect(await rows(page)).toEqual(['1000', '3100', '4000']);
-    await drag('4000', '1000', 2);
-    await page.mouse.up();
-    await page.getByText(/^Moved: 4000 Sales/).waitFor();
-    await expect.poll(() => rows(page)).toEqual(['4000', '1000', '3100']);
-    await page.keyboard.press('Control+z');
-    await expect.poll(() => rows(page)).toEqual(['1000', '3100', '4000']);
-    expectQuiet();
-  });
-
-  it('columns, their order and what is sought come back under a name', async () => {
-    const url = await shop();
-    const { page, expectQuiet } = await visit(browser, server.cookie, url);
-    await page.getByRole('button', { name: 'Columns' }).click();
-    const columns = page.getByRole('dialog', { name: 'Columns' });
-    await columns.getByRole('checkbox', { name: 'Purpose' }).check();
-    await columns.getByRole('checkbox', { name: 'Last used' }).uncheck();
-    await page.keyboard.press('Escape');
-    await grid(page).getByRole('button', { name: 'Name' }).click();
-    await page.getByRole('combobox', { name: 'Filter by element' }).selectOption('income');
-    await page.getByRole('button', { name: 'Views' }).click();
-    await page.getByRole('menuitem', { name: 'Save as a view…' }).click();
-    await page.getByLabel('Name', { exact: true }).fill('Income by name');
-    await page.getByRole('button', { name: 'Save' }).click();
-    await page.getByRole('button', { name: 'Income by name' }).waitFor();
-    await page.goto(url);
-    await page.getByText('3 accounts').waitFor();
-    await page.getByRole('button', { name: 'Views' }).click();
-    await page.getByRole('menuitem', { name: 'Income by name' }).click();
-    await page.getByText('1 of 3 accounts').waitFor();
-    expect(await grid(page).getByRole('columnheader').allTextContents()).toEqual(expect.arrayContaining(['Name ↑', 'Purpose']));
-    expect(await grid(page).getByRole('columnheader', { name: 'Last used' }).count()).toBe(0);
-    expectQuiet();
-  });
-});
-
 describe('what stands in the way of retiring an account', () => {
   it('is listed, each with a way to it', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
     await grid(page).getByRole('row', { name: /^1000/ }).click();
     await page.getByRole('button', { name: 'Retire' }).click();
     const way = page.getByRole('alert', { name: 'What stands in the way' });
@@ -218,7 +86,7 @@ describe('what stands in the way of retiring an account', () => {
 
 describe('files attached to an account', () => {
   it('are listed, shown where they are pictures, and taken away when asked twice', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
     await grid(page).getByRole('row', { name: /^1000/ }).click();
     const files = page.getByRole('region', { name: 'Attachments' });
     const picture = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
@@ -242,7 +110,7 @@ describe('files attached to an account', () => {
 
 describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop());
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
     await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
     await page.getByRole('button', { name: 'Many', exact: true }).click();
     await page.getByRole('menuitem', { name: 'Renumber…' }).click();
@@ -264,7 +132,7 @@ describe('renumbering by a rule', () => {
 
 describe('two people editing one account', () => {
   it('the second sees both versions field by field, and nothing is lost unseen', async () => {
-    const url = await shop();
+    const url = await shop(server);
     const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
     for (const { page } of [first, second]) {
       await grid(page).getByRole('row', { name: /^4000/ }).focus();
@@ -292,34 +160,9 @@ describe('two people editing one account', () => {
   });
 });
 
-describe('two people editing one cell', () => {
-  it('the second is told what stands there now before theirs takes its place', async () => {
-    const url = await shop();
-    const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
-    const cellOf = async (page: Page, text: string) => {
-      await grid(page).getByRole('row', { name: /^4000/ }).focus();
-      for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
-      await page.keyboard.type(text);
-    };
-    await cellOf(second.page, 'Mine');
-    await cellOf(first.page, 'Theirs');
-    await first.page.keyboard.press('Enter');
-    await grid(first.page)
-      .getByRole('row', { name: /Theirs/ })
-      .waitFor();
-    await second.page.keyboard.press('Enter');
-    await grid(second.page).getByRole('alert').getByText('Somebody changed this meanwhile to «Theirs».').waitFor();
-    await expect.poll(() => second.page.getByRole('textbox', { name: 'Name' }).inputValue()).toBe('Mine');
-    await second.page.keyboard.press('Enter');
-    await grid(second.page).getByRole('row', { name: /Mine/ }).waitFor();
-    first.expectQuiet();
-    second.expectQuiet(/status of 409/);
-  });
-});
-
 describe('the chart’s views', () => {
   it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(), { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server), { dark });
     await grid(page).getByRole('row', { name: /^3100/ }).click();
     await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
     expect(await seriousFindings(page, dark)).toEqual([]);

@@ -4,6 +4,7 @@ import type {
   AccountInputBody,
   AccountPeriods,
   AttachmentList,
+  ChartAccountBody,
   ChartRehearsalBody,
   ChartView,
   ChartViewInput,
@@ -15,6 +16,7 @@ import type {
   SavedChartView,
   SavedChartViews,
 } from '@ivory-ladder/contract';
+import type { AppDispatch, AppState } from '../app/store.ts';
 import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** The chart of accounts. */
@@ -30,18 +32,6 @@ const chartApi = ivoryApi.injectEndpoints({
     }),
     changeAccount: build.mutation<AccountBody, { companyId: number; accountId: number; change: AccountChange }>({
       query: ({ companyId, accountId, change }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'PATCH', body: change }),
-      // The chart shown has the new version at once, so that the next cell can be edited before the chart has been read anew.
-      onQueryStarted: async ({ companyId }, { dispatch, getState, queryFulfilled }) => {
-        const done = await queryFulfilled.catch(() => null);
-        if (!done) return;
-        for (const args of chartApi.util.selectCachedArgsForQuery(getState(), 'getChart').filter((one) => one.companyId === companyId))
-          dispatch(
-            chartApi.util.updateQueryData('getChart', args, ({ accounts }) => {
-              const at = accounts.findIndex(({ id }) => id === done.data.id);
-              if (accounts[at]) Object.assign(accounts[at], done.data);
-            }),
-          );
-      },
       invalidatesTags: [...ledgerTags],
     }),
     renumberAccounts: build.mutation<{ renumbered: number }, { companyId: number } & Renumbering>({
@@ -134,6 +124,19 @@ const chartApi = ivoryApi.injectEndpoints({
     }),
   }),
 });
+
+/** What the charts shown say of an account, until they have been read anew. */
+export function showInChart(companyId: number, accountId: number, fields: Partial<ChartAccountBody>) {
+  return (dispatch: AppDispatch, getState: () => AppState): void => {
+    for (const args of chartApi.util.selectCachedArgsForQuery(getState(), 'getChart').filter((one) => one.companyId === companyId))
+      dispatch(
+        chartApi.util.updateQueryData('getChart', args, ({ accounts }) => {
+          const at = accounts.findIndex(({ id }) => id === accountId);
+          if (accounts[at]) Object.assign(accounts[at], fields);
+        }),
+      );
+  };
+}
 
 export const {
   useGetChartQuery,

@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { useChangeAccountMutation } from '../api/chartApi.ts';
+import { showInChart, useChangeAccountMutation } from '../api/chartApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
 import { useChangeCategoryMutation, useSetPlacesMutation } from '../api/placementApi.ts';
 import { isTyping } from '../components/isTyping.ts';
@@ -17,6 +17,8 @@ export interface Commands {
   readonly isBusy: boolean;
   /** Does it, to the version that was looked at, and remembers how to take it back; gives why it was refused, or `null`. */
   run(draft: CommandDraft, version?: number): Promise<unknown>;
+  /** The version of an account that the last change from here left, which may be newer than the one shown; 0 where there was none. */
+  versionLeft(accountId: number): number;
   undo(): void;
   redo(): void;
   readonly undoName: string | null;
@@ -38,13 +40,19 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
   const isHere = (command: Command) => command.companyId === companyId && command.screen === screen;
   const last = useSelector((state: AppState) => state.undo.done.findLast(isHere) ?? null);
   const next = useSelector((state: AppState) => state.undo.undone.findLast(isHere) ?? null);
+  const versionsLeft = useRef(new Map<number, number>());
+  const versionLeft = useCallback((accountId: number) => versionsLeft.current.get(accountId) ?? 0, []);
+  // What is done is shown before it is said to be done; what the server makes of the rest comes a little later.
   const apply = useCallback(
     async (command: CommandDraft, backwards: boolean, version: number | null): Promise<unknown> => {
       if (version === null) return { code: 'changed_meanwhile' };
       switch (command.kind) {
         case 'places': {
           const turned = command.changes.map(({ accountId, before, after }) => ({ accountId, before: after, after: before }));
-          return (await setPlaces({ companyId, changes: backwards ? turned : command.changes })).error ?? null;
+          const changes = backwards ? turned : command.changes;
+          const { error = null } = await setPlaces({ companyId, changes });
+          if (error === null) for (const { accountId, after } of changes) dispatch(showInChart(companyId, accountId, { places: after }));
+          return error;
         }
         case 'category': {
           const change = { version, ...(backwards ? command.before : command.after) };
@@ -52,11 +60,16 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
         }
         case 'account': {
           const change = { version, ...(backwards ? command.before : command.after) };
-          return (await changeAccount({ companyId, accountId: command.accountId, change })).error ?? null;
+          const { data, error = null } = await changeAccount({ companyId, accountId: command.accountId, change });
+          if (data) {
+            versionsLeft.current.set(data.id, data.version);
+            dispatch(showInChart(companyId, data.id, data));
+          }
+          return error;
         }
       }
     },
-    [companyId, setPlaces, changeCategory, changeAccount],
+    [companyId, dispatch, setPlaces, changeCategory, changeAccount],
   );
   const run = useCallback(
     async (draft: CommandDraft, version?: number): Promise<unknown> => {
@@ -83,7 +96,10 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
   const undo = useCallback(() => void back(last, true), [back, last]);
   const redo = useCallback(() => void back(next, false), [back, next]);
   useUndoKeys(undo, redo);
-  return useMemo(() => ({ isBusy, run, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }), [isBusy, run, undo, redo, last, next]);
+  return useMemo(
+    () => ({ isBusy, run, versionLeft, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }),
+    [isBusy, run, versionLeft, undo, redo, last, next],
+  );
 }
 
 function useUndoKeys(undo: () => void, redo: () => void): void {

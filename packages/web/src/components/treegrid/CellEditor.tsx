@@ -9,40 +9,30 @@ interface CellEditorProps {
   readonly label: string;
   readonly edit: Omit<CellEdit<never>, 'value'>;
   readonly initial: string;
-  /** Gives `null` where the value was taken, else why not; then one goes on editing. */
-  readonly onApply: (text: string) => Promise<string | null>;
-  readonly onEnd: (end: EditEnd) => void;
+  /** Why the text it begins with was not taken before. */
+  readonly refusal: string | null;
+  /** `null`: the cell stays as it was. */
+  readonly onEnd: (text: string | null, end: EditEnd) => void;
 }
 
 /** Edits one cell in its place: Enter applies and goes down, Tab applies and goes on, Escape leaves it as it was. */
-export function CellEditor({ label, edit, initial, onApply, onEnd }: CellEditorProps) {
+export function CellEditor({ label, edit, initial, refusal, onEnd }: CellEditorProps) {
   const [text, setText] = useState(initial);
-  const [refusal, setRefusal] = useState<string | null>(null);
   const field = useRef<HTMLInputElement & HTMLSelectElement>(null);
-  const isEnding = useRef(false);
+  // The field loses the focus as it goes; that must not apply once more, nor what was just thrown away.
+  const isEnded = useRef(false);
   const [listId, refusalId] = [useId(), useId()];
   useEffect(() => field.current?.focus(), []);
-  const refusedText = useRef<string | null>(null);
-  const apply = async (end: EditEnd) => {
-    if (isEnding.current) return;
-    // Who leaves what was refused lets it be; else there would be no way out by the mouse.
-    if (end === 'away' && refusedText.current === text) return onEnd(end);
-    isEnding.current = true;
-    const refused = await onApply(text);
-    if (refused === null) return onEnd(end);
-    isEnding.current = false;
-    refusedText.current = text;
-    setRefusal(refused);
-    field.current?.focus();
+  const end = (result: string | null, where: EditEnd) => {
+    if (isEnded.current) return;
+    isEnded.current = true;
+    onEnd(result, where);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     event.stopPropagation();
-    if (event.key === 'Escape') {
-      // The field loses the focus as it goes; that must not apply what was just thrown away.
-      isEnding.current = true;
-      onEnd('stay');
-    } else if (event.key === 'Enter') void apply('down');
-    else if (event.key === 'Tab') void apply(event.shiftKey ? 'left' : 'right');
+    if (event.key === 'Escape') end(null, 'stay');
+    else if (event.key === 'Enter') end(text, 'down');
+    else if (event.key === 'Tab') end(text, event.shiftKey ? 'left' : 'right');
     else return;
     event.preventDefault();
   };
@@ -54,8 +44,8 @@ export function CellEditor({ label, edit, initial, onApply, onEnd }: CellEditorP
     'aria-describedby': refusal === null ? undefined : refusalId,
     value: text,
     onKeyDown,
-    // Leaving the cell by the mouse applies too; nothing typed is lost.
-    onBlur: () => void apply('away'),
+    // Leaving the cell by the mouse applies too, and nothing typed is lost; who leaves what was refused lets it be.
+    onBlur: () => end(refusal !== null && text === initial ? null : text, 'away'),
   };
   return (
     <>

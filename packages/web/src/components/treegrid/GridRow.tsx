@@ -1,17 +1,18 @@
-import { memo, type ReactNode } from 'react';
+import { memo, type ReactNode, type RefObject } from 'react';
 import { CellEditor, type EditEnd } from './CellEditor.tsx';
 import type { GridColumn } from './gridColumn.ts';
 import type { DropZone } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
+import type { TypedRow } from './useTypedCells.ts';
 
-/** What a row asks the grid to do; the same object for the life of the grid, so that rows are drawn anew only where they change. */
+/** What a row asks the grid to do. */
 export interface RowActions<Row> {
   toggle(row: Row): void;
   press(row: Row, place: number, isExtending: boolean): void;
   stand(place: number): void;
   editAt(place: number, column: number): void;
-  apply(row: Row, columnId: string, text: string): Promise<string | null>;
-  endEdit(end: EditEnd): void;
+  /** `text`: what is to stand in the cell that was edited, `null` where it is left as it was. */
+  endEdit(text: string | null, end: EditEnd): void;
 }
 
 interface GridRowProps<Row> {
@@ -31,17 +32,20 @@ interface GridRowProps<Row> {
   readonly activeColumn: number | null;
   /** What the cell’s editor begins with. */
   readonly editing: string | null;
+  /** What was typed into its cells and does not stand there yet. */
+  readonly typed: TypedRow | undefined;
   readonly drop: DropZone | 'refused' | null;
   readonly detail: ReactNode;
   readonly isWrong: boolean;
   readonly isFaint: boolean;
   readonly opens: boolean;
   readonly attach: (element: HTMLElement | null) => void;
-  readonly actions: RowActions<Row>;
+  /** The same for the life of the grid, so that rows are drawn anew only where they change. */
+  readonly actions: RefObject<RowActions<Row>>;
 }
 
 function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
-  const { row, place, start, depth, isIndented, columns, isShut, activeColumn, editing, actions } = props;
+  const { row, place, start, depth, isIndented, columns, isShut, activeColumn, editing, typed, actions } = props;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the row group around the rows takes the keys
     <div
@@ -59,40 +63,43 @@ function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
       data-drop={props.drop ?? undefined}
       className={styles.row}
       style={start === null ? undefined : { transform: `translateY(${start}px)` }}
-      onFocus={(event) => event.target === event.currentTarget && !props.isActive && actions.stand(place)}
+      onFocus={(event) => event.target === event.currentTarget && !props.isActive && actions.current.stand(place)}
       onClick={(event) => {
         if ((event.target as HTMLElement).closest('button, input, select')) return;
-        actions.press(row, place, event.shiftKey);
+        actions.current.press(row, place, event.shiftKey);
       }}
     >
       {columns.map((column, at) => {
         const isHere = activeColumn === at;
+        const isEdited = isHere && editing !== null && column.edit !== undefined;
+        const typedHere = typed?.get(column.id);
         return (
           <span
             key={column.id}
             role="gridcell"
             tabIndex={isHere ? 0 : undefined}
             data-column={at}
-            data-editing={(isHere && editing !== null) || undefined}
+            data-editing={isEdited || undefined}
+            data-typed={typedHere && !isEdited ? (typedHere.refusal === null ? 'waiting' : 'refused') : undefined}
             className={column.isAmount ? styles.amount : undefined}
             style={at === 0 && isIndented ? { paddingLeft: depth * 16 + (isShut === null ? 16 : 0) } : undefined}
-            onDoubleClick={column.edit && (() => actions.editAt(place, at))}
+            onDoubleClick={column.edit && (() => actions.current.editAt(place, at))}
           >
             {at === 0 && isShut !== null && (
-              <button type="button" tabIndex={-1} className={styles.opener} aria-label={isShut ? 'Open' : 'Shut'} onClick={() => actions.toggle(row)}>
+              <button type="button" tabIndex={-1} className={styles.opener} aria-label={isShut ? 'Open' : 'Shut'} onClick={() => actions.current.toggle(row)}>
                 {isShut ? '▸' : '▾'}
               </button>
             )}
-            {isHere && editing !== null && column.edit ? (
+            {isEdited ? (
               <CellEditor
                 label={column.caption}
                 edit={column.edit}
                 initial={editing}
-                onApply={(text) => actions.apply(row, column.id, text)}
-                onEnd={actions.endEdit}
+                refusal={typedHere?.refusal ?? null}
+                onEnd={(text, end) => actions.current.endEdit(text, end)}
               />
             ) : (
-              column.cell(row)
+              (typedHere?.text ?? column.cell(row))
             )}
           </span>
         );

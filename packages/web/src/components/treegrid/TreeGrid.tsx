@@ -8,24 +8,26 @@ import {
   useCallback,
   useEffect,
   useImperativeHandle,
-  useLayoutEffect,
   useMemo,
-  useReducer,
   useRef,
   useState,
 } from 'react';
 import { useIsPrinting } from '../useIsPrinting.ts';
 import type { EditEnd } from './CellEditor.tsx';
 import { type ColumnChoice, chosenColumnsOf, leastWidth, resized, settledChoice } from './columnChoice.ts';
+import { GridFoot } from './GridFoot.tsx';
 import { GridHeadings, sortOf } from './GridHeadings.tsx';
 import { GridRow, type RowActions } from './GridRow.tsx';
 import { blockText, type GridColumn } from './gridColumn.ts';
 import { commandOf, type GridCommand } from './gridKeys.ts';
+import { RefusedCells } from './RefusedCells.tsx';
 import { RowDragZone } from './RowDragZone.tsx';
 import type { DropZone, RowDrag } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
 import { useBlock } from './useBlock.ts';
+import { useTypedCells } from './useTypedCells.ts';
 import { useVisibleRows } from './useVisibleRows.ts';
+import { useWantedFocus } from './useWantedFocus.ts';
 
 export interface TreeGridHandle {
   /** The row before or behind one in the order and filter shown. */
@@ -92,7 +94,6 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const scroller = useRef<HTMLDivElement>(null);
   const [ownOrder, setOwnOrder] = useState('');
   const [editing, setEditing] = useState<string | null>(null);
-  const [, redraw] = useReducer((count: number) => count + 1, 0);
   const [over, setOver] = useState<{ place: number; zone: DropZone | 'refused' } | null>(null);
   const columns = useMemo(() => chosenColumnsOf(props.columns, choice), [props.columns, choice]);
   const sort = sortOf(props.order ?? ownOrder);
@@ -113,22 +114,10 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const isPrinting = useIsPrinting();
   const shown = isPrinting ? Array.from(order, (_, index) => ({ index, start: null })) : virtual.getVirtualItems();
   const rowAt = useCallback((place: number): Row | undefined => rows[order[place] ?? -1], [rows, order]);
-  const wanted = useRef<{ place: number; column: number | null } | null>(null);
-  // The row or cell that is to have the focus may only be drawn once it has been scrolled to.
-  useLayoutEffect(() => {
-    if (wanted.current === null || editing !== null) return;
-    const { place, column: at } = wanted.current;
-    const row = scroller.current?.querySelector<HTMLElement>(`[data-index="${place}"]`);
-    const target = at === null ? row : row?.querySelector<HTMLElement>(`[data-column="${at}"]`);
-    if (target?.tabIndex !== 0) return;
-    wanted.current = null;
-    target.focus({ preventScroll: true });
-    if (at !== null) target.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-  });
+  const wantFocus = useWantedFocus(scroller, editing !== null);
   const focusAt = (place: number, at: number | null) => {
-    wanted.current = { place, column: at };
     virtual.scrollToIndex(place);
-    redraw();
+    wantFocus(place, at);
   };
   const moveTo = (place: number, isExtending = false) => {
     const target = Math.max(0, Math.min(order.length - 1, place));
@@ -140,58 +129,82 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     focusAt(block.active, at);
   };
   const editOf = (at: number | null) => (at === null || !props.onEdit ? undefined : columns[at]?.edit);
-  const endEdit = (end: EditEnd) => {
-    setEditing(null);
-    if (end === 'away') return;
-    if (end === 'down') moveTo(block.active + 1);
-    else if (end === 'stay' || column === null) focusAt(block.active, column);
-    else toColumn(Math.max(0, Math.min(columns.length - 1, column + (end === 'right' ? 1 : -1))));
+  const placeOf = (key: number) => order.findIndex((at) => keyOf(rows[at] as Row) === key);
+  const typed = useTypedCells(async (key, columnId, text) => {
+    const row = rows.find((one) => keyOf(one) === key);
+    return row && props.onEdit ? props.onEdit(row, columnId, text) : 'It is not here any more.';
+  });
+  const columnIdAt = (at: number | null) => columns[at ?? 0]?.id ?? '';
+  const valueAt = (place: number, at: number | null): string => {
+    const row = rowAt(place) as Row;
+    return typed.rows.get(keyOf(row))?.get(columnIdAt(at))?.text ?? editOf(at)?.value(row) ?? '';
   };
-  const acts: RowActions<Row> = {
+  const edit = (place: number, at: number | null, text: string | null = null) => {
+    if (!editOf(at)) return;
+    block.moveTo(place, false);
+    block.toColumn(at);
+    setEditing(text ?? valueAt(place, at));
+  };
+  const goTo = (key: number, columnId: string) => {
+    const [place, at] = [placeOf(key), columns.findIndex(({ id }) => id === columnId)];
+    if (place < 0 || at < 0) return;
+    virtual.scrollToIndex(place);
+    edit(place, at);
+  };
+  /** Gives where the keyboard stands then, `null` where it has gone elsewhere. */
+  const goOn = (end: EditEnd): { readonly place: number; readonly column: number } | null => {
+    if (end === 'away' || column === null) return null;
+    const place = Math.min(order.length - 1, block.active + (end === 'down' ? 1 : 0));
+    const at = Math.max(0, Math.min(columns.length - 1, column + (end === 'right' ? 1 : end === 'left' ? -1 : 0)));
+    block.moveTo(place, false);
+    block.toColumn(at);
+    focusAt(place, at);
+    return { place, column: at };
+  };
+  const endEdit: RowActions<Row>['endEdit'] = (text, end) => {
+    const row = rowAt(block.active);
+    const columnId = columnIdAt(column);
+    setEditing(null);
+    const next = goOn(end);
+    if (!row) return;
+    const key = keyOf(row);
+    if (text === null || (text === editOf(column)?.value(row) && !typed.rows.get(key)?.has(columnId))) return typed.letGo(key, columnId);
+    // Who has not gone on meanwhile is taken back to what was refused; who has, is told where it is.
+    typed.take(key, columnId, text, () => next && latest.current.returnTo(key, columnId, next));
+  };
+  const acts = {
     toggle,
-    stand: (place) => block.moveTo(place, false),
-    press: (row, place, isExtending) => {
+    stand: (place: number) => block.moveTo(place, false),
+    press: (row: Row, place: number, isExtending: boolean) => {
       block.moveTo(place, isExtending);
       if (isExtending) return;
       block.toColumn(null);
       onOpen?.(row);
     },
-    editAt: (place, at) => {
-      if (!editOf(at)) return;
-      block.moveTo(place, false);
-      block.toColumn(at);
-      setEditing(editOf(at)?.value(rowAt(place) as Row) ?? '');
-    },
-    apply: async (row, columnId, text) => {
-      const value = columns.find(({ id }) => id === columnId)?.edit?.value(row);
-      return value === text || !props.onEdit ? null : props.onEdit(row, columnId, text);
-    },
+    editAt: edit,
     endEdit,
+    returnTo: (key: number, columnId: string, from: { place: number; column: number }) => {
+      const isThere = editing === null && block.active === from.place && column === from.column;
+      if (isThere && scroller.current?.contains(document.activeElement)) goTo(key, columnId);
+    },
+    fillDown: (first: number, last: number, columnId: string) => {
+      const [from, ...below] = Array.from({ length: last - first + 1 }, (_, step) => rowAt(first + step) as Row);
+      if (from && below.length > 0) props.onFillDown?.(from, below, columnId);
+    },
   };
   const latest = useRef(acts);
   useEffect(() => {
     latest.current = acts;
   });
-  const actions = useMemo<RowActions<Row>>(
-    () => ({
-      toggle: (row) => latest.current.toggle(row),
-      stand: (place) => latest.current.stand(place),
-      press: (row, place, isExtending) => latest.current.press(row, place, isExtending),
-      editAt: (place, at) => latest.current.editAt(place, at),
-      apply: (row, columnId, text) => latest.current.apply(row, columnId, text),
-      endEdit: (end) => latest.current.endEdit(end),
-    }),
-    [],
-  );
   useImperativeHandle(props.ref, () => ({
     beside: (key, step) => {
-      const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
+      const place = placeOf(key);
       const next = place < 0 ? undefined : rowAt(place + step);
       return next ? keyOf(next) : null;
     },
     focus: () => focusAt(block.active, column),
     showRow: (key) => {
-      const place = order.findIndex((at) => keyOf(rows[at] as Row) === key);
+      const place = placeOf(key);
       if (place >= 0) moveTo(place);
     },
     cell: () => {
@@ -202,8 +215,8 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       };
     },
     editWith: (text) => {
-      const edit = editOf(column);
-      if (!edit || edit.choices) return false;
+      const own = editOf(column);
+      if (!own || own.choices) return false;
       setEditing(text);
       return true;
     },
@@ -221,10 +234,10 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       case 'all':
         return block.all();
       case 'edit':
-        return setEditing(command.text ?? editOf(column)?.value(row) ?? '');
+        return edit(block.active, column, command.text);
       case 'fill_down': {
-        const below = Array.from({ length: block.last - block.first }, (_, step) => rowAt(block.first + 1 + step) as Row);
-        if (below.length > 0) props.onFillDown?.(rowAt(block.first) as Row, below, columns[column ?? 0]?.id ?? '');
+        const { first, last } = block;
+        return typed.afterAll(() => latest.current.fillDown(first, last, columnIdAt(column)));
       }
     }
   };
@@ -232,6 +245,8 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     const row = rowAt(block.active);
     if (!row || !(event.target as HTMLElement).matches('[data-index], [data-column]')) return;
     const facts = { place: block.active, count: order.length, column, columns: columns.length, edit: editOf(column), isShut: isShut(order[block.active] ?? 0) };
+    const columnId = columnIdAt(column);
+    if (event.key === 'Escape' && column !== null && typed.rows.get(keyOf(row))?.has(columnId)) return typed.letGo(keyOf(row), columnId);
     const command = commandOf(event, facts);
     // A cell's own keys go before the screen's on the row: F2 edits the cell where there is one to edit.
     const isOfCell = command?.kind === 'edit' || command?.kind === 'fill_down';
@@ -270,65 +285,48 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
             isActive={isActive}
             activeColumn={isActive ? column : null}
             editing={isActive ? editing : null}
+            typed={typed.rows.get(key)}
             drop={over?.place === index ? over.zone : null}
             detail={props.detail?.(row)}
             isWrong={props.isWrong?.(row) === true}
             isFaint={props.isFaint?.(row) === true}
             opens={onOpen !== undefined}
             attach={props.detail ? virtual.measureElement : unmeasured}
-            actions={actions}
+            actions={latest}
           />
         );
       })}
     </div>
   );
   const tracks = { '--tracks': columns.map(({ width }) => width).join(' '), '--least': `${leastWidth(columns, gapPixels)}px` };
+  const activeRow = editing === null ? undefined : rowAt(block.active);
   return (
-    <div
-      className={styles.grid}
-      role="treegrid"
-      aria-label={label}
-      aria-rowcount={order.length + (hasTotals ? 2 : 1)}
-      aria-multiselectable
-      onCopy={onCopy}
-      style={tracks as CSSProperties}
-    >
-      <div ref={scroller} className={styles.scroller}>
-        <GridHeadings
-          columns={columns}
-          order={props.order ?? ownOrder}
-          onOrder={(next) => {
-            onOrder(next);
-            block.moveTo(0, false);
-            scroller.current?.scrollTo({ top: 0 });
-          }}
-          onWidth={onChoice && ((id, pixels) => onChoice(resized(settledChoice(props.columns, choice), id, pixels)))}
-        />
-        <div role="rowgroup" className={styles.group} onKeyDown={onKeyDown}>
-          {drag ? (
-            <RowDragZone drag={drag} isFlat={isFlat} rowAt={rowAt} onOver={setOver}>
-              {drawn}
-            </RowDragZone>
-          ) : (
-            drawn
-          )}
-        </div>
-        {hasTotals && (
-          <div role="row" aria-rowindex={order.length + 2} className={styles.totals}>
-            {props.countText ? (
-              <span role="gridcell" className={styles.count}>
-                {props.countText(order.length, rows.length)}
-              </span>
+    <div className={styles.grid} style={tracks as CSSProperties}>
+      <div className={styles.table} role="treegrid" aria-label={label} aria-rowcount={order.length + (hasTotals ? 2 : 1)} aria-multiselectable onCopy={onCopy}>
+        <div ref={scroller} className={styles.scroller}>
+          <GridHeadings
+            columns={columns}
+            order={props.order ?? ownOrder}
+            onOrder={(next) => {
+              onOrder(next);
+              block.moveTo(0, false);
+              scroller.current?.scrollTo({ top: 0 });
+            }}
+            onWidth={onChoice && ((id, pixels) => onChoice(resized(settledChoice(props.columns, choice), id, pixels)))}
+          />
+          <div role="rowgroup" className={styles.group} onKeyDown={onKeyDown}>
+            {drag ? (
+              <RowDragZone drag={drag} isFlat={isFlat} rowAt={rowAt} onOver={setOver}>
+                {drawn}
+              </RowDragZone>
             ) : (
-              columns.map(({ id, isAmount, total }) => (
-                <span key={id} role="gridcell" className={isAmount ? styles.amount : undefined}>
-                  {total}
-                </span>
-              ))
+              drawn
             )}
           </div>
-        )}
+          {hasTotals && <GridFoot columns={columns} text={props.countText?.(order.length, rows.length)} rowIndex={order.length + 2} />}
+        </div>
       </div>
+      <RefusedCells rows={typed.rows} except={activeRow ? { key: keyOf(activeRow), columnId: columnIdAt(column) } : null} onGo={goTo} onLetGo={typed.letGo} />
     </div>
   );
 }

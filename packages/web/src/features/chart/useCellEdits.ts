@@ -48,7 +48,9 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
       if (columnId === 'category') return place(account, text);
       const field = fieldOf[columnId];
       if (field === undefined) return 'This is not changed here.';
-      const fields = { version: account.version, [field]: text } as AccountChange;
+      // The cell beside it may have been changed a moment ago, before the row is shown with its new version.
+      const version = Math.max(account.version, actions.versionLeft(account.id));
+      const fields = { version, [field]: text } as AccountChange;
       const refused = await actions.changeQuietly(account, fields);
       return theirsIn(refused, field, account) ?? told(refused);
     },

@@ -18,6 +18,8 @@ export interface ChartActions {
   change(account: ChartAccountBody, fields: AccountChange, said?: string): Promise<boolean>;
   /** The same without a word; gives why it was refused, or `null`. */
   changeQuietly(account: ChartAccountBody, fields: AccountChange): Promise<unknown>;
+  /** The version of an account that the last change from here left. */
+  versionLeft(accountId: number): number;
   /** Gives why it was refused, or `null`. */
   place(account: ChartAccountBody, after: ChartAccountBody['places']): Promise<unknown>;
   /** Retires or reopens it; gives why not, or `null`. What stands in the way is for the caller to show. */
@@ -69,6 +71,7 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
       return refused === null;
     },
     changeQuietly,
+    versionLeft: commands.versionLeft,
     place: (account, after) =>
       commands.run({
         kind: 'places',
