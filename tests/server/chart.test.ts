@@ -54,7 +54,7 @@ describe('an account added', () => {
     const placement = await server.ok<PlacementView>('GET', `${books.path}/placement?${span}`);
     const cash = placement.categories.find(({ name }) => name === 'Cash and cash equivalents');
     expect(await books.addRefused({ number: '6400', categoryId: cash?.id ?? null })).toMatchObject({ code: 'element_clash' });
-    expect(await books.addRefused({ number: '' })).toMatchObject({ status: 400, code: 'request_invalid' });
+    expect(await books.addRefused({ number: '' })).toMatchObject({ status: 422, code: 'account_number_missing' });
     expect(await books.numbers()).toHaveLength(7);
   });
 

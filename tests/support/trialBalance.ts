@@ -1,7 +1,10 @@
 import type { Company, PostingBody, RehearsalBody, RehearsalDraft, StatementBody } from '@ivory-ladder/contract';
 import type { ApiClient } from './apiClient.ts';
 
-export async function createCompany(server: ApiClient, fields: { name?: string; currency?: string; fiscalYearFirstMonth?: number } = {}): Promise<Company> {
+export async function createCompany(
+  server: ApiClient,
+  fields: { name?: string; currency?: string; fiscalYearFirstMonth?: number; numbered?: boolean } = {},
+): Promise<Company> {
   return server.ok('POST', '/companies', { name: 'Test company', currency: 'EUR', fiscalYearFirstMonth: 1, ...fields });
 }
 

@@ -3,14 +3,13 @@ import { statementEffect } from './chartFile.ts';
 import { placedAccount } from './placement.ts';
 import { accountRole, amount, day, element, id, layer, name, side, version } from './primitives.ts';
 
-/** A number as it is typed: trimmed, one space at most between parts, no control characters. */
+/** A number as it is typed: trimmed, one space at most between parts, no control characters; empty where accounts have none. */
 const accountNumber = z
   .string()
   .transform((text) => text.trim().replace(/\s+/g, ' '))
   .pipe(
     z
       .string()
-      .min(1)
       .max(50)
       .regex(/^[^\p{Cc}]*$/u),
   );
@@ -38,7 +37,7 @@ export const account = z.object({
 export type AccountBody = z.infer<typeof account>;
 
 export const accountInput = z.strictObject({
-  number: accountNumber,
+  number: accountNumber.default(''),
   name,
   element,
   normalSide: side.optional(),

@@ -6,6 +6,8 @@ export const companyInput = z.strictObject({
   name,
   currency: z.string().regex(/^[A-Z]{3}$/),
   fiscalYearFirstMonth: z.int().min(1).max(12),
+  /** Whether its accounts have numbers; else names tell them apart. A copy is as its original. */
+  numbered: z.boolean().default(true),
   /** What it begins with: categories alone, a starter chart, or chart, placement and layouts of another company one belongs to. */
   beginWith: z
     .discriminatedUnion('kind', [
@@ -47,6 +49,7 @@ export const settingsChange = z.strictObject({
   digitOrder: digitOrder.optional(),
   numberScheme: numberScheme.nullable().optional(),
   repeatedNames: repeatedNames.optional(),
+  numbered: z.boolean().optional(),
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
 
@@ -64,6 +67,7 @@ export const company = z.object({
   /** `null`: numbers are any text. */
   numberScheme: numberScheme.nullable(),
   repeatedNames,
+  numbered: z.boolean(),
   settingsVersion: version,
   /** Grows by one with each posting. */
   revision: z.int(),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Account } from './account.ts';
 import { buildAccountTree } from './accountTree.ts';
-import { checkAccount, deepestAccounts, findSameName } from './checkAccount.ts';
+import { type AccountDraft, checkAccount, deepestAccounts, findSameName } from './checkAccount.ts';
 import { naturalSide } from './element.ts';
 import { proposeNumber, proposeNumberBeside } from './proposeNumber.ts';
 import { siblingsWith } from './siblingOrder.ts';
@@ -19,10 +19,11 @@ const account = (id: number, number: string, parentId: number | null = null, fie
   ...fields,
 });
 
+const draft: AccountDraft = { number: '6300', name: 'New', element: 'expense', parentId: null, active: true };
+
 describe('an account fits the chart', () => {
   const tree = buildAccountTree([account(1, '6200'), account(2, '6210', 1), account(3, '6211', 2), account(4, 'A.10', null, { element: 'asset' })]);
-  const check = (fields: Partial<Parameters<typeof checkAccount>[0]>, ownId: number | null = null) =>
-    checkAccount({ number: '6300', element: 'expense', parentId: null, ...fields }, ownId, tree);
+  const check = (fields: Partial<Parameters<typeof checkAccount>[0]>, ownId: number | null = null) => checkAccount({ ...draft, ...fields }, ownId, tree, true);
 
   it('only with a number that nobody else has, letters without regard to case', () => {
     expect(check({ number: '6210' })).toEqual({ code: 'account_number_taken', number: '6210', accountId: 2, name: 'Account 6210' });
@@ -46,10 +47,32 @@ describe('an account fits the chart', () => {
   it('only within ten levels, its branch counted', () => {
     const chain = Array.from({ length: deepestAccounts }, (_, at) => account(at + 1, String(at), at === 0 ? null : at));
     const deep = buildAccountTree([...chain, account(50, '50'), account(51, '51', 50)]);
-    const below = (parentId: number, ownId: number | null) => checkAccount({ number: 'new', element: 'expense', parentId }, ownId, deep);
+    const below = (parentId: number, ownId: number | null) => checkAccount({ ...draft, parentId }, ownId, deep, true);
     expect(below(deepestAccounts - 1, null)).toBeNull();
     expect(below(deepestAccounts, null)).toMatchObject({ reason: 'too_deep' });
-    expect(checkAccount({ number: '50', element: 'expense', parentId: deepestAccounts - 1 }, 50, deep)).toMatchObject({ reason: 'too_deep' });
+    expect(checkAccount({ ...draft, number: '50', parentId: deepestAccounts - 1 }, 50, deep, true)).toMatchObject({ reason: 'too_deep' });
+  });
+
+  it('only with a number where accounts have numbers, and only without one where they have none', () => {
+    expect(check({ number: '' })).toEqual({ code: 'account_number_missing' });
+    expect(checkAccount(draft, null, tree, false)).toEqual({ code: 'account_number_unused', number: '6300' });
+  });
+
+  it('without numbers only with a name that no active account beside it has', () => {
+    const named = buildAccountTree([
+      account(1, '', null, { name: 'Fuel' }),
+      account(2, '', 1, { name: 'Diesel' }),
+      account(3, '', null, { name: 'Oil', active: false }),
+    ]);
+    const fits = (fields: Partial<AccountDraft>, ownId: number | null = null) => checkAccount({ ...draft, number: '', ...fields }, ownId, named, false);
+    expect(fits({ name: 'fuel' })).toEqual({ code: 'account_name_beside', name: 'fuel', accountId: 1 });
+    expect(fits({ name: 'Diesel', parentId: 1 })).toMatchObject({ code: 'account_name_beside', accountId: 2 });
+    expect([fits({ name: 'Diesel' }), fits({ name: 'Oil' }), fits({ name: 'Fuel' }, 1), fits({ name: 'Fuel', active: false })]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
   });
 
   it('a repeated name is pointed out among active accounts', () => {

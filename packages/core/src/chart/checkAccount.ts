@@ -1,15 +1,21 @@
 import type { Account } from './account.ts';
+import { findSameNameBeside } from './accountReference.ts';
 import type { AccountTree } from './accountTree.ts';
 import type { Element } from './element.ts';
 
 /** What of an account can clash with the rest of the chart. */
 export interface AccountDraft {
   readonly number: string;
+  readonly name: string;
   readonly element: Element;
   readonly parentId: number | null;
+  readonly active: boolean;
 }
 
 export type AccountRefused =
+  | { code: 'account_number_missing' }
+  | { code: 'account_number_unused'; number: string }
+  | { code: 'account_name_beside'; name: string; accountId: number }
   | { code: 'account_number_taken'; number: string; accountId: number; name: string }
   | {
       code: 'account_nesting_refused';
@@ -23,11 +29,26 @@ export const deepestAccounts = 10;
 
 /**
  * Whether an account, new or changed (`ownId`), fits the chart: its number is nobody else's (letters without regard to
- * case), its parent is of its element and not below it, and the branch stays within ten levels. Cost: accounts.
+ * case), or, in a company of names only (`numbered` false), its name is no active account's beside it; its parent is of
+ * its element and not below it, and the branch stays within ten levels. Cost: accounts.
  */
-export function checkAccount(draft: AccountDraft, ownId: number | null, tree: AccountTree): AccountRefused | null {
-  const holder = findByNumber(tree.order, draft.number);
-  if (holder && holder.id !== ownId) return { code: 'account_number_taken', number: draft.number, accountId: holder.id, name: holder.name };
+export function checkAccount(draft: AccountDraft, ownId: number | null, tree: AccountTree, numbered: boolean): AccountRefused | null {
+  return (numbered ? checkNumber(draft, ownId, tree) : checkNameBeside(draft, ownId, tree)) ?? checkNesting(draft, ownId, tree);
+}
+
+function checkNumber({ number }: AccountDraft, ownId: number | null, { order }: AccountTree): AccountRefused | null {
+  if (number === '') return { code: 'account_number_missing' };
+  const holder = findByNumber(order, number);
+  return holder && holder.id !== ownId ? { code: 'account_number_taken', number, accountId: holder.id, name: holder.name } : null;
+}
+
+function checkNameBeside(draft: AccountDraft, ownId: number | null, { order }: AccountTree): AccountRefused | null {
+  if (draft.number !== '') return { code: 'account_number_unused', number: draft.number };
+  const holder = draft.active ? findSameNameBeside(order, draft, ownId) : undefined;
+  return holder ? { code: 'account_name_beside', name: draft.name, accountId: holder.id } : null;
+}
+
+function checkNesting(draft: AccountDraft, ownId: number | null, tree: AccountTree): AccountRefused | null {
   if (draft.parentId === null) return null;
   const parentAt = tree.indexOf.get(draft.parentId);
   const parent = parentAt === undefined ? undefined : tree.order[parentAt];

@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import type { AccountTree } from '../chart/accountTree.ts';
 import { type CategoryTree, pathOf } from '../placement/categoryTree.ts';
 import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
@@ -25,8 +26,8 @@ export const fieldOfSide: Readonly<Record<PlaceSide, 'category' | 'categoryDebit
 };
 
 /** Every account in the chart's own order as the texts of its row. `newNumber` is for those who fill it in. */
-export function chartCells({ accounts, tree, categoryTree, places }: ChartState): Readonly<Record<ChartField, string>>[] {
-  const kept = new Map(accounts.map((account) => [account.id, account]));
+export function chartCells({ accounts, tree, categoryTree, places }: ChartState, numbered: boolean): Readonly<Record<ChartField, string>>[] {
+  const kept = new Map((numbered ? accounts : withPathsAsNumbers(accounts)).map((account) => [account.id, account]));
   const placed = placesByAccount(places);
   return tree.order.map(({ id }) => cellsOf(kept.get(id) as KeptAccount, kept, placed.get(id) ?? [], categoryTree));
 }

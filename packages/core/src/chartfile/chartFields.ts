@@ -28,7 +28,10 @@ export const chartColumns: Readonly<Record<ChartField, { readonly heading: strin
   name: { heading: 'Name', takes: 'Up to 200 characters. Needed for a new account.' },
   element: { heading: 'Element', takes: 'asset, liability, equity, income or expense. Empty for a new account: as the one it is nested below.' },
   side: { heading: 'Normal side', takes: 'debit or credit. Empty for a new account: debit for assets and expenses, else credit.' },
-  parent: { heading: 'Nested below', takes: 'Number of the account above it; empty: at the top level.' },
+  parent: {
+    heading: 'Nested below',
+    takes: 'Number of the account above it, or the path of its names parted by > where accounts have no numbers; empty: at the top level.',
+  },
   category: {
     heading: 'Category',
     takes: 'Path of the category for any balance, its names parted by >; empty: unplaced. A path that is not there yet is made.',
@@ -63,9 +66,21 @@ export type ChartFileUnreadable = { code: 'chart_headings_missing'; looked: numb
 
 const rowsLookedAt = 20;
 
-/** Rows under the first row that heads a column Number; blank rows are passed over. */
+/** Columns of a chart whose accounts have numbers, or have names only. */
+export function chartFieldsOf(numbered: boolean): readonly ChartField[] {
+  return numbered ? chartFields : chartFields.filter((field) => field !== 'number' && field !== 'newNumber');
+}
+
+/** A column of numbers or keys, or one of names beside another that is known. */
+function isHeading(row: readonly Cell[]): boolean {
+  const fields = new Set(row.map((cell) => fieldOf(textOf(cell))));
+  fields.delete(undefined);
+  return fields.has('number') || fields.has('key') || (fields.has('name') && fields.size > 1);
+}
+
+/** Rows under the first row that heads a column Number or Key, or Name and another; blank rows are passed over. */
 export function readChartFile(rows: readonly (readonly Cell[])[]): Outcome<ChartFile, ChartFileUnreadable> {
-  const at = rows.slice(0, rowsLookedAt).findIndex((row) => row.some((cell) => fieldOf(textOf(cell)) === 'number'));
+  const at = rows.slice(0, rowsLookedAt).findIndex((row) => isHeading(row));
   if (at < 0) return fail({ code: 'chart_headings_missing', looked: rowsLookedAt });
   const columns = new Map<ChartField, number>();
   const unknown: string[] = [];

@@ -61,6 +61,7 @@ function facts(accounts: readonly KeptAccount[] = shop, more: Partial<ChartFacts
     tree: buildAccountTree(accounts),
     categoryTree: buildCategoryTree(categories),
     places,
+    numbered: true,
     scheme: null,
     repeatedNames: 'pointed_out',
     balanceOf: () => 0n,
@@ -83,7 +84,7 @@ function load(lines: readonly (readonly string[])[], given: ChartFacts = facts()
 
 const written = (given: ChartFacts) => [
   chartFields.map((field) => chartColumns[field].heading),
-  ...chartCells(given).map((cells) => chartFields.map((field) => cells[field])),
+  ...chartCells(given, true).map((cells) => chartFields.map((field) => cells[field])),
 ];
 
 describe('a chart file loaded back', () => {

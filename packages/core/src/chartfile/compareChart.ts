@@ -1,3 +1,4 @@
+import { accountsByNumber, referenceKey, withPathsAsNumbers } from '../chart/accountReference.ts';
 import { type AccountRole, checkRole, roleRules } from '../chart/accountRole.ts';
 import { deepestAccounts } from '../chart/checkAccount.ts';
 import { type Element, naturalSide } from '../chart/element.ts';
@@ -12,6 +13,8 @@ import { faultIn, type RowFault } from './rowFault.ts';
 import { newPaths, placeSides, placesOfRow } from './rowPlaces.ts';
 
 export interface ChartFacts extends ChartState {
+  /** Whether accounts have numbers; else they are known by their key or the path of their names. */
+  readonly numbered: boolean;
   readonly scheme: NumberScheme | null;
   readonly repeatedNames: 'pointed_out' | 'forbidden';
   /** Balance at the end of the last period, debit positive. */
@@ -42,8 +45,8 @@ export interface ChartComparison {
  * Cost: rows × depth.
  */
 export function compareChart(file: ChartFile, facts: ChartFacts): ChartComparison {
-  const drafts = draftRows(file, facts.accounts, facts.scheme);
-  return new Comparison(drafts, facts).outcome();
+  const accounts = facts.numbered ? facts.accounts : withPathsAsNumbers(facts.accounts);
+  return new Comparison(draftRows(file, accounts, facts), { ...facts, accounts }).outcome();
 }
 
 class Comparison {
@@ -65,7 +68,8 @@ class Comparison {
   outcome(): ChartComparison {
     this.settleParents();
     this.settleElements();
-    this.judgeNumbersAndNames();
+    if (this.facts.numbered) this.judgeNumbersAndNames();
+    else this.judgeNamesBeside();
     this.judgeNesting();
     this.judgeRetiring();
     this.judgeRoles();
@@ -76,7 +80,7 @@ class Comparison {
     const touched = isWrong ? [] : results.filter((_, at) => rows[at]?.state === 'new' || rows[at]?.state === 'changed').map(({ result }) => result);
     return {
       rows,
-      missing: this.facts.tree.order.flatMap(({ id }) => (named.has(id) ? [] : [this.kept.get(id) as KeptAccount])),
+      missing: this.facts.tree.order.flatMap(({ id }) => (named.has(id) ? [] : [this.asKept(this.kept.get(id) as KeptAccount)])),
       newCategories: newPaths(touched),
       accounts: touched.toSorted((a, b) => this.depthOf(a.id) - this.depthOf(b.id)),
     };
@@ -84,18 +88,19 @@ class Comparison {
 
   /** The one above is named by its number as the chart has it, or as the file gives it to a new account. */
   private settleParents(): void {
-    const byNumber = new Map<string, number>();
-    for (const draft of this.drafts) byNumber.set(draft.number.toLowerCase(), draft.id);
-    for (const account of this.facts.accounts) byNumber.set(account.number.toLowerCase(), account.id);
+    const byNumber = new Map<string, { readonly id: number }>([...accountsByNumber(this.drafts), ...accountsByNumber(this.facts.accounts)]);
     for (const account of this.facts.accounts) this.parentOf.set(account.id, account.parentId);
     for (const draft of this.drafts) {
       const { parentText, account, id } = draft;
       if (parentText === undefined) this.parentOf.set(id, account?.parentId ?? null);
       else if (parentText === '') this.parentOf.set(id, null);
       else {
-        const parent = byNumber.get(parentText.toLowerCase());
-        if (parent === undefined) draft.faults.push(faultIn('parent', 'parent_unknown', parentText));
-        this.parentOf.set(id, parent ?? account?.parentId ?? null);
+        const now = this.kept.get(account?.parentId ?? 0);
+        // A retired account may have the path of an active one; whose parent's it is already, it stays there.
+        const key = referenceKey(parentText);
+        const parent = now && referenceKey(now.number) === key ? now : byNumber.get(key);
+        if (!parent) draft.faults.push(faultIn('parent', 'parent_unknown', parentText));
+        this.parentOf.set(id, parent?.id ?? account?.parentId ?? null);
       }
     }
   }
@@ -138,6 +143,21 @@ class Comparison {
       const isOld = draft.account?.active === true && draft.account.name === draft.name;
       if (other && other.id !== draft.id && !isOld && this.facts.repeatedNames === 'forbidden') draft.faults.push(faultIn('name', 'name_taken', other.number));
       else names.set(draft.name.toLowerCase(), { id: draft.id, number: draft.number });
+    }
+  }
+
+  /** Without numbers, no two active accounts beside each other have one name. */
+  private judgeNamesBeside(): void {
+    const holders = new Map<string, RowDraft | null>();
+    const keyOf = (id: number, name: string): string => `${this.parentOf.get(id) ?? null} ${name.toLowerCase()}`;
+    for (const { id, name, active } of this.facts.accounts) if (active && !this.draftOf.has(id)) holders.set(keyOf(id, name), null);
+    for (const draft of this.drafts) {
+      if (!draft.active) continue;
+      const key = keyOf(draft.id, draft.name);
+      const holder = holders.get(key);
+      if (holder === null) draft.faults.push(faultIn('name', 'name_taken', draft.name));
+      else if (holder) draft.faults.push(faultIn('name', 'repeated_in_file', holder.row));
+      else holders.set(key, draft);
     }
   }
 
@@ -208,7 +228,20 @@ class Comparison {
     const normalSide = draft.normalSide ?? naturalSide(element);
     return {
       draft,
-      result: { id, account, number, name, element, normalSide, parentId: this.parentOf.get(id) ?? null, active, role, purpose, externalNumber, places },
+      result: {
+        id,
+        account: account && this.asKept(account),
+        number: this.facts.numbered ? number : '',
+        name,
+        element,
+        normalSide,
+        parentId: this.parentOf.get(id) ?? null,
+        active,
+        role,
+        purpose,
+        externalNumber,
+        places,
+      },
     };
   }
 
@@ -217,12 +250,12 @@ class Comparison {
     const before = account ? cellsOf(account, this.kept, this.placesOf.get(account.id) ?? [], this.facts.categoryTree) : null;
     const after = this.cellsAfter(draft, result);
     const changes = chartFields.flatMap((field) =>
-      field === 'key' || field === 'newNumber' || after[field] === (before?.[field] ?? '')
+      field === 'key' || field === 'newNumber' || (field === 'number' && !this.facts.numbered) || after[field] === (before?.[field] ?? '')
         ? []
         : [{ field, before: before?.[field] ?? '', after: after[field] }],
     );
     const state = faults.length > 0 ? 'wrong' : before === null ? 'new' : changes.length > 0 ? 'changed' : 'same';
-    return { row, number: account?.number ?? draft.number, name: draft.name, state, changes, faults };
+    return { row, number: this.facts.numbered ? (account?.number ?? draft.number) : '', name: draft.name, state, changes, faults };
   }
 
   private cellsAfter({ placeTexts }: RowDraft, result: ChangedAccount): Record<ChartField, string> {
@@ -237,6 +270,11 @@ class Comparison {
       cells[fieldOfSide[side]] = target === undefined ? '' : 'categoryId' in target ? this.pathText(target.categoryId) : target.path.join(' > ');
     }
     return cells;
+  }
+
+  /** Without the path that stood in the place of a number. */
+  private asKept(account: KeptAccount): KeptAccount {
+    return this.facts.numbered ? account : { ...account, number: '' };
   }
 
   /** From the one above to the top, ended where it comes back to itself. */

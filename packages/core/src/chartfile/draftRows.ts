@@ -1,3 +1,4 @@
+import { accountsByNumber, joinPath, referenceKey } from '../chart/accountReference.ts';
 import { type AccountRole, accountRoles } from '../chart/accountRole.ts';
 import { type Element, naturalSide, type Side } from '../chart/element.ts';
 import { bringToScheme, type NumberScheme } from '../chart/numberScheme.ts';
@@ -15,6 +16,7 @@ export interface RowDraft {
   readonly account: KeptAccount | null;
   /** Its id, or a negative one that no account has. */
   readonly id: number;
+  /** In a company of names only: the path, as the chart has it, or as the file gives it to a new account. */
   number: string;
   readonly name: string;
   /** `null`: as the one above it. */
@@ -37,9 +39,13 @@ const sides: Readonly<Record<string, Side>> = { debit: 'debit', dr: 'debit', d: 
 const longest: Readonly<Partial<Record<ChartField, number>>> = { number: 50, newNumber: 50, name: 200, purpose: 2000, externalNumber: 50 };
 
 /** Each row read on its own: which account it is, and what its cells say; how rows fit together is judged afterwards. */
-export function draftRows(file: ChartFile, accounts: readonly KeptAccount[], scheme: NumberScheme | null): RowDraft[] {
+export function draftRows(
+  file: ChartFile,
+  accounts: readonly KeptAccount[],
+  { scheme, numbered }: { readonly scheme: NumberScheme | null; readonly numbered: boolean },
+): RowDraft[] {
   const byKey = new Map(accounts.map((account) => [String(account.id), account]));
-  const byNumber = new Map(accounts.map((account) => [account.number.toLowerCase(), account]));
+  const byNumber = accountsByNumber(accounts);
   const rowOf = new Map<number, number>();
   return file.rows.map((row, index) => {
     const faults: RowFault[] = [];
@@ -47,10 +53,11 @@ export function draftRows(file: ChartFile, accounts: readonly KeptAccount[], sch
     for (const [field, most] of Object.entries(longest) as [ChartField, number][])
       if ((cells[field]?.length ?? 0) > most) faults.push(faultIn(field, 'too_long', most));
     const key = cells.key ?? '';
-    const account = key === '' ? (byNumber.get((cells.number ?? '').toLowerCase()) ?? null) : (byKey.get(key) ?? null);
+    const written = numbered ? (cells.number ?? '') : joinPath(cells.parent ?? '', cells.name ?? '');
+    const account = key === '' ? (byNumber.get(referenceKey(written)) ?? null) : (byKey.get(key) ?? null);
     if (key !== '' && !account) faults.push(faultIn('key', 'no_such_account', key));
     const earlier = account ? rowOf.get(account.id) : undefined;
-    if (earlier !== undefined) faults.push(faultIn('number', 'repeated_in_file', earlier));
+    if (earlier !== undefined) faults.push(faultIn(numbered ? 'number' : 'name', 'repeated_in_file', earlier));
     else if (account) rowOf.set(account.id, row.row);
     const fields = file.fields;
     const word = <Value>(field: ChartField, read: (text: string) => Value | undefined, kept: Value): Value => {
@@ -66,14 +73,16 @@ export function draftRows(file: ChartFile, accounts: readonly KeptAccount[], sch
       return !fields.has(field) || given === textOf(own) ? own : given;
     };
     const element = word<Element | null>('element', (given) => readElement(given) ?? undefined, account?.element ?? null);
-    const name = text('name');
+    // A path in the column of names is how the row was found, and no new name.
+    const isFoundByPath = !numbered && key === '' && !fields.has('parent');
+    const name = account && isFoundByPath ? account.name : text('name');
     if (name === '') faults.push(faultIn('name', 'missing'));
     return {
       row: row.row,
       cells,
       account,
       id: account?.id ?? -1 - index,
-      number: numberOf(cells, account, scheme, faults),
+      number: numbered ? numberOf(cells, account, scheme, faults) : (account?.number ?? written),
       name,
       element,
       normalSide: word<Side | null>(

@@ -4,9 +4,9 @@ import type { NumberScheme } from '../chart/numberScheme.ts';
 import { currencyOf } from '../money/currency.ts';
 import type { Cell } from './cell.ts';
 import { detectReading } from './detectReading.ts';
-import { readTrialBalance } from './readTrialBalance.ts';
+import { type ChartAccount, readTrialBalance } from './readTrialBalance.ts';
 
-function readFile(text: string, options: { name?: string; currency?: string; chart?: { number: string; element: Element }[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme } = {}) {
+function readFile(text: string, options: { name?: string; currency?: string; chart?: ChartAccount[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme } = {}) {
   const rows: Cell[][] = text.split('\n').map((line) => line.split('|'));
   const reading = detectReading(rows, options.name ?? 'file.csv');
   return {
@@ -16,6 +16,7 @@ function readFile(text: string, options: { name?: string; currency?: string; cha
       reading,
       currency: currencyOf(options.currency ?? 'EUR'),
       digitOrder: 'by_value',
+      numbered: true,
       numberScheme: options.numberScheme ?? null,
       chart: options.chart ?? [],
       confirmed: new Map(Object.entries(options.confirmed ?? {})),
@@ -161,8 +162,8 @@ describe('the rows of a trial balance', () => {
   it('marks a proposed element with its reason, and a confirmed one as confirmed', () => {
     const text = 'No|Name|Balance\n1000|Bank|5\n4460|Charters|-5';
     const chart = [
-      { number: '4450', element: 'income' as const },
-      { number: '4470', element: 'income' as const },
+      { number: '4450', name: 'Day trips', active: true, element: 'income' as const },
+      { number: '4470', name: 'Hire', active: true, element: 'income' as const },
     ];
     const row = (file: ReturnType<typeof readFile>) => file.rows.find(({ number }) => number === '4460');
     expect(row(readFile(text, { chart }))).toMatchObject({ element: 'income', elementFrom: { from: 'neighbours', numbers: ['4450', '4470'] } });
@@ -170,7 +171,7 @@ describe('the rows of a trial balance', () => {
   });
 
   it("keeps the chart's element and points out that the file has another", () => {
-    const file = readFile('No|Name|Element|Balance\n1000|Bank|expense|0', { chart: [{ number: '1000', element: 'asset' }] });
+    const file = readFile('No|Name|Element|Balance\n1000|Bank|expense|0', { chart: [{ number: '1000', name: 'Bank', active: true, element: 'asset' }] });
     expect(file.rows[0]).toMatchObject({ element: 'asset', elementFrom: 'chart' });
     expect(problems(file)).toEqual([[2, 'element', 'element_differs', 'expense', 'asset']]);
   });
@@ -199,7 +200,7 @@ describe('numbers where the company has a scheme', () => {
   });
 
   it('that cannot be say what one looks like, but for those the chart has already', () => {
-    const file = readFile('Number|Name|Element|Balance\nBANK|Bank|asset|5\nX|Till|asset|1', { numberScheme, chart: [{ number: 'BANK', element: 'asset' }] });
+    const file = readFile('Number|Name|Element|Balance\nBANK|Bank|asset|5\nX|Till|asset|1', { numberScheme, chart: [{ number: 'BANK', name: 'Bank', active: true, element: 'asset' }] });
     expect(problems(file)).toEqual([[3, 'number', 'number_malformed', 'X', '12-345(-67)']]);
   });
 });

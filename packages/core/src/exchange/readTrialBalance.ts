@@ -1,3 +1,4 @@
+import { accountsByNumber, joinPath, referenceKey, splitPath } from '../chart/accountReference.ts';
 import { type Element, elements } from '../chart/element.ts';
 import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
 import { bringToScheme, exampleOf, type NumberScheme } from '../chart/numberScheme.ts';
@@ -7,24 +8,30 @@ import { readCategoryPath } from '../placement/categoryPath.ts';
 import { accountCells } from './accountCells.ts';
 import { AmountCells } from './amountCells.ts';
 import { type Cell, textOf } from './cell.ts';
-import type { ColumnMeaning } from './columnMeaning.ts';
+import type { ColumnMap, ColumnMeaning } from './columnMeaning.ts';
 import type { Reading } from './detectReading.ts';
 import { firstText, reasonToLeaveOut } from './leaveOut.ts';
 import { readElement } from './readElement.ts';
 import { separateParentTotals } from './totals.ts';
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
-/** What the chart already knows of an account, by number. */
+/** What the chart already knows of an account, by number, or by its path of names where accounts have no numbers. */
 export interface ChartAccount {
   readonly number: string;
+  readonly name: string;
+  readonly active: boolean;
   readonly element: Element;
 }
+
+type KnownElement = Pick<ChartAccount, 'number' | 'element'>;
 
 export interface TrialBalanceInput {
   readonly rows: readonly (readonly Cell[])[];
   readonly reading: Reading;
   readonly currency: Currency;
   readonly digitOrder: DigitOrder;
+  /** Whether accounts have numbers; else rows are known by their names, or by paths of them. */
+  readonly numbered: boolean;
   /** Numbers that the chart does not know as they stand are brought to it. */
   readonly numberScheme: NumberScheme | null;
   readonly chart: readonly ChartAccount[];
@@ -54,7 +61,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   const amounts = new AmountCells(reading, input.currency, problems);
   const found: TrialBalanceRow[] = [];
   const rowOfNumber = new Map<string, number>();
-  const charted = new Set(input.chart.map(({ number }) => number));
+  const identify = input.numbered ? byNumber(input, reading.columns) : byName(input.chart, reading.columns);
   for (const [index, cells] of rows.entries()) {
     const row = index + 1;
     const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
@@ -64,18 +71,14 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       leftOut.push({ row, reason, text: firstText(cells) });
       continue;
     }
-    const { number: written, name } = accountCells(cells, reading.columns);
-    const brought = inScheme(written, input.numberScheme, charted);
-    const number = brought ?? written;
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
       problems.push({ row, column, code, found: foundText, other, warning });
     };
-    if (number === '') problem('number', 'number_missing', '', name);
-    else if (brought === null && input.numberScheme) problem('number', 'number_malformed', written, exampleOf(input.numberScheme));
-    else if (number.length > longestNumber) problem('number', 'number_too_long', number);
+    const { number, name, parentNumber } = identify(cells, text('parent'), problem);
     const repeated = number === '' ? undefined : rowOfNumber.get(number.toLowerCase());
-    if (repeated !== undefined) problem('number', 'number_repeated', number, String(repeated));
-    else rowOfNumber.set(number.toLowerCase(), row);
+    if (repeated === undefined) rowOfNumber.set(number.toLowerCase(), row);
+    else if (input.numbered) problem('number', 'number_repeated', number, String(repeated));
+    else problem('name', 'name_repeated', number, String(repeated));
     if (name === '') problem('name', 'name_missing', '', number);
     else if (name.length > longestName) problem('name', 'name_too_long', name.slice(0, 60));
     const elementText = text('element');
@@ -87,7 +90,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
       name,
       element,
       elementFrom: element ? 'file' : null,
-      parentNumber: (inScheme(text('parent'), input.numberScheme, charted) ?? text('parent')) || null,
+      parentNumber,
       categoryPath: readCategoryPath(text('category'), element),
       ...amounts.read(cells, row),
     });
@@ -99,6 +102,49 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   leftOut.sort((a, b) => a.row - b.row);
   problems.sort((a, b) => a.row - b.row);
   return { rows: kept, problems, leftOut, ...sums(kept) };
+}
+
+interface Identity {
+  readonly number: string;
+  readonly name: string;
+  readonly parentNumber: string | null;
+}
+
+type Report = (column: ColumnMeaning, code: RowProblem['code'], found: string, other?: string) => void;
+type Identify = (cells: readonly Cell[], parentText: string, problem: Report) => Identity;
+
+function byNumber({ numberScheme, chart }: TrialBalanceInput, columns: ColumnMap): Identify {
+  const charted = new Set(chart.map(({ number }) => number));
+  return (cells, parentText, problem) => {
+    const { number: written, name } = accountCells(cells, columns);
+    const brought = inScheme(written, numberScheme, charted);
+    const number = brought ?? written;
+    if (number === '') problem('number', 'number_missing', '', name);
+    else if (brought === null && numberScheme) problem('number', 'number_malformed', written, exampleOf(numberScheme));
+    else if (number.length > longestNumber) problem('number', 'number_too_long', number);
+    return { number, name, parentNumber: (inScheme(parentText, numberScheme, charted) ?? parentText) || null };
+  };
+}
+
+/** By the path where one is written or its parent is; else by the name where one active account alone has it; else it is new. */
+function byName(chart: readonly ChartAccount[], columns: ColumnMap): Identify {
+  const charted = accountsByNumber(chart);
+  const named = new Map<string, ChartAccount[]>();
+  for (const account of chart) if (account.active) named.set(account.name.toLowerCase(), [...(named.get(account.name.toLowerCase()) ?? []), account]);
+  const isKnown = (path: string): boolean => charted.has(referenceKey(path));
+  return (cells, parentText, problem) => {
+    const { name: written } = accountCells(cells, columns);
+    const parentPath = charted.get(referenceKey(parentText))?.number ?? parentText;
+    const path = joinPath(parentPath, written);
+    const sharing = parentText === '' ? (named.get(written.toLowerCase()) ?? []) : [];
+    const known = charted.get(referenceKey(path)) ?? (sharing.length === 1 ? sharing[0] : undefined);
+    if (!known && sharing.length > 1) problem('name', 'name_ambiguous', written, sharing.map(({ number }) => number).join('; '));
+    // As with numbers, what is nested below what is only said of the file where the file says it.
+    if (known) return { number: known.number, name: known.name, parentNumber: parentPath || null };
+    if (parentText !== '') return { number: path, name: written, parentNumber: parentPath };
+    const split = splitPath(path, isKnown);
+    return { number: path, name: split.name, parentNumber: split.parentPath || null };
+  };
 }
 
 /** The number as the scheme writes it, or `null` where it cannot be. One that an account has already is that account's, whatever the scheme. */
@@ -141,7 +187,7 @@ function checkParents(rows: readonly TrialBalanceRow[], { chart }: TrialBalanceI
 }
 
 /** The chart's element stands; else the file's, else the confirmed one, else a proposal. */
-function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digitOrder }: TrialBalanceInput, problems: RowProblem[]): TrialBalanceRow[] {
+function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digitOrder, numbered }: TrialBalanceInput, problems: RowProblem[]): TrialBalanceRow[] {
   const charted = new Map(chart.map((account) => [account.number, account.element]));
   const sure = (row: TrialBalanceRow): Pick<TrialBalanceRow, 'element' | 'elementFrom'> | null => {
     const inChart = charted.get(row.number);
@@ -165,7 +211,8 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
   ];
   const known = new Map(evidence.map((account) => [account.number, account]));
   const waiting = filled.flatMap(({ number, name, element, parentNumber }) => (element || number === '' ? [] : [{ number, name, parentNumber }]));
-  const neighbours = neighboursOf([...known.values()], waiting, digitOrder);
+  // Names that follow each other in the alphabet say nothing of each other.
+  const neighbours = numbered ? neighboursOf([...known.values()], waiting, digitOrder) : new Map<string, never>();
   const proposals = new Map(
     waiting.map(({ number, name, parentNumber }) => {
       const [before, after] = neighbours.get(number) ?? [];
@@ -182,15 +229,15 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
 }
 
 /** The nearest known accounts before and after each waiting one in number order, itself left out. */
-function neighboursOf(known: readonly ChartAccount[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [ChartAccount | undefined, ChartAccount | undefined]> {
+function neighboursOf(known: readonly KnownElement[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [KnownElement | undefined, KnownElement | undefined]> {
   const elementOf = new Map(known.map((account) => [account.number, account]));
   const numbers = sortByNumber(
     [...new Set([...elementOf.keys(), ...waiting.map(({ number }) => number)])].map((number) => ({ number })),
     digitOrder,
   );
-  const before = new Map<string, ChartAccount | undefined>();
-  const neighbours = new Map<string, [ChartAccount | undefined, ChartAccount | undefined]>();
-  let last: ChartAccount | undefined;
+  const before = new Map<string, KnownElement | undefined>();
+  const neighbours = new Map<string, [KnownElement | undefined, KnownElement | undefined]>();
+  let last: KnownElement | undefined;
   for (const { number } of numbers) {
     before.set(number, last);
     last = elementOf.get(number) ?? last;
@@ -203,7 +250,7 @@ function neighboursOf(known: readonly ChartAccount[], waiting: readonly { readon
   return neighbours;
 }
 
-function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, ChartAccount>, problems: RowProblem[]): TrialBalanceRow {
+function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, KnownElement>, problems: RowProblem[]): TrialBalanceRow {
   const parent = row.parentNumber === null ? undefined : known.get(row.parentNumber);
   if (parent && parent.element !== row.element) problems.push({ row: row.row, column: 'parent', code: 'parent_element_differs', found: parent.number, other: parent.element, warning: false });
   return row;

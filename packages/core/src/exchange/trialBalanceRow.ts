@@ -13,6 +13,8 @@ export type ProblemCode =
   | 'number_repeated'
   | 'name_missing'
   | 'name_too_long'
+  | 'name_repeated'
+  | 'name_ambiguous'
   | 'element_unknown'
   | 'element_differs'
   | 'element_needed'
@@ -44,6 +46,7 @@ export interface LeftOutRow {
 
 export interface TrialBalanceRow {
   readonly row: number;
+  /** In a company of names only: the path of names. */
   readonly number: string;
   readonly name: string;
   readonly element: Element | null;

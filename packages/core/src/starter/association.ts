@@ -55,7 +55,7 @@ export const association: StarterChart = {
       ['1230', 'Grants receivable', 'Other receivables'],
       suspenseAccount,
       ['1600', 'Equipment of the activities', 'At cost'],
-      ['1680', 'Depreciation of equipment of the activities', 'Accumulated depreciation', { isContra: true }],
+      ['1680', 'Accumulated depreciation of equipment of the activities', 'Accumulated depreciation', { isContra: true }],
       ...officeEquipment,
       ['1900', 'Securities', 'Financial assets'],
     ],

@@ -65,8 +65,8 @@ export const passengerTransport: StarterChart = {
       ['1600', 'Vehicles and vessels', 'At cost'],
       ['1610', 'Depots and workshops', 'At cost'],
       ['1620', 'Ticket machines', 'At cost'],
-      ['1680', 'Depreciation of vehicles and vessels', 'Accumulated depreciation', { isContra: true }],
-      ['1690', 'Depreciation of depots and machines', 'Accumulated depreciation', { isContra: true }],
+      ['1680', 'Accumulated depreciation of vehicles and vessels', 'Accumulated depreciation', { isContra: true }],
+      ['1690', 'Accumulated depreciation of depots and machines', 'Accumulated depreciation', { isContra: true }],
       ...officeEquipment,
     ],
     liability: [

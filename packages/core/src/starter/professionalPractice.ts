@@ -56,7 +56,7 @@ export const professionalPractice: StarterChart = {
       suspenseAccount,
       ...intangibleAccounts,
       ['1600', 'Library and fittings', 'At cost'],
-      ['1680', 'Depreciation of library and fittings', 'Accumulated depreciation', { isContra: true }],
+      ['1680', 'Accumulated depreciation of library and fittings', 'Accumulated depreciation', { isContra: true }],
       ...officeEquipment,
     ],
     liability: [

@@ -68,8 +68,8 @@ export const intangibleAccounts: readonly StarterAccount[] = [
 export const officeEquipment: readonly StarterAccount[] = [
   ['1700', 'Furniture and office equipment', 'At cost'],
   ['1710', 'Computers', 'At cost'],
-  ['1780', 'Depreciation of furniture and office equipment', 'Accumulated depreciation', { isContra: true }],
-  ['1790', 'Depreciation of computers', 'Accumulated depreciation', { isContra: true }],
+  ['1780', 'Accumulated depreciation of furniture and office equipment', 'Accumulated depreciation', { isContra: true }],
+  ['1790', 'Accumulated depreciation of computers', 'Accumulated depreciation', { isContra: true }],
 ];
 
 export const liabilityAccounts: readonly StarterAccount[] = [

@@ -49,6 +49,11 @@ export interface NewChart {
   readonly places: readonly { readonly accountKey: number; readonly side: 'any' | 'debit' | 'credit'; readonly categoryKey: number }[];
 }
 
+/** The same chart for a company of names only. */
+export function withoutNumbers(chart: NewChart): NewChart {
+  return { ...chart, accounts: chart.accounts.map((account) => ({ ...account, number: '' })) };
+}
+
 /** A starter chart in number order, with keys in the place of names; a category that is not there is a bug of the chart. */
 export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categories' | 'accounts'>): NewChart {
   const planted: NewChart['categories'][number][] = [];

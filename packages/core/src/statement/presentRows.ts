@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { accountLabel } from '../chart/accountReference.ts';
 import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
 import type { AccountsLine, GroupLine, Line } from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
@@ -136,7 +137,7 @@ class Page {
     for (const { account, index: at, isParent } of accounts) {
       const amounts = runs.map(({ net }) => portionIn(net[at] as bigint, compiled.lineOfDebit[at] === index, compiled.lineOfCredit[at] === index));
       if (isParent && amounts.every((amount) => amount === 0n)) continue;
-      push(String(account.id), account.id, isParent ? `Posted directly to ${account.number} ${account.name}` : `${account.number} ${account.name}`, amounts);
+      push(String(account.id), account.id, isParent ? `Posted directly to ${accountLabel(account)}` : accountLabel(account), amounts);
     }
     for (const result of compiled.lines)
       if (result.kind === 'result' && result.within?.key === line.key) {

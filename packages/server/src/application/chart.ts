@@ -45,10 +45,10 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
     if (!opened.ok) return opened;
     const books = opened.value;
     const { after, categoryId, ...own } = input;
-    const number = bringToScheme(own.number, books.company.numberScheme);
+    const number = numberFor(books, own.number);
     if (!number.ok) return number;
     const fields: AccountFields = { ...own, number: number.value, normalSide: input.normalSide ?? naturalSide(input.element), active: true, role: null };
-    const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree) ?? checkParentActive(books, fields);
+    const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree, books.company.numbered) ?? checkParentActive(books, fields);
     if (refused) return fail(refused);
     if (categoryId !== null) {
       const placed = checkPlaces({ id: 0, element: fields.element }, [{ side: 'any', categoryId }], books.categoryTree);
@@ -80,12 +80,12 @@ export function changeAccount(
     const current = books.accounts.find(({ id }) => id === accountId);
     if (!current) return fail({ code: 'not_found', thing: 'account', id: accountId });
     if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
-    const number = edit.number === undefined ? succeed(current.number) : bringToScheme(edit.number, books.company.numberScheme);
+    const number = edit.number === undefined ? succeed(current.number) : numberFor(books, edit.number);
     if (!number.ok) return number;
     const fields = { ...fieldsAfter(current, edit), number: number.value };
     const refused =
       checkName(books, fields, current) ??
-      checkAccount(fields, accountId, books.tree) ??
+      checkAccount(fields, accountId, books.tree, books.company.numbered) ??
       checkParentActive(books, fields) ??
       checkElement(books, current, fields) ??
       checkRole(current.role, fields) ??
@@ -107,6 +107,8 @@ export function renumberAccounts(
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
     const books = opened.value;
+    const unused = books.company.numbered ? undefined : changes[0];
+    if (unused) return fail({ code: 'account_number_unused', number: unused.number });
     const known = new Map(books.accounts.map((account) => [account.id, account]));
     const moved = new Set(changes.map(({ accountId }) => accountId));
     const holders = new Map(books.accounts.filter(({ id }) => !moved.has(id)).map((account) => [account.number.toLowerCase(), account]));
@@ -115,6 +117,7 @@ export function renumberAccounts(
       const brought = bringToScheme(typed, books.company.numberScheme);
       if (!brought.ok) return brought;
       const number = brought.value;
+      if (number === '') return fail({ code: 'account_number_missing' });
       const account = known.get(accountId);
       if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
       if (account.version !== version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current: account });
@@ -165,10 +168,16 @@ function siblingsOf({ tree }: Books, { parentId }: Pick<AccountFields, 'parentId
   return tree.order.filter((account) => account.parentId === parentId && account.id !== own).map(({ id }) => id);
 }
 
-/** Where nothing is said: behind the last sibling with a lower number. */
+/** Brought to the scheme; none where none is given, which is judged with the rest of the account. */
+function numberFor({ company }: Books, typed: string): ReturnType<typeof bringToScheme> {
+  return typed.trim() === '' ? succeed('') : bringToScheme(typed, company.numberScheme);
+}
+
+/** Where nothing is said: behind the last sibling with a lower number; without numbers behind all of them. */
 function placeAmong({ accounts, company }: Books, siblings: readonly number[], number: string, after: number | null | undefined): SiblingPlace {
   if (after === null) return 'first';
   if (after !== undefined) return { after };
+  if (!company.numbered) return siblings.length === 0 ? 'first' : { after: siblings.at(-1) as number };
   const key = collationKey(number, company.digitOrder);
   const numbers = new Map(accounts.map((account) => [account.id, account.number]));
   // From the end, since a number is most often added behind the others.
@@ -184,7 +193,7 @@ function newOrder(books: Books, current: ChartAccount, fields: AccountFields, af
 
 function checkParentActive({ accounts }: Books, { parentId, active }: AccountFields): Failure | null {
   const parent = accounts.find(({ id }) => id === parentId);
-  return active && parent && !parent.active ? { code: 'account_parent_inactive', number: parent.number } : null;
+  return active && parent && !parent.active ? { code: 'account_parent_inactive', number: parent.number || parent.name } : null;
 }
 
 /** Sub-accounts, places and a role hang on the element; they go first. */

@@ -2,9 +2,9 @@ import {
   type Category,
   type ChangedAccount,
   type ChartComparison,
-  type ChartField,
   type ChartFile,
   chartCells,
+  chartFieldsOf,
   chartSheet,
   compareChart,
   type Element,
@@ -40,8 +40,8 @@ export async function exportChart(ports: Ports, { companyId }: Access, kind: Cha
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const { company } = opened.value;
-  const rows: readonly Readonly<Record<ChartField, string>>[] = kind === 'template' ? [] : chartCells(opened.value);
-  return succeed(kind === 'csv' ? ports.writer.chartToCsv(company.name, rows) : await ports.writer.chartToWorkbook(company.name, rows, kind === 'template'));
+  const sheet = { company: company.name, fields: chartFieldsOf(company.numbered), rows: kind === 'template' ? [] : chartCells(opened.value, company.numbered) };
+  return succeed(kind === 'csv' ? ports.writer.chartToCsv(sheet) : await ports.writer.chartToWorkbook(sheet, kind === 'template'));
 }
 
 /** Every row of the file with what it would do, and its effect on the statements; nothing is changed. */
@@ -91,8 +91,8 @@ async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, file
   if (!stored) return fail({ code: 'not_found', thing: 'file', id: fileId });
   const read = await readChartTable(ports, `${companyId}/${fileId}`, stored);
   if (!read.ok) return read;
-  const { numberScheme: scheme, repeatedNames } = books.company;
-  const comparison = compareChart(read.value, { ...books, scheme, repeatedNames, balanceOf: (accountId) => lastBalance(books, accountId) });
+  const { numberScheme: scheme, repeatedNames, numbered } = books.company;
+  const comparison = compareChart(read.value, { ...books, scheme, repeatedNames, numbered, balanceOf: (accountId) => lastBalance(books, accountId) });
   return succeed({ books, fileName: stored.name, comparison, unknownColumns: read.value.unknown });
 }
 

@@ -1,9 +1,9 @@
-import { collationKey, fail, findCurrency, type Outcome } from '@ivory-ladder/core';
+import { fail, findCurrency, numberWhole, type Outcome, repeatedBeside } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { type CompanyView, viewCompany } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
+import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
 
 /** Only what changes. */
 export type SettingsEdit = { readonly [Field in keyof CompanySettings]?: CompanySettings[Field] | undefined } & { readonly version: number };
@@ -22,12 +22,21 @@ export function changeSettings(ports: Ports, access: Access<'administrator'>, { 
     if (after.currency !== before.currency && company.revision > 0) return fail({ code: 'setting_held', setting: 'currency', by: 'entries' });
     if (after.fiscalYearFirstMonth !== before.fiscalYearFirstMonth && calendar.years.length > 0)
       return fail({ code: 'setting_held', setting: 'fiscalYearFirstMonth', by: 'years' });
-    const keys = after.digitOrder === before.digitOrder ? [] : accounts.map(({ id, number }) => [id, collationKey(number, after.digitOrder)] as const);
-    const changed = await ports.companies.changeSettings(company, before, after, keys, access.actor);
+    const repeated = before.numbered && !after.numbered ? repeatedBeside(accounts) : [];
+    if (repeated.length > 0) return fail({ code: 'names_repeated', accounts: repeated.map(({ id, number, name }) => ({ id, number, name })) });
+    const settings = after.numbered ? after : { ...after, numberScheme: null };
+    const changed = await ports.companies.changeSettings(company, before, settings, changedNumbers(opened.value, settings), access.actor);
     return changed.ok ? viewCompany(ports, access) : changed;
   });
 }
 
-function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames }: CompanyRecord): CompanySettings {
-  return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames };
+function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered }: CompanyRecord): CompanySettings {
+  return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered };
+}
+
+/** Numbers are taken away, or given to all in the chart's own order, or ordered anew. */
+function changedNumbers({ company, accounts, tree }: Books, after: CompanySettings): ChangedNumber[] {
+  if (after.numbered === company.numbered && (after.digitOrder === company.digitOrder || !after.numbered)) return [];
+  const given = after.numbered && !company.numbered ? numberWhole(tree.order) : null;
+  return accounts.map(({ id, number }) => ({ id, before: number, after: given?.get(id) ?? (after.numbered ? number : '') }));
 }

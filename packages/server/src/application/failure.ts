@@ -64,6 +64,8 @@ export type Failure =
   | { code: 'posting_blocked'; blockers: { code: string; count: number }[] }
   | { code: 'ledger_moved_on' }
   | { code: 'account_name_taken'; name: string; accountId: number; number: string }
+  /** Active accounts beside each other that share a name; at most those of one company. */
+  | { code: 'names_repeated'; accounts: readonly { id: number; number: string; name: string }[] }
   | { code: 'setting_held'; setting: 'currency' | 'fiscalYearFirstMonth'; by: 'entries' | 'years' }
   | {
       code: 'merge_refused';

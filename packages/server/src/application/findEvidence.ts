@@ -1,4 +1,5 @@
 import {
+  accountLabel,
   balanceAt,
   climb,
   contributionsOf,
@@ -79,9 +80,9 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({
     ...base,
-    caption: `${account.number} ${account.name}`,
+    caption: accountLabel(account),
     amount: sign * own,
-    climb: [...rungs, { key: `${choice.line}/${account.id}`, caption: `${account.number} ${account.name}`, amount: sign * own }],
+    climb: [...rungs, { key: `${choice.line}/${account.id}`, caption: accountLabel(account), amount: sign * own }],
     accounts: [{ accountId: account.id, number: account.number, name: account.name, net: own }],
     carried,
     entryCount: lines.total,

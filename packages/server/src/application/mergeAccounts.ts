@@ -1,4 +1,5 @@
 import {
+  accountLabel,
   balanceAt,
   type Day,
   fail,
@@ -131,7 +132,7 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     role: from.role !== null && into.role === null ? from.role : null,
     entries: moves.map(({ layer, amount }) => ({
       date: day,
-      description: `${from.number} ${from.name} merged into ${into.number} ${into.name}`,
+      description: `${accountLabel(from)} merged into ${accountLabel(into)}`,
       layer,
       source: 'reclassification',
       closesYear: null,

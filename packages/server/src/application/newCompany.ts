@@ -8,6 +8,7 @@ import {
   starterCharts,
   succeed,
   toNewChart,
+  withoutNumbers,
 } from '@ivory-ladder/core';
 import { enterCompany } from './access.ts';
 import type { Failure } from './failure.ts';
@@ -18,6 +19,8 @@ export interface CompanyBeginning {
   readonly name: string;
   readonly currency: string;
   readonly fiscalYearFirstMonth: number;
+  /** Whether its accounts have numbers; a copy is as its original. */
+  readonly numbered?: boolean | undefined;
   /** What it begins with; categories alone where nothing is said. */
   readonly beginWith?:
     | { readonly kind: 'categories' }
@@ -36,24 +39,33 @@ interface Beginning {
 export async function beginningOf(
   ports: Ports,
   identity: Identity,
-  { name, currency, fiscalYearFirstMonth, beginWith = { kind: 'categories' } }: CompanyBeginning,
+  { name, currency, fiscalYearFirstMonth, numbered = true, beginWith = { kind: 'categories' } }: CompanyBeginning,
 ): Promise<Outcome<Beginning, Failure>> {
-  const settings: CompanySettings = { name, currency, fiscalYearFirstMonth, digitOrder: 'by_value', numberScheme: null, repeatedNames: 'pointed_out' };
+  const settings: CompanySettings = {
+    name,
+    currency,
+    fiscalYearFirstMonth,
+    digitOrder: 'by_value',
+    numberScheme: null,
+    repeatedNames: 'pointed_out',
+    numbered,
+  };
   switch (beginWith.kind) {
     case 'categories':
       return succeed({ settings, chart: toNewChart({ categories: starterCategories, accounts: noAccounts }), options: null });
     case 'starter': {
       const starter = starterCharts.find(({ key }) => key === beginWith.key);
       if (!starter) throw new Error(`there is no starter chart ${beginWith.key}`);
-      return succeed({ settings, chart: toNewChart(starter), options: null });
+      return succeed({ settings, chart: numbered ? toNewChart(starter) : withoutNumbers(toNewChart(starter)), options: null });
     }
     case 'copy': {
       const access = enterCompany(identity, beginWith.companyId, 'reader');
       if (!access.ok) return access;
       const opened = await openBooks(ports, beginWith.companyId);
       if (!opened.ok) return opened;
-      const { digitOrder, numberScheme, repeatedNames } = opened.value.company;
-      return succeed({ settings: { ...settings, digitOrder, numberScheme, repeatedNames }, chart: chartOf(opened.value), options: opened.value.options });
+      const { company } = opened.value;
+      const kept = { digitOrder: company.digitOrder, numberScheme: company.numberScheme, repeatedNames: company.repeatedNames, numbered: company.numbered };
+      return succeed({ settings: { ...settings, ...kept }, chart: chartOf(opened.value), options: opened.value.options });
     }
   }
 }

@@ -39,7 +39,8 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
   const table = await ports.tables.read(`${companyId}/${fileId}`, stored, answers);
   if (!table.ok) return table;
   const { rows, format } = table.value;
-  const reading = correctReading(rows, stored.name, answers);
+  const corrected = correctReading(rows, stored.name, answers);
+  const reading = books.company.numbered ? corrected : { ...corrected, columns: withoutNumberColumn(corrected.columns) };
   const headingCells = reading.headingRow === null ? [] : (rows[reading.headingRow] ?? []);
   const width = Math.max(headingCells.length, ...rows.slice(0, 50).map((row) => row.length));
   const file = readTrialBalance({
@@ -47,6 +48,7 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
     reading,
     currency: books.company.currency,
     digitOrder: books.company.digitOrder,
+    numbered: books.company.numbered,
     numberScheme: books.company.numberScheme,
     chart: books.accounts,
     confirmed: new Map(Object.entries(answers.elements)),
@@ -64,6 +66,11 @@ function correctReading(rows: Parameters<typeof detectReading>[0], name: string,
     answers.amounts ??
     (columns.debit !== undefined && columns.credit !== undefined ? 'debit_and_credit' : detected.amounts === 'debit_and_credit' ? 'signed' : detected.amounts);
   return { ...detected, headingRow, columns, amounts, decimalSign: answers.decimalSign ?? detected.decimalSign };
+}
+
+/** Where accounts have no numbers, a column headed as theirs holds their names if no other does. */
+function withoutNumberColumn({ number, ...columns }: ColumnMap): ColumnMap {
+  return columns.name === undefined && number !== undefined ? { ...columns, name: number } : columns;
 }
 
 /** Rows above a heading row chosen by hand are made blank, so that detection looks no further up. */

@@ -8,6 +8,7 @@ import {
   proposeRetainedEarnings,
   succeed,
   type TrialBalanceRow,
+  withPathsAsNumbers,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { layField, type NamedAmount, namedLines } from './accountField.ts';
@@ -48,7 +49,7 @@ export async function rehearseTrialBalance(
 ): Promise<Outcome<Rehearsal, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
-  const books = opened.value;
+  const books = opened.value.company.numbered ? opened.value : { ...opened.value, accounts: withPathsAsNumbers(opened.value.accounts) };
   const read = await readTrialBalanceFile(ports, books, fileId, answers);
   if (!read.ok) return read;
   const { file, reading } = read.value;
@@ -58,7 +59,7 @@ export async function rehearseTrialBalance(
   const field = layField(books, file.rows, retained.number);
   const blockers = new Blockers();
   const elementsProposed = answers.confirmElements ? 0 : file.rows.filter(({ elementFrom }) => elementFrom !== null && typeof elementFrom === 'object').length;
-  blockers.add('columns_missing', missingColumns(read.value));
+  blockers.add('columns_missing', missingColumns(read.value, books.company.numbered));
   blockers.add('no_rows', file.rows.length === 0 ? 1 : 0);
   blockers.add('rows_with_errors', file.problems.filter((problem) => !problem.warning).length);
   blockers.add('elements_proposed', elementsProposed);
@@ -109,8 +110,9 @@ export async function rehearseTrialBalance(
   });
 }
 
-function missingColumns({ reading: { columns, amounts } }: ReadFile): number {
-  const needed = amounts === 'debit_and_credit' ? (['number', 'name', 'debit', 'credit'] as const) : (['number', 'name', 'amount'] as const);
+function missingColumns({ reading: { columns, amounts } }: ReadFile, numbered: boolean): number {
+  const known = numbered ? (['number', 'name'] as const) : (['name'] as const);
+  const needed = [...known, ...(amounts === 'debit_and_credit' ? (['debit', 'credit'] as const) : (['amount'] as const))];
   return needed.filter((meaning) => columns[meaning] === undefined).length;
 }
 

@@ -1,4 +1,4 @@
-import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
+import { accountLabel, type Outcome, pathOf, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -31,7 +31,7 @@ class Names {
   private readonly accounts: ReadonlyMap<number, string>;
 
   constructor(private readonly books: Books) {
-    this.accounts = new Map(books.accounts.map(({ id, number, name }) => [id, `${number} ${name}`]));
+    this.accounts = new Map(books.accounts.map((account) => [account.id, accountLabel(account)]));
   }
 
   labelOf({ thing, thingId, before, after }: HistoryEvent): string {
@@ -39,7 +39,9 @@ class Names {
     switch (thing) {
       case 'account':
       case 'place':
-        return this.accounts.get(thingId) ?? ([state.number, state.name].filter((part) => typeof part === 'string').join(' ') || `account ${thingId}`);
+        return (
+          this.accounts.get(thingId) ?? ([state.number, state.name].filter((part) => typeof part === 'string' && part !== '').join(' ') || `account ${thingId}`)
+        );
       case 'category':
         return this.category(thingId) ?? (typeof state.name === 'string' ? state.name : `category ${thingId}`);
       case 'entry':

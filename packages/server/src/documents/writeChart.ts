@@ -1,9 +1,7 @@
-import { asPlainText, type ChartField, chartColumns, chartFields, chartSheet } from '@ivory-ladder/core';
+import { asPlainText, type ChartField, chartColumns, chartSheet } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
-import type { WrittenFile } from '../application/ports/index.ts';
-
-type ChartCells = Readonly<Record<ChartField, string>>;
+import type { ChartSheet, WrittenFile } from '../application/ports/index.ts';
 
 /** A column of new numbers is offered empty, for those who renumber. */
 const widths: Readonly<Record<ChartField, number>> = {
@@ -23,8 +21,8 @@ const widths: Readonly<Record<ChartField, number>> = {
   key: 10,
 };
 
-export function writeChartCsv(company: string, rows: readonly ChartCells[]): WrittenFile {
-  const lines = [chartFields.map((field) => chartColumns[field].heading), ...rows.map((row) => chartFields.map((field) => asPlainText(row[field])))];
+export function writeChartCsv({ company, fields, rows }: ChartSheet): WrittenFile {
+  const lines = [fields.map((field) => chartColumns[field].heading), ...rows.map((row) => fields.map((field) => asPlainText(row[field])))];
   return {
     name: fileName(company, 'Chart of accounts.csv'),
     type: 'text/csv; charset=utf-8',
@@ -33,23 +31,23 @@ export function writeChartCsv(company: string, rows: readonly ChartCells[]): Wri
 }
 
 /** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */
-export async function writeChartWorkbook(company: string, rows: readonly ChartCells[], isTemplate: boolean): Promise<WrittenFile> {
+export async function writeChartWorkbook({ company, fields, rows }: ChartSheet, isTemplate: boolean): Promise<WrittenFile> {
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
   const sheet = workbook.addWorksheet(chartSheet, {
     views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
     pageSetup: { paperSize: 9, orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0, printTitlesRow: '1:1' },
   });
-  sheet.columns = chartFields.map((field) => ({ header: chartColumns[field].heading, key: field, width: widths[field], style: { numFmt: '@' } }));
+  sheet.columns = fields.map((field) => ({ header: chartColumns[field].heading, key: field, width: widths[field], style: { numFmt: '@' } }));
   head(sheet);
-  sheet.addRows(rows.map((row) => chartFields.map((field) => asPlainText(row[field]))));
+  sheet.addRows(rows.map((row) => fields.map((field) => asPlainText(row[field]))));
   const guide = workbook.addWorksheet('What each column takes');
   guide.columns = [
     { header: 'Column', key: 'heading', width: 28 },
     { header: 'What it takes', key: 'takes', width: 110 },
   ];
   head(guide);
-  guide.addRows(chartFields.map((field) => chartColumns[field]));
+  guide.addRows(fields.map((field) => chartColumns[field]));
   return {
     name: fileName(company, isTemplate ? 'Chart template.xlsx' : 'Chart of accounts.xlsx'),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

@@ -17,6 +17,7 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
     digitOrder: company.digitOrder,
     numberScheme: company.numberScheme === null ? null : { ...company.numberScheme, parts: [...company.numberScheme.parts] },
     repeatedNames: company.repeatedNames,
+    numbered: company.numbered,
     settingsVersion: company.settingsVersion,
     revision: company.revision,
     role,

@@ -27,6 +27,8 @@ const conflicts = new Set([
   'last_administrator',
   'own_right_kept',
   'account_name_taken',
+  'account_name_beside',
+  'names_repeated',
   'view_name_taken',
   'setting_held',
   'chart_moved_on',

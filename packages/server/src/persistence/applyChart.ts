@@ -1,19 +1,11 @@
-import {
-  type ChangedAccount,
-  type ChartComparison,
-  collationKey,
-  type DigitOrder,
-  type Element,
-  type PlaceTarget,
-  placesByAccount,
-  sortByNumber,
-} from '@ivory-ladder/core';
+import { type ChangedAccount, type ChartComparison, type DigitOrder, type Element, type PlaceTarget, placesByAccount, sortByNumber } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
+import { numberColumns } from './numberColumns.ts';
 import { readCompany } from './readStructure.ts';
 import { insertRows, Refused } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -118,8 +110,7 @@ async function writeChanged(runner: QueryRunner, companyId: number, changed: rea
     ['number', 'number_key', 'name', 'element', 'normal_side', 'active', 'role', 'purpose', 'external_number'],
     changed.map(({ id, number, name, element, normalSide, active, role, purpose, externalNumber }) => [
       id,
-      number,
-      Buffer.from(collationKey(number, order)),
+      ...numberColumns(number, order),
       name,
       element,
       normalSide,
@@ -134,8 +125,8 @@ async function writeChanged(runner: QueryRunner, companyId: number, changed: rea
 
 /** The ids they got, by the negative ids they had. */
 async function insertAdded(runner: QueryRunner, companyId: number, added: readonly ChangedAccount[], order: DigitOrder): Promise<Map<number, number>> {
-  const byNumber = await insertAccounts(runner, companyId, added, order);
-  return new Map(added.map(({ id, number }) => [id, byNumber.get(number) as number]));
+  const inserted = await insertAccounts(runner, companyId, added, order);
+  return new Map(added.map(({ id }, at) => [id, inserted[at] as number]));
 }
 
 /**
@@ -154,7 +145,9 @@ async function orderAdded(runner: QueryRunner, books: Books, accounts: readonly 
   }
   const positions: [number, number][] = [];
   for (const [parentId, comersHere] of arriving) {
-    const siblings = placeByNumber(staying.get(parentId) ?? [], comersHere, books.company.digitOrder);
+    const stayingHere = staying.get(parentId) ?? [];
+    // Without numbers they stand behind the others, in the order of the file.
+    const siblings = books.company.numbered ? placeByNumber(stayingHere, comersHere, books.company.digitOrder) : [...stayingHere, ...comersHere];
     for (const [at, { id }] of siblings.entries()) positions.push([real(id) as number, (at + 1) * 1000]);
   }
   await updateAccounts(runner, books.company.id, ['position'], positions);

@@ -1,4 +1,4 @@
-import { collationKey, type FiscalCalendar, makeCalendar, periodIndexOf } from '@ivory-ladder/core';
+import { accountsByNumber, collationKey, type FiscalCalendar, makeCalendar, periodIndexOf, withPathsAsNumbers } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
@@ -7,6 +7,7 @@ import { insertYears } from './calendarRows.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
+import { insertAccounts } from './insertAccounts.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
 
@@ -66,31 +67,42 @@ export async function applyPlan(
 
 async function addAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, audit: AuditEvent[]): Promise<Map<string, number>> {
   const companyId = structure.company.id;
-  const idOf = new Map(structure.accounts.map((account) => [account.number, account.id]));
+  const { numbered } = structure.company;
+  const known = numbered ? structure.accounts : withPathsAsNumbers(structure.accounts);
+  const idOf = new Map([...accountsByNumber(known).values()].map((account) => [account.number, account.id]));
   if (plan.newAccounts.length === 0) return idOf;
-  const keyed = plan.newAccounts
-    .map((account) => ({ account, key: Buffer.from(collationKey(account.number, structure.company.digitOrder)) }))
-    .sort((a, b) => Buffer.compare(a.key, b.key));
-  const known = structure.accounts.map((account) => ({
-    position: account.position,
-    key: Buffer.from(collationKey(account.number, structure.company.digitOrder)),
-  }));
-  const positions = positionsAmong(
-    known,
-    keyed.map(({ key }) => key),
-  );
-  await insertRows(
+  const order = structure.company.digitOrder;
+  const key = (account: { readonly number: string }): Buffer => Buffer.from(collationKey(account.number, order));
+  const added = numbered ? plan.newAccounts.toSorted((a, b) => Buffer.compare(key(a), key(b))) : plan.newAccounts;
+  const last = Math.max(0, ...structure.accounts.map(({ position }) => position));
+  const positions = numbered
+    ? positionsAmong(
+        structure.accounts.map((account) => ({ position: account.position, key: key(account) })),
+        added.map(key),
+      )
+    : added.map((_, at) => last + (at + 1) * 1000);
+  const ids = await insertAccounts(
     runner,
-    'account (company_id, number, number_key, name, element, normal_side, position)',
-    keyed.map(({ account, key }, index) => [companyId, account.number, key, account.name, account.element, account.normalSide, positions[index]]),
+    companyId,
+    added.map(({ name, element, normalSide, ...account }) => ({
+      number: numbered ? account.number : '',
+      name,
+      element,
+      normalSide,
+      active: true,
+      role: null,
+      purpose: '',
+      externalNumber: '',
+    })),
+    order,
+    positions,
   );
-  const rows = await rowsOf<{ id: number; number: string }>(runner, 'SELECT id, number FROM account WHERE company_id = ?', [companyId]);
-  for (const { id, number } of rows) idOf.set(number, id);
-  for (const { account } of keyed) {
+  for (const [at, { number }] of added.entries()) idOf.set(number, ids[at] as number);
+  for (const { parentNumber, ...account } of added) {
     const id = idOf.get(account.number) as number;
-    if (account.parentNumber !== null)
-      await runner.query('UPDATE account SET parent_id = ? WHERE company_id = ? AND id = ?', [idOf.get(account.parentNumber), companyId, id]);
-    audit.push({ thing: 'account', thingId: id, action: 'added', after: account });
+    const parentId = parentNumber === null ? null : (idOf.get(parentNumber) ?? null);
+    if (parentId !== null) await runner.query('UPDATE account SET parent_id = ? WHERE company_id = ? AND id = ?', [parentId, companyId, id]);
+    audit.push({ thing: 'account', thingId: id, action: 'added', after: { ...account, number: numbered ? account.number : '', parentId } });
   }
   return idOf;
 }

@@ -1,4 +1,4 @@
-import { type ChartComparison, collationKey, type Outcome } from '@ivory-ladder/core';
+import type { ChartComparison, Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
@@ -8,6 +8,7 @@ import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
+import { numberColumns } from './numberColumns.ts';
 import { readCompany } from './readStructure.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -105,7 +106,7 @@ export class ChartRepository implements ChartStore {
           runner,
           companyId,
           ['number', 'number_key'],
-          changes.map(({ account: { id }, number }) => [id, number, Buffer.from(collationKey(number, company.digitOrder))]),
+          changes.map(({ account: { id }, number }) => [id, ...numberColumns(number, company.digitOrder)]),
         ),
       );
       return {
@@ -214,7 +215,7 @@ async function columnsOf(runner: QueryRunner, companyId: number, fields: Account
   const company = await readCompany(runner, companyId);
   if (!company) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
   const { number, name, element, normalSide, parentId, active, role, purpose, externalNumber } = fields;
-  return [number, Buffer.from(collationKey(number, company.digitOrder)), name, element, normalSide, parentId, active ? 1 : 0, role, purpose, externalNumber];
+  return [...numberColumns(number, company.digitOrder), name, element, normalSide, parentId, active ? 1 : 0, role, purpose, externalNumber];
 }
 
 /** Waits for postings under way on the account, and holds off new ones; one that came meanwhile makes the check stale. */

@@ -1,10 +1,11 @@
 import type { FiscalYear, LayoutOptions, NewChart, Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CompanyRecord, CompanySettings, CompanyStore, Person } from '../application/ports/index.ts';
-import { recordAudit, timestamp } from './audit.ts';
+import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Person } from '../application/ports/index.ts';
+import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import type { Counters } from './counters.ts';
+import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
 import { plantChart } from './plantChart.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -30,11 +31,20 @@ export class CompanyRepository implements CompanyStore {
   }
 
   async create(settings: CompanySettings, { chart, options }: { chart: NewChart; options: LayoutOptions | null }, person: Person): Promise<number> {
-    const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames } = settings;
+    const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = settings;
     const created = await inTransaction(this.database, async (runner) => {
       const result = (await runner.query(
-        'INSERT INTO company (name, currency, fiscal_first_month, digit_order, number_scheme, repeated_names, created_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
-        [name, currency, fiscalYearFirstMonth, digitOrder, numberScheme === null ? null : JSON.stringify(numberScheme), repeatedNames, timestamp()],
+        'INSERT INTO company (name, currency, fiscal_first_month, digit_order, number_scheme, repeated_names, numbered, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+        [
+          name,
+          currency,
+          fiscalYearFirstMonth,
+          digitOrder,
+          numberScheme === null ? null : JSON.stringify(numberScheme),
+          repeatedNames,
+          numbered ? 1 : 0,
+          timestamp(),
+        ],
       )) as { insertId: number };
       const id = Number(result.insertId);
       const planted = await plantChart(runner, id, chart, digitOrder);
@@ -55,17 +65,18 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    keys: readonly (readonly [accountId: number, key: Uint8Array])[],
+    numbers: readonly ChangedNumber[],
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await updateAccounts(
         runner,
         company.id,
-        ['number_key'],
-        keys.map(([id, key]) => [id, Buffer.from(key)]),
+        ['number', 'number_key'],
+        numbers.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
       );
-      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames } = after;
+      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = after;
+      const renumbered = numbers.filter((number) => number.before !== number.after);
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
         {
@@ -75,10 +86,19 @@ export class CompanyRepository implements CompanyStore {
           before: Object.fromEntries(changed.map((key) => [key, before[key]])),
           after: Object.fromEntries(changed.map((key) => [key, after[key]])),
         },
+        ...renumbered.map(
+          (number): AuditEvent => ({
+            thing: 'account',
+            thingId: number.id,
+            action: 'changed',
+            before: { number: number.before },
+            after: { number: number.after },
+          }),
+        ),
       ]);
       const moved = await changedRows(
         runner,
-        `UPDATE company SET name = ?, currency = ?, fiscal_first_month = ?, digit_order = ?, number_scheme = ?, repeated_names = ?,
+        `UPDATE company SET name = ?, currency = ?, fiscal_first_month = ?, digit_order = ?, number_scheme = ?, repeated_names = ?, numbered = ?,
                 settings_version = settings_version + 1, structure_version = structure_version + 1
           WHERE id = ? AND settings_version = ? AND structure_version = ? AND revision = ?`,
         [
@@ -88,6 +108,7 @@ export class CompanyRepository implements CompanyStore {
           digitOrder,
           numberScheme === null ? null : JSON.stringify(numberScheme),
           repeatedNames,
+          numbered ? 1 : 0,
           company.id,
           company.settingsVersion,
           company.structureVersion,

@@ -132,7 +132,7 @@ export class LedgerRepository implements LedgerStore {
     if (!row) return null;
     const lines = await rowsOf<{ accountId: number; number: string; name: string; debit: string; credit: string; text: string }>(
       this.database,
-      `SELECT line.account_id AS accountId, account.number, account.name, line.debit, line.credit, line.text
+      `SELECT line.account_id AS accountId, COALESCE(account.number, '') AS number, account.name, line.debit, line.credit, line.text
          FROM journal_line AS line JOIN account ON account.company_id = line.company_id AND account.id = line.account_id
         WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
       [companyId, entryId],

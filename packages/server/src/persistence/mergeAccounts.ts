@@ -1,3 +1,4 @@
+import { accountLabel } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books, MergePlan, PostingOutcome, Request } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
@@ -68,7 +69,7 @@ function eventsOf({ from, into, role, moved }: MergePlan, entries: readonly Entr
       thingId: from.id,
       action: 'changed',
       before,
-      after: { mergedInto: `${into.number} ${into.name}`, active: false, ...(from.role === null ? {} : { role: null }) },
+      after: { mergedInto: accountLabel(into), active: false, ...(from.role === null ? {} : { role: null }) },
     },
     ...(role === null ? [] : [{ thing: 'account', thingId: into.id, action: 'changed', before: { role: null }, after: { role } } as const]),
     ...(moved === null ? [] : [{ thing: 'place', thingId: moved.accountId, action: 'changed', before: moved.before, after: moved.after } as const]),

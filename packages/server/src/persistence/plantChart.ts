@@ -49,8 +49,8 @@ async function plantCategories(runner: QueryRunner, companyId: number, categorie
 }
 
 async function plantAccounts(runner: QueryRunner, companyId: number, accounts: NewChart['accounts'], order: DigitOrder): Promise<Map<number, number>> {
-  const byNumber = await insertAccounts(runner, companyId, accounts, order);
-  const ids = new Map(accounts.map(({ key, number }) => [key, byNumber.get(number) as number]));
+  const inserted = await insertAccounts(runner, companyId, accounts, order);
+  const ids = new Map(accounts.map(({ key }, at) => [key, inserted[at] as number]));
   await updateAccounts(
     runner,
     companyId,

@@ -20,7 +20,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
   const [row] = await rowsOf<CompanyRow>(
     runner,
     `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
-            number_scheme AS numberScheme, repeated_names AS repeatedNames, settings_version AS settingsVersion FROM company WHERE id = ?`,
+            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, settings_version AS settingsVersion FROM company WHERE id = ?`,
     [companyId],
   );
   return row
@@ -32,6 +32,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         digitOrder: row.digitOrder as DigitOrder,
         numberScheme: row.numberScheme === null ? null : (JSON.parse(row.numberScheme) as NumberScheme),
         repeatedNames: row.repeatedNames as CompanyRecord['repeatedNames'],
+        numbered: Number(row.numbered) === 1,
         settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
@@ -51,7 +52,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const accounts = accountRows.map(
     (row): ChartAccount => ({
       id: row.id,
-      number: row.number,
+      number: row.number ?? '',
       name: row.name,
       element: row.element as Account['element'],
       normalSide: row.normalSide as Account['normalSide'],

@@ -31,7 +31,7 @@ export async function lockAccounts(runner: QueryRunner, companyId: number, accou
   if (ids.length === 0) return;
   const rows = await rowsOf<{ id: number; number: string; active: number }>(
     runner,
-    `SELECT id, number, active FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id LOCK IN SHARE MODE`,
+    `SELECT id, COALESCE(number, name) AS number, active FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id LOCK IN SHARE MODE`,
     [companyId, ...ids],
   );
   const found = new Set(rows.map((row) => row.id));
@@ -42,7 +42,7 @@ export async function lockAccounts(runner: QueryRunner, companyId: number, accou
   if (inactive) throw new Refused({ code: 'account_takes_no_postings', accountId: inactive.id, number: inactive.number, reason: 'inactive' });
   const [parent] = await rowsOf<{ id: number; number: string }>(
     runner,
-    `SELECT DISTINCT parent.id, parent.number FROM account AS child JOIN account AS parent ON parent.company_id = child.company_id AND parent.id = child.parent_id
+    `SELECT DISTINCT parent.id, COALESCE(parent.number, parent.name) AS number FROM account AS child JOIN account AS parent ON parent.company_id = child.company_id AND parent.id = child.parent_id
       WHERE child.company_id = ? AND child.parent_id IN (${ids.map(() => '?').join(', ')}) LIMIT 1`,
     [companyId, ...ids],
   );

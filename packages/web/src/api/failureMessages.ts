@@ -1,4 +1,4 @@
-import { type AccountRole, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, exampleOf, type NumberScheme } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
 import type { ApiFailure } from './ivoryApi.ts';
 
@@ -89,6 +89,9 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   period_locked: ({ day }) => `The period of ${text(day)} is locked and takes no entries.`,
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
+  account_number_missing: () => 'Every account has a number in this company.',
+  account_number_unused: ({ number }) => `Accounts have no numbers in this company; «${text(number)}» has no place.`,
+  account_name_beside: ({ name }) => `Another active account beside it is named «${text(name)}»; without numbers, names beside each other must differ.`,
   account_number_taken: ({ number, name }) => `The number ${text(number)} is taken by ${text(name)}.`,
   merge_refused: ({ reason, about }) =>
     ({
@@ -102,7 +105,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   chart_file_wrong: ({ rows }) => `The file was not applied: ${text(rows)} of its rows cannot be. They are marked.`,
   chart_moved_on: () => 'Somebody else has changed the chart or the ledger since this was shown. Nothing was applied; what you see now is read anew.',
   chart_headings_missing: ({ looked }) =>
-    `No column is headed Number in the first ${text(looked)} rows. The template says what each column is called and takes.`,
+    `No column is headed Number, or Name beside another, in the first ${text(looked)} rows. The template says what each column is called and takes.`,
   changed_meanwhile: () => 'Not taken back: it has been changed since, by you or somebody else. Its history says how.',
   own_right_kept: () => 'This right is taken from you by another who has it, never by yourself.',
   attachment_kind_refused: ({ name, kinds }) =>
@@ -111,9 +114,13 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   attachment_incomplete: () => 'The file is empty or did not arrive whole; nothing was attached.',
   view_name_taken: ({ name }) => `There is a view «${text(name)}» already. Choose another name, or save that view anew.`,
   too_many_views: ({ limit }) => `There are ${text(limit)} views already; delete one first.`,
-  account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken by ${text(number)}; this company does not repeat names.`,
+  account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken${number ? ` by ${text(number)}` : ''}; this company does not repeat names.`,
   account_number_malformed: ({ number, part, scheme }) =>
     `The number ${text(number)} does not fit the number scheme${part ? ` in its part ${text(part)}` : ''}${scheme ? `; numbers here look like ${exampleOf(scheme as NumberScheme)}` : ''}.`,
+  names_repeated: ({ accounts }) => {
+    const repeated = (Array.isArray(accounts) ? accounts : []) as { number: string; name: string }[];
+    return `Names alone would not tell these apart: ${repeated.slice(0, 6).map(accountLabel).join(', ')}${repeated.length > 6 ? ` and ${repeated.length - 6} more` : ''}. Rename them first.`;
+  },
   setting_held: ({ setting }) =>
     setting === 'currency' ? 'The currency stays: there are entries in it.' : 'The first month of the fiscal year stays: there are years already.',
   account_nesting_refused: ({ reason, element, parentElement }) =>

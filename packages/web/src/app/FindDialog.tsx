@@ -1,4 +1,4 @@
-import { isAtLeast } from '@ivory-ladder/core';
+import { accountLabel, isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -49,7 +49,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
       ...(data?.accounts ?? []).map(({ id, number, name }) => ({
         key: `a${id}`,
-        label: `${number} ${name}`,
+        label: accountLabel({ number, name }),
         kind: 'account',
         to: `${base}/ledger`,
         search: `account=${id}`,

@@ -11,6 +11,8 @@ export interface CompanyRecord {
   /** `null`: numbers are any text. */
   readonly numberScheme: NumberScheme | null;
   readonly repeatedNames: 'pointed_out' | 'forbidden';
+  /** Whether accounts have numbers; else names tell them apart. */
+  readonly numbered: boolean;
   readonly settingsVersion: number;
   /** Grows with each posting. */
   readonly revision: number;
@@ -18,9 +20,16 @@ export interface CompanyRecord {
   readonly structureVersion: number;
 }
 
-export type CompanySettings = Pick<CompanyRecord, 'name' | 'fiscalYearFirstMonth' | 'digitOrder' | 'numberScheme' | 'repeatedNames'> & {
+export type CompanySettings = Pick<CompanyRecord, 'name' | 'fiscalYearFirstMonth' | 'digitOrder' | 'numberScheme' | 'repeatedNames' | 'numbered'> & {
   readonly currency: string;
 };
+
+export interface ChangedNumber {
+  readonly id: number;
+  /** Empty: none. */
+  readonly before: string;
+  readonly after: string;
+}
 
 export interface CompanyStore {
   /** Those that the person belongs to. */
@@ -29,12 +38,12 @@ export interface CompanyStore {
   findByName(name: string): Promise<number | null>;
   /** Its maker becomes its administrator. */
   create(settings: CompanySettings, begin: { readonly chart: NewChart; readonly options: LayoutOptions | null }, person: Person): Promise<number>;
-  /** `keys`: collation keys by account where the order of numbers changes. */
+  /** `numbers`: those of accounts whose number, or its place in the order of numbers, changes. */
   changeSettings(
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    keys: readonly (readonly [accountId: number, key: Uint8Array])[],
+    numbers: readonly ChangedNumber[],
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;

@@ -45,11 +45,18 @@ export interface StreamedFile {
   readonly content: AsyncIterable<Uint8Array>;
 }
 
+/** A chart of accounts as it is written to a file. */
+export interface ChartSheet {
+  readonly company: string;
+  readonly fields: readonly ChartField[];
+  readonly rows: readonly Readonly<Record<ChartField, string>>[];
+}
+
 /** What a statement or the history is written to for those who take it along. */
 export interface FileWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
-  chartToCsv(company: string, rows: readonly Readonly<Record<ChartField, string>>[]): WrittenFile;
-  chartToWorkbook(company: string, rows: readonly Readonly<Record<ChartField, string>>[], isTemplate: boolean): Promise<WrittenFile>;
+  chartToCsv(sheet: ChartSheet): WrittenFile;
+  chartToWorkbook(sheet: ChartSheet, isTemplate: boolean): Promise<WrittenFile>;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

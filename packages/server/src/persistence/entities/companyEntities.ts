@@ -16,6 +16,7 @@ export interface CompanyRow {
   createdAt: string;
   numberScheme: string | null;
   repeatedNames: string;
+  numbered: number;
   settingsVersion: number;
 }
 
@@ -33,6 +34,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     createdAt: { name: 'created_at', type: 'datetime' },
     numberScheme: { name: 'number_scheme', type: 'varchar', length: 1000, nullable: true },
     repeatedNames: { ...keyText, name: 'repeated_names', length: 20, default: 'pointed_out' },
+    numbered: { type: 'tinyint', unsigned: true, default: 1 },
     settingsVersion: { name: 'settings_version', type: 'int', unsigned: true, default: 0 },
   },
 });
@@ -61,7 +63,7 @@ export const PeriodEntity = new EntitySchema<PeriodRow>({
 export interface AccountRow {
   companyId: number;
   id: number;
-  number: string;
+  number: string | null;
   numberKey: Buffer;
   name: string;
   element: string;
@@ -80,7 +82,7 @@ export const AccountEntity = new EntitySchema<AccountRow>({
   columns: {
     companyId,
     id: generatedId,
-    number: { ...keyText, length: 50 },
+    number: { ...keyText, length: 50, nullable: true },
     numberKey: { name: 'number_key', type: 'varbinary', length: 500 },
     name: { type: 'varchar', length: 200 },
     element: { ...keyText, length: 10 },

@@ -28,6 +28,7 @@ import { CreateSavedView1790000000027 } from './027-create-saved-view.ts';
 import { CreateChosenColumns1790000000028 } from './028-create-chosen-columns.ts';
 import { CreateAttachment1790000000029 } from './029-create-attachment.ts';
 import { CreateAttachmentPart1790000000030 } from './030-create-attachment-part.ts';
+import { MakeNumbersOptional1790000000031 } from './031-make-numbers-optional.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -61,4 +62,5 @@ export const migrations = [
   CreateChosenColumns1790000000028,
   CreateAttachment1790000000029,
   CreateAttachmentPart1790000000030,
+  MakeNumbersOptional1790000000031,
 ];

@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -72,7 +72,7 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
             <dt>Below</dt>
             <dd>
               <button type="button" className={styles.way} onClick={() => onOpen(parent.id)}>
-                {parent.number} {parent.name}
+                {accountLabel(parent)}
               </button>
             </dd>
           </>

@@ -1,6 +1,8 @@
 import type { AccountChange, AccountInputBody, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
 import {
   type AccountRole,
+  accountLabel,
+  accountLabels,
   accountRoles,
   bringToScheme,
   buildCategoryTree,
@@ -8,10 +10,12 @@ import {
   elements,
   exampleOf,
   findByNumber,
+  findSameNameBeside,
   naturalSide,
   pathOf,
   roleRules,
   type Side,
+  succeed,
   walkCategories,
 } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
@@ -62,24 +66,29 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   const [base] = useState(account);
   useEffect(() => first.current?.focus(), []);
   const tree = useMemo(() => buildCategoryTree(categories), [categories]);
+  const labels = useMemo(() => accountLabels(accounts), [accounts]);
   const parents = useMemo(
-    () => accounts.filter((other) => other.element === element && other.id !== account?.id && (other.active || other.id === account?.parentId)).map(toOption),
-    [accounts, element, account],
+    () =>
+      accounts
+        .filter((other) => other.element === element && other.id !== account?.id && (other.active || other.id === account?.parentId))
+        .map(({ id }): Option => ({ id, label: labels.get(id) ?? '' })),
+    [accounts, element, account, labels],
   );
   const places = useMemo(() => {
     const options: Option[] = [];
     walkCategories(tree.tops.get(element) ?? [], (node) => options.push({ id: node.category.id, label: pathOf(node).join(' › ') }));
     return options;
   }, [tree, element]);
-  const { numberScheme, repeatedNames } = useCompany();
-  const brought = bringToScheme(number, numberScheme);
+  const { numberScheme, repeatedNames, numbered } = useCompany();
+  const brought = numbered ? bringToScheme(number, numberScheme) : succeed('');
   const isMalformed = !brought.ok && number.trim() !== (account?.number ?? '');
   const trimmed = brought.ok ? brought.value : number.trim();
-  const holder = findByNumber(accounts, trimmed);
+  const holder = numbered ? findByNumber(accounts, trimmed) : undefined;
   const isTaken = holder !== undefined && holder.id !== account?.id;
   const sameName = accounts.find((other) => other.id !== account?.id && other.active && other.name.toLowerCase() === name.trim().toLowerCase());
-  const isNameTaken = sameName !== undefined && repeatedNames === 'forbidden' && name.trim() !== account?.name;
-  const isRefused = isBusy || isTaken || isMalformed || isNameTaken || trimmed === '' || name.trim() === '';
+  const beside = numbered ? undefined : findSameNameBeside(accounts, { name, parentId }, account?.id ?? null);
+  const isNameTaken = beside !== undefined || (sameName !== undefined && repeatedNames === 'forbidden' && name.trim() !== account?.name);
+  const isRefused = isBusy || isTaken || isMalformed || isNameTaken || (numbered && trimmed === '') || name.trim() === '';
   const node = categoryId === null ? undefined : tree.nodes.get(categoryId);
   const chooseElement = (next: Element) => {
     setElement(next);
@@ -112,6 +121,10 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     if (isMalformed && numberScheme && number.trim() !== '') return `Numbers here look like ${exampleOf(numberScheme)}`;
     return brought.ok && number.trim() !== '' && trimmed !== number.trim() ? `Becomes ${trimmed}` : undefined;
   };
+  const nameHelp = (): string | undefined => {
+    if (beside) return 'An active account beside it has this name';
+    return sameName && name.trim() !== '' ? `${labels.get(sameName.id)} has this name too` : undefined;
+  };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const isAnother = (event.nativeEvent as SubmitEvent).submitter?.dataset.another !== undefined;
@@ -127,26 +140,29 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     }
   };
   return (
-    <form className={styles.form} onSubmit={submit} onKeyDown={onKeyDown} aria-label={account ? `Change ${account.number} ${account.name}` : 'New account'}>
+    <form className={styles.form} onSubmit={submit} onKeyDown={onKeyDown} aria-label={account ? `Change ${accountLabel(account)}` : 'New account'}>
       {base && account && base.version !== account.version && (
         <ChangedMeanwhile base={base} theirs={account} own={own} accounts={accounts} onTake={(field) => takeTheirs[field](account)} />
       )}
-      <TextField
-        label="Number"
-        inputRef={first}
-        value={number}
-        onChange={(event) => setNumber(event.target.value)}
-        error={isTaken || (isMalformed && number.trim() !== '')}
-        helperText={numberHelp()}
-        slotProps={{ htmlInput: { maxLength: 50 } }}
-        required
-      />
+      {numbered && (
+        <TextField
+          label="Number"
+          inputRef={first}
+          value={number}
+          onChange={(event) => setNumber(event.target.value)}
+          error={isTaken || (isMalformed && number.trim() !== '')}
+          helperText={numberHelp()}
+          slotProps={{ htmlInput: { maxLength: 50 } }}
+          required
+        />
+      )}
       <TextField
         label="Name"
+        inputRef={numbered ? undefined : first}
         value={name}
         onChange={(event) => setName(event.target.value)}
         error={isNameTaken}
-        helperText={sameName && name.trim() !== '' ? `${sameName.number} has this name too` : undefined}
+        helperText={nameHelp()}
         slotProps={{ htmlInput: { maxLength: 200 } }}
         required
       />
@@ -245,8 +261,4 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
       </div>
     </form>
   );
-}
-
-function toOption({ id, number, name }: ChartAccountBody): Option {
-  return { id, label: `${number} ${name}` };
 }

@@ -1,4 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { accountLabel } from '@ivory-ladder/core';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { type AccountDraft, changedMeanwhile } from './accountDraft.ts';
 import styles from './ChartScreen.module.css';
@@ -28,7 +29,7 @@ export function ChangedMeanwhile({ base, theirs, own, accounts, onTake }: Change
     if (field === 'role') return draft.role === null ? 'none' : accountRoleNames[draft.role];
     if (field !== 'parentId') return String(draft[field]) || 'nothing';
     const parent = accounts.find(({ id }) => id === draft.parentId);
-    return parent ? `${parent.number} ${parent.name}` : 'nothing';
+    return parent ? accountLabel(parent) : 'nothing';
   };
   return (
     <section className={styles.meanwhile} role="alert" aria-label="Changed meanwhile">

@@ -1,5 +1,5 @@
 import type { AccountChange, AccountInputBody, ChartAccountBody, ChartView, PlacementView } from '@ivory-ladder/contract';
-import type { Currency } from '@ivory-ladder/core';
+import { accountLabel, type Currency } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
 import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
@@ -95,6 +95,8 @@ export function ChartPanel(props: ChartPanelProps) {
   );
 }
 
+const shortOf = (account: ChartAccountBody | null): string => account?.number || account?.name || '';
+
 function titleOf(task: ChartTask | null, chosen: ChartAccountBody | null): string {
   switch (task?.kind) {
     case 'renumber':
@@ -102,13 +104,13 @@ function titleOf(task: ChartTask | null, chosen: ChartAccountBody | null): strin
     case 'many':
       return 'Change many';
     case 'merge':
-      return `Merge ${chosen?.number ?? ''}`;
+      return `Merge ${shortOf(chosen)}`;
     case 'place':
-      return `Place ${chosen?.number ?? ''} after …`;
+      return `Place ${shortOf(chosen)} after …`;
     case 'form':
-      return task.account ? `Change ${task.account.number}` : 'New account';
+      return task.account ? `Change ${shortOf(task.account)}` : 'New account';
     case undefined:
-      return chosen ? `${chosen.number} ${chosen.name}` : 'No account chosen';
+      return chosen ? accountLabel(chosen) : 'No account chosen';
   }
 }
 

@@ -1,5 +1,5 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, SavedChartView } from '@ivory-ladder/contract';
-import { buildCategoryTree, pathOf } from '@ivory-ladder/core';
+import { accountLabel, buildCategoryTree, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
@@ -63,7 +63,7 @@ export function ChartScreen() {
   const texts = useMemo(() => searchTexts(accounts), [accounts]);
   const { find, show, element } = address;
   const isSought = useMemo(() => chartSearch(texts, { find, show, element, categoryIds, since }), [texts, find, show, element, categoryIds, since]);
-  const columns = useMemo(() => (chart ? chartGridColumns(chart, currency, paths) : []), [chart, currency, paths]);
+  const columns = useMemo(() => (chart ? chartGridColumns(chart, currency, paths, company.numbered) : []), [chart, currency, paths, company.numbered]);
   const chosen = accounts.find(({ id }) => id === address.accountId) ?? null;
   useEffect(() => {
     if (!chart || isFetching || followed.current === null) return;
@@ -103,7 +103,7 @@ export function ChartScreen() {
   };
   const onMove = (account: ChartAccountBody, move: Move) => {
     followed.current = account.id;
-    void onChange(account, { version: account.version, ...move }, `Moved: ${account.number} ${account.name}.`);
+    void onChange(account, { version: account.version, ...move }, `Moved: ${accountLabel(account)}.`);
   };
   const onRowKey = (event: KeyboardEvent, account: ChartAccountBody, isFlat: boolean): boolean => {
     if (!mayKeep) return false;
@@ -133,7 +133,7 @@ export function ChartScreen() {
     if (cell && isOneCell(text)) return table.current?.editWith(text.trim()) ?? false;
     const content =
       (cell && pastedOver(text, cell.columnIds, (count) => cell.keysFrom(count).flatMap((key) => accounts.find(({ id }) => id === key) ?? []))) ??
-      pastedChart(text);
+      pastedChart(text, company.numbered);
     if (content === null) return false;
     look(new File([content], 'pasted.tsv', { type: 'text/tab-separated-values' }));
     return true;

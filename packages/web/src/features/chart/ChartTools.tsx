@@ -1,7 +1,7 @@
 import type { ChartViewContent, SavedChartView } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useMay } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { ColumnsMenu } from '../../components/treegrid/ColumnsMenu.tsx';
 import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
@@ -28,6 +28,7 @@ interface ChartToolsProps {
 /** Views and columns, files, and what is done with the chart as a whole. */
 export function ChartTools(props: ChartToolsProps) {
   const mayKeep = useMay('preparer');
+  const { numbered } = useCompany();
   return (
     <div className={styles.tools}>
       <ViewsMenu content={props.content} viewId={props.viewId} onOpen={props.onView} />
@@ -37,10 +38,7 @@ export function ChartTools(props: ChartToolsProps) {
         <>
           <ChoiceMenu
             label="Many"
-            choices={[
-              { value: 'change', label: 'Change many accounts…' },
-              { value: 'renumber', label: 'Renumber…' },
-            ]}
+            choices={[{ value: 'change', label: 'Change many accounts…' }, ...(numbered ? [{ value: 'renumber', label: 'Renumber…' }] : [])]}
             chosen={[]}
             onChoose={(value) => (value === 'renumber' ? props.onRenumber() : props.onChangeMany())}
           />

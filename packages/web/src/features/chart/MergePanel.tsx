@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, accountLabels, type Currency, formatAmount } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -32,12 +32,13 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
   const [day, setDay] = useState(company.lastEntryDay ?? chart.span.lastDay);
   // One key for one decision: a repeated press merges nothing twice.
   const key = useRef(crypto.randomUUID());
+  const labels = useMemo(() => accountLabels(chart.accounts), [chart]);
   const others = useMemo(
     () =>
       chart.accounts
         .filter(({ id, element, active, isParent }) => id !== account.id && element === account.element && active && !isParent)
-        .map(({ id, number, name }) => ({ id, label: `${number} ${name}` })),
-    [chart, account],
+        .map(({ id }) => ({ id, label: labels.get(id) ?? '' })),
+    [chart, account, labels],
   );
   const { firstDay: from, lastDay: to } = chart.span;
   const isAsked = into !== null && /^\d{4}-\d\d-\d\d$/.test(day);
@@ -60,13 +61,13 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
       dispatch(noticeGiven({ tone: 'refused', text: describeFailure(merged.error) }));
       return void refetch();
     }
-    dispatch(noticeGiven({ tone: 'done', text: `Merged: ${account.number} ${account.name} into ${target?.label ?? ''}.` }));
+    dispatch(noticeGiven({ tone: 'done', text: `Merged: ${accountLabel(account)} into ${target?.label ?? ''}.` }));
     onDone(into);
   };
   return (
     <div className={styles.form}>
       <p className={styles.quiet}>
-        What is on {account.number} stays there, an entry moves what it holds, and it is retired. Nothing is done before you have seen the effect.
+        What is on {accountLabel(account)} stays there, an entry moves what it holds, and it is retired. Nothing is done before you have seen the effect.
       </p>
       <Autocomplete
         options={others}

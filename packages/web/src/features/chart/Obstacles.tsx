@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { type AccountRole, type Currency, formatAmount } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
 import { useCompany } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
@@ -42,7 +42,7 @@ export function Obstacles({ obstacle, account, chart, currency, onOpen, onMerge 
   return (
     <section className={styles.meanwhile} role="alert" aria-label="What stands in the way">
       <strong>
-        {account.number} cannot be {isDeleting ? 'deleted' : 'retired'} yet:
+        {account.number || account.name} cannot be {isDeleting ? 'deleted' : 'retired'} yet:
       </strong>
       <ul>
         {balance !== 0n && (
@@ -68,7 +68,7 @@ export function Obstacles({ obstacle, account, chart, currency, onOpen, onMerge 
           <li key={id}>
             Below it stands{' '}
             <button type="button" className={styles.way} onClick={() => onOpen(id)}>
-              {number} {name}
+              {accountLabel({ number, name })}
             </button>
             .
           </li>

@@ -1,4 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { accountLabel, accountLabels } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -20,10 +21,7 @@ const few = createFilterOptions<{ id: number; label: string }>({ limit: 60 });
 /** Another account to stand behind, found by any part of its number or name; its parent becomes that of this one too. */
 export function PlaceAfterPanel({ account, accounts, isBusy, onMove, onCancel }: PlaceAfterPanelProps) {
   const [afterId, setAfterId] = useState<number | null>(null);
-  const options = useMemo(
-    () => accounts.filter(({ id }) => id !== account.id).map(({ id, number, name }) => ({ id, label: `${number} ${name}` })),
-    [accounts, account],
-  );
+  const options = useMemo(() => [...accountLabels(accounts)].filter(([id]) => id !== account.id).map(([id, label]) => ({ id, label })), [accounts, account]);
   const after = accounts.find(({ id }) => id === afterId);
   const parent = accounts.find(({ id }) => id === after?.parentId);
   const refused = after ? nestingRefusal(accounts, account, after.parentId) : null;
@@ -32,7 +30,7 @@ export function PlaceAfterPanel({ account, accounts, isBusy, onMove, onCancel }:
     if (after && !refused) onMove({ parentId: after.parentId, after: after.id });
   };
   return (
-    <form className={styles.form} onSubmit={submit} aria-label={`Place ${account.number} after`}>
+    <form className={styles.form} onSubmit={submit} aria-label={`Place ${account.number || account.name} after`}>
       <Autocomplete
         options={options}
         filterOptions={few}
@@ -47,9 +45,9 @@ export function PlaceAfterPanel({ account, accounts, isBusy, onMove, onCancel }:
       ) : (
         after && (
           <p className={styles.quiet}>
-            It will stand directly behind {after.number} {after.name}
+            It will stand directly behind {accountLabel(after)}
             {after.isParent && ' and all below it'}
-            {parent ? `, below ${parent.number} ${parent.name}` : ', at the top level'}. Its branch moves with it.
+            {parent ? `, below ${accountLabel(parent)}` : ', at the top level'}. Its branch moves with it.
           </p>
         )
       )}

@@ -1,4 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { accountLabel } from '@ivory-ladder/core';
 import type { DropZone, RowDrag } from '../../components/treegrid/rowDrag.ts';
 import type { Move } from './chartModel.ts';
 import { nestingRefusal } from './nestingRefusal.ts';
@@ -15,7 +16,7 @@ export function moveByDrop(accounts: readonly ChartAccountBody[], dragged: Chart
 /** Ordering and nesting by the pointer; judged as the server will judge it, while the row is still in hand. */
 export function chartDrag(accounts: readonly ChartAccountBody[], onMoved: (account: ChartAccountBody, move: Move) => void): RowDrag<ChartAccountBody> {
   return {
-    caption: ({ number, name }) => `${number} ${name}`,
+    caption: accountLabel,
     refusal: (dragged, target, zone) => nestingRefusal(accounts, dragged, moveByDrop(accounts, dragged, target, zone).parentId),
     onMoved: (dragged, target, zone) => onMoved(dragged, moveByDrop(accounts, dragged, target, zone)),
     flatReason: 'Rows are moved in the chart’s own order: clear the filter and the order of the columns first.',

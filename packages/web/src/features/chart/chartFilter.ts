@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import type { Element } from '@ivory-ladder/core';
+import { accountLabel, type Element } from '@ivory-ladder/core';
 
 export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
 export type ChartFilter = (typeof chartFilters)[number];
@@ -20,10 +20,7 @@ export type SearchTexts = ReadonlyMap<ChartAccountBody, string>;
 
 export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts {
   return new Map(
-    accounts.map((account) => [
-      account,
-      `${account.number} ${account.name} ${account.purpose} ${account.externalNumber} ${account.notes.join(' ')}`.toLowerCase(),
-    ]),
+    accounts.map((account) => [account, `${accountLabel(account)} ${account.purpose} ${account.externalNumber} ${account.notes.join(' ')}`.toLowerCase()]),
   );
 }
 

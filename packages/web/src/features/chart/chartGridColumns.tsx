@@ -7,7 +7,7 @@ import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
 
 /** Columns of the chart; the extra ones are there for who chooses them. `categoryPaths` are proposed where a category is typed. */
-export function chartGridColumns(chart: ChartView, currency: Currency, categoryPaths: readonly string[]): GridColumn<ChartAccountBody>[] {
+export function chartGridColumns(chart: ChartView, currency: Currency, categoryPaths: readonly string[], numbered: boolean): GridColumn<ChartAccountBody>[] {
   const { accounts, paths, span, comparative } = chart;
   const place = new Map(accounts.map(({ id }, at) => [id, at]));
   const longest = accounts.reduce((length, { number, depth }) => Math.max(length, number.length + 2 * depth), 7);
@@ -22,7 +22,7 @@ export function chartGridColumns(chart: ChartView, currency: Currency, categoryP
     text: (account) => toDecimalText(amountOf(account, id), currency),
     compare: (a, b) => compareAmounts(amountOf(a, id), amountOf(b, id)),
   });
-  return [
+  const columns: GridColumn<ChartAccountBody>[] = [
     {
       id: 'number',
       caption: 'Number',
@@ -104,6 +104,7 @@ export function chartGridColumns(chart: ChartView, currency: Currency, categoryP
       compare: (a, b) => b.notes.length - a.notes.length,
     },
   ];
+  return numbered ? columns : columns.slice(1);
 }
 
 function textColumn(id: 'externalNumber' | 'purpose', caption: string, width: string, maxLength: number): GridColumn<ChartAccountBody> {

@@ -33,7 +33,7 @@ export function startBeside(accounts: readonly ChartAccountBody[], beside: Chart
   const at = siblings.findIndex(({ id }) => id === neighbour.id);
   const [previous, next] = [siblings[at - 1]?.number ?? null, siblings[at + 1]?.number ?? null];
   return {
-    number: proposeNumberBeside(neighbour.number, { previous, next }, taken) ?? '',
+    number: neighbour.number === '' ? '' : (proposeNumberBeside(neighbour.number, { previous, next }, taken) ?? ''),
     element: neighbour.element,
     parentId: neighbour.parentId,
     after: neighbour.id,
@@ -43,15 +43,10 @@ export function startBeside(accounts: readonly ChartAccountBody[], beside: Chart
 
 export function startBelow(accounts: readonly ChartAccountBody[], parent: ChartAccountBody): NewAccountStart {
   const children = siblingsOf(accounts, parent.id);
+  const numbers = children.map(({ number }) => number);
   const taken = new Set(accounts.map(({ number }) => number));
   return {
-    number:
-      proposeNumber(
-        children.map(({ number }) => number),
-        parent.number,
-        taken,
-        'by_value',
-      ) ?? '',
+    number: parent.number === '' ? '' : (proposeNumber(numbers, parent.number, taken, 'by_value') ?? ''),
     element: parent.element,
     parentId: parent.id,
     after: children.at(-1)?.id ?? null,

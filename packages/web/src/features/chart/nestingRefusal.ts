@@ -14,11 +14,11 @@ function treeOf(accounts: readonly ChartAccountBody[]): AccountTree {
 /** Why an account cannot stand below another (`null`: at the top level), as the server will judge it; `null` where it can. */
 export function nestingRefusal(
   accounts: readonly ChartAccountBody[],
-  { id, number, element, active }: ChartAccountBody,
+  { id, number, name, element, active }: ChartAccountBody,
   parentId: number | null,
 ): string | null {
-  const refused = checkAccount({ number, element, parentId }, id, treeOf(accounts));
+  const refused = checkAccount({ number, name, element, parentId, active }, id, treeOf(accounts), number !== '');
   if (refused) return describeFailure({ code: refused.code, facts: refused });
   const parent = accounts.find((account) => account.id === parentId);
-  return parent && !parent.active && active ? describeFailure({ code: 'account_parent_inactive', facts: { number: parent.number } }) : null;
+  return parent && !parent.active && active ? describeFailure({ code: 'account_parent_inactive', facts: { number: parent.number || parent.name } }) : null;
 }

@@ -1,4 +1,5 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
+import { accountLabel } from '@ivory-ladder/core';
 import { useCallback } from 'react';
 import { useDispatch } from 'react-redux';
 import { useAddAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/chartApi.ts';
@@ -50,7 +51,7 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
   const changeQuietly: ChartActions['changeQuietly'] = (account, change) => {
     const { version, ...after } = change;
     const before = fieldsBefore(accounts, account, change);
-    return commands.run({ kind: 'account', name: `change ${account.number} ${account.name}`, accountId: account.id, before, after }, version);
+    return commands.run({ kind: 'account', name: `change ${accountLabel(account)}`, accountId: account.id, before, after }, version);
   };
   return {
     isBusy: commands.isBusy || adding.isLoading || removing.isLoading || renumbering.isLoading,
@@ -61,13 +62,17 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
         refuse(added.error);
         return null;
       }
-      say('done', `Added: ${added.data.number} ${added.data.name}.`);
+      say('done', `Added: ${accountLabel(added.data)}.`);
       return added.data;
     },
     change: async (account, fields, said) => {
       const refused = await changeQuietly(account, fields);
       if (refused !== null) refuse(refused);
-      else say('done', `${said ?? `Changed: ${fields.number ?? account.number} ${fields.name ?? account.name}.`} Ctrl Z takes it back.`);
+      else
+        say(
+          'done',
+          `${said ?? `Changed: ${accountLabel({ number: fields.number ?? account.number, name: fields.name ?? account.name })}.`} Ctrl Z takes it back.`,
+        );
       return refused === null;
     },
     changeQuietly,
@@ -75,18 +80,18 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
     place: (account, after) =>
       commands.run({
         kind: 'places',
-        name: `place ${account.number} ${account.name}`,
+        name: `place ${accountLabel(account)}`,
         changes: [{ accountId: account.id, before: [...account.places], after }],
       }),
     setActive: async (account, active) => {
       const refused = await changeQuietly(account, { version: account.version, active });
-      if (refused === null) say('done', `${active ? 'Reopened' : 'Retired'}: ${account.number} ${account.name}. Ctrl Z takes it back.`);
+      if (refused === null) say('done', `${active ? 'Reopened' : 'Retired'}: ${accountLabel(account)}. Ctrl Z takes it back.`);
       else if (obstacleOf(refused) === null) refuse(refused);
       return refused;
     },
     remove: async (account) => {
       const removed = await remove({ companyId, accountId: account.id });
-      if (removed.error === undefined) say('done', `Deleted: ${account.number} ${account.name}.`);
+      if (removed.error === undefined) say('done', `Deleted: ${accountLabel(account)}.`);
       else if (obstacleOf(removed.error) === null) refuse(removed.error);
       return removed.error ?? null;
     },

@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { accountRoles, chartColumns } from '@ivory-ladder/core';
+import { accountLabel, accountLabels, accountRoles, chartColumns } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -70,9 +70,7 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook
         <ul className={styles.list}>
           {touched.slice(0, mostListed).map(({ account, value: after }) => (
             <li key={account.id}>
-              <span>
-                {account.number} {account.name}
-              </span>
+              <span>{accountLabel(account)}</span>
               <span>→ {after}</span>
             </li>
           ))}
@@ -91,6 +89,12 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook
       <p className={styles.quiet}>Nothing is changed before you have seen each row and the effect on the statements.</p>
     </div>
   );
+}
+
+/** What a chart file knows the account by that has this label: its number, or the label itself where there are no numbers. */
+function referenceOf(accounts: readonly ChartAccountBody[], label: string | null): string {
+  const [id] = [...accountLabels(accounts)].find(([, text]) => text === label) ?? [];
+  return accounts.find((account) => account.id === id)?.number || (label ?? '');
 }
 
 interface ValueFieldProps {
@@ -118,9 +122,9 @@ function ValueField({ field, value, accounts, categoryPaths, onChange }: ValueFi
     case 'parent':
       return (
         <Autocomplete
-          options={accounts.map(({ number, name }) => `${number} ${name}`)}
+          options={[...accountLabels(accounts).values()]}
           filterOptions={few}
-          onChange={(_, text) => onChange(accounts.find(({ number, name }) => `${number} ${name}` === text)?.number ?? '')}
+          onChange={(_, text) => onChange(referenceOf(accounts, text))}
           renderInput={(params) => <TextField {...params} label={label} placeholder="empty: at the top level" />}
         />
       );

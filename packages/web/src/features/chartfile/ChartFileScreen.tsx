@@ -1,4 +1,5 @@
 import type { ChartRehearsalBody } from '@ivory-ladder/contract';
+import { accountLabel } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
@@ -44,7 +45,7 @@ export function ChartFileScreen() {
   const chosen = (Object.keys(stateNames) as Row['state'][]).find((state) => state === params.get('show'));
   const shown = chosen ?? (counts.wrong > 0 ? 'wrong' : null);
   const isSought = useMemo(() => (shown === null ? ({ state }: Row) => state !== 'same' : ({ state }: Row) => state === shown), [shown]);
-  const columns = useMemo(columnsOf, []);
+  const columns = useMemo(() => columnsOf(company.numbered), [company.numbered]);
   const back = `/companies/${company.id}/ledger/chart`;
   if (error !== undefined && !data)
     return (
@@ -134,9 +135,7 @@ export function ChartFileScreen() {
             <summary>{counted(data.missing.length, 'account has', 'accounts have')} no row and stay as they are</summary>
             <ul className={styles.list}>
               {data.missing.slice(0, mostMissing).map(({ id, number, name }) => (
-                <li key={id}>
-                  {number} {name}
-                </li>
+                <li key={id}>{accountLabel({ number, name })}</li>
               ))}
               {data.missing.length > mostMissing && <li>and {data.missing.length - mostMissing} more</li>}
             </ul>
@@ -153,8 +152,8 @@ export function ChartFileScreen() {
   );
 }
 
-function columnsOf(): GridColumn<Row>[] {
-  return [
+function columnsOf(numbered: boolean): GridColumn<Row>[] {
+  const columns: GridColumn<Row>[] = [
     { id: 'row', caption: 'Row', width: '52px', cell: ({ row }) => row, text: ({ row }) => String(row), compare: (a, b) => a.row - b.row },
     {
       id: 'number',
@@ -182,4 +181,5 @@ function columnsOf(): GridColumn<Row>[] {
     },
     { id: 'what', caption: 'What it does', width: 'minmax(0, 2.4fr)', cell: (row) => <span title={rowText(row)}>{rowText(row)}</span>, text: rowText },
   ];
+  return numbered ? columns : columns.filter(({ id }) => id !== 'number');
 }

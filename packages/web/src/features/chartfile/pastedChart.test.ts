@@ -3,17 +3,23 @@ import { isOneCell, pastedChart, pastedOver } from './pastedChart.ts';
 
 describe('a block pasted into the chart', () => {
   it('without headings is numbers and names, then element, category and the account above', () => {
-    expect(pastedChart('6200\tInsurance\r\n6300\tTravel\r\n')).toBe('Number\tName\n6200\tInsurance\n6300\tTravel\n');
-    expect(pastedChart('6200\tInsurance\texpense\tStaff costs\t6000')?.split('\n')[0]).toBe('Number\tName\tElement\tCategory\tNested below');
+    expect(pastedChart('6200\tInsurance\r\n6300\tTravel\r\n', true)).toBe('Number\tName\n6200\tInsurance\n6300\tTravel\n');
+    expect(pastedChart('6200\tInsurance\texpense\tStaff costs\t6000', true)?.split('\n')[0]).toBe('Number\tName\tElement\tCategory\tNested below');
   });
 
   it('with its own headings stays as it is', () => {
-    expect(pastedChart('Purpose\tNumber\nRopes\t6120')).toBe('Purpose\tNumber\nRopes\t6120');
+    expect(pastedChart('Purpose\tNumber\nRopes\t6120', true)).toBe('Purpose\tNumber\nRopes\t6120');
+  });
+
+  it('in a company of names only begins with the names', () => {
+    expect(pastedChart('Insurance\texpense', false)).toBe('Name\tElement\nInsurance\texpense');
+    expect(pastedChart('Insurance\texpense\tStaff costs\tRunning costs', false)?.split('\n')[0]).toBe('Name\tElement\tCategory\tNested below');
+    expect(pastedChart('Purpose\tName\nRopes\tGear', false)).toBe('Purpose\tName\nRopes\tGear');
   });
 
   it('is not a single column, nor a sentence', () => {
-    expect(pastedChart('6200\n6300')).toBeNull();
-    expect(pastedChart('hello there')).toBeNull();
+    expect(pastedChart('6200\n6300', true)).toBeNull();
+    expect(pastedChart('hello there', true)).toBeNull();
   });
 });
 

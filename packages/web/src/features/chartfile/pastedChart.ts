@@ -9,14 +9,15 @@ const columnsOf: readonly (readonly ChartField[])[] = [
   ['number', 'name', 'element', 'category', 'parent'],
 ];
 
-/** A block copied out of a spreadsheet as a chart file; `null` for text that is no block of two columns or more. */
-export function pastedChart(text: string): string | null {
+/** A block copied out of a spreadsheet as a chart file; `null` for text that is no block of two columns or more. `numbered`: whether accounts have numbers. */
+export function pastedChart(text: string, numbered: boolean): string | null {
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
   const first = lines[0]?.split('\t') ?? [];
   if (first.length < 2) return null;
-  const hasHeadings = first.some((cell) => cell.trim().toLowerCase() === chartColumns.number.heading.toLowerCase());
+  const hasHeadings = first.some((cell) => cell.trim().toLowerCase() === chartColumns[numbered ? 'number' : 'name'].heading.toLowerCase());
   if (hasHeadings) return lines.join('\n');
-  const columns = columnsOf[Math.min(first.length, columnsOf.length + 1) - 2] as readonly ChartField[];
+  const known = numbered ? columnsOf : columnsOf.slice(1).map(([, ...names]) => names);
+  const columns = known[Math.min(first.length, known.length + 1) - 2] as readonly ChartField[];
   return [columns.map((field) => chartColumns[field].heading).join('\t'), ...lines].join('\n');
 }
 

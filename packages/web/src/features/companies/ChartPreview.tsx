@@ -53,7 +53,7 @@ function CategoryList({ chart }: { chart: NewChart }) {
                 <ul className={styles.accounts}>
                   {(held.get(category.key) ?? []).map((account) => (
                     <li key={account.key} title={account.purpose || undefined}>
-                      <span className={styles.number}>{account.number}</span>
+                      {account.number !== '' && <span className={styles.number}>{account.number}</span>}
                       <span>
                         {account.name}
                         {account.role && <small> · {accountRoleNames[account.role]}</small>}

@@ -17,10 +17,13 @@ const codes = currencyCodes();
 interface NewCompanyFormProps {
   readonly beginning: Beginning;
   readonly onBegin: (beginning: Beginning) => void;
+  /** Whether accounts have numbers. */
+  readonly numbered: boolean;
+  readonly onNumbered: (numbered: boolean) => void;
   readonly companies: CompanyList['companies'];
 }
 
-export function NewCompanyForm({ beginning, onBegin, companies }: NewCompanyFormProps) {
+export function NewCompanyForm({ beginning, onBegin, numbered, onNumbered, companies }: NewCompanyFormProps) {
   const navigate = useNavigate();
   const [create, { isLoading, error }] = useCreateCompanyMutation();
   const [name, setName] = useState('');
@@ -28,7 +31,7 @@ export function NewCompanyForm({ beginning, onBegin, companies }: NewCompanyForm
   const [month, setMonth] = useState(1);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const created = await create({ name: name.trim(), currency, fiscalYearFirstMonth: month, beginWith: beginning });
+    const created = await create({ name: name.trim(), currency, fiscalYearFirstMonth: month, numbered, beginWith: beginning });
     if (created.data) void navigate(`/companies/${created.data.id}/ledger${beginning.kind === 'categories' ? '' : '/chart'}`);
   };
   const [first] = companies;
@@ -93,6 +96,17 @@ export function NewCompanyForm({ beginning, onBegin, companies }: NewCompanyForm
           </TextField>
         )}
       </fieldset>
+      {beginning.kind !== 'copy' && (
+        <fieldset className={styles.numbering}>
+          <legend>Accounts have</legend>
+          <label>
+            <input type="radio" name="numbered" checked={numbered} onChange={() => onNumbered(true)} /> numbers and names
+          </label>
+          <label>
+            <input type="radio" name="numbered" checked={!numbered} onChange={() => onNumbered(false)} /> names only
+          </label>
+        </fieldset>
+      )}
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
       <div>
         <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>

@@ -1,4 +1,4 @@
-import { type NewChart, type StarterKey, starterCategories, starterCharts, toNewChart } from '@ivory-ladder/core';
+import { type NewChart, type StarterKey, starterCategories, starterCharts, toNewChart, withoutNumbers } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useListCompaniesQuery } from '../../api/companyApi.ts';
@@ -19,11 +19,13 @@ export function NewCompanyScreen() {
   const { data: session, error } = useGetSessionQuery();
   const { data: companies } = useListCompaniesQuery();
   const [beginning, setBeginning] = useState<Beginning>({ kind: 'categories' });
+  const [numbered, setNumbered] = useState(true);
   const chart = useMemo(() => {
     if (beginning.kind === 'copy') return null;
     const starter = beginning.kind === 'starter' ? starterCharts.find(({ key }) => key === beginning.key) : undefined;
-    return starter ? toNewChart(starter) : bare;
-  }, [beginning]);
+    const planted = starter ? toNewChart(starter) : bare;
+    return numbered ? planted : withoutNumbers(planted);
+  }, [beginning, numbered]);
   if (isSignedOut(error) || session?.person === null) return <ToSignIn />;
   if (!session) return null;
   if (!session.person?.mayAddCompanies)
@@ -44,7 +46,7 @@ export function NewCompanyScreen() {
       </header>
       <div className={styles.columns}>
         <section className={styles.sheet} aria-label="The company">
-          <NewCompanyForm beginning={beginning} onBegin={setBeginning} companies={companies?.companies ?? []} />
+          <NewCompanyForm beginning={beginning} onBegin={setBeginning} numbered={numbered} onNumbered={setNumbered} companies={companies?.companies ?? []} />
         </section>
         <section className={styles.sheet} aria-label="What it begins with">
           {chart && <ChartPreview chart={chart} hasAccounts={beginning.kind === 'starter'} />}

@@ -1,4 +1,4 @@
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -51,7 +51,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
                 // biome-ignore lint/suspicious/noArrayIndexKey: lines are told apart by their place
                 <tr key={at}>
                   <td>
-                    {line.number} {line.name}
+                    {accountLabel(line)}
                     {line.text && <small>{line.text}</small>}
                   </td>
                   <td>{format(line.debit)}</td>

@@ -1,5 +1,5 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -124,9 +124,7 @@ function Parts({ evidence, currency, cell, onOpen }: { evidence: EvidenceBody; c
         {shown.map(({ accountId, number, name, net }) => (
           <li key={accountId}>
             <button type="button" className={styles.part} onClick={() => onOpen({ line: cell.line, column: cell.column, account: accountId })}>
-              <span className={styles.partName}>
-                {number} {name}
-              </span>
+              <span className={styles.partName}>{accountLabel({ number, name })}</span>
               <span>{formatAmount(credit ? -BigInt(net) : BigInt(net), currency)}</span>
               <span className={styles.bar} aria-hidden style={{ width: `${Math.max(1, (Math.abs(Number(net)) / largest) * 100)}%` }} />
             </button>

@@ -8,6 +8,7 @@ import { shortDay } from '../../components/dates.ts';
 import styles from './BeforePosting.module.css';
 import { blockerText } from './blockerText.ts';
 import { problemText } from './problemText.ts';
+import { rowLabel } from './rowLabel.ts';
 
 interface BeforePostingProps {
   readonly rehearsal: RehearsalBody;
@@ -23,7 +24,9 @@ const problemsShown = 8;
 
 /** Debits and credits at all times, what is wrong, what is asked, and what posting will do. */
 export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, onCancel, onPost }: BeforePostingProps) {
-  const currency = currencyOfCompany(useCompany());
+  const company = useCompany();
+  const { numbered } = company;
+  const currency = currencyOfCompany(company);
   const format = (amount: string | bigint) => formatAmount(BigInt(amount), currency);
   const difference = BigInt(rehearsal.difference);
   const errors = rehearsal.problems.filter((problem) => !problem.warning);
@@ -91,9 +94,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
           <Card tone="amber" title={`${counted(rehearsal.missing.length, 'account is', 'accounts are')} not in the file`}>
             {rehearsal.missing.slice(0, problemsShown).map(({ number, name, amount }) => (
               <p key={number} className={styles.named}>
-                <span>
-                  {number} {name}
-                </span>
+                <span>{rowLabel({ number, name }, numbered)}</span>
                 <span>{format(amount)}</span>
               </p>
             ))}
@@ -186,6 +187,7 @@ function RetainedEarnings({
   format: (amount: string) => string;
   onChange: BeforePostingProps['onChange'];
 }) {
+  const { numbered } = useCompany();
   const equity = rehearsal.rows.filter((row) => row.element === 'equity');
   if (equity.length === 0 && rehearsal.retainedEarnings === null) return null;
   const isListed = equity.some((row) => row.number === rehearsal.retainedEarnings);
@@ -202,7 +204,7 @@ function RetainedEarnings({
           {!isListed && rehearsal.retainedEarnings !== null && <option value={rehearsal.retainedEarnings}>{rehearsal.retainedEarnings}</option>}
           {equity.map(({ number, name }) => (
             <option key={number} value={number}>
-              {number} {name}
+              {rowLabel({ number, name }, numbered)}
             </option>
           ))}
         </select>

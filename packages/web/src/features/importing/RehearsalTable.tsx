@@ -24,7 +24,8 @@ const noDepth = () => 0;
 
 /** The rows of the file as they were understood; an error stands under its row, the cell it is about is marked. */
 export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTableProps) {
-  const currency = currencyOfCompany(useCompany());
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
   const dispatch = useDispatch();
   const [menu, openMenu] = useState<{ anchor: HTMLElement; row: RehearsalRow } | null>(null);
   const problemsOf = useMemo(() => {
@@ -34,8 +35,8 @@ export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTab
   }, [rehearsal]);
   const isConfirmed = draft.confirmElements === true;
   const columns = useMemo(
-    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, (anchor, row) => openMenu({ anchor, row })),
-    [rehearsal, problemsOf, currency, isConfirmed],
+    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, company.numbered, (anchor, row) => openMenu({ anchor, row })),
+    [rehearsal, problemsOf, currency, isConfirmed, company.numbered],
   );
   return (
     <>
@@ -78,6 +79,7 @@ function columnsOf(
   problemsOf: ProblemsOf,
   currency: Currency,
   isConfirmed: boolean,
+  numbered: boolean,
   onChooseElement: (anchor: HTMLElement, row: RehearsalRow) => void,
 ): GridColumn<RehearsalRow>[] {
   const isSplit = amounts === 'debit_and_credit';
@@ -87,22 +89,23 @@ function columnsOf(
     </span>
   );
   const longest = rows.reduce((length, { number }) => Math.max(length, number.length), 5);
+  const numberColumn: GridColumn<RehearsalRow> = {
+    id: 'number',
+    caption: 'Number',
+    width: `${Math.min(16, longest) * 8 + 8}px`,
+    cell: (row) => marked(row, row.number, 'number', 'parent'),
+    text: ({ number }) => number,
+    compare: (a, b) => compareTexts(a.number, b.number),
+  };
   return [
     { id: 'row', caption: 'Row', width: '34px', cell: ({ row }) => <span className={styles.quiet}>{row}</span>, text: ({ row }) => String(row) },
-    {
-      id: 'number',
-      caption: 'Number',
-      width: `${Math.min(16, longest) * 8 + 8}px`,
-      cell: (row) => marked(row, row.number, 'number', 'parent'),
-      text: ({ number }) => number,
-      compare: (a, b) => compareTexts(a.number, b.number),
-    },
+    ...(numbered ? [numberColumn] : []),
     {
       id: 'name',
       caption: 'Name',
       width: 'minmax(120px, 2fr)',
-      cell: (row) => marked(row, row.name, 'name'),
-      text: ({ name }) => name,
+      cell: (row) => (numbered ? marked(row, row.name, 'name') : marked(row, row.number, 'name', 'parent')),
+      text: (row) => (numbered ? row.name : row.number),
       compare: (a, b) => compareTexts(a.name, b.name),
     },
     {

@@ -4,7 +4,7 @@ export const columnNames: Readonly<Record<ColumnMeaningBody, string>> = {
   number: 'Number',
   name: 'Name',
   element: 'Element',
-  parent: 'Parent number',
+  parent: 'Parent',
   category: 'Category',
   amount: 'Amount',
   debit: 'Debit',
@@ -36,7 +36,11 @@ export function problemText({ column, found, code, other }: RowProblemBody): str
     case 'number_repeated':
       return `Number: «${found}» stands in row ${other} already.`;
     case 'name_missing':
-      return `Name: none found for ${other}.`;
+      return other === '' ? 'Name: none found.' : `Name: none found for ${other}.`;
+    case 'name_repeated':
+      return `Name: «${found}» stands in row ${other} already.`;
+    case 'name_ambiguous':
+      return `Name: several accounts are named «${found}»; write the path of one: ${other}.`;
     case 'name_too_long':
       return `Name: longer than 200 characters («${found}…»).`;
     case 'element_unknown':
@@ -46,11 +50,11 @@ export function problemText({ column, found, code, other }: RowProblemBody): str
     case 'element_needed':
       return 'Element: none found and none can be proposed; choose one.';
     case 'parent_unknown':
-      return `Parent number: «${found}» is neither in the file nor in the chart.`;
+      return `Parent: «${found}» is neither in the file nor in the chart.`;
     case 'parent_of_itself':
-      return `Parent number: «${found}» stands below ${other} itself.`;
+      return `Parent: «${found}» stands below ${other} itself.`;
     case 'parent_element_differs':
-      return `Parent number: ${found} is of element ${other}; a sub-account has its parent's.`;
+      return `Parent: ${found} is of element ${other}; a sub-account has its parent's.`;
     case 'parent_amount':
       return `Amount: «${found}» on a parent is not the sum of its sub-accounts; it is posted directly to ${other}.`;
     case 'closing_not_opening_plus_turnover':

@@ -1,5 +1,5 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
-import { formatAmount } from '@ivory-ladder/core';
+import { accountLabel, formatAmount } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -29,9 +29,7 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
   return (
     <aside className={styles.panel} aria-label="Account">
       <header className={own.head}>
-        <h2>
-          {account.number} {account.name}
-        </h2>
+        <h2>{accountLabel(account)}</h2>
         <IconButton size="small" aria-label="Close the account" onClick={() => onOpen(null)}>
           <Close fontSize="inherit" />
         </IconButton>

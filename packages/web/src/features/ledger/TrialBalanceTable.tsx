@@ -1,5 +1,5 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { counted } from '../../components/counted.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
@@ -51,7 +51,7 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen, onCo
 function seek(view: TrialBalanceViewBody, filter: string): ((line: Line) => boolean) | null {
   const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return null;
-  const searchable = new Map(view.accounts.map((line) => [line, `${line.number} ${line.name}`.toLowerCase()]));
+  const searchable = new Map(view.accounts.map((line) => [line, accountLabel(line).toLowerCase()]));
   return (line) => words.every((word) => searchable.get(line)?.includes(word));
 }
 
@@ -60,7 +60,7 @@ function columnsOf(view: TrialBalanceViewBody, currency: Currency, isSought: ((l
   const hasCarried = view.accounts.some((line) => line.carried !== '0');
   const place = new Map(view.accounts.map(({ id }, at) => [id, at]));
   const longest = view.accounts.reduce((length, { number }) => Math.max(length, number.length), 5);
-  return [
+  const columns: GridColumn<Line>[] = [
     {
       id: 'number',
       caption: 'Number',
@@ -96,4 +96,6 @@ function columnsOf(view: TrialBalanceViewBody, currency: Currency, isSought: ((l
         }),
       ),
   ];
+  // In a company of names only no account has a number.
+  return view.accounts.every(({ number }) => number === '') ? columns.slice(1) : columns;
 }

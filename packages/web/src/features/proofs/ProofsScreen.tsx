@@ -1,5 +1,5 @@
 import type { ProofBody } from '@ivory-ladder/contract';
-import { formatAmount } from '@ivory-ladder/core';
+import { accountLabel, formatAmount } from '@ivory-ladder/core';
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -126,9 +126,7 @@ function Proof({
           <ul className={styles.accounts}>
             {proof.accounts.map(({ accountId, number, name, reason, net }) => (
               <li key={accountId}>
-                <Link to={accountAddress(accountId)}>
-                  {number} {name}
-                </Link>
+                <Link to={accountAddress(accountId)}>{accountLabel({ number, name })}</Link>
                 <span className={styles.quiet}>{reasonText(reason)}</span>
                 <span>{formatAmount(BigInt(net), currency)}</span>
               </li>

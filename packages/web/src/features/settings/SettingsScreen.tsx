@@ -36,6 +36,14 @@ export function SettingsScreen() {
   return <SettingsForm key={company.settingsVersion} company={company} />;
 }
 
+/** What becomes of the accounts there are. */
+function numberingText({ numbered, accounts }: Company): string {
+  const all = counted(accounts, 'account');
+  return numbered
+    ? `The numbers of ${all} are taken away; the history keeps them. Files name accounts by their names then, or by the path of those above.`
+    : `${all} get a number each, by element and in the order of the chart: 1000, 1010, … They can be renumbered afterwards.`;
+}
+
 function SettingsForm({ company }: { company: Company }) {
   const dispatch = useDispatch();
   const { span } = useSpan();
@@ -118,37 +126,53 @@ function SettingsForm({ company }: { company: Company }) {
         <section className={styles.section} aria-labelledby="settings-numbers">
           <h2 id="settings-numbers">Account numbers</h2>
           <fieldset className={styles.choices}>
-            <legend>Digits compare</legend>
+            <legend>Accounts have</legend>
             <label>
-              <input type="radio" name="order" checked={current.digitOrder === 'by_value'} onChange={() => set({ digitOrder: 'by_value' })} />
-              <span>
-                by value <small>411.8, 411.9, 411.10</small>
-              </span>
+              <input type="radio" name="numbered" checked={current.numbered} onChange={() => set({ numbered: true })} />
+              numbers and names
             </label>
             <label>
-              <input type="radio" name="order" checked={current.digitOrder === 'digit_by_digit'} onChange={() => set({ digitOrder: 'digit_by_digit' })} />
-              <span>
-                digit by digit from the left <small>10, 101, 1013, 106, 11</small>
-              </span>
+              <input type="radio" name="numbered" checked={!current.numbered} onChange={() => set({ numbered: false, numberScheme: null })} />
+              names only
             </label>
           </fieldset>
-          <fieldset className={styles.choices}>
-            <legend>Numbers are</legend>
-            <label>
-              <input type="radio" name="scheme" checked={scheme === null} onChange={() => set({ numberScheme: null })} />
-              any text, as it is typed
-            </label>
-            <label>
-              <input type="radio" name="scheme" checked={scheme !== null} onChange={() => setScheme(company.numberScheme ?? newScheme)} />
-              built of parts
-            </label>
-          </fieldset>
-          {scheme !== null && <SchemeEditor scheme={scheme} onChange={setScheme} />}
-          {scheme !== null && misfits.length > 0 && (
-            <p className={styles.odd}>
-              {counted(misfits.length, 'account has', 'accounts have')} another form, such as {misfits[0]?.number}. They keep their numbers until they are
-              renumbered.
-            </p>
+          {current.numbered !== company.numbered && <p className={styles.odd}>{numberingText(company)}</p>}
+          {current.numbered && (
+            <>
+              <fieldset className={styles.choices}>
+                <legend>Digits compare</legend>
+                <label>
+                  <input type="radio" name="order" checked={current.digitOrder === 'by_value'} onChange={() => set({ digitOrder: 'by_value' })} />
+                  <span>
+                    by value <small>411.8, 411.9, 411.10</small>
+                  </span>
+                </label>
+                <label>
+                  <input type="radio" name="order" checked={current.digitOrder === 'digit_by_digit'} onChange={() => set({ digitOrder: 'digit_by_digit' })} />
+                  <span>
+                    digit by digit from the left <small>10, 101, 1013, 106, 11</small>
+                  </span>
+                </label>
+              </fieldset>
+              <fieldset className={styles.choices}>
+                <legend>Numbers are</legend>
+                <label>
+                  <input type="radio" name="scheme" checked={scheme === null} onChange={() => set({ numberScheme: null })} />
+                  any text, as it is typed
+                </label>
+                <label>
+                  <input type="radio" name="scheme" checked={scheme !== null} onChange={() => setScheme(company.numberScheme ?? newScheme)} />
+                  built of parts
+                </label>
+              </fieldset>
+              {scheme !== null && <SchemeEditor scheme={scheme} onChange={setScheme} />}
+              {scheme !== null && misfits.length > 0 && (
+                <p className={styles.odd}>
+                  {counted(misfits.length, 'account has', 'accounts have')} another form, such as {misfits[0]?.number}. They keep their numbers until they are
+                  renumbered.
+                </p>
+              )}
+            </>
           )}
         </section>
       </div>

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import type { Element } from '../chart/element.ts';
+import { currencyOf } from '../money/currency.ts';
+import { detectReading } from './detectReading.ts';
+import { readTrialBalance } from './readTrialBalance.ts';
+
+const known = (number: string, element: Element, active = true) => ({ number, name: number.split(' > ').at(-1) ?? '', element, active });
+const chart = [
+  known('Cash', 'asset'),
+  known('Cash > Till', 'asset'),
+  known('Shop', 'expense'),
+  known('Shop > Sundries', 'expense'),
+  known('Staff', 'expense'),
+  known('Staff > Sundries', 'expense'),
+  known('Old > Sundries', 'expense', false),
+];
+
+/** Rows as number (the path), name, the path above and element; problems as row, column, code and what is named beside. */
+function read(text: string) {
+  const rows = text.split('\n').map((line) => line.split('|'));
+  const reading = detectReading(rows, 'file.csv');
+  const currency = currencyOf('EUR');
+  const file = readTrialBalance({ rows, reading, currency, digitOrder: 'by_value', numbered: false, numberScheme: null, chart, confirmed: new Map() });
+  return {
+    rows: file.rows.map(({ number, name, parentNumber, element }) => [number, name, parentNumber, element]),
+    problems: file.problems.map(({ row, column, code, other }) => [row, column, code, other]),
+  };
+}
+
+describe('a trial balance of a company of names only', () => {
+  it('knows an account by its name where one active account alone has it, letters without regard to case', () => {
+    expect(read('Account name|Balance\ntill|5\nCASH|-5')).toEqual({
+      rows: [
+        ['Cash > Till', 'Till', null, 'asset'],
+        ['Cash', 'Cash', null, 'asset'],
+      ],
+      problems: [],
+    });
+  });
+
+  it('asks for the path where several have the name, and takes it, or the account above in a column of its own', () => {
+    expect(read('Account name|Balance\nSundries|5').problems).toEqual([
+      [2, 'name', 'name_ambiguous', 'Shop > Sundries; Staff > Sundries'],
+      [2, 'element', 'element_needed', 'asset, liability, equity, income, expense'],
+    ]);
+    expect(read('Account name|Balance\nstaff > sundries|5').rows).toEqual([['Staff > Sundries', 'Sundries', null, 'expense']]);
+    expect(read('Account name|Parent|Balance\nSundries|Shop|5').rows).toEqual([['Shop > Sundries', 'Sundries', 'Shop', 'expense']]);
+  });
+
+  it('takes an unknown name for a new account, below the account its path names', () => {
+    expect(read('Account name|Element|Balance\nCash > Coins > small|asset|5\nBank|asset|-5').rows).toEqual([
+      ['Cash > Coins > small', 'Coins > small', 'Cash', 'asset'],
+      ['Bank', 'Bank', null, 'asset'],
+    ]);
+  });
+
+  it('names a row that repeats another', () => {
+    expect(read('Account name|Balance\nTill|5\nCash > till|1').problems).toEqual([[3, 'name', 'name_repeated', '2']]);
+  });
+});
