@@ -29,7 +29,8 @@ describe('accounts without numbers', () => {
     const known = new Set(['Cash', 'Cash > Till']);
     expect(splitPath('Cash > Till > Coins', (path) => known.has(path))).toEqual({ parentPath: 'Cash > Till', name: 'Coins' });
     expect(splitPath('Cash > a > b', (path) => known.has(path))).toEqual({ parentPath: 'Cash', name: 'a > b' });
-    expect(splitPath('Less > more', () => false)).toEqual({ parentPath: '', name: 'Less > more' });
+    expect(splitPath('Less > and > more', () => false)).toEqual({ parentPath: 'Less > and', name: 'more' });
+    expect(splitPath('Less', () => false)).toEqual({ parentPath: '', name: 'Less' });
   });
 });
 

@@ -30,11 +30,12 @@ export function joinPath(parentPath: string, name: string): string {
   return parentPath === '' ? name : `${parentPath}${separator}${name}`;
 }
 
-/** The path above and the name; a name may hold the separator itself, so only a path that `isKnown` is taken for one. */
+/** The path above and the name. A name may hold the separator itself: the longest path that `isKnown` is the one above, else all but the last name. */
 export function splitPath(path: string, isKnown: (path: string) => boolean): { readonly parentPath: string; readonly name: string } {
   for (let at = path.lastIndexOf(separator); at > 0; at = path.lastIndexOf(separator, at - 1))
     if (isKnown(path.slice(0, at))) return { parentPath: path.slice(0, at), name: path.slice(at + separator.length) };
-  return { parentPath: '', name: path };
+  const at = path.lastIndexOf(separator);
+  return at < 0 ? { parentPath: '', name: path } : { parentPath: path.slice(0, at), name: path.slice(at + separator.length) };
 }
 
 /** Labels that tell all accounts apart: number and name, or the path of names where there are no numbers. */

@@ -33,10 +33,14 @@ const headings: readonly (readonly [ColumnMeaning, RegExp])[] = [
   ],
 ];
 
+/** The day at the end of a heading: `Balance at 30 September 2026`, `Saldo per 30.09.2026`. */
+const behindDay = /\s+((as )?(at|of|on)|per|zum|au|al)?\s*((\d{1,2}[.\s/-]+)?(\p{L}{3,12}|\d{1,2})[.\s/-]+(\d{1,2},\s)?\d{4}|\d{4}-\d{2}-\d{2})$/iu;
+
 export function meaningOfHeading(text: string): ColumnMeaning | null {
   const plain = text
     .replace(/[\s_]+/g, ' ')
     .replace(/\s*[([].*[)\]]\s*$/, '')
+    .replace(behindDay, '')
     .trim();
   return headings.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
 }

@@ -22,11 +22,15 @@ const rowsLookedAt = 40;
 const amountLike = /^[\s(+-]*(dr|cr)?\s*[\d.,'’\s]+\)?\s*-?\s*(dr|cr|d|c|s|h)?\.?$/i;
 const numberLike = /^[A-Za-z]{0,3}[.\-/]?[\d][\dA-Za-z.\-/_ ]{0,48}$/;
 
-/** Postcondition: what cannot be told is left out of `columns`, never guessed from one cell. Cost: cells. */
-export function detectReading(rows: readonly (readonly Cell[])[], fileName: string): Reading {
+/**
+ * `numbered`: whether accounts have numbers; else a column headed as theirs holds their names if no other does.
+ * Postcondition: what cannot be told is left out of `columns`, never guessed from one cell. Cost: cells.
+ */
+export function detectReading(rows: readonly (readonly Cell[])[], fileName: string, numbered: boolean): Reading {
   const headingRow = findHeadingRow(rows);
   const body = rows.slice((headingRow ?? -1) + 1);
-  const columns = headingRow === null ? columnsByContent(rows) : withNames(columnsOfHeading(rows[headingRow] ?? []), body);
+  const found = headingRow === null ? columnsByContent(rows, numbered) : withNames(columnsOfHeading(rows[headingRow] ?? []), body);
+  const columns = numbered ? found : withoutNumbers(found);
   const titles = rows.slice(0, headingRow ?? 0).flatMap((row) => row.map(textOf));
   const day = [...titles, ...(headingRow === null ? [] : (rows[headingRow] ?? []).map(textOf)), fileName].map(findDay).find((found) => found !== null) ?? null;
   return { headingRow, columns, decimalSign: detectDecimalSign(body, columns), amounts: formOf(columns, body), day };
@@ -35,6 +39,10 @@ export function detectReading(rows: readonly (readonly Cell[])[], fileName: stri
 function withNames(columns: ColumnMap, body: readonly (readonly Cell[])[]): ColumnMap {
   const { number, name } = columns;
   return number !== undefined && name === undefined && holdsBoth(body, number) ? { ...columns, name: number } : columns;
+}
+
+function withoutNumbers({ number, ...columns }: ColumnMap): ColumnMap {
+  return columns.name === undefined && number !== undefined ? { ...columns, name: number } : columns;
 }
 
 /** The row near the top with most known headings; two are needed, one of them for amounts or the number. */
@@ -53,7 +61,7 @@ function findHeadingRow(rows: readonly (readonly Cell[])[]): number | null {
   return best;
 }
 
-function columnsByContent(rows: readonly (readonly Cell[])[]): ColumnMap {
+function columnsByContent(rows: readonly (readonly Cell[])[], numbered: boolean): ColumnMap {
   const body = rows.filter((row) => !isBlankRow(row)).slice(0, 200);
   const width = Math.max(0, ...body.map((row) => row.length));
   const share = (column: number, test: (text: string) => boolean): number => {
@@ -61,7 +69,7 @@ function columnsByContent(rows: readonly (readonly Cell[])[]): ColumnMap {
     return texts.length < body.length / 4 ? 0 : texts.filter(test).length / texts.length;
   };
   const all = Array.from({ length: width }, (_, column) => column);
-  const number = all.find((column) => share(column, (text) => numberLike.test(text)) > 0.8 && new Set(body.map((row) => textOf(row[column]))).size > body.length * 0.8);
+  const number = all.find((column) => numbered && share(column, (text) => numberLike.test(text)) > 0.8 && new Set(body.map((row) => textOf(row[column]))).size > body.length * 0.8);
   const name = all.find((column) => column !== number && share(column, (text) => /\p{L}{2}/u.test(text) && !amountLike.test(text)) > 0.8);
   const amounts = all.filter((column) => column !== number && column !== name && share(column, (text) => amountLike.test(text)) > 0.8);
   const [first, second] = amounts;

@@ -8,7 +8,7 @@ import { type ChartAccount, readTrialBalance } from './readTrialBalance.ts';
 
 function readFile(text: string, options: { name?: string; currency?: string; chart?: ChartAccount[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme } = {}) {
   const rows: Cell[][] = text.split('\n').map((line) => line.split('|'));
-  const reading = detectReading(rows, options.name ?? 'file.csv');
+  const reading = detectReading(rows, options.name ?? 'file.csv', true);
   return {
     reading,
     ...readTrialBalance({

@@ -18,7 +18,7 @@ const chart = [
 /** Rows as number (the path), name, the path above and element; problems as row, column, code and what is named beside. */
 function read(text: string) {
   const rows = text.split('\n').map((line) => line.split('|'));
-  const reading = detectReading(rows, 'file.csv');
+  const reading = detectReading(rows, 'file.csv', false);
   const currency = currencyOf('EUR');
   const file = readTrialBalance({ rows, reading, currency, digitOrder: 'by_value', numbered: false, numberScheme: null, chart, confirmed: new Map() });
   return {
@@ -52,6 +52,23 @@ describe('a trial balance of a company of names only', () => {
       ['Cash > Coins > small', 'Coins > small', 'Cash', 'asset'],
       ['Bank', 'Bank', null, 'asset'],
     ]);
+  });
+
+  it('takes an account of the file itself for the one above, and names a path that leads nowhere', () => {
+    const { rows, problems } = read('Account name|Element|Balance\nPlant|asset|0\nPlant > Kiln|asset|5\nYard > Crane|asset|-5');
+    expect(rows).toEqual([
+      ['Plant', 'Plant', null, 'asset'],
+      ['Plant > Kiln', 'Kiln', 'Plant', 'asset'],
+      ['Yard > Crane', 'Crane', 'Yard', 'asset'],
+    ]);
+    expect(problems).toEqual([[4, 'parent', 'parent_unknown', 'Yard > Crane']]);
+  });
+
+  it('finds names and amounts without headings, and under headings that ledgers use for numbers', () => {
+    const till = [['Cash > Till', 'Till', null, 'asset']];
+    expect(read('Till|5\nCash|-5').rows).toHaveLength(2);
+    expect(read('Account|Balance at 30 September 2026\nTill|5').rows).toEqual(till);
+    expect(read('Konto|Saldo per 30.09.2026\nTill|5').rows).toEqual(till);
   });
 
   it('names a row that repeats another', () => {

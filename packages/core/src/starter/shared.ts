@@ -62,7 +62,7 @@ export const suspenseAccount: StarterAccount = [
 
 export const intangibleAccounts: readonly StarterAccount[] = [
   ['1500', 'Software and licences', 'Intangible assets at cost'],
-  ['1580', 'Amortisation of software and licences', 'Accumulated amortisation', { isContra: true }],
+  ['1580', 'Accumulated amortisation of software and licences', 'Accumulated amortisation', { isContra: true }],
 ];
 
 export const officeEquipment: readonly StarterAccount[] = [

@@ -39,8 +39,7 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
   const table = await ports.tables.read(`${companyId}/${fileId}`, stored, answers);
   if (!table.ok) return table;
   const { rows, format } = table.value;
-  const corrected = correctReading(rows, stored.name, answers);
-  const reading = books.company.numbered ? corrected : { ...corrected, columns: withoutNumberColumn(corrected.columns) };
+  const reading = correctReading(rows, stored.name, answers, books.company.numbered);
   const headingCells = reading.headingRow === null ? [] : (rows[reading.headingRow] ?? []);
   const width = Math.max(headingCells.length, ...rows.slice(0, 50).map((row) => row.length));
   const file = readTrialBalance({
@@ -56,8 +55,8 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
   return succeed({ fileName: stored.name, format, reading, headings: Array.from({ length: width }, (_, column) => textOf(headingCells[column])), file });
 }
 
-function correctReading(rows: Parameters<typeof detectReading>[0], name: string, answers: ReadingAnswers): Reading {
-  const detected = detectReading(answers.headingRow === undefined ? rows : withHeadingAt(rows, answers.headingRow), name);
+function correctReading(rows: Parameters<typeof detectReading>[0], name: string, answers: ReadingAnswers, numbered: boolean): Reading {
+  const detected = detectReading(answers.headingRow === undefined ? rows : withHeadingAt(rows, answers.headingRow), name, numbered);
   const headingRow = answers.headingRow === undefined ? detected.headingRow : answers.headingRow === 0 ? null : answers.headingRow - 1;
   const columns: ColumnMap = answers.columns
     ? (Object.fromEntries(Object.entries(answers.columns).filter(([, column]) => column !== undefined)) as ColumnMap)
@@ -66,11 +65,6 @@ function correctReading(rows: Parameters<typeof detectReading>[0], name: string,
     answers.amounts ??
     (columns.debit !== undefined && columns.credit !== undefined ? 'debit_and_credit' : detected.amounts === 'debit_and_credit' ? 'signed' : detected.amounts);
   return { ...detected, headingRow, columns, amounts, decimalSign: answers.decimalSign ?? detected.decimalSign };
-}
-
-/** Where accounts have no numbers, a column headed as theirs holds their names if no other does. */
-function withoutNumberColumn({ number, ...columns }: ColumnMap): ColumnMap {
-  return columns.name === undefined && number !== undefined ? { ...columns, name: number } : columns;
 }
 
 /** Rows above a heading row chosen by hand are made blank, so that detection looks no further up. */

@@ -96,19 +96,18 @@ export function NewCompanyForm({ beginning, onBegin, numbered, onNumbered, compa
           </TextField>
         )}
       </fieldset>
-      {beginning.kind !== 'copy' && (
-        <fieldset className={styles.numbering}>
-          <legend>Accounts have</legend>
-          <label>
-            <input type="radio" name="numbered" checked={numbered} onChange={() => onNumbered(true)} /> numbers and names
-          </label>
-          <label>
-            <input type="radio" name="numbered" checked={!numbered} onChange={() => onNumbered(false)} /> names only
-          </label>
-        </fieldset>
-      )}
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
-      <div>
+      <div className={styles.end}>
+        {beginning.kind !== 'copy' && (
+          <fieldset className={styles.numbering} aria-label="Accounts have">
+            <label>
+              <input type="radio" name="numbered" checked={numbered} onChange={() => onNumbered(true)} /> Accounts with numbers
+            </label>
+            <label>
+              <input type="radio" name="numbered" checked={!numbered} onChange={() => onNumbered(false)} /> with names only
+            </label>
+          </fieldset>
+        )}
         <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>
           Create the company
         </Button>

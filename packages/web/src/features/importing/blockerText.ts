@@ -2,7 +2,7 @@ import type { RehearsalBody } from '@ivory-ladder/contract';
 import { describeFailure } from '../../api/failureMessages.ts';
 
 const texts: Readonly<Record<string, (count: number) => string>> = {
-  columns_missing: () => 'Which column holds the numbers, names or amounts cannot be told; choose it under Columns.',
+  columns_missing: () => 'What each column holds cannot be told; choose it under Columns.',
   no_rows: () => 'No row of an account was found in the file.',
   date_needed: () => 'The day of the balances is not in the file; choose it under Balances at.',
   day_out_of_reach: () => 'The day of the balances is decades away from the ledger; is the year right?',
