@@ -24,7 +24,7 @@ const asShown = (amount: number) => (amount < 0 ? `(${Math.abs(amount).toLocaleS
 describe('example A of IAS 7 in the browser', () => {
   it('goes from two files to statements as published, as a user would', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies/new`);
-    await page.getByLabel('Name').fill('Example A');
+    await page.getByRole('textbox', { name: 'Name' }).fill('Example A');
     await page.getByRole('button', { name: 'Create the company' }).click();
     await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
     const folder = mkdtempSync(join(tmpdir(), 'example-a-'));

@@ -49,6 +49,8 @@ describe('a company of names only', () => {
     const sheet = await statement(server, books.id, 'balance-sheet', '2026-01-01', '2026-09-30', '&detail=accounts');
     const shown = new Map(figures(sheet, 100n).map(([caption, amount]) => [caption, amount]));
     expect(['Till', 'Bank', 'Total assets', 'Result of the year'].map((caption) => shown.get(caption))).toEqual([200, 700, 900, 600]);
+    const costs = await statement(server, books.id, 'income-statement', '2026-01-01', '2026-09-30', '&detail=accounts');
+    expect(figures(costs, 100n).map(([caption]) => caption)).toEqual(expect.arrayContaining(['Fuel > Sundries', 'Staff > Sundries']));
     const { unplaced } = await server.ok<Company>('GET', books.path);
     expect(unplaced).toBe(0);
   });
@@ -112,7 +114,7 @@ describe('a company of names only', () => {
     expect((await books.tree()).slice(-4)).toEqual(['Staff', '. Sundries', '. Training', '. . Courses']);
     expect((await books.find('Sundries', 'Staff')).purpose).toBe('Cakes');
     const { events } = await server.ok<History>('GET', `${books.path}/history?thing=account&limit=3`);
-    expect(events.find(({ action }) => action === 'changed')).toMatchObject({ label: 'Sundries', before: { purpose: '' }, after: { purpose: 'Cakes' } });
+    expect(events.find(({ action }) => action === 'changed')).toMatchObject({ label: 'Staff > Sundries', before: { purpose: '' }, after: { purpose: 'Cakes' } });
   });
 
   it.each(starterCharts.map(({ key, name }) => [name, key]))('begins with a starter chart without numbers: %s', async (name, key) => {

@@ -41,6 +41,8 @@ export const placedAccount = z.object({
   id,
   number: z.string(),
   name: z.string(),
+  /** Number and name; without numbers the name, or the path of names where another has it too. */
+  label: z.string(),
   element,
   normalSide: side,
   parentId: id.nullable(),

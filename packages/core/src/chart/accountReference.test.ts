@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { accountLabel, accountPaths, accountsByNumber, findSameNameBeside, repeatedBeside, splitPath, withPathsAsNumbers } from './accountReference.ts';
+import {
+  accountLabel,
+  accountLabels,
+  accountPaths,
+  accountsByNumber,
+  findSameNameBeside,
+  repeatedBeside,
+  splitPath,
+  withPathsAsNumbers,
+} from './accountReference.ts';
 import type { Element } from './element.ts';
 import { elements } from './element.ts';
 import { numberWhole } from './numberWhole.ts';
@@ -15,6 +24,17 @@ describe('accounts without numbers', () => {
     expect(accountsByNumber(withPathsAsNumbers(chart)).get('shop > till')?.id).toBe(4);
     expect(accountLabel({ number: '', name: 'Till' })).toBe('Till');
     expect(accountLabel({ number: '1000', name: 'Till' })).toBe('1000 Till');
+  });
+
+  it('are labelled by their name, or by the path where another has it too', () => {
+    expect([...accountLabels(chart).values()]).toEqual(['Cash', 'Cash > Till', 'Shop', 'Shop > Till', 'Shop > Till']);
+    expect([...accountLabels(chart.slice(0, 3)).values()]).toEqual(['Cash', 'Till', 'Shop']);
+    expect([
+      ...accountLabels([
+        { ...account(1, 'Till'), number: '10' },
+        { ...account(2, 'Till'), number: '11' },
+      ]).values(),
+    ]).toEqual(['10 Till', '11 Till']);
   });
 
   it('have names of their own among those beside them that are active', () => {

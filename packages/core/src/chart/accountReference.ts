@@ -38,10 +38,14 @@ export function splitPath(path: string, isKnown: (path: string) => boolean): { r
   return at < 0 ? { parentPath: '', name: path } : { parentPath: path.slice(0, at), name: path.slice(at + separator.length) };
 }
 
-/** Labels that tell all accounts apart: number and name, or the path of names where there are no numbers. */
+/** Labels that tell all accounts apart: number and name; without numbers the name, or the path of names where another has it too. */
 export function accountLabels(accounts: readonly Nested[]): ReadonlyMap<number, string> {
-  const paths = accounts.some(({ number }) => number === '') ? accountPaths(accounts) : null;
-  return new Map(accounts.map((account) => [account.id, account.number === '' ? (paths?.get(account.id) ?? account.name) : accountLabel(account)]));
+  if (accounts.every(({ number }) => number !== '')) return new Map(accounts.map((account) => [account.id, accountLabel(account)]));
+  const paths = accountPaths(accounts);
+  const counts = new Map<string, number>();
+  for (const { name } of accounts) counts.set(name.toLowerCase(), (counts.get(name.toLowerCase()) ?? 0) + 1);
+  const isShared = ({ number, name }: Nested): boolean => number === '' && (counts.get(name.toLowerCase()) ?? 0) > 1;
+  return new Map(accounts.map((account) => [account.id, isShared(account) ? (paths.get(account.id) as string) : accountLabel(account)]));
 }
 
 /** The same accounts with their paths in the place of the numbers they have not, for files, which know accounts by text. */

@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { accountLabel } from '../chart/accountReference.ts';
 import { columnsFor } from '../columns/comparisons.ts';
 import { type CompiledLayout, compileLayout } from '../layout/compileLayout.ts';
 import { generateBalanceSheet } from '../layout/generateBalanceSheet.ts';
@@ -47,7 +48,12 @@ export function previewStatements(chart: NewChart): Readonly<Record<LayoutKind, 
       compiled,
       columns: columnsFor(kind, { firstDay: '2000-01-01', lastDay: '2000-12-31' }, null),
       runs: [{ net, amounts: runColumn(compiled, { net, result: 0n, notAllotted: 0n }) }],
-      accounts: accounts.map((account, index) => ({ account, index, isParent: accounts.some(({ parentId }) => parentId === account.id) })),
+      accounts: accounts.map((account, index) => ({
+        account,
+        label: accountLabel(account),
+        index,
+        isParent: accounts.some(({ parentId }) => parentId === account.id),
+      })),
       detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: true },
     });
     return { compiled, rows };

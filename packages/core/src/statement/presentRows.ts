@@ -1,5 +1,4 @@
 import type { Account } from '../chart/account.ts';
-import { accountLabel } from '../chart/accountReference.ts';
 import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
 import type { AccountsLine, GroupLine, Line } from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
@@ -15,6 +14,8 @@ export interface RunColumn {
 /** The accounts in chart order with their dense numbers; parents bear amounts only if they were posted to. */
 export interface PresentedAccount {
   readonly account: Account;
+  /** What tells it from all others. */
+  readonly label: string;
   readonly index: number;
   readonly isParent: boolean;
 }
@@ -134,10 +135,10 @@ class Page {
       if (!this.isHidden(values))
         rows.push(this.row(line, { key: `${line.key}/${suffix}`, accountId, role: 'account', caption, depth, opens: false, open: false, values }));
     };
-    for (const { account, index: at, isParent } of accounts) {
+    for (const { account, label, index: at, isParent } of accounts) {
       const amounts = runs.map(({ net }) => portionIn(net[at] as bigint, compiled.lineOfDebit[at] === index, compiled.lineOfCredit[at] === index));
       if (isParent && amounts.every((amount) => amount === 0n)) continue;
-      push(String(account.id), account.id, isParent ? `Posted directly to ${accountLabel(account)}` : accountLabel(account), amounts);
+      push(String(account.id), account.id, isParent ? `Posted directly to ${label}` : label, amounts);
     }
     for (const result of compiled.lines)
       if (result.kind === 'result' && result.within?.key === line.key) {

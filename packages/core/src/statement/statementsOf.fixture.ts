@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { accountLabel } from '../chart/accountReference.ts';
 import { type Element, isIncomeOrExpense, naturalSide } from '../chart/element.ts';
 import { columnsFor } from '../columns/comparisons.ts';
 import { compileLayout } from '../layout/compileLayout.ts';
@@ -65,7 +66,7 @@ export function statementsOf({ categories, accounts, places, options = defaultLa
       compiled: layouts[kind],
       columns: columnsFor(kind, span, columns.length > 1 ? span : null),
       runs: columns.map((net) => run(kind, net)),
-      accounts: accounts.map((one, index) => ({ account: one, index, isParent: false })),
+      accounts: accounts.map((one, index) => ({ account: one, label: accountLabel(one), index, isParent: false })),
       detail: { ...closed, ...detail },
     });
   return { layouts, run, rows };

@@ -19,6 +19,7 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
+import { toldAccount } from './toldAccount.ts';
 
 export interface EvidenceChoice extends SpanChoice {
   readonly column: number;
@@ -56,7 +57,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const byId = new Map(books.accounts.map((account) => [account.id, account]));
   const accounts = parts.accounts
     .map(({ account, net }) => ({ account: byId.get(books.cube.accountIds[account] as number), net }))
-    .flatMap(({ account, net }) => (account ? [{ accountId: account.id, number: account.number, name: account.name, net }] : []))
+    .flatMap(({ account, net }) => (account ? [{ accountId: account.id, ...toldAccount(books, account), net }] : []))
     .sort((a, b) => size(b.net) - size(a.net));
   const base = { measure: column.measure, span: column.span, climb: rungs };
   if (choice.account === undefined) {
@@ -74,16 +75,18 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const account = byId.get(choice.account);
   if (!account) return fail({ code: 'account_unknown', accountId: choice.account });
   const own = accounts.find(({ accountId }) => accountId === account.id)?.net ?? 0n;
+  const told = toldAccount(books, account);
+  const caption = accountLabel(told);
   const year = yearOf(books.calendar, column.span.lastDay);
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
   const lines = await ports.ledger.accountLines(companyId, { accountId: account.id, from, to: column.span.lastDay, sort: 'date', after: null, limit: 1 });
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({
     ...base,
-    caption: accountLabel(account),
+    caption,
     amount: sign * own,
-    climb: [...rungs, { key: `${choice.line}/${account.id}`, caption: accountLabel(account), amount: sign * own }],
-    accounts: [{ accountId: account.id, number: account.number, name: account.name, net: own }],
+    climb: [...rungs, { key: `${choice.line}/${account.id}`, caption, amount: sign * own }],
+    accounts: [{ accountId: account.id, ...told, net: own }],
     carried,
     entryCount: lines.total,
   });
@@ -107,7 +110,7 @@ function incomeAccounts({ books }: PreparedStatement, net: BigInt64Array): Evide
   return books.accounts
     .flatMap((account) => {
       const amount = net[books.cube.indexOf.get(account.id) as number] as bigint;
-      return isIncomeOrExpense(account.element) && amount !== 0n ? [{ accountId: account.id, number: account.number, name: account.name, net: amount }] : [];
+      return isIncomeOrExpense(account.element) && amount !== 0n ? [{ accountId: account.id, ...toldAccount(books, account), net: amount }] : [];
     })
     .sort((a, b) => size(b.net) - size(a.net));
 }

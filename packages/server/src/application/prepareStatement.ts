@@ -1,4 +1,5 @@
 import {
+  accountLabel,
   type BalanceVector,
   balanceAt,
   type Comparison,
@@ -92,6 +93,7 @@ export function runBalances(compiled: CompiledLayout, books: Books, balances: Ba
 export function accountsInOrder(books: Books): PresentedAccount[] {
   return books.tree.order.map((account, at) => ({
     account,
+    label: books.labels.get(account.id) ?? accountLabel(account),
     index: books.cube.indexOf.get(account.id) as number,
     isParent: books.tree.isParent[at] as boolean,
   }));

@@ -1,4 +1,4 @@
-import { accountLabel, type Outcome, pathOf, succeed } from '@ivory-ladder/core';
+import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -28,11 +28,7 @@ export async function viewHistory(
 
 /** Today's names; what is gone is named as it was when it was last changed, or by its number alone. */
 class Names {
-  private readonly accounts: ReadonlyMap<number, string>;
-
-  constructor(private readonly books: Books) {
-    this.accounts = new Map(books.accounts.map((account) => [account.id, accountLabel(account)]));
-  }
+  constructor(private readonly books: Books) {}
 
   labelOf({ thing, thingId, before, after }: HistoryEvent): string {
     const state = asFields(after) ?? asFields(before) ?? {};
@@ -40,7 +36,8 @@ class Names {
       case 'account':
       case 'place':
         return (
-          this.accounts.get(thingId) ?? ([state.number, state.name].filter((part) => typeof part === 'string' && part !== '').join(' ') || `account ${thingId}`)
+          this.books.labels.get(thingId) ??
+          ([state.number, state.name].filter((part) => typeof part === 'string' && part !== '').join(' ') || `account ${thingId}`)
         );
       case 'category':
         return this.category(thingId) ?? (typeof state.name === 'string' ? state.name : `category ${thingId}`);
@@ -74,7 +71,7 @@ class Names {
     const fields = asFields(state);
     if (!fields || thing !== 'account' || !('parentId' in fields)) return state;
     const { parentId, ...rest } = fields;
-    return { ...rest, parent: typeof parentId === 'number' ? (this.accounts.get(parentId) ?? `account ${parentId}`) : '' };
+    return { ...rest, parent: typeof parentId === 'number' ? (this.books.labels.get(parentId) ?? `account ${parentId}`) : '' };
   }
 
   private category(id: number): string | undefined {

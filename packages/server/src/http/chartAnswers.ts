@@ -71,6 +71,7 @@ export function toPlacement({ books, span, comparative, balanceComparative, amou
         id,
         number,
         name,
+        label: books.labels.get(id) ?? name,
         element,
         normalSide,
         parentId,

@@ -3,6 +3,7 @@ import type { Proof } from '@ivory-ladder/core';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
+import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
 export function toStatement({ books, kind, compiled, columns, rows, rungs }: Statement): StatementBody {
@@ -54,7 +55,7 @@ export function toProofs(books: Books, proofs: readonly Proof[]): ProofList {
       figures: proof.figures.map((figure) => ({ name: figure.name, day: figure.day, net: text(figure.net) })),
       accounts: proof.accounts.flatMap(({ account, reason, net }) => {
         const found = byId.get(books.cube.accountIds[account] as number);
-        return found ? [{ accountId: found.id, number: found.number, name: found.name, element: found.element, reason, net: text(net) }] : [];
+        return found ? [{ accountId: found.id, ...toldAccount(books, found), element: found.element, reason, net: text(net) }] : [];
       }),
     })),
     revision: books.cube.revision,

@@ -1,5 +1,6 @@
 import {
   type Account,
+  accountLabels,
   buildAccountTree,
   buildCategoryTree,
   currencyOf,
@@ -78,6 +79,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     company,
     calendar: makeCalendar(periods),
     accounts,
+    labels: accountLabels(accounts),
     tree: buildAccountTree(accounts),
     categories,
     categoryTree: buildCategoryTree(categories),

@@ -1,4 +1,4 @@
-import { accountLabel, isAtLeast } from '@ivory-ladder/core';
+import { isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -47,9 +47,9 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
-      ...(data?.accounts ?? []).map(({ id, number, name }) => ({
+      ...(data?.accounts ?? []).map(({ id, label }) => ({
         key: `a${id}`,
-        label: accountLabel({ number, name }),
+        label,
         kind: 'account',
         to: `${base}/ledger`,
         search: `account=${id}`,

@@ -19,6 +19,8 @@ export interface Structure {
   readonly company: CompanyRecord;
   readonly calendar: FiscalCalendar;
   readonly accounts: readonly ChartAccount[];
+  /** By id: what tells an account from all others, wherever it is named. */
+  readonly labels: ReadonlyMap<number, string>;
   readonly tree: AccountTree;
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;

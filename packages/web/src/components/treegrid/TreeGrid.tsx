@@ -13,7 +13,6 @@ import {
   useState,
 } from 'react';
 import { useIsPrinting } from '../useIsPrinting.ts';
-import type { EditEnd } from './CellEditor.tsx';
 import { type ColumnChoice, chosenColumnsOf, leastWidth, resized, settledChoice } from './columnChoice.ts';
 import { GridFoot } from './GridFoot.tsx';
 import { GridHeadings, sortOf } from './GridHeadings.tsx';
@@ -25,7 +24,7 @@ import { RowDragZone } from './RowDragZone.tsx';
 import type { DropZone, RowDrag } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
 import { useBlock } from './useBlock.ts';
-import { useTypedCells } from './useTypedCells.ts';
+import { useCellEditing } from './useCellEditing.ts';
 import { useVisibleRows } from './useVisibleRows.ts';
 import { useWantedFocus } from './useWantedFocus.ts';
 
@@ -93,7 +92,6 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const { label, rows, keyOf, depthOf, choice = noChoice, isSought = null, onOpen, drag = null } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const [ownOrder, setOwnOrder] = useState('');
-  const [editing, setEditing] = useState<string | null>(null);
   const [over, setOver] = useState<{ place: number; zone: DropZone | 'refused' } | null>(null);
   const columns = useMemo(() => chosenColumnsOf(props.columns, choice), [props.columns, choice]);
   const sort = sortOf(props.order ?? ownOrder);
@@ -114,6 +112,9 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
   const isPrinting = useIsPrinting();
   const shown = isPrinting ? Array.from(order, (_, index) => ({ index, start: null })) : virtual.getVirtualItems();
   const rowAt = useCallback((place: number): Row | undefined => rows[order[place] ?? -1], [rows, order]);
+  const placeOf = (key: number) => order.findIndex((at) => keyOf(rows[at] as Row) === key);
+  const cells = useCellEditing({ rows, keyOf, columns, block, column, count: order.length, rowAt, placeOf, scroller, onEdit: props.onEdit });
+  const { editing, typed } = cells;
   const wantFocus = useWantedFocus(scroller, editing !== null);
   const focusAt = (place: number, at: number | null) => {
     virtual.scrollToIndex(place);
@@ -128,66 +129,21 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     block.toColumn(at);
     focusAt(block.active, at);
   };
-  const editOf = (at: number | null) => (at === null || !props.onEdit ? undefined : columns[at]?.edit);
-  const placeOf = (key: number) => order.findIndex((at) => keyOf(rows[at] as Row) === key);
-  const typed = useTypedCells(async (key, columnId, text) => {
-    const row = rows.find((one) => keyOf(one) === key);
-    return row && props.onEdit ? props.onEdit(row, columnId, text) : 'It is not here any more.';
-  });
-  const columnIdAt = (at: number | null) => columns[at ?? 0]?.id ?? '';
-  const valueAt = (place: number, at: number | null): string => {
-    const row = rowAt(place) as Row;
-    return typed.rows.get(keyOf(row))?.get(columnIdAt(at))?.text ?? editOf(at)?.value(row) ?? '';
-  };
-  const edit = (place: number, at: number | null, text: string | null = null) => {
-    if (!editOf(at)) return;
-    block.moveTo(place, false);
-    block.toColumn(at);
-    setEditing(text ?? valueAt(place, at));
-  };
-  const goTo = (key: number, columnId: string) => {
-    const [place, at] = [placeOf(key), columns.findIndex(({ id }) => id === columnId)];
-    if (place < 0 || at < 0) return;
-    virtual.scrollToIndex(place);
-    edit(place, at);
-  };
-  /** Gives where the keyboard stands then, `null` where it has gone elsewhere. */
-  const goOn = (end: EditEnd): { readonly place: number; readonly column: number } | null => {
-    if (end === 'away' || column === null) return null;
-    const place = Math.min(order.length - 1, block.active + (end === 'down' ? 1 : 0));
-    const at = Math.max(0, Math.min(columns.length - 1, column + (end === 'right' ? 1 : end === 'left' ? -1 : 0)));
-    block.moveTo(place, false);
-    block.toColumn(at);
-    focusAt(place, at);
-    return { place, column: at };
-  };
-  const endEdit: RowActions<Row>['endEdit'] = (text, end) => {
-    const row = rowAt(block.active);
-    const columnId = columnIdAt(column);
-    setEditing(null);
-    const next = goOn(end);
-    if (!row) return;
-    const key = keyOf(row);
-    if (text === null || (text === editOf(column)?.value(row) && !typed.rows.get(key)?.has(columnId))) return typed.letGo(key, columnId);
-    // Who has not gone on meanwhile is taken back to what was refused; who has, is told where it is.
-    typed.take(key, columnId, text, () => next && latest.current.returnTo(key, columnId, next));
-  };
-  const acts = {
+  const acts: RowActions<Row> & { fillDown(first: number, last: number, columnId: string): void } = {
     toggle,
-    stand: (place: number) => block.moveTo(place, false),
-    press: (row: Row, place: number, isExtending: boolean) => {
+    stand: (place) => block.moveTo(place, false),
+    press: (row, place, isExtending) => {
       block.moveTo(place, isExtending);
       if (isExtending) return;
       block.toColumn(null);
       onOpen?.(row);
     },
-    editAt: edit,
-    endEdit,
-    returnTo: (key: number, columnId: string, from: { place: number; column: number }) => {
-      const isThere = editing === null && block.active === from.place && column === from.column;
-      if (isThere && scroller.current?.contains(document.activeElement)) goTo(key, columnId);
+    editAt: cells.editAt,
+    endEdit: (text, end) => {
+      const next = cells.endEdit(text, end);
+      if (next) focusAt(next.place, next.column);
     },
-    fillDown: (first: number, last: number, columnId: string) => {
+    fillDown: (first, last, columnId) => {
       const [from, ...below] = Array.from({ length: last - first + 1 }, (_, step) => rowAt(first + step) as Row);
       if (from && below.length > 0) props.onFillDown?.(from, below, columnId);
     },
@@ -215,9 +171,9 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       };
     },
     editWith: (text) => {
-      const own = editOf(column);
-      if (!own || own.choices) return false;
-      setEditing(text);
+      const edit = cells.editOf(column);
+      if (!edit || edit.choices) return false;
+      cells.editAt(block.active, column, text);
       return true;
     },
   }));
@@ -234,19 +190,25 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       case 'all':
         return block.all();
       case 'edit':
-        return edit(block.active, column, command.text);
+        return cells.editAt(block.active, column, command.text);
       case 'fill_down': {
         const { first, last } = block;
-        return typed.afterAll(() => latest.current.fillDown(first, last, columnIdAt(column)));
+        return typed.afterAll(() => latest.current.fillDown(first, last, columns[column ?? 0]?.id ?? ''));
       }
     }
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const row = rowAt(block.active);
     if (!row || !(event.target as HTMLElement).matches('[data-index], [data-column]')) return;
-    const facts = { place: block.active, count: order.length, column, columns: columns.length, edit: editOf(column), isShut: isShut(order[block.active] ?? 0) };
-    const columnId = columnIdAt(column);
-    if (event.key === 'Escape' && column !== null && typed.rows.get(keyOf(row))?.has(columnId)) return typed.letGo(keyOf(row), columnId);
+    const facts = {
+      place: block.active,
+      count: order.length,
+      column,
+      columns: columns.length,
+      edit: cells.editOf(column),
+      isShut: isShut(order[block.active] ?? 0),
+    };
+    if (event.key === 'Escape' && cells.letGo()) return;
     const command = commandOf(event, facts);
     // A cell's own keys go before the screen's on the row: F2 edits the cell where there is one to edit.
     const isOfCell = command?.kind === 'edit' || command?.kind === 'fill_down';
@@ -326,7 +288,15 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
           {hasTotals && <GridFoot columns={columns} text={props.countText?.(order.length, rows.length)} rowIndex={order.length + 2} />}
         </div>
       </div>
-      <RefusedCells rows={typed.rows} except={activeRow ? { key: keyOf(activeRow), columnId: columnIdAt(column) } : null} onGo={goTo} onLetGo={typed.letGo} />
+      <RefusedCells
+        rows={typed.rows}
+        except={activeRow ? { key: keyOf(activeRow), columnId: columns[column ?? 0]?.id ?? '' } : null}
+        onGo={(key, columnId) => {
+          const place = cells.editCell(key, columnId);
+          if (place !== null) virtual.scrollToIndex(place);
+        }}
+        onLetGo={typed.letGo}
+      />
     </div>
   );
 }

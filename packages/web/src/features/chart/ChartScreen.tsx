@@ -14,10 +14,11 @@ import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
 import { isOneCell, pastedChart, pastedOver } from '../chartfile/pastedChart.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { ChartFilters } from './ChartFilters.tsx';
 import { ChartPanel, type ChartTask } from './ChartPanel.tsx';
 import styles from './ChartScreen.module.css';
 import { ChartTable } from './ChartTable.tsx';
-import { ChartFilters, ChartTools } from './ChartTools.tsx';
+import { ChartTools } from './ChartTools.tsx';
 import { listCategories, withAllBelow } from './categoryList.ts';
 import { useChartAddress } from './chartAddress.ts';
 import { chartDrag } from './chartDrag.ts';
@@ -54,7 +55,7 @@ export function ChartScreen() {
   const actions = useChartActions(accounts);
   const since = address.since || chart?.span.firstDay || '';
   const tree = useMemo(() => buildCategoryTree(placement?.categories ?? noCategories), [placement]);
-  const categories = useMemo(() => listCategories(tree).map((node) => ({ id: node.category.id, path: pathOf(node).join(' > ') })), [tree]);
+  const categories = useMemo(() => listCategories(tree).map((node) => ({ ...node.category, path: pathOf(node).join(' > ') })), [tree]);
   const paths = useMemo(() => [...new Set(categories.map(({ path }) => path))], [categories]);
   const categoryIds = useMemo(() => {
     const top = address.categoryId === null ? undefined : tree.nodes.get(address.categoryId);
@@ -126,7 +127,7 @@ export function ChartScreen() {
     set({ ...sought, view: view === null ? '' : String(view.id) });
   };
   const look = (file: File) => void drop.hand(file);
-  const edits = useCellEdits({ categories: placement?.categories ?? noCategories, actions, onLook: look });
+  const edits = useCellEdits({ categories, actions, onLook: look });
   const drag = chartDrag(accounts, onMove);
   usePaste(mayKeep, (text) => {
     const cell = table.current?.cell() ?? null;
@@ -235,5 +236,5 @@ export function ChartScreen() {
 /** An account just added, as a neighbour for the next one, before the chart has been read anew. */
 function asNeighbour(added: AccountBody, categoryId: number | null): ChartAccountBody {
   const places = categoryId === null ? [] : [{ side: 'any' as const, categoryId }];
-  return { ...added, places, depth: 0, isParent: false, amount: '0', comparative: '0', lastUsed: null, notes: [] };
+  return { ...added, label: accountLabel(added), places, depth: 0, isParent: false, amount: '0', comparative: '0', lastUsed: null, notes: [] };
 }

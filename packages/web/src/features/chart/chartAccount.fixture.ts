@@ -5,6 +5,7 @@ export const chartAccount = (id: number, number: string, fields: Partial<ChartAc
   id,
   number,
   name: `Account ${number}`,
+  label: `${number} Account ${number}`,
   element: 'expense',
   normalSide: 'debit',
   parentId: null,

@@ -1,6 +1,5 @@
-import type { AccountChange, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
-import { buildCategoryTree, pathOf } from '@ivory-ladder/core';
-import { useMemo } from 'react';
+import type { AccountChange, ChartAccountBody } from '@ivory-ladder/contract';
+import type { Category } from '@ivory-ladder/core';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
 import { theirsIn } from './cellConflict.ts';
@@ -24,7 +23,8 @@ const fieldOf: Readonly<Record<string, 'number' | 'name' | 'purpose' | 'external
 const filledBy: Readonly<Record<string, ManyField>> = { category: 'category', side: 'side', purpose: 'purpose', externalNumber: 'externalNumber' };
 
 interface CellEditsOptions {
-  readonly categories: PlacementView['categories'];
+  /** Each with its path as text. */
+  readonly categories: readonly (Pick<Category, 'id' | 'element'> & { readonly path: string })[];
   readonly actions: ChartActions;
   /** Takes changes of many accounts to where they are looked at before they are applied. */
   readonly onLook: (file: File) => void;
@@ -32,13 +32,11 @@ interface CellEditsOptions {
 
 /** Edits in the cells of the chart: one at a time at once, many through a rehearsal. */
 export function useCellEdits({ categories, actions, onLook }: CellEditsOptions): CellEdits {
-  const tree = useMemo(() => buildCategoryTree(categories), [categories]);
-  const pathTexts = useMemo(() => new Map([...tree.nodes.values()].map((node) => [node.category.id, pathOf(node).join(' > ')])), [tree]);
   const place = async (account: ChartAccountBody, text: string): Promise<string | null> => {
     if (hasSides(account)) return 'It has a place for each side of its balance; change them under Placement.';
     const wanted = text.trim().toLowerCase();
-    const found = [...pathTexts].filter(([, path]) => path.toLowerCase() === wanted).map(([id]) => id);
-    const [category = null] = found.filter((id) => tree.nodes.get(id)?.category.element === account.element).concat(found);
+    const found = categories.filter(({ path }) => path.toLowerCase() === wanted);
+    const { id: category } = found.find(({ element }) => element === account.element) ?? found[0] ?? { id: null };
     if (category === null && wanted !== '') return 'There is no category of this path; choose one of those proposed, or leave it empty for none.';
     const after = category === null ? [] : [{ side: 'any' as const, categoryId: category }];
     return told(await actions.place(account, after));
@@ -60,7 +58,7 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
       if (field === 'category' && hasSides(from)) return actions.say('refused', 'It has a place for each side of its balance, which does not fill down.');
       const [first] = from.places;
       const value = {
-        category: pathTexts.get(first?.categoryId ?? -1) ?? '',
+        category: categories.find(({ id }) => id === first?.categoryId)?.path ?? '',
         side: from.normalSide,
         purpose: from.purpose,
         externalNumber: from.externalNumber,

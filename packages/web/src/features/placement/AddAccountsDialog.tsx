@@ -1,4 +1,4 @@
-import { accountLabel, type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -31,7 +31,7 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
     return [...fitting.filter(({ places }) => places.length === 0), ...fitting.filter(({ places }) => places.length > 0)];
   }, [model, element, id]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = candidates.filter((account) => words.every((word) => accountLabel(account).toLowerCase().includes(word)));
+  const shown = candidates.filter((account) => words.every((word) => account.label.toLowerCase().includes(word)));
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller, estimateSize: () => 40, overscan: 10 });
   const standing = (account: PlacedAccount) =>
     account.places.map(({ categoryId }) => model.tree.nodes.get(categoryId)).flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
@@ -60,7 +60,7 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
                   <label>
                     <input type="checkbox" checked={picked.has(account.id)} onChange={() => toggle(account.id)} />
                     <span>
-                      {accountLabel(account)}
+                      {account.label}
                       <small data-unplaced={now.length === 0 || undefined}>{now.length === 0 ? 'unplaced' : `now in ${now.join(' and ')}`}</small>
                     </span>
                     <span>{formatAmount(onNaturalSide(BigInt(account.amount), element), currency)}</span>

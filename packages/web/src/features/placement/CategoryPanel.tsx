@@ -1,6 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import type { PlacementView } from '@ivory-ladder/contract';
-import { accountLabel, type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -188,7 +188,7 @@ function AccountRow({ account, side, currency, element, isSelected, onPick }: Ac
       <label ref={setNodeRef} {...listeners} className={styles.account} data-chosen={isSelected || undefined}>
         <input type="checkbox" checked={isSelected} onChange={onPick} />
         <span className={styles.name} title={account.name}>
-          {accountLabel(account)}
+          {account.label}
           {side !== 'any' && <small>{sideNotes[side]}</small>}
         </span>
         <span>{counts ? formatAmount(onNaturalSide(net, element), currency) : '–'}</span>

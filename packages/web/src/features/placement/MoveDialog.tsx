@@ -1,4 +1,4 @@
-import { accountLabel, checkPlaces, elements, pathOf, walkCategories } from '@ivory-ladder/core';
+import { checkPlaces, elements, pathOf, walkCategories } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -62,7 +62,7 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
   const first = accounts[0];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={`${listId}-title`}>
-      <DialogTitle id={`${listId}-title`}>Move {accounts.length === 1 && first ? accountLabel(first) : `${accounts.length} accounts`} to…</DialogTitle>
+      <DialogTitle id={`${listId}-title`}>Move {accounts.length === 1 && first ? first.label : `${accounts.length} accounts`} to…</DialogTitle>
       <DialogContent>
         <input
           className={styles.input}

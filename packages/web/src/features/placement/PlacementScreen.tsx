@@ -1,5 +1,5 @@
 import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { accountLabel, checkPlaces } from '@ivory-ladder/core';
+import { checkPlaces } from '@ivory-ladder/core';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useSearchParams } from 'react-router';
@@ -109,7 +109,7 @@ export function PlacementScreen() {
       <DragOverlay dropAnimation={null}>
         {dragged[0] && (
           <div className={styles.dragged}>
-            {accountLabel(dragged[0])}
+            {dragged[0].label}
             {dragged.length > 1 && ` and ${dragged.length - 1} more`}
           </div>
         )}

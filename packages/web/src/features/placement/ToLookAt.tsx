@@ -1,4 +1,4 @@
-import { accountLabel, formatAmount } from '@ivory-ladder/core';
+import { formatAmount } from '@ivory-ladder/core';
 import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -33,7 +33,7 @@ export function ToLookAt({ model, onChoose }: ToLookAtProps) {
         {odd.map(({ account, reason, net }) => (
           <li key={`${account.id} ${reason}`}>
             <button type="button" className={styles.oddCard} onClick={() => onChoose(account.places[0]?.categoryId ?? 0)} title="Show where it stands">
-              <span>{accountLabel(account)}</span>
+              <span>{account.label}</span>
               <span className={styles.amount}>{formatAmount(onNaturalSide(BigInt(net), account.element), currency)}</span>
               <span className={styles.reason}>{reasonText(reason)}</span>
             </button>

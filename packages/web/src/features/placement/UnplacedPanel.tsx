@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/core';
-import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
@@ -27,7 +27,7 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
   const lastPicked = useRef<number>(-1);
   const shown = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-    return unplaced.filter(({ number, name, element }) => words.every((word) => `${accountLabel({ number, name })} ${element}`.toLowerCase().includes(word)));
+    return unplaced.filter(({ label, element }) => words.every((word) => `${label} ${element}`.toLowerCase().includes(word)));
   }, [unplaced, filter]);
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => 56, overscan: 8 });
   const atStake = unplaced.reduce((sum, { amount }) => sum + (BigInt(amount) < 0n ? -BigInt(amount) : BigInt(amount)), 0n);
@@ -117,8 +117,8 @@ function Card({
   return (
     <label ref={setNodeRef} {...listeners} className={styles.card} data-chosen={isSelected || undefined} data-dragging={isDragging || undefined}>
       <input type="checkbox" checked={isSelected} onChange={(event) => onPick((event.nativeEvent as MouseEvent).shiftKey === true)} />
-      <span className={styles.name} title={accountLabel(account)}>
-        {accountLabel(account)}
+      <span className={styles.name} title={account.label}>
+        {account.label}
       </span>
       <span className={styles.amount}>{formatAmount(onNaturalSide(BigInt(account.amount), account.element), currency)}</span>
       <span className={styles.element}>

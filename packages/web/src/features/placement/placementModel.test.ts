@@ -22,6 +22,7 @@ const account = (id: number, amount: string, places: Account['places'], fields: 
   id,
   number: String(1000 + id),
   name: `Account ${id}`,
+  label: `${1000 + id} Account ${id}`,
   element: 'asset',
   normalSide: 'debit',
   parentId: null,

@@ -1,5 +1,4 @@
 import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
-import { accountLabel } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -43,7 +42,7 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
         after: target === null ? [] : placesAfter(places, target.id, side),
       }));
       const first = accounts[0];
-      const what = accounts.length === 1 && first ? accountLabel(first) : `${accounts.length} accounts`;
+      const what = accounts.length === 1 && first ? first.label : `${accounts.length} accounts`;
       const name = target === null ? `take ${what} out of its category` : `move ${what} to ${target.name}`;
       return done({ kind: 'places', name, changes }, target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`);
     },

@@ -1,0 +1,82 @@
+import { elements } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import styles from './ChartScreen.module.css';
+import type { AddressChange, ChartAddress } from './chartAddress.ts';
+import { chartFilters, filterNames } from './chartFilter.ts';
+
+interface ChartFiltersProps {
+  readonly address: ChartAddress;
+  readonly since: string;
+  /** Every category, its path as text. */
+  readonly categories: readonly { readonly id: number; readonly path: string }[];
+  /** What is sought stands in the address; `replace` while one types. */
+  readonly onChange: (changes: AddressChange, replace?: boolean) => void;
+  /** From the field down into the table. */
+  readonly onDown: () => void;
+}
+
+/** What is sought in the chart. */
+export function ChartFilters({ address, since, categories, onChange, onDown }: ChartFiltersProps) {
+  const isFiltered = address.find !== '' || address.element !== '' || address.categoryId !== null || address.show !== 'all';
+  return (
+    <search className={styles.filters}>
+      <input
+        className={styles.filter}
+        type="search"
+        placeholder="Find"
+        title="By number, name, purpose, external number or notes"
+        aria-label="Find accounts"
+        value={address.find}
+        onChange={(event) => onChange({ find: event.target.value }, true)}
+        onKeyDown={(event) => {
+          if (event.key !== 'ArrowDown') return;
+          event.preventDefault();
+          onDown();
+        }}
+      />
+      <select className={styles.filter} aria-label="Filter by element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
+        <option value="">every element</option>
+        {elements.map((value) => (
+          <option key={value} value={value}>
+            {value}
+          </option>
+        ))}
+      </select>
+      <select
+        className={styles.filter}
+        aria-label="Filter by category"
+        value={String(address.categoryId ?? '')}
+        onChange={(event) => onChange({ category: event.target.value })}
+      >
+        <option value="">every category</option>
+        {categories.map(({ id, path }) => (
+          <option key={id} value={id}>
+            {path}
+          </option>
+        ))}
+      </select>
+      <select
+        className={styles.filter}
+        aria-label="Show"
+        value={address.show}
+        onChange={(event) => onChange({ show: event.target.value === 'all' ? '' : event.target.value })}
+      >
+        {chartFilters.map((value) => (
+          <option key={value} value={value}>
+            {filterNames[value]}
+          </option>
+        ))}
+      </select>
+      {address.show === 'unused_since' && (
+        <input
+          className={styles.filter}
+          type="date"
+          aria-label="Unused since"
+          value={since}
+          onChange={(event) => event.target.value !== '' && onChange({ since: event.target.value })}
+        />
+      )}
+      {isFiltered && <Button onClick={() => onChange({ find: '', element: '', category: '', show: '', since: '' })}>Show all</Button>}
+    </search>
+  );
+}
