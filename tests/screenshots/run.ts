@@ -81,10 +81,10 @@ try {
   await takeAdministration(company);
   const { page } = await visit(browser, client.cookie, `${origin}/companies/new`);
   await page.getByRole('radio', { name: /^Passenger transport/ }).check();
-  await page.getByLabel('Name').fill('Skerry Line');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Skerry Line');
   await take(page, 'new-company');
   await page.getByRole('radio', { name: /^Categories alone/ }).check();
-  await page.getByLabel('Name').fill('Eiderholm Boatyard');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Eiderholm Boatyard');
   await page.getByRole('button', { name: 'Create the company' }).click();
   await page.getByRole('heading', { name: 'No accounts yet' }).waitFor();
   await page.getByLabel('Trial balance file').setInputFiles(join(root, 'examples', 'boatyard-2025-12-31.csv'));

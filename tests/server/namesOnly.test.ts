@@ -114,7 +114,11 @@ describe('a company of names only', () => {
     expect((await books.tree()).slice(-4)).toEqual(['Staff', '. Sundries', '. Training', '. . Courses']);
     expect((await books.find('Sundries', 'Staff')).purpose).toBe('Cakes');
     const { events } = await server.ok<History>('GET', `${books.path}/history?thing=account&limit=3`);
-    expect(events.find(({ action }) => action === 'changed')).toMatchObject({ label: 'Staff > Sundries', before: { purpose: '' }, after: { purpose: 'Cakes' } });
+    expect(events.find(({ action }) => action === 'changed')).toMatchObject({
+      label: 'Staff > Sundries',
+      before: { purpose: '' },
+      after: { purpose: 'Cakes' },
+    });
   });
 
   it.each(starterCharts.map(({ key, name }) => [name, key]))('begins with a starter chart without numbers: %s', async (name, key) => {

@@ -4,7 +4,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { RouterProvider } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import './tokens.css';
 import { router } from './router.tsx';
 import { store } from './store.ts';

@@ -45,18 +45,22 @@ export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanI
   }, [company, params]);
   const choose = useCallback(
     (change: Partial<SpanInAddress>) =>
-      setParams((before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(change)) {
-          if (value === undefined) next.delete(key);
-          else next.set(key, value);
-        }
-        if (change.compare !== undefined && change.compare !== 'fixed') {
-          next.delete('compareFrom');
-          next.delete('compareTo');
-        }
-        return next;
-      }),
+      setParams(
+        (before) => {
+          const next = new URLSearchParams(before);
+          for (const [key, value] of Object.entries(change)) {
+            if (value === undefined) next.delete(key);
+            else next.set(key, value);
+          }
+          if (change.compare !== undefined && change.compare !== 'fixed') {
+            next.delete('compareFrom');
+            next.delete('compareTo');
+          }
+          return next;
+        },
+        // Drawn at once, so that what is asked for the other span is asked at once and not after the next frame.
+        { flushSync: true },
+      ),
     [setParams],
   );
   return { span, choose };
