@@ -69,6 +69,15 @@ describe('a company of names only', () => {
     ]);
   });
 
+  it('takes answers about accounts whose names are longer than any number', async () => {
+    const books = await open();
+    const long = 'Accumulated depreciation of furniture and equipment of the harbour office';
+    const file = `Account name,Balance\nTill,200\nBank,700\nRetained earnings,-300\nSales,-1000\nFuel > Sundries,150\nStaff > Sundries,250\n${long},0`;
+    const answers = { date: '2026-10-31', elements: { [long]: 'asset' }, retainedEarnings: 'Retained earnings' } as const;
+    const { rows } = await rehearse(server, books.id, await handIn(server, books.id, file), answers);
+    expect(rows.at(-1)).toMatchObject({ number: long, name: long, element: 'asset', elementFrom: { from: 'confirmed' }, isNew: true });
+  });
+
   it('refuses a number, and a name that an active account beside has; one elsewhere or retired may have it', async () => {
     const books = await open();
     const add = (fields: object) => server.call<{ id: number; code: string }>('POST', `${books.path}/accounts`, { element: 'expense', ...fields });

@@ -35,6 +35,9 @@ export const figureKind = z.discriminatedUnion('kind', [
 ]);
 export type FigureKindBody = z.infer<typeof figureKind>;
 
+/** An account as a file knows it: by its number, or where accounts have none by a path of up to ten names. */
+const reference = z.string().max(2100);
+
 /** Every part that the user corrected or answered; what is absent is detected or proposed. */
 export const rehearsalInput = z.strictObject({
   separator: z.enum([',', ';', '\t', '|']).optional(),
@@ -48,10 +51,10 @@ export const rehearsalInput = z.strictObject({
   columns: z.partialRecord(columnMeaning, z.int().min(0).max(1000)).optional(),
   date: day.optional(),
   figures: figureKind.optional(),
-  /** Number of the account where profit of completed years stands. */
-  retainedEarnings: z.string().max(50).nullable().optional(),
-  /** Elements chosen by hand, by account number. */
-  elements: z.record(z.string().max(50), element).default({}),
+  /** The account where profit of completed years stands. */
+  retainedEarnings: reference.nullable().optional(),
+  /** Elements chosen by hand, by account. */
+  elements: z.record(reference, element).default({}),
   /** All proposed elements are confirmed. */
   confirmElements: z.boolean().default(false),
   /** Whether accounts with a balance that the file lacks count as nil or keep it. */

@@ -1,25 +1,21 @@
-import { accountsByNumber, joinPath, referenceKey, splitPath } from '../chart/accountReference.ts';
 import { type Element, elements } from '../chart/element.ts';
 import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
-import { bringToScheme, exampleOf, type NumberScheme } from '../chart/numberScheme.ts';
+import type { NumberScheme } from '../chart/numberScheme.ts';
 import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
-import { accountCells } from './accountCells.ts';
 import { AmountCells } from './amountCells.ts';
 import { type Cell, textOf } from './cell.ts';
-import type { ColumnMap, ColumnMeaning } from './columnMeaning.ts';
+import type { ColumnMeaning } from './columnMeaning.ts';
 import type { Reading } from './detectReading.ts';
 import { firstText, reasonToLeaveOut } from './leaveOut.ts';
 import { readElement } from './readElement.ts';
+import { identifyByName, identifyByNumber, type KnownAccount } from './rowIdentity.ts';
 import { separateParentTotals } from './totals.ts';
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
-/** What the chart already knows of an account, by number, or by its path of names where accounts have no numbers. */
-export interface ChartAccount {
-  readonly number: string;
-  readonly name: string;
-  readonly active: boolean;
+/** What the chart already knows of an account. */
+export interface ChartAccount extends KnownAccount {
   readonly element: Element;
 }
 
@@ -50,7 +46,6 @@ export interface TrialBalanceFile {
   readonly wouldBalance: bigint | null;
 }
 
-const longestNumber = 50;
 const longestName = 200;
 
 /** Turns the cells of a file into the rows of a trial balance, each with its problems beside it. Cost: cells + n log n. */
@@ -61,7 +56,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   const amounts = new AmountCells(reading, input.currency, problems);
   const found: TrialBalanceRow[] = [];
   const rowOfNumber = new Map<string, number>();
-  const identify = input.numbered ? byNumber(input, reading.columns) : byName(input.chart, reading.columns);
+  const identify = input.numbered ? identifyByNumber(input.chart, reading.columns, input.numberScheme) : identifyByName(input.chart, reading.columns);
   for (const [index, cells] of rows.entries()) {
     const row = index + 1;
     const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
@@ -102,56 +97,6 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   leftOut.sort((a, b) => a.row - b.row);
   problems.sort((a, b) => a.row - b.row);
   return { rows: kept, problems, leftOut, ...sums(kept) };
-}
-
-interface Identity {
-  readonly number: string;
-  readonly name: string;
-  readonly parentNumber: string | null;
-}
-
-type Report = (column: ColumnMeaning, code: RowProblem['code'], found: string, other?: string) => void;
-type Identify = (cells: readonly Cell[], parentText: string, problem: Report) => Identity;
-
-function byNumber({ numberScheme, chart }: TrialBalanceInput, columns: ColumnMap): Identify {
-  const charted = new Set(chart.map(({ number }) => number));
-  return (cells, parentText, problem) => {
-    const { number: written, name } = accountCells(cells, columns);
-    const brought = inScheme(written, numberScheme, charted);
-    const number = brought ?? written;
-    if (number === '') problem('number', 'number_missing', '', name);
-    else if (brought === null && numberScheme) problem('number', 'number_malformed', written, exampleOf(numberScheme));
-    else if (number.length > longestNumber) problem('number', 'number_too_long', number);
-    return { number, name, parentNumber: (inScheme(parentText, numberScheme, charted) ?? parentText) || null };
-  };
-}
-
-/** By the path where one is written or its parent is; else by the name where one active account alone has it; else it is new. */
-function byName(chart: readonly ChartAccount[], columns: ColumnMap): Identify {
-  const charted = accountsByNumber(chart);
-  const named = new Map<string, ChartAccount[]>();
-  for (const account of chart) if (account.active) named.set(account.name.toLowerCase(), [...(named.get(account.name.toLowerCase()) ?? []), account]);
-  const isKnown = (path: string): boolean => charted.has(referenceKey(path));
-  return (cells, parentText, problem) => {
-    const { name: written } = accountCells(cells, columns);
-    const parentPath = charted.get(referenceKey(parentText))?.number ?? parentText;
-    const path = joinPath(parentPath, written);
-    const sharing = parentText === '' ? (named.get(written.toLowerCase()) ?? []) : [];
-    const known = charted.get(referenceKey(path)) ?? (sharing.length === 1 ? sharing[0] : undefined);
-    if (!known && sharing.length > 1) problem('name', 'name_ambiguous', written, sharing.map(({ number }) => number).join('; '));
-    // As with numbers, what is nested below what is only said of the file where the file says it.
-    if (known) return { number: known.number, name: known.name, parentNumber: parentPath || null };
-    if (parentText !== '') return { number: path, name: written, parentNumber: parentPath };
-    const split = splitPath(path, isKnown);
-    return { number: path, name: split.name, parentNumber: split.parentPath || null };
-  };
-}
-
-/** The number as the scheme writes it, or `null` where it cannot be. One that an account has already is that account's, whatever the scheme. */
-function inScheme(written: string, scheme: NumberScheme | null, charted: ReadonlySet<string>): string | null {
-  if (written === '' || !scheme || charted.has(written)) return written;
-  const brought = bringToScheme(written, scheme);
-  return brought.ok ? brought.value : null;
 }
 
 function sums(rows: readonly TrialBalanceRow[]): Pick<TrialBalanceFile, 'debits' | 'credits' | 'wouldBalance'> {

@@ -13,6 +13,8 @@ const chart = [
   known('Staff', 'expense'),
   known('Staff > Sundries', 'expense'),
   known('Old > Sundries', 'expense', false),
+  known('Till', 'expense', false),
+  known('Retired', 'asset', false),
 ];
 
 /** Rows as number (the path), name, the path above and element; problems as row, column, code and what is named beside. */
@@ -36,6 +38,13 @@ describe('a trial balance of a company of names only', () => {
       ],
       problems: [],
     });
+  });
+
+  it('takes a retired account only where no active one has its name', () => {
+    expect(read('Account name|Balance\nTill|5\nRetired|0').rows).toEqual([
+      ['Cash > Till', 'Till', null, 'asset'],
+      ['Retired', 'Retired', null, 'asset'],
+    ]);
   });
 
   it('asks for the path where several have the name, and takes it, or the account above in a column of its own', () => {

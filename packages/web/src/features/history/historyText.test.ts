@@ -25,6 +25,9 @@ describe('history in words', () => {
 
   it('says what happened rather than which value it has', () => {
     expect(historyLines(event({ before: { active: true }, after: { active: false } }))).toEqual(['Retired']);
+    expect(historyLines(event({ thing: 'company', before: { numbered: true }, after: { numbered: false } }))).toEqual([
+      'Accounts have names only from here on',
+    ]);
     expect(historyLines(event({ before: { parent: '6200 Insurance' }, after: { parent: '', order: [1, 2] } }))).toEqual([
       'Below: «6200 Insurance» → none',
       'Order among its siblings changed',

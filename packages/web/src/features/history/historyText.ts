@@ -43,6 +43,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
     if (field === 'attached') return [`Attached ${shown(now.attached)}`];
     if (field === 'detached') return [`Took the attached ${shown(now.detached)} away`];
+    if (field === 'numbered') return [now.numbered === true ? 'Accounts have numbers from here on' : 'Accounts have names only from here on'];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     const name = fieldNames[field];
     if (name === undefined) return [];
