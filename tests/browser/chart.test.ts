@@ -67,6 +67,16 @@ describe('the chart with the keyboard alone', () => {
     await page.getByText('Retired: 4150 Moorings.').waitFor();
     await page.getByLabel('Show').selectOption('inactive');
     await page.getByText('1 of 6 accounts').waitFor();
+    // Never used, so that it can go; what goes with it is said first, and it stays for who leaves the button.
+    await page.getByLabel('New note').fill('Was a mistake');
+    await page.getByRole('button', { name: 'Write the note' }).click();
+    await page.getByText('Note: «Was a mistake»').waitFor();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await page.getByLabel('Find accounts').click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    await page.getByRole('button', { name: 'Delete for good, with 1 note?' }).click();
+    await page.getByText('Deleted: 4150 Moorings.').waitFor();
+    await page.getByText('0 of 5 accounts').waitFor();
     expectQuiet();
   });
 });

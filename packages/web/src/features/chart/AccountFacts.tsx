@@ -14,6 +14,7 @@ import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
+import { DeleteButton } from './DeleteButton.tsx';
 import { type Obstacle, Obstacles, obstacleOf } from './Obstacles.tsx';
 import type { ChartActions } from './useChartActions.ts';
 
@@ -112,11 +113,7 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
               Merge into…
             </Button>
           )}
-          {account.lastUsed === null && (
-            <Button disabled={isBusy} onClick={() => void onDelete()}>
-              Delete
-            </Button>
-          )}
+          {account.lastUsed === null && <DeleteButton key={account.id} account={account} isBusy={isBusy} onDelete={() => void onDelete()} />}
         </div>
       )}
       {obstacle && <Obstacles obstacle={obstacle} account={account} chart={chart} currency={currency} onOpen={onOpen} onMerge={() => onTask('merge')} />}

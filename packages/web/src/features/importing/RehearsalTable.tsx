@@ -97,6 +97,15 @@ function columnsOf(
     text: ({ number }) => number,
     compare: (a, b) => compareTexts(a.number, b.number),
   };
+  /** One signed column has no other beside it. */
+  const secondColumn: GridColumn<RehearsalRow> = {
+    id: 'second',
+    caption: isSplit ? 'Credit' : 'Mark',
+    width: isSplit ? '96px' : '44px',
+    isAmount: isSplit,
+    cell: (row) => (isSplit ? marked(row, row.found.second, 'credit') : row.found.second),
+    text: ({ found }) => found.second,
+  };
   return [
     { id: 'row', caption: 'Row', width: '34px', cell: ({ row }) => <span className={styles.quiet}>{row}</span>, text: ({ row }) => String(row) },
     ...(numbered ? [numberColumn] : []),
@@ -136,14 +145,7 @@ function columnsOf(
       cell: (row) => marked(row, row.found.first, isSplit ? 'debit' : 'amount'),
       text: ({ found }) => found.first,
     },
-    {
-      id: 'second',
-      caption: isSplit ? 'Credit' : 'Mark',
-      width: isSplit ? '96px' : '44px',
-      isAmount: isSplit,
-      cell: (row) => (isSplit ? marked(row, row.found.second, 'credit') : row.found.second),
-      text: ({ found }) => found.second,
-    },
+    ...(amounts === 'signed' ? [] : [secondColumn]),
     {
       id: 'difference',
       caption: 'Will be posted',
