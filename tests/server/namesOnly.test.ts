@@ -160,8 +160,11 @@ describe('whether accounts have numbers', () => {
       body: { code: 'names_repeated', facts: { accounts: [{ number: '6300', name: 'Travel' }, { number: '6400' }] } },
     });
     await books.change('6400', { name: 'Postage' });
+    const { version } = await books.find('1000');
     expect(await set({ numbered: false })).toMatchObject({ status: 200, body: { numbered: false, numberScheme: null } });
     expect(await books.numbers()).toEqual(Array(8).fill(''));
+    // Who still sees the number changes nothing unseen.
+    expect((await books.find('')).version).toBe(version + 1);
     expect(await books.totals()).toEqual(before);
     expect((await server.ok<History>('GET', `${books.path}/history?thing=account&limit=8`)).events).toContainEqual(
       expect.objectContaining({ action: 'changed', label: 'Bank', before: { number: '1000' }, after: { number: '' } }),

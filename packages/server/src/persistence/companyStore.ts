@@ -69,14 +69,20 @@ export class CompanyRepository implements CompanyStore {
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      await updateAccounts(
-        runner,
-        company.id,
-        ['number', 'number_key'],
-        numbers.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
-      );
-      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = after;
       const renumbered = numbers.filter((number) => number.before !== number.after);
+      const reordered = numbers.filter((number) => number.before === number.after);
+      for (const [changing, versioned] of [
+        [renumbered, true],
+        [reordered, false],
+      ] as const)
+        await updateAccounts(
+          runner,
+          company.id,
+          ['number', 'number_key'],
+          changing.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
+          { versioned },
+        );
+      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
         {
