@@ -1,4 +1,4 @@
-import type { ChartRehearsalBody, ChartView, Company, EntryBody, History, PlacementView } from '@ivory-ladder/contract';
+import type { ChartRehearsalBody, ChartView, Company, EntryBody, History, PlacementView, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { starterCharts } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -51,6 +51,8 @@ describe('a company of names only', () => {
     expect(['Till', 'Bank', 'Total assets', 'Result of the year'].map((caption) => shown.get(caption))).toEqual([200, 700, 900, 600]);
     const costs = await statement(server, books.id, 'income-statement', '2026-01-01', '2026-09-30', '&detail=accounts');
     expect(figures(costs, 100n).map(([caption]) => caption)).toEqual(expect.arrayContaining(['Fuel > Sundries', 'Staff > Sundries']));
+    const { accounts } = await server.ok<TrialBalanceViewBody>('GET', `${books.path}/trial-balance?${span}`);
+    expect(accounts.map(({ number, name }) => number + name)).toEqual(expect.arrayContaining(['Till', 'Fuel > Sundries', 'Staff > Sundries']));
     const { unplaced } = await server.ok<Company>('GET', books.path);
     expect(unplaced).toBe(0);
   });

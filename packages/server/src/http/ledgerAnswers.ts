@@ -1,6 +1,7 @@
 import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import type { BroughtInRecord, EntryRecord, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
+import { toldAccount } from '../application/toldAccount.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 import { text, textOrNull } from './amountText.ts';
@@ -11,8 +12,7 @@ export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView):
       const line = lines[at] as TrialBalanceView['lines'][number];
       return {
         id: account.id,
-        number: account.number,
-        name: account.name,
+        ...toldAccount(books, account),
         element: account.element,
         depth: books.tree.depth[at] as number,
         isParent: books.tree.isParent[at] as boolean,
