@@ -153,7 +153,7 @@ describe('whether accounts have numbers', () => {
     const books = await openShop(server);
     const set = async (fields: object) => {
       const { settingsVersion } = await server.ok<Company>('GET', books.path);
-      return server.call<Company & { code: string; facts: unknown }>('PATCH', books.path, { version: settingsVersion, ...fields });
+      return server.call<{ readonly code?: string; readonly facts?: unknown } & Company>('PATCH', books.path, { version: settingsVersion, ...fields });
     };
     const before = await books.totals();
     await books.add({ number: '6400', name: 'Travel' });

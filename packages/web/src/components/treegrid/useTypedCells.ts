@@ -35,11 +35,11 @@ export function useTypedCells(onTake: (key: number, columnId: string, text: stri
     setRows((before) => {
       // Typed anew meanwhile: what became of the earlier text does not matter any more.
       if (from && before.get(key)?.get(columnId) !== from) return before;
-      const row = new Map(before.get(key));
-      if (to) row.set(columnId, to);
-      else row.delete(columnId);
+      const cells = new Map(before.get(key));
+      if (to) cells.set(columnId, to);
+      else cells.delete(columnId);
       const after = new Map(before);
-      if (row.size > 0) after.set(key, row);
+      if (cells.size > 0) after.set(key, cells);
       else after.delete(key);
       return after;
     });

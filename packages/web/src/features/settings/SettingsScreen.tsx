@@ -132,7 +132,7 @@ function SettingsForm({ company }: { company: Company }) {
               numbers and names
             </label>
             <label>
-              <input type="radio" name="numbered" checked={!current.numbered} onChange={() => set({ numbered: false, numberScheme: null })} />
+              <input type="radio" name="numbered" checked={!current.numbered} onChange={() => set({ numbered: false })} />
               names only
             </label>
           </fieldset>
