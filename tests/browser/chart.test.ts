@@ -1,23 +1,13 @@
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
-import { TestServer } from '../support/server.ts';
+import { describe, expect, it } from 'vitest';
+import { seriousFindings, visit } from '../support/browser.ts';
 import { grid, rows, shop } from '../support/shopChart.ts';
+import { openForTests } from '../support/testBrowser.ts';
 
-let server: TestServer;
-let browser: Browser;
-beforeAll(async () => {
-  server = await TestServer.start();
-  browser = await launchBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.stop();
-});
+const opened = openForTests();
 
 describe('the chart with the keyboard alone', () => {
   it('is built, numbered by proposal, ordered, nested, renamed and retired', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^4000/ }).focus();
     await page.keyboard.press('Insert');
     await page.getByRole('form', { name: 'New account' }).waitFor();
@@ -83,7 +73,7 @@ describe('the chart with the keyboard alone', () => {
 
 describe('what stands in the way of retiring an account', () => {
   it('is listed, each with a way to it', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^1000/ }).click();
     await page.getByRole('button', { name: 'Retire' }).click();
     const way = page.getByRole('alert', { name: 'What stands in the way' });
@@ -96,7 +86,7 @@ describe('what stands in the way of retiring an account', () => {
 
 describe('files attached to an account', () => {
   it('are listed, shown where they are pictures, and taken away when asked twice', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^1000/ }).click();
     const files = page.getByRole('region', { name: 'Attachments' });
     const picture = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
@@ -120,7 +110,7 @@ describe('files attached to an account', () => {
 
 describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
     await page.getByRole('button', { name: 'Many', exact: true }).click();
     await page.getByRole('menuitem', { name: 'Renumber…' }).click();
@@ -142,8 +132,8 @@ describe('renumbering by a rule', () => {
 
 describe('two people editing one account', () => {
   it('the second sees both versions field by field, and nothing is lost unseen', async () => {
-    const url = await shop(server);
-    const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
+    const url = await shop(opened.server);
+    const [first, second] = [await visit(opened.browser, opened.server.cookie, url), await visit(opened.browser, opened.server.cookie, url)];
     for (const { page } of [first, second]) {
       await grid(page).getByRole('row', { name: /^4000/ }).focus();
       await page.keyboard.press('F2');
@@ -172,7 +162,7 @@ describe('two people editing one account', () => {
 
 describe('the chart’s views', () => {
   it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server), { dark });
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server), { dark });
     await grid(page).getByRole('row', { name: /^3100/ }).click();
     await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
     expect(await seriousFindings(page, dark)).toEqual([]);

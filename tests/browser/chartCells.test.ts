@@ -1,23 +1,14 @@
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchBrowser, visit } from '../support/browser.ts';
-import { TestServer } from '../support/server.ts';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
+import { visit } from '../support/browser.ts';
 import { grid, rows, shop } from '../support/shopChart.ts';
+import { openForTests } from '../support/testBrowser.ts';
 
-let server: TestServer;
-let browser: Browser;
-beforeAll(async () => {
-  server = await TestServer.start();
-  browser = await launchBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.stop();
-});
+const opened = openForTests();
 
 describe('cells, rows and views', () => {
   it('cells are edited in their place, refused with the reason, and taken back', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     const row = (number: string) => grid(page).getByRole('row', { name: new RegExp(`^${number}`) });
     await row('4000').focus();
     for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
@@ -52,7 +43,7 @@ describe('cells, rows and views', () => {
   });
 
   it('typing goes on while what was typed is being taken, and what is refused waits in its cell', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await page.route('**/accounts/*', async (route) => {
       await new Promise((resolve) => setTimeout(resolve, 300));
       await route.continue();
@@ -88,7 +79,7 @@ describe('cells, rows and views', () => {
   });
 
   it('a value fills down a block once it has been looked at', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${await shop(server)}?order=name`);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${await shop(opened.server)}?order=name`);
     await page.getByRole('button', { name: 'Columns' }).click();
     await page.getByRole('dialog', { name: 'Columns' }).getByLabel('External number').check();
     await page.keyboard.press('Escape');
@@ -107,7 +98,7 @@ describe('cells, rows and views', () => {
   });
 
   it('rows are dragged to another place, and what is not allowed says why while it is dragged', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, await shop(server));
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     const boxOf = async (number: string) =>
       (await grid(page)
         .getByRole('row', { name: new RegExp(`^${number}`) })
@@ -133,8 +124,8 @@ describe('cells, rows and views', () => {
   });
 
   it('columns, their order and what is sought come back under a name', async () => {
-    const url = await shop(server);
-    const { page, expectQuiet } = await visit(browser, server.cookie, url);
+    const url = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, url);
     await page.getByRole('button', { name: 'Columns' }).click();
     const columns = page.getByRole('dialog', { name: 'Columns' });
     await columns.getByRole('checkbox', { name: 'Purpose' }).check();
@@ -160,8 +151,8 @@ describe('cells, rows and views', () => {
 
 describe('two people editing one cell', () => {
   it('the second is told what stands there now before theirs takes its place', async () => {
-    const url = await shop(server);
-    const [first, second] = [await visit(browser, server.cookie, url), await visit(browser, server.cookie, url)];
+    const url = await shop(opened.server);
+    const [first, second] = [await visit(opened.browser, opened.server.cookie, url), await visit(opened.browser, opened.server.cookie, url)];
     const cellOf = async (page: Page, text: string) => {
       await grid(page).getByRole('row', { name: /^4000/ }).focus();
       for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);

@@ -1,23 +1,13 @@
-import type { Browser } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
-import { TestServer } from '../support/server.ts';
+import { describe, expect, it } from 'vitest';
+import { seriousFindings, visit } from '../support/browser.ts';
 import { grid } from '../support/shopChart.ts';
+import { openForTests } from '../support/testBrowser.ts';
 
-let server: TestServer;
-let browser: Browser;
-beforeAll(async () => {
-  server = await TestServer.start();
-  browser = await launchBrowser();
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.stop();
-});
+const opened = openForTests();
 
 describe('a company of names only', () => {
   it('is begun, its accounts added and brought in by name, and given numbers, on screen', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.url}/companies/new`);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${opened.server.url}/companies/new`);
     await page.getByRole('textbox', { name: 'Name' }).fill('Lantern makers');
     await page.getByRole('radio', { name: /^Maker of goods/ }).check();
     await page.getByRole('radio', { name: 'with names only' }).check();
