@@ -1,6 +1,14 @@
 import { z } from 'zod';
 import { accountRole, amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
 
+/** Account numbers in their text form, `1000 to 1999, 2105, 24* except 2450`, for any balance or for one side. */
+const categoryRange = z.strictObject({ side: placeSide, text: z.string().trim().max(2000) });
+/** At most one for any balance and one for each side. */
+const categoryRanges = z
+  .array(categoryRange)
+  .max(3)
+  .refine((ranges) => new Set(ranges.map(({ side }) => side)).size === ranges.length, { error: 'two ranges for one side' });
+
 export const category = z.object({
   id,
   parentId: id.nullable(),
@@ -10,6 +18,7 @@ export const category = z.object({
   term: term.nullable(),
   step: step.nullable(),
   contraOf: id.nullable(),
+  ranges: z.array(categoryRange),
   version,
 });
 export type CategoryBody = z.infer<typeof category>;
@@ -21,6 +30,7 @@ export const categoryInput = z.strictObject({
   term: term.nullable().default(null),
   step: step.nullable().default(null),
   contraOf: id.nullable().default(null),
+  ranges: categoryRanges.default([]),
 });
 
 /** Only what changes; `after` names the sibling to stand behind, `null` to stand first. */
@@ -32,6 +42,7 @@ export const categoryChange = z.strictObject({
   term: term.nullable().optional(),
   step: step.nullable().optional(),
   contraOf: id.nullable().optional(),
+  ranges: categoryRanges.optional(),
 });
 export type CategoryChange = z.infer<typeof categoryChange>;
 
@@ -48,7 +59,14 @@ export const placedAccount = z.object({
   parentId: id.nullable(),
   isParent: z.boolean(),
   role: accountRole.nullable(),
+  /** By hand. */
   places: z.array(place),
+  /** Where ranges put what no place by hand takes. */
+  placesByRange: z.array(place),
+  /** Unrelated categories whose ranges all take it, so that it stands in none of them. */
+  doubledIn: z.array(id),
+  /** Categories whose ranges hold its number, but whose element is not its own. */
+  oddIn: z.array(id),
   /** Balance at the end of the span (balance sheet), or movement over it (income and expense); debit positive. */
   amount,
   comparative: amount,

@@ -1,6 +1,7 @@
 import type { Account } from '../chart/account.ts';
 import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import type { AccountTree } from '../chart/accountTree.ts';
+import { placesOf, type Standing } from '../placement/categoryRange.ts';
 import { type CategoryTree, pathOf } from '../placement/categoryTree.ts';
 import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
 import type { ChartField } from './chartFields.ts';
@@ -16,7 +17,9 @@ export interface ChartState {
   readonly accounts: readonly KeptAccount[];
   readonly tree: AccountTree;
   readonly categoryTree: CategoryTree;
+  /** By hand. */
   readonly places: readonly Place[];
+  readonly byRange: Standing['byRange'];
 }
 
 export const fieldOfSide: Readonly<Record<PlaceSide, 'category' | 'categoryDebit' | 'categoryCredit'>> = {
@@ -26,10 +29,10 @@ export const fieldOfSide: Readonly<Record<PlaceSide, 'category' | 'categoryDebit
 };
 
 /** Every account in the chart's own order as the texts of its row. `newNumber` is for those who fill it in. */
-export function chartCells({ accounts, tree, categoryTree, places }: ChartState, numbered: boolean): Readonly<Record<ChartField, string>>[] {
+export function chartCells({ accounts, tree, categoryTree, places, byRange }: ChartState, numbered: boolean): Readonly<Record<ChartField, string>>[] {
   const kept = new Map((numbered ? accounts : withPathsAsNumbers(accounts)).map((account) => [account.id, account]));
   const placed = placesByAccount(places);
-  return tree.order.map(({ id }) => cellsOf(kept.get(id) as KeptAccount, kept, placed.get(id) ?? [], categoryTree));
+  return tree.order.map(({ id }) => cellsOf(kept.get(id) as KeptAccount, kept, placesOf(id, placed, byRange), categoryTree));
 }
 
 export function cellsOf(

@@ -34,7 +34,7 @@ export const chartColumns: Readonly<Record<ChartField, { readonly heading: strin
   },
   category: {
     heading: 'Category',
-    takes: 'Path of the category for any balance, its names parted by >; empty: unplaced. A path that is not there yet is made.',
+    takes: 'Path of the category for any balance, its names parted by >; empty: where a range puts it, else unplaced. A path that is not there yet is made.',
   },
   categoryDebit: { heading: 'Category while in debit', takes: 'For an account whose balance swings: where it stands while in debit.' },
   categoryCredit: { heading: 'Category while in credit', takes: 'And while in credit. Category is empty then.' },

@@ -8,21 +8,22 @@ import type { ChartField } from './chartFields.ts';
 import type { RowDraft } from './draftRows.ts';
 import { faultIn, type RowFault } from './rowFault.ts';
 
-export const placeSides = ['any', 'debit', 'credit'] as const satisfies readonly PlaceSide[];
+const placeSides = ['any', 'debit', 'credit'] as const satisfies readonly PlaceSide[];
 
 /**
  * Where a row places its account, `null` where its places stay; what is wrong with them is added to the row's faults.
- * `texts`: the account's cells as the chart has them, `null` for a new one.
+ * `texts`: the account's cells as the chart has them, `null` for a new one; `isByHand`: whether any of its places is its own
+ * rather than a range's.
  */
 export function placesOfRow(
   { account, placeTexts, faults }: RowDraft,
   element: Element,
   texts: Readonly<Record<ChartField, string>> | null,
   tree: CategoryTree,
+  isByHand: boolean,
 ): ChangedAccount['places'] {
   if (placeTexts === undefined) {
-    const stands = texts !== null && placeSides.some((side) => texts[fieldOfSide[side]] !== '');
-    if (account && account.element !== element && stands) faults.push(faultIn('element', 'category_of_other_element', account.element));
+    if (account && account.element !== element && isByHand) faults.push(faultIn('element', 'category_of_other_element', account.element));
     return null;
   }
   const wanted = wantedPlaces(placeTexts, texts);

@@ -2,6 +2,7 @@ import type { AccountRole } from '../chart/accountRole.ts';
 import { type Element, elements, naturalSide, otherSide, type Side } from '../chart/element.ts';
 import { sortByNumber } from '../chart/numberOrder.ts';
 import type { Step, Term } from '../placement/category.ts';
+import type { PlaceSide } from '../placement/place.ts';
 import type { StarterCategory } from '../placement/starterCategories.ts';
 
 export type StarterKey = 'passenger_transport' | 'trading' | 'professional_practice' | 'manufacture' | 'association';
@@ -46,7 +47,9 @@ export interface NewChart {
     readonly purpose: string;
     readonly externalNumber: string;
   }[];
-  readonly places: readonly { readonly accountKey: number; readonly side: 'any' | 'debit' | 'credit'; readonly categoryKey: number }[];
+  readonly places: readonly { readonly accountKey: number; readonly side: PlaceSide; readonly categoryKey: number }[];
+  /** Account numbers that a category takes, in their text form. */
+  readonly ranges: readonly { readonly categoryKey: number; readonly side: PlaceSide; readonly text: string }[];
 }
 
 /** The same chart for a company of names only. */
@@ -81,5 +84,5 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
     added.push({ key, parentKey: null, number, name, element, normalSide, active: true, role, purpose, externalNumber: '' });
     places.push({ accountKey: key, side: 'any', categoryKey });
   }
-  return { categories: planted, accounts: added, places };
+  return { categories: planted, accounts: added, places, ranges: [] };
 }

@@ -1,4 +1,4 @@
-import { type CategoryNode, fail, type Outcome, succeed, walkCategories } from '@ivory-ladder/core';
+import { type CategoryNode, type DigitOrder, fail, type Outcome, readRangeText, succeed, walkCategories, writeRangeText } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
@@ -13,6 +13,7 @@ export interface CategoryEdit {
   readonly term?: CategoryFields['term'] | undefined;
   readonly step?: CategoryFields['step'] | undefined;
   readonly contraOf?: number | null | undefined;
+  readonly ranges?: CategoryFields['ranges'] | undefined;
 }
 
 const deepest = 8;
@@ -21,7 +22,9 @@ export function addCategory(ports: Ports, { companyId, actor }: Access<'preparer
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
-    const described = withDefaults(fields);
+    const ranges = readRanges(fields.ranges, opened.value.company.digitOrder);
+    if (!ranges.ok) return ranges;
+    const described = withDefaults({ ...fields, ranges: ranges.value });
     const refused = check(opened.value, described, null);
     if (refused) return fail(refused);
     const added = await ports.placement.addCategory(companyId, described, opened.value.company.structureVersion, actor);
@@ -43,6 +46,8 @@ export function changeCategory(
     if (!current) return fail({ code: 'not_found', thing: 'category', id: categoryId });
     if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'category', id: categoryId, current });
     const parentId = edit.parentId === undefined ? current.parentId : edit.parentId;
+    const ranges = edit.ranges === undefined ? succeed(current.ranges) : readRanges(edit.ranges, books.company.digitOrder);
+    if (!ranges.ok) return ranges;
     const fields = withDefaults({
       parentId,
       element: current.element,
@@ -50,6 +55,7 @@ export function changeCategory(
       term: edit.term === undefined ? current.term : edit.term,
       step: edit.step === undefined ? current.step : edit.step,
       contraOf: edit.contraOf === undefined ? (parentId === current.parentId ? current.contraOf : null) : edit.contraOf,
+      ranges: ranges.value,
     });
     const refused = check(books, fields, categoryId);
     if (refused) return fail(refused);
@@ -73,13 +79,24 @@ export function deleteCategory(ports: Ports, { companyId, actor }: Access<'prepa
     const books = opened.value;
     if (!books.categoryTree.nodes.has(categoryId)) return fail({ code: 'not_found', thing: 'category', id: categoryId });
     const held = {
-      accounts: new Set(books.places.filter((place) => place.categoryId === categoryId).map((place) => place.accountId)).size,
+      accounts: [...books.portions.values()].filter(({ debit, credit }) => debit === categoryId || credit === categoryId).length,
       subcategories: books.categories.filter((category) => category.parentId === categoryId).length,
       contras: books.categories.filter((category) => category.contraOf === categoryId).length,
     };
     if (held.accounts + held.subcategories + held.contras > 0) return fail({ code: 'category_not_empty', ...held });
     return ports.placement.deleteCategory(companyId, categoryId, books.company.structureVersion, actor);
   });
+}
+
+/** In the form that is kept; an empty text is no range. */
+function readRanges(texts: CategoryFields['ranges'], order: DigitOrder): Outcome<CategoryFields['ranges'], Failure> {
+  const ranges: CategoryFields['ranges'][number][] = [];
+  for (const { side, text } of texts) {
+    const read = readRangeText(text, order);
+    if (!read.ok) return fail({ ...read.failure, side });
+    if (read.value.include.length > 0) ranges.push({ side, text: writeRangeText(read.value) });
+  }
+  return succeed(ranges);
 }
 
 /** A top category says where it stands: current where nothing is said, other operating for income and expense. */

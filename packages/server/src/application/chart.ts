@@ -18,6 +18,7 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
+import { placesKeptBy } from './placesKept.ts';
 import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
 
 export interface AccountInput {
@@ -92,12 +93,13 @@ export function changeAccount(
       checkRetiring(books, current, fields);
     if (refused) return fail(refused);
     const order = newOrder(books, current, fields, edit.after);
-    const changed = await ports.chart.changeAccount(companyId, current, fields, order, versionsOf(books), actor);
+    const kept = fields.number === current.number ? [] : placesKeptBy(books, new Map([[accountId, fields]]));
+    const changed = await ports.chart.changeAccount(companyId, current, fields, order, kept, versionsOf(books), actor);
     return changed.ok ? findAccount(ports, companyId, accountId) : changed;
   });
 }
 
-/** New numbers for a set of accounts, all or none: nobody outside the set has one of them, and none is given twice. */
+/** New numbers for a set of accounts, all or none, each kept where it stands: nobody outside the set has one of them, and none is given twice. */
 export function renumberAccounts(
   ports: Ports,
   { companyId, actor }: Access<'preparer'>,
@@ -128,7 +130,8 @@ export function renumberAccounts(
     }
     const differing = checked.filter(({ account, number }) => account.number !== number);
     if (differing.length === 0) return succeed(0);
-    return ports.chart.renumber(companyId, differing, books.company.structureVersion, actor);
+    const kept = placesKeptBy(books, new Map(differing.map(({ account: { id, element }, number }) => [id, { number, element }])));
+    return ports.chart.renumber(companyId, differing, kept, books.company.structureVersion, actor);
   });
 }
 
@@ -197,11 +200,11 @@ function checkParentActive({ accounts }: Books, { parentId, active }: AccountFie
 }
 
 /** Sub-accounts, places and a role hang on the element; they go first. */
-function checkElement({ accounts, portions }: Books, current: ChartAccount, { element }: AccountFields): Failure | null {
+function checkElement({ accounts, places }: Books, current: ChartAccount, { element }: AccountFields): Failure | null {
   if (element === current.element) return null;
   if (accounts.some(({ parentId }) => parentId === current.id)) return { code: 'account_element_held', by: 'sub_accounts' };
   if (current.role !== null) return { code: 'account_element_held', by: 'role' };
-  return portions.has(current.id) ? { code: 'account_element_held', by: 'places' } : null;
+  return places.some(({ accountId }) => accountId === current.id) ? { code: 'account_element_held', by: 'places' } : null;
 }
 
 /** Where the company forbids it, no two active accounts have one name; a name that is kept is not judged anew. */

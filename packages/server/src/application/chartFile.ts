@@ -91,8 +91,15 @@ async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, file
   if (!stored) return fail({ code: 'not_found', thing: 'file', id: fileId });
   const read = await readChartTable(ports, `${companyId}/${fileId}`, stored);
   if (!read.ok) return read;
-  const { numberScheme: scheme, repeatedNames, numbered } = books.company;
-  const comparison = compareChart(read.value, { ...books, scheme, repeatedNames, numbered, balanceOf: (accountId) => lastBalance(books, accountId) });
+  const { numberScheme: scheme, repeatedNames, numbered, digitOrder } = books.company;
+  const comparison = compareChart(read.value, {
+    ...books,
+    scheme,
+    repeatedNames,
+    numbered,
+    digitOrder,
+    balanceOf: (accountId) => lastBalance(books, accountId),
+  });
   return succeed({ books, fileName: stored.name, comparison, unknownColumns: read.value.unknown });
 }
 

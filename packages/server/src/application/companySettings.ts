@@ -1,8 +1,9 @@
-import { fail, findCurrency, numberWhole, type Outcome, repeatedBeside } from '@ivory-ladder/core';
+import { fail, findCurrency, numberWhole, type Outcome, type RangedAccount, repeatedBeside } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { type CompanyView, viewCompany } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
+import { placesKeptBy } from './placesKept.ts';
 import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
 
 /** Only what changes. */
@@ -25,13 +26,21 @@ export function changeSettings(ports: Ports, access: Access<'administrator'>, { 
     const repeated = before.numbered && !after.numbered ? repeatedBeside(accounts) : [];
     if (repeated.length > 0) return fail({ code: 'names_repeated', accounts: repeated.map(({ id, number, name }) => ({ id, number, name })) });
     const settings = after.numbered ? after : { ...after, numberScheme: null };
-    const changed = await ports.companies.changeSettings(company, before, settings, changedNumbers(opened.value, settings), access.actor);
+    const numbers = changedNumbers(opened.value, settings);
+    const kept = placesKeptBy(opened.value, numbersAfter(opened.value, numbers), settings.digitOrder);
+    const changed = await ports.companies.changeSettings(company, before, settings, { numbers, kept }, access.actor);
     return changed.ok ? viewCompany(ports, access) : changed;
   });
 }
 
 function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered }: CompanyRecord): CompanySettings {
   return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered };
+}
+
+/** What the ranges see then; no account where neither numbers nor their order change. */
+function numbersAfter({ accounts }: Books, numbers: readonly ChangedNumber[]): Map<number, Pick<RangedAccount, 'number' | 'element'>> {
+  const after = new Map(numbers.map((number) => [number.id, number.after]));
+  return new Map(accounts.flatMap(({ id, element }) => (after.has(id) ? [[id, { number: after.get(id) ?? '', element }] as const] : [])));
 }
 
 /** Numbers are taken away, or given to all in the chart's own order, or ordered anew. */

@@ -8,10 +8,10 @@ import {
   layers,
   movementOver,
   type Place,
-  portionsByAccount,
   presentRows,
   type Span,
   type StatementRow,
+  standingOf,
   traitsOf,
 } from '@ivory-ladder/core';
 import type { Books, NewEntry, Ports } from './ports/index.ts';
@@ -37,15 +37,16 @@ export interface ChartAfter {
 export function booksAfter(books: Books, { accounts, categories, places }: ChartAfter): Books {
   const byId = new Map(accounts.map((account) => [account.id, account]));
   const kept = books.accounts.map((account) => ({ ...account, ...byId.get(account.id) }));
+  const categoryTree = buildCategoryTree(categories);
   const retained = kept.find(({ role }) => role === 'retained_earnings')?.id ?? null;
   return {
     ...books,
     accounts: kept,
     tree: buildAccountTree(kept),
-    categories: categories.map((category) => ({ ...category, version: 0 })),
-    categoryTree: buildCategoryTree(categories),
+    categories: categories.map((category) => ({ ranges: [], ...category, version: 0 })),
+    categoryTree,
     places,
-    portions: portionsByAccount(places),
+    ...standingOf(kept, places, books.ranges, categoryTree, books.company.digitOrder),
     retainedEarningsId: retained,
     traits: traitsOf(
       books.cube.accountIds.map((id) => byId.get(id) as Account),

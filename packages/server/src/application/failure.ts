@@ -5,6 +5,8 @@ import type {
   NumberMalformed,
   PasswordRefused,
   PlaceRefused,
+  PlaceSide,
+  RangeTextMalformed,
   Role,
   RoleRefused,
 } from '@ivory-ladder/core';
@@ -76,6 +78,7 @@ export type Failure =
   | { code: 'chart_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }
+  | (RangeTextMalformed & { side: PlaceSide })
   | ChartFileUnreadable
   | NumberMalformed
   | RoleRefused

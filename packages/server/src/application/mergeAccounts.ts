@@ -9,6 +9,7 @@ import {
   type Place,
   periodIndexOf,
   placesByAccount,
+  placesOf,
   roleRules,
   type Span,
   succeed,
@@ -118,8 +119,7 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     return amount === 0n ? [] : [{ layer, amount }];
   });
   const placed = placesByAccount(books.places);
-  const own = (id: number) => placed.get(id) ?? [];
-  const [placesFrom, placesInto] = [own(fromId), own(intoId)];
+  const [placesFrom, placesInto] = [placesOf(fromId, placed, books.byRange), placesOf(intoId, placed, books.byRange)];
   const isSame = JSON.stringify(placesFrom.toSorted(bySide)) === JSON.stringify(placesInto.toSorted(bySide));
   const plan: MergePlan = {
     from,
@@ -127,8 +127,8 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     moved: isSame
       ? null
       : placesInto.length === 0
-        ? { accountId: intoId, before: placesInto, after: placesFrom }
-        : { accountId: fromId, before: placesFrom, after: placesInto },
+        ? { accountId: intoId, before: [], after: placesFrom }
+        : { accountId: fromId, before: placed.get(fromId) ?? [], after: placesInto },
     role: from.role !== null && into.role === null ? from.role : null,
     entries: moves.map(({ layer, amount }) => ({
       date: day,

@@ -73,7 +73,7 @@ export async function beginningOf(
 const noAccounts = { asset: [], liability: [], equity: [], income: [], expense: [] } as const;
 
 /** Accounts and categories of a company as they stand, with their ids as keys, each parent before what is below it. */
-function chartOf({ tree, accounts, categoryTree, places }: Books): NewChart {
+function chartOf({ tree, accounts, categories: kinds, categoryTree, places }: Books): NewChart {
   const kept = new Map(accounts.map((account) => [account.id, account]));
   const categories: NewChart['categories'][number][] = [];
   const visit = ({ category, children }: CategoryNode): void => {
@@ -89,5 +89,6 @@ function chartOf({ tree, accounts, categoryTree, places }: Books): NewChart {
       return { key: id, parentKey: parentId, number, name, element, normalSide, active, role, purpose, externalNumber };
     }),
     places: places.map(({ accountId, side, categoryId }) => ({ accountKey: accountId, side, categoryKey: categoryId })),
+    ranges: kinds.flatMap(({ id, ranges }) => ranges.map(({ side, text }) => ({ categoryKey: id, side, text }))),
   };
 }

@@ -5,6 +5,8 @@ export interface DemoCategory {
   readonly term?: Term;
   readonly step?: Step;
   readonly contraOf?: string;
+  /** Account numbers that it takes. */
+  readonly range?: string;
   readonly children?: readonly DemoCategory[];
 }
 
@@ -37,7 +39,11 @@ export const ferryCategories: Readonly<Record<Element, readonly DemoCategory[]>>
   ],
   expense: [
     { name: 'Cost of sailing', step: 'cost_of_sales', children: [{ name: 'Fuel and lubricants' }, { name: 'Crew wages' }, { name: 'Harbour dues' }, { name: 'Repairs and dry-docking' }, { name: 'Café purchases' }] },
-    { name: 'Running costs ashore', step: 'other_operating', children: [{ name: 'Staff ashore' }, { name: 'Insurance' }, { name: 'Premises' }, { name: 'Sales and booking' }, { name: 'Administration' }] },
+    {
+      name: 'Running costs ashore',
+      step: 'other_operating',
+      children: [{ name: 'Staff ashore' }, { name: 'Insurance', range: '62*' }, { name: 'Premises', range: '6130 to 6199' }, { name: 'Sales and booking' }, { name: 'Administration' }],
+    },
     { name: 'Depreciation', step: 'other_operating' },
     { name: 'Finance costs', step: 'financing' },
     { name: 'Income tax', step: 'income_tax' },
@@ -196,16 +202,16 @@ const lists: Readonly<Record<Element, string>> = {
 6040|Pension contributions, ashore|Running costs ashore > Staff ashore
 6050|Training, ashore|Running costs ashore > Staff ashore
 6120|Chandlery|Running costs ashore > Premises
-6130|Rent of booking offices|Running costs ashore > Premises
-6140|Electricity and water|Running costs ashore > Premises
-6150|Cleaning|Running costs ashore > Premises
-6160|Repairs, buildings and linkspans|Running costs ashore > Premises
-6170|Property tax|Running costs ashore > Premises
-6180|Security|Running costs ashore > Premises
-6200|Insurance|Running costs ashore > Insurance|
-6210|Insurance, hull and machinery|Running costs ashore > Insurance|6200
-6220|Insurance, passengers and liability|Running costs ashore > Insurance|6200
-6230|Insurance, buildings and vehicles|Running costs ashore > Insurance|6200
+6130|Rent of booking offices|
+6140|Electricity and water|
+6150|Cleaning|
+6160|Repairs, buildings and linkspans|
+6170|Property tax|
+6180|Security|
+6200|Insurance||
+6210|Insurance, hull and machinery||6200
+6220|Insurance, passengers and liability||6200
+6230|Insurance, buildings and vehicles||6200
 6300|Advertising and leaflets|Running costs ashore > Sales and booking
 6310|Booking system fees|Running costs ashore > Sales and booking
 6320|Card and payment fees|Running costs ashore > Sales and booking

@@ -79,8 +79,18 @@ async function plantCategories(ports: Ports, companyId: number, books: Books): P
   for (const { category } of deepestFirst) must(await deleteCategory(ports, ownAccess(companyId, actor), category.id));
   const plant = async (element: Element, categories: readonly DemoCategory[], parentId: number | null): Promise<void> => {
     const ids = new Map<string, number>();
-    for (const { name, term = null, step = null, contraOf, children = [] } of categories) {
-      const category = must(await addCategory(ports, ownAccess(companyId, actor), { parentId, element, name, term, step, contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null) }));
+    for (const { name, term = null, step = null, contraOf, range, children = [] } of categories) {
+      const category = must(
+        await addCategory(ports, ownAccess(companyId, actor), {
+          parentId,
+          element,
+          name,
+          term,
+          step,
+          contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
+          ranges: range === undefined ? [] : [{ side: 'any', text: range }],
+        }),
+      );
       ids.set(name, category.id);
       await plant(element, children, category.id);
     }

@@ -23,8 +23,8 @@ import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toCategory({ id, parentId, element, name, position, term, step, contraOf, version }: VersionedCategory): CategoryBody {
-  return { id, parentId, element, name, position, term, step, contraOf, version };
+export function toCategory({ id, parentId, element, name, position, term, step, contraOf, ranges, version }: VersionedCategory): CategoryBody {
+  return { id, parentId, element, name, position, term, step, contraOf, ranges: ranges.map((range) => ({ ...range })), version };
 }
 
 export function toAccount({ id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version }: ChartAccount): AccountBody {
@@ -35,7 +35,9 @@ export function toChart(overview: ChartOverview): ChartView {
   const { books, lastUsed, notes } = overview;
   const kept = new Map(books.accounts.map((account) => [account.id, account]));
   const { accounts, categories: _, ...rest } = toPlacement(overview);
-  const held = new Set(books.places.map(({ categoryId }) => categoryId));
+  const held = new Set(
+    accounts.flatMap(({ places, placesByRange, doubledIn }) => [...[...places, ...placesByRange].map(({ categoryId }) => categoryId), ...doubledIn]),
+  );
   return {
     ...rest,
     accounts: accounts.map((account, at) => {
@@ -61,12 +63,13 @@ export function toChart(overview: ChartOverview): ChartView {
 }
 
 export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {
-  const placesOf = placesByAccount(books.places);
+  const placesByHand = placesByAccount(books.places);
   return {
     categories: books.categories.map(toCategory),
     accounts: books.tree.order.map((account, at) => {
       const index = books.cube.indexOf.get(account.id) as number;
       const { id, number, name, element, normalSide, parentId, role } = account;
+      const ranged = books.byRange.get(id);
       return {
         id,
         number,
@@ -77,7 +80,10 @@ export function toPlacement({ books, span, comparative, balanceComparative, amou
         parentId,
         role,
         isParent: books.tree.isParent[at] as boolean,
-        places: placesOf.get(id) ?? [],
+        places: placesByHand.get(id) ?? [],
+        placesByRange: [...(ranged?.places ?? [])],
+        doubledIn: [...(ranged?.doubledIn ?? [])],
+        oddIn: [...(ranged?.oddIn ?? [])],
         amount: text(amounts[index] as bigint),
         comparative: text(comparatives[index] as bigint),
       };

@@ -6,8 +6,9 @@ import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { numberColumns } from './numberColumns.ts';
+import { replacePlaces } from './placeRows.ts';
 import { readCompany } from './readStructure.ts';
-import { insertRows, Refused } from './transaction.ts';
+import { Refused } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
 const idsInOne = 2000;
@@ -39,10 +40,13 @@ export async function applyChart(
   await orderAdded(runner, books, accounts, real);
   const placed = accounts.filter(({ places }) => places !== null);
   const target = (to: PlaceTarget): number => ('categoryId' in to ? to.categoryId : (categoryIds.get(pathKey(to.element, to.path)) as number));
-  await writePlaces(
+  await replacePlaces(
     runner,
     companyId,
-    placed.map(({ id, places }) => ({ id: real(id) as number, places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })) })),
+    placed.map(({ id, places }) => ({
+      accountId: real(id) as number,
+      places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
+    })),
   );
   const placesBefore = placesByAccount(books.places);
   for (const { id, account, places, ...fields } of accounts) {
@@ -166,23 +170,4 @@ function placeByNumber(staying: readonly Numbered[], comers: readonly Numbered[]
     (slots[slot] as Numbered[]).push(comer);
   }
   return slots.flatMap((comersThere, slot) => [...(slot > 0 ? [staying[slot - 1] as Numbered] : []), ...comersThere]);
-}
-
-async function writePlaces(
-  runner: QueryRunner,
-  companyId: number,
-  placed: readonly { readonly id: number; readonly places: readonly { readonly side: string; readonly categoryId: number }[] }[],
-): Promise<void> {
-  for (let at = 0; at < placed.length; at += idsInOne) {
-    const part = placed.slice(at, at + idsInOne);
-    await runner.query(`DELETE FROM place WHERE company_id = ? AND account_id IN (${part.map(() => '?').join(', ')})`, [
-      companyId,
-      ...part.map(({ id }) => id),
-    ]);
-  }
-  await insertRows(
-    runner,
-    'place (company_id, account_id, side, category_id)',
-    placed.flatMap(({ id, places }) => places.map(({ side, categoryId }) => [companyId, id, side, categoryId])),
-  );
 }

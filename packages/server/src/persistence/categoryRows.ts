@@ -2,7 +2,7 @@ import { type Element, proposeTermAndStep } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { CategoryFields } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
-import { rowsOf } from './transaction.ts';
+import { insertRows, rowsOf } from './transaction.ts';
 
 export async function insertCategory(runner: QueryRunner, companyId: number, fields: CategoryFields): Promise<number> {
   const [last] = await rowsOf<{ position: number | null }>(
@@ -14,7 +14,18 @@ export async function insertCategory(runner: QueryRunner, companyId: number, fie
     'INSERT INTO category (company_id, parent_id, element, name, position, term, step, contra_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
     [companyId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf],
   )) as { insertId: number };
-  return Number(result.insertId);
+  const id = Number(result.insertId);
+  await replaceRanges(runner, companyId, id, fields.ranges);
+  return id;
+}
+
+export async function replaceRanges(runner: QueryRunner, companyId: number, categoryId: number, ranges: CategoryFields['ranges']): Promise<void> {
+  await runner.query('DELETE FROM category_range WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
+  await insertRows(
+    runner,
+    'category_range (company_id, category_id, side, content)',
+    ranges.map(({ side, text }) => [companyId, categoryId, side, text]),
+  );
 }
 
 /** The id of the category at a path, made where it is not there; a new top category is current, or other operating. */
@@ -36,6 +47,7 @@ export async function addCategoryPath(runner: QueryRunner, companyId: number, el
       element,
       name,
       contraOf: null,
+      ranges: [],
       ...proposeTermAndStep(element, isTop, name),
     };
     parentId = await insertCategory(runner, companyId, fields);

@@ -1,7 +1,7 @@
 import type { ChartComparison, Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted, PlaceChange } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -9,6 +9,7 @@ import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { numberColumns } from './numberColumns.ts';
+import { type PlacesOfAccount, replacePlaces } from './placeRows.ts';
 import { readCompany } from './readStructure.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -57,6 +58,7 @@ export class ChartRepository implements ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
+    kept: readonly PlaceChange[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -73,12 +75,14 @@ export class ChartRepository implements ChartStore {
       );
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
       await setOrder(runner, companyId, order);
+      await replacePlaces(runner, companyId, kept.map(placesAfter));
       const { before, after } = differing(account, fields);
       return {
         value: null,
         audit: [
           { thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after },
           ...former.map((id): AuditEvent => ({ thing: 'account', thingId: id, action: 'changed', before: { role: fields.role }, after: { role: null } })),
+          ...kept.map(eventOf),
         ],
       };
     });
@@ -87,6 +91,7 @@ export class ChartRepository implements ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
+    kept: readonly PlaceChange[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>> {
@@ -109,15 +114,21 @@ export class ChartRepository implements ChartStore {
           changes.map(({ account: { id }, number }) => [id, ...numberColumns(number, company.digitOrder)]),
         ),
       );
+      await replacePlaces(runner, companyId, kept.map(placesAfter));
       return {
         value: changes.length,
-        audit: changes.map(({ account, number }) => ({
-          thing: 'account' as const,
-          thingId: account.id,
-          action: 'changed' as const,
-          before: { number: account.number },
-          after: { number },
-        })),
+        audit: [
+          ...changes.map(
+            ({ account, number }): AuditEvent => ({
+              thing: 'account',
+              thingId: account.id,
+              action: 'changed',
+              before: { number: account.number },
+              after: { number },
+            }),
+          ),
+          ...kept.map(eventOf),
+        ],
       };
     });
   }
@@ -210,6 +221,10 @@ export class ChartRepository implements ChartStore {
     return { events, next: rows.length > limit ? (events.at(-1)?.id ?? null) : null };
   }
 }
+
+const placesAfter = ({ accountId, after }: PlaceChange): PlacesOfAccount => ({ accountId, places: after });
+
+const eventOf = ({ accountId, before, after }: PlaceChange): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
 
 async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
   const company = await readCompany(runner, companyId);

@@ -1,12 +1,13 @@
 import type { FiscalYear, LayoutOptions, NewChart, Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Person } from '../application/ports/index.ts';
+import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Person, PlaceChange } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import type { Counters } from './counters.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
+import { replacePlaces } from './placeRows.ts';
 import { plantChart } from './plantChart.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -65,7 +66,7 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    numbers: readonly ChangedNumber[],
+    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlaceChange[] },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
@@ -82,6 +83,11 @@ export class CompanyRepository implements CompanyStore {
           changing.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
           { versioned },
         );
+      await replacePlaces(
+        runner,
+        company.id,
+        kept.map(({ accountId, after: places }) => ({ accountId, places })),
+      );
       const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
@@ -101,6 +107,7 @@ export class CompanyRepository implements CompanyStore {
             after: { number: number.after },
           }),
         ),
+        ...kept.map(({ accountId, before: was, after: is }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before: was, after: is })),
       ]);
       const moved = await changedRows(
         runner,

@@ -4,7 +4,8 @@ import type { Books, MergePlan, PostingOutcome, Request } from '../application/p
 import { type AuditEvent, recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
-import { changedRows, insertRows, Refused } from './transaction.ts';
+import { replacePlaces } from './placeRows.ts';
+import { changedRows, Refused } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, numberEntries } from './writeEntries.ts';
 
 /** Entries, place, role and the end of the account that goes, in one transaction and in the lock order of postings. */
@@ -36,12 +37,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   if (retired + kept < 2) throw new Refused({ code: 'ledger_moved_on' });
   if (plan.moved !== null) {
     const { accountId, after } = plan.moved;
-    await runner.query('DELETE FROM place WHERE company_id = ? AND account_id = ?', [companyId, accountId]);
-    await insertRows(
-      runner,
-      'place (company_id, account_id, side, category_id)',
-      after.map(({ side, categoryId }) => [companyId, accountId, side, categoryId]),
-    );
+    await replacePlaces(runner, companyId, [{ accountId, places: after }]);
   }
   await recordAudit(runner, counters, companyId, request.actor, eventsOf(plan, entries));
   if (entries.length > 0) await addToBalances(runner, companyId, entries);

@@ -3,10 +3,11 @@ import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
-import { insertCategory } from './categoryRows.ts';
+import { insertCategory, replaceRanges } from './categoryRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
-import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
+import { replacePlaces } from './placeRows.ts';
+import { changedRows, Refused, rowsOf } from './transaction.ts';
 
 /** Places and categories. */
 export class PlacementRepository implements PlacementStore {
@@ -18,12 +19,10 @@ export class PlacementRepository implements PlacementStore {
 
   setPlaces(companyId: number, changes: readonly PlaceChange[], expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const ids = changes.map((change) => change.accountId);
-      await runner.query(`DELETE FROM place WHERE company_id = ? AND account_id IN (${ids.map(() => '?').join(', ')})`, [companyId, ...ids]);
-      await insertRows(
+      await replacePlaces(
         runner,
-        'place (company_id, account_id, side, category_id)',
-        changes.flatMap(({ accountId, after }) => after.map((place) => [companyId, accountId, place.side, place.categoryId])),
+        companyId,
+        changes.map(({ accountId, after }) => ({ accountId, places: after })),
       );
       return {
         value: changes.length,
@@ -60,15 +59,25 @@ export class PlacementRepository implements PlacementStore {
         [fields.parentId, fields.name, fields.term, fields.step, fields.contraOf, categoryId, companyId, version],
       );
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'category', id: categoryId, current: before ?? null });
+      const rangesBefore = await rowsOf<CategoryFields['ranges'][number]>(
+        runner,
+        'SELECT side, content AS text FROM category_range WHERE company_id = ? AND category_id = ? ORDER BY side',
+        [companyId, categoryId],
+      );
+      await replaceRanges(runner, companyId, categoryId, fields.ranges);
       for (const [index, id] of order.entries())
         await runner.query('UPDATE category SET position = ? WHERE company_id = ? AND id = ?', [(index + 1) * 1000, companyId, id]);
-      return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'changed', before, after: { ...fields, order } }] };
+      return {
+        value: null,
+        audit: [{ thing: 'category', thingId: categoryId, action: 'changed', before: { ...before, ranges: rangesBefore }, after: { ...fields, order } }],
+      };
     });
   }
 
   deleteCategory(companyId: number, categoryId: number, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const [before] = await rowsOf<Record<string, unknown>>(runner, 'SELECT * FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
+      await replaceRanges(runner, companyId, categoryId, []);
       await runner.query('DELETE FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
       return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'deleted', before }] };
     });

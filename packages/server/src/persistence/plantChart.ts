@@ -6,7 +6,12 @@ import { insertRows } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
 /** Puts a whole chart with its placement into a company that has none yet; what is to be recorded of it. */
-export async function plantChart(runner: QueryRunner, companyId: number, { categories, accounts, places }: NewChart, order: DigitOrder): Promise<AuditEvent[]> {
+export async function plantChart(
+  runner: QueryRunner,
+  companyId: number,
+  { categories, accounts, places, ranges }: NewChart,
+  order: DigitOrder,
+): Promise<AuditEvent[]> {
   const categoryIds = await plantCategories(runner, companyId, categories);
   const accountIds = await plantAccounts(runner, companyId, accounts, order);
   const idOf = (ids: ReadonlyMap<number, number>, key: number): number => {
@@ -18,6 +23,11 @@ export async function plantChart(runner: QueryRunner, companyId: number, { categ
     runner,
     'place (company_id, account_id, side, category_id)',
     places.map(({ accountKey, side, categoryKey }) => [companyId, idOf(accountIds, accountKey), side, idOf(categoryIds, categoryKey)]),
+  );
+  await insertRows(
+    runner,
+    'category_range (company_id, category_id, side, content)',
+    ranges.map(({ categoryKey, side, text }) => [companyId, idOf(categoryIds, categoryKey), side, text]),
   );
   return accounts.map(({ key, parentKey: _, ...fields }) => ({ thing: 'account', thingId: idOf(accountIds, key), action: 'added', after: fields }));
 }

@@ -3,6 +3,7 @@ import {
   accountLabels,
   buildAccountTree,
   buildCategoryTree,
+  type CategoryRange,
   currencyOf,
   type DigitOrder,
   defaultLayoutOptions,
@@ -10,11 +11,21 @@ import {
   makeCalendar,
   type NumberScheme,
   type Place,
-  portionsByAccount,
+  type PlaceSide,
+  readRangeText,
+  standingOf,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports/index.ts';
-import { AccountEntity, CategoryEntity, type CompanyRow, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './entities/companyEntities.ts';
+import {
+  AccountEntity,
+  CategoryEntity,
+  CategoryRangeEntity,
+  type CompanyRow,
+  LayoutOptionsEntity,
+  PeriodEntity,
+  PlaceEntity,
+} from './entities/companyEntities.ts';
 import { rowsOf } from './transaction.ts';
 
 export async function readCompany(runner: QueryRunner, companyId: number): Promise<CompanyRecord | null> {
@@ -48,6 +59,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const periods = await manager.getRepository(PeriodEntity).find({ where });
   const accountRows = await manager.getRepository(AccountEntity).find({ where });
   const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
+  const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
   const placeRows = await manager.getRepository(PlaceEntity).find({ where });
   const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
   const accounts = accountRows.map(
@@ -72,9 +84,16 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       element: row.element as Account['element'],
       term: row.term as VersionedCategory['term'],
       step: row.step as VersionedCategory['step'],
+      ranges: rangeRows.filter(({ categoryId }) => categoryId === row.id).map(({ side, content }) => ({ side: side as PlaceSide, text: content })),
     }),
   );
   const places = placeRows.map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
+  const ranges = rangeRows.map(({ categoryId, side, content }): CategoryRange => {
+    const read = readRangeText(content, null);
+    if (!read.ok) throw new Error(`a stored range cannot be read: ${content}`);
+    return { categoryId, side: side as PlaceSide, ranges: read.value };
+  });
+  const categoryTree = buildCategoryTree(categories);
   return {
     company,
     calendar: makeCalendar(periods),
@@ -82,9 +101,10 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     labels: accountLabels(accounts),
     tree: buildAccountTree(accounts),
     categories,
-    categoryTree: buildCategoryTree(categories),
+    categoryTree,
     places,
-    portions: portionsByAccount(places),
+    ranges,
+    ...standingOf(accounts, places, ranges, categoryTree, company.digitOrder),
     options: optionsRow ? (JSON.parse(optionsRow.options) as LayoutOptions) : defaultLayoutOptions,
     optionsVersion: optionsRow?.version ?? 0,
     retainedEarningsId: accounts.find((account) => account.role === 'retained_earnings')?.id ?? null,

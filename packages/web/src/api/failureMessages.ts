@@ -74,6 +74,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         ? 'Categories nest eight deep at most.'
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
+  range_text_malformed: () => 'The account numbers of the category cannot be read; where they are wrong is marked in their field.',
   file_too_large: () => 'The file is larger than 20 MB. A trial balance is much smaller; is it the right file?',
   file_not_a_table: ({ found: kind }) =>
     `This is no table: the file is ${found[text(kind)] ?? 'something else'}. Export the trial balance as CSV or XLSX and drop that.`,

@@ -1,7 +1,28 @@
-import type { Account, AccountTraits, AccountTree, Category, CategoryTree, Cube, FiscalCalendar, LayoutOptions, Place, Portions } from '@ivory-ladder/core';
+import type {
+  Account,
+  AccountTraits,
+  AccountTree,
+  Category,
+  CategoryRange,
+  CategoryTree,
+  Cube,
+  FiscalCalendar,
+  LayoutOptions,
+  Place,
+  PlacedByRange,
+  PlaceSide,
+  Portions,
+} from '@ivory-ladder/core';
 import type { CompanyRecord } from './companyStore.ts';
 
+/** Account numbers that a category takes, in their text form. */
+export interface RangeTextOfSide {
+  readonly side: PlaceSide;
+  readonly text: string;
+}
+
 export interface VersionedCategory extends Category {
+  readonly ranges: readonly RangeTextOfSide[];
   readonly version: number;
 }
 
@@ -24,7 +45,12 @@ export interface Structure {
   readonly tree: AccountTree;
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;
+  /** By hand. */
   readonly places: readonly Place[];
+  readonly ranges: readonly CategoryRange[];
+  /** What ranges make of each account that they have to do with. */
+  readonly byRange: ReadonlyMap<number, PlacedByRange>;
+  /** Where accounts stand, by hand or by range. */
   readonly portions: ReadonlyMap<number, Portions>;
   readonly options: LayoutOptions;
   readonly optionsVersion: number;

@@ -2,6 +2,7 @@ import type { Account, ChartComparison, Day, Outcome } from '@ivory-ladder/core'
 import type { Failure } from '../failure.ts';
 import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
+import type { PlaceChange } from './placementStore.ts';
 
 /** Everything of an account that a person can set. */
 export interface AccountFields {
@@ -21,7 +22,7 @@ export interface AccountUse {
   readonly lastDay: Day | null;
 }
 
-/** `order`: ids of the siblings from first to last where their order changes. */
+/** `order`: ids of the siblings from first to last where their order changes; `kept`: places by hand of those that leave their ranges. */
 export interface ChartStore {
   addAccount(
     companyId: number,
@@ -36,6 +37,7 @@ export interface ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
+    kept: readonly PlaceChange[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
@@ -43,6 +45,7 @@ export interface ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
+    kept: readonly PlaceChange[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;

@@ -1,6 +1,7 @@
 import type { Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Person } from './peopleStore.ts';
+import type { PlaceChange } from './placementStore.ts';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -38,12 +39,12 @@ export interface CompanyStore {
   findByName(name: string): Promise<number | null>;
   /** Its maker becomes its administrator. */
   create(settings: CompanySettings, begin: { readonly chart: NewChart; readonly options: LayoutOptions | null }, person: Person): Promise<number>;
-  /** `numbers`: those of accounts whose number, or its place in the order of numbers, changes. */
+  /** `numbers`: those of accounts whose number, or its place in the order of numbers, changes; `kept`: places by hand of those that leave their ranges. */
   changeSettings(
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    numbers: readonly ChangedNumber[],
+    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlaceChange[] },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;

@@ -1,5 +1,6 @@
 import type { Category, Outcome, PlaceSide } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { RangeTextOfSide } from './books.ts';
 
 export interface PlaceChange {
   readonly accountId: number;
@@ -14,6 +15,7 @@ export interface CategoryFields {
   readonly term: Category['term'];
   readonly step: Category['step'];
   readonly contraOf: number | null;
+  readonly ranges: readonly RangeTextOfSide[];
 }
 
 export interface PlacementStore {

@@ -150,6 +150,23 @@ export const PlaceEntity = new EntitySchema<PlaceRow>({
   indices: [{ name: 'place_by_category', columns: ['companyId', 'categoryId'] }],
 });
 
+export interface CategoryRangeRow {
+  companyId: number;
+  categoryId: number;
+  side: string;
+  content: string;
+}
+
+export const CategoryRangeEntity = new EntitySchema<CategoryRangeRow>({
+  name: 'category_range',
+  columns: {
+    companyId,
+    categoryId: { name: 'category_id', type: 'int', unsigned: true, primary: true },
+    side: { ...keyText, length: 6, primary: true },
+    content: { type: 'varchar', length: 2000 },
+  },
+});
+
 export interface LayoutOptionsRow {
   companyId: number;
   options: string;

@@ -1,4 +1,4 @@
-import { AccountEntity, CategoryEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
+import { AccountEntity, CategoryEntity, CategoryRangeEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import {
@@ -19,6 +19,7 @@ export const entities = [
   PeriodEntity,
   AccountEntity,
   CategoryEntity,
+  CategoryRangeEntity,
   PlaceEntity,
   LayoutOptionsEntity,
   EntryEntity,

@@ -29,6 +29,7 @@ import { CreateChosenColumns1790000000028 } from './028-create-chosen-columns.ts
 import { CreateAttachment1790000000029 } from './029-create-attachment.ts';
 import { CreateAttachmentPart1790000000030 } from './030-create-attachment-part.ts';
 import { MakeNumbersOptional1790000000031 } from './031-make-numbers-optional.ts';
+import { CreateCategoryRange1790000000032 } from './032-create-category-range.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -63,4 +64,5 @@ export const migrations = [
   CreateAttachment1790000000029,
   CreateAttachmentPart1790000000030,
   MakeNumbersOptional1790000000031,
+  CreateCategoryRange1790000000032,
 ];

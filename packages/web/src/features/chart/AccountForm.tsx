@@ -26,6 +26,7 @@ import { type FormEvent, type KeyboardEvent, useEffect, useMemo, useRef, useStat
 import { useCompany } from '../../app/useCompany.ts';
 import { accountRoleNames, accountRoleWords } from '../../components/accountRoleWords.ts';
 import { landingOf } from '../placement/landing.ts';
+import { placerOf } from '../placement/rangePlacing.ts';
 import { type AccountDraft, changesToSend } from './accountDraft.ts';
 import { ChangedMeanwhile } from './ChangedMeanwhile.tsx';
 import styles from './ChartScreen.module.css';
@@ -79,7 +80,8 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     walkCategories(tree.tops.get(element) ?? [], (node) => options.push({ id: node.category.id, label: pathOf(node).join(' › ') }));
     return options;
   }, [tree, element]);
-  const { numberScheme, repeatedNames, numbered } = useCompany();
+  const { numberScheme, repeatedNames, numbered, digitOrder } = useCompany();
+  const placer = useMemo(() => placerOf(categories, digitOrder), [categories, digitOrder]);
   const brought = numbered ? bringToScheme(number, numberScheme) : succeed('');
   const isMalformed = !brought.ok && number.trim() !== (account?.number ?? '');
   const trimmed = brought.ok ? brought.value : number.trim();
@@ -89,7 +91,8 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   const beside = numbered ? undefined : findSameNameBeside(accounts, { name, parentId }, account?.id ?? null);
   const isNameTaken = beside !== undefined || (sameName !== undefined && repeatedNames === 'forbidden' && name.trim() !== account?.name);
   const isRefused = isBusy || isTaken || isMalformed || isNameTaken || (numbered && trimmed === '') || name.trim() === '';
-  const node = categoryId === null ? undefined : tree.nodes.get(categoryId);
+  const ranged = account || trimmed === '' ? null : placer({ id: 0, number: trimmed, element }, []);
+  const node = tree.nodes.get(categoryId ?? ranged?.places[0]?.categoryId ?? 0);
   const chooseElement = (next: Element) => {
     setElement(next);
     setSide(naturalSide(next));
@@ -202,6 +205,12 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
       )}
       {!account && (
         <p className={styles.lands}>
+          {categoryId === null && ranged && ranged.doubledIn.length > 0 && (
+            <span className={styles.unplaced}>
+              The ranges of {ranged.doubledIn.map((id) => tree.nodes.get(id)?.category.name).join(' and ')} both hold this number; choose a category.
+            </span>
+          )}
+          {categoryId === null && node && <span className={styles.landing}>By its number it stands in {node.category.name}:</span>}
           {node ? (
             landingOf(node).map((line) => (
               <span key={line} className={styles.landing}>

@@ -122,6 +122,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
       return (
         <RenumberPanel
           accounts={chart.accounts}
+          categories={props.categories}
           shown={props.shownNow()}
           branch={branchOf(chart.accounts, chosen)}
           isBusy={actions.isBusy}

@@ -236,5 +236,18 @@ export function ChartScreen() {
 /** An account just added, as a neighbour for the next one, before the chart has been read anew. */
 function asNeighbour(added: AccountBody, categoryId: number | null): ChartAccountBody {
   const places = categoryId === null ? [] : [{ side: 'any' as const, categoryId }];
-  return { ...added, label: accountLabel(added), places, depth: 0, isParent: false, amount: '0', comparative: '0', lastUsed: null, notes: [] };
+  return {
+    ...added,
+    label: accountLabel(added),
+    places,
+    placesByRange: [],
+    doubledIn: [],
+    oddIn: [],
+    depth: 0,
+    isParent: false,
+    amount: '0',
+    comparative: '0',
+    lastUsed: null,
+    notes: [],
+  };
 }

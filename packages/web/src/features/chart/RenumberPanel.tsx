@@ -1,14 +1,17 @@
-import type { ChartAccountBody, Renumbering } from '@ivory-ladder/contract';
+import type { ChartAccountBody, PlacementView, Renumbering } from '@ivory-ladder/contract';
 import { type NumberProblem, type Renumbered, type RenumberRule, renumber } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
+import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
+import { type RangeEffect, rangeEffects } from '../placement/rangePlacing.ts';
 import styles from './ChartScreen.module.css';
 
 interface RenumberPanelProps {
   readonly accounts: readonly ChartAccountBody[];
+  readonly categories: PlacementView['categories'];
   /** Accounts that are shown in the table, in its order. */
   readonly shown: readonly ChartAccountBody[];
   /** The chosen account and all below it; empty where none is chosen. */
@@ -39,7 +42,7 @@ const problemWords: Readonly<Record<NumberProblem, (other: string) => string>> =
 const mostListed = 200;
 
 /** New numbers by a rule, shown before they are given: what stands in the way is named, and nothing is changed until it is applied whole. */
-export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCancel }: RenumberPanelProps) {
+export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onApply, onCancel }: RenumberPanelProps) {
   const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 0 ? 'branch' : 'shown');
   const [kind, setKind] = useState<RuleKind>('prefix');
   const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
@@ -48,7 +51,9 @@ export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCanc
   const rehearsed = useMemo(() => (rule ? renumber(chosen, rule, accounts) : []), [chosen, rule, accounts]);
   const kept = rehearsed.filter(({ problem }) => problem === 'begins_otherwise').length;
   const faults = rehearsed.filter(({ problem }) => problem !== null && problem !== 'begins_otherwise');
-  const changes = rehearsed.filter(({ problem, from, to }) => problem === null && from !== to);
+  const changes = useMemo(() => rehearsed.filter(({ problem, from, to }) => problem === null && from !== to), [rehearsed]);
+  const { digitOrder } = useCompany();
+  const effects = useMemo(() => rangeEffects(changes, accounts, categories, digitOrder), [changes, accounts, categories, digitOrder]);
   const listed = [...faults, ...changes].slice(0, mostListed);
   const field = (name: keyof typeof texts, label: string) => (
     <TextField
@@ -99,6 +104,7 @@ export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCanc
           </>
         )}
       </p>
+      {changes.length > 0 && <RangeEffects effects={effects} />}
       <div className={styles.buttons}>
         <Button
           variant="contained"
@@ -117,6 +123,37 @@ export function RenumberPanel({ accounts, shown, branch, isBusy, onApply, onCanc
         </ul>
       )}
       {faults.length + changes.length > mostListed && <p className={styles.quiet}>and {counted(faults.length + changes.length - mostListed, 'more')}</p>}
+    </div>
+  );
+}
+
+const mostEffects = 12;
+
+/** What the ranges of categories have to do with the new numbers; figures move only where an account stood nowhere. */
+function RangeEffects({ effects }: { effects: readonly RangeEffect[] }) {
+  const taken = effects.filter(({ kind }) => kind === 'taken');
+  return (
+    <div>
+      <p className={taken.length > 0 ? styles.unplaced : styles.quiet}>
+        {taken.length === 0
+          ? 'No figure on the statements changes: every account stays where it stands.'
+          : `${counted(taken.length, 'account that stands nowhere comes', 'accounts that stand nowhere come')} to stand by range; the others stay where they stand.`}
+      </p>
+      {effects.length > 0 && (
+        <ul className={styles.ranged} aria-label="Ranges">
+          {effects.slice(0, mostEffects).map(({ account, kind, stands, heldBy }) => (
+            <li key={account.id}>
+              {account.label}
+              <small>
+                {kind === 'taken'
+                  ? `the range of ${stands} takes it`
+                  : `stays in ${stands}, by hand${heldBy === '' ? '' : `; the range of ${heldBy} would take it`}`}
+              </small>
+            </li>
+          ))}
+          {effects.length > mostEffects && <li>and {counted(effects.length - mostEffects, 'account')} more</li>}
+        </ul>
+      )}
     </div>
   );
 }

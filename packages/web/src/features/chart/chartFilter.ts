@@ -1,5 +1,6 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { accountLabel, type Element } from '@ivory-ladder/core';
+import { standsIn } from '../../api/standsIn.ts';
 
 export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
 export type ChartFilter = (typeof chartFilters)[number];
@@ -40,7 +41,7 @@ export function chartSearch(texts: SearchTexts, { find, show, element, categoryI
   if (words.length === 0 && show === 'all' && element === '' && categoryIds === null) return null;
   return (account) =>
     (element === '' || account.element === element) &&
-    (categoryIds === null || account.places.some(({ categoryId }) => categoryIds.has(categoryId))) &&
+    (categoryIds === null || standsIn(account).some(({ categoryId }) => categoryIds.has(categoryId))) &&
     passes(account, show, since) &&
     words.every((word) => texts.get(account)?.includes(word) ?? false);
 }
@@ -52,7 +53,7 @@ function passes(account: ChartAccountBody, show: ChartFilter, since: string): bo
     case 'active':
       return account.active;
     case 'unplaced':
-      return account.places.length === 0 && (!account.isParent || account.amount !== '0');
+      return standsIn(account).length === 0 && (!account.isParent || account.amount !== '0');
     case 'inactive':
       return !account.active;
     case 'never_used':

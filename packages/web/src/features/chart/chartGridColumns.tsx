@@ -1,5 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
+import { standsIn } from '../../api/standsIn.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { shortDay, spanLines } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
@@ -55,12 +56,19 @@ export function chartGridColumns(chart: ChartView, currency: Currency, categoryP
       width: 'minmax(90px, 1fr)',
       cell: (account) => {
         const text = placeText(account, paths);
-        const path = account.places.length === 1 ? (paths[String(account.places[0]?.categoryId)] ?? []) : [];
+        const stands = standsIn(account);
+        const path = stands.length === 1 ? (paths[String(stands[0]?.categoryId)] ?? []) : [];
         if (text === '') return <span className={account.isParent ? styles.quiet : styles.unplaced}>{account.isParent ? '–' : 'none'}</span>;
-        return <span title={text}>{path.length > 1 ? `… › ${path.at(-1)}` : text}</span>;
+        if (account.doubledIn.length > 0)
+          return (
+            <span className={styles.unplaced} title={text}>
+              doubled
+            </span>
+          );
+        return <span title={account.placesByRange.length > 0 ? `${text}, by range` : text}>{path.length > 1 ? `… › ${path.at(-1)}` : text}</span>;
       },
       text: (account) => placeText(account, paths),
-      edit: { value: ({ places: [place] }) => (paths[String(place?.categoryId)] ?? []).join(' > '), suggestions: categoryPaths },
+      edit: { value: (account) => (paths[String(standsIn(account)[0]?.categoryId)] ?? []).join(' > '), suggestions: categoryPaths },
       compare: (a, b) => compareTexts(placeText(a, paths), placeText(b, paths)),
     },
     amountColumn('amount', spanLines(span.firstDay, span.lastDay).join(' ')),

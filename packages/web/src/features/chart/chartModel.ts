@@ -1,9 +1,14 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Element, elements, naturalSide, proposeNumber, proposeNumberBeside } from '@ivory-ladder/core';
+import { standsIn } from '../../api/standsIn.ts';
 
-/** The path of the category of an account, or its two where each side has one. */
-export function placeText({ places }: ChartAccountBody, paths: ChartView['paths']): string {
-  return places.map(({ side, categoryId }) => `${(paths[String(categoryId)] ?? []).join(' › ')}${side === 'any' ? '' : ` (in ${side})`}`).join('; ');
+/** The path of the category of an account, or its two where each side has one; those that ranges put it in at once. */
+export function placeText(account: ChartAccountBody, paths: ChartView['paths']): string {
+  const pathText = (id: number) => (paths[String(id)] ?? []).join(' › ');
+  if (account.doubledIn.length > 0) return `doubled by ranges: ${account.doubledIn.map(pathText).join('; ')}`;
+  return standsIn(account)
+    .map(({ side, categoryId }) => `${pathText(categoryId)}${side === 'any' ? '' : ` (in ${side})`}`)
+    .join('; ');
 }
 
 /** `asset`, or `asset, credit` for a contra account. */

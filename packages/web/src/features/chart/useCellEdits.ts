@@ -1,6 +1,7 @@
 import type { AccountChange, ChartAccountBody } from '@ivory-ladder/contract';
 import type { Category } from '@ivory-ladder/core';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { standsIn } from '../../api/standsIn.ts';
 import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
 import { theirsIn } from './cellConflict.ts';
 import type { ChartActions } from './useChartActions.ts';
@@ -56,7 +57,7 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
       const field = filledBy[columnId];
       if (field === undefined) return actions.say('refused', 'Numbers and names are each account’s own; other columns fill down.');
       if (field === 'category' && hasSides(from)) return actions.say('refused', 'It has a place for each side of its balance, which does not fill down.');
-      const [first] = from.places;
+      const [first] = standsIn(from);
       const value = {
         category: categories.find(({ id }) => id === first?.categoryId)?.path ?? '',
         side: from.normalSide,
@@ -69,6 +70,6 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
 }
 
 /** One path in a cell would take the place of both. */
-const hasSides = ({ places }: ChartAccountBody): boolean => places.some(({ side }) => side !== 'any');
+const hasSides = (account: ChartAccountBody): boolean => standsIn(account).some(({ side }) => side !== 'any');
 
 const told = (refused: unknown): string | null => (refused === null ? null : describeFailure(refused));

@@ -101,7 +101,7 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
         refuse(done.error);
         return false;
       }
-      say('done', `Applied: ${counted(done.data.renumbered, 'account')} renumbered; nothing on the statements has changed.`);
+      say('done', `Applied: ${counted(done.data.renumbered, 'account')} renumbered; each stays where it stands on the statements.`);
       return true;
     },
   };

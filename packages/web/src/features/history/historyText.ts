@@ -38,6 +38,8 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
     if (field === 'order') return ['Order among its siblings changed'];
+    if (field === 'ranges')
+      return JSON.stringify(old.ranges) === JSON.stringify(now.ranges) ? [] : [`Account numbers: ${rangesShown(old.ranges)} → ${rangesShown(now.ranges)}`];
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
@@ -50,6 +52,12 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
   });
   return lines.length > 0 ? lines : ['Changed'];
+}
+
+/** `1000 to 1999; 24* while in credit`. */
+function rangesShown(ranges: unknown): string {
+  const list = (Array.isArray(ranges) ? ranges : []) as { side: string; text: string }[];
+  return shown(list.map(({ side, text }) => (side === 'any' ? text : `${text} while in ${side}`)).join('; '));
 }
 
 function personLine(action: string, old: Record<string, unknown>, now: Record<string, unknown>): string {

@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useState } from 'react';
+import { standsIn } from '../../api/standsIn.ts';
 import { counted } from '../../components/counted.ts';
 import styles from './AddAccountsDialog.module.css';
 import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
@@ -26,15 +27,17 @@ export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: Add
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
   const candidates = useMemo(() => {
     const fitting = [...model.byId.values()].filter(
-      (account) => account.element === element && !account.places.some((place) => place.categoryId === id) && (!account.isParent || account.amount !== '0'),
+      (account) => account.element === element && !standsIn(account).some((place) => place.categoryId === id) && (!account.isParent || account.amount !== '0'),
     );
-    return [...fitting.filter(({ places }) => places.length === 0), ...fitting.filter(({ places }) => places.length > 0)];
+    return [...fitting.filter((account) => standsIn(account).length === 0), ...fitting.filter((account) => standsIn(account).length > 0)];
   }, [model, element, id]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = candidates.filter((account) => words.every((word) => account.label.toLowerCase().includes(word)));
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller, estimateSize: () => 40, overscan: 10 });
   const standing = (account: PlacedAccount) =>
-    account.places.map(({ categoryId }) => model.tree.nodes.get(categoryId)).flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
+    standsIn(account)
+      .map(({ categoryId }) => model.tree.nodes.get(categoryId))
+      .flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
   const toggle = (accountId: number) =>
     setPicked((before) => (before.has(accountId) ? new Set([...before].filter((other) => other !== accountId)) : new Set([...before, accountId])));
   return (

@@ -1,5 +1,5 @@
 import type { PlacementView } from '@ivory-ladder/contract';
-import { type Element, pathOf, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
+import { type Element, pathOf, readRangeText, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -16,6 +16,7 @@ import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { stepNames, termNames } from './categoryWords.ts';
 import { elementName, type PlacementModel } from './placementModel.ts';
+import { RangeFields, type RangeTexts } from './RangeFields.tsx';
 import type { PlacementActions } from './usePlacementActions.ts';
 
 interface CategoryDialogProps {
@@ -28,7 +29,22 @@ interface CategoryDialogProps {
   readonly onClose: () => void;
 }
 
-/** Name, nesting, order and what a category is: current or not, its step, what it is deducted from. */
+type Ranges = PlacementView['categories'][number]['ranges'];
+
+function textsOf(ranges: Ranges): RangeTexts {
+  const texts = { any: '', debit: '', credit: '' };
+  for (const { side, text } of ranges) texts[side] = text;
+  return texts;
+}
+
+function rangesOf(texts: RangeTexts): Ranges {
+  return (['any', 'debit', 'credit'] as const).flatMap((side) => (texts[side].trim() === '' ? [] : [{ side, text: texts[side].trim() }]));
+}
+
+const bySide = (ranges: Ranges): string => JSON.stringify(textsOf(ranges));
+const isSame = (a: unknown, b: unknown): boolean => (Array.isArray(a) && Array.isArray(b) ? bySide(a) === bySide(b) : a === b);
+
+/** Name, nesting, order and what a category is: current or not, its step, what it is deducted from, the account numbers it takes. */
 export function CategoryDialog({ model, element, parentId: firstParent, category, actions, onClose }: CategoryDialogProps) {
   const company = useCompany();
   const dispatch = useDispatch();
@@ -38,6 +54,7 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
   const [term, setTerm] = useState<Term>(category?.term ?? 'current');
   const [step, setStep] = useState<Step>(category?.step ?? 'other_operating');
   const [contraOf, setContraOf] = useState<number | null>(category?.contraOf ?? null);
+  const [texts, setTexts] = useState<RangeTexts>(() => textsOf(category?.ranges ?? []));
   const [after, setAfter] = useState<number | 'same' | 'first'>('same');
   const isTop = parentId === null;
   const takesTerm = isTop && (element === 'asset' || element === 'liability');
@@ -50,10 +67,12 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
     for (let above: typeof node | null = node; above; above = above.parent) if (above.category.id === category?.id) return;
     parents.push({ id: node.category.id, path: pathOf(node).join(' › ') });
   });
+  const isMalformed = rangesOf(texts).some(({ text }) => !readRangeText(text, company.digitOrder).ok);
   const taken = siblings.some((node) => node.category.name.toLowerCase() === name.trim().toLowerCase());
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const fields = { name: name.trim(), parentId, term: takesTerm ? term : null, step: takesStep ? step : null, contraOf };
+    const ranges = rangesOf(texts);
+    const fields = { name: name.trim(), parentId, term: takesTerm ? term : null, step: takesStep ? step : null, contraOf, ranges };
     if (!category) {
       const added = await add({ companyId: company.id, body: { element, ...fields } });
       dispatch(
@@ -66,7 +85,9 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
       if (added.error === undefined) onClose();
       return;
     }
-    const changes = Object.fromEntries(Object.entries(fields).filter(([key, value]) => value !== category[key as keyof typeof fields])) as CategoryFieldsChange;
+    const changes = Object.fromEntries(
+      Object.entries(fields).filter(([key, value]) => !isSame(value, category[key as keyof typeof fields])),
+    ) as CategoryFieldsChange;
     const order = after === 'same' ? {} : { after: after === 'first' ? null : after };
     if (Object.keys(changes).length === 0 && after === 'same') return onClose();
     if (
@@ -144,6 +165,7 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
                 </MenuItem>
               ))}
           </TextField>
+          {company.numbered && <RangeFields model={model} element={element} digitOrder={company.digitOrder} texts={texts} onChange={setTexts} />}
           {category && siblings.length > 0 && (
             <TextField
               select
@@ -163,7 +185,7 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || taken}>
+          <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || taken || isMalformed}>
             {category ? 'Apply' : 'Add'}
           </Button>
         </DialogActions>

@@ -49,6 +49,7 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
   const { category } = chosen;
   const standing = model.standing.get(category.id) ?? [];
   const stored = view.categories.find(({ id }) => id === category.id);
+  const ranges = stored?.ranges ?? [];
   const picked = standing.filter(({ account }) => selected.has(account.id));
   const pick = (account: PlacedAccount) => {
     const next = new Set(selected);
@@ -71,11 +72,17 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
       <div>
         <h2>{category.name}</h2>
         <p className={styles.quiet}>{[elementName(category.element), ...pathOf(chosen)].join(' › ')}</p>
-        {(category.term || category.step || category.contraOf !== null) && (
+        {(category.term || category.step || category.contraOf !== null || ranges.length > 0) && (
           <p className={styles.facts}>
             {category.term && <span>{termNames[category.term]}</span>}
             {category.step && <span>{stepNames[category.step]}</span>}
             {category.contraOf !== null && <span>deducted from {model.tree.nodes.get(category.contraOf)?.category.name}</span>}
+            {ranges.map(({ side, text }) => (
+              <span key={side} title="Account numbers that it takes">
+                {text}
+                {side !== 'any' && `, ${sideNotes[side]}`}
+              </span>
+            ))}
           </p>
         )}
       </div>
@@ -93,6 +100,15 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
         <span>{counted(standing.length, 'account')} directly here</span>
         {mayPlace && picked.length > 0 && (
           <span className={styles.picked}>
+            {picked.some(({ isByRange }) => isByRange) && (
+              <button
+                type="button"
+                title="They stay here, also when the range or their numbers change"
+                onClick={() => void actions.fix(picked.filter(({ isByRange }) => isByRange)).then((done) => done && onSelect(new Set()))}
+              >
+                Fix by hand
+              </button>
+            )}
             <button type="button" onClick={onMove}>
               Move {picked.length} to…
             </button>
@@ -114,11 +130,12 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
         )}
       </div>
       <ul className={styles.accounts}>
-        {standing.map(({ account, side }) => (
+        {standing.map(({ account, side, isByRange }) => (
           <AccountRow
             key={account.id}
             account={account}
             side={side}
+            isByRange={isByRange}
             currency={currency}
             element={category.element}
             isSelected={selected.has(account.id)}
@@ -173,13 +190,14 @@ const sideNotes = { any: '', debit: 'while in debit', credit: 'while in credit' 
 interface AccountRowProps {
   readonly account: PlacedAccount;
   readonly side: 'any' | 'debit' | 'credit';
+  readonly isByRange: boolean;
   readonly currency: Currency;
   readonly element: PlacedAccount['element'];
   readonly isSelected: boolean;
   readonly onPick: () => void;
 }
 
-function AccountRow({ account, side, currency, element, isSelected, onPick }: AccountRowProps) {
+function AccountRow({ account, side, isByRange, currency, element, isSelected, onPick }: AccountRowProps) {
   const { setNodeRef, listeners } = useDraggable({ id: account.id });
   const net = BigInt(account.amount);
   const counts = side === 'any' || net === 0n || net > 0n === (side === 'debit');
@@ -189,7 +207,7 @@ function AccountRow({ account, side, currency, element, isSelected, onPick }: Ac
         <input type="checkbox" checked={isSelected} onChange={onPick} />
         <span className={styles.name} title={account.name}>
           {account.label}
-          {side !== 'any' && <small>{sideNotes[side]}</small>}
+          {(side !== 'any' || isByRange) && <small>{[isByRange ? 'by range' : '', sideNotes[side]].filter(Boolean).join(', ')}</small>}
         </span>
         <span>{counts ? formatAmount(onNaturalSide(net, element), currency) : '–'}</span>
       </label>

@@ -6,6 +6,7 @@ import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
 import { type KeyboardEvent, useRef, useState } from 'react';
+import { standsIn } from '../../api/standsIn.ts';
 import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
@@ -135,7 +136,7 @@ function CategoryRow({ node, model, currency, isChosen, isShut, dragged, onChoos
   const totals = model.totals.get(id);
   const hasChildren = node.children.length > 0;
   const isRefused = dragged.length > 0 && dragged.some((account) => !checkPlaces(account, [{ side: 'any', categoryId: id }], model.tree).ok);
-  const added = isOver && !isRefused ? dragged.filter((account) => account.places[0]?.categoryId !== id).length : 0;
+  const added = isOver && !isRefused ? dragged.filter((account) => standsIn(account)[0]?.categoryId !== id).length : 0;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the tree around the rows takes the keys
     <div

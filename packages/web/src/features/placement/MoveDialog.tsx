@@ -5,6 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
+import { standsIn } from '../../api/standsIn.ts';
 import styles from './MoveDialog.module.css';
 import { elementName, type PlacedAccount, type PlacementModel } from './placementModel.ts';
 
@@ -35,7 +36,7 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
       walkCategories(model.tree.tops.get(element) ?? [], (node) => {
         const { id, name } = node.category;
         const kept = (account: PlacedAccount) =>
-          account.places
+          standsIn(account)
             .filter((place) => side !== 'any' && place.side !== side)
             .map((place) => ({ ...place, side: side === 'debit' ? ('credit' as const) : ('debit' as const) }));
         const refused = accounts.some((account) => !checkPlaces(account, [{ side, categoryId: id }, ...kept(account)], model.tree).ok);

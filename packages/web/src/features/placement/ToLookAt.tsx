@@ -1,4 +1,5 @@
 import { formatAmount } from '@ivory-ladder/core';
+import { standsIn } from '../../api/standsIn.ts';
 import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -22,7 +23,7 @@ export function ToLookAt({ model, onChoose }: ToLookAtProps) {
     .flatMap(({ accounts }) => accounts)
     .flatMap((found) => {
       const account = model.byId.get(found.accountId);
-      return account && account.places.length > 0 ? [{ ...found, account }] : [];
+      return account && standsIn(account).length > 0 ? [{ ...found, account }] : [];
     });
   if (odd.length === 0) return null;
   return (
@@ -32,7 +33,7 @@ export function ToLookAt({ model, onChoose }: ToLookAtProps) {
       <ul>
         {odd.map(({ account, reason, net }) => (
           <li key={`${account.id} ${reason}`}>
-            <button type="button" className={styles.oddCard} onClick={() => onChoose(account.places[0]?.categoryId ?? 0)} title="Show where it stands">
+            <button type="button" className={styles.oddCard} onClick={() => onChoose(standsIn(account)[0]?.categoryId ?? 0)} title="Show where it stands">
               <span>{account.label}</span>
               <span className={styles.amount}>{formatAmount(onNaturalSide(BigInt(net), account.element), currency)}</span>
               <span className={styles.reason}>{reasonText(reason)}</span>

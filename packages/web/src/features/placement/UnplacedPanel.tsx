@@ -89,9 +89,17 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
         <ul style={{ height: virtual.getTotalSize() }} aria-label="Unplaced accounts">
           {virtual.getVirtualItems().map(({ index, start }) => {
             const account = shown[index] as PlacedAccount;
+            const pathsOf = (ids: readonly number[]) => ids.map((id) => model.tree.nodes.get(id)?.category.name).join(' and ');
             return (
               <li key={account.id} style={{ transform: `translateY(${start}px)` }}>
-                <Card account={account} currency={currency} isSelected={selected.has(account.id)} onPick={(extend) => pick(index, extend)} />
+                <Card
+                  account={account}
+                  doubledIn={pathsOf(account.doubledIn)}
+                  oddIn={pathsOf(account.oddIn)}
+                  currency={currency}
+                  isSelected={selected.has(account.id)}
+                  onPick={(extend) => pick(index, extend)}
+                />
               </li>
             );
           })}
@@ -104,11 +112,15 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
 
 function Card({
   account,
+  doubledIn,
+  oddIn,
   currency,
   isSelected,
   onPick,
 }: {
   account: PlacedAccount;
+  doubledIn: string;
+  oddIn: string;
   currency: Currency;
   isSelected: boolean;
   onPick: (extend: boolean) => void;
@@ -124,6 +136,8 @@ function Card({
       <span className={styles.element}>
         {account.element}
         {account.isParent && ' · has sub-accounts'}
+        {doubledIn !== '' && ` · doubled by the ranges of ${doubledIn}`}
+        {oddIn !== '' && ` · in a range of ${oddIn}, which cannot take it`}
       </span>
     </label>
   );

@@ -15,6 +15,7 @@ const category = (id: number, name: string, fields: Partial<Category> = {}): Cat
   term: null,
   step: null,
   contraOf: null,
+  ranges: [],
   version: 1,
   ...fields,
 });
@@ -28,6 +29,9 @@ const account = (id: number, amount: string, places: Account['places'], fields: 
   parentId: null,
   role: null,
   isParent: false,
+  placesByRange: [],
+  doubledIn: [],
+  oddIn: [],
   places,
   amount,
   comparative: '0',

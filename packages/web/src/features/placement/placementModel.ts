@@ -1,5 +1,6 @@
 import type { PlacementView } from '@ivory-ladder/contract';
 import { buildCategoryTree, type CategoryNode, type CategoryTree, type Element, elements, naturalSide, walkCategories } from '@ivory-ladder/core';
+import { standsIn } from '../../api/standsIn.ts';
 
 export type PlacedAccount = PlacementView['accounts'][number];
 
@@ -10,12 +11,19 @@ interface CategoryTotals {
   readonly comparative: bigint;
 }
 
+export interface StandingAccount {
+  readonly account: PlacedAccount;
+  readonly side: 'any' | 'debit' | 'credit';
+  /** Rather than by hand. */
+  readonly isByRange: boolean;
+}
+
 export interface PlacementModel {
   readonly tree: CategoryTree;
   readonly byId: ReadonlyMap<number, PlacedAccount>;
   readonly unplaced: readonly PlacedAccount[];
   /** Accounts that stand directly in a category, with the side of their place. */
-  readonly standing: ReadonlyMap<number, readonly { readonly account: PlacedAccount; readonly side: 'any' | 'debit' | 'credit' }[]>;
+  readonly standing: ReadonlyMap<number, readonly StandingAccount[]>;
   readonly totals: ReadonlyMap<number, CategoryTotals>;
 }
 
@@ -38,12 +46,13 @@ function takes(side: 'any' | 'debit' | 'credit', net: bigint): boolean {
 /** Everything the screen shows that follows from the placement; derived anew when that changes. */
 export function modelPlacement(view: PlacementView): PlacementModel {
   const tree = buildCategoryTree(view.categories);
-  const standing = new Map<number, { account: PlacedAccount; side: 'any' | 'debit' | 'credit' }[]>();
+  const standing = new Map<number, StandingAccount[]>();
   for (const account of view.accounts)
-    for (const { side, categoryId } of account.places) {
-      const there = standing.get(categoryId);
-      if (there) there.push({ account, side });
-      else standing.set(categoryId, [{ account, side }]);
+    for (const place of standsIn(account)) {
+      const stands = { account, side: place.side, isByRange: account.placesByRange.includes(place) };
+      const there = standing.get(place.categoryId);
+      if (there) there.push(stands);
+      else standing.set(place.categoryId, [stands]);
     }
   const totals = new Map<number, CategoryTotals>();
   const sum = (node: CategoryNode): CategoryTotals => {
@@ -63,7 +72,7 @@ export function modelPlacement(view: PlacementView): PlacementModel {
   return {
     tree,
     byId: new Map(view.accounts.map((account) => [account.id, account])),
-    unplaced: view.accounts.filter((account) => account.places.length === 0 && (!account.isParent || account.amount !== '0')),
+    unplaced: view.accounts.filter((account) => standsIn(account).length === 0 && (!account.isParent || account.amount !== '0')),
     standing,
     totals,
   };

@@ -2,15 +2,18 @@ import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
 import { useCallback, useMemo } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { standsIn } from '../../api/standsIn.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
 import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
-import type { PlacedAccount } from './placementModel.ts';
+import type { PlacedAccount, StandingAccount } from './placementModel.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 
 export interface PlacementActions {
   move(accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: PlaceSide): Promise<boolean>;
+  /** Places by hand where a range has them. */
+  fix(standing: readonly StandingAccount[]): Promise<boolean>;
   describeCategory(category: PlacementView['categories'][number], after: CategoryFieldsChange, name: string): Promise<boolean>;
   undo(): void;
   redo(): void;
@@ -36,15 +39,26 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
   );
   const move = useCallback<PlacementActions['move']>(
     (accounts, target, side) => {
-      const changes: PlacesChange['changes'] = accounts.map(({ id, places }) => ({
+      const changes: PlacesChange['changes'] = accounts.map(({ id, places, placesByRange }) => ({
         accountId: id,
         before: places,
-        after: target === null ? [] : placesAfter(places, target.id, side),
+        after: target === null ? [] : placesAfter(standsIn({ places, placesByRange }), target.id, side),
       }));
       const first = accounts[0];
       const what = accounts.length === 1 && first ? first.label : `${accounts.length} accounts`;
       const name = target === null ? `take ${what} out of its category` : `move ${what} to ${target.name}`;
       return done({ kind: 'places', name, changes }, target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`);
+    },
+    [done],
+  );
+  const fix = useCallback<PlacementActions['fix']>(
+    (standing) => {
+      const changes = standing.map(({ account }) => ({ accountId: account.id, before: account.places, after: standsIn(account) }));
+      const what = standing.length === 1 && standing[0] ? standing[0].account.label : `${standing.length} accounts`;
+      return done(
+        { kind: 'places', name: `fix ${what} by hand`, changes },
+        `Applied: ${what} fixed by hand where ${standing.length === 1 ? 'it stands' : 'they stand'}.`,
+      );
     },
     [done],
   );
@@ -59,7 +73,7 @@ export function usePlacementActions(view: PlacementView | undefined): PlacementA
     },
     [done],
   );
-  return useMemo(() => ({ move, describeCategory, undo, redo, undoName, redoName }), [move, describeCategory, undo, redo, undoName, redoName]);
+  return useMemo(() => ({ move, fix, describeCategory, undo, redo, undoName, redoName }), [move, fix, describeCategory, undo, redo, undoName, redoName]);
 }
 
 /** A place for any balance replaces all; one for a side replaces that side and narrows an old place to the other. */

@@ -1,0 +1,78 @@
+import { type DigitOrder, type Element, type PlaceSide, rangeTest, readRangeText } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { counted } from '../../components/counted.ts';
+import styles from './CategoryPanel.module.css';
+import type { PlacementModel } from './placementModel.ts';
+import { rangeFault } from './rangeWords.ts';
+
+export type RangeTexts = Readonly<Record<PlaceSide, string>>;
+
+interface RangeFieldsProps {
+  readonly model: PlacementModel;
+  readonly element: Element;
+  readonly digitOrder: DigitOrder;
+  readonly texts: RangeTexts;
+  readonly onChange: (texts: RangeTexts) => void;
+}
+
+const labels = { any: 'Account numbers', debit: 'Account numbers while in debit', credit: 'Account numbers while in credit' } as const;
+
+/** Account numbers that a category takes, in their text form: the fault at its place in the text, else how many accounts they hold. */
+export function RangeFields({ model, element, digitOrder, texts, onChange }: RangeFieldsProps) {
+  const [bySide, setBySide] = useState(texts.debit !== '' || texts.credit !== '');
+  const field = (side: PlaceSide) => {
+    const read = readRangeText(texts[side], digitOrder);
+    return (
+      <TextField
+        key={side}
+        label={labels[side]}
+        placeholder={side === 'any' ? '1000 to 1999, 2105, 24* except 2450' : undefined}
+        value={texts[side]}
+        onChange={(event) => onChange({ ...texts, [side]: event.target.value })}
+        error={!read.ok}
+        helperText={read.ok ? heldText(model, element, read.value, digitOrder) : <Fault text={texts[side]} failure={read.failure} />}
+        slotProps={{ htmlInput: { maxLength: 2000, spellCheck: false } }}
+      />
+    );
+  };
+  return (
+    <>
+      {field('any')}
+      {bySide ? (
+        (['debit', 'credit'] as const).map(field)
+      ) : (
+        <Button size="small" sx={{ justifySelf: 'start' }} onClick={() => setBySide(true)}>
+          Only while in debit or in credit…
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Fault({ text, failure }: { text: string; failure: Parameters<typeof rangeFault>[1] }) {
+  const { before, wrong, after, said } = rangeFault(text, failure);
+  return (
+    <>
+      {before}
+      <mark className={styles.wrong}>{wrong}</mark>
+      {after}: {said}
+    </>
+  );
+}
+
+/** Accounts placed by hand stay where they are, and other elements' are only said. */
+function heldText(model: PlacementModel, element: Element, ranges: Parameters<typeof rangeTest>[0], order: DigitOrder): string {
+  if (ranges.include.length === 0) return 'Accounts with these numbers stand here unless they are placed by hand, also those made later';
+  const holds = rangeTest(ranges, order);
+  const held = [...model.byId.values()].filter(({ number }) => holds(number));
+  const own = held.filter((account) => account.element === element);
+  const byHand = own.filter(({ places }) => places.length > 0).length;
+  const others = held.length - own.length;
+  return [
+    `Holds ${counted(own.length, 'account')}`,
+    byHand > 0 ? `, ${byHand} of them placed by hand` : '',
+    others > 0 ? `; ${counted(others, 'account')} of another element cannot stand here` : '',
+  ].join('');
+}
