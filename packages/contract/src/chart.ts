@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { statementEffect } from './chartFile.ts';
+import { listKey } from './codeLists.ts';
 import { placedAccount } from './placement.ts';
 import { accountRole, amount, day, element, id, layer, name, side, version } from './primitives.ts';
 
@@ -21,6 +22,9 @@ const externalNumber = z
 /** Text of several lines. */
 const purpose = z.string().trim().max(2000);
 
+/** By the key of the list, as it is typed; empty: none. Lists that are not named stay. */
+const codesGiven = z.record(listKey, z.string().max(50));
+
 export const account = z.object({
   id,
   number: z.string(),
@@ -32,6 +36,7 @@ export const account = z.object({
   role: accountRole.nullable(),
   purpose: z.string(),
   externalNumber: z.string(),
+  codes: z.record(listKey, z.string()),
   version,
 });
 export type AccountBody = z.infer<typeof account>;
@@ -45,6 +50,7 @@ export const accountInput = z.strictObject({
   after: id.nullable().optional(),
   purpose: purpose.default(''),
   externalNumber: externalNumber.default(''),
+  codes: codesGiven.default({}),
   /** The category it stands in from the beginning. */
   categoryId: id.nullable().default(null),
 });
@@ -63,6 +69,7 @@ export const accountChange = z.strictObject({
   role: accountRole.nullable().optional(),
   purpose: purpose.optional(),
   externalNumber: externalNumber.optional(),
+  codes: codesGiven.optional(),
 });
 export type AccountChange = z.infer<typeof accountChange>;
 
@@ -81,6 +88,8 @@ export const chartAccount = placedAccount.extend({
   active: z.boolean(),
   purpose: z.string(),
   externalNumber: z.string(),
+  /** By the key of the list. */
+  codes: z.record(listKey, z.string()),
   version,
   /** The day of its last journal line. */
   lastUsed: day.nullable(),
@@ -101,7 +110,7 @@ export type ChartView = z.infer<typeof chartView>;
 export type ChartAccountBody = ChartView['accounts'][number];
 
 export const historyQuery = z.object({
-  thing: z.enum(['company', 'person', 'account', 'category', 'place', 'entry', 'layout_options', 'trial_balance', 'year', 'view']).optional(),
+  thing: z.enum(['company', 'person', 'account', 'category', 'code_list', 'place', 'entry', 'layout_options', 'trial_balance', 'year', 'view']).optional(),
   thingId: z.coerce.number().int().positive().optional(),
   /** Part of the name of who did it. */
   actor: z.string().trim().min(1).max(200).optional(),
@@ -142,6 +151,8 @@ export const mergeRehearsal = z.object({
   /** Which of the two stands where the other does from now on, if one does. */
   moved: z.enum(['from', 'into']).nullable(),
   role: accountRole.nullable(),
+  /** Codes that the other account gets, each with the name of its list. */
+  codes: z.array(z.object({ list: z.string(), code: z.string() })),
   effect: statementEffect,
   structureVersion: version,
   revision: version,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { listKey } from './codeLists.ts';
 import { day, id, version } from './primitives.ts';
 
-const field = z.enum([
+const accountField = z.enum([
   'number',
   'newNumber',
   'name',
@@ -17,6 +18,8 @@ const field = z.enum([
   'externalNumber',
   'key',
 ]);
+/** A field of the account, or its code from a list. */
+const field = z.union([accountField, listKey]);
 
 export const chartFileQuery = z.object({ kind: z.enum(['csv', 'xlsx', 'template']).default('xlsx') });
 export const chartFileName = z.object({ name: z.string().min(1).max(200) });
@@ -52,6 +55,8 @@ export const chartRehearsal = z.object({
   missing: z.array(z.object({ id, number: z.string(), name: z.string() })),
   newCategories: z.array(z.object({ element: z.string(), path: z.array(z.string()) })),
   unknownColumns: z.array(z.string()),
+  /** What heads the column of each list in the file. */
+  listHeadings: z.record(z.string(), z.string()),
   effect: statementEffect,
   structureVersion: version,
   revision: version,

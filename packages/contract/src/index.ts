@@ -7,6 +7,7 @@ export * from './attachments.ts';
 export * from './chart.ts';
 export * from './chartFile.ts';
 export * from './chartViews.ts';
+export * from './codeLists.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './openapi.ts';

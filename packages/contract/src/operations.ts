@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { chartOperations } from './chartOperations.ts';
+import { codeListOperations } from './codeListOperations.ts';
 import { companyOperations } from './companyOperations.ts';
 import { ledgerOperations } from './ledgerOperations.ts';
 import { peopleOperations } from './peopleOperations.ts';
@@ -12,6 +13,7 @@ export const operations = {
   ...peopleOperations,
   ...chartOperations,
   ...placementOperations,
+  ...codeListOperations,
   ...ledgerOperations,
   ...statementOperations,
 };

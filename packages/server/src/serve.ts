@@ -14,6 +14,7 @@ import { createApp } from './http/createApp.ts';
 import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
 import { ChartRepository } from './persistence/chartStore.ts';
+import { CodeListRepository } from './persistence/codeListStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
@@ -83,6 +84,7 @@ function wirePorts(database: DataSource): Ports {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(database, new BooksCache(database), counters),
     chart: new ChartRepository(database, counters),
+    codeLists: new CodeListRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),

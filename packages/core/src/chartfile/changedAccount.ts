@@ -1,4 +1,5 @@
 import type { AccountRole } from '../chart/accountRole.ts';
+import type { CodesOfAccount } from '../chart/codeList.ts';
 import type { Element, Side } from '../chart/element.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { KeptAccount } from './chartCells.ts';
@@ -20,6 +21,7 @@ export interface ChangedAccount {
   readonly role: AccountRole | null;
   readonly purpose: string;
   readonly externalNumber: string;
+  readonly codes: CodesOfAccount;
   /** `null` where its places stay. */
   readonly places: readonly { readonly side: PlaceSide; readonly target: PlaceTarget }[] | null;
 }

@@ -1,3 +1,4 @@
+import type { CodeList } from '../chart/codeList.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import type { NumberScheme } from '../chart/numberScheme.ts';
 import type { CategoryRange } from '../placement/categoryRange.ts';
@@ -10,6 +11,7 @@ export interface ChartFacts extends ChartState {
   readonly scheme: NumberScheme | null;
   readonly digitOrder: DigitOrder;
   readonly ranges: readonly CategoryRange[];
+  readonly lists: readonly CodeList[];
   readonly repeatedNames: 'pointed_out' | 'forbidden';
   /** Balance at the end of the last period, debit positive. */
   readonly balanceOf: (accountId: number) => bigint;

@@ -1,3 +1,4 @@
+import { type CodeList, isListKey, type ListKey } from '../chart/codeList.ts';
 import { type Cell, textOf } from '../exchange/cell.ts';
 import { textBehindMark } from '../exchange/plainText.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
@@ -20,6 +21,8 @@ export const chartFields = [
   'key',
 ] as const;
 export type ChartField = (typeof chartFields)[number];
+/** A column of the file: a field of the account, or its code from a list. */
+export type ChartColumn = ChartField | ListKey;
 
 /** What heads each column, and what it takes, for the template. */
 export const chartColumns: Readonly<Record<ChartField, { readonly heading: string; readonly takes: string }>> = {
@@ -51,12 +54,12 @@ export const chartSheet = 'Chart of accounts';
 export interface ChartFileRow {
   /** From 1, as the file counts. */
   readonly row: number;
-  readonly cells: Readonly<Partial<Record<ChartField, string>>>;
+  readonly cells: Readonly<Partial<Record<ChartColumn, string>>>;
 }
 
 export interface ChartFile {
   /** Columns that are not in the file change nothing. */
-  readonly fields: ReadonlySet<ChartField>;
+  readonly fields: ReadonlySet<ChartColumn>;
   /** Headings that nobody knows; their columns are left alone. */
   readonly unknown: readonly string[];
   readonly rows: readonly ChartFileRow[];
@@ -66,27 +69,39 @@ export type ChartFileUnreadable = { code: 'chart_headings_missing'; looked: numb
 
 const rowsLookedAt = 20;
 
-/** Columns of a chart whose accounts have numbers, or have names only. */
-export function chartFieldsOf(numbered: boolean): readonly ChartField[] {
-  return numbered ? chartFields : chartFields.filter((field) => field !== 'number' && field !== 'newNumber');
+type Lists = readonly Pick<CodeList, 'key' | 'name'>[];
+
+/** Columns of a chart whose accounts have numbers, or have names only; a column for each list stands before the key. */
+export function chartColumnsOf(numbered: boolean, lists: Lists): readonly ChartColumn[] {
+  const fields = numbered ? chartFields : chartFields.filter((field) => field !== 'number' && field !== 'newNumber');
+  return [...fields.slice(0, -1), ...lists.map(({ key }) => key), 'key'];
+}
+
+/** What heads a column, and what it takes; a list that is gone is headed by its key. */
+export function describeColumn(column: ChartColumn, lists: Lists): { readonly heading: string; readonly takes: string } {
+  if (!isListKey(column)) return chartColumns[column];
+  const name = lists.find(({ key }) => key === column)?.name ?? column;
+  return column.startsWith('facet')
+    ? { heading: `Facet: ${name}`, takes: `Code of the value that new lines of the account get in ${name}; empty: none.` }
+    : { heading: `Code: ${name}`, takes: `The account’s code in the list ${name}; empty: none.` };
 }
 
 /** A column of numbers or keys, or one of names beside another that is known. */
-function isHeading(row: readonly Cell[]): boolean {
-  const fields = new Set(row.map((cell) => fieldOf(textOf(cell))));
+function isHeading(row: readonly Cell[], lists: Lists): boolean {
+  const fields = new Set(row.map((cell) => columnOf(textOf(cell), lists)));
   fields.delete(undefined);
   return fields.has('number') || fields.has('key') || (fields.has('name') && fields.size > 1);
 }
 
 /** Rows under the first row that heads a column Number or Key, or Name and another; blank rows are passed over. */
-export function readChartFile(rows: readonly (readonly Cell[])[]): Outcome<ChartFile, ChartFileUnreadable> {
-  const at = rows.slice(0, rowsLookedAt).findIndex((row) => isHeading(row));
+export function readChartFile(rows: readonly (readonly Cell[])[], lists: Lists = []): Outcome<ChartFile, ChartFileUnreadable> {
+  const at = rows.slice(0, rowsLookedAt).findIndex((row) => isHeading(row, lists));
   if (at < 0) return fail({ code: 'chart_headings_missing', looked: rowsLookedAt });
-  const columns = new Map<ChartField, number>();
+  const columns = new Map<ChartColumn, number>();
   const unknown: string[] = [];
   for (const [column, cell] of (rows[at] ?? []).entries()) {
     const heading = textOf(cell);
-    const field = fieldOf(heading);
+    const field = columnOf(heading, lists);
     if (field && !columns.has(field)) columns.set(field, column);
     else if (heading !== '') unknown.push(heading);
   }
@@ -97,7 +112,7 @@ export function readChartFile(rows: readonly (readonly Cell[])[]): Outcome<Chart
   return succeed({ fields: new Set(columns.keys()), unknown, rows: read });
 }
 
-function fieldOf(heading: string): ChartField | undefined {
+function columnOf(heading: string, lists: Lists): ChartColumn | undefined {
   const plainHeading = heading.trim().toLowerCase();
-  return chartFields.find((field) => chartColumns[field].heading.toLowerCase() === plainHeading);
+  return [...chartFields, ...lists.map(({ key }) => key)].find((column) => describeColumn(column, lists).heading.toLowerCase() === plainHeading);
 }

@@ -7,7 +7,7 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import type { Place, PlaceSide } from '../placement/place.ts';
 import { chartCells, type KeptAccount } from './chartCells.ts';
 import type { ChartFacts } from './chartFacts.ts';
-import { chartColumns, chartFields, readChartFile } from './chartFields.ts';
+import { chartColumnsOf, describeColumn, readChartFile } from './chartFields.ts';
 import { compareChart } from './compareChart.ts';
 
 /** An expense at the top level, for tests. */
@@ -23,6 +23,7 @@ export const account = (id: number, number: string, fields: Partial<KeptAccount>
   role: null,
   purpose: '',
   externalNumber: '',
+  codes: {},
   ...fields,
 });
 /** A category without more than its place in the tree. */
@@ -79,6 +80,7 @@ export function facts(accounts: readonly KeptAccount[] = shop, more: Partial<Cha
     byRange: standingOf(accounts, more.places ?? places, more.ranges ?? [], categoryTree, 'by_value').byRange,
     ranges: [],
     digitOrder: 'by_value',
+    lists: [],
     numbered: true,
     scheme: null,
     repeatedNames: 'pointed_out',
@@ -89,7 +91,7 @@ export function facts(accounts: readonly KeptAccount[] = shop, more: Partial<Cha
 
 /** What a file of these lines would do; the first line is its headings. */
 export function load(lines: readonly (readonly string[])[], given: ChartFacts = facts()) {
-  const file = readChartFile(lines);
+  const file = readChartFile(lines, given.lists);
   if (!file.ok) throw new Error(file.failure.code);
   const compared = compareChart(file.value, given);
   return {
@@ -100,8 +102,10 @@ export function load(lines: readonly (readonly string[])[], given: ChartFacts = 
   };
 }
 
+const columnsOf = ({ numbered, lists }: ChartFacts) => chartColumnsOf(numbered, lists);
+
 /** The lines of the file that the chart is exported as. */
 export const written = (given: ChartFacts) => [
-  chartFields.map((field) => chartColumns[field].heading),
-  ...chartCells(given, true).map((cells) => chartFields.map((field) => cells[field])),
+  columnsOf(given).map((column) => describeColumn(column, given.lists).heading),
+  ...chartCells(given, true).map((cells) => columnsOf(given).map((column) => cells[column] ?? '')),
 ];

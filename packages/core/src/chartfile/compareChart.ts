@@ -6,7 +6,7 @@ import { type Place, placesByAccount } from '../placement/place.ts';
 import type { ChangedAccount } from './changedAccount.ts';
 import { cellsOf, fieldOfSide, type KeptAccount } from './chartCells.ts';
 import type { ChartFacts } from './chartFacts.ts';
-import { type ChartField, type ChartFile, chartFields } from './chartFields.ts';
+import { type ChartColumn, type ChartFile, chartColumnsOf } from './chartFields.ts';
 import { ChartOfRows } from './chartOfRows.ts';
 import { draftRows, type RowDraft } from './draftRows.ts';
 import { judgeRows } from './judgeRows.ts';
@@ -18,7 +18,7 @@ export interface ComparedRow {
   readonly number: string;
   readonly name: string;
   readonly state: 'same' | 'new' | 'changed' | 'wrong';
-  readonly changes: readonly { readonly field: ChartField; readonly before: string; readonly after: string }[];
+  readonly changes: readonly { readonly field: ChartColumn; readonly before: string; readonly after: string }[];
   readonly faults: readonly RowFault[];
 }
 
@@ -80,7 +80,7 @@ class Comparison {
   }
 
   private resultOf(draft: RowDraft): { draft: RowDraft; result: ChangedAccount } {
-    const { id, account, number, name, active, role, purpose, externalNumber } = draft;
+    const { id, account, number, name, active, role, purpose, externalNumber, codes } = draft;
     const element = draft.element ?? 'asset';
     const isByHand = this.placesByHand.has(id);
     const places = placesOfRow(draft, element, account && this.cellsNow(account), this.facts.categoryTree, isByHand);
@@ -100,6 +100,7 @@ class Comparison {
         role,
         purpose,
         externalNumber,
+        codes,
         places: given ?? this.placesToKeep(draft, element),
       },
     };
@@ -118,7 +119,7 @@ class Comparison {
     return placesOf(accountId, this.placesByHand, this.facts.byRange);
   }
 
-  private cellsNow(account: KeptAccount): Record<ChartField, string> {
+  private cellsNow(account: KeptAccount): Record<ChartColumn, string> {
     return cellsOf(account, this.chart.kept, this.placesNow(account.id), this.facts.categoryTree);
   }
 
@@ -126,16 +127,15 @@ class Comparison {
     const { row, account, faults } = draft;
     const before = account && this.cellsNow(account);
     const after = this.cellsAfter(result);
-    const changes = chartFields.flatMap((field) =>
-      field === 'key' || field === 'newNumber' || (field === 'number' && !this.facts.numbered) || after[field] === (before?.[field] ?? '')
-        ? []
-        : [{ field, before: before?.[field] ?? '', after: after[field] }],
-    );
+    const changes = chartColumnsOf(this.facts.numbered, this.facts.lists).flatMap((field) => {
+      const [was, is] = [before?.[field] ?? '', after[field] ?? ''];
+      return field === 'key' || field === 'newNumber' || was === is ? [] : [{ field, before: was, after: is }];
+    });
     const state = faults.length > 0 ? 'wrong' : before === null ? 'new' : changes.length > 0 ? 'changed' : 'same';
     return { row, number: this.facts.numbered ? (account?.number ?? draft.number) : '', name: draft.name, state, changes, faults };
   }
 
-  private cellsAfter(result: ChangedAccount): Record<ChartField, string> {
+  private cellsAfter(result: ChangedAccount): Record<ChartColumn, string> {
     const { account: _, places, ...fields } = result;
     const { kept, draftOf } = this.chart;
     const byHand = places === null ? (this.placesByHand.get(result.id) ?? []) : [];

@@ -1,11 +1,13 @@
 import { accountsByNumber, joinPath, referenceKey } from '../chart/accountReference.ts';
 import { type AccountRole, accountRoles } from '../chart/accountRole.ts';
+import { type CodesOfAccount, codeFinder, type ListKey } from '../chart/codeList.ts';
 import { type Element, naturalSide, type Side } from '../chart/element.ts';
 import { bringToScheme, type NumberScheme } from '../chart/numberScheme.ts';
 import { textOf } from '../exchange/cell.ts';
 import { readElement } from '../exchange/readElement.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import { fieldOfSide, type KeptAccount } from './chartCells.ts';
+import type { ChartFacts } from './chartFacts.ts';
 import type { ChartField, ChartFile, ChartFileRow } from './chartFields.ts';
 import { faultIn, type RowFault } from './rowFault.ts';
 
@@ -28,6 +30,7 @@ export interface RowDraft {
   readonly role: AccountRole | null;
   readonly purpose: string;
   readonly externalNumber: string;
+  readonly codes: CodesOfAccount;
   /** Paths as written, for the sides that the file has a column of; `undefined` where it has none. */
   readonly placeTexts: Readonly<Partial<Record<PlaceSide, string>>> | undefined;
   readonly faults: RowFault[];
@@ -42,11 +45,12 @@ const longest: Readonly<Partial<Record<ChartField, number>>> = { number: 50, new
 export function draftRows(
   file: ChartFile,
   accounts: readonly KeptAccount[],
-  { scheme, numbered }: { readonly scheme: NumberScheme | null; readonly numbered: boolean },
+  { scheme, numbered, lists }: Pick<ChartFacts, 'scheme' | 'numbered' | 'lists'>,
 ): RowDraft[] {
   const byKey = new Map(accounts.map((account) => [String(account.id), account]));
   const byNumber = accountsByNumber(accounts);
   const rowOf = new Map<number, number>();
+  const findCode = new Map(lists.map((list) => [list.key, codeFinder(list)]));
   return file.rows.map((row, index) => {
     const faults: RowFault[] = [];
     const { cells } = row;
@@ -95,6 +99,7 @@ export function draftRows(
       role: fields.has('role') ? roleOf(cells.role ?? '', faults) : (account?.role ?? null),
       purpose: text('purpose'),
       externalNumber: text('externalNumber'),
+      codes: codesOf(file, cells, account, findCode, faults),
       placeTexts: placeTexts(file, cells),
       faults,
     };
@@ -121,6 +126,26 @@ function roleOf(text: string, faults: RowFault[]): AccountRole | null {
   const role = accountRoles.find((value) => value === wanted);
   if (!role) faults.push(faultIn('role', 'unknown_word', text));
   return role ?? null;
+}
+
+/** A list whose column is not in the file, or holds what is no code of it, leaves the account its own. */
+function codesOf(
+  { fields }: ChartFile,
+  cells: ChartFileRow['cells'],
+  account: KeptAccount | null,
+  findCode: ReadonlyMap<ListKey, ReturnType<typeof codeFinder>>,
+  faults: RowFault[],
+): CodesOfAccount {
+  const codes: Record<ListKey, string> = { ...account?.codes };
+  for (const [key, find] of findCode) {
+    if (!fields.has(key)) continue;
+    const text = cells[key] ?? '';
+    const found = find(text);
+    if (text === '') delete codes[key];
+    else if (found) codes[key] = found.code;
+    else faults.push(faultIn(key, 'no_such_code', text));
+  }
+  return codes;
 }
 
 function placeTexts({ fields }: ChartFile, cells: ChartFileRow['cells']): RowDraft['placeTexts'] {

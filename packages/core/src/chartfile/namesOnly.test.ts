@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { buildAccountTree } from '../chart/accountTree.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { chartCells, type KeptAccount } from './chartCells.ts';
-import { chartColumns, chartFieldsOf, readChartFile } from './chartFields.ts';
+import { chartColumnsOf, describeColumn, readChartFile } from './chartFields.ts';
 import { compareChart } from './compareChart.ts';
 
 const account = (id: number, name: string, parentId: number | null = null, active = true): KeptAccount => ({
@@ -18,6 +18,7 @@ const account = (id: number, name: string, parentId: number | null = null, activ
   role: null,
   purpose: '',
   externalNumber: '',
+  codes: {},
 });
 const shop = [account(1, 'Fuel'), account(2, 'Other', 1), account(3, 'Staff'), account(4, 'Other', 3), account(5, 'Other', 3, false)];
 
@@ -30,6 +31,7 @@ function facts(accounts: readonly KeptAccount[]) {
     byRange: new Map(),
     ranges: [],
     digitOrder: 'by_value',
+    lists: [],
     numbered: false,
     scheme: null,
     repeatedNames: 'pointed_out',
@@ -51,9 +53,12 @@ function load(lines: readonly (readonly string[])[], accounts: readonly KeptAcco
   };
 }
 
-const fields = chartFieldsOf(false);
-const headings = fields.map((field) => chartColumns[field].heading);
-const written = (accounts: readonly KeptAccount[]) => [headings, ...chartCells(facts(accounts), false).map((cells) => fields.map((field) => cells[field]))];
+const fields = chartColumnsOf(false, []);
+const headings = fields.map((field) => describeColumn(field, []).heading);
+const written = (accounts: readonly KeptAccount[]) => [
+  headings,
+  ...chartCells(facts(accounts), false).map((cells) => fields.map((field) => cells[field] ?? '')),
+];
 
 describe('a chart file of names only', () => {
   it('has no column of numbers, names those above by their path, and loaded back has nothing to do', () => {

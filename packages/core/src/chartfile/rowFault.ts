@@ -1,9 +1,9 @@
 import type { Element } from '../chart/element.ts';
-import type { ChartField } from './chartFields.ts';
+import type { ChartColumn } from './chartFields.ts';
 
 /** Why a row cannot be applied; `field` is the column at fault. */
 export interface RowFault {
-  readonly field: ChartField;
+  readonly field: ChartColumn;
   readonly reason:
     | 'missing'
     | 'too_long'
@@ -26,11 +26,12 @@ export interface RowFault {
     | 'role_needed'
     | 'role_twice'
     | 'category_of_other_element'
-    | 'category_beside_sides';
+    | 'category_beside_sides'
+    | 'no_such_code';
   /** The row, account or element that the reason speaks of. */
   readonly about: string | null;
 }
 
-export function faultIn(field: ChartField, reason: RowFault['reason'], about: string | number | Element | null = null): RowFault {
+export function faultIn(field: ChartColumn, reason: RowFault['reason'], about: string | number | Element | null = null): RowFault {
   return { field, reason, about: about === null ? null : String(about) };
 }

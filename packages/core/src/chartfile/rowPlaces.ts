@@ -4,7 +4,7 @@ import type { CategoryTree } from '../placement/categoryTree.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { ChangedAccount, PlaceTarget } from './changedAccount.ts';
 import { fieldOfSide } from './chartCells.ts';
-import type { ChartField } from './chartFields.ts';
+import type { ChartColumn, ChartField } from './chartFields.ts';
 import type { RowDraft } from './draftRows.ts';
 import { faultIn, type RowFault } from './rowFault.ts';
 
@@ -18,7 +18,7 @@ const placeSides = ['any', 'debit', 'credit'] as const satisfies readonly PlaceS
 export function placesOfRow(
   { account, placeTexts, faults }: RowDraft,
   element: Element,
-  texts: Readonly<Record<ChartField, string>> | null,
+  texts: Readonly<Record<ChartColumn, string>> | null,
   tree: CategoryTree,
   isByHand: boolean,
 ): ChangedAccount['places'] {
@@ -53,7 +53,7 @@ function findTarget(text: string, side: PlaceSide, element: Element, tree: Categ
  * A column that is not in the file keeps what stands there, unless the file gives the account a place that leaves no room
  * for it: one for any balance beside those for a side, or the other way.
  */
-function wantedPlaces(given: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartField, string>> | null): Record<PlaceSide, string> {
+function wantedPlaces(given: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartColumn, string>> | null): Record<PlaceSide, string> {
   const kept = (side: PlaceSide): string => given[side] ?? now?.[fieldOfSide[side]] ?? '';
   const wanted = { any: kept('any'), debit: kept('debit'), credit: kept('credit') };
   if (given.any) return { ...wanted, debit: given.debit ?? '', credit: given.credit ?? '' };

@@ -1,4 +1,5 @@
 import type { AccountRole } from '../chart/accountRole.ts';
+import type { CodeList, CodesOfAccount } from '../chart/codeList.ts';
 import { type Element, elements, naturalSide, otherSide, type Side } from '../chart/element.ts';
 import { sortByNumber } from '../chart/numberOrder.ts';
 import type { Step, Term } from '../placement/category.ts';
@@ -46,8 +47,11 @@ export interface NewChart {
     readonly role: AccountRole | null;
     readonly purpose: string;
     readonly externalNumber: string;
+    readonly codes: CodesOfAccount;
   }[];
   readonly places: readonly { readonly accountKey: number; readonly side: PlaceSide; readonly categoryKey: number }[];
+  /** Lists of codes; accounts name theirs by the keys that stand here. */
+  readonly lists: readonly CodeList[];
   /** Account numbers that a category takes, in their text form. */
   readonly ranges: readonly { readonly categoryKey: number; readonly side: PlaceSide; readonly text: string }[];
 }
@@ -81,8 +85,8 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
     const categoryKey = keyOf.get(`${element} ${category}`);
     if (categoryKey === undefined) throw new Error(`${number} ${name}: there is no category ${category} of element ${element}`);
     const normalSide = isContra ? otherSide(naturalSide(element)) : naturalSide(element);
-    added.push({ key, parentKey: null, number, name, element, normalSide, active: true, role, purpose, externalNumber: '' });
+    added.push({ key, parentKey: null, number, name, element, normalSide, active: true, role, purpose, externalNumber: '', codes: {} });
     places.push({ accountKey: key, side: 'any', categoryKey });
   }
-  return { categories: planted, accounts: added, places, ranges: [] };
+  return { categories: planted, accounts: added, places, ranges: [], lists: [] };
 }

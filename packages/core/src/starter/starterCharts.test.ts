@@ -18,7 +18,7 @@ describe.each(starterCharts.map((chart) => [chart.name, chart] as const))('the s
   });
 
   it('is complete by coverage: every account stands exactly once, on its statement, whatever its balance', () => {
-    const statements = previewStatements({ categories, accounts, places, ranges: [] });
+    const statements = previewStatements({ categories, accounts, places, ranges: [], lists: [] });
     for (const kind of ['balance_sheet', 'income_statement'] as const) {
       const { lineOfDebit, lineOfCredit } = statements[kind].compiled;
       const inScope = accounts.filter(({ element }) => isIncomeOrExpense(element) === (kind === 'income_statement')).length;
@@ -55,7 +55,7 @@ describe.each(starterCharts.map((chart) => [chart.name, chart] as const))('the s
   });
 
   it('has a balance sheet by current and non-current, and an income statement down to the profit', () => {
-    const { balance_sheet, income_statement } = previewStatements({ categories, accounts, places, ranges: [] });
+    const { balance_sheet, income_statement } = previewStatements({ categories, accounts, places, ranges: [], lists: [] });
     const captions = (rows: readonly { caption: string }[]) => rows.map(({ caption }) => caption);
     expect(captions(balance_sheet.rows)).toEqual(
       expect.arrayContaining(['Total assets', 'Total current assets', 'Total non-current assets', 'Total liabilities and equity']),

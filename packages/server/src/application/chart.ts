@@ -1,13 +1,16 @@
 import {
   type Account,
   bringToScheme,
+  type CodesOfAccount,
   checkAccount,
   checkPlaces,
   checkRole,
+  codeFinder,
   collationKey,
   compareKeys,
   fail,
   findSameName,
+  type ListKey,
   naturalSide,
   type Outcome,
   type SiblingPlace,
@@ -32,10 +35,15 @@ export interface AccountInput {
   readonly purpose: string;
   readonly externalNumber: string;
   readonly categoryId: number | null;
+  readonly codes: CodesGiven;
 }
 
+/** As they are typed; empty or `null`: none. Lists that are not named stay. */
+type CodesGiven = Readonly<Record<string, string | null>>;
+
 /** Only what changes. */
-export type AccountEdit = { readonly [Field in keyof AccountFields]?: AccountFields[Field] | undefined } & {
+export type AccountEdit = { readonly [Field in keyof Omit<AccountFields, 'codes'>]?: AccountFields[Field] | undefined } & {
+  readonly codes?: CodesGiven | undefined;
   readonly version: number;
   readonly after?: number | null | undefined;
 };
@@ -48,7 +56,16 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
     const { after, categoryId, ...own } = input;
     const number = numberFor(books, own.number);
     if (!number.ok) return number;
-    const fields: AccountFields = { ...own, number: number.value, normalSide: input.normalSide ?? naturalSide(input.element), active: true, role: null };
+    const codes = codesGiven(books, {}, own.codes);
+    if (!codes.ok) return codes;
+    const fields: AccountFields = {
+      ...own,
+      codes: codes.value,
+      number: number.value,
+      normalSide: input.normalSide ?? naturalSide(input.element),
+      active: true,
+      role: null,
+    };
     const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree, books.company.numbered) ?? checkParentActive(books, fields);
     if (refused) return fail(refused);
     if (categoryId !== null) {
@@ -83,7 +100,9 @@ export function changeAccount(
     if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
     const number = edit.number === undefined ? succeed(current.number) : numberFor(books, edit.number);
     if (!number.ok) return number;
-    const fields = { ...fieldsAfter(current, edit), number: number.value };
+    const codes = codesGiven(books, current.codes, edit.codes ?? {});
+    if (!codes.ok) return codes;
+    const fields = { ...fieldsAfter(current, edit), number: number.value, codes: codes.value };
     const refused =
       checkName(books, fields, current) ??
       checkAccount(fields, accountId, books.tree, books.company.numbered) ??
@@ -159,12 +178,26 @@ const newcomer = 0;
 
 function fieldsAfter(current: ChartAccount, edit: AccountEdit): AccountFields {
   const { id: _, version: __, position: ___, ...known } = current;
-  const { version: ____, after: _____, ...set } = edit;
+  const { version: ____, after: _____, codes: ______, ...set } = edit;
   const chosen = Object.fromEntries(Object.entries(set).filter(([, value]) => value !== undefined)) as Partial<AccountFields>;
   const element = chosen.element ?? known.element;
   // Another element brings its own normal side, unless one is chosen with it.
   const side = element === known.element ? {} : { normalSide: naturalSide(element) };
   return { ...known, ...side, ...chosen };
+}
+
+/** What an account has of each list with those given in the place of its own. */
+function codesGiven({ lists }: Books, own: CodesOfAccount, given: CodesGiven): Outcome<CodesOfAccount, Failure> {
+  const codes: Record<ListKey, string> = { ...own };
+  for (const [key, typed] of Object.entries(given)) {
+    const list = lists.find((one) => one.key === key);
+    if (!list) return fail({ code: 'not_found', thing: 'code_list', id: key });
+    const found = codeFinder(list)(typed ?? '');
+    if ((typed ?? '').trim() === '') delete codes[list.key];
+    else if (found) codes[list.key] = found.code;
+    else return fail({ code: 'list_code_unknown', listed: typed ?? '' });
+  }
+  return succeed(codes);
 }
 
 function siblingsOf({ tree }: Books, { parentId }: Pick<AccountFields, 'parentId'>, own: number | null): number[] {

@@ -4,9 +4,10 @@ import {
   type ChartComparison,
   type ChartFile,
   chartCells,
-  chartFieldsOf,
+  chartColumnsOf,
   chartSheet,
   compareChart,
+  describeColumn,
   type Element,
   fail,
   type Outcome,
@@ -28,6 +29,8 @@ export interface ChartRehearsal {
   readonly comparison: ChartComparison;
   /** Headings that nobody knows. */
   readonly unknownColumns: readonly string[];
+  /** What heads the column of each list. */
+  readonly listHeadings: Readonly<Record<string, string>>;
   readonly effect: readonly EffectRow[];
   /** What the rehearsal was made against; the file is applied to no other. */
   readonly structureVersion: number;
@@ -39,8 +42,9 @@ export type ChartFileKind = 'csv' | 'xlsx' | 'template';
 export async function exportChart(ports: Ports, { companyId }: Access, kind: ChartFileKind): Promise<Outcome<WrittenFile, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
-  const { company } = opened.value;
-  const sheet = { company: company.name, fields: chartFieldsOf(company.numbered), rows: kind === 'template' ? [] : chartCells(opened.value, company.numbered) };
+  const { company, lists } = opened.value;
+  const columns = chartColumnsOf(company.numbered, lists).map((column) => ({ key: column, ...describeColumn(column, lists) }));
+  const sheet = { company: company.name, columns, rows: kind === 'template' ? [] : chartCells(opened.value, company.numbered) };
   return succeed(kind === 'csv' ? ports.writer.chartToCsv(sheet) : await ports.writer.chartToWorkbook(sheet, kind === 'template'));
 }
 
@@ -51,7 +55,8 @@ export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>
   const { books, fileName, comparison, unknownColumns } = compared.value;
   const effect = comparison.accounts.length === 0 ? [] : await effectOnStatements(ports, books, booksWith(books, comparison), span);
   const { structureVersion } = books.company;
-  return succeed({ fileName, comparison, unknownColumns, effect, structureVersion, revision: books.cube.revision });
+  const listHeadings = Object.fromEntries(books.lists.map(({ key }) => [key, describeColumn(key, books.lists).heading]));
+  return succeed({ fileName, comparison, unknownColumns, listHeadings, effect, structureVersion, revision: books.cube.revision });
 }
 
 /** Whole or not at all, and only against the chart that the rehearsal showed. */
@@ -89,7 +94,7 @@ async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, file
   const books = opened.value;
   const stored = await ports.files.fetch(companyId, fileId);
   if (!stored) return fail({ code: 'not_found', thing: 'file', id: fileId });
-  const read = await readChartTable(ports, `${companyId}/${fileId}`, stored);
+  const read = await readChartTable(ports, `${companyId}/${fileId}`, stored, books.lists);
   if (!read.ok) return read;
   const { numberScheme: scheme, repeatedNames, numbered, digitOrder } = books.company;
   const comparison = compareChart(read.value, {
@@ -104,7 +109,7 @@ async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, file
 }
 
 /** Of a workbook the first sheet that heads a column of numbers, ours by its name before the others. */
-async function readChartTable({ tables }: Ports, cacheKey: string, stored: StoredFile): Promise<Outcome<ChartFile, Failure>> {
+async function readChartTable({ tables }: Ports, cacheKey: string, stored: StoredFile, lists: Books['lists']): Promise<Outcome<ChartFile, Failure>> {
   const table = await tables.read(cacheKey, stored, {});
   if (!table.ok) return table;
   const { sheet, sheets } = table.value.format;
@@ -113,11 +118,11 @@ async function readChartTable({ tables }: Ports, cacheKey: string, stored: Store
   for (const name of [...(sheets.includes(chartSheet) ? [chartSheet] : []), ...(sheet === chartSheet ? [] : [sheet]), ...others]) {
     const chosen = name === null || name === sheet ? table : await tables.read(cacheKey, stored, { sheet: name });
     if (!chosen.ok) return chosen;
-    const read = readChartFile(chosen.value.rows);
+    const read = readChartFile(chosen.value.rows, lists);
     if (read.ok) return read;
     outcome ??= read;
   }
-  return outcome ?? readChartFile(table.value.rows);
+  return outcome ?? readChartFile(table.value.rows, lists);
 }
 
 /** The books with the file applied: accounts that are there now, and categories yet to be made under ids of no other. */

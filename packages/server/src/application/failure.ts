@@ -1,6 +1,7 @@
 import type {
   AccountRefused,
   ChartFileUnreadable,
+  CodesRefused,
   DerivationRefused,
   NumberMalformed,
   PasswordRefused,
@@ -75,10 +76,16 @@ export type Failure =
       /** The account, element, role or day that the reason speaks of. */
       about: string | null;
     }
+  | { code: 'code_list_name_taken'; name: string }
+  | { code: 'code_list_held'; name: string; accounts: number }
+  | { code: 'list_code_held'; listed: string; accounts: number }
+  /** Of no list, or not a code of the list that it names. */
+  | { code: 'list_code_unknown'; listed: string }
   | { code: 'chart_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }
   | (RangeTextMalformed & { side: PlaceSide })
+  | CodesRefused
   | ChartFileUnreadable
   | NumberMalformed
   | RoleRefused

@@ -4,6 +4,7 @@ import {
   type Day,
   fail,
   type Layer,
+  type ListKey,
   layers,
   type Outcome,
   type Place,
@@ -28,6 +29,8 @@ export interface MergeRehearsal {
   /** Which of the two stands elsewhere from now on, if one does. */
   readonly moved: 'from' | 'into' | null;
   readonly role: ChartAccount['role'];
+  /** Codes that the other gets, each with the name of its list. */
+  readonly codes: readonly { readonly list: string; readonly code: string }[];
   readonly effect: readonly EffectRow[];
   readonly structureVersion: number;
   readonly revision: number;
@@ -61,6 +64,7 @@ export async function rehearseMerge(
     moves,
     moved: plan.moved === null ? null : plan.moved.accountId === fromId ? 'from' : 'into',
     role: plan.role,
+    codes: books.lists.flatMap(({ key, name }) => (plan.codes[key] === undefined ? [] : [{ list: name, code: plan.codes[key] }])),
     effect,
     structureVersion,
     revision: books.cube.revision,
@@ -130,6 +134,7 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
         ? { accountId: intoId, before: [], after: placesFrom }
         : { accountId: fromId, before: placed.get(fromId) ?? [], after: placesInto },
     role: from.role !== null && into.role === null ? from.role : null,
+    codes: Object.fromEntries(Object.entries(from.codes).filter(([key]) => into.codes[key as ListKey] === undefined)),
     entries: moves.map(({ layer, amount }) => ({
       date: day,
       description: `${accountLabel(from)} merged into ${accountLabel(into)}`,

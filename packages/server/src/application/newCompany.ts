@@ -73,7 +73,7 @@ export async function beginningOf(
 const noAccounts = { asset: [], liability: [], equity: [], income: [], expense: [] } as const;
 
 /** Accounts and categories of a company as they stand, with their ids as keys, each parent before what is below it. */
-function chartOf({ tree, accounts, categories: kinds, categoryTree, places }: Books): NewChart {
+function chartOf({ lists, tree, accounts, categories: kinds, categoryTree, places }: Books): NewChart {
   const kept = new Map(accounts.map((account) => [account.id, account]));
   const categories: NewChart['categories'][number][] = [];
   const visit = ({ category, children }: CategoryNode): void => {
@@ -85,10 +85,11 @@ function chartOf({ tree, accounts, categories: kinds, categoryTree, places }: Bo
   return {
     categories,
     accounts: tree.order.map(({ id, parentId, number, name, element, normalSide, active, role }) => {
-      const { purpose = '', externalNumber = '' } = kept.get(id) ?? {};
-      return { key: id, parentKey: parentId, number, name, element, normalSide, active, role, purpose, externalNumber };
+      const { purpose = '', externalNumber = '', codes = {} } = kept.get(id) ?? {};
+      return { key: id, parentKey: parentId, number, name, element, normalSide, active, role, purpose, externalNumber, codes };
     }),
     places: places.map(({ accountId, side, categoryId }) => ({ accountKey: accountId, side, categoryKey: categoryId })),
+    lists,
     ranges: kinds.flatMap(({ id, ranges }) => ranges.map(({ side, text }) => ({ categoryKey: id, side, text }))),
   };
 }

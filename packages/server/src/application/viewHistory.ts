@@ -49,6 +49,8 @@ class Names {
         return 'Layouts';
       case 'person':
         return typeof state.name === 'string' ? state.name : `person ${thingId}`;
+      case 'code_list':
+        return typeof state.name === 'string' ? state.name : `list ${thingId}`;
       case 'view':
         return `View ${String(state.name ?? thingId)}`;
       case 'year':
@@ -69,9 +71,18 @@ class Names {
       };
     }
     const fields = asFields(state);
-    if (!fields || thing !== 'account' || !('parentId' in fields)) return state;
-    const { parentId, ...rest } = fields;
+    if (!fields || thing !== 'account') return state;
+    const coded = 'codes' in fields ? { ...fields, codes: this.codes(fields.codes) } : fields;
+    if (!('parentId' in coded)) return coded;
+    const { parentId, ...rest } = coded;
     return { ...rest, parent: typeof parentId === 'number' ? (this.books.labels.get(parentId) ?? `account ${parentId}`) : '' };
+  }
+
+  /** `Group reporting: 1.20; Tax return: 7`. */
+  private codes(codes: unknown): string {
+    return Object.entries(asFields(codes) ?? {})
+      .map(([key, code]) => `${this.books.lists.find((list) => list.key === key)?.name ?? 'a list that is gone'}: ${String(code)}`)
+      .join('; ');
   }
 
   private category(id: number): string | undefined {

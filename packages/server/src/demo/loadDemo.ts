@@ -1,9 +1,11 @@
 import type { Element, Outcome } from '@ivory-ladder/core';
-import { roles, toDecimalText } from '@ivory-ladder/core';
+import { describeColumn, roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
 import { addCategory, deleteCategory } from '../application/categories.ts';
 import { changeAccount } from '../application/chart.ts';
+import { applyChartFile } from '../application/chartFile.ts';
+import { addCodeList } from '../application/codeLists.ts';
 import { createCompany, makeYear } from '../application/companies.ts';
 import type { Failure } from '../application/failure.ts';
 import { openBooks } from '../application/openBooks.ts';
@@ -12,6 +14,7 @@ import { postDemoEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { demoPerson } from '../application/signIn.ts';
 import { type DemoCategory, ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
+import { ferryCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
 
@@ -37,6 +40,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   if (!begun) await addDemoPeople(ports, company.id);
   if (posted === 0) await openLedger(ports, company.id);
   await giveRoles(ports, company.id);
+  await giveCodes(ports, company.id);
   must(await makeYear(ports, ownAccess(company.id, actor), '2026-09-30'));
   const books = must(await openBooks(ports, company.id));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
@@ -72,6 +76,19 @@ async function giveRoles(ports: Ports, companyId: number): Promise<void> {
     const role = ferryRoles[number];
     if (role && role !== held) must(await changeAccount(ports, ownAccess(companyId, actor), id, { version, role }));
   }
+}
+
+/** Lists and codes of the accounts, which come in a chart file. */
+async function giveCodes(ports: Ports, companyId: number): Promise<void> {
+  const access = ownAccess(companyId, actor);
+  if (must(await openBooks(ports, companyId)).lists.length > 0) return;
+  for (const list of ferryLists) must(await addCodeList(ports, access, list));
+  const { company, cube, lists } = must(await openBooks(ports, companyId));
+  const coded = lists.filter(({ name }) => ferryCodes[name] !== undefined);
+  const rows = ferryAccounts.map(({ number }) => [number, ...coded.map(({ name }) => ferryCodeOf(name, number))]);
+  const file = stringify([['Number', ...coded.map(({ key }) => describeColumn(key, lists).heading)], ...rows]);
+  const fileId = await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), actor);
+  must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));
 }
 
 async function plantCategories(ports: Ports, companyId: number, books: Books): Promise<void> {

@@ -1,4 +1,4 @@
-import { asPlainText, type ChartField, chartColumns, chartSheet } from '@ivory-ladder/core';
+import { asPlainText, type ChartField, chartSheet, isListKey } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import type { ChartSheet, WrittenFile } from '../application/ports/index.ts';
@@ -21,8 +21,8 @@ const widths: Readonly<Record<ChartField, number>> = {
   key: 10,
 };
 
-export function writeChartCsv({ company, fields, rows }: ChartSheet): WrittenFile {
-  const lines = [fields.map((field) => chartColumns[field].heading), ...rows.map((row) => fields.map((field) => asPlainText(row[field])))];
+export function writeChartCsv({ company, columns, rows }: ChartSheet): WrittenFile {
+  const lines = [columns.map(({ heading }) => heading), ...rows.map((row) => columns.map(({ key }) => asPlainText(row[key] ?? '')))];
   return {
     name: fileName(company, 'Chart of accounts.csv'),
     type: 'text/csv; charset=utf-8',
@@ -31,23 +31,23 @@ export function writeChartCsv({ company, fields, rows }: ChartSheet): WrittenFil
 }
 
 /** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */
-export async function writeChartWorkbook({ company, fields, rows }: ChartSheet, isTemplate: boolean): Promise<WrittenFile> {
+export async function writeChartWorkbook({ company, columns, rows }: ChartSheet, isTemplate: boolean): Promise<WrittenFile> {
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
   const sheet = workbook.addWorksheet(chartSheet, {
     views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
     pageSetup: { paperSize: 9, orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0, printTitlesRow: '1:1' },
   });
-  sheet.columns = fields.map((field) => ({ header: chartColumns[field].heading, key: field, width: widths[field], style: { numFmt: '@' } }));
+  sheet.columns = columns.map(({ key, heading }) => ({ header: heading, key, width: isListKey(key) ? 18 : widths[key], style: { numFmt: '@' } }));
   head(sheet);
-  sheet.addRows(rows.map((row) => fields.map((field) => asPlainText(row[field]))));
+  sheet.addRows(rows.map((row) => columns.map(({ key }) => asPlainText(row[key] ?? ''))));
   const guide = workbook.addWorksheet('What each column takes');
   guide.columns = [
     { header: 'Column', key: 'heading', width: 28 },
     { header: 'What it takes', key: 'takes', width: 110 },
   ];
   head(guide);
-  guide.addRows(fields.map((field) => chartColumns[field]));
+  guide.addRows(columns.map(({ heading, takes }) => ({ heading, takes })));
   return {
     name: fileName(company, isTemplate ? 'Chart template.xlsx' : 'Chart of accounts.xlsx'),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

@@ -27,8 +27,21 @@ export function toCategory({ id, parentId, element, name, position, term, step, 
   return { id, parentId, element, name, position, term, step, contraOf, ranges: ranges.map((range) => ({ ...range })), version };
 }
 
-export function toAccount({ id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version }: ChartAccount): AccountBody {
-  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, version };
+export function toAccount({
+  id,
+  number,
+  name,
+  element,
+  normalSide,
+  parentId,
+  active,
+  role,
+  purpose,
+  externalNumber,
+  codes,
+  version,
+}: ChartAccount): AccountBody {
+  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, codes: { ...codes }, version };
 }
 
 export function toChart(overview: ChartOverview): ChartView {
@@ -41,13 +54,14 @@ export function toChart(overview: ChartOverview): ChartView {
   return {
     ...rest,
     accounts: accounts.map((account, at) => {
-      const { active, purpose, externalNumber, version } = kept.get(account.id) as ChartAccount;
+      const { active, purpose, externalNumber, codes, version } = kept.get(account.id) as ChartAccount;
       return {
         ...account,
         depth: books.tree.depth[at] as number,
         active,
         purpose,
         externalNumber,
+        codes: { ...codes },
         version,
         lastUsed: lastUsed.get(account.id) ?? null,
         notes: [...(notes.get(account.id) ?? [])],
@@ -99,13 +113,22 @@ function toEffect(effect: readonly EffectRow[]): StatementEffect {
   return effect.map((row) => ({ ...row, before: textOrNull(row.before), after: textOrNull(row.after) }));
 }
 
-export function toChartRehearsal({ fileName, comparison, unknownColumns, effect, structureVersion, revision }: ChartRehearsal): ChartRehearsalBody {
+export function toChartRehearsal({
+  fileName,
+  comparison,
+  unknownColumns,
+  listHeadings,
+  effect,
+  structureVersion,
+  revision,
+}: ChartRehearsal): ChartRehearsalBody {
   return {
     fileName,
     rows: comparison.rows.map((row) => ({ ...row, changes: row.changes.map((change) => ({ ...change })), faults: row.faults.map((fault) => ({ ...fault })) })),
     missing: comparison.missing.map(({ id, number, name }) => ({ id, number, name })),
     newCategories: comparison.newCategories.map(({ element, path }) => ({ element, path: [...path] })),
     unknownColumns: [...unknownColumns],
+    listHeadings,
     effect: toEffect(effect),
     structureVersion,
     revision,
@@ -120,11 +143,12 @@ export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeri
   return { periods: periods.map((period) => ({ ...period, movement: text(period.movement), closing: text(period.closing) })) };
 }
 
-export function toMergeRehearsal({ moves, moved, role, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
+export function toMergeRehearsal({ moves, moved, role, codes, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
   return {
     moves: moves.map(({ layer, amount }) => ({ layer, amount: text(amount) })),
     moved,
     role,
+    codes: codes.map((given) => ({ ...given })),
     effect: toEffect(effect),
     structureVersion,
     revision,

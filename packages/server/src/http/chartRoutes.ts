@@ -5,6 +5,7 @@ import { addCategory, changeCategory, deleteCategory } from '../application/cate
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
+import { addCodeList, changeCodeList, deleteCodeList, viewCodeLists } from '../application/codeLists.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
@@ -12,6 +13,7 @@ import type { Ports } from '../application/ports/index.ts';
 import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
 import * as answers from './chartAnswers.ts';
+import { toCodeList } from './codeListAnswers.ts';
 import { toPosting } from './ledgerAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
@@ -50,6 +52,10 @@ export function chartRoutes(on: On, ports: Ports): void {
     mapOutcome(await changeChartView(ports, access, id('viewId'), body), (view) => answers.toView(view, access.personId)),
   );
   on('deleteChartView', async ({ access, id }) => deleteChartView(ports, access, id('viewId')));
+  on('listCodeLists', async ({ access }) => mapOutcome(await viewCodeLists(ports, access), (lists) => ({ lists: lists.map(toCodeList) })));
+  on('addCodeList', async ({ access, body }) => mapOutcome(await addCodeList(ports, access, body), toCodeList));
+  on('changeCodeList', async ({ access, id, body }) => mapOutcome(await changeCodeList(ports, access, id('listId'), body), toCodeList));
+  on('deleteCodeList', async ({ access, id }) => deleteCodeList(ports, access, id('listId')));
   on('getPlacement', async ({ access, query }) => mapOutcome(await viewPlacement(ports, access, query), answers.toPlacement));
   on('setPlaces', async ({ access, body }) => mapOutcome(await changePlaces(ports, access, body.changes), (moved) => ({ moved })));
   on('addCategory', async ({ access, body }) => mapOutcome(await addCategory(ports, access, body), answers.toCategory));

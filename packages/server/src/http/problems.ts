@@ -31,6 +31,9 @@ const conflicts = new Set([
   'names_repeated',
   'view_name_taken',
   'setting_held',
+  'code_list_name_taken',
+  'code_list_held',
+  'list_code_held',
   'chart_moved_on',
 ]);
 const statusOf: Readonly<Record<string, number>> = {

@@ -1,9 +1,19 @@
-import { type ChangedAccount, type ChartComparison, type DigitOrder, type Element, type PlaceTarget, placesByAccount, sortByNumber } from '@ivory-ladder/core';
+import {
+  type ChangedAccount,
+  type ChartComparison,
+  type DigitOrder,
+  type Element,
+  type PlaceTarget,
+  placesByAccount,
+  sameCodes,
+  sortByNumber,
+} from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
+import { replaceCodes } from './codeRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { numberColumns } from './numberColumns.ts';
 import { replacePlaces } from './placeRows.ts';
@@ -48,13 +58,21 @@ export async function applyChart(
       places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
     })),
   );
+  const coded = accounts.filter(({ account, codes }) => !sameCodes(codes, account?.codes ?? {}));
+  await replaceCodes(
+    runner,
+    companyId,
+    coded.map(({ id, codes }) => ({ accountId: real(id) as number, codes })),
+  );
   const placesBefore = placesByAccount(books.places);
   for (const { id, account, places, ...fields } of accounts) {
     const after = { ...fields, parentId: real(fields.parentId) };
     const thingId = real(id) as number;
     if (!account) audit.push({ thing: 'account', thingId, action: 'added', after });
     else {
-      const keys = (Object.keys(after) as (keyof typeof after)[]).filter((key) => after[key] !== account[key]);
+      const keys = (Object.keys(after) as (keyof typeof after)[]).filter((key) =>
+        key === 'codes' ? !sameCodes(after.codes, account.codes) : after[key] !== account[key],
+      );
       if (keys.length > 0)
         audit.push({
           thing: 'account',

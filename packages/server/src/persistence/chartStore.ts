@@ -1,4 +1,4 @@
-import type { ChartComparison, Outcome } from '@ivory-ladder/core';
+import { type ChartComparison, type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted, PlaceChange } from '../application/ports/index.ts';
@@ -6,6 +6,7 @@ import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
+import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { numberColumns } from './numberColumns.ts';
@@ -47,6 +48,7 @@ export class ChartRepository implements ChartStore {
         companyId,
         order.map((other) => other ?? id),
       );
+      await replaceCodes(runner, companyId, [{ accountId: id, codes: fields.codes }]);
       if (categoryId !== null)
         await runner.query("INSERT INTO place (company_id, account_id, side, category_id) VALUES (?, ?, 'any', ?)", [companyId, id, categoryId]);
       return { value: id, audit: [{ thing: 'account', thingId: id, action: 'added', after: { ...fields, categoryId } }] };
@@ -75,6 +77,7 @@ export class ChartRepository implements ChartStore {
       );
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
       await setOrder(runner, companyId, order);
+      if (!sameCodes(fields.codes, account.codes)) await replaceCodes(runner, companyId, [{ accountId: account.id, codes: fields.codes }]);
       await replacePlaces(runner, companyId, kept.map(placesAfter));
       const { before, after } = differing(account, fields);
       return {
@@ -154,6 +157,7 @@ export class ChartRepository implements ChartStore {
     return this.change(companyId, expected.structure, actor, async (runner) => {
       await keepPostingsAway(runner, companyId, account.id, expected.revision);
       await runner.query('DELETE FROM place WHERE company_id = ? AND account_id = ?', [companyId, account.id]);
+      await replaceCodes(runner, companyId, [{ accountId: account.id, codes: {} }]);
       await runner.query('DELETE FROM balance WHERE company_id = ? AND account_id = ? AND debit = 0 AND credit = 0', [companyId, account.id]);
       const deleted = await changedRows(runner, 'DELETE FROM account WHERE company_id = ? AND id = ? AND version = ?', [
         companyId,
@@ -262,6 +266,8 @@ async function setOrder(runner: QueryRunner, companyId: number, order: readonly 
 
 /** The fields that are not the same, before and after, for the record. */
 function differing(account: ChartAccount, fields: AccountFields): { before: Record<string, unknown>; after: Record<string, unknown> } {
-  const keys = (Object.keys(fields) as (keyof AccountFields)[]).filter((key) => fields[key] !== account[key]);
+  const keys = (Object.keys(fields) as (keyof AccountFields)[]).filter((key) =>
+    key === 'codes' ? !sameCodes(fields.codes, account.codes) : fields[key] !== account[key],
+  );
   return { before: Object.fromEntries(keys.map((key) => [key, account[key]])), after: Object.fromEntries(keys.map((key) => [key, fields[key]])) };
 }

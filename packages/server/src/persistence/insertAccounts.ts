@@ -4,7 +4,7 @@ import { numberColumns } from './numberColumns.ts';
 import { insertRows, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
-type AccountToInsert = Omit<NewChart['accounts'][number], 'key' | 'parentKey'>;
+type AccountToInsert = Omit<NewChart['accounts'][number], 'key' | 'parentKey' | 'codes'>;
 
 /** Below all positions that are given to accounts. */
 const lowestPosition = -2_000_000_000;

@@ -2,6 +2,7 @@ import { accountLabel } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books, MergePlan, PostingOutcome, Request } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
+import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { replacePlaces } from './placeRows.ts';
@@ -39,6 +40,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
     const { accountId, after } = plan.moved;
     await replacePlaces(runner, companyId, [{ accountId, places: after }]);
   }
+  if (Object.keys(plan.codes).length > 0) await replaceCodes(runner, companyId, [{ accountId: into.id, codes: { ...plan.codes, ...into.codes } }]);
   await recordAudit(runner, counters, companyId, request.actor, eventsOf(plan, entries));
   if (entries.length > 0) await addToBalances(runner, companyId, entries);
   const { revision, posted } =
@@ -54,7 +56,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   return outcome;
 }
 
-function eventsOf({ from, into, role, moved }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
+function eventsOf({ from, into, role, codes, moved }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
   const before = { active: true, ...(from.role === null ? {} : { role: from.role }) };
   return [
     ...entries.map(
@@ -68,6 +70,9 @@ function eventsOf({ from, into, role, moved }: MergePlan, entries: readonly Entr
       after: { mergedInto: accountLabel(into), active: false, ...(from.role === null ? {} : { role: null }) },
     },
     ...(role === null ? [] : [{ thing: 'account', thingId: into.id, action: 'changed', before: { role: null }, after: { role } } as const]),
+    ...(Object.keys(codes).length === 0
+      ? []
+      : [{ thing: 'account', thingId: into.id, action: 'changed', before: { codes: into.codes }, after: { codes: { ...codes, ...into.codes } } } as const]),
     ...(moved === null ? [] : [{ thing: 'place', thingId: moved.accountId, action: 'changed', before: moved.before, after: moved.after } as const]),
   ];
 }

@@ -1,6 +1,7 @@
-import type { DigitOrder, NewChart } from '@ivory-ladder/core';
+import type { DigitOrder, ListKey, NewChart } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { AuditEvent } from './audit.ts';
+import { insertCodeList, replaceCodes } from './codeRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { insertRows } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -9,7 +10,7 @@ import { updateAccounts } from './updateRows.ts';
 export async function plantChart(
   runner: QueryRunner,
   companyId: number,
-  { categories, accounts, places, ranges }: NewChart,
+  { categories, accounts, places, ranges, lists }: NewChart,
   order: DigitOrder,
 ): Promise<AuditEvent[]> {
   const categoryIds = await plantCategories(runner, companyId, categories);
@@ -28,6 +29,16 @@ export async function plantChart(
     runner,
     'category_range (company_id, category_id, side, content)',
     ranges.map(({ categoryKey, side, text }) => [companyId, idOf(categoryIds, categoryKey), side, text]),
+  );
+  const listKeys = new Map<string, ListKey>();
+  for (const list of lists) listKeys.set(list.key, list.key.replace(/\d+$/, String(await insertCodeList(runner, companyId, list))) as ListKey);
+  await replaceCodes(
+    runner,
+    companyId,
+    accounts.map(({ key, codes }) => ({
+      accountId: idOf(accountIds, key),
+      codes: Object.fromEntries(Object.entries(codes).map(([list, code]) => [listKeys.get(list), code])),
+    })),
   );
   return accounts.map(({ key, parentKey: _, ...fields }) => ({ thing: 'account', thingId: idOf(accountIds, key), action: 'added', after: fields }));
 }

@@ -26,6 +26,7 @@ import {
   PeriodEntity,
   PlaceEntity,
 } from './entities/companyEntities.ts';
+import { readAccountCodes, readCodeLists } from './readCodeLists.ts';
 import { rowsOf } from './transaction.ts';
 
 export async function readCompany(runner: QueryRunner, companyId: number): Promise<CompanyRecord | null> {
@@ -62,6 +63,8 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
   const placeRows = await manager.getRepository(PlaceEntity).find({ where });
   const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
+  const lists = await readCodeLists(runner, company.id);
+  const codes = await readAccountCodes(runner, company.id, lists);
   const accounts = accountRows.map(
     (row): ChartAccount => ({
       id: row.id,
@@ -75,6 +78,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       role: row.role as Account['role'],
       purpose: row.purpose,
       externalNumber: row.externalNumber,
+      codes: codes.get(row.id) ?? {},
       version: row.version,
     }),
   );
@@ -100,6 +104,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     accounts,
     labels: accountLabels(accounts),
     tree: buildAccountTree(accounts),
+    lists,
     categories,
     categoryTree,
     places,

@@ -74,6 +74,14 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         ? 'Categories nest eight deep at most.'
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
+  code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
+  code_list_held: ({ name, accounts }) => `${text(name)} cannot be deleted: ${text(accounts)} accounts have a code of it.`,
+  list_code_held: ({ listed, accounts }) => `The code ${text(listed)} stays: ${text(accounts)} accounts have it. Give them another one first.`,
+  list_code_unknown: ({ listed }) => `There is no code «${text(listed)}» in the list; choose one of those proposed, or leave it empty for none.`,
+  list_code_missing: () => 'Every entry of a list needs a code.',
+  list_code_twice: ({ listed }) => `The code «${text(listed)}» is in the list already.`,
+  list_code_parent_unknown: ({ listed, parent }) => `There is no code «${text(parent)}» for ${text(listed)} to stand below.`,
+  list_code_nested_in_itself: ({ listed }) => `${text(listed)} would stand below itself.`,
   range_text_malformed: () => 'The account numbers of the category cannot be read; where they are wrong is marked in their field.',
   file_too_large: () => 'The file is larger than 20 MB. A trial balance is much smaller; is it the right file?',
   file_not_a_table: ({ found: kind }) =>

@@ -34,6 +34,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'ledger/chart/file/:fileId', lazy: async () => ({ Component: (await import('../features/chartfile/ChartFileScreen.tsx')).ChartFileScreen }) },
       { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
+      { path: 'placement/codes', lazy: async () => ({ Component: (await import('../features/codes/CodeListsScreen.tsx')).CodeListsScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await import('../features/settings/SettingsScreen.tsx')).SettingsScreen }) },
       { path: 'people', lazy: async () => ({ Component: (await import('../features/people/PeopleScreen.tsx')).PeopleScreen }) },

@@ -5,6 +5,7 @@ import type {
   Category,
   CategoryRange,
   CategoryTree,
+  CodesOfAccount,
   Cube,
   FiscalCalendar,
   LayoutOptions,
@@ -13,6 +14,7 @@ import type {
   PlaceSide,
   Portions,
 } from '@ivory-ladder/core';
+import type { StoredCodeList } from './codeListStore.ts';
 import type { CompanyRecord } from './companyStore.ts';
 
 /** Account numbers that a category takes, in their text form. */
@@ -32,6 +34,7 @@ export interface ChartAccount extends Account {
   readonly purpose: string;
   /** Its number in another system or in a consolidation; empty where there is none. */
   readonly externalNumber: string;
+  readonly codes: CodesOfAccount;
   readonly version: number;
 }
 
@@ -43,6 +46,8 @@ export interface Structure {
   /** By id: what tells an account from all others, wherever it is named. */
   readonly labels: ReadonlyMap<number, string>;
   readonly tree: AccountTree;
+  /** Lists of report codes by name, then facets in their order; codes in theirs. */
+  readonly lists: readonly StoredCodeList[];
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;
   /** By hand. */

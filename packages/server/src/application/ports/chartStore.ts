@@ -1,4 +1,4 @@
-import type { Account, ChartComparison, Day, Outcome } from '@ivory-ladder/core';
+import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
@@ -15,6 +15,7 @@ export interface AccountFields {
   readonly role: Account['role'];
   readonly purpose: string;
   readonly externalNumber: string;
+  readonly codes: CodesOfAccount;
 }
 
 export interface AccountUse {

@@ -1,4 +1,4 @@
-import type { ChartField, Outcome } from '@ivory-ladder/core';
+import type { ChartColumn, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Statement } from '../runStatement.ts';
 import type { ToldEvent } from '../viewHistory.ts';
@@ -48,8 +48,8 @@ export interface StreamedFile {
 /** A chart of accounts as it is written to a file. */
 export interface ChartSheet {
   readonly company: string;
-  readonly fields: readonly ChartField[];
-  readonly rows: readonly Readonly<Record<ChartField, string>>[];
+  readonly columns: readonly { readonly key: ChartColumn; readonly heading: string; readonly takes: string }[];
+  readonly rows: readonly Readonly<Record<ChartColumn, string>>[];
 }
 
 /** What a statement or the history is written to for those who take it along. */

@@ -1,5 +1,6 @@
 import type { AttachmentStore } from './attachmentStore.ts';
 import type { ChartStore } from './chartStore.ts';
+import type { CodeListStore } from './codeListStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { LedgerStore } from './ledgerStore.ts';
@@ -11,6 +12,7 @@ import type { ViewStore } from './viewStore.ts';
 export type { Attachment, AttachmentStore } from './attachmentStore.ts';
 export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
+export type { CodeListStore, CodesChange, StoredCodeList } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { ChartSheet, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
@@ -25,6 +27,7 @@ export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
   readonly chart: ChartStore;
+  readonly codeLists: CodeListStore;
   readonly notes: NoteStore;
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;

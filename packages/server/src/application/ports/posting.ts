@@ -1,4 +1,4 @@
-import type { Account, Day, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+import type { Account, CodesOfAccount, Day, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
 import type { ChartAccount } from './books.ts';
 import type { PlaceChange } from './placementStore.ts';
 
@@ -68,6 +68,8 @@ export interface MergePlan {
   readonly moved: PlaceChange | null;
   /** The role that goes along. */
   readonly role: Account['role'];
+  /** What the other gets from lists that it has no code of. */
+  readonly codes: CodesOfAccount;
   readonly entries: readonly NewEntry[];
   readonly period: { readonly year: number; readonly number: number };
 }

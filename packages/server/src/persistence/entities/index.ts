@@ -1,3 +1,4 @@
+import { AccountCodeEntity, CodeListEntity, ListedCodeEntity } from './codeEntities.ts';
 import { AccountEntity, CategoryEntity, CategoryRangeEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
@@ -21,6 +22,9 @@ export const entities = [
   CategoryEntity,
   CategoryRangeEntity,
   PlaceEntity,
+  CodeListEntity,
+  ListedCodeEntity,
+  AccountCodeEntity,
   LayoutOptionsEntity,
   EntryEntity,
   LineEntity,

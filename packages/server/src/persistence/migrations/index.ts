@@ -30,6 +30,9 @@ import { CreateAttachment1790000000029 } from './029-create-attachment.ts';
 import { CreateAttachmentPart1790000000030 } from './030-create-attachment-part.ts';
 import { MakeNumbersOptional1790000000031 } from './031-make-numbers-optional.ts';
 import { CreateCategoryRange1790000000032 } from './032-create-category-range.ts';
+import { CreateCodeList1790000000033 } from './033-create-code-list.ts';
+import { CreateListedCode1790000000034 } from './034-create-listed-code.ts';
+import { CreateAccountCode1790000000035 } from './035-create-account-code.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -65,4 +68,7 @@ export const migrations = [
   CreateAttachmentPart1790000000030,
   MakeNumbersOptional1790000000031,
   CreateCategoryRange1790000000032,
+  CreateCodeList1790000000033,
+  CreateListedCode1790000000034,
+  CreateAccountCode1790000000035,
 ];

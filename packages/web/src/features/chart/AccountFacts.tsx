@@ -1,7 +1,7 @@
-import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
+import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
@@ -22,6 +22,7 @@ interface AccountFactsProps {
   readonly account: ChartAccountBody;
   readonly chart: ChartView;
   readonly currency: Currency;
+  readonly lists: readonly CodeListBody[];
   readonly actions: ChartActions;
   readonly onEdit: () => void;
   readonly onAddBeside: () => void;
@@ -31,7 +32,7 @@ interface AccountFactsProps {
 }
 
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
-export function AccountFacts({ account, chart, currency, actions, onEdit, onAddBeside, onAddBelow, onTask, onOpen }: AccountFactsProps) {
+export function AccountFacts({ account, chart, currency, lists, actions, onEdit, onAddBeside, onAddBelow, onTask, onOpen }: AccountFactsProps) {
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const mayReview = useMay('reviewer');
@@ -97,6 +98,14 @@ export function AccountFacts({ account, chart, currency, actions, onEdit, onAddB
             <dd>{account.externalNumber}</dd>
           </>
         )}
+        {lists
+          .filter(({ key }) => account.codes[key] !== undefined)
+          .map(({ key, name, codes }) => (
+            <Fragment key={key}>
+              <dt>{name}</dt>
+              <dd>{[account.codes[key], codes.find(({ code }) => code === account.codes[key])?.caption].filter(Boolean).join(' ')}</dd>
+            </Fragment>
+          ))}
       </dl>
       {account.purpose !== '' && <p className={styles.purpose}>{account.purpose}</p>}
       {account.role !== null && <p className={styles.role}>{accountRoleWords[account.role]}</p>}

@@ -1,4 +1,4 @@
-import type { AccountChange, AccountInputBody, ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
+import type { AccountChange, AccountInputBody, ChartAccountBody, CodeListBody, PlacementView } from '@ivory-ladder/contract';
 import {
   type AccountRole,
   accountLabel,
@@ -6,11 +6,13 @@ import {
   accountRoles,
   bringToScheme,
   buildCategoryTree,
+  type CodesOfAccount,
   type Element,
   elements,
   exampleOf,
   findByNumber,
   findSameNameBeside,
+  isListKey,
   naturalSide,
   pathOf,
   roleRules,
@@ -30,11 +32,13 @@ import { placerOf } from '../placement/rangePlacing.ts';
 import { type AccountDraft, changesToSend } from './accountDraft.ts';
 import { ChangedMeanwhile } from './ChangedMeanwhile.tsx';
 import styles from './ChartScreen.module.css';
+import { CodeField } from './CodeField.tsx';
 import type { NewAccountStart } from './chartModel.ts';
 
 export interface AccountFormProps {
   readonly accounts: readonly ChartAccountBody[];
   readonly categories: PlacementView['categories'];
+  readonly lists: readonly CodeListBody[];
   /** The account to change, or where a new one begins. */
   readonly account: ChartAccountBody | null;
   readonly start: NewAccountStart;
@@ -52,7 +56,7 @@ interface Option {
 const fewOptions = createFilterOptions<Option>({ limit: 60 });
 
 /** All fields of an account; what is taken or repeated is said while one types, and where it will land before it is saved. */
-export function AccountForm({ accounts, categories, account, start, isBusy, onAdd, onChange, onCancel }: AccountFormProps) {
+export function AccountForm({ accounts, categories, lists, account, start, isBusy, onAdd, onChange, onCancel }: AccountFormProps) {
   const [number, setNumber] = useState(account?.number ?? start.number);
   const [name, setName] = useState(account?.name ?? '');
   const [element, setElement] = useState<Element>(account?.element ?? start.element);
@@ -62,6 +66,7 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   const [role, setRole] = useState(account?.role ?? null);
   const [purpose, setPurpose] = useState(account?.purpose ?? '');
   const [externalNumber, setExternalNumber] = useState(account?.externalNumber ?? '');
+  const [codes, setCodes] = useState<CodesOfAccount>(account?.codes ?? {});
   const first = useRef<HTMLInputElement>(null);
   // What the account was when it was opened here; somebody else may save another version meanwhile.
   const [base] = useState(account);
@@ -108,8 +113,9 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
     role,
     purpose: purpose.trim(),
     externalNumber: externalNumber.trim(),
+    codes,
   };
-  const takeTheirs: Record<keyof AccountDraft, (theirs: ChartAccountBody) => void> = {
+  const takeTheirs: Record<Exclude<keyof AccountDraft, 'codes'>, (theirs: ChartAccountBody) => void> = {
     number: (theirs) => setNumber(theirs.number),
     name: (theirs) => setName(theirs.name),
     element: (theirs) => setElement(theirs.element),
@@ -145,7 +151,14 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
   return (
     <form className={styles.form} onSubmit={submit} onKeyDown={onKeyDown} aria-label={account ? `Change ${accountLabel(account)}` : 'New account'}>
       {base && account && base.version !== account.version && (
-        <ChangedMeanwhile base={base} theirs={account} own={own} accounts={accounts} onTake={(field) => takeTheirs[field](account)} />
+        <ChangedMeanwhile
+          base={base}
+          theirs={account}
+          own={own}
+          accounts={accounts}
+          lists={lists}
+          onTake={(field) => (isListKey(field) ? setCodes({ ...codes, [field]: account.codes[field] ?? '' }) : takeTheirs[field](account))}
+        />
       )}
       {numbered && (
         <TextField
@@ -257,6 +270,9 @@ export function AccountForm({ accounts, categories, account, start, isBusy, onAd
         onChange={(event) => setExternalNumber(event.target.value)}
         slotProps={{ htmlInput: { maxLength: 50 } }}
       />
+      {lists.map((list) => (
+        <CodeField key={list.key} list={list} value={codes[list.key] ?? ''} onChange={(code) => setCodes({ ...codes, [list.key]: code })} />
+      ))}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={isRefused}>
           {account ? 'Apply' : 'Add'}

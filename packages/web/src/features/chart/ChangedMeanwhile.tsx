@@ -1,7 +1,7 @@
-import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { accountLabel } from '@ivory-ladder/core';
+import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
+import { accountLabel, isListKey, type ListKey } from '@ivory-ladder/core';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { type AccountDraft, changedMeanwhile } from './accountDraft.ts';
+import { type AccountDraft, changedMeanwhile, type DraftField, draftValue } from './accountDraft.ts';
 import styles from './ChartScreen.module.css';
 
 interface ChangedMeanwhileProps {
@@ -9,10 +9,11 @@ interface ChangedMeanwhileProps {
   readonly theirs: AccountDraft;
   readonly own: AccountDraft;
   readonly accounts: readonly ChartAccountBody[];
-  readonly onTake: (field: keyof AccountDraft) => void;
+  readonly lists: readonly CodeListBody[];
+  readonly onTake: (field: DraftField) => void;
 }
 
-const names: Readonly<Record<keyof AccountDraft, string>> = {
+const names: Readonly<Record<Exclude<DraftField, ListKey>, string>> = {
   number: 'Number',
   name: 'Name',
   element: 'Element',
@@ -24,10 +25,11 @@ const names: Readonly<Record<keyof AccountDraft, string>> = {
 };
 
 /** Their version beside one's own, field by field, where somebody else has saved the account while it was open here. */
-export function ChangedMeanwhile({ base, theirs, own, accounts, onTake }: ChangedMeanwhileProps) {
-  const shown = (draft: AccountDraft, field: keyof AccountDraft): string => {
+export function ChangedMeanwhile({ base, theirs, own, accounts, lists, onTake }: ChangedMeanwhileProps) {
+  const nameOf = (field: DraftField) => (isListKey(field) ? (lists.find(({ key }) => key === field)?.name ?? field) : names[field]);
+  const shown = (draft: AccountDraft, field: DraftField): string => {
     if (field === 'role') return draft.role === null ? 'none' : accountRoleNames[draft.role];
-    if (field !== 'parentId') return String(draft[field]) || 'nothing';
+    if (field !== 'parentId') return String(draftValue(draft, field)) || 'nothing';
     const parent = accounts.find(({ id }) => id === draft.parentId);
     return parent ? accountLabel(parent) : 'nothing';
   };
@@ -37,7 +39,7 @@ export function ChangedMeanwhile({ base, theirs, own, accounts, onTake }: Change
       <ul>
         {changedMeanwhile(base, theirs, own).map(({ field, isContested }) => (
           <li key={field}>
-            {names[field]}: theirs «{shown(theirs, field)}»{isContested ? `, yours «${shown(own, field)}»` : ', which stays'}
+            {nameOf(field)}: theirs «{shown(theirs, field)}»{isContested ? `, yours «${shown(own, field)}»` : ', which stays'}
             {isContested && (
               <button type="button" className={styles.take} onClick={() => onTake(field)}>
                 Take theirs

@@ -1,3 +1,4 @@
+import type { CodeListBody } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import styles from './ChartScreen.module.css';
@@ -9,6 +10,7 @@ interface ChartFiltersProps {
   readonly since: string;
   /** Every category, its path as text. */
   readonly categories: readonly { readonly id: number; readonly path: string }[];
+  readonly lists: readonly CodeListBody[];
   /** What is sought stands in the address; `replace` while one types. */
   readonly onChange: (changes: AddressChange, replace?: boolean) => void;
   /** From the field down into the table. */
@@ -16,7 +18,7 @@ interface ChartFiltersProps {
 }
 
 /** What is sought in the chart. */
-export function ChartFilters({ address, since, categories, onChange, onDown }: ChartFiltersProps) {
+export function ChartFilters({ address, since, categories, lists, onChange, onDown }: ChartFiltersProps) {
   const isFiltered = address.find !== '' || address.element !== '' || address.categoryId !== null || address.show !== 'all';
   return (
     <search className={styles.filters}>
@@ -64,6 +66,11 @@ export function ChartFilters({ address, since, categories, onChange, onDown }: C
         {chartFilters.map((value) => (
           <option key={value} value={value}>
             {filterNames[value]}
+          </option>
+        ))}
+        {lists.map(({ key, name }) => (
+          <option key={key} value={`without:${key}`}>
+            without {name}
           </option>
         ))}
       </select>

@@ -1,4 +1,4 @@
-import type { AccountChange, AccountInputBody, ChartAccountBody, ChartView, PlacementView } from '@ivory-ladder/contract';
+import type { AccountChange, AccountInputBody, ChartAccountBody, ChartView, CodeListBody, PlacementView } from '@ivory-ladder/contract';
 import { accountLabel, type Currency } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
@@ -26,6 +26,7 @@ interface ChartPanelProps {
   readonly chart: ChartView | undefined;
   readonly categories: PlacementView['categories'];
   readonly categoryPaths: readonly string[];
+  readonly lists: readonly CodeListBody[];
   readonly currency: Currency;
   readonly chosen: ChartAccountBody | null;
   /** Asked only where something is done with them: with every letter that is typed it would cost a pass over all accounts. */
@@ -82,6 +83,7 @@ export function ChartPanel(props: ChartPanelProps) {
           account={chosen}
           chart={chart}
           currency={props.currency}
+          lists={props.lists}
           actions={actions}
           onEdit={() => props.onForm(startBeside(chart.accounts, chosen), chosen)}
           onAddBeside={() => props.onForm(startBeside(chart.accounts, chosen))}
@@ -139,6 +141,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
           branch={branchOf(chart.accounts, chosen)}
           accounts={chart.accounts}
           categoryPaths={props.categoryPaths}
+          lists={props.lists}
           onLook={props.onLook}
           onCancel={done}
         />
@@ -164,6 +167,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
           key={task.count}
           accounts={chart.accounts}
           categories={props.categories}
+          lists={props.lists}
           account={chart.accounts.find(({ id }) => id === task.account?.id) ?? task.account}
           start={task.start}
           isBusy={actions.isBusy}

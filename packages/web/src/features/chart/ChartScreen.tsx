@@ -3,6 +3,7 @@ import { accountLabel, buildCategoryTree, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
@@ -32,6 +33,7 @@ import { useChosenColumns } from './useChosenColumns.ts';
 const steps: Readonly<Record<string, 'up' | 'down' | 'in' | 'out'>> = { ArrowUp: 'up', ArrowDown: 'down', ArrowRight: 'in', ArrowLeft: 'out' };
 const noAccounts: readonly ChartAccountBody[] = [];
 const noCategories: never[] = [];
+const noLists: never[] = [];
 /** Far more than are added before the chart has been read anew. */
 const mostRemembered = 50;
 
@@ -64,7 +66,12 @@ export function ChartScreen() {
   const texts = useMemo(() => searchTexts(accounts), [accounts]);
   const { find, show, element } = address;
   const isSought = useMemo(() => chartSearch(texts, { find, show, element, categoryIds, since }), [texts, find, show, element, categoryIds, since]);
-  const columns = useMemo(() => (chart ? chartGridColumns(chart, currency, paths, company.numbered) : []), [chart, currency, paths, company.numbered]);
+  const { data: codeLists } = useListCodeListsQuery(company.id);
+  const lists = codeLists?.lists ?? noLists;
+  const columns = useMemo(
+    () => (chart ? chartGridColumns(chart, currency, paths, company.numbered, lists) : []),
+    [chart, currency, paths, company.numbered, lists],
+  );
   const chosen = accounts.find(({ id }) => id === address.accountId) ?? null;
   useEffect(() => {
     if (!chart || isFetching || followed.current === null) return;
@@ -127,13 +134,13 @@ export function ChartScreen() {
     set({ ...sought, view: view === null ? '' : String(view.id) });
   };
   const look = (file: File) => void drop.hand(file);
-  const edits = useCellEdits({ categories, actions, onLook: look });
+  const edits = useCellEdits({ categories, lists, actions, onLook: look });
   const drag = chartDrag(accounts, onMove);
   usePaste(mayKeep, (text) => {
     const cell = table.current?.cell() ?? null;
     if (cell && isOneCell(text)) return table.current?.editWith(text.trim()) ?? false;
     const content =
-      (cell && pastedOver(text, cell.columnIds, (count) => cell.keysFrom(count).flatMap((key) => accounts.find(({ id }) => id === key) ?? []))) ??
+      (cell && pastedOver(text, cell.columnIds, (count) => cell.keysFrom(count).flatMap((key) => accounts.find(({ id }) => id === key) ?? []), lists)) ??
       pastedChart(text, company.numbered);
     if (content === null) return false;
     look(new File([content], 'pasted.tsv', { type: 'text/tab-separated-values' }));
@@ -172,7 +179,9 @@ export function ChartScreen() {
           />
           {drop.input}
         </header>
-        {accounts.length > 0 && <ChartFilters address={address} since={since} categories={categories} onChange={set} onDown={() => table.current?.focus()} />}
+        {accounts.length > 0 && (
+          <ChartFilters address={address} since={since} categories={categories} lists={lists} onChange={set} onDown={() => table.current?.focus()} />
+        )}
         {chart && <p className={styles.amounts}>{amountsText(chart)}</p>}
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}
         {chart?.accounts.length === 0 && (
@@ -212,6 +221,7 @@ export function ChartScreen() {
         chart={chart}
         categories={placement?.categories ?? noCategories}
         categoryPaths={paths}
+        lists={lists}
         currency={currency}
         chosen={chosen}
         shownNow={() => (isSought === null ? accounts : accounts.filter(isSought))}

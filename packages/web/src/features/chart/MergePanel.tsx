@@ -100,6 +100,11 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
             ))}
             {seen.moved === 'from' && <li>It stands where the other one stands from now on, with all its history.</li>}
             {seen.moved === 'into' && <li>The other one stands in no category yet, and takes the place of this one.</li>}
+            {seen.codes.map(({ list, code }) => (
+              <li key={list}>
+                The other one gets the code {code} of {list}.
+              </li>
+            ))}
             {seen.role && <li>The role of {accountRoleNames[seen.role]} goes along.</li>}
           </ul>
           <EffectList effect={seen.effect} currency={currency} isAsked />

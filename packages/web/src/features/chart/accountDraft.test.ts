@@ -9,6 +9,7 @@ const base: AccountDraft = {
   parentId: null,
   role: null,
   purpose: '',
+  codes: {},
   externalNumber: '',
 };
 
@@ -29,6 +30,19 @@ describe('two people editing one account', () => {
     expect(changesToSend(base, theirs, own)).toEqual({ name: 'Insurance, mine' });
     expect(changesToSend(base, theirs, theirs)).toEqual({});
     expect(changedMeanwhile(base, theirs, theirs)).toEqual([{ field: 'name', isContested: false }]);
+  });
+
+  it('codes are told apart list by list', () => {
+    const [mine, theirs] = [
+      { ...base, codes: { 'report:1': 'A', 'report:2': 'B' } },
+      { ...base, codes: { 'report:1': 'C', 'report:3': 'D' } },
+    ];
+    expect(changesToSend(base, theirs, mine)).toEqual({ codes: { 'report:1': 'A', 'report:2': 'B' } });
+    expect(changesToSend(mine, mine, { ...mine, codes: { 'report:1': 'A' } })).toEqual({ codes: { 'report:2': '' } });
+    expect(changedMeanwhile(base, theirs, mine)).toEqual([
+      { field: 'report:1', isContested: true },
+      { field: 'report:3', isContested: false },
+    ]);
   });
 
   it('the same change made by both is nothing to choose and nothing to save', () => {

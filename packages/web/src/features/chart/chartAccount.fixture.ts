@@ -21,6 +21,7 @@ export const chartAccount = (id: number, number: string, fields: Partial<ChartAc
   active: true,
   purpose: '',
   externalNumber: '',
+  codes: {},
   version: 1,
   lastUsed: null,
   notes: [],

@@ -1,7 +1,7 @@
 import { type Element, elements } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { type ChartFilter, chartFilters } from './chartFilter.ts';
+import { type ChartFilter, readChartFilter } from './chartFilter.ts';
 
 /** What of the chart is shown and how, as it stands in the address, so that a link brings it back. */
 export interface ChartAddress {
@@ -26,7 +26,7 @@ export function useChartAddress(): readonly [ChartAddress, (changes: AddressChan
   const address = useMemo(
     (): ChartAddress => ({
       find: params.get('find') ?? '',
-      show: chartFilters.find((value) => value === params.get('show')) ?? 'all',
+      show: readChartFilter(params.get('show')),
       element: elements.find((value) => value === params.get('element')) ?? '',
       categoryId: Number(params.get('category') ?? 0) || null,
       since: /^\d{4}-\d\d-\d\d$/.test(params.get('since') ?? '') ? (params.get('since') as string) : '',

@@ -1,7 +1,7 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
 import { chartAccount as account } from './chartAccount.fixture.ts';
-import { chartSearch, type Sought, searchTexts } from './chartFilter.ts';
+import { chartSearch, readChartFilter, type Sought, searchTexts } from './chartFilter.ts';
 
 const all: Sought = { find: '', show: 'all', element: '', categoryIds: null, since: '' };
 const found = (accounts: ChartAccountBody[], sought: Partial<Sought>) => {
@@ -35,6 +35,22 @@ describe('what is sought in the chart', () => {
     const plain = other ?? account(2, '2', { places: [{ side: 'any', categoryId: 7 }], amount: '5', lastUsed: '2026-09-30' });
     expect(found([wanted, plain], { show, since: '2026-01-01' })).toEqual(['1']);
     expect(found([wanted, plain], { show, since: '2026-01-01', element: 'asset' })).toEqual([]);
+  });
+
+  it('accounts without a code of a list: active ones that take postings', () => {
+    const accounts = [
+      account(1, '1', { codes: { 'report:7': 'A' } }),
+      account(2, '2', { codes: { 'report:8': 'A' } }),
+      account(3, '3', { isParent: true }),
+      account(4, '4', { active: false }),
+    ];
+    expect(found(accounts, { show: 'without:report:7' })).toEqual(['2']);
+    expect([readChartFilter('without:report:7'), readChartFilter('without:x'), readChartFilter('noted'), readChartFilter(null)]).toEqual([
+      'without:report:7',
+      'all',
+      'noted',
+      'all',
+    ]);
   });
 
   it('accounts of a category and of those below it, by any of their places', () => {

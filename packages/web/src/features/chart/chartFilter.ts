@@ -1,11 +1,18 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { accountLabel, type Element } from '@ivory-ladder/core';
+import { accountLabel, type Element, isListKey, type ListKey } from '@ivory-ladder/core';
 import { standsIn } from '../../api/standsIn.ts';
 
 export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
-export type ChartFilter = (typeof chartFilters)[number];
+/** One of those, or accounts without a code of a list. */
+export type ChartFilter = (typeof chartFilters)[number] | `without:${ListKey}`;
 
-export const filterNames: Readonly<Record<ChartFilter, string>> = {
+export function readChartFilter(text: string | null): ChartFilter {
+  const known = chartFilters.find((value) => value === text);
+  const [, key = ''] = /^without:(.*)$/.exec(text ?? '') ?? [];
+  return known ?? (isListKey(key) ? `without:${key}` : 'all');
+}
+
+export const filterNames: Readonly<Record<(typeof chartFilters)[number], string>> = {
   all: 'all accounts',
   active: 'active',
   unplaced: 'in no category',
@@ -64,5 +71,7 @@ function passes(account: ChartAccountBody, show: ChartFilter, since: string): bo
       return account.amount !== '0' && account.amount.startsWith('-') === (account.normalSide === 'debit');
     case 'noted':
       return account.notes.length > 0;
+    default:
+      return account.active && (!account.isParent || account.amount !== '0') && account.codes[show.slice('without:'.length) as ListKey] === undefined;
   }
 }

@@ -1,5 +1,5 @@
-import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
+import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
+import { type Currency, formatAmount, oddityOf, toDecimalText } from '@ivory-ladder/core';
 import { standsIn } from '../../api/standsIn.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { shortDay, spanLines } from '../../components/dates.ts';
@@ -8,7 +8,13 @@ import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
 
 /** Columns of the chart; the extra ones are there for who chooses them. `categoryPaths` are proposed where a category is typed. */
-export function chartGridColumns(chart: ChartView, currency: Currency, categoryPaths: readonly string[], numbered: boolean): GridColumn<ChartAccountBody>[] {
+export function chartGridColumns(
+  chart: ChartView,
+  currency: Currency,
+  categoryPaths: readonly string[],
+  numbered: boolean,
+  lists: readonly CodeListBody[],
+): GridColumn<ChartAccountBody>[] {
   const { accounts, paths, span, comparative } = chart;
   const place = new Map(accounts.map(({ id }, at) => [id, at]));
   const longest = accounts.reduce((length, { number, depth }) => Math.max(length, number.length + 2 * depth), 7);
@@ -100,6 +106,7 @@ export function chartGridColumns(chart: ChartView, currency: Currency, categoryP
       text: ({ role }) => (role === null ? '' : accountRoleNames[role]),
       compare: (a, b) => compareTexts(a.role ?? '', b.role ?? ''),
     },
+    ...lists.map(codeColumn),
     textColumn('externalNumber', 'External number', '116px', 50),
     textColumn('purpose', 'Purpose', 'minmax(120px, 1fr)', 2000),
     {
@@ -113,6 +120,32 @@ export function chartGridColumns(chart: ChartView, currency: Currency, categoryP
     },
   ];
   return numbered ? columns : columns.slice(1);
+}
+
+/** The account's code from a list; one that is meant for other accounts is marked. */
+function codeColumn({ key, name, codes }: CodeListBody): GridColumn<ChartAccountBody> {
+  const byCode = new Map(codes.map((listed) => [listed.code, listed]));
+  return {
+    id: key,
+    caption: name,
+    width: '108px',
+    isExtra: true,
+    cell: (account) => {
+      const listed = byCode.get(account.codes[key] ?? '');
+      if (!listed) return '';
+      const oddity = oddityOf(listed, account);
+      const meant = oddity === 'element' ? `meant for ${listed.element}` : `meant for accounts in ${listed.side}`;
+      return (
+        <span className={oddity === null ? undefined : styles.unplaced} title={[listed.caption, oddity === null ? '' : meant].filter(Boolean).join('; ')}>
+          {oddity !== null && '▲ '}
+          {listed.code}
+        </span>
+      );
+    },
+    text: ({ codes: own }) => own[key] ?? '',
+    edit: { value: ({ codes: own }) => own[key] ?? '', suggestions: codes.map(({ code }) => code), maxLength: 50 },
+    compare: (a, b) => compareTexts(a.codes[key] ?? '', b.codes[key] ?? ''),
+  };
 }
 
 function textColumn(id: 'externalNumber' | 'purpose', caption: string, width: string, maxLength: number): GridColumn<ChartAccountBody> {

@@ -20,6 +20,12 @@ describe('what takes a change of an account back', () => {
     expect(fieldsBefore(chart, parent, { version: 1, element: 'income' })).toEqual({ element: 'expense', normalSide: 'credit' });
   });
 
+  it('is the code that it had of a list, or none', () => {
+    const coded = account(4, '30', { codes: { 'report:1': 'A' } });
+    expect(fieldsBefore(chart, coded, { version: 1, codes: { 'report:1': 'B', 'report:2': 'C' } })).toEqual({ codes: { 'report:1': 'A', 'report:2': '' } });
+    expect([isAsLeft(coded, { codes: { 'report:1': 'A', 'report:2': '' } }), isAsLeft(coded, { codes: { 'report:1': 'B' } })]).toEqual([true, false]);
+  });
+
   it('is refused where the account is not any more what the change made of it', () => {
     expect([isAsLeft(child, { name: 'Old', parentId: 2, after: 1 }), isAsLeft(child, { name: 'Newer' })]).toEqual([true, false]);
   });

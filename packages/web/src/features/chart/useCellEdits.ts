@@ -1,5 +1,5 @@
-import type { AccountChange, ChartAccountBody } from '@ivory-ladder/contract';
-import type { Category } from '@ivory-ladder/core';
+import type { AccountChange, ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
+import { type Category, isListKey, type ListKey } from '@ivory-ladder/core';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
@@ -26,13 +26,14 @@ const filledBy: Readonly<Record<string, ManyField>> = { category: 'category', si
 interface CellEditsOptions {
   /** Each with its path as text. */
   readonly categories: readonly (Pick<Category, 'id' | 'element'> & { readonly path: string })[];
+  readonly lists: readonly CodeListBody[];
   readonly actions: ChartActions;
   /** Takes changes of many accounts to where they are looked at before they are applied. */
   readonly onLook: (file: File) => void;
 }
 
 /** Edits in the cells of the chart: one at a time at once, many through a rehearsal. */
-export function useCellEdits({ categories, actions, onLook }: CellEditsOptions): CellEdits {
+export function useCellEdits({ categories, lists, actions, onLook }: CellEditsOptions): CellEdits {
   const place = async (account: ChartAccountBody, text: string): Promise<string | null> => {
     if (hasSides(account)) return 'It has a place for each side of its balance; change them under Placement.';
     const wanted = text.trim().toLowerCase();
@@ -42,9 +43,14 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
     const after = category === null ? [] : [{ side: 'any' as const, categoryId: category }];
     return told(await actions.place(account, after));
   };
+  const code = async (account: ChartAccountBody, key: ListKey, text: string): Promise<string | null> => {
+    const version = Math.max(account.version, actions.versionLeft(account.id));
+    return told(await actions.changeQuietly(account, { version, codes: { [key]: text.trim() } }));
+  };
   return {
     onEdit: async (account, columnId, text) => {
       if (columnId === 'category') return place(account, text);
+      if (isListKey(columnId)) return code(account, columnId, text);
       const field = fieldOf[columnId];
       if (field === undefined) return 'This is not changed here.';
       // The cell beside it may have been changed a moment ago, before the row is shown with its new version.
@@ -54,7 +60,7 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
       return theirsIn(refused, field, account) ?? told(refused);
     },
     onFillDown: (from, below, columnId) => {
-      const field = filledBy[columnId];
+      const field = isListKey(columnId) ? columnId : filledBy[columnId];
       if (field === undefined) return actions.say('refused', 'Numbers and names are each account’s own; other columns fill down.');
       if (field === 'category' && hasSides(from)) return actions.say('refused', 'It has a place for each side of its balance, which does not fill down.');
       const [first] = standsIn(from);
@@ -63,8 +69,13 @@ export function useCellEdits({ categories, actions, onLook }: CellEditsOptions):
         side: from.normalSide,
         purpose: from.purpose,
         externalNumber: from.externalNumber,
+        ...from.codes,
       };
-      onLook(new File([manyChangesFile(below, { kind: 'set', field, value: value[field as keyof typeof value] })], 'filled down.csv', { type: 'text/csv' }));
+      onLook(
+        new File([manyChangesFile(below, { kind: 'set', field, value: value[field as keyof typeof value] ?? '' }, lists)], 'filled down.csv', {
+          type: 'text/csv',
+        }),
+      );
     },
   };
 }

@@ -1,5 +1,5 @@
-import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { accountLabel, accountLabels, accountRoles, chartColumns } from '@ivory-ladder/core';
+import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
+import { accountLabel, accountLabels, accountRoles, chartColumns, isListKey } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { counted } from '../../components/counted.ts';
+import { CodeField } from '../chart/CodeField.tsx';
 import styles from './ChangeManyPanel.module.css';
 import { type ManyChange, type ManyField, manyChanges, manyChangesFile, manyFields } from './manyChanges.ts';
 
@@ -17,6 +18,7 @@ interface ChangeManyPanelProps {
   readonly branch: readonly ChartAccountBody[];
   readonly accounts: readonly ChartAccountBody[];
   readonly categoryPaths: readonly string[];
+  readonly lists: readonly CodeListBody[];
   readonly onLook: (file: File) => void;
   readonly onCancel: () => void;
 }
@@ -25,7 +27,7 @@ const few = createFilterOptions<string>({ limit: 60 });
 const mostListed = 100;
 
 /** One field set alike, or a text in names replaced, on the accounts that are shown or on a branch; looked at before it is applied. */
-export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook, onCancel }: ChangeManyPanelProps) {
+export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists, onLook, onCancel }: ChangeManyPanelProps) {
   const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 1 ? 'branch' : 'shown');
   const [what, setWhat] = useState<ManyField | 'replace'>('category');
   const [value, setValue] = useState('');
@@ -50,6 +52,11 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook
             set {chartColumns[field].heading.toLowerCase()}
           </MenuItem>
         ))}
+        {lists.map(({ key, name }) => (
+          <MenuItem key={key} value={key}>
+            set {name}
+          </MenuItem>
+        ))}
         <MenuItem value="replace">find and replace in names</MenuItem>
       </TextField>
       {what === 'replace' ? (
@@ -64,7 +71,7 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook
           <TextField label="Replace by" value={by} onChange={(event) => setBy(event.target.value)} slotProps={{ htmlInput: { maxLength: 200 } }} />
         </>
       ) : (
-        <ValueField field={what} value={value} accounts={accounts} categoryPaths={categoryPaths} onChange={setValue} />
+        <ValueField field={what} value={value} accounts={accounts} categoryPaths={categoryPaths} lists={lists} onChange={setValue} />
       )}
       {what === 'replace' && touched.length > 0 && (
         <ul className={styles.list}>
@@ -80,7 +87,7 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, onLook
         <Button
           variant="contained"
           disabled={touched.length === 0 || (what === 'replace' && find === '')}
-          onClick={() => onLook(new File([manyChangesFile(chosen, change)], 'changes.csv', { type: 'text/csv' }))}
+          onClick={() => onLook(new File([manyChangesFile(chosen, change, lists)], 'changes.csv', { type: 'text/csv' }))}
         >
           Look at {counted(touched.length, 'change')}…
         </Button>
@@ -102,10 +109,15 @@ interface ValueFieldProps {
   readonly value: string;
   readonly accounts: readonly ChartAccountBody[];
   readonly categoryPaths: readonly string[];
+  readonly lists: readonly CodeListBody[];
   readonly onChange: (value: string) => void;
 }
 
-function ValueField({ field, value, accounts, categoryPaths, onChange }: ValueFieldProps) {
+function ValueField({ field, value, accounts, categoryPaths, lists, onChange }: ValueFieldProps) {
+  if (isListKey(field)) {
+    const list = lists.find(({ key }) => key === field);
+    return list ? <CodeField key={field} list={list} value={value} onChange={onChange} /> : null;
+  }
   const label = chartColumns[field].heading;
   switch (field) {
     case 'category':

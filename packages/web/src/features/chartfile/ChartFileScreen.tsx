@@ -14,7 +14,7 @@ import { EmptyState } from '../../components/EmptyState.tsx';
 import { compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import styles from './ChartFileScreen.module.css';
-import { rowText } from './chartFileText.ts';
+import { type ListHeadings, rowText } from './chartFileText.ts';
 import { EffectList } from './EffectList.tsx';
 
 type Row = ChartRehearsalBody['rows'][number];
@@ -45,7 +45,7 @@ export function ChartFileScreen() {
   const chosen = (Object.keys(stateNames) as Row['state'][]).find((state) => state === params.get('show'));
   const shown = chosen ?? (counts.wrong > 0 ? 'wrong' : null);
   const isSought = useMemo(() => (shown === null ? ({ state }: Row) => state !== 'same' : ({ state }: Row) => state === shown), [shown]);
-  const columns = useMemo(() => columnsOf(company.numbered), [company.numbered]);
+  const columns = useMemo(() => columnsOf(company.numbered, data?.listHeadings ?? {}), [company.numbered, data]);
   const back = `/companies/${company.id}/ledger/chart`;
   if (error !== undefined && !data)
     return (
@@ -152,7 +152,8 @@ export function ChartFileScreen() {
   );
 }
 
-function columnsOf(numbered: boolean): GridColumn<Row>[] {
+function columnsOf(numbered: boolean, lists: ListHeadings): GridColumn<Row>[] {
+  const told = (row: Row) => rowText(row, lists);
   const columns: GridColumn<Row>[] = [
     { id: 'row', caption: 'Row', width: '52px', cell: ({ row }) => row, text: ({ row }) => String(row), compare: (a, b) => a.row - b.row },
     {
@@ -179,7 +180,7 @@ function columnsOf(numbered: boolean): GridColumn<Row>[] {
       text: ({ state }) => state,
       compare: (a, b) => compareTexts(a.state, b.state),
     },
-    { id: 'what', caption: 'What it does', width: 'minmax(0, 2.4fr)', cell: (row) => <span title={rowText(row)}>{rowText(row)}</span>, text: rowText },
+    { id: 'what', caption: 'What it does', width: 'minmax(0, 2.4fr)', cell: (row) => <span title={told(row)}>{told(row)}</span>, text: told },
   ];
   return numbered ? columns : columns.filter(({ id }) => id !== 'number');
 }

@@ -9,11 +9,11 @@ describe('rows of a chart file in words', () => {
       { field: 'name' as const, before: 'Fees', after: 'Licence fees' },
       { field: 'parent' as const, before: '6000', after: '' },
     ];
-    expect(rowText({ ...row, state: 'changed', changes })).toBe('Name: «Fees» → «Licence fees»; Nested below: «6000» → nothing');
+    expect(rowText({ ...row, state: 'changed', changes }, {})).toBe('Name: «Fees» → «Licence fees»; Nested below: «6000» → nothing');
   });
 
   it('say of a path only what differs, and all of it where nothing is alike', () => {
-    const moved = (before: string, after: string) => rowText({ ...row, state: 'changed', changes: [{ field: 'category', before, after }] });
+    const moved = (before: string, after: string) => rowText({ ...row, state: 'changed', changes: [{ field: 'category', before, after }] }, {});
     expect(moved('Revenue > Foot passengers', 'Revenue > On foot')).toBe('Category: «… > Foot passengers» → «… > On foot»');
     expect(moved('Revenue', 'Revenue > On foot')).toBe('Category: «Revenue» → «Revenue > On foot»');
     expect(moved('Staff', 'Fees')).toBe('Category: «Staff» → «Fees»');
@@ -25,7 +25,7 @@ describe('rows of a chart file in words', () => {
       { field: 'element' as const, reason: 'unknown_word', about: 'boat' },
       { field: 'number' as const, reason: 'repeated_in_file', about: '7' },
     ];
-    expect(rowText({ ...row, state: 'wrong', faults })).toBe('Element cannot be «boat»; row 7 has it already');
+    expect(rowText({ ...row, state: 'wrong', faults }, {})).toBe('Element cannot be «boat»; row 7 has it already');
   });
 
   it('say of a new account what it is and where it stands', () => {
@@ -34,6 +34,6 @@ describe('rows of a chart file in words', () => {
       { field: 'element' as const, before: '', after: 'expense' },
       { field: 'category' as const, before: '', after: 'Staff costs' },
     ];
-    expect(rowText({ ...row, state: 'new', changes })).toBe('Element expense, Category Staff costs');
+    expect(rowText({ ...row, state: 'new', changes }, {})).toBe('Element expense, Category Staff costs');
   });
 });

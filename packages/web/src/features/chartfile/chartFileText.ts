@@ -1,5 +1,5 @@
 import type { ChartRehearsalBody } from '@ivory-ladder/contract';
-import { type ChartField, chartColumns, type RowFault } from '@ivory-ladder/core';
+import { chartColumns, isListKey, type RowFault } from '@ivory-ladder/core';
 
 type Row = ChartRehearsalBody['rows'][number];
 
@@ -25,26 +25,32 @@ const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: stri
   role_needed: () => 'it holds retained earnings, which can only be given to another account',
   role_twice: (about) => `row ${about} has the role too`,
   category_of_other_element: (about) => `the category is of element ${about}`,
+  no_such_code: (about, heading) => `there is no code «${about}» in ${heading.replace(/^\w+: /, '')}`,
   category_beside_sides: () => 'Category must be empty where there is one for a side',
 };
 
-function faultText({ field, reason, about }: Row['faults'][number]): string {
-  const heading = chartColumns[field as ChartField].heading;
+type Field = Row['changes'][number]['field'];
+export type ListHeadings = ChartRehearsalBody['listHeadings'];
+
+const headingOf = (field: Field, lists: ListHeadings): string => (isListKey(field) ? (lists[field] ?? field) : chartColumns[field].heading);
+
+function faultText({ field, reason, about }: Row['faults'][number], lists: ListHeadings): string {
+  const heading = headingOf(field, lists);
   return reasons[reason as RowFault['reason']](about ?? '', heading);
 }
 
 /** What a row would do, in short: its faults, or each field before and after. */
-export function rowText({ state, changes, faults }: Row): string {
-  if (faults.length > 0) return faults.map(faultText).join('; ');
+export function rowText({ state, changes, faults }: Row, lists: ListHeadings): string {
+  if (faults.length > 0) return faults.map((fault) => faultText(fault, lists)).join('; ');
   if (state === 'new') {
     const told = changes.filter(({ field }) => field === 'element' || field === 'parent' || field.startsWith('category'));
     const isPlaced = told.some(({ field }) => field.startsWith('category'));
-    return [...told.map(({ field, after }) => `${chartColumns[field].heading} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
+    return [...told.map(({ field, after }) => `${headingOf(field, lists)} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
   }
   return changes
     .map(({ field, before, after }) => {
       const [from, to] = field.startsWith('category') ? whereTheyPart(before, after) : [before, after];
-      return `${chartColumns[field].heading}: ${shown(from, 26)} → ${shown(to, 60)}`;
+      return `${headingOf(field, lists)}: ${shown(from, 26)} → ${shown(to, 60)}`;
     })
     .join('; ');
 }

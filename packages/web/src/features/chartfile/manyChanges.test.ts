@@ -17,14 +17,20 @@ describe('many accounts changed alike', () => {
   });
 
   it('becomes a chart file with quotes and formulas kept as text', () => {
-    expect(manyChangesFile(accounts.slice(0, 1), { kind: 'set', field: 'purpose', value: '=see "list"' })).toBe(
+    expect(manyChangesFile(accounts.slice(0, 1), { kind: 'set', field: 'purpose', value: '=see "list"' }, [])).toBe(
       '"Number","Purpose","Key"\n"6200","\'=see ""list""","1"',
     );
-    expect(manyChangesFile(accounts, { kind: 'replace', find: 'Travel', by: 'Trips' })).toBe('"Number","Name","Key"\n"6300","Trips","3"');
+    expect(manyChangesFile(accounts, { kind: 'replace', find: 'Travel', by: 'Trips' }, [])).toBe('"Number","Name","Key"\n"6300","Trips","3"');
+  });
+
+  it('a code is set under the heading of its list', () => {
+    expect(manyChangesFile(accounts.slice(2), { kind: 'set', field: 'report:4', value: '1.10' }, [{ key: 'report:4', name: 'Tax return' }])).toBe(
+      '"Number","Code: Tax return","Key"\n"6300","1.10","3"',
+    );
   });
 
   it('a category set takes the place of those for a side', () => {
-    expect(manyChangesFile(accounts.slice(2), { kind: 'set', field: 'category', value: 'Staff costs' })).toBe(
+    expect(manyChangesFile(accounts.slice(2), { kind: 'set', field: 'category', value: 'Staff costs' }, [])).toBe(
       '"Number","Category","Category while in debit","Category while in credit","Key"\n"6300","Staff costs","","","3"',
     );
   });

@@ -1,9 +1,9 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { asPlainText, type ChartField, chartColumns } from '@ivory-ladder/core';
+import { asPlainText, type ChartColumn, type ChartField, type CodeList, describeColumn, type ListKey } from '@ivory-ladder/core';
 
 /** Fields that can be set alike on many accounts. */
 export const manyFields = ['category', 'parent', 'side', 'active', 'role', 'purpose', 'externalNumber'] as const satisfies readonly ChartField[];
-export type ManyField = (typeof manyFields)[number];
+export type ManyField = (typeof manyFields)[number] | ListKey;
 
 export type ManyChange =
   | { readonly kind: 'set'; readonly field: ManyField; readonly value: string }
@@ -23,12 +23,12 @@ export function manyChanges(accounts: readonly Account[], change: ManyChange): {
 }
 
 /** The changes as a chart file, so that they are judged, rehearsed and applied as one. */
-export function manyChangesFile(accounts: readonly Account[], change: ManyChange): string {
-  const field: ChartField = change.kind === 'set' ? change.field : 'name';
+export function manyChangesFile(accounts: readonly Account[], change: ManyChange, lists: readonly Pick<CodeList, 'key' | 'name'>[]): string {
+  const field: ChartColumn = change.kind === 'set' ? change.field : 'name';
   // A place for any balance takes the place of those for a side, also where it is none.
   const emptied: ChartField[] = field === 'category' ? ['categoryDebit', 'categoryCredit'] : [];
   const cell = (text: string) => `"${asPlainText(text).replaceAll('"', '""')}"`;
-  const headings = (['number', field, ...emptied, 'key'] as const).map((one) => chartColumns[one].heading);
+  const headings = (['number', field, ...emptied, 'key'] as const).map((one) => describeColumn(one, lists).heading);
   const rows = manyChanges(accounts, change).map(({ account, value }) => [account.number, value, ...emptied.map(() => ''), String(account.id)]);
   return [headings, ...rows].map((row) => row.map(cell).join(',')).join('\n');
 }

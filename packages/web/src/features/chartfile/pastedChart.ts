@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { type ChartField, chartColumns } from '@ivory-ladder/core';
+import { type ChartField, type CodeList, chartColumns, describeColumn, isListKey } from '@ivory-ladder/core';
 
 /** What stands in the columns of a block without headings, by how many there are. */
 const columnsOf: readonly (readonly ChartField[])[] = [
@@ -44,11 +44,15 @@ export function pastedOver(
   text: string,
   columnIds: readonly string[],
   rowsFrom: (count: number) => readonly Pick<ChartAccountBody, 'id' | 'number'>[],
+  lists: readonly Pick<CodeList, 'key' | 'name'>[] = [],
 ): string | null {
   if (columnIds[0] === 'number') return null;
   const lines = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n');
   const width = Math.min(columnIds.length, Math.max(...lines.map((line) => line.split('\t').length)));
-  const headings = columnIds.slice(0, width).map((id) => (fieldOfColumn[id] ? chartColumns[fieldOfColumn[id]].heading : `Column ${id}`));
+  const headings = columnIds.slice(0, width).map((id) => {
+    const column = isListKey(id) ? id : fieldOfColumn[id];
+    return column ? describeColumn(column, lists).heading : `Column ${id}`;
+  });
   const rows = rowsFrom(lines.length);
   const body = lines.map((line, at) => [rows[at]?.number ?? '', String(rows[at]?.id ?? ''), ...line.split('\t').slice(0, width)].join('\t'));
   return [[chartColumns.number.heading, chartColumns.key.heading, ...headings].join('\t'), ...body].join('\n');

@@ -24,6 +24,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   repeatedNames: 'repeated names',
   order: 'order among its siblings',
   mergedInto: 'merged into',
+  codes: 'codes',
   columns: 'columns',
   sortedBy: 'ordered by',
   sought: 'shows',

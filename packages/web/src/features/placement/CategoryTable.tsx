@@ -11,6 +11,7 @@ import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryTable.module.css';
+import { PlacementTabs } from './PlacementTabs.tsx';
 import { elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
 import type { PlacementActions } from './usePlacementActions.ts';
 
@@ -52,7 +53,10 @@ export function CategoryTable({ view, model, currency, chosenId, dragged, action
     <section className={styles.panel} aria-labelledby="categories">
       <header className={styles.head}>
         <div>
-          <h2 id="categories">Categories</h2>
+          <PlacementTabs />
+          <h2 id="categories" className="unseen">
+            Categories
+          </h2>
           <p className={styles.quiet}>
             Balances at {longDay(view.span.lastDay)} and {longDay(view.balanceComparative)}; income and expense over {upper} {lower} and {earlierUpper}{' '}
             {earlierLower}

@@ -1,0 +1,6 @@
+import type { CodeListBody } from '@ivory-ladder/contract';
+import type { CountedCodeList } from '../application/codeLists.ts';
+
+export function toCodeList({ id, key, kind, name, version, codes, accounts }: CountedCodeList): CodeListBody {
+  return { id, key, kind, name, version, codes: codes.map((listed) => ({ ...listed, accounts: accounts.get(listed.code) ?? 0 })) };
+}

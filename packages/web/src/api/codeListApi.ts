@@ -1,0 +1,23 @@
+import type { CodeListBody, CodeListChange, CodeListInput, CodeLists } from '@ivory-ladder/contract';
+import { ivoryApi, ledgerTags } from './ivoryApi.ts';
+
+/** Lists of report codes, and facets. */
+const codeListApi = ivoryApi.injectEndpoints({
+  endpoints: (build) => ({
+    listCodeLists: build.query<CodeLists, number>({ query: (companyId) => `/companies/${companyId}/code-lists`, providesTags: ['Chart'] }),
+    addCodeList: build.mutation<CodeListBody, { companyId: number; body: CodeListInput }>({
+      query: ({ companyId, body }) => ({ url: `/companies/${companyId}/code-lists`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    changeCodeList: build.mutation<CodeListBody, { companyId: number; listId: number; change: CodeListChange }>({
+      query: ({ companyId, listId, change }) => ({ url: `/companies/${companyId}/code-lists/${listId}`, method: 'PATCH', body: change }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    deleteCodeList: build.mutation<void, { companyId: number; listId: number }>({
+      query: ({ companyId, listId }) => ({ url: `/companies/${companyId}/code-lists/${listId}`, method: 'DELETE' }),
+      invalidatesTags: [...ledgerTags],
+    }),
+  }),
+});
+
+export const { useListCodeListsQuery, useAddCodeListMutation, useChangeCodeListMutation, useDeleteCodeListMutation } = codeListApi;

@@ -1,0 +1,44 @@
+import type { CodeListBody, CodeListChange, CodeListInput } from '@ivory-ladder/contract';
+import { useDispatch } from 'react-redux';
+import { useAddCodeListMutation, useChangeCodeListMutation, useDeleteCodeListMutation } from '../../api/codeListApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+
+export interface CodeListActions {
+  readonly isBusy: boolean;
+  /** Its id, or `null` where it was refused. */
+  add(body: CodeListInput): Promise<number | null>;
+  /** Why it was refused, or `null`; what is done is said, where there is something to say. */
+  change(list: CodeListBody, change: Omit<CodeListChange, 'version'>, said?: string): Promise<string | null>;
+  remove(list: CodeListBody): Promise<boolean>;
+}
+
+/** What can be done with lists of codes; each thing is applied at once. */
+export function useCodeListActions(): CodeListActions {
+  const { id: companyId } = useCompany();
+  const dispatch = useDispatch();
+  const [addList, adding] = useAddCodeListMutation();
+  const [changeList, changing] = useChangeCodeListMutation();
+  const [deleteList, deleting] = useDeleteCodeListMutation();
+  const say = (error: unknown, done: string) =>
+    dispatch(noticeGiven(error === undefined ? { tone: 'done', text: done } : { tone: 'refused', text: describeFailure(error) }));
+  return {
+    isBusy: adding.isLoading || changing.isLoading || deleting.isLoading,
+    add: async (body) => {
+      const { data, error } = await addList({ companyId, body });
+      say(error, `Added: ${body.name}.`);
+      return data?.id ?? null;
+    },
+    change: async (list, change, said) => {
+      const { error } = await changeList({ companyId, listId: list.id, change: { version: list.version, ...change } });
+      if (said !== undefined) say(error, said);
+      return error === undefined ? null : describeFailure(error);
+    },
+    remove: async (list) => {
+      const { error } = await deleteList({ companyId, listId: list.id });
+      say(error, `Deleted: ${list.name}.`);
+      return error === undefined;
+    },
+  };
+}
