@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { role } from './people.ts';
-import { day, id, name, version } from './primitives.ts';
+import { day, id, language, name, version } from './primitives.ts';
 
 export const companyInput = z.strictObject({
   name,
@@ -50,6 +50,12 @@ export const settingsChange = z.strictObject({
   numberScheme: numberScheme.nullable().optional(),
   repeatedNames: repeatedNames.optional(),
   numbered: z.boolean().optional(),
+  /** Of captions, the main one first. */
+  languages: z
+    .array(language)
+    .min(1)
+    .refine((given) => new Set(given).size === given.length, { error: 'one language twice' })
+    .optional(),
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
 
@@ -68,6 +74,7 @@ export const company = z.object({
   numberScheme: numberScheme.nullable(),
   repeatedNames,
   numbered: z.boolean(),
+  languages: z.array(language),
   settingsVersion: version,
   /** Grows by one with each posting. */
   revision: z.int(),

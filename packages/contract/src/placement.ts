@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { accountRole, amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
+import { accountRole, amount, day, element, id, language, name, placeSide, side, step, term, version } from './primitives.ts';
 
 /** Account numbers in their text form, `1000 to 1999, 2105, 24* except 2450`, for any balance or for one side. */
 const categoryRange = z.strictObject({ side: placeSide, text: z.string().trim().max(2000) });
@@ -8,6 +8,12 @@ const categoryRanges = z
   .array(categoryRange)
   .max(3)
   .refine((ranges) => new Set(ranges.map(({ side }) => side)).size === ranges.length, { error: 'two ranges for one side' });
+
+/** In the company's other languages, one of each. */
+const captions = z
+  .array(z.strictObject({ language, caption: name }))
+  .max(6)
+  .refine((given) => new Set(given.map((one) => one.language)).size === given.length, { error: 'two captions in one language' });
 
 export const category = z.object({
   id,
@@ -19,6 +25,7 @@ export const category = z.object({
   step: step.nullable(),
   contraOf: id.nullable(),
   ranges: z.array(categoryRange),
+  captions: z.array(z.object({ language, caption: z.string() })),
   version,
 });
 export type CategoryBody = z.infer<typeof category>;
@@ -31,6 +38,7 @@ export const categoryInput = z.strictObject({
   step: step.nullable().default(null),
   contraOf: id.nullable().default(null),
   ranges: categoryRanges.default([]),
+  captions: captions.default([]),
 });
 
 /** Only what changes; `after` names the sibling to stand behind, `null` to stand first. */
@@ -43,6 +51,7 @@ export const categoryChange = z.strictObject({
   step: step.nullable().optional(),
   contraOf: id.nullable().optional(),
   ranges: categoryRanges.optional(),
+  captions: captions.optional(),
 });
 export type CategoryChange = z.infer<typeof categoryChange>;
 

@@ -20,3 +20,6 @@ export const name = z
   .min(1)
   .max(200)
   .regex(/^[^\p{Cc}]*$/u);
+
+/** Of captions (BCP 47); those whose words for generated lines come with the product. */
+export const language = z.enum(['en', 'de', 'fr', 'nl', 'es', 'nb']);

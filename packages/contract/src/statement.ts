@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { amount, day, element, id } from './primitives.ts';
+import { amount, day, element, id, language } from './primitives.ts';
 
 const keys = z
   .string()
@@ -27,6 +27,8 @@ export const statementQuery = z.object({
   open: keys,
   shut: keys,
   zero: flag,
+  /** Of captions; the company's main one where it is none of its languages. */
+  language: z.string().max(10).optional(),
 });
 export type StatementQuery = z.infer<typeof statementQuery>;
 
@@ -61,6 +63,8 @@ export type ProofBody = z.infer<typeof proof>;
 export const statement = z.object({
   kind: z.enum(['balance_sheet', 'income_statement']),
   title: z.string(),
+  /** In which title and captions are. */
+  language,
   currency: z.string(),
   exponent: z.int(),
   columns: z.array(statementColumn),

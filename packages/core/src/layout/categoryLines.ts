@@ -1,5 +1,6 @@
 import type { Side } from '../chart/element.ts';
 import type { CategoryNode } from '../placement/categoryTree.ts';
+import type { CaptionWords } from './captionWords.ts';
 import type { AccountsLine, Line } from './line.ts';
 
 export interface CategoryLineOptions {
@@ -7,6 +8,7 @@ export interface CategoryLineOptions {
   readonly reversed: boolean;
   /** Category ids that bear an account directly. */
   readonly occupied: ReadonlySet<number>;
+  readonly words: CaptionWords;
 }
 
 /**
@@ -20,10 +22,10 @@ export function linesOfSiblings(nodes: readonly CategoryNode[], rung: number, op
   for (const node of nodes) {
     const { contraOf } = node.category;
     if (contraOf !== null && ids.has(contraOf)) continue;
-    const own = lineOfCategory(node, rung, options, '');
+    const own = lineOfCategory(node, rung, options, false);
     const contras = nodes
       .filter((other) => other.category.contraOf === node.category.id)
-      .map((other) => lineOfCategory(other, rung, options, 'Less '))
+      .map((other) => lineOfCategory(other, rung, options, true))
       .filter((line) => line !== null);
     if (contras.length === 0) {
       if (own) lines.push(own);
@@ -33,7 +35,7 @@ export function linesOfSiblings(nodes: readonly CategoryNode[], rung: number, op
       kind: 'group',
       key: `net.${node.category.id}`,
       caption: node.category.name,
-      totalCaption: `${node.category.name}, net`,
+      totalCaption: options.words.net(node.category.name),
       side: options.side,
       reversed: options.reversed,
       rung,
@@ -43,15 +45,15 @@ export function linesOfSiblings(nodes: readonly CategoryNode[], rung: number, op
   return lines;
 }
 
-function lineOfCategory(node: CategoryNode, rung: number, options: CategoryLineOptions, prefix: string): Line | null {
+function lineOfCategory(node: CategoryNode, rung: number, options: CategoryLineOptions, isDeducted: boolean): Line | null {
   const { category, children } = node;
-  const { side, reversed, occupied } = options;
-  const caption = prefix === '' ? category.name : prefix + lowerFirst(category.name);
+  const { side, reversed, occupied, words } = options;
+  const caption = isDeducted ? words.less(category.name) : category.name;
   const accounts: AccountsLine = { kind: 'accounts', key: `category.${category.id}`, caption, side, reversed, rung, categoryId: category.id };
   const below = linesOfSiblings(children, rung + 1, options);
   if (below.length === 0) return occupied.has(category.id) ? accounts : null;
   const own: AccountsLine[] = occupied.has(category.id)
-    ? [{ ...accounts, key: `own.${category.id}`, caption: `${category.name}, not subdivided`, rung: rung + 1 }]
+    ? [{ ...accounts, key: `own.${category.id}`, caption: words.notSubdivided(category.name), rung: rung + 1 }]
     : [];
   const net = below[0];
   // A category that holds nothing but a pair of cost and deduction is that pair; a second net line would repeat it.
@@ -60,15 +62,10 @@ function lineOfCategory(node: CategoryNode, rung: number, options: CategoryLineO
     kind: 'group',
     key: `category.${category.id}`,
     caption,
-    totalCaption: pair ? `${category.name}, net` : `Total ${lowerFirst(category.name)}`,
+    totalCaption: pair ? words.net(category.name) : words.total(category.name),
     side,
     reversed,
     rung,
     children: pair ? pair.children : [...below, ...own],
   };
-}
-
-/** `Revenue` → `revenue`; a word in capitals such as VAT stays. */
-function lowerFirst(name: string): string {
-  return /^[A-ZÀ-Þ][^A-ZÀ-Þ]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
 }

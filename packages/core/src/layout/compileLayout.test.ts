@@ -6,7 +6,7 @@ import type { AccountsLine, Layout, Line } from './line.ts';
 const base = { caption: '', side: 'debit', reversed: false, rung: 0 } as const;
 const accounts = (categoryId: number): AccountsLine => ({ ...base, kind: 'accounts', key: `category.${categoryId}`, categoryId });
 const group = (key: string, children: Line[]): Line => ({ ...base, kind: 'group', key, totalCaption: '', children });
-const layout = (lines: Line[]): Layout => ({ kind: 'balance_sheet', title: 'Test', lines });
+const layout = (lines: Line[]): Layout => ({ kind: 'balance_sheet', language: 'en', title: 'Test', lines });
 const nobody = new Map<number, Portions>();
 
 describe('a compiled layout', () => {

@@ -2,6 +2,7 @@ import { type Element, naturalSide } from '../chart/element.ts';
 import type { Term } from '../placement/category.ts';
 import type { CategoryNode, CategoryTree } from '../placement/categoryTree.ts';
 import type { Portions } from '../placement/place.ts';
+import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
 import { linesOfSiblings } from './categoryLines.ts';
 import type { GroupLine, Layout, Line } from './line.ts';
 import { occupiedCategories } from './occupied.ts';
@@ -12,15 +13,17 @@ export interface BalanceSheetFacts {
   readonly portions: ReadonlyMap<number, Portions>;
   readonly retainedEarningsId: number | null;
   readonly options: LayoutOptions;
+  readonly language: CaptionLanguage;
 }
 
-const termCaptions: Readonly<Record<'asset' | 'liability', Readonly<Record<Term, string>>>> = {
-  asset: { non_current: 'Non-current assets', current: 'Current assets' },
-  liability: { non_current: 'Non-current liabilities', current: 'Current liabilities' },
-};
+const termWords = {
+  asset: { non_current: 'nonCurrentAssets', current: 'currentAssets' },
+  liability: { non_current: 'nonCurrentLiabilities', current: 'currentLiabilities' },
+} as const satisfies Readonly<Record<'asset' | 'liability', Readonly<Record<Term, keyof CaptionWords>>>>;
 
 /** Balance sheet by current and non-current (IAS 1.60), living: it follows the category tree each time it is made. */
-export function generateBalanceSheet({ tree, portions, retainedEarningsId, options }: BalanceSheetFacts): Layout {
+export function generateBalanceSheet({ tree, portions, retainedEarningsId, options, language }: BalanceSheetFacts): Layout {
+  const words = captionWords[language];
   const occupied = occupiedCategories(portions);
   const byTerm = (element: 'asset' | 'liability', caption: string): GroupLine => {
     const side = naturalSide(element);
@@ -30,9 +33,9 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
       const lines = linesOfSiblings(
         tops.filter((node) => (node.category.term ?? 'current') === term),
         1,
-        { side, reversed: false, occupied },
+        { side, reversed: false, occupied, words },
       );
-      const termCaption = termCaptions[element][term];
+      const termCaption = words[termWords[element][term]];
       return lines.length === 0
         ? []
         : [
@@ -40,7 +43,7 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
               kind: 'group',
               key: `${element}.${term}`,
               caption: termCaption,
-              totalCaption: `Total ${termCaption.toLowerCase()}`,
+              totalCaption: words.total(termCaption),
               side,
               reversed: false,
               rung: 0,
@@ -48,10 +51,10 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
             },
           ];
     });
-    return { kind: 'group', key: element, caption, totalCaption: `Total ${caption.toLowerCase()}`, side, reversed: false, rung: 0, children };
+    return { kind: 'group', key: element, caption, totalCaption: words.total(caption), side, reversed: false, rung: 0, children };
   };
   const equityTops: readonly CategoryNode[] = tree.tops.get('equity') ?? [];
-  const equity: Line[] = linesOfSiblings(equityTops, 1, { side: 'credit', reversed: false, occupied });
+  const equity: Line[] = linesOfSiblings(equityTops, 1, { side: 'credit', reversed: false, occupied, words });
   const within = options.result === 'within_retained_earnings' ? retainedLine(equity, retainedEarningsId, portions) : null;
   const result = (key: string, caption: string, of: 'year_to_date' | 'earlier_years'): Line => ({
     kind: 'result',
@@ -63,19 +66,29 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
     of,
     within: of === 'year_to_date' ? within : null,
   });
-  if (retainedEarningsId === null) equity.push(result('result.earlier', 'Profit of earlier years, not allotted', 'earlier_years'));
-  equity.push(result('result', 'Result of the year', 'year_to_date'));
+  if (retainedEarningsId === null) equity.push(result('result.earlier', words.earlierNotAllotted, 'earlier_years'));
+  equity.push(result('result', words.resultOfYear, 'year_to_date'));
   return {
     kind: 'balance_sheet',
-    title: 'Balance sheet',
+    language,
+    title: words.balanceSheet,
     lines: [
-      byTerm('asset', 'Assets'),
-      byTerm('liability', 'Liabilities'),
-      { kind: 'group', key: 'equity', caption: 'Equity', totalCaption: 'Total equity', side: 'credit', reversed: false, rung: 0, children: equity },
+      byTerm('asset', words.assets),
+      byTerm('liability', words.liabilities),
+      {
+        kind: 'group',
+        key: 'equity',
+        caption: words.equity,
+        totalCaption: words.total(words.equity),
+        side: 'credit',
+        reversed: false,
+        rung: 0,
+        children: equity,
+      },
       {
         kind: 'sum',
         key: 'liability_and_equity',
-        caption: 'Total liabilities and equity',
+        caption: words.total(words.liabilitiesAndEquity),
         side: 'credit',
         reversed: false,
         rung: 0,

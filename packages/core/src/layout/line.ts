@@ -1,4 +1,5 @@
 import type { Side } from '../chart/element.ts';
+import type { CaptionLanguage } from './captionWords.ts';
 
 export type LayoutKind = 'balance_sheet' | 'income_statement';
 
@@ -48,6 +49,8 @@ export type Line = GroupLine | AccountsLine | SumLine | ResultLine;
 
 export interface Layout {
   readonly kind: LayoutKind;
+  /** In which its captions are. */
+  readonly language: CaptionLanguage;
   readonly title: string;
   readonly lines: readonly Line[];
 }

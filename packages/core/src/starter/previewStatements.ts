@@ -36,8 +36,8 @@ export function previewStatements(chart: NewChart): Readonly<Record<LayoutKind, 
   const preview = (kind: LayoutKind): StatementPreview => {
     const layout =
       kind === 'balance_sheet'
-        ? generateBalanceSheet({ tree, portions, retainedEarningsId, options: defaultLayoutOptions })
-        : generateIncomeStatement({ tree, portions, options: defaultLayoutOptions });
+        ? generateBalanceSheet({ tree, portions, retainedEarningsId, options: defaultLayoutOptions, language: 'en' })
+        : generateIncomeStatement({ tree, portions, options: defaultLayoutOptions, language: 'en' });
     const compiled = compileLayout(
       layout,
       accounts.map(({ id }) => id),

@@ -2,6 +2,7 @@ import type { AccountRole } from '../chart/accountRole.ts';
 import type { CodeList, CodesOfAccount } from '../chart/codeList.ts';
 import { type Element, elements, naturalSide, otherSide, type Side } from '../chart/element.ts';
 import { sortByNumber } from '../chart/numberOrder.ts';
+import type { CaptionInLanguage } from '../placement/captionsIn.ts';
 import type { Step, Term } from '../placement/category.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { StarterCategory } from '../placement/starterCategories.ts';
@@ -35,6 +36,8 @@ export interface NewChart {
     readonly term: Term | null;
     readonly step: Step | null;
     readonly contraOfKey: number | null;
+    /** In the company's other languages. */
+    readonly captions: readonly CaptionInLanguage[];
   }[];
   readonly accounts: readonly {
     readonly key: number;
@@ -69,7 +72,7 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
     const siblings = new Map<string, number>();
     for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
       const key = planted.length + 1;
-      planted.push({ key, parentKey, element, name, term, step, contraOfKey: contraOf === undefined ? null : (siblings.get(contraOf) ?? null) });
+      planted.push({ key, parentKey, element, name, term, step, contraOfKey: contraOf === undefined ? null : (siblings.get(contraOf) ?? null), captions: [] });
       siblings.set(name, key);
       keyOf.set(`${element} ${name}`, key);
       plant(element, below, key);

@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { captionWords } from '../layout/captionWords.ts';
 import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
 import type { AccountsLine, GroupLine, Line } from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
@@ -138,7 +139,7 @@ class Page {
     for (const { account, label, index: at, isParent } of accounts) {
       const amounts = runs.map(({ net }) => portionIn(net[at] as bigint, compiled.lineOfDebit[at] === index, compiled.lineOfCredit[at] === index));
       if (isParent && amounts.every((amount) => amount === 0n)) continue;
-      push(String(account.id), account.id, isParent ? `Posted directly to ${label}` : label, amounts);
+      push(String(account.id), account.id, isParent ? captionWords[compiled.layout.language].postedDirectly(label) : label, amounts);
     }
     for (const result of compiled.lines)
       if (result.kind === 'result' && result.within?.key === line.key) {

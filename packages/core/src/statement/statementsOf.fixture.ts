@@ -53,8 +53,8 @@ export function statementsOf({ categories, accounts, places, options = defaultLa
   const ids = accounts.map(({ id }) => id);
   const resets = Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0));
   const layouts = {
-    balance_sheet: compileLayout(generateBalanceSheet({ tree, portions, retainedEarningsId, options }), ids, portions),
-    income_statement: compileLayout(generateIncomeStatement({ tree, portions, options }), ids, portions),
+    balance_sheet: compileLayout(generateBalanceSheet({ tree, portions, retainedEarningsId, options, language: 'en' }), ids, portions),
+    income_statement: compileLayout(generateIncomeStatement({ tree, portions, options, language: 'en' }), ids, portions),
   };
   const run = (kind: keyof typeof layouts, net: readonly bigint[]) => {
     const vector = BigInt64Array.from(net);

@@ -14,6 +14,7 @@ export interface CategoryEdit {
   readonly step?: CategoryFields['step'] | undefined;
   readonly contraOf?: number | null | undefined;
   readonly ranges?: CategoryFields['ranges'] | undefined;
+  readonly captions?: CategoryFields['captions'] | undefined;
 }
 
 const deepest = 8;
@@ -56,6 +57,7 @@ export function changeCategory(
       step: edit.step === undefined ? current.step : edit.step,
       contraOf: edit.contraOf === undefined ? (parentId === current.parentId ? current.contraOf : null) : edit.contraOf,
       ranges: ranges.value,
+      captions: edit.captions ?? current.captions,
     });
     const refused = check(books, fields, categoryId);
     if (refused) return fail(refused);

@@ -33,8 +33,8 @@ export function changeSettings(ports: Ports, access: Access<'administrator'>, { 
   });
 }
 
-function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered }: CompanyRecord): CompanySettings {
-  return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered };
+function settingsOf({ name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages }: CompanyRecord): CompanySettings {
+  return { name, currency: currency.code, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages };
 }
 
 /** What the ranges see then; no account where neither numbers nor their order change. */

@@ -43,7 +43,7 @@ export function booksAfter(books: Books, { accounts, categories, places }: Chart
     ...books,
     accounts: kept,
     tree: buildAccountTree(kept),
-    categories: categories.map((category) => ({ ranges: [], ...category, version: 0 })),
+    categories: categories.map((category) => ({ ranges: [], captions: [], ...category, version: 0 })),
     categoryTree,
     places,
     ...standingOf(kept, places, books.ranges, categoryTree, books.company.digitOrder),

@@ -49,6 +49,7 @@ export async function beginningOf(
     numberScheme: null,
     repeatedNames: 'pointed_out',
     numbered,
+    languages: ['en'],
   };
   switch (beginWith.kind) {
     case 'categories':
@@ -64,7 +65,13 @@ export async function beginningOf(
       const opened = await openBooks(ports, beginWith.companyId);
       if (!opened.ok) return opened;
       const { company } = opened.value;
-      const kept = { digitOrder: company.digitOrder, numberScheme: company.numberScheme, repeatedNames: company.repeatedNames, numbered: company.numbered };
+      const kept = {
+        digitOrder: company.digitOrder,
+        numberScheme: company.numberScheme,
+        repeatedNames: company.repeatedNames,
+        numbered: company.numbered,
+        languages: company.languages,
+      };
       return succeed({ settings: { ...settings, ...kept }, chart: chartOf(opened.value), options: opened.value.options });
     }
   }
@@ -78,7 +85,8 @@ function chartOf({ lists, tree, accounts, categories: kinds, categoryTree, place
   const categories: NewChart['categories'][number][] = [];
   const visit = ({ category, children }: CategoryNode): void => {
     const { id, parentId, element, name, term, step, contraOf } = category;
-    categories.push({ key: id, parentKey: parentId, element, name, term, step, contraOfKey: contraOf });
+    const captions = kinds.find((kind) => kind.id === id)?.captions ?? [];
+    categories.push({ key: id, parentKey: parentId, element, name, term, step, contraOfKey: contraOf, captions });
     for (const child of children) visit(child);
   };
   for (const tops of categoryTree.tops.values()) for (const top of tops) visit(top);

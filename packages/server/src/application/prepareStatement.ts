@@ -2,8 +2,11 @@ import {
   accountLabel,
   type BalanceVector,
   balanceAt,
+  buildCategoryTree,
+  type CaptionLanguage,
   type Comparison,
   type CompiledLayout,
+  captionsIn,
   columnsFor,
   comparisonSpan,
   compileLayout,
@@ -49,18 +52,31 @@ export interface PreparedStatement {
 }
 
 /** Layouts follow the placement: they are made from it, once for each state of the books. */
-const compiledOf = new WeakMap<Books, Record<LayoutKind, CompiledLayout>>();
+const compiledOf = new WeakMap<Books, Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>>();
 
-export function layoutsOf(books: Books): Record<LayoutKind, CompiledLayout> {
-  const known = compiledOf.get(books);
-  if (known) return known;
-  const facts = { tree: books.categoryTree, portions: books.portions, options: books.options, retainedEarningsId: books.retainedEarningsId };
+/** In a language of the company, its main one where none is asked for. */
+export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books)): Record<LayoutKind, CompiledLayout> {
+  const known = compiledOf.get(books) ?? new Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>();
+  compiledOf.set(books, known);
+  const made = known.get(language);
+  if (made) return made;
+  const tree = language === mainLanguage(books) ? books.categoryTree : buildCategoryTree(captionsIn(books.categories, language));
+  const facts = { tree, language, portions: books.portions, options: books.options, retainedEarningsId: books.retainedEarningsId };
   const compiled = {
     balance_sheet: compileLayout(generateBalanceSheet(facts), books.cube.accountIds, books.portions),
     income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
   };
-  compiledOf.set(books, compiled);
+  known.set(language, compiled);
   return compiled;
+}
+
+function mainLanguage({ company }: Books): CaptionLanguage {
+  return company.languages[0] ?? 'en';
+}
+
+/** The language asked for, if it is one of the company's; else its main one. */
+function languageFor(books: Books, asked: string | undefined): CaptionLanguage {
+  return books.company.languages.find((language) => language === asked) ?? mainLanguage(books);
 }
 
 export function comparisonOf(choice: SpanChoice): Outcome<Comparison, Failure> {
@@ -99,7 +115,12 @@ export function accountsInOrder(books: Books): PresentedAccount[] {
   }));
 }
 
-export async function prepareStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: SpanChoice): Promise<Outcome<PreparedStatement, Failure>> {
+export async function prepareStatement(
+  ports: Ports,
+  companyId: number,
+  kind: LayoutKind,
+  choice: SpanChoice & { readonly language?: string | undefined },
+): Promise<Outcome<PreparedStatement, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooks(ports, companyId);
@@ -110,7 +131,7 @@ export async function prepareStatement(ports: Ports, companyId: number, kind: La
   const columns = columnsFor(kind, span, comparative);
   const spans = comparative ? [span, comparative] : [span];
   const partial = await partialsFor(ports, books, spans);
-  const compiled = layoutsOf(books)[kind];
+  const compiled = layoutsOf(books, languageFor(books, choice.language))[kind];
   const runs = spans.map((columnSpan) =>
     kind === 'balance_sheet'
       ? runBalances(compiled, books, balancesFor(books, columnSpan.lastDay, partial))

@@ -9,6 +9,7 @@ export interface StatementChoice extends SpanChoice {
   readonly open: readonly string[];
   readonly shut: readonly string[];
   readonly zero: boolean;
+  readonly language?: string | undefined;
 }
 
 export interface Statement extends PreparedStatement {

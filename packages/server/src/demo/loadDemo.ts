@@ -7,12 +7,14 @@ import { changeAccount } from '../application/chart.ts';
 import { applyChartFile } from '../application/chartFile.ts';
 import { addCodeList } from '../application/codeLists.ts';
 import { createCompany, makeYear } from '../application/companies.ts';
+import { changeSettings } from '../application/companySettings.ts';
 import type { Failure } from '../application/failure.ts';
 import { openBooks } from '../application/openBooks.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
 import { postDemoEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { demoPerson } from '../application/signIn.ts';
+import { ferryCaptions } from './ferryCaptions.ts';
 import { type DemoCategory, ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
 import { ferryCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
@@ -64,6 +66,8 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
 async function openLedger(ports: Ports, companyId: number): Promise<void> {
+  const { company } = must(await openBooks(ports, companyId));
+  must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
   await plantCategories(ports, companyId, must(await openBooks(ports, companyId)));
   const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(), 'utf8'), actor);
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: '3100', confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
@@ -106,6 +110,7 @@ async function plantCategories(ports: Ports, companyId: number, books: Books): P
           step,
           contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
           ranges: range === undefined ? [] : [{ side: 'any', text: range }],
+          captions: ferryCaptions[name] === undefined ? [] : [{ language: 'nb', caption: ferryCaptions[name] }],
         }),
       );
       ids.set(name, category.id);

@@ -1,23 +1,26 @@
-import type { Day, StatementColumn } from '@ivory-ladder/core';
+import { captionWords, type Day, type StatementColumn } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 
-const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+type Language = Statement['compiled']['layout']['language'];
 
-/** `2026-09-30` → `30 September 2026`. */
-function writeDay(day: Day): string {
-  return `${Number(day.slice(8))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+/** `2026-09-30` → `30 September 2026`, in the language of the captions. */
+function writeDay(day: Day, language: Language): string {
+  const locale = language === 'en' ? 'en-GB' : language;
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
 
-export function captionOfColumn(column: StatementColumn): string {
-  if (column.kind !== 'amount') return column.kind === 'change' ? 'Change' : '%';
+export function captionOfColumn(column: StatementColumn, language: Language): string {
+  if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
   const { firstDay, lastDay } = column.span;
-  return column.measure === 'closing' ? writeDay(lastDay) : `${writeDay(firstDay)} to ${writeDay(lastDay)}`;
+  const last = writeDay(lastDay, language);
+  return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;
 }
 
 /** Company, title, dates and currency: said once, above the figures. */
-export function headingOf({ books, compiled, columns }: Statement): { company: string; title: string; dates: string } {
-  const days = columns.filter((column) => column.kind === 'amount').map(captionOfColumn);
-  return { company: books.company.name, title: compiled.layout.title, dates: `${days.join(' and ')} · ${books.company.currency.code}` };
+export function headingOf({ books, compiled: { layout }, columns }: Statement): { company: string; title: string; dates: string } {
+  const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, layout.language));
+  const dates = days.join(` ${captionWords[layout.language].and} `);
+  return { company: books.company.name, title: layout.title, dates: `${dates} · ${books.company.currency.code}` };
 }
 
 export function fileNameOf({ books, compiled, columns }: Statement, ending: string): string {

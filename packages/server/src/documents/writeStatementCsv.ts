@@ -5,7 +5,7 @@ import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
-  const { columns, rows, books } = statement;
+  const { columns, rows, books, compiled } = statement;
   const heading = headingOf(statement);
   const percent = { code: '%', exponent: 1 };
   const lines = [
@@ -13,7 +13,7 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     [heading.title],
     [heading.dates],
     [],
-    ['', ...columns.map(captionOfColumn)],
+    ['', ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
     ...rows.map((row) => [
       asPlainText(row.caption),
       ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : books.company.currency))),

@@ -51,7 +51,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   columns.forEach((column, at) => {
     sheet.getColumn(at + 2).width = column.kind === 'percent' ? 9 : 19;
     const cell = sheet.getCell(firstRow - 1, at + 2);
-    cell.value = captionOfColumn(column);
+    cell.value = captionOfColumn(column, statement.compiled.layout.language);
     cell.font = { name: 'Calibri', size: 10, color: second };
     cell.alignment = { horizontal: 'right', vertical: 'bottom', wrapText: true };
   });

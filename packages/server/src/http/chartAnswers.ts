@@ -23,8 +23,20 @@ import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toCategory({ id, parentId, element, name, position, term, step, contraOf, ranges, version }: VersionedCategory): CategoryBody {
-  return { id, parentId, element, name, position, term, step, contraOf, ranges: ranges.map((range) => ({ ...range })), version };
+export function toCategory({ id, parentId, element, name, position, term, step, contraOf, ranges, captions, version }: VersionedCategory): CategoryBody {
+  return {
+    id,
+    parentId,
+    element,
+    name,
+    position,
+    term,
+    step,
+    contraOf,
+    ranges: ranges.map((range) => ({ ...range })),
+    captions: captions.map((caption) => ({ ...caption })),
+    version,
+  };
 }
 
 export function toAccount({

@@ -18,6 +18,7 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
     numberScheme: company.numberScheme === null ? null : { ...company.numberScheme, parts: [...company.numberScheme.parts] },
     repeatedNames: company.repeatedNames,
     numbered: company.numbered,
+    languages: [...company.languages],
     settingsVersion: company.settingsVersion,
     revision: company.revision,
     role,

@@ -10,6 +10,7 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
   return {
     kind,
     title: compiled.layout.title,
+    language: compiled.layout.language,
     currency: books.company.currency.code,
     exponent: books.company.currency.exponent,
     columns: columns.map((column) =>

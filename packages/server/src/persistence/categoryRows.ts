@@ -16,7 +16,17 @@ export async function insertCategory(runner: QueryRunner, companyId: number, fie
   )) as { insertId: number };
   const id = Number(result.insertId);
   await replaceRanges(runner, companyId, id, fields.ranges);
+  await replaceCaptions(runner, companyId, id, fields.captions);
   return id;
+}
+
+export async function replaceCaptions(runner: QueryRunner, companyId: number, categoryId: number, captions: CategoryFields['captions']): Promise<void> {
+  await runner.query('DELETE FROM category_caption WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
+  await insertRows(
+    runner,
+    'category_caption (company_id, category_id, language, caption)',
+    captions.map(({ language, caption }) => [companyId, categoryId, language, caption]),
+  );
 }
 
 export async function replaceRanges(runner: QueryRunner, companyId: number, categoryId: number, ranges: CategoryFields['ranges']): Promise<void> {
@@ -48,6 +58,7 @@ export async function addCategoryPath(runner: QueryRunner, companyId: number, el
       name,
       contraOf: null,
       ranges: [],
+      captions: [],
       ...proposeTermAndStep(element, isTop, name),
     };
     parentId = await insertCategory(runner, companyId, fields);

@@ -32,10 +32,10 @@ export class CompanyRepository implements CompanyStore {
   }
 
   async create(settings: CompanySettings, { chart, options }: { chart: NewChart; options: LayoutOptions | null }, person: Person): Promise<number> {
-    const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = settings;
+    const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = settings;
     const created = await inTransaction(this.database, async (runner) => {
       const result = (await runner.query(
-        'INSERT INTO company (name, currency, fiscal_first_month, digit_order, number_scheme, repeated_names, numbered, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+        'INSERT INTO company (name, currency, fiscal_first_month, digit_order, number_scheme, repeated_names, numbered, languages, created_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
         [
           name,
           currency,
@@ -44,6 +44,7 @@ export class CompanyRepository implements CompanyStore {
           numberScheme === null ? null : JSON.stringify(numberScheme),
           repeatedNames,
           numbered ? 1 : 0,
+          languages.join(),
           timestamp(),
         ],
       )) as { insertId: number };
@@ -88,7 +89,7 @@ export class CompanyRepository implements CompanyStore {
         company.id,
         kept.map(({ accountId, after: places }) => ({ accountId, places })),
       );
-      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered } = after;
+      const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
         {
@@ -111,7 +112,7 @@ export class CompanyRepository implements CompanyStore {
       ]);
       const moved = await changedRows(
         runner,
-        `UPDATE company SET name = ?, currency = ?, fiscal_first_month = ?, digit_order = ?, number_scheme = ?, repeated_names = ?, numbered = ?,
+        `UPDATE company SET name = ?, currency = ?, fiscal_first_month = ?, digit_order = ?, number_scheme = ?, repeated_names = ?, numbered = ?, languages = ?,
                 settings_version = settings_version + 1, structure_version = structure_version + 1
           WHERE id = ? AND settings_version = ? AND structure_version = ? AND revision = ?`,
         [
@@ -122,6 +123,7 @@ export class CompanyRepository implements CompanyStore {
           numberScheme === null ? null : JSON.stringify(numberScheme),
           repeatedNames,
           numbered ? 1 : 0,
+          languages.join(),
           company.id,
           company.settingsVersion,
           company.structureVersion,

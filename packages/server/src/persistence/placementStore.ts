@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
-import { insertCategory, replaceRanges } from './categoryRows.ts';
+import { insertCategory, replaceCaptions, replaceRanges } from './categoryRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { replacePlaces } from './placeRows.ts';
@@ -64,12 +64,26 @@ export class PlacementRepository implements PlacementStore {
         'SELECT side, content AS text FROM category_range WHERE company_id = ? AND category_id = ? ORDER BY side',
         [companyId, categoryId],
       );
+      const captionsBefore = await rowsOf<CategoryFields['captions'][number]>(
+        runner,
+        'SELECT language, caption FROM category_caption WHERE company_id = ? AND category_id = ? ORDER BY language',
+        [companyId, categoryId],
+      );
       await replaceRanges(runner, companyId, categoryId, fields.ranges);
+      await replaceCaptions(runner, companyId, categoryId, fields.captions);
       for (const [index, id] of order.entries())
         await runner.query('UPDATE category SET position = ? WHERE company_id = ? AND id = ?', [(index + 1) * 1000, companyId, id]);
       return {
         value: null,
-        audit: [{ thing: 'category', thingId: categoryId, action: 'changed', before: { ...before, ranges: rangesBefore }, after: { ...fields, order } }],
+        audit: [
+          {
+            thing: 'category',
+            thingId: categoryId,
+            action: 'changed',
+            before: { ...before, ranges: rangesBefore, captions: captionsBefore },
+            after: { ...fields, order },
+          },
+        ],
       };
     });
   }
@@ -78,6 +92,7 @@ export class PlacementRepository implements PlacementStore {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const [before] = await rowsOf<Record<string, unknown>>(runner, 'SELECT * FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
       await replaceRanges(runner, companyId, categoryId, []);
+      await replaceCaptions(runner, companyId, categoryId, []);
       await runner.query('DELETE FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
       return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'deleted', before }] };
     });

@@ -1,6 +1,7 @@
 import type { DigitOrder, ListKey, NewChart } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { AuditEvent } from './audit.ts';
+import { replaceCaptions } from './categoryRows.ts';
 import { insertCodeList, replaceCodes } from './codeRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { insertRows } from './transaction.ts';
@@ -48,7 +49,7 @@ async function plantCategories(runner: QueryRunner, companyId: number, categorie
   const ids = new Map<number, number>();
   const positions = new Map<string, number>();
   const contras: [id: number, contraOfKey: number][] = [];
-  for (const { key, parentKey, element, name, term, step, contraOfKey } of categories) {
+  for (const { key, parentKey, element, name, term, step, contraOfKey, captions } of categories) {
     const siblings = `${element} ${parentKey}`;
     const position = (positions.get(siblings) ?? 0) + 1000;
     positions.set(siblings, position);
@@ -62,6 +63,7 @@ async function plantCategories(runner: QueryRunner, companyId: number, categorie
       step,
     ])) as { insertId: number };
     ids.set(key, Number(result.insertId));
+    if (captions.length > 0) await replaceCaptions(runner, companyId, Number(result.insertId), captions);
     if (contraOfKey !== null) contras.push([Number(result.insertId), contraOfKey]);
   }
   for (const [id, contraOfKey] of contras)

@@ -3,6 +3,7 @@ import {
   accountLabels,
   buildAccountTree,
   buildCategoryTree,
+  type CaptionLanguage,
   type CategoryRange,
   currencyOf,
   type DigitOrder,
@@ -19,6 +20,7 @@ import type { QueryRunner } from 'typeorm';
 import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports/index.ts';
 import {
   AccountEntity,
+  CategoryCaptionEntity,
   CategoryEntity,
   CategoryRangeEntity,
   type CompanyRow,
@@ -33,7 +35,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
   const [row] = await rowsOf<CompanyRow>(
     runner,
     `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
-            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, settings_version AS settingsVersion FROM company WHERE id = ?`,
+            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, settings_version AS settingsVersion FROM company WHERE id = ?`,
     [companyId],
   );
   return row
@@ -46,6 +48,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         numberScheme: row.numberScheme === null ? null : (JSON.parse(row.numberScheme) as NumberScheme),
         repeatedNames: row.repeatedNames as CompanyRecord['repeatedNames'],
         numbered: Number(row.numbered) === 1,
+        languages: row.languages.split(',') as CaptionLanguage[],
         settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
@@ -60,6 +63,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const periods = await manager.getRepository(PeriodEntity).find({ where });
   const accountRows = await manager.getRepository(AccountEntity).find({ where });
   const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
+  const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
   const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
   const placeRows = await manager.getRepository(PlaceEntity).find({ where });
   const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
@@ -88,6 +92,9 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       element: row.element as Account['element'],
       term: row.term as VersionedCategory['term'],
       step: row.step as VersionedCategory['step'],
+      captions: captionRows
+        .filter(({ categoryId }) => categoryId === row.id)
+        .map(({ language, caption }) => ({ language: language as CaptionLanguage, caption })),
       ranges: rangeRows.filter(({ categoryId }) => categoryId === row.id).map(({ side, content }) => ({ side: side as PlaceSide, text: content })),
     }),
   );

@@ -1,7 +1,15 @@
 import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
-export type StatementParams = SpanParams & { companyId: number; kind: StatementKind; detail: string; open: string; shut: string; zero: '0' | '1' };
+export type StatementParams = SpanParams & {
+  companyId: number;
+  kind: StatementKind;
+  detail: string;
+  open: string;
+  shut: string;
+  zero: '0' | '1';
+  language: string;
+};
 export type StatementKind = 'balance-sheet' | 'income-statement';
 type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined };
 

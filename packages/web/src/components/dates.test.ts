@@ -14,6 +14,11 @@ describe('days and spans in words', () => {
     expect(spanText(firstDay, lastDay)).toBe(words);
   });
 
+  it('are written in the language of a statement’s captions', () => {
+    expect([longDay('2026-09-30', 'de'), longDay('2026-09-30', 'nb')]).toEqual(['30. September 2026', '30. september 2026']);
+    expect(spanText('2026-09-15', '2026-10-30', 'fr')).toBe('15 sept. 2026 au 30 oct. 2026');
+  });
+
   it('a day is written with its month in letters, so that no reader takes it for another', () => {
     expect([longDay('2026-03-04'), shortDay('2026-03-04')]).toEqual(['4 March 2026', '4 Mar 2026']);
   });

@@ -2,6 +2,7 @@ import type {
   Account,
   AccountTraits,
   AccountTree,
+  CaptionInLanguage,
   Category,
   CategoryRange,
   CategoryTree,
@@ -25,6 +26,8 @@ export interface RangeTextOfSide {
 
 export interface VersionedCategory extends Category {
   readonly ranges: readonly RangeTextOfSide[];
+  /** In the company's other languages. */
+  readonly captions: readonly CaptionInLanguage[];
   readonly version: number;
 }
 

@@ -1,4 +1,4 @@
-import type { Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
+import type { CaptionLanguage, Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Person } from './peopleStore.ts';
 import type { PlaceChange } from './placementStore.ts';
@@ -14,6 +14,8 @@ export interface CompanyRecord {
   readonly repeatedNames: 'pointed_out' | 'forbidden';
   /** Whether accounts have numbers; else names tell them apart. */
   readonly numbered: boolean;
+  /** Of captions, the main one first; at least one. */
+  readonly languages: readonly CaptionLanguage[];
   readonly settingsVersion: number;
   /** Grows with each posting. */
   readonly revision: number;
@@ -21,7 +23,10 @@ export interface CompanyRecord {
   readonly structureVersion: number;
 }
 
-export type CompanySettings = Pick<CompanyRecord, 'name' | 'fiscalYearFirstMonth' | 'digitOrder' | 'numberScheme' | 'repeatedNames' | 'numbered'> & {
+export type CompanySettings = Pick<
+  CompanyRecord,
+  'name' | 'fiscalYearFirstMonth' | 'digitOrder' | 'numberScheme' | 'repeatedNames' | 'numbered' | 'languages'
+> & {
   readonly currency: string;
 };
 

@@ -1,4 +1,4 @@
-import type { Category, Outcome, PlaceSide } from '@ivory-ladder/core';
+import type { CaptionInLanguage, Category, Outcome, PlaceSide } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { RangeTextOfSide } from './books.ts';
 
@@ -16,6 +16,7 @@ export interface CategoryFields {
   readonly step: Category['step'];
   readonly contraOf: number | null;
   readonly ranges: readonly RangeTextOfSide[];
+  readonly captions: readonly CaptionInLanguage[];
 }
 
 export interface PlacementStore {

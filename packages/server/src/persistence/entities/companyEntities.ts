@@ -18,6 +18,7 @@ export interface CompanyRow {
   repeatedNames: string;
   numbered: number;
   settingsVersion: number;
+  languages: string;
 }
 
 export const CompanyEntity = new EntitySchema<CompanyRow>({
@@ -36,6 +37,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     repeatedNames: { ...keyText, name: 'repeated_names', length: 20, default: 'pointed_out' },
     numbered: { type: 'tinyint', unsigned: true, default: 1 },
     settingsVersion: { name: 'settings_version', type: 'int', unsigned: true, default: 0 },
+    languages: { ...keyText, length: 100, default: 'en' },
   },
 });
 
@@ -164,6 +166,23 @@ export const CategoryRangeEntity = new EntitySchema<CategoryRangeRow>({
     categoryId: { name: 'category_id', type: 'int', unsigned: true, primary: true },
     side: { ...keyText, length: 6, primary: true },
     content: { type: 'varchar', length: 2000 },
+  },
+});
+
+export interface CategoryCaptionRow {
+  companyId: number;
+  categoryId: number;
+  language: string;
+  caption: string;
+}
+
+export const CategoryCaptionEntity = new EntitySchema<CategoryCaptionRow>({
+  name: 'category_caption',
+  columns: {
+    companyId,
+    categoryId: { name: 'category_id', type: 'int', unsigned: true, primary: true },
+    language: { ...keyText, length: 10, primary: true },
+    caption: { type: 'varchar', length: 200 },
   },
 });
 

@@ -1,5 +1,14 @@
 import { AccountCodeEntity, CodeListEntity, ListedCodeEntity } from './codeEntities.ts';
-import { AccountEntity, CategoryEntity, CategoryRangeEntity, CompanyEntity, LayoutOptionsEntity, PeriodEntity, PlaceEntity } from './companyEntities.ts';
+import {
+  AccountEntity,
+  CategoryCaptionEntity,
+  CategoryEntity,
+  CategoryRangeEntity,
+  CompanyEntity,
+  LayoutOptionsEntity,
+  PeriodEntity,
+  PlaceEntity,
+} from './companyEntities.ts';
 import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import {
@@ -19,6 +28,7 @@ export const entities = [
   CompanyEntity,
   PeriodEntity,
   AccountEntity,
+  CategoryCaptionEntity,
   CategoryEntity,
   CategoryRangeEntity,
   PlaceEntity,

@@ -33,6 +33,8 @@ import { CreateCategoryRange1790000000032 } from './032-create-category-range.ts
 import { CreateCodeList1790000000033 } from './033-create-code-list.ts';
 import { CreateListedCode1790000000034 } from './034-create-listed-code.ts';
 import { CreateAccountCode1790000000035 } from './035-create-account-code.ts';
+import { AddCompanyLanguages1790000000036 } from './036-add-company-languages.ts';
+import { CreateCategoryCaption1790000000037 } from './037-create-category-caption.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -71,4 +73,6 @@ export const migrations = [
   CreateCodeList1790000000033,
   CreateListedCode1790000000034,
   CreateAccountCode1790000000035,
+  AddCompanyLanguages1790000000036,
+  CreateCategoryCaption1790000000037,
 ];

@@ -1,5 +1,6 @@
 import type { History } from '@ivory-ladder/contract';
-import { exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type CaptionLanguage, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { languageNames } from '../../components/languageNames.ts';
 
 type Event = History['events'][number];
 
@@ -25,6 +26,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   order: 'order among its siblings',
   mergedInto: 'merged into',
   codes: 'codes',
+  languages: 'languages of captions',
   columns: 'columns',
   sortedBy: 'ordered by',
   sought: 'shows',
@@ -41,6 +43,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'order') return ['Order among its siblings changed'];
     if (field === 'ranges')
       return JSON.stringify(old.ranges) === JSON.stringify(now.ranges) ? [] : [`Account numbers: ${rangesShown(old.ranges)} → ${rangesShown(now.ranges)}`];
+    if (field === 'captions') return captionLines(old.captions, now.captions);
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
@@ -61,6 +64,16 @@ function rangesShown(ranges: unknown): string {
   return shown(list.map(({ side, text }) => (side === 'any' ? text : `${text} while in ${side}`)).join('; '));
 }
 
+/** One line for each language in which the caption is another. */
+function captionLines(before: unknown, after: unknown): string[] {
+  const [was, is] = [before, after].map(
+    (captions) => new Map((Array.isArray(captions) ? captions : []).map(({ language, caption }) => [String(language), String(caption)])),
+  );
+  return [...new Set([...(was?.keys() ?? []), ...(is?.keys() ?? [])])]
+    .filter((language) => was?.get(language) !== is?.get(language))
+    .map((language) => `Caption in ${languageNames[language as CaptionLanguage] ?? language}: ${shown(was?.get(language))} → ${shown(is?.get(language))}`);
+}
+
 function personLine(action: string, old: Record<string, unknown>, now: Record<string, unknown>): string {
   if (action === 'added') return `Added as ${String(now.role)}`;
   if (typeof now.mayAddCompanies === 'boolean') return now.mayAddCompanies ? 'May add companies' : 'May not add companies any more';
@@ -73,6 +86,7 @@ function asFields(state: unknown): Record<string, unknown> {
 
 function shown(value: unknown): string {
   if (value === undefined || value === null || value === '') return 'none';
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : `«${value.map(String).join(', ')}»`;
   if (typeof value === 'object') return `«${exampleOf(value as NumberScheme)}»`;
   const text = String(value).replaceAll('_', ' ');
   return `«${text.length > 60 ? `${text.slice(0, 59)}…` : text}»`;

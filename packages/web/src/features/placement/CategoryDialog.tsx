@@ -1,5 +1,5 @@
 import type { PlacementView } from '@ivory-ladder/contract';
-import { type Element, pathOf, readRangeText, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
+import { type CaptionLanguage, type Element, pathOf, readRangeText, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -14,6 +14,7 @@ import { useAddCategoryMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { languageNames } from '../../components/languageNames.ts';
 import { stepNames, termNames } from './categoryWords.ts';
 import { elementName, type PlacementModel } from './placementModel.ts';
 import { RangeFields, type RangeTexts } from './RangeFields.tsx';
@@ -41,8 +42,19 @@ function rangesOf(texts: RangeTexts): Ranges {
   return (['any', 'debit', 'credit'] as const).flatMap((side) => (texts[side].trim() === '' ? [] : [{ side, text: texts[side].trim() }]));
 }
 
-const bySide = (ranges: Ranges): string => JSON.stringify(textsOf(ranges));
-const isSame = (a: unknown, b: unknown): boolean => (Array.isArray(a) && Array.isArray(b) ? bySide(a) === bySide(b) : a === b);
+type Captions = PlacementView['categories'][number]['captions'];
+
+function captionsOf(texts: ReadonlyMap<CaptionLanguage, string>): Captions {
+  return [...texts].flatMap(([language, text]) => (text.trim() === '' ? [] : [{ language, caption: text.trim() }]));
+}
+
+/** Lists are the same in whatever order. */
+const isSame = (a: unknown, b: unknown): boolean => (Array.isArray(a) && Array.isArray(b) ? inOrder(a) === inOrder(b) : a === b);
+const inOrder = (list: readonly unknown[]): string =>
+  list
+    .map((one) => JSON.stringify(one))
+    .sort()
+    .join();
 
 /** Name, nesting, order and what a category is: current or not, its step, what it is deducted from, the account numbers it takes. */
 export function CategoryDialog({ model, element, parentId: firstParent, category, actions, onClose }: CategoryDialogProps) {
@@ -55,6 +67,9 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
   const [step, setStep] = useState<Step>(category?.step ?? 'other_operating');
   const [contraOf, setContraOf] = useState<number | null>(category?.contraOf ?? null);
   const [texts, setTexts] = useState<RangeTexts>(() => textsOf(category?.ranges ?? []));
+  const [captions, setCaptions] = useState<ReadonlyMap<CaptionLanguage, string>>(
+    () => new Map((category?.captions ?? []).map((own) => [own.language, own.caption])),
+  );
   const [after, setAfter] = useState<number | 'same' | 'first'>('same');
   const isTop = parentId === null;
   const takesTerm = isTop && (element === 'asset' || element === 'liability');
@@ -72,7 +87,15 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     const ranges = rangesOf(texts);
-    const fields = { name: name.trim(), parentId, term: takesTerm ? term : null, step: takesStep ? step : null, contraOf, ranges };
+    const fields = {
+      name: name.trim(),
+      parentId,
+      term: takesTerm ? term : null,
+      step: takesStep ? step : null,
+      contraOf,
+      ranges,
+      captions: captionsOf(captions),
+    };
     if (!category) {
       const added = await add({ companyId: company.id, body: { element, ...fields } });
       dispatch(
@@ -114,6 +137,16 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
             helperText={taken ? 'A category beside it has this name already' : undefined}
             slotProps={{ htmlInput: { maxLength: 200 } }}
           />
+          {company.languages.slice(1).map((language) => (
+            <TextField
+              key={language}
+              label={`In ${languageNames[language]}`}
+              value={captions.get(language) ?? ''}
+              onChange={(event) => setCaptions(new Map([...captions, [language, event.target.value]]))}
+              placeholder={name}
+              slotProps={{ htmlInput: { maxLength: 200, lang: language } }}
+            />
+          ))}
           <TextField
             select
             label="Nested in"

@@ -16,6 +16,7 @@ const category = (id: number, name: string, fields: Partial<Category> = {}): Cat
   step: null,
   contraOf: null,
   ranges: [],
+  captions: [],
   version: 1,
   ...fields,
 });

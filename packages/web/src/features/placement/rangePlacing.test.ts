@@ -13,6 +13,7 @@ const category = (id: number, name: string, text: string): PlacementView['catego
   step: 'other_operating',
   contraOf: null,
   ranges: text === '' ? [] : [{ side: 'any', text }],
+  captions: [],
   version: 1,
 });
 const categories = [category(1, 'Fuel', '6000 to 6099'), category(2, 'Crew', '6100 to 6199'), category(3, 'Premises', '')];

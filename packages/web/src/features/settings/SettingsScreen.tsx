@@ -15,6 +15,7 @@ import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { monthNames } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { LanguageFields } from './LanguageFields.tsx';
 import { SchemeEditor } from './SchemeEditor.tsx';
 import styles from './SettingsScreen.module.css';
 
@@ -113,6 +114,7 @@ function SettingsForm({ company }: { company: Company }) {
               </MenuItem>
             ))}
           </TextField>
+          <LanguageFields languages={current.languages ?? company.languages} onChange={(languages) => set({ languages })} />
           <fieldset className={styles.choices}>
             <legend>Two accounts of one name are</legend>
             {(['pointed_out', 'forbidden'] as const).map((value) => (

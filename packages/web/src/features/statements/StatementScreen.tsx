@@ -1,4 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
+import { captionWords } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -8,6 +9,7 @@ import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { languageNames } from '../../components/languageNames.ts';
 import styles from './StatementScreen.module.css';
 import { StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
@@ -45,7 +47,25 @@ export function StatementScreen() {
       <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
         <header className={styles.head}>
           <div>
-            <h1 id="statement-title">{kind === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}</h1>
+            <div className={styles.titleRow}>
+              <h1 id="statement-title" lang={statement?.language}>
+                {statement?.title ?? (kind === 'balance-sheet' ? 'Balance sheet' : 'Income statement')}
+              </h1>
+              {company.languages.length > 1 && (
+                <select
+                  className={styles.language}
+                  aria-label="Language of captions"
+                  value={statement?.language ?? company.languages[0]}
+                  onChange={({ target: { value } }) => change({ language: value === company.languages[0] ? null : value })}
+                >
+                  {company.languages.map((language) => (
+                    <option key={language} value={language}>
+                      {languageNames[language]}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </div>
             <p className={styles.printed}>{company.name}</p>
             <p className={styles.dates}>{statement ? datesOf(statement) : ' '}</p>
           </div>
@@ -152,9 +172,11 @@ function comparisonLabel(kind: ComparisonKind, statement: string): string {
 
 function datesOf(statement: StatementBody): string {
   const spans = statement.columns.flatMap((column) =>
-    column.kind === 'amount' ? [column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)] : [],
+    column.kind === 'amount'
+      ? [column.measure === 'closing' ? longDay(column.lastDay, statement.language) : spanText(column.firstDay, column.lastDay, statement.language)]
+      : [],
   );
-  return `${spans.join(' and ')} · ${statement.currency}`;
+  return `${spans.join(` ${captionWords[statement.language].and} `)} · ${statement.currency}`;
 }
 
 function withoutCell(search: string): string {

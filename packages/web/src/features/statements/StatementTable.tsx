@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, formatPercent } from '@ivory-ladder/core';
+import { type CaptionLanguage, type Currency, captionWords, formatAmount, formatPercent } from '@ivory-ladder/core';
 import { type KeyboardEvent, memo, useRef } from 'react';
 import { longDay, spanLines } from '../../components/dates.ts';
 import styles from './StatementTable.module.css';
@@ -45,7 +45,7 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
           {statement.columns.map((column, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
             <th key={at} scope="col" data-kind={column.kind}>
-              <Heading column={column} />
+              <Heading column={column} language={statement.language} />
             </th>
           ))}
         </tr>
@@ -69,19 +69,19 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
   );
 }
 
-function Heading({ column }: { column: Column }) {
-  if (column.kind !== 'amount') return column.kind === 'change' ? 'Change' : '%';
+function Heading({ column, language }: { column: Column; language: CaptionLanguage }) {
+  if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
   if (column.measure === 'closing') {
-    const words = longDay(column.lastDay).split(' ');
+    const day = longDay(column.lastDay, language);
     return (
       <>
-        {words.slice(0, 2).join(' ')}
+        {day.slice(0, -4).replace(/\s+(de\s+)?$/, '')}
         <br />
-        {words[2]}
+        {day.slice(-4)}
       </>
     );
   }
-  const [upper, lower] = spanLines(column.firstDay, column.lastDay);
+  const [upper, lower] = spanLines(column.firstDay, column.lastDay, language);
   return (
     <>
       {upper}

@@ -29,6 +29,7 @@ export function useStatementAddress() {
       open: params.get('open') ?? '',
       shut: params.get('shut') ?? '',
       zero: params.get('zero') === '1' ? '1' : '0',
+      language: params.get('language') ?? '',
     }),
     [company.id, kind, span, detail, params],
   );

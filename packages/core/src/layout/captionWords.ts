@@ -1,0 +1,227 @@
+/** Languages whose words for generated lines come with the product (BCP 47). */
+export const captionLanguages = ['en', 'de', 'fr', 'nl', 'es', 'nb'] as const;
+export type CaptionLanguage = (typeof captionLanguages)[number];
+
+/** What generated lines, titles and columns are called in one language. */
+export interface CaptionWords {
+  readonly balanceSheet: string;
+  readonly incomeStatement: string;
+  readonly assets: string;
+  readonly liabilities: string;
+  readonly equity: string;
+  readonly nonCurrentAssets: string;
+  readonly currentAssets: string;
+  readonly nonCurrentLiabilities: string;
+  readonly currentLiabilities: string;
+  readonly liabilitiesAndEquity: string;
+  readonly resultOfYear: string;
+  readonly earlierNotAllotted: string;
+  readonly revenue: string;
+  readonly grossProfit: string;
+  readonly operatingProfit: string;
+  readonly profitBeforeFinancing: string;
+  readonly profitBeforeTax: string;
+  readonly profitFromContinuing: string;
+  readonly profit: string;
+  /** Head of the column of differences. */
+  readonly change: string;
+  /** Between the days of two columns. */
+  readonly and: string;
+  /** Between the first and the last day of a span. */
+  readonly to: string;
+  total(caption: string): string;
+  /** Of a category that is deducted. */
+  less(caption: string): string;
+  net(caption: string): string;
+  notSubdivided(caption: string): string;
+  /** Amounts on an account that has sub-accounts. */
+  postedDirectly(account: string): string;
+}
+
+/** `Revenue` → `revenue`; a word in capitals such as VAT stays. */
+function lowerFirst(name: string): string {
+  return /^[A-ZÀ-Þ][^A-ZÀ-Þ]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+}
+
+/** German writes nouns with a capital: only an adjective before one gives it up, `Sonstige Erträge` → `sonstige Erträge`. */
+function lowerAdjective(name: string): string {
+  return /^\p{Lu}\p{Ll}*(ige|liche|ische|elle|ene|bare)[nrs]? \p{Lu}/u.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+}
+
+/** Terms of the trade as IFRS in the language has them where it names the line; from memory, common practice. */
+export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
+  en: {
+    balanceSheet: 'Balance sheet',
+    incomeStatement: 'Income statement',
+    assets: 'Assets',
+    liabilities: 'Liabilities',
+    equity: 'Equity',
+    nonCurrentAssets: 'Non-current assets',
+    currentAssets: 'Current assets',
+    nonCurrentLiabilities: 'Non-current liabilities',
+    currentLiabilities: 'Current liabilities',
+    liabilitiesAndEquity: 'Liabilities and equity',
+    resultOfYear: 'Result of the year',
+    earlierNotAllotted: 'Profit of earlier years, not allotted',
+    revenue: 'Revenue',
+    grossProfit: 'Gross profit',
+    operatingProfit: 'Operating profit',
+    profitBeforeFinancing: 'Profit before financing and income tax',
+    profitBeforeTax: 'Profit before tax',
+    profitFromContinuing: 'Profit from continuing operations',
+    profit: 'Profit for the period',
+    change: 'Change',
+    and: 'and',
+    to: 'to',
+    total: (caption) => `Total ${lowerFirst(caption)}`,
+    less: (caption) => `Less ${lowerFirst(caption)}`,
+    net: (caption) => `${caption}, net`,
+    notSubdivided: (caption) => `${caption}, not subdivided`,
+    postedDirectly: (account) => `Posted directly to ${account}`,
+  },
+  de: {
+    balanceSheet: 'Bilanz',
+    incomeStatement: 'Gewinn- und Verlustrechnung',
+    assets: 'Vermögenswerte',
+    liabilities: 'Schulden',
+    equity: 'Eigenkapital',
+    nonCurrentAssets: 'Langfristige Vermögenswerte',
+    currentAssets: 'Kurzfristige Vermögenswerte',
+    nonCurrentLiabilities: 'Langfristige Schulden',
+    currentLiabilities: 'Kurzfristige Schulden',
+    liabilitiesAndEquity: 'Schulden und Eigenkapital',
+    resultOfYear: 'Ergebnis des Geschäftsjahres',
+    earlierNotAllotted: 'Ergebnis früherer Jahre, nicht zugeordnet',
+    revenue: 'Umsatzerlöse',
+    grossProfit: 'Bruttoergebnis',
+    operatingProfit: 'Betriebsergebnis',
+    profitBeforeFinancing: 'Ergebnis vor Finanzierung und Ertragsteuern',
+    profitBeforeTax: 'Ergebnis vor Steuern',
+    profitFromContinuing: 'Ergebnis aus fortgeführten Geschäftsbereichen',
+    profit: 'Ergebnis der Periode',
+    change: 'Veränderung',
+    and: 'und',
+    to: 'bis',
+    total: (caption) => `Summe ${lowerAdjective(caption)}`,
+    less: (caption) => `Abzüglich ${lowerAdjective(caption)}`,
+    net: (caption) => `${caption}, netto`,
+    notSubdivided: (caption) => `${caption}, nicht unterteilt`,
+    postedDirectly: (account) => `Direkt gebucht auf ${account}`,
+  },
+  fr: {
+    balanceSheet: 'Bilan',
+    incomeStatement: 'Compte de résultat',
+    assets: 'Actifs',
+    liabilities: 'Passifs',
+    equity: 'Capitaux propres',
+    nonCurrentAssets: 'Actifs non courants',
+    currentAssets: 'Actifs courants',
+    nonCurrentLiabilities: 'Passifs non courants',
+    currentLiabilities: 'Passifs courants',
+    liabilitiesAndEquity: 'Passifs et capitaux propres',
+    resultOfYear: 'Résultat de l’exercice',
+    earlierNotAllotted: 'Résultat des exercices antérieurs, non affecté',
+    revenue: 'Produits des activités ordinaires',
+    grossProfit: 'Marge brute',
+    operatingProfit: 'Résultat opérationnel',
+    profitBeforeFinancing: 'Résultat avant financement et impôt sur le résultat',
+    profitBeforeTax: 'Résultat avant impôt',
+    profitFromContinuing: 'Résultat des activités poursuivies',
+    profit: 'Résultat de la période',
+    change: 'Variation',
+    and: 'et',
+    to: 'au',
+    total: (caption) => `Total ${lowerFirst(caption)}`,
+    less: (caption) => `Moins : ${lowerFirst(caption)}`,
+    net: (caption) => `${caption}, net`,
+    notSubdivided: (caption) => `${caption}, non ventilé`,
+    postedDirectly: (account) => `Comptabilisé directement sur ${account}`,
+  },
+  nl: {
+    balanceSheet: 'Balans',
+    incomeStatement: 'Winst-en-verliesrekening',
+    assets: 'Activa',
+    liabilities: 'Verplichtingen',
+    equity: 'Eigen vermogen',
+    nonCurrentAssets: 'Vaste activa',
+    currentAssets: 'Vlottende activa',
+    nonCurrentLiabilities: 'Langlopende verplichtingen',
+    currentLiabilities: 'Kortlopende verplichtingen',
+    liabilitiesAndEquity: 'Verplichtingen en eigen vermogen',
+    resultOfYear: 'Resultaat van het boekjaar',
+    earlierNotAllotted: 'Resultaat van eerdere jaren, niet toegerekend',
+    revenue: 'Opbrengsten',
+    grossProfit: 'Brutowinst',
+    operatingProfit: 'Bedrijfsresultaat',
+    profitBeforeFinancing: 'Resultaat vóór financiering en winstbelasting',
+    profitBeforeTax: 'Resultaat vóór belasting',
+    profitFromContinuing: 'Resultaat uit voortgezette activiteiten',
+    profit: 'Resultaat over de periode',
+    change: 'Verandering',
+    and: 'en',
+    to: 't/m',
+    total: (caption) => `Totaal ${lowerFirst(caption)}`,
+    less: (caption) => `Af: ${lowerFirst(caption)}`,
+    net: (caption) => `${caption}, netto`,
+    notSubdivided: (caption) => `${caption}, niet onderverdeeld`,
+    postedDirectly: (account) => `Rechtstreeks geboekt op ${account}`,
+  },
+  es: {
+    balanceSheet: 'Balance',
+    incomeStatement: 'Estado de resultados',
+    assets: 'Activos',
+    liabilities: 'Pasivos',
+    equity: 'Patrimonio neto',
+    nonCurrentAssets: 'Activos no corrientes',
+    currentAssets: 'Activos corrientes',
+    nonCurrentLiabilities: 'Pasivos no corrientes',
+    currentLiabilities: 'Pasivos corrientes',
+    liabilitiesAndEquity: 'Pasivos y patrimonio neto',
+    resultOfYear: 'Resultado del ejercicio',
+    earlierNotAllotted: 'Resultado de ejercicios anteriores, sin asignar',
+    revenue: 'Ingresos de actividades ordinarias',
+    grossProfit: 'Ganancia bruta',
+    operatingProfit: 'Resultado de operación',
+    profitBeforeFinancing: 'Resultado antes de financiación e impuesto a las ganancias',
+    profitBeforeTax: 'Resultado antes de impuestos',
+    profitFromContinuing: 'Resultado de operaciones continuadas',
+    profit: 'Resultado del periodo',
+    change: 'Variación',
+    and: 'y',
+    to: 'a',
+    total: (caption) => `Total ${lowerFirst(caption)}`,
+    less: (caption) => `Menos: ${lowerFirst(caption)}`,
+    net: (caption) => `${caption}, neto`,
+    notSubdivided: (caption) => `${caption}, sin desglosar`,
+    postedDirectly: (account) => `Registrado directamente en ${account}`,
+  },
+  nb: {
+    balanceSheet: 'Balanse',
+    incomeStatement: 'Resultatregnskap',
+    assets: 'Eiendeler',
+    liabilities: 'Gjeld',
+    equity: 'Egenkapital',
+    nonCurrentAssets: 'Anleggsmidler',
+    currentAssets: 'Omløpsmidler',
+    nonCurrentLiabilities: 'Langsiktig gjeld',
+    currentLiabilities: 'Kortsiktig gjeld',
+    liabilitiesAndEquity: 'Gjeld og egenkapital',
+    resultOfYear: 'Årets resultat',
+    earlierNotAllotted: 'Resultat fra tidligere år, ikke fordelt',
+    revenue: 'Driftsinntekter',
+    grossProfit: 'Bruttofortjeneste',
+    operatingProfit: 'Driftsresultat',
+    profitBeforeFinancing: 'Resultat før finansiering og skatt',
+    profitBeforeTax: 'Resultat før skatt',
+    profitFromContinuing: 'Resultat fra videreført virksomhet',
+    profit: 'Periodens resultat',
+    change: 'Endring',
+    and: 'og',
+    to: 'til',
+    total: (caption) => `Sum ${lowerFirst(caption)}`,
+    less: (caption) => `Fradrag: ${lowerFirst(caption)}`,
+    net: (caption) => `${caption}, netto`,
+    notSubdivided: (caption) => `${caption}, ikke inndelt`,
+    postedDirectly: (account) => `Ført direkte på ${account}`,
+  },
+};
