@@ -30,7 +30,8 @@ const pictures: readonly Picture[] = [
       await page.getByRole('button', { name: /5210 Marine gas oil/ }).click();
     },
   },
-  { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Fuel and lubricants', { exact: true }).click() },
+  { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Premises', { exact: true }).click() },
+  { name: 'codes', path: 'placement/codes', prepare: (page) => page.getByRole('row', { name: /^G230/ }).click() },
   { name: 'placement-dark', path: 'placement', dark: true, wide: true, prepare: (page) => page.getByText('Other sailings', { exact: true }).click() },
   { name: 'ledger', path: 'ledger' },
   {

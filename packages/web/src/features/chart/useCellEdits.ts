@@ -1,5 +1,5 @@
 import type { AccountChange, ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
-import { type Category, isListKey, type ListKey } from '@ivory-ladder/core';
+import { type Category, codeFinder, isListKey, type ListKey } from '@ivory-ladder/core';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
@@ -45,7 +45,10 @@ export function useCellEdits({ categories, lists, actions, onLook }: CellEditsOp
   };
   const code = async (account: ChartAccountBody, key: ListKey, text: string): Promise<string | null> => {
     const version = Math.max(account.version, actions.versionLeft(account.id));
-    return told(await actions.changeQuietly(account, { version, codes: { [key]: text.trim() } }));
+    const list = lists.find((one) => one.key === key);
+    // As the list writes it, so that what was done is known again when it is taken back.
+    const written = (list && codeFinder(list)(text)?.code) ?? text.trim();
+    return told(await actions.changeQuietly(account, { version, codes: { [key]: written } }));
   };
   return {
     onEdit: async (account, columnId, text) => {
