@@ -75,7 +75,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
-  code_list_held: ({ name, accounts }) => `${text(name)} cannot be deleted: ${text(accounts)} accounts have a code of it.`,
+  code_list_held: ({ name, accounts }) => `The list «${text(name)}» cannot be deleted: ${text(accounts)} accounts have a code of it.`,
   list_code_held: ({ listed, accounts }) => `The code ${text(listed)} stays: ${text(accounts)} accounts have it. Give them another one first.`,
   list_code_unknown: ({ listed }) => `There is no code «${text(listed)}» in the list; choose one of those proposed, or leave it empty for none.`,
   list_code_missing: () => 'Every entry of a list needs a code.',
@@ -96,6 +96,13 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   posting_blocked: () => 'It cannot be posted yet; what stands in the way is listed at the right.',
   ledger_moved_on: () => 'Others are changing the ledger at this moment. Nothing was posted; try again.',
   period_locked: ({ day }) => `The period of ${text(day)} is locked and takes no entries.`,
+  entry_not_reversible: ({ reason, documentNumber }) =>
+    reason === 'reversed'
+      ? `It was reversed already, by document ${text(documentNumber)}.`
+      : reason === 'trial_balance'
+        ? 'It came with a trial balance, which fixes the balances of its day; bring in another one to change them.'
+        : 'An entry is reversed on its own day or a later one.',
+  period_not_locked: ({ day }) => `The period of ${text(day)} is open already.`,
   day_outside_calendar: ({ day, year }) => `${text(day)} stands in no fiscal year. Make the year ${text(year)} first.`,
   span_reversed: ({ from, to }) => `The span begins at ${text(from)}, after it ends at ${text(to)}.`,
   account_number_missing: () => 'Every account has a number in this company.',

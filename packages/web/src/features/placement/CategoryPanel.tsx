@@ -24,12 +24,14 @@ interface CategoryPanelProps {
   readonly chosen: CategoryNode | null;
   readonly selected: ReadonlySet<number>;
   readonly onSelect: (selected: ReadonlySet<number>) => void;
+  /** They are chosen no more; others stay chosen. */
+  readonly onLetGo: (accounts: readonly PlacedAccount[]) => void;
   readonly onMove: () => void;
   readonly actions: PlacementActions;
 }
 
 /** The chosen category: its accounts, where it lands on the statements, and what can be done with it. */
-export function CategoryPanel({ view, model, currency, chosen, selected, onSelect, onMove, actions }: CategoryPanelProps) {
+export function CategoryPanel({ view, model, currency, chosen, selected, onSelect, onLetGo, onMove, actions }: CategoryPanelProps) {
   const company = useCompany();
   const mayPlace = useMay('preparer');
   const dispatch = useDispatch();
@@ -104,7 +106,9 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
               <button
                 type="button"
                 title="They stay here, also when the range or their numbers change"
-                onClick={() => void actions.fix(picked.filter(({ isByRange }) => isByRange)).then((done) => done && onSelect(new Set()))}
+                onClick={() =>
+                  void actions.fix(picked.filter(({ isByRange }) => isByRange)).then((done) => done && onLetGo(picked.map(({ account }) => account)))
+                }
               >
                 Fix by hand
               </button>
@@ -121,7 +125,7 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
                     null,
                     'any',
                   )
-                  .then((done) => done && onSelect(new Set()))
+                  .then((done) => done && onLetGo(picked.map(({ account }) => account)))
               }
             >
               Take out

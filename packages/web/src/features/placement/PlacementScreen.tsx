@@ -54,8 +54,13 @@ export function PlacementScreen() {
       return next;
     });
   const selectedAccounts = [...selected].flatMap((id) => model.byId.get(id) ?? []);
+  /** Others may have been chosen while these were being moved. */
+  const letGo = (accounts: readonly PlacedAccount[]) => {
+    const gone = new Set(accounts.map(({ id }) => id));
+    setSelected((before) => new Set([...before].filter((id) => !gone.has(id))));
+  };
   const move = async (accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: 'any' | 'debit' | 'credit') => {
-    if (await actions.move(accounts, target, side)) setSelected(new Set());
+    if (await actions.move(accounts, target, side)) letGo(accounts);
   };
   /** M moves what is chosen, wherever on the screen the focus stands. */
   const onKeyDown = (event: KeyboardEvent) => {
@@ -102,6 +107,7 @@ export function PlacementScreen() {
           chosen={chosen}
           selected={selected}
           onSelect={setSelected}
+          onLetGo={letGo}
           onMove={() => setMoving(true)}
           actions={actions}
         />
