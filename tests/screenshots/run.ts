@@ -62,6 +62,23 @@ const pictures: readonly Picture[] = [
       await page.getByRole('heading', { name: 'Effect on the statements' }).waitFor();
     },
   },
+  {
+    name: 'new-entry',
+    path: 'ledger/entries/new',
+    prepare: async (page) => {
+      await page.getByLabel('Text', { exact: true }).fill('Window cleaning, booking offices');
+      await page.getByRole('combobox', { name: 'Account of line 1' }).focus();
+      for (const [typed, enters] of [
+        ['6150', 1],
+        ['1250.50', 1],
+        ['September', 1],
+        ['2000', 2],
+      ] as const) {
+        await page.keyboard.type(typed);
+        for (let times = 0; times < enters; times++) await page.keyboard.press('Enter');
+      }
+    },
+  },
   { name: 'layouts', path: 'layouts' },
   { name: 'proofs', path: 'proofs#profit_in_equity' },
 ];
@@ -78,6 +95,7 @@ try {
     await take(page, name);
     await context.close();
   }
+  await takeCalendar(company);
   await takeHistory(company);
   await takeAdministration(company);
   const { page } = await visit(browser, client.cookie, `${origin}/companies/new`);
@@ -93,6 +111,18 @@ try {
   await take(page, 'import');
 } finally {
   await browser.close();
+}
+
+/** The two years before are closed. */
+async function takeCalendar(company: string): Promise<void> {
+  const { page, context } = await visit(browser, client.cookie, `${company}/ledger/calendar`);
+  await page.getByRole('button', { name: /^Lock up to here… period 2 of 2026/ }).click();
+  await page.keyboard.type('Closed with the auditors');
+  await page.keyboard.press('Enter');
+  await page.getByText(/^Locked: up to/).waitFor();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await take(page, 'calendar');
+  await context.close();
 }
 
 /** A little work first, so that there is something to tell. */

@@ -110,7 +110,9 @@ export type ChartView = z.infer<typeof chartView>;
 export type ChartAccountBody = ChartView['accounts'][number];
 
 export const historyQuery = z.object({
-  thing: z.enum(['company', 'person', 'account', 'category', 'code_list', 'place', 'entry', 'layout_options', 'trial_balance', 'year', 'view']).optional(),
+  thing: z
+    .enum(['company', 'person', 'account', 'category', 'code_list', 'period', 'place', 'entry', 'layout_options', 'trial_balance', 'year', 'view'])
+    .optional(),
   thingId: z.coerce.number().int().positive().optional(),
   /** Part of the name of who did it. */
   actor: z.string().trim().min(1).max(200).optional(),

@@ -59,7 +59,17 @@ export const settingsChange = z.strictObject({
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
 
-export const period = z.object({ number: z.int(), firstDay: day, lastDay: day });
+export const period = z.object({
+  number: z.int(),
+  firstDay: day,
+  lastDay: day,
+  /** Who locked it, when (UTC) and why; `null` while it is open. */
+  lock: z.object({ at: z.string(), by: z.string(), reason: z.string() }).nullable(),
+});
+
+/** A period by the year it belongs to and its number. */
+export const lockChoice = z.strictObject({ year: z.int(), number: z.int().min(1).max(99), reason: z.string().trim().max(500).default('') });
+export const unlockChoice = lockChoice.extend({ reason: z.string().trim().min(1).max(500) });
 export const fiscalYear = z.object({ year: z.int(), name: z.string(), firstDay: day, lastDay: day, periods: z.array(period) });
 
 export const company = z.object({

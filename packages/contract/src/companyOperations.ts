@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { history, historyQuery } from './chart.ts';
-import { company, companyInput, companyList, settingsChange } from './company.ts';
+import { company, companyInput, companyList, lockChoice, settingsChange, unlockChoice } from './company.ts';
 import type { Operation } from './operation.ts';
 import { day } from './primitives.ts';
 
@@ -40,6 +40,22 @@ export const companyOperations = {
     body: z.strictObject({ day }),
     answer: company,
     status: 201,
+  },
+  lockPeriods: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/period-locks',
+    summary: 'Lock a period and every open one before it; they take no entries',
+    body: lockChoice,
+    answer: company,
+  },
+  unlockPeriod: {
+    needs: 'administrator',
+    method: 'post',
+    path: '/companies/{companyId}/period-unlocking',
+    summary: 'Open a locked period again, with a reason',
+    body: unlockChoice,
+    answer: company,
   },
   listHistory: {
     needs: 'reviewer',

@@ -10,7 +10,7 @@ export const entryInput = z.strictObject({
     .min(2)
     .max(10_000),
 });
-export type EntryInput = z.infer<typeof entryInput>;
+export type EntryDraftBody = z.input<typeof entryInput>;
 
 export const entryLine = z.object({ accountId: id, number: z.string(), name: z.string(), debit: amount, credit: amount, text: z.string() });
 
@@ -24,11 +24,50 @@ export const entry = z.object({
   /** The fiscal year it closes, or `null` for an ordinary entry. */
   closesYear: z.int().nullable(),
   reversesEntryId: id.nullable(),
+  reversedBy: z.object({ id, documentNumber: z.string() }).nullable(),
   postedAt: z.string(),
   postedBy: z.string(),
   lines: z.array(entryLine),
 });
 export type EntryBody = z.infer<typeof entry>;
+
+/** On its own day or a later one. */
+export const reversalInput = z.strictObject({ date: day });
+
+export const entriesQuery = z.object({
+  from: day.optional(),
+  to: day.optional(),
+  /** Part of the description, or the document number. */
+  text: z.string().trim().min(1).max(200).optional(),
+  layer: layer.optional(),
+  /** Only entries with a line on it. */
+  account: idText.optional(),
+  after: z
+    .string()
+    .regex(/^\d{4}-\d\d-\d\d_\d+$/)
+    .optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+});
+
+export const entryList = z.object({
+  entries: z.array(
+    entry
+      .pick({
+        id: true,
+        date: true,
+        documentNumber: true,
+        description: true,
+        layer: true,
+        source: true,
+        closesYear: true,
+        reversesEntryId: true,
+        postedBy: true,
+      })
+      .extend({ isReversed: z.boolean(), /** Sum of its debits. */ amount, lines: z.int() }),
+  ),
+  next: z.string().nullable(),
+});
+export type EntryList = z.infer<typeof entryList>;
 
 export const postedEntry = z.object({ entryId: id, documentNumber: z.string(), revision: z.int() });
 export type PostedEntryBody = z.infer<typeof postedEntry>;

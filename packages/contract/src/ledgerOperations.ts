@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { accountLines, accountLinesQuery, entry, entryInput, postedEntry, trialBalanceView } from './entry.ts';
+import { accountLines, accountLinesQuery, entriesQuery, entry, entryInput, entryList, postedEntry, reversalInput, trialBalanceView } from './entry.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery } from './statement.ts';
 import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
@@ -57,6 +57,24 @@ export const ledgerOperations = {
     answer: accountLines,
   },
   getEntry: { needs: 'reader', method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
+  listEntries: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/entries',
+    summary: 'Entries, latest first, by cursor',
+    query: entriesQuery,
+    answer: entryList,
+  },
+  reverseEntry: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/entries/{entryId}/reversal',
+    summary: 'Post an entry that reverses another one, once',
+    body: reversalInput,
+    answer: postedEntry,
+    status: 201,
+    idempotent: true,
+  },
   postEntry: {
     needs: 'preparer',
     method: 'post',

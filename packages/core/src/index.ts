@@ -32,6 +32,7 @@ export * from './cube/cube.ts';
 export * from './cube/position.ts';
 export * from './cube/runningBalance.ts';
 export * from './cube/vector.ts';
+export * from './entry/entryDraft.ts';
 export * from './exchange/cell.ts';
 export * from './exchange/columnMeaning.ts';
 export * from './exchange/detectReading.ts';

@@ -43,6 +43,8 @@ export type Failure =
   | { code: 'day_outside_calendar'; day: string; year: string }
   | { code: 'day_out_of_reach'; day: string }
   | { code: 'period_locked'; day: string }
+  | { code: 'entry_not_reversible'; reason: 'reversed' | 'trial_balance' | 'earlier'; documentNumber: string }
+  | { code: 'period_not_locked'; day: string }
   | { code: 'span_reversed'; from: string; to: string }
   | { code: 'comparison_incomplete' }
   | { code: 'line_unknown'; line: string }

@@ -3,6 +3,7 @@ import type { Access } from './access.ts';
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
+import { lockedOn } from './periodLocks.ts';
 import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
 export interface EntryDraft {
@@ -31,6 +32,8 @@ export async function postEntry(
     if (!isWithinReach(books, draft.date)) return fail({ code: 'day_out_of_reach', day: draft.date });
     return fail({ code: 'day_outside_calendar', day: draft.date, year: String(yearsToMake(books, draft.date).at(0)?.year ?? '') });
   }
+  const locked = lockedOn(books, period, draft.date);
+  if (locked) return fail(locked);
   const entry: NewEntry = { ...draft, source: 'manual', closesYear: null, reversesEntryId: null };
   return ports.ledger.post(companyId, entry, period, request);
 }

@@ -1,4 +1,4 @@
-import { type Outcome, pathOf, succeed } from '@ivory-ladder/core';
+import { type Outcome, pathOf, succeed, yearName } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -53,11 +53,18 @@ class Names {
         return typeof state.name === 'string' ? state.name : `list ${thingId}`;
       case 'view':
         return `View ${String(state.name ?? thingId)}`;
+      case 'period':
+        return `Period ${thingId % 100} of ${this.yearNameOf(Math.floor(thingId / 100))}`;
       case 'year':
         return `Fiscal year ${thingId}`;
       default:
         return this.books.company.name;
     }
+  }
+
+  private yearNameOf(year: number): string {
+    const made = this.books.calendar.years.find((one) => one.year === year);
+    return made ? yearName(made) : String(year);
   }
 
   /** Names in the place of the ids that people never see. */

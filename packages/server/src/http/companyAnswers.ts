@@ -1,6 +1,7 @@
 import type { Company, CompanyList } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
 import type { CompanyView } from '../application/companies.ts';
+import { periodKey } from '../application/ports/index.ts';
 
 export function toCompanies(companies: { id: number; name: string; currency: string; role: Role }[]): CompanyList {
   return { companies };
@@ -28,7 +29,11 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
       name: year.name,
       firstDay: year.firstDay,
       lastDay: year.lastDay,
-      periods: year.periods.map(({ number, firstDay, lastDay }) => ({ number, firstDay, lastDay })),
+      periods: year.periods.map((period) => {
+        const { number, firstDay, lastDay } = period;
+        const lock = books.locks.get(periodKey(period));
+        return { number, firstDay, lastDay, lock: lock ? { ...lock } : null };
+      }),
     })),
     lastEntryDay,
     accounts: books.accounts.length,

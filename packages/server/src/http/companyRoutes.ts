@@ -3,6 +3,7 @@ import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
 import { createCompany, makeYear, viewCompany } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
+import { lockPeriods, unlockPeriod } from '../application/periodLocks.ts';
 import type { HistoryWanted, Ports } from '../application/ports/index.ts';
 import { viewHistory } from '../application/viewHistory.ts';
 import * as answers from './companyAnswers.ts';
@@ -18,6 +19,8 @@ export function companyRoutes(on: On, ports: Ports): void {
     const made = await makeYear(ports, access, body.day);
     return made.ok ? mapOutcome(await viewCompany(ports, access), answers.toCompany) : made;
   });
+  on('lockPeriods', async ({ access, body }) => mapOutcome(await lockPeriods(ports, access, body), answers.toCompany));
+  on('unlockPeriod', async ({ access, body }) => mapOutcome(await unlockPeriod(ports, access, body), answers.toCompany));
   on('listHistory', async ({ access, query }) =>
     mapOutcome(await viewHistory(ports, access, historyWanted(query, query.before ?? null, query.limit)), ({ events, next }) => ({
       events: [...events],

@@ -1,5 +1,5 @@
-import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
-import type { BroughtInRecord, EntryRecord, PostingOutcome } from '../application/ports/index.ts';
+import type { AccountLines, BroughtInList, EntryBody, EntryList, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
@@ -34,6 +34,10 @@ export function toEntry(entry: EntryRecord): EntryBody {
     postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
     lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })),
   };
+}
+
+export function toEntryList({ entries, next }: { entries: readonly ListedEntry[]; next: string | null }): EntryList {
+  return { entries: entries.map((entry) => ({ ...entry, amount: text(entry.amount) })), next };
 }
 
 export function toAccountLines({ lines, total, next }: AccountLinesView): AccountLines {

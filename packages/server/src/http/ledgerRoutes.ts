@@ -1,9 +1,11 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
-import type { Ports } from '../application/ports/index.ts';
+import { listEntries } from '../application/listEntries.ts';
+import type { Ports, PostedEntry } from '../application/ports/index.ts';
 import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
+import { reverseEntry } from '../application/reverseEntry.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
 import * as answers from './ledgerAnswers.ts';
@@ -24,12 +26,14 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
+  on('listEntries', async ({ access, query: { from = null, to = null, text = null, layer = null, account = null, after = null, limit } }) =>
+    mapOutcome(await listEntries(ports, access, { from, to, text, layer, accountId: account, after, limit }), answers.toEntryList),
+  );
+  on('reverseEntry', async ({ access, id, body, asked }) => mapOutcome(await reverseEntry(ports, access, id('entryId'), body.date, asked), toPosted));
   on('postEntry', async ({ access, body, asked }) => {
     const lines = body.lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) }));
-    return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), ({ entryId, documentNumber, revision }) => ({
-      entryId,
-      documentNumber,
-      revision,
-    }));
+    return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), toPosted);
   });
 }
+
+const toPosted = ({ entryId, documentNumber, revision }: PostedEntry & { revision: number }) => ({ entryId, documentNumber, revision });

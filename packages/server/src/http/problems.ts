@@ -20,6 +20,8 @@ const conflicts = new Set([
   'category_name_taken',
   'category_not_empty',
   'period_locked',
+  'period_not_locked',
+  'entry_not_reversible',
   'account_number_taken',
   'account_not_retirable',
   'account_held',

@@ -3,7 +3,19 @@ import type { Counters } from './counters.ts';
 import { insertRows } from './transaction.ts';
 
 export interface AuditEvent {
-  readonly thing: 'company' | 'person' | 'account' | 'category' | 'code_list' | 'place' | 'entry' | 'layout_options' | 'trial_balance' | 'year' | 'view';
+  readonly thing:
+    | 'company'
+    | 'person'
+    | 'account'
+    | 'category'
+    | 'code_list'
+    | 'period'
+    | 'place'
+    | 'entry'
+    | 'layout_options'
+    | 'trial_balance'
+    | 'year'
+    | 'view';
   readonly thingId: number;
   readonly action: 'added' | 'changed' | 'deleted' | 'posted' | 'noted';
   readonly before?: unknown;

@@ -1,9 +1,10 @@
-import type { FiscalYear, LayoutOptions, NewChart, Outcome, Role } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Person, PlaceChange } from '../application/ports/index.ts';
+import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, PeriodLock, Person, PlaceChange } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
+import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
@@ -12,11 +13,23 @@ import { plantChart } from './plantChart.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
+const periodEvent = ({ year, number }: Period, before: object, after: object): AuditEvent => ({
+  thing: 'period',
+  thingId: year * 100 + number,
+  action: 'changed',
+  before,
+  after,
+});
+
 export class CompanyRepository implements CompanyStore {
+  private readonly change: ChangeStructure;
+
   constructor(
     private readonly database: DataSource,
     private readonly counters: Counters,
-  ) {}
+  ) {
+    this.change = structureChanges(database, counters);
+  }
 
   list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]> {
     return rowsOf(
@@ -151,6 +164,33 @@ export class CompanyRepository implements CompanyStore {
       ]);
       if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
       return null;
+    });
+  }
+
+  /** Exclusively, so that postings under way in them are waited for. */
+  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      for (const { year, number } of periods)
+        await runner.query('UPDATE fiscal_period SET locked_at = ?, locked_by = ?, lock_reason = ? WHERE company_id = ? AND year = ? AND number = ?', [
+          timestamp(),
+          actor,
+          reason,
+          companyId,
+          year,
+          number,
+        ]);
+      return { value: null, audit: periods.map((period) => periodEvent(period, { locked: false }, { locked: true, reason })) };
+    });
+  }
+
+  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      await runner.query("UPDATE fiscal_period SET locked_at = NULL, locked_by = '', lock_reason = '' WHERE company_id = ? AND year = ? AND number = ?", [
+        companyId,
+        period.year,
+        period.number,
+      ]);
+      return { value: null, audit: [periodEvent(period, { locked: true, reason: lock.reason, by: lock.by }, { locked: false, reason })] };
     });
   }
 

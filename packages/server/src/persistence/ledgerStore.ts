@@ -5,6 +5,7 @@ import type {
   AccountLineRecord,
   Books,
   BroughtInRecord,
+  EntriesWanted,
   EntryRecord,
   LedgerStore,
   LinesWanted,
@@ -21,6 +22,7 @@ import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
 import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
+import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
@@ -123,7 +125,7 @@ export class LedgerRepository implements LedgerStore {
   }
 
   async entry(companyId: number, entryId: number): Promise<EntryRecord | null> {
-    const [row] = await rowsOf<Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId'> & { id: string; reversesEntryId: string | null }>(
+    const [row] = await rowsOf<Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy'> & { id: string; reversesEntryId: string | null }>(
       this.database,
       `SELECT id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, posted_at AS postedAt, posted_by AS postedBy
          FROM journal_entry WHERE company_id = ? AND id = ?`,
@@ -137,12 +139,22 @@ export class LedgerRepository implements LedgerStore {
         WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
       [companyId, entryId],
     );
+    const [reversal] = await rowsOf<{ id: string; documentNumber: string }>(
+      this.database,
+      'SELECT id, document_number AS documentNumber FROM journal_entry WHERE company_id = ? AND reverses_entry_id = ? LIMIT 1',
+      [companyId, entryId],
+    );
     return {
       ...row,
       id: Number(row.id),
       reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
+      reversedBy: reversal ? { id: Number(reversal.id), documentNumber: reversal.documentNumber } : null,
       lines: lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) })),
     };
+  }
+
+  listEntries(companyId: number, wanted: EntriesWanted): ReturnType<LedgerStore['listEntries']> {
+    return listEntries(this.database, companyId, wanted);
   }
 
   async accountLines(companyId: number, wanted: LinesWanted): ReturnType<LedgerStore['accountLines']> {

@@ -17,7 +17,7 @@ import {
   standingOf,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { ChartAccount, CompanyRecord, Structure, VersionedCategory } from '../application/ports/index.ts';
+import { type ChartAccount, type CompanyRecord, periodKey, type Structure, type VersionedCategory } from '../application/ports/index.ts';
 import {
   AccountEntity,
   CategoryCaptionEntity,
@@ -61,6 +61,11 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const where = { companyId: company.id };
   const { manager } = runner;
   const periods = await manager.getRepository(PeriodEntity).find({ where });
+  const locks = await rowsOf<{ year: number; number: number; at: string; by: string; reason: string }>(
+    runner,
+    'SELECT year, number, locked_at AS at, locked_by AS `by`, lock_reason AS reason FROM fiscal_period WHERE company_id = ? AND locked_at IS NOT NULL',
+    [company.id],
+  );
   const accountRows = await manager.getRepository(AccountEntity).find({ where });
   const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
   const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
@@ -107,7 +112,8 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const categoryTree = buildCategoryTree(categories);
   return {
     company,
-    calendar: makeCalendar(periods),
+    calendar: makeCalendar(periods.map(({ year, number, firstDay, lastDay }) => ({ year, number, firstDay, lastDay }))),
+    locks: new Map(locks.map(({ year, number, ...lock }) => [periodKey({ year, number }), lock])),
     accounts,
     labels: accountLabels(accounts),
     tree: buildAccountTree(accounts),

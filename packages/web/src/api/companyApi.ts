@@ -1,6 +1,12 @@
 import type { Company, CompanyInput, CompanyList, History, SettingsChange } from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags, toQuery } from './ivoryApi.ts';
 
+interface PeriodChoice {
+  readonly year: number;
+  readonly number: number;
+  readonly reason: string;
+}
+
 /** Companies and the record of changes. */
 const companyApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
@@ -10,6 +16,18 @@ const companyApi = ivoryApi.injectEndpoints({
     changeSettings: build.mutation<Company, { companyId: number; change: SettingsChange }>({
       query: ({ companyId, change }) => ({ url: `/companies/${companyId}`, method: 'PATCH', body: change }),
       invalidatesTags: ['Companies', ...ledgerTags],
+    }),
+    makeYear: build.mutation<Company, { companyId: number; day: string }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/years`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    lockPeriods: build.mutation<Company, { companyId: number } & PeriodChoice>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/period-locks`, method: 'POST', body }),
+      invalidatesTags: ['Company', 'History'],
+    }),
+    unlockPeriod: build.mutation<Company, { companyId: number } & PeriodChoice>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/period-unlocking`, method: 'POST', body }),
+      invalidatesTags: ['Company', 'History'],
     }),
     listHistory: build.query<
       History,
@@ -21,4 +39,13 @@ const companyApi = ivoryApi.injectEndpoints({
   }),
 });
 
-export const { useListCompaniesQuery, useCreateCompanyMutation, useGetCompanyQuery, useChangeSettingsMutation, useListHistoryQuery } = companyApi;
+export const {
+  useListCompaniesQuery,
+  useCreateCompanyMutation,
+  useGetCompanyQuery,
+  useChangeSettingsMutation,
+  useMakeYearMutation,
+  useLockPeriodsMutation,
+  useUnlockPeriodMutation,
+  useListHistoryQuery,
+} = companyApi;

@@ -1,4 +1,15 @@
-import type { AccountLines, BroughtInList, EntryBody, PostingBody, RehearsalBody, RehearsalDraft, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type {
+  AccountLines,
+  BroughtInList,
+  EntryBody,
+  EntryDraftBody,
+  EntryList,
+  PostedEntryBody,
+  PostingBody,
+  RehearsalBody,
+  RehearsalDraft,
+  TrialBalanceViewBody,
+} from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** Trial balances, balances and entries. */
@@ -45,6 +56,26 @@ const ledgerApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...query }) => `/companies/${companyId}/lines?${toQuery(query)}`,
       providesTags: ['Ledger'],
     }),
+    listEntries: build.query<
+      EntryList,
+      { companyId: number; from?: string; to?: string; text?: string; layer?: string; account?: number | undefined; limit?: number }
+    >({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/entries?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+    postEntry: build.mutation<PostedEntryBody, { companyId: number; body: EntryDraftBody; key: string }>({
+      query: ({ companyId, body, key }) => ({ url: `/companies/${companyId}/entries`, method: 'POST', body, headers: { 'Idempotency-Key': key } }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    reverseEntry: build.mutation<PostedEntryBody, { companyId: number; entryId: number; date: string; key: string }>({
+      query: ({ companyId, entryId, date, key }) => ({
+        url: `/companies/${companyId}/entries/${entryId}/reversal`,
+        method: 'POST',
+        body: { date },
+        headers: { 'Idempotency-Key': key },
+      }),
+      invalidatesTags: [...ledgerTags],
+    }),
     getEntry: build.query<EntryBody, { companyId: number; entryId: number }>({
       query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}`,
       providesTags: ['Ledger'],
@@ -60,4 +91,7 @@ export const {
   useGetTrialBalanceQuery,
   useListAccountLinesQuery,
   useGetEntryQuery,
+  useListEntriesQuery,
+  usePostEntryMutation,
+  useReverseEntryMutation,
 } = ledgerApi;

@@ -2,6 +2,7 @@ import { addDays, dayParts, makeMonthlyYear, monthlyYearOf, yearName } from '@iv
 import CalendarIcon from '@mui/icons-material/CalendarMonthOutlined';
 import ChevronLeft from '@mui/icons-material/ChevronLeft';
 import ChevronRight from '@mui/icons-material/ChevronRight';
+import Lock from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
@@ -80,6 +81,7 @@ export function PeriodRibbon() {
             const inDrag = drag !== null && at >= Math.min(drag.from, drag.to) && at <= Math.max(drag.from, drag.to);
             const isChosen = drag === null ? period.lastDay >= shown.from && period.firstDay <= shown.to : inDrag;
             const hasEntries = company.lastEntryDay !== null && period.firstDay <= company.lastEntryDay && stored !== undefined;
+            const lock = stored?.periods.find(({ number }) => number === period.number)?.lock ?? null;
             return (
               <button
                 key={period.number}
@@ -87,7 +89,7 @@ export function PeriodRibbon() {
                 className={styles.month}
                 aria-pressed={isChosen}
                 data-ahead={!hasEntries || undefined}
-                title={`${longDay(period.firstDay)} to ${longDay(period.lastDay)}. Click: year to date. Drag, or Shift and click: from month to month.`}
+                title={`${longDay(period.firstDay)} to ${longDay(period.lastDay)}. Click: year to date. Drag, or Shift and click: from month to month.${lock ? ` Locked by ${lock.by}.` : ''}`}
                 onPointerDown={onPointerDown(at)}
                 onPointerEnter={() => drag && setDrag({ ...drag, to: at })}
                 onClick={(event) => {
@@ -96,6 +98,7 @@ export function PeriodRibbon() {
                 onKeyDown={onKeyDown(at)}
               >
                 {isMonth(period.firstDay, period.lastDay) ? monthName(dayParts(period.firstDay).month) : period.number}
+                {lock && <Lock className={styles.lock} titleAccess="locked" />}
               </button>
             );
           })}

@@ -10,6 +10,7 @@ import type {
   Cube,
   FiscalCalendar,
   LayoutOptions,
+  Period,
   Place,
   PlacedByRange,
   PlaceSide,
@@ -31,6 +32,17 @@ export interface VersionedCategory extends Category {
   readonly version: number;
 }
 
+/** Who locked a period, when (UTC) and why. */
+export interface PeriodLock {
+  readonly at: string;
+  readonly by: string;
+  readonly reason: string;
+}
+
+export function periodKey({ year, number }: Pick<Period, 'year' | 'number'>): string {
+  return `${year}.${number}`;
+}
+
 /** An account with what people keep beside it. */
 export interface ChartAccount extends Account {
   /** What belongs here and what does not. */
@@ -45,6 +57,8 @@ export interface ChartAccount extends Account {
 export interface Structure {
   readonly company: CompanyRecord;
   readonly calendar: FiscalCalendar;
+  /** Of locked periods, by `periodKey`. */
+  readonly locks: ReadonlyMap<string, PeriodLock>;
   readonly accounts: readonly ChartAccount[];
   /** By id: what tells an account from all others, wherever it is named. */
   readonly labels: ReadonlyMap<number, string>;

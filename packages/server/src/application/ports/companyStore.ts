@@ -1,5 +1,6 @@
-import type { CaptionLanguage, Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Role } from '@ivory-ladder/core';
+import type { CaptionLanguage, Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Period, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { PeriodLock } from './books.ts';
 import type { Person } from './peopleStore.ts';
 import type { PlaceChange } from './placementStore.ts';
 
@@ -53,5 +54,8 @@ export interface CompanyStore {
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** All open until now. */
+  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>>;
 }

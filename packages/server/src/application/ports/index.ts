@@ -10,13 +10,13 @@ import type { PlacementStore } from './placementStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentStore } from './attachmentStore.ts';
-export type { Books, ChartAccount, Structure, VersionedCategory } from './books.ts';
+export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, StoredCodeList } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { ChartSheet, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
-export type { AccountLineRecord, BroughtInRecord, EntryRecord, LedgerStore, LinesWanted, OpenAdjustment } from './ledgerStore.ts';
+export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';

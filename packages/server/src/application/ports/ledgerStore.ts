@@ -21,6 +21,8 @@ export interface EntryRecord {
   readonly source: NewEntry['source'];
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
+  /** The entry that reverses it, if there is one. */
+  readonly reversedBy: { readonly id: number; readonly documentNumber: string } | null;
   readonly postedAt: string;
   readonly postedBy: string;
   readonly lines: readonly {
@@ -43,6 +45,34 @@ export interface AccountLineRecord {
   readonly closesYear: number | null;
   readonly debit: bigint;
   readonly credit: bigint;
+}
+
+export interface ListedEntry {
+  readonly id: number;
+  readonly date: Day;
+  readonly documentNumber: string;
+  readonly description: string;
+  readonly layer: Layer;
+  readonly source: NewEntry['source'];
+  readonly closesYear: number | null;
+  readonly reversesEntryId: number | null;
+  readonly isReversed: boolean;
+  readonly postedBy: string;
+  /** Sum of its debits. */
+  readonly amount: bigint;
+  readonly lines: number;
+}
+
+export interface EntriesWanted {
+  readonly from: Day | null;
+  readonly to: Day | null;
+  /** Part of the description, or the document number. */
+  readonly text: string | null;
+  readonly layer: Layer | null;
+  /** Only those with a line on it. */
+  readonly accountId: number | null;
+  readonly after: string | null;
+  readonly limit: number;
 }
 
 export interface LinesWanted {
@@ -81,6 +111,7 @@ export interface LedgerStore {
   /** What a request with this key did before, if it was made. */
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;
   entry(companyId: number, entryId: number): Promise<EntryRecord | null>;
+  listEntries(companyId: number, wanted: EntriesWanted): Promise<{ entries: ListedEntry[]; next: string | null }>;
   /** `laterThatDay`: of a page that goes on, the sum of ordinary lines of its first day that stand on the pages before. */
   accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null; laterThatDay: bigint }>;
   openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]>;

@@ -48,6 +48,8 @@ export interface PeriodRow {
   firstDay: string;
   lastDay: string;
   lockedAt: string | null;
+  lockedBy: string;
+  lockReason: string;
 }
 
 export const PeriodEntity = new EntitySchema<PeriodRow>({
@@ -59,6 +61,8 @@ export const PeriodEntity = new EntitySchema<PeriodRow>({
     firstDay: { name: 'first_day', type: 'date' },
     lastDay: { name: 'last_day', type: 'date' },
     lockedAt: { name: 'locked_at', type: 'datetime', nullable: true },
+    lockedBy: { name: 'locked_by', type: 'varchar', length: 200, default: '' },
+    lockReason: { name: 'lock_reason', type: 'varchar', length: 500, default: '' },
   },
 });
 

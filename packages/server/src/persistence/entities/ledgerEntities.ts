@@ -45,6 +45,7 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     { name: 'entry_by_revision', columns: ['companyId', 'revision'] },
     { name: 'entry_by_date', columns: ['companyId', 'date', 'id'] },
     { name: 'entry_by_trial_balance', columns: ['companyId', 'trialBalanceId'] },
+    { name: 'entry_by_reversed', columns: ['companyId', 'reversesEntryId'] },
   ],
 });
 

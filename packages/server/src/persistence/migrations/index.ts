@@ -35,6 +35,8 @@ import { CreateListedCode1790000000034 } from './034-create-listed-code.ts';
 import { CreateAccountCode1790000000035 } from './035-create-account-code.ts';
 import { AddCompanyLanguages1790000000036 } from './036-add-company-languages.ts';
 import { CreateCategoryCaption1790000000037 } from './037-create-category-caption.ts';
+import { AddPeriodLock1790000000038 } from './038-add-period-lock.ts';
+import { IndexReversals1790000000039 } from './039-index-reversals.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -75,4 +77,6 @@ export const migrations = [
   CreateAccountCode1790000000035,
   AddCompanyLanguages1790000000036,
   CreateCategoryCaption1790000000037,
+  AddPeriodLock1790000000038,
+  IndexReversals1790000000039,
 ];

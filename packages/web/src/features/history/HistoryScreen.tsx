@@ -13,6 +13,8 @@ const things = {
   category: 'categories',
   entry: 'entries',
   trial_balance: 'trial balances',
+  code_list: 'codes and facets',
+  period: 'periods',
   layout_options: 'layouts',
   year: 'fiscal years',
   view: 'views',

@@ -43,6 +43,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'order') return ['Order among its siblings changed'];
     if (field === 'ranges')
       return JSON.stringify(old.ranges) === JSON.stringify(now.ranges) ? [] : [`Account numbers: ${rangesShown(old.ranges)} → ${rangesShown(now.ranges)}`];
+    if (field === 'locked') return [`${now.locked === true ? 'Locked' : 'Opened again'}${now.reason ? `: ${String(now.reason)}` : ''}`];
     if (field === 'captions') return captionLines(old.captions, now.captions);
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];

@@ -2,7 +2,7 @@ import { NavLink, useLocation } from 'react-router';
 import { useCompany } from '../../app/useCompany.ts';
 import styles from '../../components/SheetTabs.module.css';
 
-/** The two sides of the ledger: its balances, and the accounts they stand on. */
+/** The sides of the ledger: its balances, the accounts they stand on, and the years they fall into. */
 export function LedgerTabs() {
   const company = useCompany();
   const { search } = useLocation();
@@ -13,6 +13,8 @@ export function LedgerTabs() {
         Trial balance
       </NavLink>
       <NavLink to={{ pathname: `${base}/chart`, search }}>Chart of accounts</NavLink>
+      <NavLink to={{ pathname: `${base}/entries`, search }}>Entries</NavLink>
+      <NavLink to={{ pathname: `${base}/calendar`, search }}>Calendar</NavLink>
     </nav>
   );
 }

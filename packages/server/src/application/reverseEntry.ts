@@ -1,0 +1,43 @@
+import { type Day, fail, type Outcome, periodIndexOf } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import { lockedOn } from './periodLocks.ts';
+import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
+
+/**
+ * An entry with the sides of all lines changed, which names the one it reverses: posted entries never change. Each is
+ * reversed once, on its own day or a later one; what came with a trial balance is not, since the file fixes its balances.
+ */
+export async function reverseEntry(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  entryId: number,
+  date: Day,
+  request: Request,
+): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+  const before = await ports.ledger.earlierOutcome(companyId, request);
+  if (before) return before as Outcome<PostedEntry & { revision: number }, Failure>;
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const entry = await ports.ledger.entry(companyId, entryId);
+  if (!entry) return fail({ code: 'not_found', thing: 'entry', id: entryId });
+  if (entry.reversedBy !== null) return fail({ code: 'entry_not_reversible', reason: 'reversed', documentNumber: entry.reversedBy.documentNumber });
+  if (entry.source === 'trial_balance') return fail({ code: 'entry_not_reversible', reason: 'trial_balance', documentNumber: entry.documentNumber });
+  if (date < entry.date) return fail({ code: 'entry_not_reversible', reason: 'earlier', documentNumber: entry.documentNumber });
+  const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
+  if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
+  const locked = lockedOn(books, period, date);
+  if (locked) return fail(locked);
+  const reversal: NewEntry = {
+    date,
+    description: `Reverses document ${entry.documentNumber}${entry.description === '' ? '' : `: ${entry.description}`}`.slice(0, 500),
+    layer: entry.layer,
+    source: 'reversal',
+    closesYear: entry.closesYear,
+    reversesEntryId: entry.id,
+    lines: entry.lines.map(({ accountId, debit, credit, text }) => ({ accountId, debit: credit, credit: debit, text })),
+  };
+  return ports.ledger.post(companyId, reversal, period, request);
+}

@@ -1,0 +1,166 @@
+import type { Company } from '@ivory-ladder/contract';
+import { addDays, makeMonthlyYear, monthlyYearOf, yearName } from '@ivory-ladder/core';
+import LockOutlined from '@mui/icons-material/LockOutlined';
+import Button from '@mui/material/Button';
+import { type FormEvent, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { useLockPeriodsMutation, useMakeYearMutation, useUnlockPeriodMutation } from '../../api/companyApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { longDay, momentText, shortDay } from '../../components/dates.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import styles from './CalendarScreen.module.css';
+
+type Year = Company['years'][number];
+type Period = Year['periods'][number];
+
+/** Fiscal years with their periods: made ahead of need, locked when they are closed, opened again with a reason. */
+export function CalendarScreen() {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const mayKeep = useMay('preparer');
+  const [make, { isLoading }] = useMakeYearMutation();
+  const last = company.years.at(-1);
+  const next = nextYear(company);
+  const onMake = async () => {
+    const { error } = await make({ companyId: company.id, day: next.firstDay });
+    dispatch(
+      noticeGiven(error === undefined ? { tone: 'done', text: `Made: the fiscal year ${yearName(next)}.` } : { tone: 'refused', text: describeFailure(error) }),
+    );
+  };
+  return (
+    <div className={styles.screen}>
+      <section className={styles.sheet} aria-labelledby="calendar-title">
+        <header className={styles.head}>
+          <div>
+            <LedgerTabs />
+            <h1 id="calendar-title" className="unseen">
+              Calendar
+            </h1>
+            <p className={styles.quiet}>A locked period takes no entries, from nobody. Locking one locks every open one before it.</p>
+          </div>
+          {mayKeep && (
+            <Button variant="contained" disabled={isLoading} onClick={() => void onMake()}>
+              Make the year {yearName(next)}
+            </Button>
+          )}
+        </header>
+        {!last && (
+          <EmptyState title="No fiscal year yet">
+            <p>Years are made with the first entry or trial balance that falls into them, or ahead of need here.</p>
+          </EmptyState>
+        )}
+        {[...company.years].reverse().map((year) => (
+          <YearOfPeriods key={year.year} year={year} />
+        ))}
+      </section>
+    </div>
+  );
+}
+
+/** The one behind the last; without any, the one that holds today. */
+function nextYear({ years, fiscalYearFirstMonth }: Company): ReturnType<typeof makeMonthlyYear> {
+  const last = years.at(-1);
+  const day = last ? addDays(last.lastDay, 1) : new Date().toISOString().slice(0, 10);
+  return makeMonthlyYear(monthlyYearOf(day, fiscalYearFirstMonth), fiscalYearFirstMonth);
+}
+
+function YearOfPeriods({ year }: { year: Year }) {
+  const locked = year.periods.filter(({ lock }) => lock !== null).length;
+  return (
+    <section className={styles.year} aria-label={`Fiscal year ${year.name}`}>
+      <h2>{year.name}</h2>
+      <p className={styles.quiet}>
+        {longDay(year.firstDay)} to {longDay(year.lastDay)}
+        {locked === year.periods.length ? ', all locked' : locked > 0 ? `, ${locked} of ${year.periods.length} locked` : ''}
+      </p>
+      <table className={styles.periods}>
+        <thead>
+          <tr>
+            <th scope="col">Period</th>
+            <th scope="col">Days</th>
+            <th scope="col">State</th>
+            <th scope="col">
+              <span className="unseen">What can be done</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {year.periods.map((period) => (
+            <PeriodRow key={period.number} year={year} period={period} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function PeriodRow({ year, period }: { year: Year; period: Period }) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [mayLock, mayUnlock] = [useMay('preparer'), useMay('administrator')];
+  const [isAsking, setAsking] = useState(false);
+  const [reason, setReason] = useState('');
+  const [lock, locking] = useLockPeriodsMutation();
+  const [unlock, unlocking] = useUnlockPeriodMutation();
+  const { number, firstDay, lastDay, lock: held } = period;
+  const name = `period ${number} of ${year.name}`;
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const choice = { companyId: company.id, year: year.year, number, reason: reason.trim() };
+    const { error } = await (held ? unlock(choice) : lock(choice));
+    const said = held ? `Opened again: ${name}.` : `Locked: up to and with ${name}.`;
+    dispatch(noticeGiven(error === undefined ? { tone: 'done', text: said } : { tone: 'refused', text: describeFailure(error) }));
+    if (error !== undefined) return;
+    setAsking(false);
+    setReason('');
+  };
+  return (
+    <tr data-locked={held !== null || undefined}>
+      <th scope="row">{number}</th>
+      <td>
+        {shortDay(firstDay)} to {shortDay(lastDay)}
+      </td>
+      <td>
+        {held ? (
+          <>
+            <LockOutlined fontSize="inherit" aria-hidden /> locked by {held.by}, {momentText(held.at)}
+            {held.reason !== '' && <span className={styles.quiet}> · {held.reason}</span>}
+          </>
+        ) : (
+          'open'
+        )}
+      </td>
+      <td>
+        {isAsking ? (
+          <form className={styles.form} onSubmit={(event) => void submit(event)} onKeyDown={(event) => event.key === 'Escape' && setAsking(false)}>
+            <input
+              // biome-ignore lint/a11y/noAutofocus: the field comes where one has just asked for it
+              autoFocus
+              className={styles.reason}
+              aria-label={held ? 'Why it is opened again' : 'Why, if there is something to say'}
+              placeholder={held ? 'Why it is opened again' : 'Why (may be empty)'}
+              value={reason}
+              maxLength={500}
+              required={held !== null}
+              onChange={(event) => setReason(event.target.value)}
+            />
+            <Button type="submit" variant="contained" disabled={locking.isLoading || unlocking.isLoading || (held !== null && reason.trim() === '')}>
+              {held ? 'Open' : 'Lock'}
+            </Button>
+            <Button onClick={() => setAsking(false)}>Cancel</Button>
+          </form>
+        ) : (
+          (held ? mayUnlock : mayLock) && (
+            <button type="button" className={styles.act} onClick={() => setAsking(true)}>
+              {held ? 'Open again…' : 'Lock up to here…'}
+              <span className="unseen"> {name}</span>
+            </button>
+          )
+        )}
+      </td>
+    </tr>
+  );
+}

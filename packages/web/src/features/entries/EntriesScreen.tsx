@@ -1,0 +1,181 @@
+import type { EntryList } from '@ivory-ladder/contract';
+import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation, useSearchParams } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useListEntriesQuery } from '../../api/ledgerApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
+import { shortDay, spanText } from '../../components/dates.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
+import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import styles from './EntriesScreen.module.css';
+import { EntryPanel } from './EntryPanel.tsx';
+
+type Row = EntryList['entries'][number];
+
+const firstPage = 100;
+const largestPage = 500;
+
+/** Entries of the chosen span, latest first; one opens beside the list, and new ones begin here. */
+export function EntriesScreen() {
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
+  const { span } = useSpan();
+  const { search } = useLocation();
+  const dispatch = useDispatch();
+  const mayPost = useMay('preparer');
+  const [params, setParams] = useSearchParams();
+  const [limit, setLimit] = useState(firstPage);
+  const text = params.get('find') ?? '';
+  const layer = params.get('layer') ?? '';
+  const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, from: span.from, to: span.to, text: text.trim(), layer, limit });
+  const chosenId = Number(params.get('entry') ?? 0);
+  const columns = useMemo(() => columnsOf(currency), [currency]);
+  const set = (changes: Record<string, string>, replace = false) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(changes)) {
+          if (value === '') next.delete(key);
+          else next.set(key, value);
+        }
+        return next;
+      },
+      { replace },
+    );
+  return (
+    <div className={styles.screen}>
+      <section className={styles.sheet} aria-labelledby="entries-title" aria-busy={isFetching}>
+        <header className={styles.head}>
+          <div>
+            <LedgerTabs />
+            <h1 id="entries-title" className="unseen">
+              Entries
+            </h1>
+            <p className={styles.quiet}>{spanText(span.from, span.to)}, latest first</p>
+          </div>
+          {mayPost && (
+            <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search }} variant="contained">
+              New entry…
+            </Button>
+          )}
+        </header>
+        <search className={styles.filters}>
+          <input
+            className={styles.filter}
+            type="search"
+            placeholder="Text or document number"
+            aria-label="Find entries"
+            value={text}
+            onChange={(event) => set({ find: event.target.value }, true)}
+          />
+          <select className={styles.filter} aria-label="Layer" value={layer} onChange={(event) => set({ layer: event.target.value })}>
+            <option value="">both layers</option>
+            <option value="ledger">ledger</option>
+            <option value="adjustment">adjustments</option>
+          </select>
+        </search>
+        {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}
+        {data?.entries.length === 0 && (
+          <EmptyState title="No entry here">
+            <p>{text === '' && layer === '' ? 'Nothing was posted in these days.' : 'None of these days has what is sought.'}</p>
+          </EmptyState>
+        )}
+        {data && data.entries.length > 0 && (
+          <TreeGrid<Row>
+            label="Entries"
+            rows={data.entries}
+            keyOf={({ id }) => id}
+            depthOf={() => 0}
+            columns={columns}
+            chosen={chosenId}
+            onOpen={({ id }) => set({ entry: String(id) })}
+            onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
+            isFaint={({ isReversed, reversesEntryId }) => isReversed || reversesEntryId !== null}
+            countText={(_, all) => `${counted(all, 'entry', 'entries')}${data.next === null ? '' : ', and more'}`}
+          />
+        )}
+        {data && data.next !== null && limit < largestPage && (
+          <Button className={styles.more} onClick={() => setLimit(largestPage)}>
+            Show more
+          </Button>
+        )}
+      </section>
+      <EntryPanel
+        key={chosenId}
+        entryId={chosenId === 0 ? null : chosenId}
+        currency={currency}
+        onOpen={(id) => set({ entry: id === null ? '' : String(id) })}
+      />
+    </div>
+  );
+}
+
+function columnsOf(currency: Currency): GridColumn<Row>[] {
+  return [
+    {
+      id: 'date',
+      caption: 'Date',
+      width: '96px',
+      cell: ({ date }) => shortDay(date),
+      text: ({ date }) => date,
+      compare: (a, b) => compareTexts(a.date, b.date),
+    },
+    {
+      id: 'document',
+      caption: 'Document',
+      width: '84px',
+      cell: ({ documentNumber }) => documentNumber,
+      text: ({ documentNumber }) => documentNumber,
+      compare: (a, b) => compareTexts(a.documentNumber, b.documentNumber),
+    },
+    {
+      id: 'description',
+      caption: 'Text',
+      width: 'minmax(140px, 1fr)',
+      cell: ({ description, isReversed, layer, closesYear }) => (
+        <span title={description}>
+          {layer === 'adjustment' && <span className={styles.adjustment}>adjustment · </span>}
+          {closesYear !== null && `closes ${closesYear} · `}
+          {description}
+          {isReversed && ', reversed'}
+        </span>
+      ),
+      text: ({ description }) => description,
+      compare: (a, b) => compareTexts(a.description, b.description),
+    },
+    {
+      id: 'lines',
+      caption: 'Lines',
+      width: '52px',
+      isAmount: true,
+      cell: ({ lines }) => lines,
+      text: ({ lines }) => String(lines),
+      compare: (a, b) => a.lines - b.lines,
+    },
+    {
+      id: 'amount',
+      caption: 'Amount',
+      width: '112px',
+      isAmount: true,
+      cell: ({ amount }) => formatAmount(BigInt(amount), currency),
+      text: ({ amount }) => toDecimalText(BigInt(amount), currency),
+      compare: (a, b) => compareAmounts(a.amount, b.amount),
+    },
+    {
+      id: 'by',
+      caption: 'Posted by',
+      width: '92px',
+      cell: ({ postedBy }) => postedBy,
+      text: ({ postedBy }) => postedBy,
+      compare: (a, b) => compareTexts(a.postedBy, b.postedBy),
+    },
+  ];
+}

@@ -1,0 +1,168 @@
+import type { ChartAccountBody } from '@ivory-ladder/contract';
+import { type Currency, differenceOf, type EntryFault, faultsOf, formatAmount, type Layer } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { usePostEntryMutation } from '../../api/ledgerApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { usePaste } from '../chartfile/usePaste.ts';
+import { EntryLines } from './EntryLines.tsx';
+import { linesOf, pastedRows } from './entryRows.ts';
+import styles from './NewEntryScreen.module.css';
+import { type EntryDraft, emptyDraft, isUntouched, useEntryDraft, withRoom } from './useEntryDraft.ts';
+
+interface EntryFormProps {
+  readonly first: EntryDraft;
+  readonly isCopy: boolean;
+  readonly accounts: readonly ChartAccountBody[];
+  readonly currency: Currency;
+}
+
+/** An entry written line by line, wholly by keyboard; what stands in the way of posting is said all the time. */
+export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const { search } = useLocation();
+  const [draft, setDraft, wasKept] = useEntryDraft(company.id, first, isCopy);
+  const [post, { isLoading }] = usePostEntryMutation();
+  const [tries, setTries] = useState(0);
+  const [count, setCount] = useState(0);
+  // One key for one entry: sent twice, it posts once.
+  const key = useRef(crypto.randomUUID());
+  const postable = useMemo(() => accounts.filter(({ active, isParent }) => active && !isParent), [accounts]);
+  const lines = linesOf(draft.rows, currency);
+  const faults = faultsOf(lines);
+  const difference = differenceOf(lines);
+  const lock = company.years.flatMap(({ periods }) => periods).find(({ firstDay, lastDay }) => firstDay <= draft.date && draft.date <= lastDay)?.lock ?? null;
+  const change = (changes: Partial<EntryDraft>) => {
+    key.current = crypto.randomUUID();
+    setDraft({ ...draft, ...changes });
+  };
+  const submit = async (event?: FormEvent) => {
+    event?.preventDefault();
+    setTries(tries + 1);
+    if (faults.length > 0 || lock !== null || isLoading) return;
+    const body = {
+      date: draft.date,
+      description: draft.description.trim(),
+      layer: draft.layer,
+      lines: draft.rows.flatMap(({ accountId, text }, at) => {
+        const { debit, credit } = lines[at] ?? { debit: 0n, credit: 0n };
+        return accountId === null ? [] : [{ accountId, debit: debit.toString(), credit: credit.toString(), text: text.trim() }];
+      }),
+    };
+    const { data, error } = await post({ companyId: company.id, body, key: key.current });
+    if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+    dispatch(noticeGiven({ tone: 'done', text: `Posted: document ${data.documentNumber}.` }));
+    begin();
+  };
+  /** The next one, on the same day and layer. */
+  const begin = () => {
+    key.current = crypto.randomUUID();
+    setTries(0);
+    setCount(count + 1);
+    setDraft(emptyDraft(draft.date, draft.layer));
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    void submit();
+  };
+  usePaste(true, (text) => {
+    const pasted = pastedRows(text, postable, currency);
+    if (!pasted) return false;
+    const written = draft.rows.filter(({ accountId, debit, credit, text: words }) => accountId !== null || debit !== '' || credit !== '' || words !== '');
+    change({ rows: withRoom([...written, ...pasted]) });
+    dispatch(noticeGiven({ tone: 'done', text: `Pasted: ${pasted.length} lines.` }));
+    return true;
+  });
+  return (
+    <form className={styles.sheet} data-layer={draft.layer} aria-labelledby="new-entry" onSubmit={(event) => void submit(event)} onKeyDown={onKeyDown}>
+      <div className={styles.buttons}>
+        <h1 id="new-entry">New entry</h1>
+        {wasKept && count === 0 && <span className={styles.quiet}>as it was left here before</span>}
+      </div>
+      <div className={styles.facts}>
+        <TextField
+          type="date"
+          label="Date"
+          value={draft.date}
+          onChange={(event) => change({ date: event.target.value })}
+          error={lock !== null}
+          helperText={lock === null ? undefined : `Locked by ${lock.by}`}
+          slotProps={{ inputLabel: { shrink: true } }}
+          required
+        />
+        <TextField
+          label="Text"
+          value={draft.description}
+          onChange={(event) => change({ description: event.target.value })}
+          slotProps={{ htmlInput: { maxLength: 500 } }}
+        />
+        <fieldset className={styles.layers}>
+          <legend>Layer</legend>
+          {(['ledger', 'adjustment'] as const satisfies readonly Layer[]).map((layer) => (
+            <label key={layer}>
+              <input type="radio" name="layer" checked={draft.layer === layer} onChange={() => change({ layer })} />{' '}
+              {layer === 'ledger' ? 'ledger' : 'adjustment for the statements'}
+            </label>
+          ))}
+        </fieldset>
+      </div>
+      <EntryLines
+        key={count}
+        rows={draft.rows}
+        accounts={postable}
+        currency={currency}
+        faults={tries > 0 ? faults : []}
+        onChange={(rows) => change({ rows: withRoom(rows) })}
+      />
+      <p role="status" className={difference === 0n ? styles.holds : styles.difference}>
+        {difference === 0n
+          ? '✓ Debits equal credits.'
+          : `▲ ${formatAmount(difference < 0n ? -difference : difference, currency)} missing in ${difference > 0n ? 'credit' : 'debit'}.`}
+        {tries > 0 && faults.length > 0 && ` ${faults.map(faultText).filter(Boolean).join(' ')}`}
+      </p>
+      <div className={styles.buttons}>
+        <Button type="submit" variant="contained" disabled={isLoading || lock !== null} title="Ctrl Enter">
+          Post
+        </Button>
+        <Button onClick={begin} disabled={isUntouched(draft)}>
+          Discard
+        </Button>
+        <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries`, search: withoutCopy(search) }}>
+          To the entries
+        </Button>
+        <span className={styles.quiet}>
+          Enter goes on; on an empty amount it takes what is missing. Ctrl Enter posts. Rows of a spreadsheet can be pasted: account, debit, credit, text.
+        </span>
+      </div>
+    </form>
+  );
+}
+
+/** What is out of balance is said beside it already. */
+function faultText(fault: EntryFault): string {
+  switch (fault.code) {
+    case 'too_few_lines':
+      return 'An entry has two lines at least.';
+    case 'account_missing':
+      return `Line ${fault.line + 1} names no account.`;
+    case 'amount_missing':
+      return `Line ${fault.line + 1} has no amount.`;
+    case 'amount_on_both_sides':
+      return `Line ${fault.line + 1} has an amount on both sides.`;
+    case 'out_of_balance':
+      return '';
+  }
+}
+
+function withoutCopy(search: string): string {
+  const params = new URLSearchParams(search);
+  params.delete('copy');
+  return params.toString();
+}

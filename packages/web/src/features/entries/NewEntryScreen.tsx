@@ -1,0 +1,35 @@
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useSearchParams } from 'react-router';
+import { useGetChartQuery } from '../../api/chartApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetEntryQuery } from '../../api/ledgerApi.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { EntryForm } from './EntryForm.tsx';
+import styles from './NewEntryScreen.module.css';
+import { draftOf, emptyDraft } from './useEntryDraft.ts';
+
+/** A new entry, from nothing, from what was kept of it, or from a copy of another one. */
+export function NewEntryScreen() {
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
+  const { span } = useSpan();
+  const mayPost = useMay('preparer');
+  const [params] = useSearchParams();
+  const copyOf = Number(params.get('copy') ?? 0);
+  const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
+  const { data: copied } = useGetEntryQuery(copyOf > 0 ? { companyId: company.id, entryId: copyOf } : skipToken);
+  if (!mayPost)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="Entries are posted by preparers">
+          {describeFailure({ code: 'role_needed', facts: { needs: 'preparer', role: company.role } })}
+        </EmptyState>
+      </section>
+    );
+  if (error !== undefined && !chart) return <EmptyState title="The chart cannot be read">{describeFailure(error)}</EmptyState>;
+  if (!chart || (copyOf > 0 && !copied)) return null;
+  const first = copied ? draftOf(copied, currency) : emptyDraft(span.to, 'ledger');
+  return <EntryForm key={copyOf} first={first} isCopy={copied !== undefined} accounts={chart.accounts} currency={currency} />;
+}

@@ -1,0 +1,66 @@
+import { type Currency, type DraftLine, formatAmount, readAmount } from '@ivory-ladder/core';
+
+/** A line as it stands in the fields: amounts as they are typed. */
+export interface EntryRow {
+  readonly key: string;
+  readonly accountId: number | null;
+  readonly debit: string;
+  readonly credit: string;
+  readonly text: string;
+}
+
+export function emptyRow(): EntryRow {
+  return { key: crypto.randomUUID(), accountId: null, debit: '', credit: '', text: '' };
+}
+
+/** The typed amount, `null` where it is none; with a dot or a comma as decimal sign, whichever reads. */
+export function amountIn(typed: string, currency: Currency): bigint | null {
+  const [dot, comma] = [readAmount(typed, '.', currency), readAmount(typed, ',', currency)];
+  const read = dot.ok ? dot : comma;
+  return read.ok && read.value.minorUnits >= 0n ? read.value.minorUnits : null;
+}
+
+/** An amount as it is written into a field; it reads back to the same. */
+export function amountText(amount: bigint, currency: Currency): string {
+  return formatAmount(amount, currency);
+}
+
+/** Amounts that cannot be read count as nil; they are told apart by `amountIn`. */
+export function linesOf(rows: readonly EntryRow[], currency: Currency): DraftLine[] {
+  return rows.map(({ accountId, debit, credit }) => ({ accountId, debit: amountIn(debit, currency) ?? 0n, credit: amountIn(credit, currency) ?? 0n }));
+}
+
+interface KnownAccount {
+  readonly id: number;
+  readonly number: string;
+  readonly name: string;
+}
+
+/**
+ * A block of a spreadsheet as rows: account (number or name), debit, credit, text; with two columns account and amount,
+ * debit positive. `null` for text that is no block.
+ */
+export function pastedRows(text: string, accounts: readonly KnownAccount[], currency: Currency): EntryRow[] | null {
+  const lines = text
+    .replace(/\r\n?/g, '\n')
+    .split('\n')
+    .map((line) => line.split('\t').map((cell) => cell.trim()))
+    .filter((cells) => cells.some((cell) => cell !== ''));
+  if (lines.length === 0 || lines.every((cells) => cells.length < 2)) return null;
+  const byReference = new Map<string, number>();
+  for (const { id, number, name } of accounts) {
+    byReference.set(name.toLowerCase(), id);
+    if (number !== '') byReference.set(`${number} ${name}`.toLowerCase(), id);
+  }
+  for (const { id, number } of accounts) if (number !== '') byReference.set(number.toLowerCase(), id);
+  const isSigned = lines.every((cells) => cells.length === 2);
+  return lines.map(([account = '', first = '', second = '', words = '']) => {
+    const accountId = byReference.get(account.toLowerCase()) ?? null;
+    const row = { ...emptyRow(), accountId, text: words };
+    if (!isSigned) return { ...row, debit: first, credit: second };
+    const isNegative = /^[-(\u2212]/.test(first) || first.endsWith('-');
+    const size = amountIn(first.replace(/[-()\u2212]/g, ''), currency);
+    const amount = size === null ? first : size === 0n ? '' : amountText(size, currency);
+    return isNegative ? { ...row, credit: amount } : { ...row, debit: amount };
+  });
+}

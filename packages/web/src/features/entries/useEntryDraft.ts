@@ -1,0 +1,71 @@
+import type { EntryBody } from '@ivory-ladder/contract';
+import type { Currency, Layer } from '@ivory-ladder/core';
+import { useEffect, useState } from 'react';
+import { amountText, type EntryRow, emptyRow } from './entryRows.ts';
+
+export interface EntryDraft {
+  readonly date: string;
+  readonly description: string;
+  readonly layer: Layer;
+  /** The last one is empty, so that there is always a line to go on with. */
+  readonly rows: readonly EntryRow[];
+}
+
+const isBlank = ({ accountId, debit, credit, text }: EntryRow): boolean => accountId === null && debit === '' && credit === '' && text === '';
+
+/** With one empty row at the end. */
+export function withRoom(rows: readonly EntryRow[]): EntryRow[] {
+  const last = rows.at(-1);
+  return last && isBlank(last) ? [...rows] : [...rows, emptyRow()];
+}
+
+export function emptyDraft(date: string, layer: Layer): EntryDraft {
+  return { date, description: '', layer, rows: [emptyRow(), emptyRow()] };
+}
+
+export function draftOf({ date, description, layer, lines }: EntryBody, currency: Currency): EntryDraft {
+  const typed = (amount: string) => (amount === '0' ? '' : amountText(BigInt(amount), currency));
+  return {
+    date,
+    description,
+    layer,
+    rows: withRoom(lines.map((line) => ({ ...emptyRow(), accountId: line.accountId, debit: typed(line.debit), credit: typed(line.credit), text: line.text }))),
+  };
+}
+
+export function isUntouched({ description, rows }: EntryDraft): boolean {
+  return description === '' && rows.every(isBlank);
+}
+
+/**
+ * A draft that keeps itself in this browser while it is written, so that nothing typed is lost with the page; `isCopy`: it
+ * begins from another entry in the place of what was kept.
+ */
+export function useEntryDraft(
+  companyId: number,
+  first: EntryDraft,
+  isCopy: boolean,
+): readonly [draft: EntryDraft, setDraft: (draft: EntryDraft) => void, wasKept: boolean] {
+  const key = `entry draft of company ${companyId}`;
+  const [kept] = useState(() => (isCopy ? null : read(key)));
+  const [draft, setDraft] = useState(kept ?? first);
+  useEffect(() => {
+    try {
+      if (isUntouched(draft)) localStorage.removeItem(key);
+      else localStorage.setItem(key, JSON.stringify(draft));
+    } catch {
+      // A browser that keeps nothing: the draft lives as long as the page.
+    }
+  }, [key, draft]);
+  return [draft, setDraft, kept !== null];
+}
+
+function read(key: string): EntryDraft | null {
+  try {
+    const text = localStorage.getItem(key);
+    const draft = text === null ? null : (JSON.parse(text) as Partial<EntryDraft>);
+    return draft && Array.isArray(draft.rows) && typeof draft.date === 'string' ? (draft as EntryDraft) : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { seriousFindings, visit } from '../support/browser.ts';
+import { shop } from '../support/shopChart.ts';
+import { openForTests } from '../support/testBrowser.ts';
+
+const opened = openForTests();
+
+describe('entries by the keyboard alone', () => {
+  it('one is written, refused while it is out of balance, posted, found, and reversed', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, chart.replace('/ledger/chart', '/ledger/entries/new'));
+    const account = (line: number) => page.getByRole('combobox', { name: `Account of line ${line}` });
+    await account(1).waitFor();
+    // The focus stands on the first account.
+    await page.keyboard.type('bank');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('1.250,50');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Cash sale');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Control+Enter');
+    await page.getByText('An entry has two lines at least.').waitFor();
+    expect(await page.getByRole('status').filter({ hasText: 'missing' }).textContent()).toContain('1,250.50 missing in credit');
+    await page.keyboard.type('4000');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    // On the empty credit Enter takes what is missing.
+    await page.keyboard.press('Enter');
+    await page.getByText('✓ Debits equal credits.').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+
+    // Nothing is lost with the page.
+    await page.reload();
+    await page.getByText('as it was left here before').waitFor();
+    expect(await page.getByRole('textbox', { name: 'Credit of line 2' }).inputValue()).toBe('1,250.50');
+    await account(1).focus();
+    await page.keyboard.press('Control+Enter');
+    await page.getByText(/^Posted: document \d+\./).waitFor();
+    expect(await account(1).inputValue()).toBe('');
+
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: /Find/ }).waitFor();
+    await page.keyboard.type('entries');
+    await page.keyboard.press('Enter');
+    const entries = page.getByRole('treegrid', { name: 'Entries' });
+    await entries.getByRole('row', { name: /1,250\.50/ }).focus();
+    await page.keyboard.press('Enter');
+    const panel = page.getByRole('complementary', { name: 'Entry' });
+    await panel.getByText('Cash sale').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await panel.getByRole('button', { name: 'Reverse…' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Day of the reversal').waitFor();
+    await page.keyboard.press('Enter');
+    await page.getByText(/^Posted: document \d+ reverses document \d+\./).waitFor();
+    await panel.getByRole('button', { name: 'The entry that it reverses' }).waitFor();
+    expectQuiet();
+  });
+});
+
+describe('a period', () => {
+  it('is locked up to a month, shown so in the ribbon, refused for a new entry, and opened again with a reason', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, chart.replace('/ledger/chart', '/ledger/calendar'));
+    await page.getByRole('button', { name: /^Lock up to here… period 9 of 2026/ }).click();
+    await page.keyboard.type('September closed');
+    await page.keyboard.press('Enter');
+    await page.getByText('Locked: up to and with period 9 of 2026.').waitFor();
+    const locked = page.getByRole('group', { name: 'Period' }).getByTitle(/Locked by/);
+    await locked.nth(8).waitFor();
+    expect(await locked.count()).toBe(9);
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.goto(page.url().replace('/calendar', '/entries/new'));
+    await page.getByText(/^Locked by /).waitFor();
+    expect(await page.getByRole('button', { name: 'Post', exact: true }).isDisabled()).toBe(true);
+    await page.goto(page.url().replace('/entries/new', '/calendar'));
+    await page.getByRole('button', { name: /^Open again… period 9 of 2026/ }).click();
+    await page.keyboard.type('A late invoice');
+    await page.keyboard.press('Enter');
+    await page.getByText('Opened again: period 9 of 2026.').waitFor();
+    expectQuiet();
+  });
+});
