@@ -47,7 +47,7 @@ describe('a locked period', () => {
     await books.lock(9);
     const csv =
       'Number,Name,Element,Balance\n1000,Bank,asset,950\n3000,Share capital,equity,-500\n3100,Retained earnings,equity,-200\n4000,Sales,income,-650\n6200,Insurance,expense,300\n6300,Travel,expense,100';
-    await expect(bringIn(server, books.id, csv, { date: '2026-09-30' })).rejects.toThrow(/period_locked/);
+    await expect(bringIn(server, books.id, csv, { date: '2026-09-30' })).rejects.toThrow(/posting_blocked.*period_locked/);
     expect(await books.totals()).toEqual(totals);
   });
 

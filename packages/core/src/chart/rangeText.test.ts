@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type NumberRange, type NumberRanges, rangeTest } from './numberRange.ts';
+import { type NumberRange, type NumberRanges, numberKey, rangeTest } from './numberRange.ts';
 import { readRangeText, writeRangeText } from './rangeText.ts';
 
 const held = (text: string, numbers: readonly string[], order: 'by_value' | 'digit_by_digit' = 'by_value'): string[] => {
   const read = readRangeText(text, order);
   if (!read.ok) throw new Error(`${text}: ${read.failure.reason}`);
   const holds = rangeTest(read.value, order);
-  return numbers.filter((number) => holds(number));
+  return numbers.filter((number) => holds(numberKey(number, order)));
 };
 
 describe('a range of account numbers', () => {

@@ -1,6 +1,6 @@
 import { counterElement, type Element, otherSide, type Side } from '../chart/element.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
-import { type NumberRanges, rangeTest } from '../chart/numberRange.ts';
+import { type NumberRanges, numberKey, rangeTest } from '../chart/numberRange.ts';
 import type { CategoryNode, CategoryTree } from './categoryTree.ts';
 import { type Place, type PlaceSide, type Portions, placesByAccount, unplaced } from './place.ts';
 
@@ -80,7 +80,8 @@ export function rangePlacer(
     return node && held.include.length > 0 ? [{ node, side, holds: rangeTest(held, order) }] : [];
   });
   return ({ number, element }, own) => {
-    const holding = tests.filter(({ holds }) => holds(number));
+    const key = numberKey(number, order);
+    const holding = tests.filter(({ holds }) => holds(key));
     if (holding.length === 0) return null;
     const taken = portionsOf(own);
     const counter = counterElement(element);

@@ -112,7 +112,9 @@ export function changeAccount(
       checkRetiring(books, current, fields);
     if (refused) return fail(refused);
     const order = newOrder(books, current, fields, edit.after);
-    const kept = fields.number === current.number ? [] : placesKeptBy(books, new Map([[accountId, fields]]));
+    // Under another element it cannot stand where it stood.
+    const isRenumbered = fields.number !== current.number && fields.element === current.element;
+    const kept = isRenumbered ? placesKeptBy(books, new Map([[accountId, fields]])) : [];
     const changed = await ports.chart.changeAccount(companyId, current, fields, order, kept, versionsOf(books), actor);
     return changed.ok ? findAccount(ports, companyId, accountId) : changed;
   });

@@ -5,7 +5,9 @@ import {
   type Outcome,
   type ProposedEntry,
   pathOf,
+  periodIndexOf,
   proposeRetainedEarnings,
+  rangePlacer,
   succeed,
   type TrialBalanceRow,
   withPathsAsNumbers,
@@ -16,6 +18,7 @@ import { type Blocker, Blockers } from './blockers.ts';
 import { isWithinReach } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
+import { lockedOn } from './periodLocks.ts';
 import { planPosting } from './planPosting.ts';
 import type { Books, OpenAdjustment, Ports, TrialBalancePlan } from './ports/index.ts';
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
@@ -66,10 +69,13 @@ export async function rehearseTrialBalance(
   blockers.add('out_of_balance', file.debits === file.credits ? 0 : 1);
   blockers.add('date_needed', date === null ? 1 : 0);
   if (date !== null && !isWithinReach(books, date)) blockers.add('day_out_of_reach', 1);
+  const period = date === null ? undefined : books.calendar.periods[periodIndexOf(books.calendar, date)];
+  blockers.add('period_locked', date !== null && period && lockedOn(books, period, date) ? 1 : 0);
   const worked = date === null || !isWithinReach(books, date) ? null : await workOutPosting(ports, books, field, file.rows, date, answers, blockers);
   const places = placesOf(books, file.rows);
   const differences = worked?.entries.find((entry) => entry.purpose === 'differences' && entry.closesYear === null)?.lines;
   const isReadable = blockers.list.every(({ code }) => code !== 'rows_with_errors' && code !== 'out_of_balance' && code !== 'columns_missing');
+  const inRange = byRange(books);
   const rows = file.rows.map((row) => {
     const account = charted.get(row.number);
     const standing = account ? standingOf(books, account.id) : [];
@@ -81,7 +87,7 @@ export async function rehearseTrialBalance(
         : row.amount !== null && before !== undefined && worked?.figures.kind === 'year_to_date'
           ? row.amount - before
           : null;
-    return { ...row, isNew: !account, placedIn: standing.length > 0 ? standing : row.categoryPath, difference };
+    return { ...row, isNew: !account, placedIn: standing.length > 0 ? standing : row.categoryPath.length > 0 ? row.categoryPath : inRange(row), difference };
   });
   const newCategories = places.flatMap(({ element, path }) => {
     const { found } = findCategoryPath(books.categoryTree, element, path);
@@ -129,6 +135,16 @@ function chooseRetainedEarnings(
   const current = books.accounts.find((account) => account.id === books.retainedEarningsId);
   if (current) return { number: current.number, proposed: false };
   return { number: proposeRetainedEarnings([...rows, ...books.accounts])?.number ?? null, proposed: true };
+}
+
+/** Where a range will put a new account that the file does not place. */
+function byRange({ ranges, categoryTree, company }: Books): (row: Pick<TrialBalanceRow, 'number' | 'element'>) => string[] {
+  // Without numbers ranges hold nothing.
+  const place = rangePlacer(company.numbered ? ranges : [], categoryTree, company.digitOrder);
+  return ({ number, element }) => {
+    const node = element === null ? undefined : categoryTree.nodes.get(place({ id: 0, number, element }, [])?.places[0]?.categoryId ?? 0);
+    return node ? pathOf(node) : [];
+  };
 }
 
 function standingOf(books: Books, accountId: number): string[] {

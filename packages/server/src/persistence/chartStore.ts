@@ -1,7 +1,7 @@
 import { type ChartComparison, type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryEvent, HistoryWanted, PlaceChange } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted, PlaceChange } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -11,6 +11,7 @@ import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { numberColumns } from './numberColumns.ts';
 import { type PlacesOfAccount, replacePlaces } from './placeRows.ts';
+import { readHistory } from './readHistory.ts';
 import { readCompany } from './readStructure.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -187,42 +188,8 @@ export class ChartRepository implements ChartStore {
     return new Map(rows.map(({ accountId, lastDay }) => [accountId, lastDay]));
   }
 
-  async history(
-    companyId: number,
-    { thing, thingId, actor, from, to, before, limit }: HistoryWanted,
-  ): Promise<{ events: HistoryEvent[]; next: number | null }> {
-    const conditions: readonly (readonly [sql: string, value: unknown])[] = [
-      ['thing = ?', thing],
-      ['thing_id = ?', thingId],
-      ['actor LIKE ?', actor === null ? null : `%${actor.replaceAll(/[\\%_]/g, '\\$&')}%`],
-      ['happened_at >= ?', from],
-      ['happened_at < ? + INTERVAL 1 DAY', to],
-      ['id < ?', before],
-    ];
-    const wanted = conditions.filter(([, value]) => value !== null);
-    const rows = await rowsOf<{
-      id: string;
-      thing: string;
-      thingId: string;
-      action: string;
-      before: string | null;
-      after: string | null;
-      happenedAt: string;
-      actor: string;
-    }>(
-      this.database,
-      `SELECT id, thing, thing_id AS thingId, action, state_before AS \`before\`, state_after AS after, happened_at AS happenedAt, actor FROM audit_event
-        WHERE ${['company_id = ?', ...wanted.map(([sql]) => sql)].join(' AND ')} ORDER BY id DESC LIMIT ?`,
-      [companyId, ...wanted.map(([, value]) => value), limit + 1],
-    );
-    const events = rows.slice(0, limit).map((row) => ({
-      ...row,
-      id: Number(row.id),
-      thingId: Number(row.thingId),
-      before: row.before === null ? null : (JSON.parse(row.before) as unknown),
-      after: row.after === null ? null : (JSON.parse(row.after) as unknown),
-    }));
-    return { events, next: rows.length > limit ? (events.at(-1)?.id ?? null) : null };
+  history(companyId: number, wanted: HistoryWanted): ReturnType<ChartStore['history']> {
+    return readHistory(this.database, companyId, wanted);
   }
 }
 

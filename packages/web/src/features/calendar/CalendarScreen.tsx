@@ -123,18 +123,8 @@ function PeriodRow({ year, period }: { year: Year; period: Period }) {
       <td>
         {shortDay(firstDay)} to {shortDay(lastDay)}
       </td>
-      <td>
-        {held ? (
-          <>
-            <LockOutlined fontSize="inherit" aria-hidden /> locked by {held.by}, {momentText(held.at)}
-            {held.reason !== '' && <span className={styles.quiet}> · {held.reason}</span>}
-          </>
-        ) : (
-          'open'
-        )}
-      </td>
-      <td>
-        {isAsking ? (
+      {isAsking ? (
+        <td colSpan={2}>
           <form className={styles.form} onSubmit={(event) => void submit(event)} onKeyDown={(event) => event.key === 'Escape' && setAsking(false)}>
             <input
               // biome-ignore lint/a11y/noAutofocus: the field comes where one has just asked for it
@@ -152,15 +142,29 @@ function PeriodRow({ year, period }: { year: Year; period: Period }) {
             </Button>
             <Button onClick={() => setAsking(false)}>Cancel</Button>
           </form>
-        ) : (
-          (held ? mayUnlock : mayLock) && (
-            <button type="button" className={styles.act} onClick={() => setAsking(true)}>
-              {held ? 'Open again…' : 'Lock up to here…'}
-              <span className="unseen"> {name}</span>
-            </button>
-          )
-        )}
-      </td>
+        </td>
+      ) : (
+        <>
+          <td>
+            {held ? (
+              <>
+                <LockOutlined fontSize="inherit" aria-hidden /> locked by {held.by}, {momentText(held.at)}
+                {held.reason !== '' && <span className={styles.quiet}> · {held.reason}</span>}
+              </>
+            ) : (
+              'open'
+            )}
+          </td>
+          <td>
+            {(held ? mayUnlock : mayLock) && (
+              <button type="button" className={styles.act} onClick={() => setAsking(true)}>
+                {held ? 'Open again…' : 'Lock up to here…'}
+                <span className="unseen"> {name}</span>
+              </button>
+            )}
+          </td>
+        </>
+      )}
     </tr>
   );
 }

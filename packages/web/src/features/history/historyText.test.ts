@@ -43,6 +43,35 @@ describe('history in words', () => {
     expect(historyLines(event({ thing: 'person', action: 'deleted', before: { role: 'preparer' } }))).toEqual(['Removed; was preparer']);
   });
 
+  it('says of a category only what is another, its numbers and captions among it', () => {
+    const before = { name: 'Fuel', term: null, ranges: [], captions: [{ language: 'de', caption: 'Öl' }] };
+    const after = {
+      name: 'Fuel',
+      term: null,
+      ranges: [
+        { side: 'any', text: '52*' },
+        { side: 'credit', text: '53' },
+      ],
+      captions: [{ language: 'de', caption: 'Treibstoff' }],
+      order: [],
+    };
+    expect(historyLines(event({ thing: 'category', before, after }))).toEqual([
+      'Account numbers: none → «52*; 53 while in credit»',
+      'Caption in German: «Öl» → «Treibstoff»',
+    ]);
+  });
+
+  it('tells which codes of a list were set and which are gone, and when a period was locked and opened', () => {
+    const [a, b, c] = ['A', 'B', 'C'].map((code) => ({ code }));
+    expect(historyLines(event({ thing: 'code_list', before: { name: 'Tax', codes: [a, b] }, after: { name: 'Tax form', codes: [b, c] } }))).toEqual([
+      'Name: «Tax» → «Tax form»',
+      'Set: B, C',
+      'Until then: A',
+    ]);
+    expect(historyLines(event({ thing: 'period', before: { locked: false }, after: { locked: true, reason: 'Closed' } }))).toEqual(['Locked: Closed']);
+    expect(historyLines(event({ thing: 'period', before: { locked: true }, after: { locked: false, reason: 'Late' } }))).toEqual(['Opened again: Late']);
+  });
+
   it('a change that nobody has words for is still a line', () => {
     expect(historyLines(event({ after: { something: 1 } }))).toEqual(['Changed']);
   });

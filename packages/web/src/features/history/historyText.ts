@@ -38,9 +38,10 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   if (thing === 'person') return [personLine(action, old, now)];
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
   if (action === 'noted') return [`Note: ${shown(now.note)}`];
+  if (thing === 'code_list' && action === 'changed') return codeListLines(old, now);
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
-    if (field === 'order') return ['Order among its siblings changed'];
+    if (field === 'order') return Array.isArray(now.order) && now.order.length === 0 ? [] : ['Order among its siblings changed'];
     if (field === 'ranges')
       return JSON.stringify(old.ranges) === JSON.stringify(now.ranges) ? [] : [`Account numbers: ${rangesShown(old.ranges)} → ${rangesShown(now.ranges)}`];
     if (field === 'locked') return [`${now.locked === true ? 'Locked' : 'Opened again'}${now.reason ? `: ${String(now.reason)}` : ''}`];
@@ -53,7 +54,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'numbered') return [now.numbered === true ? 'Accounts have numbers from here on' : 'Accounts have names only from here on'];
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     const name = fieldNames[field];
-    if (name === undefined) return [];
+    if (name === undefined || JSON.stringify(old[field] ?? null) === JSON.stringify(now[field] ?? null)) return [];
     return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
   });
   return lines.length > 0 ? lines : ['Changed'];
@@ -63,6 +64,23 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
 function rangesShown(ranges: unknown): string {
   const list = (Array.isArray(ranges) ? ranges : []) as { side: string; text: string }[];
   return shown(list.map(({ side, text }) => (side === 'any' ? text : `${text} while in ${side}`)).join('; '));
+}
+
+const mostCodes = 6;
+
+/** A name that changed, and the codes that were added, changed or taken away. */
+function codeListLines(old: Record<string, unknown>, now: Record<string, unknown>): string[] {
+  const codesOf = ({ codes }: Record<string, unknown>) =>
+    (Array.isArray(codes) ? codes : []).flatMap((listed) => (listed ? [String((listed as { code: string }).code)] : []));
+  const [before, after] = [codesOf(old), codesOf(now)];
+  const told = (codes: readonly string[]) =>
+    `${codes.slice(0, mostCodes).join(', ')}${codes.length > mostCodes ? ` and ${codes.length - mostCodes} more` : ''}`;
+  const gone = before.filter((code) => !after.includes(code));
+  return [
+    ...(old.name === now.name ? [] : [`Name: ${shown(old.name)} → ${shown(now.name)}`]),
+    ...(after.length > 0 ? [`Set: ${told(after)}`] : []),
+    ...(gone.length > 0 ? [`Until then: ${told(gone)}`] : []),
+  ];
 }
 
 /** One line for each language in which the caption is another. */

@@ -6,6 +6,7 @@ const texts: Readonly<Record<string, (count: number) => string>> = {
   no_rows: () => 'No row of an account was found in the file.',
   date_needed: () => 'The day of the balances is not in the file; choose it under Balances at.',
   day_out_of_reach: () => 'The day of the balances is decades away from the ledger; is the year right?',
+  period_locked: () => 'The period of that day is locked and takes no entries.',
   adjustment_gone: () => 'An adjustment chosen to be withdrawn is no longer there.',
 };
 

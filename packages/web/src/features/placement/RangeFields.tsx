@@ -1,4 +1,4 @@
-import { type DigitOrder, type Element, type PlaceSide, rangeTest, readRangeText } from '@ivory-ladder/core';
+import { type DigitOrder, type Element, numberKey, type PlaceSide, rangeTest, readRangeText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -66,7 +66,7 @@ function Fault({ text, failure }: { text: string; failure: Parameters<typeof ran
 function heldText(model: PlacementModel, element: Element, ranges: Parameters<typeof rangeTest>[0], order: DigitOrder): string {
   if (ranges.include.length === 0) return 'Accounts with these numbers stand here unless they are placed by hand, also those made later';
   const holds = rangeTest(ranges, order);
-  const held = [...model.byId.values()].filter(({ number }) => holds(number));
+  const held = [...model.byId.values()].filter(({ number }) => holds(numberKey(number, order)));
   const own = held.filter((account) => account.element === element);
   const byHand = own.filter(({ places }) => places.length > 0).length;
   const others = held.length - own.length;
