@@ -33,11 +33,12 @@ export async function measureFirstScreen(client: ApiClient): Promise<Result[]> {
     const anotherPeriod = await page.evaluate(
       () =>
         new Promise<number>((resolve) => {
-          const dates = document.querySelector('h1 ~ p:last-of-type');
-          const before = dates?.textContent;
+          const dates = document.querySelector('[aria-labelledby="statement-title"] header p:last-of-type');
+          if (!dates) throw new Error('the statement says no dates');
+          const before = dates.textContent;
           const began = performance.now();
           const watch = new MutationObserver(() => {
-            if (dates?.textContent === before) return;
+            if (dates.textContent === before) return;
             watch.disconnect();
             resolve(performance.now() - began);
           });
