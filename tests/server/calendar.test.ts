@@ -4,6 +4,9 @@ import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 import { bringIn } from '../support/trialBalance.ts';
 
+/** What locking answers: the books, or the code of the failure. */
+type Locked = { code: string } & Company;
+
 let server: TestServer;
 beforeAll(async () => {
   server = await TestServer.start();
@@ -22,9 +25,8 @@ async function open() {
         { accountId: sales, credit: '1000' },
       ],
     });
-  const lock = (number: number, reason = '') => server.call<Company & { code: string }>('POST', `${shop.path}/period-locks`, { year: 2026, number, reason });
-  const unlock = (number: number, reason: string) =>
-    server.call<Company & { code: string }>('POST', `${shop.path}/period-unlocking`, { year: 2026, number, reason });
+  const lock = (number: number, reason = '') => server.call<Locked>('POST', `${shop.path}/period-locks`, { year: 2026, number, reason });
+  const unlock = (number: number, reason: string) => server.call<Locked>('POST', `${shop.path}/period-unlocking`, { year: 2026, number, reason });
   const locked = async () =>
     (await server.ok<Company>('GET', shop.path)).years.flatMap(({ year, periods }) =>
       year === 2026 ? periods.flatMap(({ number, lock: held }) => (held ? [number] : [])) : [],

@@ -1,9 +1,8 @@
 import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
-import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import { lockedOn } from './periodLocks.ts';
+import { openPeriodOn } from './openPeriod.ts';
 import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
 export interface EntryDraft {
@@ -27,15 +26,10 @@ export async function postEntry(
     if (debit < 0n || credit < 0n || (debit === 0n) === (credit === 0n)) return fail({ code: 'line_amount_invalid', line: index + 1 });
   const difference = draft.lines.reduce((total, { debit, credit }) => total + debit - credit, 0n);
   if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
-  const period = books.calendar.periods[periodIndexOf(books.calendar, draft.date)];
-  if (!period) {
-    if (!isWithinReach(books, draft.date)) return fail({ code: 'day_out_of_reach', day: draft.date });
-    return fail({ code: 'day_outside_calendar', day: draft.date, year: String(yearsToMake(books, draft.date).at(0)?.year ?? '') });
-  }
-  const locked = lockedOn(books, period, draft.date);
-  if (locked) return fail(locked);
+  const period = openPeriodOn(books, draft.date);
+  if (!period.ok) return period;
   const entry: NewEntry = { ...draft, source: 'manual', closesYear: null, reversesEntryId: null };
-  return ports.ledger.post(companyId, entry, period, request);
+  return ports.ledger.post(companyId, entry, period.value, request);
 }
 
 /** An entry of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */

@@ -1,8 +1,8 @@
-import { type Day, fail, type Outcome, periodIndexOf } from '@ivory-ladder/core';
+import { type Day, fail, type Outcome } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import { lockedOn } from './periodLocks.ts';
+import { openPeriodOn } from './openPeriod.ts';
 import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
 /**
@@ -20,16 +20,13 @@ export async function reverseEntry(
   if (before) return before as Outcome<PostedEntry & { revision: number }, Failure>;
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
-  const books = opened.value;
   const entry = await ports.ledger.entry(companyId, entryId);
   if (!entry) return fail({ code: 'not_found', thing: 'entry', id: entryId });
   if (entry.reversedBy !== null) return fail({ code: 'entry_not_reversible', reason: 'reversed', documentNumber: entry.reversedBy.documentNumber });
   if (entry.source === 'trial_balance') return fail({ code: 'entry_not_reversible', reason: 'trial_balance', documentNumber: entry.documentNumber });
   if (date < entry.date) return fail({ code: 'entry_not_reversible', reason: 'earlier', documentNumber: entry.documentNumber });
-  const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
-  if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
-  const locked = lockedOn(books, period, date);
-  if (locked) return fail(locked);
+  const period = openPeriodOn(opened.value, date);
+  if (!period.ok) return period;
   const reversal: NewEntry = {
     date,
     description: `Reverses document ${entry.documentNumber}${entry.description === '' ? '' : `: ${entry.description}`}`.slice(0, 500),
@@ -39,5 +36,5 @@ export async function reverseEntry(
     reversesEntryId: entry.id,
     lines: entry.lines.map(({ accountId, debit, credit, text }) => ({ accountId, debit: credit, credit: debit, text })),
   };
-  return ports.ledger.post(companyId, reversal, period, request);
+  return ports.ledger.post(companyId, reversal, period.value, request);
 }

@@ -17,10 +17,11 @@ export function captionOfColumn(column: StatementColumn, language: Language): st
 }
 
 /** Company, title, dates and currency: said once, above the figures. */
-export function headingOf({ books, compiled: { layout }, columns }: Statement): { company: string; title: string; dates: string } {
-  const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, layout.language));
-  const dates = days.join(` ${captionWords[layout.language].and} `);
-  return { company: books.company.name, title: layout.title, dates: `${dates} · ${books.company.currency.code}` };
+export function headingOf({ books, columns, compiled }: Statement): { company: string; title: string; dates: string } {
+  const { language, title } = compiled.layout;
+  const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, language));
+  const dates = days.join(` ${captionWords[language].and} `);
+  return { company: books.company.name, title, dates: `${dates} · ${books.company.currency.code}` };
 }
 
 export function fileNameOf({ books, compiled, columns }: Statement, ending: string): string {

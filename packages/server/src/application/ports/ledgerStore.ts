@@ -47,19 +47,11 @@ export interface AccountLineRecord {
   readonly credit: bigint;
 }
 
-export interface ListedEntry {
-  readonly id: number;
-  readonly date: Day;
-  readonly documentNumber: string;
-  readonly description: string;
-  readonly layer: Layer;
-  readonly source: NewEntry['source'];
-  readonly closesYear: number | null;
-  readonly reversesEntryId: number | null;
+export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'lines'> {
   readonly isReversed: boolean;
-  readonly postedBy: string;
   /** Sum of its debits. */
   readonly amount: bigint;
+  /** How many. */
   readonly lines: number;
 }
 

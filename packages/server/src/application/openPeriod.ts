@@ -1,0 +1,16 @@
+import { fail, type Outcome, type Period, periodIndexOf, succeed } from '@ivory-ladder/core';
+import { isWithinReach, yearsToMake } from './companies.ts';
+import type { Failure } from './failure.ts';
+import { lockedOn } from './periodLocks.ts';
+import type { Books } from './ports/index.ts';
+
+/** The period an entry of this day goes to; fails, with the year to make first, outside the calendar, and where it is locked. */
+export function openPeriodOn(books: Books, day: string): Outcome<Period, Failure> {
+  const period = books.calendar.periods[periodIndexOf(books.calendar, day)];
+  if (!period) {
+    if (!isWithinReach(books, day)) return fail({ code: 'day_out_of_reach', day });
+    return fail({ code: 'day_outside_calendar', day, year: String(yearsToMake(books, day).at(0)?.year ?? '') });
+  }
+  const locked = lockedOn(books, period, day);
+  return locked ? fail(locked) : succeed(period);
+}
