@@ -112,9 +112,12 @@ describe('renumbering by a rule', () => {
   it('shows the new numbers and what stands in the way, and gives them whole', async () => {
     const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^3100/ }).waitFor();
-    await page.getByRole('button', { name: 'Many', exact: true }).click();
-    await page.getByRole('menuitem', { name: 'Renumber…' }).click();
-    await page.getByLabel('Begins with').fill('3');
+    await page.getByRole('button', { name: 'Many', exact: true }).focus();
+    for (const key of ['Enter', 'ArrowDown', 'Enter']) await page.keyboard.press(key);
+    // The panel takes the focus: which accounts, which rule, then the rule's first field.
+    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent)).toBe('3 accounts shown');
+    for (const key of ['Tab', 'Tab', '3']) await page.keyboard.press(key);
+    expect(await page.getByLabel('Begins with').inputValue()).toBe('3');
     await page.getByLabel('Becomes').fill('4');
     await page.getByText('1 account gets a new number. 2 begin otherwise and stay.').waitFor();
     await page.getByLabel('Becomes').fill('');
@@ -123,7 +126,7 @@ describe('renumbering by a rule', () => {
     expect(await page.getByRole('button', { name: 'Apply' }).isDisabled()).toBe(true);
     await page.getByLabel('Becomes').fill('3900');
     await page.getByRole('list', { name: 'New numbers' }).getByText('3900').waitFor();
-    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.keyboard.press('Enter');
     await page.getByText('Applied: 1 account renumbered').waitFor();
     await expect.poll(() => rows(page)).toEqual(['1000', '3900', '4000']);
     expectQuiet();

@@ -108,8 +108,21 @@ describe('a number is proposed', () => {
     expect([propose([], '6200'), propose([], '6210'), propose([], '6211'), propose([], 'A.10.100')]).toEqual(['6210', '6211', '6212', 'A.10.110']);
   });
 
-  it('none where the digits are used up or there are none', () => {
-    expect([propose(['98', '99']), propose(['CASH']), propose([], null)]).toEqual([null, null, null]);
+  it('in the room that the parent leaves while any is free there, then behind it', () => {
+    const tens = Array.from({ length: 9 }, (_, at) => `62${at + 1}0`);
+    expect(propose(tens, '6200')).toBe('6291');
+    expect(propose([...tens, '6299'], '6200', ['6300'])).toBe('6298');
+    const all = Array.from({ length: 99 }, (_, at) => `62${String(at + 1).padStart(2, '0')}`);
+    expect(propose(all, '6200', ['6300'])).toBe('6301');
+  });
+
+  it('before them where the digits behind are used up; none where all are taken or there are no digits', () => {
+    expect([propose(['98', '99']), propose(['9998', '9999'])]).toEqual(['90', '9900']);
+    expect([propose(['A.1', 'A.2', 'A.3', 'A.4', 'A.5', 'A.6', 'A.7', 'A.8', 'A.9']), propose(['CASH']), propose([], null)]).toEqual([null, null, null]);
+  });
+
+  it('also where the number has more digits than can be counted with', () => {
+    expect(propose(['12345678901234567890', '12345678901234567892'])).toBe('12345678901234567894');
   });
 });
 
@@ -122,7 +135,20 @@ describe('a number beside another', () => {
   });
 
   it('comes in smaller steps where the digits are nearly used up', () => {
-    expect([beside('9900', null, [], '9800'), beside('9990', null, [], '9980'), beside('9999', null, [], '9998')]).toEqual(['9910', '9991', null]);
+    expect([beside('9900', null, [], '9800'), beside('9990', null, [], '9980'), beside('4999', null, ['4998'], '4998')]).toEqual(['9910', '9991', '4900']);
+  });
+
+  it('stays within the first digit, so that accounts of other classes keep their numbers, as long as any is free there', () => {
+    const taken = new Set(['4000']);
+    let falls = 0;
+    for (let [before, last] = ['', '4000']; taken.size < 1000; taken.add(last)) {
+      [before, last] = [last, proposeNumberBeside(last, { previous: before || null, next: null }, taken) ?? 'none'];
+      expect(last).toMatch(/^4\d{3}$/);
+      if (last < before) falls++;
+    }
+    // Runs of ten behind one another, not one number below the other.
+    expect(falls).toBeLessThan(110);
+    expect(proposeNumberBeside('4000', { previous: null, next: null }, taken)).toBe('5000');
   });
 
   it('goes behind where nothing is free between, or nothing follows', () => {

@@ -127,8 +127,9 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   };
   const numberHelp = (): string | undefined => {
     if (isTaken) return `Taken by ${holder.name}`;
-    if (isMalformed && numberScheme && number.trim() !== '') return `Numbers here look like ${exampleOf(numberScheme)}`;
-    return brought.ok && number.trim() !== '' && trimmed !== number.trim() ? `Becomes ${trimmed}` : undefined;
+    if (number.trim() === '') return emptyNumberHelp(accounts.length > 0 && !account && start.number === '');
+    if (isMalformed && numberScheme) return `Numbers here look like ${exampleOf(numberScheme)}`;
+    return brought.ok && trimmed !== number.trim() ? `Becomes ${trimmed}` : undefined;
   };
   const nameHelp = (): string | undefined => {
     if (beside) return 'An active account beside it has this name';
@@ -286,4 +287,9 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
       </div>
     </form>
   );
+}
+
+/** An empty number cannot be added; it says what is wanted, and why none stands there. */
+function emptyNumberHelp(isNoneFree: boolean): string {
+  return isNoneFree ? 'No number of the same form is free beside it: type one of your own' : 'An account here needs a number';
 }

@@ -3,11 +3,12 @@ import { type NumberProblem, type Renumbered, type RenumberRule, renumber } from
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { type FormEvent, useMemo, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { type RangeEffect, rangeEffects } from '../placement/rangePlacing.ts';
 import styles from './ChartScreen.module.css';
+import { useAccountScope } from './useAccountScope.tsx';
 
 interface RenumberPanelProps {
   readonly accounts: readonly ChartAccountBody[];
@@ -43,12 +44,11 @@ const mostListed = 200;
 
 /** New numbers by a rule, shown before they are given: what stands in the way is named, and nothing is changed until it is applied whole. */
 export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onApply, onCancel }: RenumberPanelProps) {
-  const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 0 ? 'branch' : 'shown');
+  const scope = useAccountScope(shown, branch);
   const [kind, setKind] = useState<RuleKind>('prefix');
   const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
-  const chosen = scope === 'branch' && branch.length > 0 ? branch : shown;
   const rule = ruleOf(kind, texts);
-  const rehearsed = useMemo(() => (rule ? renumber(chosen, rule, accounts) : []), [chosen, rule, accounts]);
+  const rehearsed = useMemo(() => (rule ? renumber(scope.accounts, rule, accounts) : []), [scope.accounts, rule, accounts]);
   const kept = rehearsed.filter(({ problem }) => problem === 'begins_otherwise').length;
   const faults = rehearsed.filter(({ problem }) => problem !== null && problem !== 'begins_otherwise');
   const changes = useMemo(() => rehearsed.filter(({ problem, from, to }) => problem === null && from !== to), [rehearsed]);
@@ -64,12 +64,21 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
     />
   );
   const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
+  const isReady = !isBusy && changes.length > 0 && faults.length === 0;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (isReady) void onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })));
+  };
   return (
-    <div className={styles.form}>
-      <TextField select label="Accounts" value={scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
-        {branch.length > 0 && <MenuItem value="branch">the chosen one and all below it ({branch.length})</MenuItem>}
-        <MenuItem value="shown">all that the table shows ({shown.length})</MenuItem>
-      </TextField>
+    <form
+      className={styles.form}
+      aria-label="Renumber"
+      onSubmit={submit}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && !event.defaultPrevented) onCancel();
+      }}
+    >
+      {scope.field}
       <TextField select label="Rule" value={kind} onChange={(event) => setKind(event.target.value as RuleKind)}>
         {Object.entries(ruleNames).map(([value, name]) => (
           <MenuItem key={value} value={value}>
@@ -106,11 +115,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
       </p>
       {changes.length > 0 && <RangeEffects effects={effects} />}
       <div className={styles.buttons}>
-        <Button
-          variant="contained"
-          disabled={isBusy || changes.length === 0 || faults.length > 0}
-          onClick={() => void onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })))}
-        >
+        <Button type="submit" variant="contained" disabled={!isReady}>
           Apply
         </Button>
         <Button onClick={onCancel}>Discard</Button>
@@ -123,7 +128,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
         </ul>
       )}
       {faults.length + changes.length > mostListed && <p className={styles.quiet}>and {counted(faults.length + changes.length - mostListed, 'more')}</p>}
-    </div>
+    </form>
   );
 }
 

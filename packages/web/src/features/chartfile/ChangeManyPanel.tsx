@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { counted } from '../../components/counted.ts';
 import { CodeField } from '../chart/CodeField.tsx';
+import { useAccountScope } from '../chart/useAccountScope.tsx';
 import styles from './ChangeManyPanel.module.css';
 import { type ManyChange, type ManyField, manyChanges, manyChangesFile, manyFields } from './manyChanges.ts';
 
@@ -28,24 +29,20 @@ const mostListed = 100;
 
 /** One field set alike, or a text in names replaced, on the accounts that are shown or on a branch; looked at before it is applied. */
 export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists, onLook, onCancel }: ChangeManyPanelProps) {
-  const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 1 ? 'branch' : 'shown');
+  const scope = useAccountScope(shown, branch);
   const [what, setWhat] = useState<ManyField | 'replace'>('category');
   const [value, setValue] = useState('');
   const [find, setFind] = useState('');
   const [by, setBy] = useState('');
-  const chosen = scope === 'branch' && branch.length > 0 ? branch : shown;
   const change: ManyChange = what === 'replace' ? { kind: 'replace', find, by } : { kind: 'set', field: what, value };
-  const touched = manyChanges(chosen, change);
+  const touched = manyChanges(scope.accounts, change);
   const choose = (next: ManyField | 'replace') => {
     setWhat(next);
     setValue(next === 'active' ? 'no' : next === 'side' ? 'debit' : '');
   };
   return (
     <div className={styles.form}>
-      <TextField select label="Accounts" value={scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
-        <MenuItem value="shown">{counted(shown.length, 'account')} shown</MenuItem>
-        {branch.length > 0 && <MenuItem value="branch">{counted(branch.length, 'account')}: the chosen one and all below</MenuItem>}
-      </TextField>
+      {scope.field}
       <TextField select label="Change" value={what} onChange={(event) => choose(event.target.value as ManyField | 'replace')}>
         {manyFields.map((field) => (
           <MenuItem key={field} value={field}>
@@ -87,7 +84,7 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists,
         <Button
           variant="contained"
           disabled={touched.length === 0 || (what === 'replace' && find === '')}
-          onClick={() => onLook(new File([manyChangesFile(chosen, change, lists)], 'changes.csv', { type: 'text/csv' }))}
+          onClick={() => onLook(new File([manyChangesFile(scope.accounts, change, lists)], 'changes.csv', { type: 'text/csv' }))}
         >
           Look at {counted(touched.length, 'change')}…
         </Button>
