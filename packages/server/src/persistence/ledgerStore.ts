@@ -25,7 +25,7 @@ import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempoten
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
 export class LedgerRepository implements LedgerStore {
@@ -80,9 +80,7 @@ export class LedgerRepository implements LedgerStore {
           entry.source === 'demo',
         );
         await insertEntries(runner, companyId, request.actor, [toWrite]);
-        await recordAudit(runner, this.counters, companyId, request.actor, [
-          { thing: 'entry', thingId: toWrite.id, action: 'posted', after: { date: entry.date, layer: entry.layer, lines: entry.lines.length } },
-        ]);
+        await recordAudit(runner, this.counters, companyId, request.actor, [postedEvent(toWrite)]);
         await addToBalances(runner, companyId, [toWrite]);
         const { revision, posted } = await numberEntries(runner, companyId, [toWrite], null);
         const outcome = { ...(posted[0] as PostedEntry), revision };

@@ -7,7 +7,7 @@ import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { replacePlaces } from './placeRows.ts';
 import { changedRows, Refused } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, numberEntries } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
 
 /** Entries, place, role and the end of the account that goes, in one transaction and in the lock order of postings. */
 export async function mergeAccounts(runner: QueryRunner, counters: Counters, books: Books, plan: MergePlan, request: Request): Promise<PostingOutcome> {
@@ -59,9 +59,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
 function eventsOf({ from, into, role, codes, moved }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
   const before = { active: true, ...(from.role === null ? {} : { role: from.role }) };
   return [
-    ...entries.map(
-      ({ id, date, layer, lines }): AuditEvent => ({ thing: 'entry', thingId: id, action: 'posted', after: { date, layer, lines: lines.length } }),
-    ),
+    ...entries.map(postedEvent),
     {
       thing: 'account',
       thingId: from.id,

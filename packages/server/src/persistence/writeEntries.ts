@@ -1,6 +1,6 @@
 import type { QueryRunner } from 'typeorm';
 import type { NewEntry, PostedEntry } from '../application/ports/index.ts';
-import { timestamp } from './audit.ts';
+import { type AuditEvent, timestamp } from './audit.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
 
 export interface EntryToWrite extends NewEntry {
@@ -9,6 +9,11 @@ export interface EntryToWrite extends NewEntry {
   readonly period: { readonly year: number; readonly number: number };
   readonly balancePeriod: { readonly year: number; readonly number: number };
   readonly trialBalanceId: number | null;
+}
+
+/** What history tells of a posting: enough to know the entry by. */
+export function postedEvent({ id, date, layer, description, lines }: EntryToWrite): AuditEvent {
+  return { thing: 'entry', thingId: id, action: 'posted', after: { date, layer, text: description, lines: lines.length } };
 }
 
 /** The rows of the periods, shared: locking a period takes them exclusively and so waits for postings under way. */

@@ -123,7 +123,9 @@ export function ChartFileScreen() {
             <h3>{counted(data.newCategories.length, 'new category', 'new categories')}</h3>
             <ul className={styles.list}>
               {data.newCategories.slice(0, mostCategories).map(({ element, path }) => (
-                <li key={`${element} ${path.join('>')}`}>{path.join(' › ')}</li>
+                <li key={`${element} ${path.join('>')}`}>
+                  {path.join(' › ')} <span className={styles.quiet}>({element})</span>
+                </li>
               ))}
               {data.newCategories.length > mostCategories && <li>and {data.newCategories.length - mostCategories} more</li>}
             </ul>

@@ -32,7 +32,7 @@ export function HistoryRows({ wanted, before, onOlder }: HistoryRowsProps) {
             {event.thing === 'account' ? (
               <Link to={`/companies/${company.id}/ledger/chart?account=${event.thingId}`}>{event.label}</Link>
             ) : (
-              event.label.replace(/\d{4}-\d\d-\d\d/, shortDay)
+              event.label.replace(/\d{4}-\d\d-\d\d/, (day) => shortDay(day))
             )}
           </td>
           <td>

@@ -23,6 +23,12 @@ describe('history in words', () => {
     ]);
   });
 
+  it('tells an entry by its text, and says that it is an adjustment', () => {
+    const posted = (after: unknown) => historyLines(event({ thing: 'entry', action: 'posted', after }));
+    expect(posted({ date: '2026-09-30', layer: 'ledger', text: 'Wages, September', lines: 2 })).toEqual(['Posted: «Wages, September»']);
+    expect(posted({ date: '2026-09-30', layer: 'adjustment', text: '', lines: 2 })).toEqual(['Posted as an adjustment']);
+  });
+
   it('says what happened rather than which value it has', () => {
     expect(historyLines(event({ before: { active: true }, after: { active: false } }))).toEqual(['Retired']);
     expect(historyLines(event({ thing: 'company', before: { numbered: true }, after: { numbered: false } }))).toEqual([

@@ -39,6 +39,8 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
   if (action === 'noted') return [`Note: ${shown(now.note)}`];
   if (thing === 'code_list' && action === 'changed') return codeListLines(old, now);
+  if (thing === 'entry' && action === 'posted')
+    return [`Posted${now.layer === 'adjustment' ? ' as an adjustment' : ''}${typeof now.text === 'string' && now.text !== '' ? `: ${shown(now.text)}` : ''}`];
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
   const lines = Object.keys(now).flatMap((field) => {
     if (field === 'order') return Array.isArray(now.order) && now.order.length === 0 ? [] : ['Order among its siblings changed'];
