@@ -58,6 +58,53 @@ describe('entries by the keyboard alone', () => {
   });
 });
 
+describe('facets of a line', () => {
+  it('come from the account, are changed by keyboard, refused by a rule, and cut the statement at once', async () => {
+    const chart = await shop(opened.server);
+    const company = chart.replace(/\/ledger\/chart$/, '');
+    const path = new URL(company).pathname;
+    const values = [
+      { code: 'TERN', caption: 'MV Tern' },
+      { code: 'GULL', caption: 'MV Gull' },
+    ];
+    const { key, id } = await opened.server.ok<{ key: string; id: number }>('POST', `${path}/code-lists`, { kind: 'facet', name: 'Vessel', codes: values });
+    await opened.server.ok('PATCH', `${path}/code-lists/${id}`, { version: 1, notAllowedOn: '1000' });
+    const { accounts } = await opened.server.ok<{ accounts: { id: number; number: string; version: number }[] }>(
+      'GET',
+      `${path}/chart?from=2026-01-01&to=2026-09-30`,
+    );
+    const sales = accounts.find(({ number }) => number === '4000');
+    await opened.server.ok('PATCH', `${path}/accounts/${sales?.id}`, { version: sales?.version, codes: { [key]: 'TERN' } });
+
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${company}/ledger/entries/new`);
+    const vessel = (line: number) => page.getByRole('combobox', { name: `Vessel of line ${line}` });
+    await page.getByRole('combobox', { name: 'Account of line 1' }).waitFor();
+    for (const typed of ['1000', '70', '', 'Gull', '4000', '', '', '', 'MV G']) {
+      await page.keyboard.type(typed);
+      await page.keyboard.press('Enter');
+    }
+    expect([await vessel(1).inputValue(), await vessel(2).inputValue()]).toEqual(['GULL', 'GULL']);
+    await page.keyboard.press('Control+Enter');
+    await page.getByText('Line 1: Vessel is not allowed on this account.').waitFor();
+    await vessel(1).focus();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Delete');
+    await page.keyboard.press('Control+Enter');
+    await page.getByText(/^Posted: document/).waitFor();
+
+    await page.goto(`${company}/statements/income-statement`);
+    await page.getByRole('button', { name: 'Facets' }).click();
+    await page.getByRole('checkbox', { name: 'MV Gull' }).check();
+    await page.getByText('Only Vessel: MV Gull.').waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('row', { name: /Revenue.*70\.00/ }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Show all lines' }).click();
+    await page.getByRole('row', { name: /Revenue.*670\.00/ }).waitFor();
+    expectQuiet(/status of 422/);
+  });
+});
+
 describe('a period', () => {
   it('is locked up to a month, shown so in the ribbon, refused for a new entry, and opened again with a reason', async () => {
     const chart = await shop(opened.server);

@@ -111,7 +111,21 @@ export type ChartAccountBody = ChartView['accounts'][number];
 
 export const historyQuery = z.object({
   thing: z
-    .enum(['company', 'person', 'account', 'category', 'code_list', 'period', 'place', 'entry', 'layout_options', 'trial_balance', 'year', 'view'])
+    .enum([
+      'company',
+      'person',
+      'account',
+      'category',
+      'code_list',
+      'pairing_rule',
+      'period',
+      'place',
+      'entry',
+      'layout_options',
+      'trial_balance',
+      'year',
+      'view',
+    ])
     .optional(),
   thingId: z.coerce.number().int().positive().optional(),
   /** Part of the name of who did it. */

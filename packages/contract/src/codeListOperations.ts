@@ -1,4 +1,4 @@
-import { codeList, codeListChange, codeListInput, codeLists } from './codeLists.ts';
+import { addedPairingRule, codeList, codeListChange, codeListInput, codeLists, pairingRuleInput } from './codeLists.ts';
 import type { Operation } from './operation.ts';
 
 /** Lists of report codes, and facets with their values. */
@@ -32,6 +32,23 @@ export const codeListOperations = {
     method: 'delete',
     path: '/companies/{companyId}/code-lists/{listId}',
     summary: 'Delete a list that no account has a code of',
+    answer: 'none',
+    status: 204,
+  },
+  addPairingRule: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/pairing-rules',
+    summary: 'Forbid values of two facets on one line; lines that have them stay as they are',
+    body: pairingRuleInput,
+    answer: addedPairingRule,
+    status: 201,
+  },
+  deletePairingRule: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/pairing-rules/{ruleId}',
+    summary: 'Take a pairing rule away',
     answer: 'none',
     status: 204,
   },

@@ -23,16 +23,24 @@ const listedCode = z.strictObject({
   side: side.nullable().default(null),
   /** Code of the one above it. */
   parent: code.nullable().default(null),
+  /** Kept for what has it, and not given any more. */
+  retired: z.boolean().default(false),
 });
 const mostCodes = 20_000;
 
 export const codeListInput = z.strictObject({ kind: listKind, name: listName, codes: z.array(listedCode).max(mostCodes).default([]) });
 export type CodeListInput = z.input<typeof codeListInput>;
 
+/** Account numbers, as `4000 to 4999, 61* except 6150`; empty for none. */
+const accountNumbers = oneLine(1000);
+
 /** Only what changes. `was`: the code until now, `null` for a new one. */
 export const codeListChange = z.strictObject({
   version,
   name: listName.optional(),
+  /** Of a facet: accounts whose lines need a value of it, and accounts whose lines may not have one. */
+  neededOn: accountNumbers.optional(),
+  notAllowedOn: accountNumbers.optional(),
   set: z
     .array(listedCode.extend({ was: code.nullable() }))
     .max(mostCodes)
@@ -46,6 +54,8 @@ export const codeList = z.object({
   key: listKey,
   kind: listKind,
   name: z.string(),
+  neededOn: z.string(),
+  notAllowedOn: z.string(),
   version,
   /** `accounts`: how many have the code. */
   codes: z.array(
@@ -55,10 +65,20 @@ export const codeList = z.object({
       element: element.nullable(),
       side: side.nullable(),
       parent: z.string().nullable(),
+      retired: z.boolean(),
       accounts: z.int(),
     }),
   ),
 });
 export type CodeListBody = z.infer<typeof codeList>;
-export const codeLists = z.object({ lists: z.array(codeList) });
+/** Values of two facets that may not stand on one line, each with all nested below it. */
+const pairingRule = z.object({ first: listKey, firstValue: code, second: listKey, secondValue: code, reason: oneLine(300) });
+export const pairingRuleInput = pairingRule.strict();
+export type PairingRuleInput = z.input<typeof pairingRuleInput>;
+export const addedPairingRule = z.object({ id });
+
+/** The value that a line has of each facet. */
+export const facetsOfLine = z.record(listKey, code);
+
+export const codeLists = z.object({ lists: z.array(codeList), pairings: z.array(pairingRule.extend({ id })) });
 export type CodeLists = z.infer<typeof codeLists>;

@@ -96,6 +96,8 @@ export const company = z.object({
   lastEntryDay: day.nullable(),
   accounts: z.int(),
   unplaced: z.int(),
+  /** How many. */
+  facets: z.int(),
 });
 export type Company = z.infer<typeof company>;
 

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { facetsOfLine } from './codeLists.ts';
+import { facetQuery } from './facetQuery.ts';
 import { amount, day, id, idText, layer } from './primitives.ts';
 
 export const entryInput = z.strictObject({
@@ -6,13 +8,29 @@ export const entryInput = z.strictObject({
   description: z.string().trim().max(500).default(''),
   layer: layer.default('ledger'),
   lines: z
-    .array(z.strictObject({ accountId: id, debit: amount.default('0'), credit: amount.default('0'), text: z.string().trim().max(500).default('') }))
+    .array(
+      z.strictObject({
+        accountId: id,
+        debit: amount.default('0'),
+        credit: amount.default('0'),
+        text: z.string().trim().max(500).default(''),
+        /** Where it is not said, the line gets what its account names. */ facets: facetsOfLine.optional(),
+      }),
+    )
     .min(2)
     .max(10_000),
 });
 export type EntryDraftBody = z.input<typeof entryInput>;
 
-export const entryLine = z.object({ accountId: id, number: z.string(), name: z.string(), debit: amount, credit: amount, text: z.string() });
+export const entryLine = z.object({
+  accountId: id,
+  number: z.string(),
+  name: z.string(),
+  debit: amount,
+  credit: amount,
+  text: z.string(),
+  facets: facetsOfLine,
+});
 
 export const entry = z.object({
   id,
@@ -79,6 +97,7 @@ export const accountLinesQuery = z.object({
   sort: z.enum(['date', 'size']).default('date'),
   after: z.string().max(60).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(50),
+  ...facetQuery,
 });
 export type AccountLinesQuery = z.infer<typeof accountLinesQuery>;
 
@@ -95,6 +114,7 @@ export const accountLines = z.object({
       credit: amount,
       /** After the line, debit positive: the balance, or what the fiscal year had brought so far of income and expense. */
       balance: amount.nullable(),
+      facets: facetsOfLine,
     }),
   ),
   total: z.int(),
@@ -116,6 +136,8 @@ export const trialBalanceView = z.object({
       credit: amount,
       carried: amount,
       closing: amount,
+      /** The part of the closing balance that adjustments make. */
+      adjustments: amount,
     }),
   ),
   notAllotted: amount,

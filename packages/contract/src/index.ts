@@ -10,6 +10,7 @@ export * from './chartViews.ts';
 export * from './codeLists.ts';
 export * from './company.ts';
 export * from './entry.ts';
+export * from './facetQuery.ts';
 export * from './openapi.ts';
 export type { Operation } from './operation.ts';
 export * from './operations.ts';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { accountLines, accountLinesQuery, entriesQuery, entry, entryInput, entryList, postedEntry, reversalInput, trialBalanceView } from './entry.ts';
 import type { Operation } from './operation.ts';
-import { spanQuery } from './statement.ts';
+import { trialBalanceQuery } from './statement.ts';
 import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
 
 /** Trial balances brought in, balances and entries. */
@@ -45,7 +45,7 @@ export const ledgerOperations = {
     method: 'get',
     path: '/companies/{companyId}/trial-balance',
     summary: 'Opening, movement, carried over and closing of every account',
-    query: spanQuery,
+    query: trialBalanceQuery,
     answer: trialBalanceView,
   },
   listAccountLines: {

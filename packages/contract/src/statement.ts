@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { facetQuery } from './facetQuery.ts';
 import { amount, day, element, id, language } from './primitives.ts';
 
 const keys = z
@@ -19,10 +20,14 @@ export const comparisonQuery = {
 
 export const spanQuery = z.object({ from: day, to: day, ...comparisonQuery });
 
+/** With lines of some facet values alone. */
+export const trialBalanceQuery = spanQuery.extend(facetQuery);
+
 export const statementQuery = z.object({
   from: day,
   to: day,
   ...comparisonQuery,
+  ...facetQuery,
   detail: z.union([z.literal('accounts'), z.coerce.number().int().min(1).max(9)]).default(2),
   open: keys,
   shut: keys,
@@ -82,6 +87,7 @@ export const evidenceQuery = z.object({
   from: day,
   to: day,
   ...comparisonQuery,
+  ...facetQuery,
   column: z.coerce.number().int().min(0).max(1).default(0),
   line: z.string().max(100),
   account: z.coerce.number().int().positive().optional(),

@@ -18,6 +18,7 @@ import { CodeListRepository } from './persistence/codeListStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
+import { FacetBooks } from './persistence/facetBooks.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
@@ -82,7 +83,7 @@ function wirePorts(database: DataSource): Ports {
   const counters = new Counters(database);
   return {
     companies: new CompanyRepository(database, counters),
-    ledger: new LedgerRepository(database, new BooksCache(database), counters),
+    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), counters),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, counters),
     notes: new NoteRepository(database, counters),

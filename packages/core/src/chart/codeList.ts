@@ -14,6 +14,8 @@ export interface ListedCode {
   readonly side: Side | null;
   /** Code of the one above it in the same list. */
   readonly parent: string | null;
+  /** Kept for what has it, and not given any more. */
+  readonly retired?: boolean;
 }
 
 /** A named list of codes; an account has at most one code from each. */

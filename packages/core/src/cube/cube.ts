@@ -65,6 +65,7 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
   return { revision, calendar, accountIds, indexOf, books };
 }
 
-function cumulate(array: BigInt64Array, accounts: number): void {
+/** Sums of one period into sums up to each. */
+export function cumulate(array: BigInt64Array, accounts: number): void {
   for (let at = accounts; at < array.length; at++) array[at] = (array[at] as bigint) + (array[at - accounts] as bigint);
 }

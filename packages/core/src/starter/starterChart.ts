@@ -1,7 +1,8 @@
 import type { AccountRole } from '../chart/accountRole.ts';
-import type { CodeList, CodesOfAccount } from '../chart/codeList.ts';
+import type { CodesOfAccount } from '../chart/codeList.ts';
 import { type Element, elements, naturalSide, otherSide, type Side } from '../chart/element.ts';
 import { sortByNumber } from '../chart/numberOrder.ts';
+import type { Facet } from '../facet/checkFacets.ts';
 import type { CaptionInLanguage } from '../placement/captionsIn.ts';
 import type { Step, Term } from '../placement/category.ts';
 import type { PlaceSide } from '../placement/place.ts';
@@ -54,7 +55,7 @@ export interface NewChart {
   }[];
   readonly places: readonly { readonly accountKey: number; readonly side: PlaceSide; readonly categoryKey: number }[];
   /** Lists of codes; accounts name theirs by the keys that stand here. */
-  readonly lists: readonly CodeList[];
+  readonly lists: readonly Facet[];
   /** Account numbers that a category takes, in their text form. */
   readonly ranges: readonly { readonly categoryKey: number; readonly side: PlaceSide; readonly text: string }[];
 }

@@ -1,8 +1,8 @@
-import { checkCodes, fail, type ListedCode, type ListKind, type Outcome, succeed } from '@ivory-ladder/core';
+import { checkCodes, fail, type ListedCode, type ListKind, type Outcome, type PairingRule, readRangeText, succeed, writeRangeText } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, CodesChange, Ports, StoredCodeList } from './ports/index.ts';
+import type { Books, CodesChange, ListFields, Ports, StoredCodeList } from './ports/index.ts';
 
 /** A list with how many accounts have each of its codes. */
 export interface CountedCodeList extends StoredCodeList {
@@ -12,11 +12,18 @@ export interface CountedCodeList extends StoredCodeList {
 export interface CodeListEdit extends Partial<CodesChange> {
   readonly version: number;
   readonly name?: string | undefined;
+  readonly neededOn?: string | undefined;
+  readonly notAllowedOn?: string | undefined;
 }
 
-export async function viewCodeLists(ports: Ports, { companyId }: Access): Promise<Outcome<CountedCodeList[], Failure>> {
+export async function viewCodeLists(
+  ports: Ports,
+  { companyId }: Access,
+): Promise<Outcome<{ lists: CountedCodeList[]; pairings: readonly PairingRule[] }, Failure>> {
   const opened = await openBooks(ports, companyId);
-  return opened.ok ? succeed(opened.value.lists.map((list) => counted(opened.value, list))) : opened;
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  return succeed({ lists: books.lists.map((list) => counted(books, list)), pairings: books.pairings });
 }
 
 export function addCodeList(
@@ -48,18 +55,24 @@ export function changeCodeList(
     const current = books.lists.find(({ id }) => id === listId);
     if (!current) return fail({ code: 'not_found', thing: 'code_list', id: listId });
     if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'code_list', id: listId, current });
-    const { name = current.name, set = [], remove = [] } = edit;
+    const { set = [], remove = [] } = edit;
+    const fields = fieldsAfter(current, edit);
+    if (!fields.ok) return fields;
+    const { name } = fields.value;
     const after = codesAfter(current.codes, { set, remove });
     if (!after.ok) return after;
     const { accounts } = counted(books, current);
-    const held = remove.find((code) => accounts.has(code));
-    if (held !== undefined) return fail({ code: 'list_code_held', listed: held, accounts: accounts.get(held) ?? 0 });
+    const lines = remove.length > 0 && current.kind === 'facet' ? await ports.codeLists.linesHaving(companyId, listId) : new Map<string, number>();
+    const pairingsOf = (code: string) => books.pairings.filter((rule) => isIn(rule, current, code)).length;
+    const held = remove.find((code) => accounts.has(code) || lines.has(code) || pairingsOf(code) > 0);
+    if (held !== undefined)
+      return fail({ code: 'list_code_held', listed: held, accounts: accounts.get(held) ?? 0, lines: lines.get(held) ?? 0, pairings: pairingsOf(held) });
     const refused = checkName(books, current.kind, name, listId) ?? checkCodes(after.value);
     if (refused) return fail(refused);
     const changed = await ports.codeLists.change(
       companyId,
       current,
-      name,
+      fields.value,
       { set: differing(current.codes, after.value), remove },
       books.company.structureVersion,
       actor,
@@ -68,7 +81,7 @@ export function changeCodeList(
   });
 }
 
-/** Only a list that no account has a code of. */
+/** Only a list that no account has a code of, and no line a value; pairing rules with it go along. */
 export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'preparer'>, listId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
@@ -77,9 +90,56 @@ export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'prepa
     const list = books.lists.find(({ id }) => id === listId);
     if (!list) return fail({ code: 'not_found', thing: 'code_list', id: listId });
     const accounts = books.accounts.filter(({ codes }) => codes[list.key] !== undefined).length;
-    if (accounts > 0) return fail({ code: 'code_list_held', name: list.name, accounts });
+    const lines = list.kind === 'facet' ? [...(await ports.codeLists.linesHaving(companyId, listId)).values()].reduce((sum, count) => sum + count, 0) : 0;
+    if (accounts + lines > 0) return fail({ code: 'code_list_held', name: list.name, accounts, lines });
     return ports.codeLists.delete(companyId, list, books.company.structureVersion, actor);
   });
+}
+
+/** Lines that have both values stay as they are; new ones are refused. */
+export function addPairingRule(ports: Ports, { companyId, actor }: Access<'preparer'>, rule: Omit<PairingRule, 'id'>): Promise<Outcome<number, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const { lists, company } = opened.value;
+    if (rule.first === rule.second) return fail({ code: 'pairing_of_one_facet' });
+    for (const [key, value] of [
+      [rule.first, rule.firstValue],
+      [rule.second, rule.secondValue],
+    ] as const) {
+      const facet = lists.find((list) => list.key === key && list.kind === 'facet');
+      if (!facet) return fail({ code: 'facet_unknown', facet: key });
+      if (!facet.codes.some(({ code }) => code === value)) return fail({ code: 'facet_value_unknown', facet: facet.name, value });
+    }
+    return ports.codeLists.addPairing(companyId, rule, company.structureVersion, actor);
+  });
+}
+
+export function deletePairingRule(ports: Ports, { companyId, actor }: Access<'preparer'>, ruleId: number): Promise<Outcome<null, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const rule = opened.value.pairings.find(({ id }) => id === ruleId);
+    if (!rule) return fail({ code: 'not_found', thing: 'pairing_rule', id: ruleId });
+    return ports.codeLists.deletePairing(companyId, rule, opened.value.company.structureVersion, actor);
+  });
+}
+
+function isIn(rule: PairingRule, { key }: StoredCodeList, code: string): boolean {
+  return (rule.first === key && rule.firstValue === code) || (rule.second === key && rule.secondValue === code);
+}
+
+/** Ranges as they are written back, whatever way they were typed. */
+function fieldsAfter(current: StoredCodeList, edit: CodeListEdit): Outcome<ListFields, Failure> {
+  const fields = { name: edit.name ?? current.name, neededOn: current.neededOn, notAllowedOn: current.notAllowedOn };
+  for (const field of ['neededOn', 'notAllowedOn'] as const) {
+    const text = edit[field]?.trim();
+    if (text === undefined) continue;
+    const read = text === '' ? null : readRangeText(text, null);
+    if (read && !read.ok) return fail({ code: 'facet_range_malformed', field, at: read.failure.at, reason: read.failure.reason });
+    fields[field] = read ? writeRangeText(read.value) : '';
+  }
+  return succeed(fields);
 }
 
 type CodeToSet = CodesChange['set'][number];
@@ -101,7 +161,8 @@ function codesAfter(codes: readonly ListedCode[], { set, remove }: CodesChange):
 
 function differing(codes: readonly ListedCode[], after: readonly CodeToSet[]): CodeToSet[] {
   const before = new Map(codes.map((listed) => [listed.code, listed]));
-  const isSame = (a: ListedCode, b: ListedCode) => (['code', 'caption', 'element', 'side', 'parent'] as const).every((field) => a[field] === b[field]);
+  const isSame = (a: ListedCode, b: ListedCode) =>
+    (['code', 'caption', 'element', 'side', 'parent', 'retired'] as const).every((field) => a[field] === b[field]);
   return after.filter((listed) => {
     const was = listed.was === null ? undefined : before.get(listed.was);
     return !was || !isSame(was, listed);

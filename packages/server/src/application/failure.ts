@@ -3,6 +3,7 @@ import type {
   ChartFileUnreadable,
   CodesRefused,
   DerivationRefused,
+  FacetRefused,
   NumberMalformed,
   PasswordRefused,
   PlaceRefused,
@@ -39,6 +40,12 @@ export type Failure =
   | { code: 'account_takes_no_postings'; accountId: number; number: string; reason: 'parent' | 'inactive' }
   | { code: 'entry_out_of_balance'; difference: bigint }
   | { code: 'line_amount_invalid'; line: number }
+  /** Facets of a line that may not stand on it. */
+  | { code: 'line_facets_refused'; line: number; refused: FacetRefused }
+  | FacetRefused
+  | { code: 'pairing_of_one_facet' }
+  /** `at`: the first character of the text that is wrong. */
+  | { code: 'facet_range_malformed'; field: 'neededOn' | 'notAllowedOn'; at: number; reason: RangeTextMalformed['reason'] }
   | { code: 'ledger_too_large' }
   | { code: 'day_outside_calendar'; day: string; year: string }
   | { code: 'day_out_of_reach'; day: string }
@@ -79,8 +86,8 @@ export type Failure =
       about: string | null;
     }
   | { code: 'code_list_name_taken'; name: string }
-  | { code: 'code_list_held'; name: string; accounts: number }
-  | { code: 'list_code_held'; listed: string; accounts: number }
+  | { code: 'code_list_held'; name: string; accounts: number; lines: number }
+  | { code: 'list_code_held'; listed: string; accounts: number; lines: number; pairings: number }
   /** Of no list, or not a code of the list that it names. */
   | { code: 'list_code_unknown'; listed: string }
   | { code: 'chart_file_wrong'; rows: number }

@@ -79,7 +79,15 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const caption = accountLabel(told);
   const year = yearOf(books.calendar, column.span.lastDay);
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
-  const lines = await ports.ledger.accountLines(companyId, { accountId: account.id, from, to: column.span.lastDay, sort: 'date', after: null, limit: 1 });
+  const lines = await ports.ledger.accountLines(companyId, {
+    accountId: account.id,
+    from,
+    to: column.span.lastDay,
+    sort: 'date',
+    selected: books.selected,
+    after: null,
+    limit: 1,
+  });
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({
     ...base,

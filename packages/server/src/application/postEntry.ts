@@ -1,15 +1,22 @@
-import { fail, type Layer, type Outcome, periodIndexOf } from '@ivory-ladder/core';
+import { defaultFacets, type FacetsOfLine, facetCheck, fail, type Layer, type Outcome, periodIndexOf, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { openPeriodOn } from './openPeriod.ts';
-import type { Books, NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
+import type { Books, NewEntry, NewLine, Ports, PostedEntry, Request } from './ports/index.ts';
 
 export interface EntryDraft {
   readonly date: string;
   readonly description: string;
   readonly layer: Layer;
-  readonly lines: readonly { readonly accountId: number; readonly debit: bigint; readonly credit: bigint; readonly text: string }[];
+  readonly lines: readonly {
+    readonly accountId: number;
+    readonly debit: bigint;
+    readonly credit: bigint;
+    readonly text: string;
+    /** Where it is not said, what the account names. */
+    readonly facets?: FacetsOfLine | undefined;
+  }[];
 }
 
 /** Debits equal credits in the company's currency, or it does not post. */
@@ -28,8 +35,30 @@ export async function postEntry(
   if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
   const period = openPeriodOn(books, draft.date);
   if (!period.ok) return period;
-  const entry: NewEntry = { ...draft, source: 'manual', closesYear: null, reversesEntryId: null };
+  const lines = linesWithFacets(books, draft.lines);
+  if (!lines.ok) return lines;
+  const entry: NewEntry = { ...draft, lines: lines.value, source: 'manual', closesYear: null, reversesEntryId: null };
   return ports.ledger.post(companyId, entry, period.value, request);
+}
+
+/** Each line with its facets; refused where a rule of the company forbids them, the first line at fault named. */
+function linesWithFacets(books: Books, lines: EntryDraft['lines']): Outcome<NewLine[], Failure> {
+  const accounts = new Map(books.accounts.map((account) => [account.id, account]));
+  const check = facetCheck(
+    books.lists.filter(({ kind }) => kind === 'facet'),
+    books.pairings,
+    books.company.digitOrder,
+  );
+  const made: NewLine[] = [];
+  for (const [index, { facets: given, ...line }] of lines.entries()) {
+    const account = accounts.get(line.accountId);
+    if (!account) return fail({ code: 'account_unknown', accountId: line.accountId });
+    const facets = given ?? defaultFacets(account.codes);
+    const refused = check({ accountNumber: account.number, facets });
+    if (refused) return fail({ code: 'line_facets_refused', line: index + 1, refused });
+    made.push({ ...line, facets });
+  }
+  return succeed(made);
 }
 
 /** An entry of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */
@@ -41,6 +70,14 @@ export async function postDemoEntry(
 ): Promise<Outcome<PostedEntry, Failure>> {
   const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
   if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
-  const entry: NewEntry = { date, description, layer, lines, source: 'demo', closesYear: null, reversesEntryId: null };
+  const entry: NewEntry = {
+    date,
+    description,
+    layer,
+    lines: lines.map(({ facets = {}, ...line }) => ({ ...line, facets })),
+    source: 'demo',
+    closesYear: null,
+    reversesEntryId: null,
+  };
   return ports.ledger.post(books.company.id, entry, period, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) });
 }

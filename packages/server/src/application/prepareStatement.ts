@@ -11,6 +11,7 @@ import {
   comparisonSpan,
   compileLayout,
   type Day,
+  type FacetFilter,
   fail,
   generateBalanceSheet,
   generateIncomeStatement,
@@ -30,7 +31,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 
 export interface SpanChoice {
@@ -39,6 +40,8 @@ export interface SpanChoice {
   readonly compare: Comparison['kind'];
   readonly compareFrom?: Day | undefined;
   readonly compareTo?: Day | undefined;
+  /** Only lines with these facet values. */
+  readonly facets?: FacetFilter | undefined;
 }
 
 export interface PreparedStatement {
@@ -51,13 +54,13 @@ export interface PreparedStatement {
   readonly accounts: readonly PresentedAccount[];
 }
 
-/** Layouts follow the placement: they are made from it, once for each state of the books. */
-const compiledOf = new WeakMap<Books, Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>>();
+/** Layouts follow the placement: they are made from it, once for each structure, which every state of the ledger over it shares. */
+const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>>();
 
 /** In a language of the company, its main one where none is asked for. */
 export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books)): Record<LayoutKind, CompiledLayout> {
-  const known = compiledOf.get(books) ?? new Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>();
-  compiledOf.set(books, known);
+  const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>();
+  compiledOf.set(books.portions, known);
   const made = known.get(language);
   if (made) return made;
   const tree = language === mainLanguage(books) ? books.categoryTree : buildCategoryTree(captionsIn(books.categories, language));
@@ -123,7 +126,7 @@ export async function prepareStatement(
 ): Promise<Outcome<PreparedStatement, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
-  const opened = await openBooks(ports, companyId);
+  const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
   const books = opened.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };

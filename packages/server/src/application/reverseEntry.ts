@@ -34,7 +34,7 @@ export async function reverseEntry(
     source: 'reversal',
     closesYear: entry.closesYear,
     reversesEntryId: entry.id,
-    lines: entry.lines.map(({ accountId, debit, credit, text }) => ({ accountId, debit: credit, credit: debit, text })),
+    lines: entry.lines.map(({ accountId, debit, credit, text, facets }) => ({ accountId, debit: credit, credit: debit, text, facets })),
   };
   return ports.ledger.post(companyId, reversal, period.value, request);
 }

@@ -51,6 +51,8 @@ class Names {
         return typeof state.name === 'string' ? state.name : `person ${thingId}`;
       case 'code_list':
         return typeof state.name === 'string' ? state.name : `list ${thingId}`;
+      case 'pairing_rule':
+        return `${String(state.firstValue)} not with ${String(state.secondValue)}`;
       case 'view':
         return `View ${String(state.name ?? thingId)}`;
       case 'period':

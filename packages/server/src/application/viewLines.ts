@@ -1,7 +1,7 @@
-import { balanceAt, daysOfRunningBalances, fail, layers, type Outcome, runningBalances, succeed } from '@ivory-ladder/core';
+import { balanceAt, daysOfRunningBalances, type FacetFilter, fail, layers, type Outcome, runningBalances, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openBooksOf } from './openBooks.ts';
 import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
 import { partialsFor } from './prepareStatement.ts';
 
@@ -12,10 +12,15 @@ export interface AccountLinesView {
   readonly next: string | null;
 }
 
-export async function listAccountLines(ports: Ports, { companyId }: Access, wanted: LinesWanted): Promise<Outcome<AccountLinesView, Failure>> {
-  const opened = await openBooks(ports, companyId);
+export async function listAccountLines(
+  ports: Ports,
+  { companyId }: Access,
+  { facets, ...asked }: Omit<LinesWanted, 'selected'> & { readonly facets: FacetFilter },
+): Promise<Outcome<AccountLinesView, Failure>> {
+  const opened = await openBooksOf(ports, companyId, facets);
   if (!opened.ok) return opened;
   const books = opened.value;
+  const wanted = { ...asked, selected: books.selected };
   if (!books.cube.indexOf.has(wanted.accountId)) return fail({ code: 'account_unknown', accountId: wanted.accountId });
   const { laterThatDay, ...page } = await ports.ledger.accountLines(companyId, wanted);
   if (wanted.sort !== 'date') return succeed({ ...page, lines: page.lines.map((line) => ({ ...line, balance: null })) });

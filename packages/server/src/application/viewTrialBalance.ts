@@ -12,7 +12,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
@@ -23,6 +23,8 @@ interface TrialBalanceLine {
   readonly credit: bigint;
   readonly carried: bigint;
   readonly closing: bigint;
+  /** The part of it that adjustments make. */
+  readonly adjustments: bigint;
 }
 
 export interface TrialBalanceView {
@@ -35,19 +37,28 @@ export interface TrialBalanceView {
 export async function viewTrialBalance(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<TrialBalanceView, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
-  const opened = await openBooks(ports, companyId);
+  const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
   const books = opened.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const partial = await partialsFor(ports, books, [span]);
   const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true });
   const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial);
+  const adjustments = balanceAt(books.cube, books.traits, ['adjustment'], span.lastDay, partial);
   const movement = movementOver(books.cube, layers, span, partial);
   const gross = grossMovement(books, span, partial);
   const lines = books.tree.order.map((account): TrialBalanceLine => {
     const index = books.cube.indexOf.get(account.id) as number;
     const [from, moved, to] = [opening.net[index] as bigint, movement[index] as bigint, closing.net[index] as bigint];
-    return { index, opening: from, debit: gross.debit[index] as bigint, credit: gross.credit[index] as bigint, carried: to - from - moved, closing: to };
+    return {
+      index,
+      opening: from,
+      debit: gross.debit[index] as bigint,
+      credit: gross.credit[index] as bigint,
+      carried: to - from - moved,
+      closing: to,
+      adjustments: adjustments.net[index] as bigint,
+    };
   });
   return succeed({ books, lines, notAllotted: closing.notAllotted });
 }

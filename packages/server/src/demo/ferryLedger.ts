@@ -1,4 +1,5 @@
 import { daysInMonth, type Layer, toDay } from '@ivory-ladder/core';
+import { cutByFacets, type DemoLine } from './ferryFacets.ts';
 import { cafe, crewPay, depreciation, ferryOpening, firstYear, freight, lastMonth, officePay, sailingCosts, sailings, season, seasonalPay, steadyCosts, ticketSales } from './ferryFigures.ts';
 import { seededRandom } from './random.ts';
 
@@ -6,8 +7,8 @@ export interface DemoEntry {
   readonly date: string;
   readonly description: string;
   readonly layer: Layer;
-  /** Cents by account number, debit positive; they add to zero. */
-  readonly lines: ReadonlyMap<string, number>;
+  /** They add to zero. */
+  readonly lines: readonly DemoLine[];
 }
 
 /** Every entry of the company from January 2024 to September 2026, in order of their dates. */
@@ -222,7 +223,7 @@ class FerryLedger {
       if (cents === 0) lines.delete(number);
       else this.balance.set(number, (this.balance.get(number) ?? 0) + cents);
     }
-    if (lines.size > 1) this.entries.push({ date, description, layer, lines });
+    if (lines.size > 1) this.entries.push({ date, description, layer, lines: [...lines].flatMap(([number, cents]) => cutByFacets(number, cents)) });
   }
 }
 

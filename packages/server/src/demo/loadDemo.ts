@@ -45,10 +45,17 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   await giveCodes(ports, company.id);
   must(await makeYear(ports, ownAccess(company.id, actor), '2026-09-30'));
   const books = must(await openBooks(ports, company.id));
+  const keyOf = new Map(books.lists.map(({ key, name }) => [name, key]));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
   for (const [index, entry] of entries.entries()) {
     if (index + 1 < posted) continue;
-    const lines = [...entry.lines].map(([number, cents]) => ({ accountId: idOf.get(number) ?? 0, debit: cents > 0 ? BigInt(cents) : 0n, credit: cents < 0 ? BigInt(-cents) : 0n, text: '' }));
+    const lines = entry.lines.map(({ number, cents, facets }) => ({
+      accountId: idOf.get(number) ?? 0,
+      debit: cents > 0 ? BigInt(cents) : 0n,
+      credit: cents < 0 ? BigInt(-cents) : 0n,
+      text: '',
+      facets: Object.fromEntries(Object.entries(facets).map(([name, value]) => [keyOf.get(name), value])),
+    }));
     must(await postDemoEntry(ports, books, { ...entry, lines }, actor));
     if ((index + 1) % 250 === 0) say(`  ${index + 1} of ${entries.length} entries`);
   }

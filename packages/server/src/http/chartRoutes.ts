@@ -5,7 +5,7 @@ import { addCategory, changeCategory, deleteCategory } from '../application/cate
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
-import { addCodeList, changeCodeList, deleteCodeList, viewCodeLists } from '../application/codeLists.ts';
+import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
@@ -52,7 +52,11 @@ export function chartRoutes(on: On, ports: Ports): void {
     mapOutcome(await changeChartView(ports, access, id('viewId'), body), (view) => answers.toView(view, access.personId)),
   );
   on('deleteChartView', async ({ access, id }) => deleteChartView(ports, access, id('viewId')));
-  on('listCodeLists', async ({ access }) => mapOutcome(await viewCodeLists(ports, access), (lists) => ({ lists: lists.map(toCodeList) })));
+  on('listCodeLists', async ({ access }) =>
+    mapOutcome(await viewCodeLists(ports, access), ({ lists, pairings }) => ({ lists: lists.map(toCodeList), pairings: [...pairings] })),
+  );
+  on('addPairingRule', async ({ access, body }) => mapOutcome(await addPairingRule(ports, access, body), (id) => ({ id })));
+  on('deletePairingRule', async ({ access, id }) => deletePairingRule(ports, access, id('ruleId')));
   on('addCodeList', async ({ access, body }) => mapOutcome(await addCodeList(ports, access, body), toCodeList));
   on('changeCodeList', async ({ access, id, body }) => mapOutcome(await changeCodeList(ports, access, id('listId'), body), toCodeList));
   on('deleteCodeList', async ({ access, id }) => deleteCodeList(ports, access, id('listId')));

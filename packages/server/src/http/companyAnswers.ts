@@ -38,5 +38,6 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
     lastEntryDay,
     accounts: books.accounts.length,
     unplaced,
+    facets: books.lists.filter(({ kind }) => kind === 'facet').length,
   };
 }

@@ -21,6 +21,7 @@ export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView):
         credit: text(line.credit),
         carried: text(line.carried),
         closing: text(line.closing),
+        adjustments: text(line.adjustments),
       };
     }),
     notAllotted: text(notAllotted),
@@ -32,7 +33,7 @@ export function toEntry(entry: EntryRecord): EntryBody {
   return {
     ...entry,
     postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
-    lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit) })),
+    lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit), facets: { ...line.facets } })),
   };
 }
 
@@ -42,7 +43,13 @@ export function toEntryList({ entries, next }: { entries: readonly ListedEntry[]
 
 export function toAccountLines({ lines, total, next }: AccountLinesView): AccountLines {
   return {
-    lines: lines.map(({ lineNumber: _, ...line }) => ({ ...line, debit: text(line.debit), credit: text(line.credit), balance: textOrNull(line.balance) })),
+    lines: lines.map(({ lineNumber: _, ...line }) => ({
+      ...line,
+      debit: text(line.debit),
+      credit: text(line.credit),
+      balance: textOrNull(line.balance),
+      facets: { ...line.facets },
+    })),
     total,
     next,
   };

@@ -22,8 +22,8 @@ export function ledgerRoutes(on: On, ports: Ports): void {
   );
   on('listBroughtIn', async ({ access }) => mapOutcome(await listBroughtIn(ports, access), answers.toBroughtIn));
   on('getTrialBalance', async ({ access, query }) => mapOutcome(await viewTrialBalance(ports, access, query), answers.toTrialBalance));
-  on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, after = null, limit } }) =>
-    mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, after, limit }), answers.toAccountLines),
+  on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, facets, after = null, limit } }) =>
+    mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
   on('listEntries', async ({ access, query: { from = null, to = null, text = null, layer = null, account = null, after = null, limit } }) =>

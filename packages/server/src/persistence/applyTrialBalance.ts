@@ -1,6 +1,6 @@
 import { accountsByNumber, collationKey, type FiscalCalendar, makeCalendar, periodIndexOf, withPathsAsNumbers } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports/index.ts';
+import type { PostingOutcome, Request, Structure, TrialBalancePlan } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
@@ -17,6 +17,8 @@ export async function applyPlan(
   counters: Counters,
   structure: Structure,
   plan: TrialBalancePlan,
+  /** Of lines that the file gives no facets for. */
+  facetSetOf: (accountId: number) => number,
   request: Request,
 ): Promise<PostingOutcome> {
   const companyId = structure.company.id;
@@ -29,7 +31,7 @@ export async function applyPlan(
   await placeAccounts(runner, structure, plan, idOf, audit);
   const isRemembered = plan.entries.length > 0 || plan.remember;
   const trialBalanceId = isRemembered ? await counters.next('trial_balance') : null;
-  const entries = await entriesOf(runner, counters, companyId, calendar, plan, idOf, trialBalanceId);
+  const entries = await entriesOf(runner, counters, companyId, calendar, plan, idOf, facetSetOf, trialBalanceId);
   const isStructural = plan.newYears.length > 0 || audit.length > 0;
   if (entries.length === 0 && !isStructural && !isRemembered) return { posted: false, entries: [], newAccounts: 0, revision: plan.expectedRevision };
   await lockPeriods(runner, companyId, entries);
@@ -168,10 +170,11 @@ async function entriesOf(
   calendar: FiscalCalendar,
   plan: TrialBalancePlan,
   idOf: ReadonlyMap<string, number>,
+  facetSetOf: (accountId: number) => number,
   trialBalanceId: number | null,
 ): Promise<EntryToWrite[]> {
   const entries: EntryToWrite[] = [];
-  const push = async (entry: NewEntry): Promise<void> => {
+  const push = async (entry: Omit<EntryToWrite, 'id' | 'period' | 'balancePeriod' | 'trialBalanceId'>): Promise<void> => {
     const period = calendar.periods[periodIndexOf(calendar, entry.date)];
     if (!period) throw new Refused({ code: 'day_outside_calendar', day: entry.date, year: entry.date.slice(0, 4) });
     const closed = entry.closesYear === null ? null : calendar.years.find((year) => year.year === entry.closesYear);
@@ -186,12 +189,15 @@ async function entriesOf(
       layer: 'ledger',
       source: 'trial_balance',
       reversesEntryId: null,
-      lines: lines.map(({ number, net }) => ({ accountId: idOf.get(number) as number, debit: net > 0n ? net : 0n, credit: net < 0n ? -net : 0n, text: '' })),
+      lines: lines.map(({ number, net }) => {
+        const accountId = idOf.get(number) as number;
+        return { accountId, debit: net > 0n ? net : 0n, credit: net < 0n ? -net : 0n, text: '', facetSetId: facetSetOf(accountId) };
+      }),
     });
   for (const entryId of plan.withdraw) {
-    const rows = await rowsOf<{ accountId: number; debit: string; credit: string; text: string; documentNumber: string }>(
+    const rows = await rowsOf<{ accountId: number; debit: string; credit: string; text: string; facetSetId: number; documentNumber: string }>(
       runner,
-      `SELECT line.account_id AS accountId, line.debit, line.credit, line.text, entry.document_number AS documentNumber
+      `SELECT line.account_id AS accountId, line.debit, line.credit, line.text, line.facet_set_id AS facetSetId, entry.document_number AS documentNumber
          FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
         WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
       [companyId, entryId],
@@ -203,7 +209,7 @@ async function entriesOf(
       layer: 'adjustment',
       source: 'reversal',
       reversesEntryId: entryId,
-      lines: rows.map((row) => ({ accountId: row.accountId, debit: BigInt(row.credit), credit: BigInt(row.debit), text: row.text })),
+      lines: rows.map(({ accountId, debit, credit, text, facetSetId }) => ({ accountId, debit: BigInt(credit), credit: BigInt(debit), text, facetSetId })),
     });
   }
   return entries;

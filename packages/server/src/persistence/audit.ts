@@ -9,6 +9,7 @@ export interface AuditEvent {
     | 'account'
     | 'category'
     | 'code_list'
+    | 'pairing_rule'
     | 'period'
     | 'place'
     | 'entry'

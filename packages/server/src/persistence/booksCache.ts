@@ -57,7 +57,7 @@ export class BooksCache {
       if (!company) return null;
       const before = this.kept.get(companyId);
       const structure = before && before.company.structureVersion === company.structureVersion ? { ...before, company } : await readStructure(runner, company);
-      const books = { ...structure, ...(await readBalances(runner, structure)) };
+      const books: Books = { ...structure, ...(await readBalances(runner, structure)), selected: null };
       this.keep(books);
       return books;
     } finally {

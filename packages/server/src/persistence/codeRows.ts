@@ -1,10 +1,16 @@
-import type { CodeList, CodesOfAccount, ListedCode, ListKey } from '@ivory-ladder/core';
+import type { CodesOfAccount, Facet, ListedCode, ListKey } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import { insertRows, rowsOf } from './transaction.ts';
 
-export async function insertCodeList(runner: QueryRunner, companyId: number, { key, name, codes }: CodeList): Promise<number> {
+export async function insertCodeList(runner: QueryRunner, companyId: number, { key, name, neededOn, notAllowedOn, codes }: Facet): Promise<number> {
   const [kind] = key.split(':');
-  const result = (await runner.query('INSERT INTO code_list (company_id, kind, name) VALUES (?, ?, ?)', [companyId, kind, name])) as { insertId: number };
+  const result = (await runner.query('INSERT INTO code_list (company_id, kind, name, needed_on, not_allowed_on) VALUES (?, ?, ?, ?, ?)', [
+    companyId,
+    kind,
+    name,
+    neededOn,
+    notAllowedOn,
+  ])) as { insertId: number };
   const id = Number(result.insertId);
   await insertCodes(runner, companyId, id, codes, 0);
   return id;
@@ -14,8 +20,18 @@ export async function insertCodeList(runner: QueryRunner, companyId: number, { k
 export function insertCodes(runner: QueryRunner, companyId: number, listId: number, codes: readonly ListedCode[], after: number): Promise<void> {
   return insertRows(
     runner,
-    'listed_code (company_id, list_id, code, caption, element, side, parent, position)',
-    codes.map(({ code, caption, element, side, parent }, at) => [companyId, listId, code, caption, element, side, parent, after + (at + 1) * 1000]),
+    'listed_code (company_id, list_id, code, caption, element, side, parent, retired, position)',
+    codes.map(({ code, caption, element, side, parent, retired }, at) => [
+      companyId,
+      listId,
+      code,
+      caption,
+      element,
+      side,
+      parent,
+      retired === true ? 1 : 0,
+      after + (at + 1) * 1000,
+    ]),
   );
 }
 

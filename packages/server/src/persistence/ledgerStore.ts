@@ -1,4 +1,15 @@
-import type { Day, FigureKind, GrossVector, Layer, Outcome, Position } from '@ivory-ladder/core';
+import {
+  type Day,
+  defaultFacets,
+  type FacetFilter,
+  type FacetsOfLine,
+  type FigureKind,
+  type GrossVector,
+  type Layer,
+  type Outcome,
+  type Position,
+  type SelectedSets,
+} from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
@@ -21,10 +32,12 @@ import { applyPlan } from './applyTrialBalance.ts';
 import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
+import type { FacetBooks } from './facetBooks.ts';
+import { facetSetIds, facetsOfLines, noFacets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
-import { inTransaction, rowsOf } from './transaction.ts';
+import { inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
@@ -32,11 +45,16 @@ export class LedgerRepository implements LedgerStore {
   constructor(
     private readonly database: DataSource,
     private readonly cache: BooksCache,
+    private readonly facetBooks: FacetBooks,
     private readonly counters: Counters,
   ) {}
 
   books(companyId: number): Promise<Books | null> {
     return this.cache.books(companyId);
+  }
+
+  narrow(books: Books, filter: FacetFilter): Promise<Books | null> {
+    return this.facetBooks.narrow(books, filter);
   }
 
   async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
@@ -45,11 +63,12 @@ export class LedgerRepository implements LedgerStore {
     for (const { day, partialFrom } of positions) {
       if (partialFrom === null || found.has(day)) continue;
       const byLayer = { ledger: empty(), adjustment: empty() };
+      const wanted = conditionOf(books.selected, 'facet_set_id');
       const rows = await rowsOf<{ accountId: number; layer: Layer; debit: string; credit: string }>(
         this.database,
         `SELECT account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
-          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 GROUP BY layer, account_id`,
-        [books.company.id, partialFrom, day],
+          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 ${wanted.sql} GROUP BY layer, account_id`,
+        [books.company.id, partialFrom, day, ...wanted.parameters],
       );
       for (const row of rows) {
         const at = books.cube.indexOf.get(row.accountId);
@@ -68,9 +87,13 @@ export class LedgerRepository implements LedgerStore {
     period: { year: number; number: number },
     request: Request,
   ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
-    const toWrite: EntryToWrite = { ...entry, id: await this.counters.next('entry'), period, balancePeriod: period, trialBalanceId: null };
-    return this.once(companyId, request, () =>
-      inTransaction(this.database, async (runner) => {
+    const id = await this.counters.next('entry');
+    return this.once(companyId, request, async () => {
+      const setOf = await this.setsFor(companyId, entry.lines);
+      if (!setOf.ok) return setOf;
+      const lines = entry.lines.map(({ facets, ...line }) => ({ ...line, facetSetId: setOf.value(facets) }));
+      const toWrite: EntryToWrite = { ...entry, lines, id, period, balancePeriod: period, trialBalanceId: null };
+      return inTransaction(this.database, async (runner) => {
         await takeKey(runner, companyId, request);
         await lockPeriods(runner, companyId, [toWrite]);
         await lockAccounts(
@@ -86,8 +109,25 @@ export class LedgerRepository implements LedgerStore {
         const outcome = { ...(posted[0] as PostedEntry), revision };
         await recordOutcome(runner, companyId, request, outcome);
         return outcome;
-      }),
-    );
+      });
+    });
+  }
+
+  /** Values that somebody takes away in this moment are refused as they would have been a moment later. */
+  private async setsFor(companyId: number, lines: readonly { readonly facets?: FacetsOfLine }[]): Promise<Outcome<(facets?: FacetsOfLine) => number, Failure>> {
+    try {
+      return {
+        ok: true,
+        value: await facetSetIds(
+          this.database,
+          companyId,
+          lines.map(({ facets }) => facets),
+        ),
+      };
+    } catch (error) {
+      if (error instanceof Refused) return { ok: false, failure: error.failure };
+      throw error;
+    }
   }
 
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>> {
@@ -96,7 +136,15 @@ export class LedgerRepository implements LedgerStore {
       if (!books) return { ok: false, failure: { code: 'not_found', thing: 'company', id: companyId } };
       if (books.company.structureVersion !== plan.expectedStructure || books.cube.revision !== plan.expectedRevision)
         return { ok: false, failure: { code: 'ledger_moved_on' } };
-      return inTransaction(this.database, (runner) => applyPlan(runner, this.counters, books, plan, request));
+      const setOf = await this.setsFor(
+        companyId,
+        books.accounts.map((account) => ({ facets: defaultFacets(account.codes) })),
+      );
+      if (!setOf.ok) return setOf;
+      const setIdOf = new Map(books.accounts.map((account) => [account.id, setOf.value(defaultFacets(account.codes))]));
+      return inTransaction(this.database, (runner) =>
+        applyPlan(runner, this.counters, books, plan, (accountId) => setIdOf.get(accountId) ?? noFacets, request),
+      );
     });
   }
 
@@ -130,12 +178,17 @@ export class LedgerRepository implements LedgerStore {
       [companyId, entryId],
     );
     if (!row) return null;
-    const lines = await rowsOf<{ accountId: number; number: string; name: string; debit: string; credit: string; text: string }>(
+    const lines = await rowsOf<{ accountId: number; number: string; name: string; debit: string; credit: string; text: string; facetSetId: number }>(
       this.database,
-      `SELECT line.account_id AS accountId, COALESCE(account.number, '') AS number, account.name, line.debit, line.credit, line.text
+      `SELECT line.account_id AS accountId, COALESCE(account.number, '') AS number, account.name, line.debit, line.credit, line.text, line.facet_set_id AS facetSetId
          FROM journal_line AS line JOIN account ON account.company_id = line.company_id AND account.id = line.account_id
         WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
       [companyId, entryId],
+    );
+    const facetsOf = await facetsOfLines(
+      this.database,
+      companyId,
+      lines.map(({ facetSetId }) => facetSetId),
     );
     const [reversal] = await rowsOf<{ id: string; documentNumber: string }>(
       this.database,
@@ -147,7 +200,7 @@ export class LedgerRepository implements LedgerStore {
       id: Number(row.id),
       reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
       reversedBy: reversal ? { id: Number(reversal.id), documentNumber: reversal.documentNumber } : null,
-      lines: lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) })),
+      lines: lines.map(({ facetSetId, ...line }) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit), facets: facetsOf(facetSetId) })),
     };
   }
 
@@ -156,35 +209,56 @@ export class LedgerRepository implements LedgerStore {
   }
 
   async accountLines(companyId: number, wanted: LinesWanted): ReturnType<LedgerStore['accountLines']> {
-    const where = 'line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ?';
-    const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31'];
+    const selected = conditionOf(wanted.selected, 'line.facet_set_id');
+    const where = `line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ? ${selected.sql}`;
+    const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31', ...selected.parameters];
     const [count] = await rowsOf<{ total: string }>(this.database, `SELECT COUNT(*) AS total FROM journal_line AS line WHERE ${where}`, parameters);
     const size = 'GREATEST(line.debit, line.credit)';
     const sortKey = wanted.sort === 'size' ? size : 'line.entry_date';
     const cursor = wanted.after === null ? [] : wanted.after.split('_');
     const beyond = cursor.length === 3 ? `AND (${sortKey}, line.entry_id, line.line_number) < (?, ?, ?)` : '';
-    const rows = await rowsOf<Omit<AccountLineRecord, 'debit' | 'credit' | 'entryId'> & { entryId: string; debit: string; credit: string; sortKey: string }>(
+    const rows = await rowsOf<
+      Omit<AccountLineRecord, 'debit' | 'credit' | 'entryId' | 'facets'> & {
+        entryId: string;
+        debit: string;
+        credit: string;
+        sortKey: string;
+        facetSetId: number;
+      }
+    >(
       this.database,
-      `SELECT line.entry_id AS entryId, line.line_number AS lineNumber, line.entry_date AS date, entry.document_number AS documentNumber, entry.description, line.layer, entry.closes_year AS closesYear, line.debit, line.credit, ${sortKey} AS sortKey
+      `SELECT line.entry_id AS entryId, line.line_number AS lineNumber, line.entry_date AS date, entry.document_number AS documentNumber, entry.description, line.layer, entry.closes_year AS closesYear, line.debit, line.credit, line.facet_set_id AS facetSetId, ${sortKey} AS sortKey
          FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
         WHERE ${where} ${beyond} ORDER BY ${sortKey} DESC, line.entry_id DESC, line.line_number DESC LIMIT ?`,
       [...parameters, ...(cursor.length === 3 ? cursor : []), wanted.limit + 1],
     );
     const page = rows.slice(0, wanted.limit);
     const last = page.at(-1);
+    const facetsOf = await facetsOfLines(
+      this.database,
+      companyId,
+      page.map(({ facetSetId }) => facetSetId),
+    );
     const [first] = page;
-    const [later] =
+    const later = conditionOf(wanted.selected, 'facet_set_id');
+    const [laterSum] =
       first && cursor.length === 3 && wanted.sort === 'date'
         ? await rowsOf<{ net: string | null }>(
             this.database,
             `SELECT SUM(debit) - SUM(credit) AS net FROM journal_line
-              WHERE company_id = ? AND account_id = ? AND entry_date = ? AND (entry_id, line_number) > (?, ?) AND closing = 0`,
-            [companyId, wanted.accountId, first.date, first.entryId, first.lineNumber],
+              WHERE company_id = ? AND account_id = ? AND entry_date = ? AND (entry_id, line_number) > (?, ?) AND closing = 0 ${later.sql}`,
+            [companyId, wanted.accountId, first.date, first.entryId, first.lineNumber, ...later.parameters],
           )
         : [];
     return {
-      laterThatDay: BigInt(later?.net ?? 0),
-      lines: page.map(({ sortKey: _, ...row }) => ({ ...row, entryId: Number(row.entryId), debit: BigInt(row.debit), credit: BigInt(row.credit) })),
+      laterThatDay: BigInt(laterSum?.net ?? 0),
+      lines: page.map(({ sortKey: _, facetSetId, ...row }) => ({
+        ...row,
+        entryId: Number(row.entryId),
+        debit: BigInt(row.debit),
+        credit: BigInt(row.credit),
+        facets: facetsOf(facetSetId),
+      })),
       total: Number(count?.total ?? 0),
       next: rows.length > wanted.limit && last ? `${last.sortKey}_${last.entryId}_${last.lineNumber}` : null,
     };
@@ -231,4 +305,11 @@ export class LedgerRepository implements LedgerStore {
     const [row] = await rowsOf<{ day: string | null }>(this.database, 'SELECT MAX(entry_date) AS day FROM journal_entry WHERE company_id = ?', [companyId]);
     return row?.day ?? null;
   }
+}
+
+/** That a line is of the selected sets; a company without any value selects lines of set 0 alone. */
+function conditionOf(selected: SelectedSets | null, column: string): { sql: string; parameters: readonly number[] } {
+  if (selected === null) return { sql: '', parameters: [] };
+  const ids = [...selected.ids, ...(selected.withoutAny ? [noFacets] : [])];
+  return ids.length === 0 ? { sql: 'AND FALSE', parameters: [] } : { sql: `AND ${column} IN (${ids.map(() => '?').join(', ')})`, parameters: ids };
 }

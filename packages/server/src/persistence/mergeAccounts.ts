@@ -4,6 +4,7 @@ import type { Books, MergePlan, PostingOutcome, Request } from '../application/p
 import { type AuditEvent, recordAudit } from './audit.ts';
 import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
+import { noFacets } from './facetSets.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { replacePlaces } from './placeRows.ts';
 import { changedRows, Refused } from './transaction.ts';
@@ -15,7 +16,10 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   const { from, into, period } = plan;
   await takeKey(runner, companyId, request);
   const entries: EntryToWrite[] = [];
-  for (const entry of plan.entries) entries.push({ ...entry, id: await counters.next('entry'), period, balancePeriod: period, trialBalanceId: null });
+  for (const entry of plan.entries) {
+    const lines = entry.lines.map((line) => ({ ...line, facetSetId: noFacets }));
+    entries.push({ ...entry, lines, id: await counters.next('entry'), period, balancePeriod: period, trialBalanceId: null });
+  }
   await lockPeriods(runner, companyId, entries);
   // Exclusively, in id order: postings under way on either are waited for, new ones wait.
   for (const id of [from.id, into.id].sort((a, b) => a - b))

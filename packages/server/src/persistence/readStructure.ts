@@ -28,7 +28,7 @@ import {
   PeriodEntity,
   PlaceEntity,
 } from './entities/companyEntities.ts';
-import { readAccountCodes, readCodeLists } from './readCodeLists.ts';
+import { readAccountCodes, readCodeLists, readPairings } from './readCodeLists.ts';
 import { rowsOf } from './transaction.ts';
 
 export async function readCompany(runner: QueryRunner, companyId: number): Promise<CompanyRecord | null> {
@@ -118,6 +118,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     labels: accountLabels(accounts),
     tree: buildAccountTree(accounts),
     lists,
+    pairings: await readPairings(runner, company.id, lists),
     categories,
     categoryTree,
     places,

@@ -1,14 +1,16 @@
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, PostedEntry } from '../application/ports/index.ts';
+import type { NewEntry, NewLine, PostedEntry } from '../application/ports/index.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
+import { noFacets } from './facetSets.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
 
-export interface EntryToWrite extends NewEntry {
+export interface EntryToWrite extends Omit<NewEntry, 'lines'> {
   readonly id: number;
   /** Period of the date; a closing entry stands in the last period of the year it closes. */
   readonly period: { readonly year: number; readonly number: number };
   readonly balancePeriod: { readonly year: number; readonly number: number };
   readonly trialBalanceId: number | null;
+  readonly lines: readonly (Omit<NewLine, 'facets'> & { readonly facetSetId: number })[];
 }
 
 /** What history tells of a posting: enough to know the entry by. */
@@ -80,7 +82,7 @@ export async function insertEntries(runner: QueryRunner, companyId: number, acto
   );
   await insertRows(
     runner,
-    'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text)',
+    'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text, facet_set_id)',
     entries.flatMap((entry) =>
       entry.lines.map((line, index) => [
         companyId,
@@ -93,32 +95,54 @@ export async function insertEntries(runner: QueryRunner, companyId: number, acto
         line.debit.toString(),
         line.credit.toString(),
         line.text,
+        line.facetSetId,
       ]),
     ),
   );
 }
 
-/** Netted per key and in key order, which is what keeps concurrent postings from deadlocking. */
+/** To both derived tables, netted per key and in key order, which is what keeps concurrent postings from deadlocking. */
 export async function addToBalances(runner: QueryRunner, companyId: number, entries: readonly EntryToWrite[]): Promise<void> {
-  const sums = new Map<string, { layer: string; origin: string; accountId: number; year: number; period: number; debit: bigint; credit: bigint }>();
-  for (const { layer, closesYear, balancePeriod, lines } of entries)
-    for (const { accountId, debit, credit } of lines) {
-      const origin = closesYear === null ? 'ordinary' : 'closing';
-      const key = `${layer}|${origin}|${String(accountId).padStart(10, '0')}|${balancePeriod.year}|${String(balancePeriod.number).padStart(2, '0')}`;
-      const sum = sums.get(key) ?? { layer, origin, accountId, year: balancePeriod.year, period: balancePeriod.number, debit: 0n, credit: 0n };
-      sum.debit += debit;
-      sum.credit += credit;
-      sums.set(key, sum);
-    }
-  const rows = [...sums.entries()]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, sum]) => [companyId, 0, sum.layer, sum.origin, sum.accountId, sum.year, sum.period, sum.debit.toString(), sum.credit.toString()]);
+  const keys = (entry: EntryToWrite, { accountId }: { readonly accountId: number }) => [
+    entry.layer,
+    entry.closesYear === null ? 'ordinary' : 'closing',
+    accountId,
+    entry.balancePeriod.year,
+    entry.balancePeriod.number,
+  ];
   await insertRows(
     runner,
     'balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)',
-    rows,
-    'ON DUPLICATE KEY UPDATE debit = debit + VALUES(debit), credit = credit + VALUES(credit)',
+    summed(entries, (entry, line) => [companyId, 0, ...keys(entry, line)]),
+    addUp,
   );
+  await insertRows(
+    runner,
+    'facet_balance (company_id, facet_set_id, layer, origin, account_id, year, period, debit, credit)',
+    summed(entries, (entry, line) => (line.facetSetId === noFacets ? null : [companyId, line.facetSetId, ...keys(entry, line)])),
+    addUp,
+  );
+}
+
+const addUp = 'ON DUPLICATE KEY UPDATE debit = debit + VALUES(debit), credit = credit + VALUES(credit)';
+
+type KeyPart = string | number;
+type LineToWrite = EntryToWrite['lines'][number];
+
+/** Rows of a derived table in the order of its key; lines with no key (`null`) are not in it. */
+function summed(entries: readonly EntryToWrite[], keyOf: (entry: EntryToWrite, line: LineToWrite) => readonly KeyPart[] | null): (readonly unknown[])[] {
+  const sums = new Map<string, { key: readonly KeyPart[]; debit: bigint; credit: bigint }>();
+  for (const entry of entries)
+    for (const line of entry.lines) {
+      const key = keyOf(entry, line);
+      if (key === null) continue;
+      const text = key.map((part) => (typeof part === 'number' ? String(part).padStart(10, '0') : part)).join('|');
+      const sum = sums.get(text) ?? { key, debit: 0n, credit: 0n };
+      sum.debit += line.debit;
+      sum.credit += line.credit;
+      sums.set(text, sum);
+    }
+  return [...sums.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, { key, debit, credit }]) => [...key, debit.toString(), credit.toString()]);
 }
 
 /** The company row, last of all locks: revision and document numbers, copied to the entries. */

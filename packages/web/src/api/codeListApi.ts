@@ -1,4 +1,4 @@
-import type { CodeListBody, CodeListChange, CodeListInput, CodeLists } from '@ivory-ladder/contract';
+import type { CodeListBody, CodeListChange, CodeListInput, CodeLists, PairingRuleInput } from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags } from './ivoryApi.ts';
 
 /** Lists of report codes, and facets. */
@@ -17,7 +17,22 @@ const codeListApi = ivoryApi.injectEndpoints({
       query: ({ companyId, listId }) => ({ url: `/companies/${companyId}/code-lists/${listId}`, method: 'DELETE' }),
       invalidatesTags: [...ledgerTags],
     }),
+    addPairingRule: build.mutation<{ id: number }, { companyId: number; rule: PairingRuleInput }>({
+      query: ({ companyId, rule }) => ({ url: `/companies/${companyId}/pairing-rules`, method: 'POST', body: rule }),
+      invalidatesTags: ['Chart', 'History'],
+    }),
+    deletePairingRule: build.mutation<void, { companyId: number; ruleId: number }>({
+      query: ({ companyId, ruleId }) => ({ url: `/companies/${companyId}/pairing-rules/${ruleId}`, method: 'DELETE' }),
+      invalidatesTags: ['Chart', 'History'],
+    }),
   }),
 });
 
-export const { useListCodeListsQuery, useAddCodeListMutation, useChangeCodeListMutation, useDeleteCodeListMutation } = codeListApi;
+export const {
+  useListCodeListsQuery,
+  useAddCodeListMutation,
+  useChangeCodeListMutation,
+  useDeleteCodeListMutation,
+  useAddPairingRuleMutation,
+  useDeletePairingRuleMutation,
+} = codeListApi;

@@ -75,8 +75,21 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
-  code_list_held: ({ name, accounts }) => `The list «${text(name)}» cannot be deleted: ${text(accounts)} accounts have a code of it.`,
-  list_code_held: ({ listed, accounts }) => `The code ${text(listed)} stays: ${text(accounts)} accounts have it. Give them another one first.`,
+  code_list_held: ({ name, accounts, lines }) =>
+    `«${text(name)}» cannot be deleted: ${text(accounts)} accounts have a code of it${Number(lines) > 0 ? `, and ${text(lines)} lines of entries have its values` : ''}.`,
+  list_code_held: ({ listed, accounts, lines, pairings }) => {
+    const by = [
+      Number(accounts) > 0 ? `${text(accounts)} accounts` : '',
+      Number(lines) > 0 ? `${text(lines)} lines of entries` : '',
+      Number(pairings) > 0 ? `${text(pairings)} pairing rules` : '',
+    ].filter((held) => held !== '');
+    return `${text(listed)} stays: ${by.join(' and ')} have it. ${Number(lines) > 0 ? 'It can be retired instead: then no new line gets it.' : 'Give them another one first.'}`;
+  },
+  facet_unknown: () => 'That facet is not there any more.',
+  facet_value_unknown: ({ facet, value }) => `${text(facet)} has no value «${text(value)}».`,
+  pairing_of_one_facet: () => 'A pairing rule is about two facets; a line has one value of each anyway.',
+  facet_range_malformed: () => 'These account numbers cannot be read. They are written as «4000 to 4999, 61* except 6150».',
+  line_facets_refused: ({ line, refused }) => `Line ${text(line)}: ${facetsRefused(refused as { code: string } & Record<string, unknown>)}`,
   list_code_unknown: ({ listed }) => `There is no code «${text(listed)}» in the list; choose one of those proposed, or leave it empty for none.`,
   list_code_missing: () => 'Every entry of a list needs a code.',
   list_code_twice: ({ listed }) => `The code «${text(listed)}» is in the list already.`,
@@ -197,4 +210,20 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
 export function describeFailure(failure: unknown): string {
   const { code = '', facts = {} } = (failure ?? {}) as Partial<ApiFailure>;
   return messages[code]?.(facts) ?? `Not done: ${code.replaceAll('_', ' ') || 'unknown reason'}.`;
+}
+
+/** Why the facets of a line are refused. */
+function facetsRefused({ code, facet, value, otherFacet, otherValue, reason }: { readonly code: string } & Record<string, unknown>): string {
+  switch (code) {
+    case 'facet_needed':
+      return `${text(facet)} is needed on this account.`;
+    case 'facet_not_allowed':
+      return `${text(facet)} is not allowed on this account.`;
+    case 'facet_value_retired':
+      return `${text(facet)} ${text(value)} is retired.`;
+    case 'facets_do_not_pair':
+      return `${text(facet)} ${text(value)} does not go with ${text(otherFacet)} ${text(otherValue)}${reason ? `: ${text(reason)}` : ''}.`;
+    default:
+      return `${text(facet)} has no value «${text(value)}».`;
+  }
 }

@@ -37,7 +37,7 @@ const ledgerApi = ivoryApi.injectEndpoints({
       invalidatesTags: [...ledgerTags],
     }),
     listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
-    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number }>({
+    getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number; facets: string }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`,
       providesTags: ['Ledger'],
     }),
@@ -49,6 +49,7 @@ const ledgerApi = ivoryApi.injectEndpoints({
         from?: string | undefined;
         to?: string | undefined;
         sort?: 'date' | 'size';
+        facets?: string;
         after?: string | undefined;
         limit?: number;
       }

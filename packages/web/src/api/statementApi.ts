@@ -9,9 +9,10 @@ export type StatementParams = SpanParams & {
   shut: string;
   zero: '0' | '1';
   language: string;
+  facets: string;
 };
 export type StatementKind = 'balance-sheet' | 'income-statement';
-type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined };
+type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined; facets: string };
 
 export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;

@@ -10,11 +10,13 @@ import type {
   Cube,
   FiscalCalendar,
   LayoutOptions,
+  PairingRule,
   Period,
   Place,
   PlacedByRange,
   PlaceSide,
   Portions,
+  SelectedSets,
 } from '@ivory-ladder/core';
 import type { StoredCodeList } from './codeListStore.ts';
 import type { CompanyRecord } from './companyStore.ts';
@@ -65,6 +67,8 @@ export interface Structure {
   readonly tree: AccountTree;
   /** Lists of report codes by name, then facets in their order; codes in theirs. */
   readonly lists: readonly StoredCodeList[];
+  /** Values of facets that may not stand on one line. */
+  readonly pairings: readonly PairingRule[];
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;
   /** By hand. */
@@ -83,4 +87,6 @@ export interface Structure {
 export interface Books extends Structure {
   readonly cube: Cube;
   readonly traits: AccountTraits;
+  /** Where only lines with some facet values count; `null`: all do. */
+  readonly selected: SelectedSets | null;
 }

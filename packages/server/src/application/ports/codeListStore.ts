@@ -1,11 +1,15 @@
-import type { CodeList, ListedCode, ListKind, Outcome } from '@ivory-ladder/core';
+import type { Facet, ListedCode, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 
-export interface StoredCodeList extends CodeList {
+/** Rules are those of facets; a list of report codes has none. */
+export interface StoredCodeList extends Facet {
   readonly id: number;
   readonly kind: ListKind;
   readonly version: number;
 }
+
+/** Name and rules of a list. */
+export type ListFields = Pick<StoredCodeList, 'name' | 'neededOn' | 'notAllowedOn'>;
 
 /** What becomes of the codes of a list. `was`: its code until now, `null` where it is new. */
 export interface CodesChange {
@@ -22,6 +26,17 @@ export interface CodeListStore {
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;
-  change(companyId: number, list: StoredCodeList, name: string, codes: CodesChange, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  change(
+    companyId: number,
+    list: StoredCodeList,
+    fields: ListFields,
+    codes: CodesChange,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
   delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** How many lines have values of a list, by value. */
+  linesHaving(companyId: number, listId: number): Promise<ReadonlyMap<string, number>>;
+  addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
+  deletePairing(companyId: number, rule: PairingRule, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
 }

@@ -12,7 +12,7 @@ import type { ViewStore } from './viewStore.ts';
 export type { Attachment, AttachmentStore } from './attachmentStore.ts';
 export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
-export type { CodeListStore, CodesChange, StoredCodeList } from './codeListStore.ts';
+export type { CodeListStore, CodesChange, ListFields, StoredCodeList } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { ChartSheet, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
@@ -20,7 +20,7 @@ export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, Le
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
-export type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+export type { MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 
 export interface Ports {

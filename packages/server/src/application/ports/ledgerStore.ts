@@ -1,4 +1,4 @@
-import type { Day, FigureKind, GrossVector, Layer, Outcome, Position } from '@ivory-ladder/core';
+import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books } from './books.ts';
 import type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
@@ -32,6 +32,7 @@ export interface EntryRecord {
     readonly debit: bigint;
     readonly credit: bigint;
     readonly text: string;
+    readonly facets: FacetsOfLine;
   }[];
 }
 
@@ -45,6 +46,7 @@ export interface AccountLineRecord {
   readonly closesYear: number | null;
   readonly debit: bigint;
   readonly credit: bigint;
+  readonly facets: FacetsOfLine;
 }
 
 export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'lines'> {
@@ -72,6 +74,8 @@ export interface LinesWanted {
   readonly from: Day | null;
   readonly to: Day | null;
   readonly sort: 'date' | 'size';
+  /** Only lines of these sets; `null`: all. */
+  readonly selected: SelectedSets | null;
   readonly after: string | null;
   readonly limit: number;
 }
@@ -90,6 +94,8 @@ export interface BroughtInRecord {
 export interface LedgerStore {
   /** `null` for a company that is not there. */
   books(companyId: number): Promise<Books | null>;
+  /** The books as they are with lines of some facet values alone; `null` where the ledger has moved on from them. */
+  narrow(books: Books, filter: FacetFilter): Promise<Books | null>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
   linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
   post(

@@ -1,4 +1,4 @@
-import type { Account, CodesOfAccount, Day, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+import type { Account, CodesOfAccount, Day, FacetsOfLine, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
 import type { ChartAccount } from './books.ts';
 import type { PlaceChange } from './placementStore.ts';
 
@@ -10,7 +10,16 @@ export interface NewEntry {
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
   /** Net zero; either debit or credit of a line is zero, none is negative. Accounts by id. */
-  readonly lines: readonly { readonly accountId: number; readonly debit: bigint; readonly credit: bigint; readonly text: string }[];
+  readonly lines: readonly NewLine[];
+}
+
+export interface NewLine {
+  readonly accountId: number;
+  readonly debit: bigint;
+  readonly credit: bigint;
+  readonly text: string;
+  /** Nothing is filled in any more: defaults of the account are there already. */
+  readonly facets?: FacetsOfLine;
 }
 
 /** Who asked and with which key; the key is kept for 30 days. */

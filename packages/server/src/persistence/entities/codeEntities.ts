@@ -10,6 +10,8 @@ export interface CodeListRow {
   id: number;
   kind: string;
   name: string;
+  neededOn: string;
+  notAllowedOn: string;
   version: number;
 }
 
@@ -20,6 +22,8 @@ export const CodeListEntity = new EntitySchema<CodeListRow>({
     id: generatedId,
     kind: { ...keyText, length: 10 },
     name: { type: 'varchar', length: 100 },
+    neededOn: { name: 'needed_on', type: 'varchar', length: 1000, default: '' },
+    notAllowedOn: { name: 'not_allowed_on', type: 'varchar', length: 1000, default: '' },
     version: { type: 'int', unsigned: true, default: 1 },
   },
   indices: [
@@ -38,6 +42,7 @@ export interface ListedCodeRow {
   side: string | null;
   parent: string | null;
   position: number;
+  retired: number;
 }
 
 export const ListedCodeEntity = new EntitySchema<ListedCodeRow>({
@@ -52,6 +57,7 @@ export const ListedCodeEntity = new EntitySchema<ListedCodeRow>({
     side: { ...keyText, length: 6, nullable: true },
     parent: { ...keyText, length: 50, nullable: true },
     position: { type: 'int' },
+    retired: { type: 'tinyint', unsigned: true, default: 0 },
   },
   indices: [
     { name: 'listed_code_by_id', columns: ['id'] },
@@ -75,4 +81,65 @@ export const AccountCodeEntity = new EntitySchema<AccountCodeRow>({
     codeId: { name: 'code_id', type: 'int', unsigned: true },
   },
   indices: [{ name: 'account_code_by_code', columns: ['companyId', 'codeId'] }],
+});
+
+interface FacetSetRow {
+  companyId: number;
+  id: number;
+  fingerprint: string;
+}
+
+export const FacetSetEntity = new EntitySchema<FacetSetRow>({
+  name: 'facet_set',
+  columns: {
+    companyId,
+    id: generatedId,
+    fingerprint: { type: 'varchar', length: 500, charset: 'ascii', collation: 'ascii_bin' },
+  },
+  indices: [
+    { name: 'facet_set_by_id', columns: ['id'] },
+    { name: 'facet_set_by_fingerprint', columns: ['companyId', 'fingerprint'], unique: true },
+  ],
+});
+
+interface FacetSetValueRow {
+  companyId: number;
+  facetSetId: number;
+  listId: number;
+  codeId: number;
+}
+
+export const FacetSetValueEntity = new EntitySchema<FacetSetValueRow>({
+  name: 'facet_set_value',
+  columns: {
+    companyId,
+    facetSetId: { name: 'facet_set_id', type: 'int', unsigned: true, primary: true },
+    listId: { ...listId, primary: true },
+    codeId: { name: 'code_id', type: 'int', unsigned: true },
+  },
+  indices: [{ name: 'facet_set_value_by_code', columns: ['companyId', 'codeId'] }],
+});
+
+export interface PairingRuleRow {
+  companyId: number;
+  id: number;
+  firstListId: number;
+  firstCodeId: number;
+  secondListId: number;
+  secondCodeId: number;
+  reason: string;
+}
+
+export const PairingRuleEntity = new EntitySchema<PairingRuleRow>({
+  name: 'pairing_rule',
+  columns: {
+    companyId,
+    id: generatedId,
+    firstListId: { name: 'first_list_id', type: 'int', unsigned: true },
+    firstCodeId: { name: 'first_code_id', type: 'int', unsigned: true },
+    secondListId: { name: 'second_list_id', type: 'int', unsigned: true },
+    secondCodeId: { name: 'second_code_id', type: 'int', unsigned: true },
+    reason: { type: 'varchar', length: 300 },
+  },
+  indices: [{ name: 'pairing_rule_by_id', columns: ['id'] }],
 });

@@ -1,4 +1,4 @@
-import { AccountCodeEntity, CodeListEntity, ListedCodeEntity } from './codeEntities.ts';
+import { AccountCodeEntity, CodeListEntity, FacetSetEntity, FacetSetValueEntity, ListedCodeEntity, PairingRuleEntity } from './codeEntities.ts';
 import {
   AccountEntity,
   CategoryCaptionEntity,
@@ -9,7 +9,7 @@ import {
   PeriodEntity,
   PlaceEntity,
 } from './companyEntities.ts';
-import { BalanceEntity, EntryEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
+import { BalanceEntity, EntryEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import {
   AccountNoteEntity,
@@ -35,10 +35,14 @@ export const entities = [
   CodeListEntity,
   ListedCodeEntity,
   AccountCodeEntity,
+  FacetSetEntity,
+  FacetSetValueEntity,
+  PairingRuleEntity,
   LayoutOptionsEntity,
   EntryEntity,
   LineEntity,
   BalanceEntity,
+  FacetBalanceEntity,
   TrialBalanceEntity,
   CounterEntity,
   IdempotencyEntity,

@@ -60,6 +60,7 @@ export interface LineRow {
   debit: string;
   credit: string;
   text: string;
+  facetSetId: number;
 }
 
 export const LineEntity = new EntitySchema<LineRow>({
@@ -75,10 +76,11 @@ export const LineEntity = new EntitySchema<LineRow>({
     debit: minorUnits,
     credit: minorUnits,
     text: { type: 'varchar', length: 500 },
+    facetSetId: { name: 'facet_set_id', type: 'int', unsigned: true, default: 0 },
   },
   indices: [
     { name: 'line_by_account', columns: ['companyId', 'accountId', 'date'] },
-    { name: 'line_by_date', columns: ['companyId', 'date', 'closing', 'layer', 'accountId', 'debit', 'credit'] },
+    { name: 'line_by_day', columns: ['companyId', 'date', 'closing', 'layer', 'accountId', 'facetSetId', 'debit', 'credit'] },
   ],
 });
 
@@ -99,6 +101,33 @@ export const BalanceEntity = new EntitySchema<BalanceTableRow>({
   columns: {
     companyId,
     scenario: { type: 'int', unsigned: true, primary: true },
+    layer: { ...keyText, length: 10, primary: true },
+    origin: { ...keyText, length: 10, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
+    year: { type: 'smallint', primary: true },
+    period: { type: 'tinyint', unsigned: true, primary: true },
+    debit: minorUnits,
+    credit: minorUnits,
+  },
+});
+
+interface FacetBalanceTableRow {
+  companyId: number;
+  facetSetId: number;
+  layer: string;
+  origin: string;
+  accountId: number;
+  year: number;
+  period: number;
+  debit: string;
+  credit: string;
+}
+
+export const FacetBalanceEntity = new EntitySchema<FacetBalanceTableRow>({
+  name: 'facet_balance',
+  columns: {
+    companyId,
+    facetSetId: { name: 'facet_set_id', type: 'int', unsigned: true, primary: true },
     layer: { ...keyText, length: 10, primary: true },
     origin: { ...keyText, length: 10, primary: true },
     accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },

@@ -37,6 +37,14 @@ import { AddCompanyLanguages1790000000036 } from './036-add-company-languages.ts
 import { CreateCategoryCaption1790000000037 } from './037-create-category-caption.ts';
 import { AddPeriodLock1790000000038 } from './038-add-period-lock.ts';
 import { IndexReversals1790000000039 } from './039-index-reversals.ts';
+import { RetireListedCode1790000000040 } from './040-retire-listed-code.ts';
+import { AddFacetRules1790000000041 } from './041-add-facet-rules.ts';
+import { CreateFacetSet1790000000042 } from './042-create-facet-set.ts';
+import { CreateFacetSetValue1790000000043 } from './043-create-facet-set-value.ts';
+import { AddFacetSetOfLine1790000000044 } from './044-add-facet-set-of-line.ts';
+import { CoverFacetSetOfLine1790000000045 } from './045-cover-facet-set-of-line.ts';
+import { CreateFacetBalance1790000000046 } from './046-create-facet-balance.ts';
+import { CreatePairingRule1790000000047 } from './047-create-pairing-rule.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -79,4 +87,12 @@ export const migrations = [
   CreateCategoryCaption1790000000037,
   AddPeriodLock1790000000038,
   IndexReversals1790000000039,
+  RetireListedCode1790000000040,
+  AddFacetRules1790000000041,
+  CreateFacetSet1790000000042,
+  CreateFacetSetValue1790000000043,
+  AddFacetSetOfLine1790000000044,
+  CoverFacetSetOfLine1790000000045,
+  CreateFacetBalance1790000000046,
+  CreatePairingRule1790000000047,
 ];

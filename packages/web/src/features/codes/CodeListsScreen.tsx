@@ -89,10 +89,11 @@ export function CodeListsScreen() {
           />
         )}
       </section>
-      {list && (
+      {list && data && (
         <ListPanel
           key={`${list.id} ${list.name}`}
           list={list}
+          all={data}
           chosen={rows.find(({ place }) => place === chosenPlace) ?? null}
           actions={actions}
           onDeleted={() => choose(null)}

@@ -1,4 +1,4 @@
-import type { CodeListBody } from '@ivory-ladder/contract';
+import type { CodeListBody, CodeLists } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useRef, useState } from 'react';
@@ -7,17 +7,20 @@ import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import styles from './CodeListsScreen.module.css';
 import type { ListedCodeRow } from './codeColumns.tsx';
+import { FacetRulesForm } from './FacetRulesForm.tsx';
 import type { CodeListActions } from './useCodeListActions.ts';
 
 interface ListPanelProps {
   readonly list: CodeListBody;
+  /** All of the company, for rules between two facets. */
+  readonly all: CodeLists;
   readonly chosen: ListedCodeRow | null;
   readonly actions: CodeListActions;
   readonly onDeleted: () => void;
 }
 
 /** The chosen list: how far it reaches, its name, a code more, and what becomes of the chosen code. */
-export function ListPanel({ list, chosen, actions, onDeleted }: ListPanelProps) {
+export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelProps) {
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const [name, setName] = useState(list.name);
@@ -28,6 +31,13 @@ export function ListPanel({ list, chosen, actions, onDeleted }: ListPanelProps) 
   const rename = async (event: FormEvent) => {
     event.preventDefault();
     await actions.change(list, { name: name.trim() }, `Renamed: ${list.name} to ${name.trim()}.`);
+  };
+  const retire = async ({ code, caption, element, side, parent, retired }: ListedCodeRow) => {
+    await actions.change(
+      list,
+      { set: [{ was: code, code, caption, element, side, parent, retired: !retired }] },
+      `${retired ? 'Reopened' : 'Retired'}: ${code}.`,
+    );
   };
   const add = async (event: FormEvent) => {
     event.preventDefault();
@@ -84,11 +94,17 @@ export function ListPanel({ list, chosen, actions, onDeleted }: ListPanelProps) 
                   Take {chosen.code} away
                 </Button>
               )}
+              {chosen && list.kind === 'facet' && (
+                <Button disabled={actions.isBusy} onClick={() => void retire(chosen)}>
+                  {chosen.retired ? 'Reopen' : 'Retire'} {chosen.code}
+                </Button>
+              )}
             </div>
             <p className={styles.quiet}>
               Rows of a spreadsheet can be pasted: code, caption, code of the one above{list.kind === 'report' && ', element, side'}.
             </p>
           </form>
+          {list.kind === 'facet' && <FacetRulesForm list={list} all={all} actions={actions} />}
           <form className={styles.form} onSubmit={(event) => void rename(event)} aria-label="The list itself">
             <h3>The list itself</h3>
             <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 100 } }} required />

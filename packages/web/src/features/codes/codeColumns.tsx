@@ -57,10 +57,19 @@ export function codeColumns(list: CodeListBody): GridColumn<ListedCodeRow>[] {
       compare: (a, b) => compareTexts(a.side ?? '', b.side ?? ''),
     },
   ];
+  const state: GridColumn<ListedCodeRow> = {
+    id: 'state',
+    caption: 'State',
+    width: '66px',
+    cell: ({ retired }) => (retired ? <span className={styles.quiet}>retired</span> : 'in use'),
+    text: ({ retired }) => (retired ? 'retired' : 'in use'),
+    compare: (a, b) => Number(a.retired) - Number(b.retired),
+  };
   return [
     text('code', 'Code', `${Math.min(24, longest + 2 * depth) * 8 + 26}px`, 50),
     text('caption', 'Caption', 'minmax(120px, 1fr)', 200),
     ...(list.kind === 'report' ? meant : []),
+    ...(list.kind === 'facet' ? [state] : []),
     {
       id: 'parent',
       caption: 'Below',

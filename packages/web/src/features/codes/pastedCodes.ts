@@ -28,6 +28,7 @@ export function pastedCodes(text: string, { codes }: List): CodesToSet | null {
       element: readElement(element ?? '') ?? known?.element ?? null,
       side: sides[(side ?? '').toLowerCase()] ?? known?.side ?? null,
       parent: parent === undefined ? (known?.parent ?? null) : parent || null,
+      retired: known?.retired ?? false,
     };
   });
 }

@@ -1,6 +1,12 @@
-import type { CodeListBody, CodeListChange, CodeListInput } from '@ivory-ladder/contract';
+import type { CodeListBody, CodeListChange, CodeListInput, PairingRuleInput } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
-import { useAddCodeListMutation, useChangeCodeListMutation, useDeleteCodeListMutation } from '../../api/codeListApi.ts';
+import {
+  useAddCodeListMutation,
+  useAddPairingRuleMutation,
+  useChangeCodeListMutation,
+  useDeleteCodeListMutation,
+  useDeletePairingRuleMutation,
+} from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
@@ -12,6 +18,9 @@ export interface CodeListActions {
   /** Why it was refused, or `null`; what is done is said, where there is something to say. */
   change(list: CodeListBody, change: Omit<CodeListChange, 'version'>, said?: string): Promise<string | null>;
   remove(list: CodeListBody): Promise<boolean>;
+  /** Whether it was done. */
+  pair(rule: PairingRuleInput): Promise<boolean>;
+  unpair(ruleId: number): Promise<void>;
 }
 
 /** What can be done with lists of codes; each thing is applied at once. */
@@ -21,10 +30,12 @@ export function useCodeListActions(): CodeListActions {
   const [addList, adding] = useAddCodeListMutation();
   const [changeList, changing] = useChangeCodeListMutation();
   const [deleteList, deleting] = useDeleteCodeListMutation();
+  const [addRule, addingRule] = useAddPairingRuleMutation();
+  const [deleteRule, deletingRule] = useDeletePairingRuleMutation();
   const say = (error: unknown, done: string) =>
     dispatch(noticeGiven(error === undefined ? { tone: 'done', text: done } : { tone: 'refused', text: describeFailure(error) }));
   return {
-    isBusy: adding.isLoading || changing.isLoading || deleting.isLoading,
+    isBusy: adding.isLoading || changing.isLoading || deleting.isLoading || addingRule.isLoading || deletingRule.isLoading,
     add: async (body) => {
       const { data, error } = await addList({ companyId, body });
       say(error, `Added: ${body.name}.`);
@@ -39,6 +50,15 @@ export function useCodeListActions(): CodeListActions {
       const { error } = await deleteList({ companyId, listId: list.id });
       say(error, `Deleted: ${list.name}.`);
       return error === undefined;
+    },
+    pair: async (rule) => {
+      const { error } = await addRule({ companyId, rule });
+      say(error, `From here on ${rule.firstValue} does not go with ${rule.secondValue}.`);
+      return error === undefined;
+    },
+    unpair: async (ruleId) => {
+      const { error } = await deleteRule({ companyId, ruleId });
+      say(error, 'The rule is gone.');
     },
   };
 }

@@ -1,4 +1,4 @@
-import type { ChartAccountBody } from '@ivory-ladder/contract';
+import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
 import { type Currency, differenceOf, type EntryFault, faultsOf, formatAmount, type Layer } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -19,11 +19,12 @@ interface EntryFormProps {
   readonly first: EntryDraft;
   readonly isCopy: boolean;
   readonly accounts: readonly ChartAccountBody[];
+  readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
 }
 
 /** An entry written line by line, wholly by keyboard; what stands in the way of posting is said all the time. */
-export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps) {
+export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFormProps) {
   const company = useCompany();
   const dispatch = useDispatch();
   const { search } = useLocation();
@@ -50,9 +51,9 @@ export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps)
       date: draft.date,
       description: draft.description.trim(),
       layer: draft.layer,
-      lines: draft.rows.flatMap(({ accountId, text }, at) => {
+      lines: draft.rows.flatMap(({ accountId, text, facets: facetsOfLine }, at) => {
         const { debit, credit } = lines[at] ?? { debit: 0n, credit: 0n };
-        return accountId === null ? [] : [{ accountId, debit: debit.toString(), credit: credit.toString(), text: text.trim() }];
+        return accountId === null ? [] : [{ accountId, debit: debit.toString(), credit: credit.toString(), text: text.trim(), facets: facetsOfLine }];
       }),
     };
     const { data, error } = await post({ companyId: company.id, body, key: key.current });
@@ -73,7 +74,7 @@ export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps)
     void submit();
   };
   usePaste(true, (text) => {
-    const pasted = pastedRows(text, postable, currency);
+    const pasted = pastedRows(text, postable, facets, currency);
     if (!pasted) return false;
     const written = draft.rows.filter(({ accountId, debit, credit, text: words }) => accountId !== null || debit !== '' || credit !== '' || words !== '');
     change({ rows: withRoom([...written, ...pasted]) });
@@ -117,6 +118,7 @@ export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps)
         key={count}
         rows={draft.rows}
         accounts={postable}
+        facets={facets}
         currency={currency}
         faults={tries > 0 ? faults : []}
         onChange={(rows) => change({ rows: withRoom(rows) })}
@@ -138,7 +140,8 @@ export function EntryForm({ first, isCopy, accounts, currency }: EntryFormProps)
           To the entries
         </Button>
         <span className={styles.quiet}>
-          Enter goes on; on an empty amount it takes what is missing. Ctrl Enter posts. Rows of a spreadsheet can be pasted: account, debit, credit, text.
+          Enter goes on; on an empty amount it takes what is missing. Ctrl Enter posts. Rows of a spreadsheet can be pasted: account, debit, credit, text
+          {facets.map(({ name }) => `, ${name.toLowerCase()}`).join('')}.
         </span>
       </div>
     </form>

@@ -1,14 +1,16 @@
-import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { type Currency, type EntryFault, formatAmount, offeredOn, type Side } from '@ivory-ladder/core';
+import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
+import { type Currency, defaultFacets, type EntryFault, formatAmount, offeredOn, type Side } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { amountIn, amountText, type EntryRow, linesOf } from './entryRows.ts';
+import { FacetField, withFacet } from './FacetField.tsx';
 import styles from './NewEntryScreen.module.css';
 
 interface EntryLinesProps {
   readonly rows: readonly EntryRow[];
   /** Those that take postings. */
   readonly accounts: readonly ChartAccountBody[];
+  readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
   readonly faults: readonly EntryFault[];
   readonly onChange: (rows: readonly EntryRow[]) => void;
@@ -17,7 +19,7 @@ interface EntryLinesProps {
 const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
 
 /** The lines of an entry in fields: Enter goes to the next one, and on an empty amount takes what is missing there. */
-export function EntryLines({ rows, accounts, currency, faults, onChange }: EntryLinesProps) {
+export function EntryLines({ rows, accounts, facets, currency, faults, onChange }: EntryLinesProps) {
   const body = useRef<HTMLTableSectionElement>(null);
   const lines = linesOf(rows, currency);
   const [debits, credits] = [lines.reduce((sum, { debit }) => sum + debit, 0n), lines.reduce((sum, { credit }) => sum + credit, 0n)];
@@ -25,8 +27,11 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
   const set = (at: number, changes: Partial<EntryRow>) => onChange(rows.map((row, index) => (index === at ? { ...row, ...changes } : row)));
   /** At once, so that who types on without waiting types into the field behind. */
   const goOn = (from: Element | null, by = 1) => {
-    const fields = [...(body.current?.querySelectorAll<HTMLElement>('input') ?? [])];
-    fields[fields.indexOf(from as HTMLElement) + by]?.focus();
+    const fields = [...(body.current?.querySelectorAll('input') ?? [])];
+    const next = fields[fields.indexOf(from as HTMLInputElement) + by];
+    next?.focus();
+    // As with Tab: what is typed takes the place of what stands there.
+    next?.select();
   };
   const onEnter = (event: KeyboardEvent<HTMLInputElement>, act?: () => void, by = 1) => {
     if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
@@ -63,7 +68,7 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
     );
   };
   return (
-    <table className={styles.lines}>
+    <table className={styles.lines} data-facets={facets.length > 0 || undefined}>
       <thead>
         <tr>
           <th scope="col" className={styles.account}>
@@ -76,6 +81,11 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
             Credit
           </th>
           <th scope="col">Text</th>
+          {facets.map(({ key, name }) => (
+            <th key={key} scope="col" className={styles.facet}>
+              {name}
+            </th>
+          ))}
           <th scope="col">
             <span className="unseen">Take the line away</span>
           </th>
@@ -91,7 +101,8 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
                 getOptionLabel={({ label }) => label}
                 value={accounts.find(({ id }) => id === row.accountId) ?? null}
                 onChange={(event, account, reason) => {
-                  set(at, { accountId: account?.id ?? null });
+                  // The account names the values that its lines get; what is not right is changed on the line.
+                  set(at, { accountId: account?.id ?? null, facets: account ? defaultFacets(account.codes) : {} });
                   if (reason === 'selectOption' && event.type === 'keydown') goOn(document.activeElement);
                 }}
                 isOptionEqualToValue={(a, b) => a.id === b.id}
@@ -124,6 +135,18 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
                 onKeyDown={(event) => onEnter(event)}
               />
             </td>
+            {facets.map((facet) => (
+              <td key={facet.key}>
+                <FacetField
+                  facet={facet}
+                  line={at + 1}
+                  value={row.facets[facet.key] ?? ''}
+                  onChange={(value) => set(at, { facets: withFacet(row.facets, facet.key, value) })}
+                  onChosen={() => goOn(document.activeElement)}
+                  onEnter={onEnter}
+                />
+              </td>
+            ))}
             <td>
               {rows.length > 2 && at < rows.length - 1 && (
                 <button
@@ -145,8 +168,7 @@ export function EntryLines({ rows, accounts, currency, faults, onChange }: Entry
           <td>Total</td>
           <td data-amount>{formatAmount(debits, currency)}</td>
           <td data-amount>{formatAmount(credits, currency)}</td>
-          <td />
-          <td />
+          <td colSpan={2 + facets.length} />
         </tr>
       </tfoot>
     </table>

@@ -1,6 +1,7 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useSearchParams } from 'react-router';
 import { useGetChartQuery } from '../../api/chartApi.ts';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
@@ -19,6 +20,7 @@ export function NewEntryScreen() {
   const [params] = useSearchParams();
   const copyOf = Number(params.get('copy') ?? 0);
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
+  const { data: codeLists } = useListCodeListsQuery(company.id);
   const { data: copied } = useGetEntryQuery(copyOf > 0 ? { companyId: company.id, entryId: copyOf } : skipToken);
   if (!mayPost)
     return (
@@ -29,7 +31,16 @@ export function NewEntryScreen() {
       </section>
     );
   if (error !== undefined && !chart) return <EmptyState title="The chart cannot be read">{describeFailure(error)}</EmptyState>;
-  if (!chart || (copyOf > 0 && !copied)) return null;
+  if (!chart || !codeLists || (copyOf > 0 && !copied)) return null;
   const first = copied ? draftOf(copied, currency) : emptyDraft(span.to, 'ledger');
-  return <EntryForm key={copyOf} first={first} isCopy={copied !== undefined} accounts={chart.accounts} currency={currency} />;
+  return (
+    <EntryForm
+      key={copyOf}
+      first={first}
+      isCopy={copied !== undefined}
+      accounts={chart.accounts}
+      facets={codeLists.lists.filter(({ kind }) => kind === 'facet')}
+      currency={currency}
+    />
+  );
 }

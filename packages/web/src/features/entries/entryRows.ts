@@ -1,4 +1,14 @@
-import { type Currency, type DraftLine, formatAmount, readAmount } from '@ivory-ladder/core';
+import {
+  type CodeList,
+  type CodesOfAccount,
+  type Currency,
+  codeFinder,
+  type DraftLine,
+  defaultFacets,
+  type FacetsOfLine,
+  formatAmount,
+  readAmount,
+} from '@ivory-ladder/core';
 
 /** A line as it stands in the fields: amounts as they are typed. */
 export interface EntryRow {
@@ -7,10 +17,11 @@ export interface EntryRow {
   readonly debit: string;
   readonly credit: string;
   readonly text: string;
+  readonly facets: FacetsOfLine;
 }
 
 export function emptyRow(): EntryRow {
-  return { key: crypto.randomUUID(), accountId: null, debit: '', credit: '', text: '' };
+  return { key: crypto.randomUUID(), accountId: null, debit: '', credit: '', text: '', facets: {} };
 }
 
 /** The typed amount, `null` where it is none; with a dot or a comma as decimal sign, whichever reads. */
@@ -32,15 +43,17 @@ export function linesOf(rows: readonly EntryRow[], currency: Currency): DraftLin
 
 interface KnownAccount {
   readonly id: number;
+  readonly codes: CodesOfAccount;
   readonly number: string;
   readonly name: string;
 }
 
 /**
- * A block of a spreadsheet as rows: account (number or name), debit, credit, text; with two columns account and amount,
- * debit positive. `null` for text that is no block.
+ * A block of a spreadsheet as rows: account (number or name), debit, credit, text, then a value of each facet in their order;
+ * with two columns account and amount, debit positive. Values that are not given are those that the account names. `null`
+ * for text that is no block.
  */
-export function pastedRows(text: string, accounts: readonly KnownAccount[], currency: Currency): EntryRow[] | null {
+export function pastedRows(text: string, accounts: readonly KnownAccount[], facets: readonly CodeList[], currency: Currency): EntryRow[] | null {
   const lines = text
     .replace(/\r\n?/g, '\n')
     .split('\n')
@@ -53,10 +66,18 @@ export function pastedRows(text: string, accounts: readonly KnownAccount[], curr
     if (number !== '') byReference.set(`${number} ${name}`.toLowerCase(), id);
   }
   for (const { id, number } of accounts) if (number !== '') byReference.set(number.toLowerCase(), id);
+  const codes = new Map(accounts.map((account) => [account.id, account.codes]));
   const isSigned = lines.every((cells) => cells.length === 2);
-  return lines.map(([account = '', first = '', second = '', words = '']) => {
+  const finders = facets.map((facet) => ({ key: facet.key, find: codeFinder(facet) }));
+  return lines.map(([account = '', first = '', second = '', words = '', ...values]) => {
     const accountId = byReference.get(account.toLowerCase()) ?? null;
-    const row = { ...emptyRow(), accountId, text: words };
+    const given = Object.fromEntries(
+      finders.flatMap(({ key, find }, at) => {
+        const value = find(values[at] ?? '');
+        return value ? [[key, value.code]] : [];
+      }),
+    );
+    const row = { ...emptyRow(), accountId, text: words, facets: { ...defaultFacets(codes.get(accountId ?? 0) ?? {}), ...given } };
     if (!isSigned) return { ...row, debit: first, credit: second };
     const isNegative = /^[-(\u2212]/.test(first) || first.endsWith('-');
     const size = amountIn(first.replace(/[-()\u2212]/g, ''), currency);

@@ -29,7 +29,16 @@ export function draftOf({ date, description, layer, lines }: EntryBody, currency
     date,
     description,
     layer,
-    rows: withRoom(lines.map((line) => ({ ...emptyRow(), accountId: line.accountId, debit: typed(line.debit), credit: typed(line.credit), text: line.text }))),
+    rows: withRoom(
+      lines.map((line) => ({
+        ...emptyRow(),
+        accountId: line.accountId,
+        debit: typed(line.debit),
+        credit: typed(line.credit),
+        text: line.text,
+        facets: line.facets,
+      })),
+    ),
   };
 }
 
@@ -64,7 +73,9 @@ function read(key: string): EntryDraft | null {
   try {
     const text = localStorage.getItem(key);
     const draft = text === null ? null : (JSON.parse(text) as Partial<EntryDraft>);
-    return draft && Array.isArray(draft.rows) && typeof draft.date === 'string' ? (draft as EntryDraft) : null;
+    return draft && Array.isArray(draft.rows) && typeof draft.date === 'string'
+      ? ({ ...draft, rows: draft.rows.map((row) => ({ ...row, facets: row.facets ?? {} })) } as EntryDraft)
+      : null;
   } catch {
     return null;
   }

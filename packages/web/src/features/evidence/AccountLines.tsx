@@ -13,6 +13,8 @@ interface AccountLinesProps {
   readonly runs: boolean;
   readonly from?: string;
   readonly to?: string;
+  /** Only lines with these facet values. */
+  readonly facets?: string;
   readonly onOpenEntry: (entryId: number) => void;
 }
 
@@ -20,11 +22,11 @@ const firstPage = 50;
 const largestPage = 500;
 
 /** Entries of an account, latest or largest first; each opens to the whole entry. */
-export function AccountLines({ accountId, currency, runs, from, to, onOpenEntry }: AccountLinesProps) {
+export function AccountLines({ accountId, currency, runs, from, to, facets = '', onOpenEntry }: AccountLinesProps) {
   const company = useCompany();
   const [sort, setSort] = useState<'date' | 'size'>('date');
   const [limit, setLimit] = useState(firstPage);
-  const { data } = useListAccountLinesQuery({ companyId: company.id, account: accountId, from, to, sort, limit });
+  const { data } = useListAccountLinesQuery({ companyId: company.id, account: accountId, from, to, sort, facets, limit });
   if (!data) return null;
   return (
     <section className={styles.lines} aria-label="Entries">

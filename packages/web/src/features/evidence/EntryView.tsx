@@ -1,10 +1,13 @@
 import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
+import { facetsText } from '../facets/facetWords.ts';
 import styles from './EntryView.module.css';
 
 const sources = {
@@ -19,6 +22,8 @@ const sources = {
 export function EntryView({ entryId, currency, onBack }: { entryId: number; currency: Currency; onBack: () => void }) {
   const company = useCompany();
   const { data: entry, error } = useGetEntryQuery({ companyId: company.id, entryId });
+  const hasFacets = entry?.lines.some(({ facets }) => Object.keys(facets).length > 0) ?? false;
+  const { data: codeLists } = useListCodeListsQuery(hasFacets ? company.id : skipToken);
   const format = (amount: string) => (amount === '0' ? '' : formatAmount(BigInt(amount), currency));
   return (
     <article className={styles.entry}>
@@ -53,6 +58,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
                   <td>
                     {accountLabel(line)}
                     {line.text && <small>{line.text}</small>}
+                    {hasFacets && codeLists && <small>{facetsText(line.facets, codeLists.lists)}</small>}
                   </td>
                   <td>{format(line.debit)}</td>
                   <td>{format(line.credit)}</td>

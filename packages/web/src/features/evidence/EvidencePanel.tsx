@@ -17,6 +17,8 @@ import styles from './EvidencePanel.module.css';
 interface EvidencePanelProps {
   readonly kind: StatementKind;
   readonly span: SpanInAddress;
+  /** Only lines with these facet values. */
+  readonly facets: string;
   readonly cell: CellAddress;
   readonly onOpen: (cell: CellAddress) => void;
   readonly onClose: () => void;
@@ -25,7 +27,7 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, facets, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const [entryId, setEntryId] = useState<number | null>(null);
@@ -33,6 +35,7 @@ export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePan
     companyId: company.id,
     kind,
     ...span,
+    facets,
     line: cell.line,
     column: cell.column,
     ...(cell.account === null ? {} : { account: cell.account }),
@@ -64,7 +67,14 @@ export function EvidencePanel({ kind, span, cell, onOpen, onClose }: EvidencePan
                   <span>{format(net)}</span>
                 </p>
               ))}
-              <AccountLines accountId={cell.account} currency={currency} runs={data.measure === 'movement'} {...linesSpan(data)} onOpenEntry={setEntryId} />
+              <AccountLines
+                accountId={cell.account}
+                facets={facets}
+                currency={currency}
+                runs={data.measure === 'movement'}
+                {...linesSpan(data)}
+                onOpenEntry={setEntryId}
+              />
             </>
           )}
         </>

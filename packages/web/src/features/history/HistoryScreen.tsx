@@ -14,6 +14,7 @@ const things = {
   entry: 'entries',
   trial_balance: 'trial balances',
   code_list: 'codes and facets',
+  pairing_rule: 'pairing rules',
   period: 'periods',
   layout_options: 'layouts',
   year: 'fiscal years',

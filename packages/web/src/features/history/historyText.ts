@@ -30,6 +30,8 @@ const fieldNames: Readonly<Record<string, string>> = {
   columns: 'columns',
   sortedBy: 'ordered by',
   sought: 'shows',
+  neededOn: 'needed on',
+  notAllowedOn: 'not allowed on',
 };
 
 /** What an event did, as short lines: one for each field that was changed. */
@@ -57,9 +59,13 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
     if (field === 'active') return [now.active === true ? 'Reopened' : 'Retired'];
     const name = fieldNames[field];
     if (name === undefined || JSON.stringify(old[field] ?? null) === JSON.stringify(now[field] ?? null)) return [];
-    return [`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${shown(old[field])} → ${shown(now[field])}`];
+    return [`${capital(name)}: ${shown(old[field])} → ${shown(now[field])}`];
   });
   return lines.length > 0 ? lines : ['Changed'];
+}
+
+function capital(text: string): string {
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 }
 
 /** `1000 to 1999; 24* while in credit`. */
@@ -79,7 +85,9 @@ function codeListLines(old: Record<string, unknown>, now: Record<string, unknown
     `${codes.slice(0, mostCodes).join(', ')}${codes.length > mostCodes ? ` and ${codes.length - mostCodes} more` : ''}`;
   const gone = before.filter((code) => !after.includes(code));
   return [
-    ...(old.name === now.name ? [] : [`Name: ${shown(old.name)} → ${shown(now.name)}`]),
+    ...(['name', 'neededOn', 'notAllowedOn'] as const).flatMap((field) =>
+      (old[field] ?? '') === (now[field] ?? '') ? [] : [`${capital(fieldNames[field] ?? field)}: ${shown(old[field])} → ${shown(now[field])}`],
+    ),
     ...(after.length > 0 ? [`Set: ${told(after)}`] : []),
     ...(gone.length > 0 ? [`Until then: ${told(gone)}`] : []),
   ];

@@ -4,6 +4,7 @@ import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { shortDay, spanText } from '../../components/dates.ts';
 import { AccountLines } from '../evidence/AccountLines.tsx';
@@ -21,6 +22,7 @@ interface AccountPanelProps {
 export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps) {
   const company = useCompany();
   const { span } = useSpan();
+  const { facets } = useFacetFilter();
   const currency = currencyOfCompany(company);
   const [entryId, setEntryId] = useState<number | null>(null);
   const account = accounts.find(({ id }) => id === accountId);
@@ -62,6 +64,7 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
             runs={account.element === 'income' || account.element === 'expense'}
             from={span.from}
             to={span.to}
+            facets={facets}
             onOpenEntry={setEntryId}
           />
         </>

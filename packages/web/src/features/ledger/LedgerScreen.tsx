@@ -6,11 +6,13 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
+import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { AccountPanel } from './AccountPanel.tsx';
 import { BroughtInPanel } from './BroughtInPanel.tsx';
 import styles from './LedgerScreen.module.css';
@@ -22,11 +24,12 @@ import { useTrialBalanceDrop } from './useTrialBalanceDrop.ts';
 export function LedgerScreen() {
   const company = useCompany();
   const { span } = useSpan();
+  const { facets } = useFacetFilter();
   const dispatch = useDispatch();
   const { search } = useLocation();
   const [params, setParams] = useSearchParams();
   const [filter, setFilter] = useState('');
-  const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span });
+  const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span, facets });
   const drop = useTrialBalanceDrop();
   const mayBringIn = useMay('preparer');
   const accountId = Number(params.get('account') ?? 0);
@@ -63,6 +66,7 @@ export function LedgerScreen() {
               value={filter}
               onChange={(event) => setFilter(event.target.value)}
             />
+            <FacetMenu />
             {mayBringIn && (
               <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
                 Bring in a trial balance…
@@ -71,6 +75,7 @@ export function LedgerScreen() {
             {drop.input}
           </div>
         </header>
+        <FacetNote />
         {error !== undefined && <EmptyState title="The trial balance cannot be shown">{describeFailure(error)}</EmptyState>}
         {company.accounts === 0 && (
           <EmptyState title="No accounts yet">

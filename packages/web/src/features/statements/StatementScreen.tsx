@@ -10,6 +10,7 @@ import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
+import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import styles from './StatementScreen.module.css';
 import { StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
@@ -88,6 +89,7 @@ export function StatementScreen() {
               chosen={span.compare === 'fixed' ? [] : [span.compare]}
               onChoose={(compare) => choose({ compare })}
             />
+            <FacetMenu />
             <ChoiceMenu
               label="Export"
               strong
@@ -101,6 +103,7 @@ export function StatementScreen() {
             />
           </div>
         </header>
+        <FacetNote />
         {error !== undefined && !statement && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
         {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
@@ -115,6 +118,7 @@ export function StatementScreen() {
           <EvidencePanel
             kind={kind}
             span={span}
+            facets={request.facets}
             cell={cell}
             onOpen={(address) => change({ cell: writeCell(address) })}
             onClose={() => change({ cell: null })}

@@ -2,6 +2,7 @@ import { useCallback, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 
 export interface CellAddress {
@@ -20,6 +21,7 @@ export function useStatementAddress() {
   const [params, setParams] = useSearchParams();
   const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
   const detail = params.get('detail') ?? '2';
+  const { facets } = useFacetFilter();
   const request = useMemo(
     (): StatementParams => ({
       companyId: company.id,
@@ -30,8 +32,9 @@ export function useStatementAddress() {
       shut: params.get('shut') ?? '',
       zero: params.get('zero') === '1' ? '1' : '0',
       language: params.get('language') ?? '',
+      facets,
     }),
-    [company.id, kind, span, detail, params],
+    [company.id, kind, span, detail, params, facets],
   );
   const change = useCallback(
     (changes: Record<string, string | null>) =>

@@ -1,0 +1,147 @@
+import {
+  type FacetBalanceRow,
+  type FacetBalances,
+  type FacetFilter,
+  type FacetSet,
+  groupFacetBalances,
+  type Layer,
+  narrowCube,
+  type Origin,
+  selectSets,
+} from '@ivory-ladder/core';
+import type { DataSource, QueryRunner } from 'typeorm';
+import type { Books } from '../application/ports/index.ts';
+import { readFacetSets } from './facetSets.ts';
+import { rowsOf } from './transaction.ts';
+
+interface Kept {
+  readonly revision: number;
+  readonly structureVersion: number;
+  readonly balances: FacetBalances;
+  readonly sets: readonly FacetSet[];
+  /** Postings that were added to what was read, each a pass more for who adds them up. */
+  readonly added: number;
+}
+
+const companiesKept = 10;
+const filtersKept = 12;
+/** So many postings later the balances are read anew, in one piece. */
+const mostAdded = 500;
+
+/**
+ * Copies of the balances by facet set, made when a company's facets are first asked for. They follow the revision by
+ * the lines of the entries since, and are made anew with the structure.
+ */
+export class FacetBooks {
+  private readonly kept = new Map<number, Kept>();
+  private readonly narrowed = new WeakMap<Books, Map<string, Books>>();
+
+  constructor(private readonly database: DataSource) {}
+
+  /** The books as they are with the wanted lines alone; `null` where the ledger has moved on from them. */
+  async narrow(books: Books, filter: FacetFilter): Promise<Books | null> {
+    const key = JSON.stringify(Object.entries(filter).sort());
+    const known = this.narrowed.get(books) ?? new Map<string, Books>();
+    this.narrowed.set(books, known);
+    const before = known.get(key);
+    if (before) return before;
+    const current = await this.current(books);
+    if (!current) return null;
+    const selected = selectSets(current.sets, filter, books.lists);
+    const narrowed: Books = { ...books, cube: narrowCube(books.cube, current.balances, selected), selected };
+    const oldest = known.keys().next().value;
+    if (known.size >= filtersKept && oldest !== undefined) known.delete(oldest);
+    known.set(key, narrowed);
+    return narrowed;
+  }
+
+  private async current(books: Books): Promise<Kept | null> {
+    const { id, structureVersion } = books.company;
+    const kept = this.kept.get(id);
+    const isSameStructure = kept?.structureVersion === structureVersion;
+    if (kept && isSameStructure && kept.revision === books.cube.revision) return kept;
+    const runner = this.database.createQueryRunner();
+    try {
+      await runner.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+      await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+      const [row] = await rowsOf<{ revision: string; structureVersion: string }>(
+        runner,
+        'SELECT revision, structure_version AS structureVersion FROM company WHERE id = ?',
+        [id],
+      );
+      if (Number(row?.revision) !== books.cube.revision || Number(row?.structureVersion) !== structureVersion) return null;
+      const canFollow = kept && isSameStructure && kept.revision < books.cube.revision && kept.added < mostAdded;
+      const rows = canFollow ? await readSince(runner, books, kept.revision) : await readAll(runner, books);
+      const read = groupFacetBalances(books.cube, rows);
+      const balances = canFollow ? merged(kept.balances, read) : read;
+      const current: Kept = {
+        revision: books.cube.revision,
+        structureVersion,
+        balances,
+        sets: await readFacetSets(runner, id),
+        added: canFollow ? kept.added + 1 : 0,
+      };
+      this.kept.delete(id);
+      this.kept.set(id, current);
+      const oldest = this.kept.keys().next().value;
+      if (this.kept.size > companiesKept && oldest !== undefined) this.kept.delete(oldest);
+      return current;
+    } finally {
+      await runner.query('ROLLBACK');
+      await runner.release();
+    }
+  }
+}
+
+function merged(before: FacetBalances, more: FacetBalances): FacetBalances {
+  const all = new Map(before);
+  for (const [id, groups] of more) all.set(id, [...(all.get(id) ?? []), ...groups]);
+  return all;
+}
+
+interface StoredRow {
+  readonly facetSetId: number;
+  readonly layer: Layer;
+  readonly origin: Origin;
+  readonly accountId: number;
+  readonly year: number;
+  readonly period: number;
+  readonly debit: string;
+  readonly credit: string;
+}
+
+async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceRow[]> {
+  const rows = await rowsOf<StoredRow>(
+    runner,
+    'SELECT facet_set_id AS facetSetId, layer, origin, account_id AS accountId, year, period, debit, credit FROM facet_balance WHERE company_id = ?',
+    [books.company.id],
+  );
+  return rowsIn(books, rows);
+}
+
+/** A closing entry counts in the last period of the year that it closes. */
+async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[]> {
+  const rows = await rowsOf<StoredRow & { closesYear: number | null }>(
+    runner,
+    `SELECT line.facet_set_id AS facetSetId, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, line.account_id AS accountId,
+            entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit
+       FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      WHERE entry.company_id = ? AND entry.revision > ? AND line.facet_set_id <> 0`,
+    [books.company.id, revision],
+  );
+  const lastOf = new Map(books.calendar.years.map((year) => [year.year, year.periods.at(-1)?.number]));
+  return rowsIn(
+    books,
+    rows.map((row) => (row.closesYear === null ? row : { ...row, year: row.closesYear, period: lastOf.get(row.closesYear) ?? row.period })),
+  );
+}
+
+function rowsIn({ calendar }: Books, rows: readonly StoredRow[]): FacetBalanceRow[] {
+  const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
+  return rows.map(({ year, period, debit, credit, ...row }) => ({
+    ...row,
+    periodIndex: periodIndex.get(year * 100 + period) ?? -1,
+    debit: BigInt(debit),
+    credit: BigInt(credit),
+  }));
+}
