@@ -6,7 +6,10 @@ export default defineConfig({
     ssr: true,
     target: 'node20',
     sourcemap: true,
-    rollupOptions: { input: { main: 'src/main.ts', workbookWorker: 'src/documents/workbookWorker.ts' }, output: { entryFileNames: '[name].js', format: 'es' } },
+    rollupOptions: {
+      input: { main: 'src/main.ts', ledger: 'src/ledger.ts', workbookWorker: 'src/documents/workbookWorker.ts' },
+      output: { entryFileNames: '[name].js', format: 'es' },
+    },
   },
   ssr: { noExternal: [/^@ivory-ladder\//] },
 });

@@ -65,12 +65,13 @@ export async function startMariaDb(folder, { small = false, database = 'ivory_la
     child.once('exit', resolve);
   });
   await untilListening(port, () => child.exitCode !== null, log);
-  return handle(
+  const started = handle(
     { port, password, database },
     () => child.kill('SIGTERM'),
     () => child.exitCode !== null || child.signalCode !== null,
     () => ended,
   );
+  return { ...started, isOurs: true };
 }
 
 function handle({ port, password, database }, terminate, hasEnded, untilEnded) {

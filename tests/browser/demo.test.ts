@@ -180,6 +180,26 @@ describe('reading statements', () => {
   });
 });
 
+describe('the adjusted trial balance', () => {
+  it('shows ledger, adjustments and adjusted with the text of each adjustment, and goes along as a workbook', async () => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/ledger`);
+    await page.getByRole('button', { name: 'Movements' }).click();
+    await page.getByRole('menuitem', { name: 'Ledger, adjustments and adjusted' }).click();
+    const table = page.getByRole('treegrid', { name: 'Trial balance' });
+    await table.getByRole('columnheader', { name: 'Adjusted', exact: true }).waitFor();
+    await page.getByRole('searchbox', { name: 'Filter accounts' }).fill('2100');
+    await table.getByRole('row', { name: /^2100 ?Accrued expenses.*\(4,200\.00\)/ }).waitFor();
+    const adjustments = page.getByRole('complementary', { name: 'Adjustments' });
+    await adjustments.getByText('Accrued harbour dues').waitFor();
+    await adjustments.getByRole('row', { name: '5310 Harbour dues, mainland 4,200.00' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Export' }).click();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: /^Workbook/ }).click()]);
+    expect(download.suggestedFilename()).toBe('Eiderholm Ferry Company - Adjusted trial balance 2026-09-30.xlsx');
+    expectQuiet();
+  });
+});
+
 describe('bringing in a file', () => {
   it('shows errors beside their rows and does not post; a hopeless file says what it is', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/ledger`);

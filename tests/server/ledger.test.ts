@@ -94,6 +94,7 @@ describe('the demo company', () => {
       parents_without_postings: ['to_look_at', '41200', ['6200']],
       normal_sides: ['to_look_at', '3187705', ['1020']],
       profit_allotted: ['holds', '0', []],
+      balances_from_lines: ['holds', '0', []],
     });
   });
 

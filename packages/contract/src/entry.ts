@@ -138,9 +138,25 @@ export const trialBalanceView = z.object({
       closing: amount,
       /** The part of the closing balance that adjustments make. */
       adjustments: amount,
+      /** The closing balance at the comparative's day; `null` without one. */
+      comparative: amount.nullable(),
     }),
   ),
   notAllotted: amount,
+  /** Last days that the comparative stands for: of balance sheet accounts, and of income and expense. */
+  comparedTo: z.object({ balances: day, result: day }).nullable(),
   revision: z.int(),
 });
 export type TrialBalanceViewBody = z.infer<typeof trialBalanceView>;
+
+export const adjustmentsQuery = z.object({ to: day });
+
+/** Adjustments of the fiscal year up to a day, each with its lines. */
+export const adjustmentList = z.object({
+  /** First day of the fiscal year. */
+  from: day,
+  entries: z.array(entry.pick({ id: true, date: true, documentNumber: true, description: true, reversesEntryId: true, lines: true })),
+  /** How many there are from before, whose effect on balance sheet accounts goes on. */
+  earlier: z.int(),
+});
+export type AdjustmentList = z.infer<typeof adjustmentList>;

@@ -1,7 +1,19 @@
 import { z } from 'zod';
-import { accountLines, accountLinesQuery, entriesQuery, entry, entryInput, entryList, postedEntry, reversalInput, trialBalanceView } from './entry.ts';
+import {
+  accountLines,
+  accountLinesQuery,
+  adjustmentList,
+  adjustmentsQuery,
+  entriesQuery,
+  entry,
+  entryInput,
+  entryList,
+  postedEntry,
+  reversalInput,
+  trialBalanceView,
+} from './entry.ts';
 import type { Operation } from './operation.ts';
-import { trialBalanceQuery } from './statement.ts';
+import { trialBalanceFileQuery, trialBalanceQuery } from './statement.ts';
 import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
 
 /** Trial balances brought in, balances and entries. */
@@ -47,6 +59,30 @@ export const ledgerOperations = {
     summary: 'Opening, movement, carried over and closing of every account',
     query: trialBalanceQuery,
     answer: trialBalanceView,
+  },
+  getAdjustments: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/adjustments',
+    summary: 'Adjustments of the fiscal year up to a day, with their lines',
+    query: adjustmentsQuery,
+    answer: adjustmentList,
+  },
+  exportTrialBalanceCsv: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/trial-balance/csv',
+    summary: 'The trial balance as CSV',
+    query: trialBalanceFileQuery,
+    answer: 'file',
+  },
+  exportTrialBalanceWorkbook: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/trial-balance/workbook',
+    summary: 'The trial balance as a workbook with live formulas, adjustments with their texts on a sheet of their own',
+    query: trialBalanceFileQuery,
+    answer: 'file',
   },
   listAccountLines: {
     needs: 'reader',

@@ -23,6 +23,9 @@ export const spanQuery = z.object({ from: day, to: day, ...comparisonQuery });
 /** With lines of some facet values alone. */
 export const trialBalanceQuery = spanQuery.extend(facetQuery);
 
+/** What of it is taken along: movements, or ledger and adjustments side by side; accounts without amounts where asked for. */
+export const trialBalanceFileQuery = trialBalanceQuery.extend({ view: z.enum(['movements', 'adjusted']).default('movements'), zero: flag });
+
 export const statementQuery = z.object({
   from: day,
   to: day,
@@ -57,7 +60,16 @@ export const statementRow = z.object({
 });
 
 export const proof = z.object({
-  name: z.enum(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'parents_without_postings', 'normal_sides', 'profit_allotted']),
+  name: z.enum([
+    'trial_balance',
+    'assets_equal_claims',
+    'profit_in_equity',
+    'coverage',
+    'parents_without_postings',
+    'normal_sides',
+    'profit_allotted',
+    'balances_from_lines',
+  ]),
   state: z.enum(['holds', 'fails', 'to_look_at']),
   difference: amount,
   figures: z.array(z.object({ name: z.string(), day, net: amount })),

@@ -71,6 +71,7 @@ export * from './proofs/findOddBalances.ts';
 export * from './proofs/proof.ts';
 export * from './proofs/proveAllotted.ts';
 export * from './proofs/proveBalanceSheet.ts';
+export * from './proofs/proveBalances.ts';
 export * from './proofs/proveCoverage.ts';
 export * from './proofs/proveProfit.ts';
 export * from './proofs/proveTrialBalance.ts';

@@ -10,6 +10,8 @@ import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
+import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
+import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook.ts';
 import { createApp } from './http/createApp.ts';
 import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
@@ -22,6 +24,7 @@ import { FacetBooks } from './persistence/facetBooks.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
+import { LineProofs } from './persistence/lineProofs.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
@@ -83,7 +86,7 @@ function wirePorts(database: DataSource): Ports {
   const counters = new Counters(database);
   return {
     companies: new CompanyRepository(database, counters),
-    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), counters),
+    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), new LineProofs(database), counters),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, counters),
     notes: new NoteRepository(database, counters),
@@ -98,6 +101,8 @@ function wirePorts(database: DataSource): Ports {
     writer: {
       toCsv: writeStatementCsv,
       toWorkbook: writeStatementWorkbook,
+      trialBalanceToCsv: writeTrialBalanceCsv,
+      trialBalanceToWorkbook: writeTrialBalanceWorkbook,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

@@ -7,7 +7,8 @@ export type ProofName =
   | 'coverage'
   | 'parents_without_postings'
   | 'normal_sides'
-  | 'profit_allotted';
+  | 'profit_allotted'
+  | 'balances_from_lines';
 
 /** `holds`; `fails`: a figure is wrong; `to_look_at`: the figures tie, but something is odd. */
 export type ProofState = 'holds' | 'fails' | 'to_look_at';

@@ -9,6 +9,7 @@ import {
   type ProofAccount,
   proveAllotted,
   proveBalanceSheet,
+  proveBalances,
   proveCoverage,
   proveProfit,
   proveTrialBalance,
@@ -66,6 +67,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
     const portions = books.portions.get(accountId);
     return portions !== undefined && portions.debit !== portions.credit;
   };
+  const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
     proofs: [
@@ -76,6 +78,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       findPostingsOnParents(accounts, current.net),
       findAgainstNormalSide(accounts, current.net, hasOtherPlace),
       proveAllotted(columns),
+      ...(differences ? [proveBalances([...differences].map(([accountId, net]) => ({ account: books.cube.indexOf.get(accountId) as number, net })))] : []),
     ],
   });
 }

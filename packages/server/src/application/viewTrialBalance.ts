@@ -1,5 +1,8 @@
 import {
+  type Account,
   balanceAt,
+  comparisonSpan,
+  type Day,
   type Layer,
   layers,
   movementOver,
@@ -17,7 +20,8 @@ import type { Books, Ports } from './ports/index.ts';
 import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
 interface TrialBalanceLine {
-  readonly index: number;
+  readonly account: Account;
+  readonly depth: number;
   readonly opening: bigint;
   readonly debit: bigint;
   readonly credit: bigint;
@@ -25,12 +29,17 @@ interface TrialBalanceLine {
   readonly closing: bigint;
   /** The part of it that adjustments make. */
   readonly adjustments: bigint;
+  /** At the day of the comparative; `null` without one. */
+  readonly comparative: bigint | null;
 }
 
 export interface TrialBalanceView {
   readonly books: Books;
   readonly lines: readonly TrialBalanceLine[];
   readonly notAllotted: bigint;
+  readonly span: Span;
+  /** Last days that the comparative stands for: of balance sheet accounts, and of income and expense. */
+  readonly comparedTo: { readonly balances: Day; readonly result: Day } | null;
 }
 
 /** Opening + movement + carried over = closing, for every account in chart order; both layers together. */
@@ -41,26 +50,37 @@ export async function viewTrialBalance(ports: Ports, { companyId }: Access, choi
   if (!opened.ok) return opened;
   const books = opened.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  const partial = await partialsFor(ports, books, [span]);
+  const [before, beforeResult] = (['balance_sheet', 'income_statement'] as const).map((kind) => comparisonSpan(comparison.value, kind, span, books.calendar));
+  const comparedTo = before && beforeResult ? { balances: before.lastDay, result: beforeResult.lastDay } : null;
+  const partial = await partialsFor(ports, books, [span, ...(before && beforeResult ? [before, beforeResult] : [])]);
   const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true });
   const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial);
   const adjustments = balanceAt(books.cube, books.traits, ['adjustment'], span.lastDay, partial);
+  const comparative = comparedTo && comparativeBalances(books, comparedTo, partial);
   const movement = movementOver(books.cube, layers, span, partial);
   const gross = grossMovement(books, span, partial);
-  const lines = books.tree.order.map((account): TrialBalanceLine => {
+  const lines = books.tree.order.map((account, at): TrialBalanceLine => {
     const index = books.cube.indexOf.get(account.id) as number;
     const [from, moved, to] = [opening.net[index] as bigint, movement[index] as bigint, closing.net[index] as bigint];
     return {
-      index,
+      account,
+      depth: books.tree.depth[at] as number,
       opening: from,
       debit: gross.debit[index] as bigint,
       credit: gross.credit[index] as bigint,
       carried: to - from - moved,
       closing: to,
       adjustments: adjustments.net[index] as bigint,
+      comparative: comparative?.[index] ?? null,
     };
   });
-  return succeed({ books, lines, notAllotted: closing.notAllotted });
+  return succeed({ books, lines, notAllotted: closing.notAllotted, span, comparedTo });
+}
+
+/** Income and expense of a comparative are those of its fiscal year up to its own day. */
+function comparativeBalances({ cube, traits }: Books, { balances, result }: { balances: Day; result: Day }, partial: PartialLines): BigInt64Array {
+  const [atBalances, atResult] = [balances, result].map((day) => balanceAt(cube, traits, layers, day, partial).net) as [BigInt64Array, BigInt64Array];
+  return atBalances.map((net, account) => (traits.resets[account] === 1 ? (atResult[account] as bigint) : net));
 }
 
 function grossMovement({ cube }: Books, span: Span, partial: PartialLines): { debit: BigInt64Array; credit: BigInt64Array } {

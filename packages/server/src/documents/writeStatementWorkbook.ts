@@ -2,6 +2,7 @@ import { type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+import { amountFormat, rounded } from './workbookAmounts.ts';
 
 const firstRow = 7;
 /** A workbook knows seven levels; the one that the sheet names is the first that is shown collapsed, so none may reach it. */
@@ -106,17 +107,6 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
     if (row.role === 'total' && row.parts.length > 0) cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
   });
-}
-
-/** Thousands grouped, minus in parentheses, nil as a dash; as on screen. */
-function amountFormat(exponent: number): string {
-  const places = exponent === 0 ? '' : `.${'0'.repeat(exponent)}`;
-  return `#,##0${places}_);(#,##0${places});"–"_)`;
-}
-
-/** Binary fractions do not add up to the cent; rounding at each sum is what the statement itself does exactly. */
-function rounded(formula: string, exponent: number): string {
-  return `ROUND(${formula},${exponent})`;
 }
 
 function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {

@@ -1,12 +1,22 @@
-import type { AccountLines, BroughtInList, EntryBody, EntryList, PostingBody, RehearsalBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type {
+  AccountLines,
+  AdjustmentList,
+  BroughtInList,
+  EntryBody,
+  EntryList,
+  PostingBody,
+  RehearsalBody,
+  TrialBalanceViewBody,
+} from '@ivory-ladder/contract';
 import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { toldAccount } from '../application/toldAccount.ts';
+import type { AdjustmentsView } from '../application/viewAdjustments.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView): TrialBalanceViewBody {
+export function toTrialBalance({ books, lines, notAllotted, comparedTo }: TrialBalanceView): TrialBalanceViewBody {
   return {
     accounts: books.tree.order.map((account, at) => {
       const line = lines[at] as TrialBalanceView['lines'][number];
@@ -22,9 +32,11 @@ export function toTrialBalance({ books, lines, notAllotted }: TrialBalanceView):
         carried: text(line.carried),
         closing: text(line.closing),
         adjustments: text(line.adjustments),
+        comparative: textOrNull(line.comparative),
       };
     }),
     notAllotted: text(notAllotted),
+    comparedTo,
     revision: books.cube.revision,
   };
 }
@@ -34,6 +46,21 @@ export function toEntry(entry: EntryRecord): EntryBody {
     ...entry,
     postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
     lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit), facets: { ...line.facets } })),
+  };
+}
+
+export function toAdjustments({ from, entries, earlier }: AdjustmentsView): AdjustmentList {
+  return {
+    from,
+    earlier,
+    entries: entries.map(toEntry).map(({ id, date, documentNumber, description, reversesEntryId, lines }) => ({
+      id,
+      date,
+      documentNumber,
+      description,
+      reversesEntryId,
+      lines,
+    })),
   };
 }
 

@@ -1,4 +1,4 @@
-import { mapOutcome } from '@ivory-ladder/core';
+import { mapOutcome, succeed } from '@ivory-ladder/core';
 import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
 import { listEntries } from '../application/listEntries.ts';
 import type { Ports, PostedEntry } from '../application/ports/index.ts';
@@ -6,6 +6,8 @@ import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { reverseEntry } from '../application/reverseEntry.ts';
+import { trialBalancePaper } from '../application/trialBalancePaper.ts';
+import { viewAdjustments } from '../application/viewAdjustments.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
 import * as answers from './ledgerAnswers.ts';
@@ -22,6 +24,14 @@ export function ledgerRoutes(on: On, ports: Ports): void {
   );
   on('listBroughtIn', async ({ access }) => mapOutcome(await listBroughtIn(ports, access), answers.toBroughtIn));
   on('getTrialBalance', async ({ access, query }) => mapOutcome(await viewTrialBalance(ports, access, query), answers.toTrialBalance));
+  on('getAdjustments', async ({ access, query }) => mapOutcome(await viewAdjustments(ports, access, query.to), answers.toAdjustments));
+  on('exportTrialBalanceCsv', async ({ access, query }) =>
+    mapOutcome(await trialBalancePaper(ports, access, query), (paper) => ports.writer.trialBalanceToCsv(paper)),
+  );
+  on('exportTrialBalanceWorkbook', async ({ access, query }) => {
+    const paper = await trialBalancePaper(ports, access, query);
+    return paper.ok ? succeed(await ports.writer.trialBalanceToWorkbook(paper.value)) : paper;
+  });
   on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, facets, after = null, limit } }) =>
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );

@@ -35,6 +35,7 @@ import type { Counters } from './counters.ts';
 import type { FacetBooks } from './facetBooks.ts';
 import { facetSetIds, facetsOfLines, noFacets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
+import type { LineProofs } from './lineProofs.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -46,6 +47,7 @@ export class LedgerRepository implements LedgerStore {
     private readonly database: DataSource,
     private readonly cache: BooksCache,
     private readonly facetBooks: FacetBooks,
+    private readonly lineProofs: LineProofs,
     private readonly counters: Counters,
   ) {}
 
@@ -262,6 +264,33 @@ export class LedgerRepository implements LedgerStore {
       total: Number(count?.total ?? 0),
       next: rows.length > wanted.limit && last ? `${last.sortKey}_${last.entryId}_${last.lineNumber}` : null,
     };
+  }
+
+  async differencesFromLines({ company, cube }: Books): Promise<ReadonlyMap<number, bigint> | null> {
+    const differences = await this.lineProofs.differences(company.id, cube.revision);
+    if (differences === null) return null;
+    const byAccount = new Map<number, bigint>();
+    for (const { accountId, debit, credit } of differences) byAccount.set(accountId, (byAccount.get(accountId) ?? 0n) + debit - credit);
+    return byAccount;
+  }
+
+  async adjustments(companyId: number, from: Day, to: Day, most: number): ReturnType<LedgerStore['adjustments']> {
+    const rows = await rowsOf<{ id: string }>(
+      this.database,
+      "SELECT id FROM journal_entry WHERE company_id = ? AND layer = 'adjustment' AND entry_date BETWEEN ? AND ? ORDER BY entry_date, id LIMIT ?",
+      [companyId, from, to, most],
+    );
+    const [before] = await rowsOf<{ total: string }>(
+      this.database,
+      "SELECT COUNT(*) AS total FROM journal_entry WHERE company_id = ? AND layer = 'adjustment' AND entry_date < ?",
+      [companyId, from],
+    );
+    const entries: EntryRecord[] = [];
+    for (const { id } of rows) {
+      const entry = await this.entry(companyId, Number(id));
+      if (entry) entries.push(entry);
+    }
+    return { entries, earlier: Number(before?.total ?? 0) };
   }
 
   async openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]> {

@@ -83,13 +83,13 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
       Number(lines) > 0 ? `${text(lines)} lines of entries` : '',
       Number(pairings) > 0 ? `${text(pairings)} pairing rules` : '',
     ].filter((held) => held !== '');
-    return `${text(listed)} stays: ${by.join(' and ')} have it. ${Number(lines) > 0 ? 'It can be retired instead: then no new line gets it.' : 'Give them another one first.'}`;
+    return `The code ${text(listed)} stays: ${by.length === 0 ? 'others' : by.join(' and ')} have it. ${Number(lines) > 0 ? 'It can be retired instead: then no new line gets it.' : 'Give them another one first.'}`;
   },
   facet_unknown: () => 'That facet is not there any more.',
   facet_value_unknown: ({ facet, value }) => `${text(facet)} has no value «${text(value)}».`,
   pairing_of_one_facet: () => 'A pairing rule is about two facets; a line has one value of each anyway.',
   facet_range_malformed: () => 'These account numbers cannot be read. They are written as «4000 to 4999, 61* except 6150».',
-  line_facets_refused: ({ line, refused }) => `Line ${text(line)}: ${facetsRefused(refused as { code: string } & Record<string, unknown>)}`,
+  line_facets_refused: ({ line, refused }) => `Line ${text(line)}: ${facetsRefused((refused ?? {}) as Facts)}`,
   list_code_unknown: ({ listed }) => `There is no code «${text(listed)}» in the list; choose one of those proposed, or leave it empty for none.`,
   list_code_missing: () => 'Every entry of a list needs a code.',
   list_code_twice: ({ listed }) => `The code «${text(listed)}» is in the list already.`,
@@ -213,7 +213,7 @@ export function describeFailure(failure: unknown): string {
 }
 
 /** Why the facets of a line are refused. */
-function facetsRefused({ code, facet, value, otherFacet, otherValue, reason }: { readonly code: string } & Record<string, unknown>): string {
+function facetsRefused({ code, facet, value, otherFacet, otherValue, reason }: Facts): string {
   switch (code) {
     case 'facet_needed':
       return `${text(facet)} is needed on this account.`;

@@ -1,5 +1,6 @@
 import type {
   AccountLines,
+  AdjustmentList,
   BroughtInList,
   EntryBody,
   EntryDraftBody,
@@ -39,6 +40,10 @@ const ledgerApi = ivoryApi.injectEndpoints({
     listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
     getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number; facets: string }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+    getAdjustments: build.query<AdjustmentList, { companyId: number; to: string }>({
+      query: ({ companyId, to }) => `/companies/${companyId}/adjustments?${toQuery({ to })}`,
       providesTags: ['Ledger'],
     }),
     listAccountLines: build.query<
@@ -90,6 +95,7 @@ export const {
   usePostTrialBalanceMutation,
   useListBroughtInQuery,
   useGetTrialBalanceQuery,
+  useGetAdjustmentsQuery,
   useListAccountLinesQuery,
   useGetEntryQuery,
   useListEntriesQuery,

@@ -7,7 +7,7 @@ import styles from './ProofStrip.module.css';
 import { currencyOfCompany, useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
-const alwaysShown = new Set<ProofBody['name']>(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage']);
+const alwaysShown = new Set<ProofBody['name']>(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'balances_from_lines']);
 
 /** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
 export function ProofStrip() {
@@ -33,7 +33,7 @@ export function ProofStrip() {
           {proofText(proof, (net) => formatAmount(net, currency))}
         </Link>
       ))}
-      <span className={styles.revision}>{isEmpty ? '' : `Ledger at posting ${company.revision}`}</span>
+      <span className={styles.revision}>{isEmpty ? '' : `Posting ${company.revision}`}</span>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import type { ChartColumn, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Statement } from '../runStatement.ts';
+import type { TrialBalancePaper } from '../trialBalancePaper.ts';
 import type { ToldEvent } from '../viewHistory.ts';
 
 export interface StoredFile {
@@ -58,5 +59,7 @@ export interface FileWriter {
   toWorkbook(statement: Statement): Promise<WrittenFile>;
   chartToCsv(sheet: ChartSheet): WrittenFile;
   chartToWorkbook(sheet: ChartSheet, isTemplate: boolean): Promise<WrittenFile>;
+  trialBalanceToCsv(paper: TrialBalancePaper): WrittenFile;
+  trialBalanceToWorkbook(paper: TrialBalancePaper): Promise<WrittenFile>;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

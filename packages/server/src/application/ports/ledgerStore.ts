@@ -112,6 +112,10 @@ export interface LedgerStore {
   listEntries(companyId: number, wanted: EntriesWanted): Promise<{ entries: ListedEntry[]; next: string | null }>;
   /** `laterThatDay`: of a page that goes on, the sum of ordinary lines of its first day that stand on the pages before. */
   accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null; laterThatDay: bigint }>;
+  /** Adjustments within two days, oldest first, so many at most; `earlier`: how many there are from before. */
+  /** By account, what its lines add up to more than the kept balances; `null` while it is not known yet. */
+  differencesFromLines(books: Books): Promise<ReadonlyMap<number, bigint> | null>;
+  adjustments(companyId: number, from: Day, to: Day, most: number): Promise<{ entries: EntryRecord[]; earlier: number }>;
   openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]>;
   broughtIn(companyId: number): Promise<BroughtInRecord[]>;
   lastEntryDay(companyId: number): Promise<Day | null>;

@@ -38,8 +38,9 @@ export function useChartAddress(): readonly [ChartAddress, (changes: AddressChan
   );
   const set = (changes: AddressChange, replace = false) =>
     setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
+      () => {
+        // From the address itself: what was drawn last may be a change behind, which would be lost.
+        const next = new URLSearchParams(window.location.search);
         for (const [key, value] of Object.entries(changes)) {
           if (value === '') next.delete(key);
           else next.set(key, value);

@@ -3,17 +3,20 @@ import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { toQuery } from '../../api/ivoryApi.ts';
 import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { counted } from '../../components/counted.ts';
-import { spanText } from '../../components/dates.ts';
+import { shortDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { AccountPanel } from './AccountPanel.tsx';
+import { AdjustmentsPanel } from './AdjustmentsPanel.tsx';
 import { BroughtInPanel } from './BroughtInPanel.tsx';
 import styles from './LedgerScreen.module.css';
 import { LedgerTabs } from './LedgerTabs.tsx';
@@ -32,15 +35,23 @@ export function LedgerScreen() {
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span, facets });
   const drop = useTrialBalanceDrop();
   const mayBringIn = useMay('preparer');
+  const shows = params.get('shows') === 'adjusted' ? 'adjusted' : 'movements';
+  const isCompared = (params.get('compared') ?? (shows === 'adjusted' ? '1' : '0')) === '1';
+  const hasZero = params.get('zero') === '1';
   const accountId = Number(params.get('account') ?? 0);
   const currency = currencyOfCompany(company);
-  const openAccount = (id: number | null) =>
+  const set = (key: string, value: string | null) =>
     setParams((before) => {
       const next = new URLSearchParams(before);
-      if (id === null) next.delete('account');
-      else next.set('account', String(id));
+      if (value === null) next.delete(key);
+      else next.set(key, value);
       return next;
     });
+  const openAccount = (id: number | null) => set('account', id === null ? null : String(id));
+  const take = (as: 'csv' | 'workbook') => {
+    const query = toQuery({ ...span, facets, view: shows, zero: hasZero ? '1' : '0' });
+    window.location.assign(`/api/companies/${company.id}/trial-balance/${as}?${query}`);
+  };
   return (
     <div className={styles.screen} {...(mayBringIn ? drop.zone : {})} data-over={drop.isOver || undefined}>
       <section className={styles.sheet} aria-labelledby="ledger-title" aria-busy={isFetching}>
@@ -54,7 +65,7 @@ export function LedgerScreen() {
               {company.name}: trial balance
             </p>
             <p className={styles.facts}>
-              {spanText(span.from, span.to)} · {company.currency} · debit positive, {counted(company.accounts, 'account')}
+              {shows === 'adjusted' ? `At ${shortDay(span.to)}` : spanText(span.from, span.to)} · {company.currency} · debit positive
             </p>
           </div>
           <div className={styles.tools}>
@@ -67,9 +78,34 @@ export function LedgerScreen() {
               onChange={(event) => setFilter(event.target.value)}
             />
             <FacetMenu />
+            <ChoiceMenu
+              label={shows === 'adjusted' ? 'Adjusted' : 'Movements'}
+              choices={[
+                { value: 'movements', label: 'Opening, movements and closing' },
+                { value: 'adjusted', label: 'Ledger, adjustments and adjusted', divided: true },
+                { value: 'compared', label: 'The comparative too' },
+                { value: 'zero', label: 'Accounts without amounts too' },
+              ]}
+              chosen={[shows, ...(isCompared ? ['compared' as const] : []), ...(hasZero ? ['zero' as const] : [])]}
+              onChoose={(what) => {
+                if (what === 'zero') set('zero', hasZero ? null : '1');
+                else if (what === 'compared') set('compared', isCompared ? '0' : '1');
+                else set('shows', what === 'adjusted' ? what : null);
+              }}
+            />
+            <ChoiceMenu
+              label="Export"
+              choices={[
+                { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
+                { value: 'csv', label: 'Figures as CSV' },
+                { value: 'print', label: 'Print…' },
+              ]}
+              chosen={[]}
+              onChoose={(what) => (what === 'print' ? window.print() : take(what))}
+            />
             {mayBringIn && (
               <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
-                Bring in a trial balance…
+                Bring in…
               </Button>
             )}
             {drop.input}
@@ -98,6 +134,9 @@ export function LedgerScreen() {
           <TrialBalanceTable
             view={data}
             currency={currency}
+            shows={shows}
+            isCompared={isCompared}
+            hasZero={hasZero}
             filter={filter}
             chosen={accountId}
             onOpen={openAccount}
@@ -105,7 +144,13 @@ export function LedgerScreen() {
           />
         )}
       </section>
-      {accountId > 0 ? <AccountPanel accountId={accountId} accounts={data?.accounts ?? []} onOpen={openAccount} /> : <BroughtInPanel />}
+      {accountId > 0 ? (
+        <AccountPanel accountId={accountId} accounts={data?.accounts ?? []} onOpen={openAccount} />
+      ) : shows === 'adjusted' ? (
+        <AdjustmentsPanel to={span.to} currency={currency} />
+      ) : (
+        <BroughtInPanel />
+      )}
       {mayBringIn && company.unplaced > 0 && company.lastEntryDay !== null && (
         <p className={styles.next}>
           <span>{counted(company.unplaced, 'account stands', 'accounts stand')} in no category yet.</span>

@@ -2,6 +2,7 @@ import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { counted } from '../../components/counted.ts';
+import { shortDay } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import styles from './TrialBalanceTable.module.css';
@@ -11,21 +12,61 @@ type Line = TrialBalanceViewBody['accounts'][number];
 interface TrialBalanceTableProps {
   readonly view: TrialBalanceViewBody;
   readonly currency: Currency;
+  readonly shows: 'movements' | 'adjusted';
+  readonly isCompared: boolean;
+  /** Whether accounts without amounts are shown. */
+  readonly hasZero: boolean;
   readonly filter: string;
   readonly chosen: number;
   readonly onOpen: (accountId: number) => void;
   readonly onCopied: (rows: number) => void;
 }
 
-const amounts = ['opening', 'debit', 'credit', 'carried', 'closing'] as const;
-const captions = { opening: 'Opening', debit: 'Debits', credit: 'Credits', carried: 'Carried over', closing: 'Closing' } as const;
+interface AmountColumn {
+  readonly id: string;
+  readonly caption: string;
+  readonly amount: (line: Line) => bigint;
+  /** Of several days: they add up to nothing in particular. */
+  readonly hasNoTotal?: boolean;
+}
+
+function amountColumns(view: TrialBalanceViewBody, shows: 'movements' | 'adjusted', isCompared: boolean): AmountColumn[] {
+  const plain = (id: 'opening' | 'debit' | 'credit' | 'carried' | 'closing', caption: string): AmountColumn => ({
+    id,
+    caption,
+    amount: (line) => BigInt(line[id]),
+  });
+  const own: AmountColumn[] =
+    shows === 'adjusted'
+      ? [
+          { id: 'ledger', caption: 'Ledger', amount: ({ closing, adjustments }) => BigInt(closing) - BigInt(adjustments) },
+          { id: 'adjustments', caption: 'Adjustments', amount: ({ adjustments }) => BigInt(adjustments) },
+          plain('closing', 'Adjusted'),
+        ]
+      : [
+          plain('opening', 'Opening'),
+          plain('debit', 'Debits'),
+          plain('credit', 'Credits'),
+          ...(view.accounts.some((line) => line.carried !== '0') ? [plain('carried', 'Carried over')] : []),
+          plain('closing', 'Closing'),
+        ];
+  const { comparedTo } = view;
+  if (!comparedTo || !isCompared) return own;
+  const isOneDay = comparedTo.balances === comparedTo.result;
+  const caption = isOneDay ? shortDay(comparedTo.balances) : 'Comparative';
+  return [...own, { id: 'comparative', caption, amount: ({ comparative }) => BigInt(comparative ?? 0), hasNoTotal: !isOneDay }];
+}
+
 const idOf = ({ id }: Line) => id;
 const depthOf = ({ depth }: Line) => depth;
 
-/** Every account with opening, movement and closing; opening + debits − credits + carried over = closing. */
-export function TrialBalanceTable({ view, currency, filter, chosen, onOpen, onCopied }: TrialBalanceTableProps) {
-  const isSought = useMemo(() => seek(view, filter), [view, filter]);
-  const columns = useMemo(() => columnsOf(view, currency, isSought), [view, currency, isSought]);
+/** Every account with opening, movement and closing, where opening + debits − credits + carried over = closing; or with the ledger, adjustments and both. */
+export function TrialBalanceTable({ view, currency, shows, isCompared, hasZero, filter, chosen, onOpen, onCopied }: TrialBalanceTableProps) {
+  const isSought = useMemo(() => seek(view, filter, hasZero), [view, filter, hasZero]);
+  const columns = useMemo(
+    () => columnsOf(view, currency, { shows, isCompared, isFiltered: filter.trim() !== '' }, isSought),
+    [view, currency, shows, isCompared, isSought, filter],
+  );
   return (
     <>
       <TreeGrid
@@ -39,6 +80,11 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen, onCo
         onOpen={({ id }) => onOpen(id)}
         onCopied={onCopied}
       />
+      {isCompared && view.comparedTo && view.comparedTo.balances !== view.comparedTo.result && (
+        <p className={styles.dates}>
+          Comparative: balances at {shortDay(view.comparedTo.balances)}, income and expense of the fiscal year up to {shortDay(view.comparedTo.result)}.
+        </p>
+      )}
       {view.notAllotted !== '0' && (
         <p className={styles.note}>
           Profit of completed years, {formatAmount(BigInt(view.notAllotted), currency)}, is carried to no account: none is named for retained earnings.
@@ -48,16 +94,24 @@ export function TrialBalanceTable({ view, currency, filter, chosen, onOpen, onCo
   );
 }
 
-function seek(view: TrialBalanceViewBody, filter: string): ((line: Line) => boolean) | null {
-  const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return null;
-  const searchable = new Map(view.accounts.map((line) => [line, accountLabel(line).toLowerCase()]));
-  return (line) => words.every((word) => searchable.get(line)?.includes(word));
+function hasAmount({ opening, debit, credit, closing, comparative }: Line): boolean {
+  return [opening, debit, credit, closing, comparative ?? '0'].some((amount) => amount !== '0');
 }
 
-function columnsOf(view: TrialBalanceViewBody, currency: Currency, isSought: ((line: Line) => boolean) | null): GridColumn<Line>[] {
+function seek(view: TrialBalanceViewBody, filter: string, hasZero: boolean): ((line: Line) => boolean) | null {
+  const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0 && (hasZero || view.accounts.every(hasAmount))) return null;
+  const searchable = new Map(view.accounts.map((line) => [line, accountLabel(line).toLowerCase()]));
+  return (line) => (hasZero || hasAmount(line)) && words.every((word) => searchable.get(line)?.includes(word));
+}
+
+function columnsOf(
+  view: TrialBalanceViewBody,
+  currency: Currency,
+  { shows, isCompared, isFiltered }: { readonly shows: 'movements' | 'adjusted'; readonly isCompared: boolean; readonly isFiltered: boolean },
+  isSought: ((line: Line) => boolean) | null,
+): GridColumn<Line>[] {
   const shown = isSought === null ? view.accounts : view.accounts.filter(isSought);
-  const hasCarried = view.accounts.some((line) => line.carried !== '0');
   const place = new Map(view.accounts.map(({ id }, at) => [id, at]));
   const longest = view.accounts.reduce((length, { number }) => Math.max(length, number.length), 5);
   const columns: GridColumn<Line>[] = [
@@ -76,25 +130,25 @@ function columnsOf(view: TrialBalanceViewBody, currency: Currency, isSought: ((l
       cell: ({ name }) => <span title={name}>{name}</span>,
       text: ({ name }) => name,
       compare: (a, b) => compareTexts(a.name, b.name),
-      total: isSought === null ? 'Total' : `${shown.length} of ${counted(view.accounts.length, 'account')}`,
+      total: !isFiltered ? 'Total' : `${shown.length} of ${counted(view.accounts.length, 'account')}`,
     },
-    ...amounts
-      .filter((amount) => amount !== 'carried' || hasCarried)
-      .map(
-        (amount): GridColumn<Line> => ({
-          id: amount,
-          caption: captions[amount],
-          width: 'minmax(0, 108px)',
-          isAmount: true,
-          cell: (line) => formatAmount(BigInt(line[amount]), currency),
-          text: (line) => toDecimalText(BigInt(line[amount]), currency),
-          compare: (a, b) => compareAmounts(a[amount], b[amount]),
-          total: formatAmount(
-            shown.reduce((sum, line) => sum + BigInt(line[amount]), 0n),
-            currency,
-          ),
-        }),
-      ),
+    ...amountColumns(view, shows, isCompared).map(
+      ({ id, caption, amount, hasNoTotal }): GridColumn<Line> => ({
+        id,
+        caption,
+        width: 'minmax(0, 108px)',
+        isAmount: true,
+        cell: (line) => formatAmount(amount(line), currency),
+        text: (line) => toDecimalText(amount(line), currency),
+        compare: (a, b) => compareAmounts(String(amount(a)), String(amount(b))),
+        total: hasNoTotal
+          ? ''
+          : formatAmount(
+              shown.reduce((sum, line) => sum + amount(line), 0n),
+              currency,
+            ),
+      }),
+    ),
   ];
   // In a company of names only no account has a number.
   return view.accounts.every(({ number }) => number === '') ? columns.slice(1) : columns;

@@ -13,6 +13,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   parents_without_postings: 'No amounts on parents',
   normal_sides: 'Balances on their normal side',
   profit_allotted: 'Profit of earlier years is allotted',
+  balances_from_lines: 'Balances = lines',
 };
 
 /** One line of the strip: what holds, or what fails and by how much. */
@@ -33,9 +34,11 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
     case 'parents_without_postings':
       return proof.state === 'holds' ? proofNames[proof.name] : `On ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
     case 'normal_sides':
-      return proof.state === 'holds' ? proofNames[proof.name] : `${accounts} against normal side`;
+      return proof.state === 'holds' ? proofNames[proof.name] : `${count} against normal side`;
     case 'profit_allotted':
       return proof.state === 'holds' ? proofNames[proof.name] : `Earlier profit not allotted: ${size}`;
+    case 'balances_from_lines':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Balances ≠ lines on ${accounts}`;
   }
 }
 
@@ -50,6 +53,8 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
   parents_without_postings: 'Accounts with sub-accounts take no postings; where history has some, they stand on a line of their own.',
   normal_sides: 'Balances stand on the side that is normal for their account. One on the other side may be right (an overdrawn bank), or a slip.',
   profit_allotted: 'Profit of completed years stands on the account for retained earnings.',
+  balances_from_lines:
+    'The balances that are kept by period and by facet are what the lines of the entries add up to. If they are not, rows were changed by hand in the database; npm run ledger -- rebuild makes them anew from the lines.',
 };
 
 const figureNames: Readonly<Record<string, string>> = {
@@ -74,6 +79,7 @@ const reasons: Readonly<Record<string, string>> = {
   half_placed: 'placed for one side of its balance only',
   posted_to_parent: 'has sub-accounts, and amounts of its own',
   against_normal_side: 'on the other side than its normal one',
+  not_from_lines: 'its lines add up to so much more than its balance',
 };
 
 export function reasonText(reason: string): string {

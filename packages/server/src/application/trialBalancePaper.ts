@@ -1,0 +1,30 @@
+import { type Outcome, succeed } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import type { Failure } from './failure.ts';
+import type { Ports } from './ports/index.ts';
+import type { SpanChoice } from './prepareStatement.ts';
+import { type AdjustmentsView, viewAdjustments } from './viewAdjustments.ts';
+import { type TrialBalanceView, viewTrialBalance } from './viewTrialBalance.ts';
+
+/** A trial balance to take along. */
+export interface TrialBalancePaper extends TrialBalanceView {
+  /** The adjustments side by side with the ledger, or `null`: movements. */
+  readonly adjusted: AdjustmentsView | null;
+}
+
+/** As on the screen: accounts without amounts only where asked for. */
+export async function trialBalancePaper(
+  ports: Ports,
+  access: Access,
+  { view, zero, ...choice }: SpanChoice & { readonly view: 'movements' | 'adjusted'; readonly zero: boolean },
+): Promise<Outcome<TrialBalancePaper, Failure>> {
+  const seen = await viewTrialBalance(ports, access, choice);
+  if (!seen.ok) return seen;
+  const adjusted = view === 'adjusted' ? await viewAdjustments(ports, access, choice.to) : null;
+  if (adjusted && !adjusted.ok) return adjusted;
+  return succeed({ ...seen.value, lines: zero ? seen.value.lines : seen.value.lines.filter(hasAmount), adjusted: adjusted?.value ?? null });
+}
+
+function hasAmount({ opening, debit, credit, closing, comparative }: TrialBalanceView['lines'][number]): boolean {
+  return opening !== 0n || debit !== 0n || credit !== 0n || closing !== 0n || (comparative ?? 0n) !== 0n;
+}

@@ -1,0 +1,68 @@
+import type { DataSource, QueryRunner } from 'typeorm';
+import { inTransaction, rowsOf } from './transaction.ts';
+
+/** The two tables that are written with the lines, and what each has of them. */
+const derived = {
+  balance: { keys: ['layer', 'origin', 'account_id', 'year', 'period'], of: '', stored: 'scenario = 0' },
+  facet_balance: { keys: ['facet_set_id', 'layer', 'origin', 'account_id', 'year', 'period'], of: 'AND line.facet_set_id <> 0', stored: 'TRUE' },
+} as const;
+type DerivedTable = keyof typeof derived;
+const derivedTables = Object.keys(derived) as DerivedTable[];
+
+export interface BalanceDifference {
+  readonly table: DerivedTable;
+  readonly accountId: number;
+  readonly year: number;
+  readonly period: number;
+  /** Lines less what is kept. */
+  readonly debit: bigint;
+  readonly credit: bigint;
+}
+
+/** What the table should hold of a company: sums of the lines; a closing entry counts in the last period of the year it closes. */
+function fromLines(table: DerivedTable): string {
+  const { keys, of } = derived[table];
+  return `SELECT ${keys.join(', ')}, SUM(debit) AS debit, SUM(credit) AS credit FROM (
+    SELECT line.facet_set_id, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, line.account_id,
+           COALESCE(entry.closes_year, entry.year) AS year, IF(entry.closes_year IS NULL, entry.period, last.number) AS period, line.debit, line.credit
+      FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+      LEFT JOIN (SELECT year, MAX(number) AS number FROM fiscal_period WHERE company_id = ? GROUP BY year) AS last ON last.year = entry.closes_year
+     WHERE line.company_id = ? ${of}) AS posted
+   GROUP BY ${keys.join(', ')}`;
+}
+
+/** Where the kept balances are not what the lines add up to; each table is compared in one statement, so in one snapshot. */
+export async function findDifferences(database: DataSource | QueryRunner, companyId: number): Promise<BalanceDifference[]> {
+  const found: BalanceDifference[] = [];
+  for (const table of derivedTables) {
+    const keys = derived[table].keys.join(', ');
+    const rows = await rowsOf<{ accountId: number; year: number; period: number; debit: string; credit: string }>(
+      database,
+      `SELECT account_id AS accountId, year, period, SUM(debit) AS debit, SUM(credit) AS credit FROM (
+         SELECT * FROM (${fromLines(table)}) AS lines_of_table
+         UNION ALL SELECT ${keys}, -debit, -credit FROM ${table} WHERE company_id = ? AND ${derived[table].stored}) AS both_sides
+        GROUP BY ${keys} HAVING SUM(debit) <> 0 OR SUM(credit) <> 0 ORDER BY ${keys}`,
+      [companyId, companyId, companyId],
+    );
+    found.push(...rows.map(({ debit, credit, ...row }) => ({ table, ...row, debit: BigInt(debit), credit: BigInt(credit) })));
+  }
+  return found;
+}
+
+/** Makes both tables of a company anew from its lines. Copies in memory are read anew with the structure version. */
+export async function rebuildBalances(database: DataSource, companyId: number): Promise<void> {
+  const outcome = await inTransaction(database, async (runner) => {
+    // Postings under way end first, new ones wait: each takes the company's row at its end.
+    await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
+    for (const table of derivedTables) {
+      const { keys, stored } = derived[table];
+      await runner.query(`DELETE FROM ${table} WHERE company_id = ? AND ${stored}`, [companyId]);
+      const own = table === 'balance' ? ['company_id', 'scenario'] : ['company_id'];
+      await runner.query(
+        `INSERT INTO ${table} (${[...own, ...keys, 'debit', 'credit'].join(', ')}) SELECT ?, ${table === 'balance' ? '0, ' : ''}made.* FROM (${fromLines(table)}) AS made`,
+        [companyId, companyId, companyId],
+      );
+    }
+  });
+  if (!outcome.ok) throw new Error(`the balances of company ${companyId} could not be made anew: ${outcome.failure.code}`);
+}
