@@ -128,3 +128,30 @@ describe('a period', () => {
     expectQuiet();
   });
 });
+
+describe('journal lines from a file', () => {
+  it('are told apart by column, checked, refused with the row at fault, and posted once they are right', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, chart.replace('/ledger/chart', '/ledger/entries/import'));
+    const choose = (content: string) =>
+      page.getByLabel('File of journal lines').setInputFiles({ name: 'journal.csv', mimeType: 'text/csv', buffer: Buffer.from(content) });
+    await page.getByText('No file yet').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await choose('When;Document;Account;Debit;Credit\n30.09.2026;7;1000;12,50;\n30.09.2026;7;4000;;12,40\n');
+    await page.getByText('Say which column has the days.').waitFor();
+    await page.getByLabel('What column 1 is').selectOption('Date');
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Read and check' }).click();
+    await page.getByText('Document 7 of 30 Sep 2026 is out of balance: 0.10 missing in credit.').waitFor();
+    await choose('Date;Document;Account;Debit;Credit\n30.09.2026;7;1000;12,50;\n30.09.2026;7;4000;;12,50\n');
+    await page.getByRole('button', { name: 'Read and check' }).click();
+    await page.getByRole('button', { name: 'Post 1 entry' }).click();
+    await page.getByText(/^Posted: 1 entry/).waitFor();
+    await page
+      .getByRole('treegrid', { name: 'Entries' })
+      .getByRole('row', { name: /12\.50/ })
+      .click();
+    await page.getByText('document 7 there').waitFor();
+    expectQuiet();
+  });
+});

@@ -121,6 +121,7 @@ export const historyQuery = z.object({
       'period',
       'place',
       'entry',
+      'journal_import',
       'layout_options',
       'trial_balance',
       'year',

@@ -38,10 +38,12 @@ export const entry = z.object({
   documentNumber: z.string(),
   description: z.string(),
   layer,
-  source: z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo']),
+  source: z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import']),
   /** The fiscal year it closes, or `null` for an ordinary entry. */
   closesYear: z.int().nullable(),
   reversesEntryId: id.nullable(),
+  /** Number of the document in the file that it came from; empty for others. */
+  originDocument: z.string(),
   reversedBy: z.object({ id, documentNumber: z.string() }).nullable(),
   postedAt: z.string(),
   postedBy: z.string(),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { chartOperations } from './chartOperations.ts';
 import { codeListOperations } from './codeListOperations.ts';
 import { companyOperations } from './companyOperations.ts';
+import { journalOperations } from './journalOperations.ts';
 import { ledgerOperations } from './ledgerOperations.ts';
 import { peopleOperations } from './peopleOperations.ts';
 import { placementOperations } from './placementOperations.ts';
@@ -15,6 +16,7 @@ export const operations = {
   ...placementOperations,
   ...codeListOperations,
   ...ledgerOperations,
+  ...journalOperations,
   ...statementOperations,
 };
 

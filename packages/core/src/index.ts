@@ -44,6 +44,8 @@ export * from './exchange/readTrialBalance.ts';
 export * from './exchange/trialBalanceRow.ts';
 export * from './facet/checkFacets.ts';
 export * from './facet/facetFilter.ts';
+export * from './journal/journalColumns.ts';
+export * from './journal/readJournalRow.ts';
 export * from './layout/captionWords.ts';
 export * from './layout/compileLayout.ts';
 export * from './layout/generateBalanceSheet.ts';

@@ -8,6 +8,7 @@ import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
+import { writeJournalTemplate } from './documents/writeJournalTemplate.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
@@ -23,6 +24,7 @@ import { openDatabase } from './persistence/database.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
+import { forgetAbandonedImports, JournalRepository } from './persistence/journalStore.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
 import { LineProofs } from './persistence/lineProofs.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
@@ -58,9 +60,10 @@ export interface Serving {
 export async function serve(options: ServeOptions): Promise<Serving> {
   const log = pino({ level: options.logLevel, redact: ['req.headers.cookie', 'req.headers.authorization'] });
   const database = await openDatabase(options.databaseUrl);
-  const ports = wirePorts(database);
+  const ports = wirePorts(database, options.databaseUrl);
   await forgetOldKeys(database);
   await forgetEndedSessions(database);
+  await forgetAbandonedImports(database);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;
@@ -82,11 +85,12 @@ async function offerFirstLink(ports: Ports, url: string, say: (text: string) => 
   if (token !== null) say(`There is no administrator yet. Become the first with this link, once, within a week:\n  ${url}/join#${token}`);
 }
 
-function wirePorts(database: DataSource): Ports {
+function wirePorts(database: DataSource, databaseUrl: string): Ports {
   const counters = new Counters(database);
   return {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), new LineProofs(database), counters),
+    journals: new JournalRepository(database, databaseUrl, counters),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, counters),
     notes: new NoteRepository(database, counters),
@@ -103,6 +107,7 @@ function wirePorts(database: DataSource): Ports {
       toWorkbook: writeStatementWorkbook,
       trialBalanceToCsv: writeTrialBalanceCsv,
       trialBalanceToWorkbook: writeTrialBalanceWorkbook,
+      journalTemplate: writeJournalTemplate,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

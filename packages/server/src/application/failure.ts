@@ -90,6 +90,8 @@ export type Failure =
   | { code: 'list_code_held'; listed: string; accounts: number; lines: number; pairings: number }
   /** Of no list, or not a code of the list that it names. */
   | { code: 'list_code_unknown'; listed: string }
+  /** `state`: what became of the import instead. */
+  | { code: 'journal_not_ready'; state: string }
   | { code: 'chart_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }

@@ -43,6 +43,8 @@ class Names {
         return this.category(thingId) ?? (typeof state.name === 'string' ? state.name : `category ${thingId}`);
       case 'entry':
         return `Entry of ${String(state.date ?? '')}`.trim();
+      case 'journal_import':
+        return `Journal lines from ${String(state.name ?? 'a file')}`;
       case 'trial_balance':
         return `Trial balance at ${String(state.day ?? '')}`.trim();
       case 'layout_options':

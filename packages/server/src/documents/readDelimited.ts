@@ -1,7 +1,7 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import { CsvError, parse } from 'csv-parse/sync';
 import type { Failure } from '../application/failure.ts';
-import type { TableChoices, TableFormat } from '../application/ports/index.ts';
+import type { DelimitedForm, TableChoices, TableFormat } from '../application/ports/index.ts';
 import { tableLimits } from './tableLimits.ts';
 
 const separators = [';', '\t', ',', '|'] as const;
@@ -30,6 +30,20 @@ export function readDelimited(content: Buffer, choices: TableChoices): Outcome<{
   }
 }
 
+const lineBreaks = /\r\n|\r|\n/;
+
+/** The first rows of a file of which only the beginning is there: its last line may be half, and is left out where others stand before it. */
+export function readHead(content: Buffer): Outcome<{ rows: string[][] } & DelimitedForm, Failure> {
+  const lastBreak = Math.max(content.lastIndexOf(0x0a), content.lastIndexOf(0x0d));
+  const isWide = content[0] === 0xff && content[1] === 0xfe;
+  const encoding = detectEncoding(content.subarray(0, lastBreak < 0 || isWide ? content.length : lastBreak + 1));
+  const text = new TextDecoder(encoding).decode(content);
+  const lines = text.split(lineBreaks);
+  const whole = lines.length > 1 ? lines.slice(0, -1) : lines;
+  const read = readDelimited(Buffer.from(whole.join('\n'), 'utf8'), { encoding: 'utf-8' });
+  return read.ok ? succeed({ rows: read.value.rows, separator: read.value.format.separator ?? ',', encoding }) : read;
+}
+
 /** A byte order mark decides; else UTF-8 where every byte sequence is valid; else Windows-1252. */
 function detectEncoding(content: Buffer): 'utf-8' | 'utf-16le' | 'windows-1252' {
   if (content[0] === 0xff && content[1] === 0xfe) return 'utf-16le';
@@ -44,7 +58,7 @@ function detectEncoding(content: Buffer): 'utf-8' | 'utf-16le' | 'windows-1252' 
 /** The separator that gives most lines the same number of columns, and at least two. */
 function detectSeparator(text: string): (typeof separators)[number] {
   const lines = text
-    .split(/\r\n|\r|\n/)
+    .split(lineBreaks)
     .filter((line) => line.trim() !== '')
     .slice(0, 200);
   let best: (typeof separators)[number] = ',';

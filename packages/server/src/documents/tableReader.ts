@@ -1,9 +1,10 @@
-import { type Outcome, succeed } from '@ivory-ladder/core';
+import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
 import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
-import { readDelimited } from './readDelimited.ts';
+import { readDelimited, readHead } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
 import { recogniseFile } from './recogniseFile.ts';
+import { streamDelimited } from './streamDelimited.ts';
 
 type Table = { rows: (string | { number: string })[][]; format: TableFormat };
 
@@ -12,6 +13,17 @@ const kept = 8;
 /** Reads a file into cells. The last few readings are kept: a stored file never changes, and corrections come in a row. */
 export class FileTableReader implements TableReader {
   private readonly recent = new Map<string, Outcome<Table, Failure>>();
+
+  async head(content: Buffer): ReturnType<TableReader['head']> {
+    const kind = recogniseFile(content);
+    if (!kind.ok) return kind;
+    if (kind.value === 'workbook') return fail({ code: 'file_not_a_table', found: 'document' });
+    return readHead(content);
+  }
+
+  stream(...asked: Parameters<TableReader['stream']>): AsyncIterable<string[]> {
+    return streamDelimited(...asked);
+  }
 
   async read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<Table, Failure>> {
     const key = JSON.stringify([cacheKey, choices.separator, choices.encoding, choices.sheet]);

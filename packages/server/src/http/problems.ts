@@ -37,6 +37,7 @@ const conflicts = new Set([
   'code_list_held',
   'list_code_held',
   'chart_moved_on',
+  'journal_not_ready',
 ]);
 const statusOf: Readonly<Record<string, number>> = {
   not_found: 404,

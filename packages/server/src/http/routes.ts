@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type { Ports } from '../application/ports/index.ts';
 import { chartRoutes } from './chartRoutes.ts';
 import { companyRoutes } from './companyRoutes.ts';
+import { journalRoutes } from './journalRoutes.ts';
 import { ledgerRoutes } from './ledgerRoutes.ts';
 import { operationRoutes } from './operationRoutes.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
@@ -24,7 +25,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, statementRoutes]) routes(on, ports);
+  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, statementRoutes]) routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

@@ -13,6 +13,7 @@ export interface AuditEvent {
     | 'period'
     | 'place'
     | 'entry'
+    | 'journal_import'
     | 'layout_options'
     | 'trial_balance'
     | 'year'

@@ -9,11 +9,11 @@ export class Counters {
 
   constructor(private readonly database: DataSource) {}
 
-  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view' | 'attachment'): Promise<number> {
+  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view' | 'attachment' | 'journal_import'): Promise<number> {
     const block = this.blocks.get(name) ?? { next: 0, end: 0, more: null };
     this.blocks.set(name, block);
     while (block.next >= block.end) {
-      block.more ??= this.reserve(name).then((start) => {
+      block.more ??= this.reserve(name, blockSize).then((start) => {
         block.next = start;
         block.end = start + blockSize;
         block.more = null;
@@ -23,12 +23,17 @@ export class Counters {
     return block.next++;
   }
 
-  private async reserve(name: string): Promise<number> {
+  /** The first of so many in a row. */
+  async run(name: 'entry', count: number): Promise<number> {
+    return this.reserve(name, count);
+  }
+
+  private async reserve(name: string, count: number): Promise<number> {
     const runner = this.database.createQueryRunner();
     try {
       await runner.query(
         'INSERT INTO counter (name, next_value) VALUES (?, LAST_INSERT_ID(1) + ?) ON DUPLICATE KEY UPDATE next_value = LAST_INSERT_ID(next_value) + ?',
-        [name, blockSize, blockSize],
+        [name, count, count],
       );
       const [row] = await rowsOf<{ start: string }>(runner, 'SELECT LAST_INSERT_ID() AS start');
       return Number(row?.start);

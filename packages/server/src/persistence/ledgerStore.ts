@@ -175,7 +175,7 @@ export class LedgerRepository implements LedgerStore {
   async entry(companyId: number, entryId: number): Promise<EntryRecord | null> {
     const [row] = await rowsOf<Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy'> & { id: string; reversesEntryId: string | null }>(
       this.database,
-      `SELECT id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, posted_at AS postedAt, posted_by AS postedBy
+      `SELECT id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, posted_at AS postedAt, posted_by AS postedBy
          FROM journal_entry WHERE company_id = ? AND id = ?`,
       [companyId, entryId],
     );

@@ -145,6 +145,25 @@ function summed(entries: readonly EntryToWrite[], keyOf: (entry: EntryToWrite, l
   return [...sums.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, { key, debit, credit }]) => [...key, debit.toString(), credit.toString()]);
 }
 
+/** The same for entries whose ids follow one another: document numbers follow in the same order. */
+export async function numberRun(
+  runner: QueryRunner,
+  companyId: number,
+  firstEntry: number,
+  count: number,
+): Promise<{ revision: number; firstDocument: number }> {
+  const { revision, first } = await takeNumbers(runner, companyId, count, null);
+  await runner.query('UPDATE journal_entry SET revision = ?, document_number = CAST(? + id - ? AS CHAR) WHERE company_id = ? AND id BETWEEN ? AND ?', [
+    revision,
+    first,
+    firstEntry,
+    companyId,
+    firstEntry,
+    firstEntry + count - 1,
+  ]);
+  return { revision, firstDocument: first };
+}
+
 /** The company row, last of all locks: revision and document numbers, copied to the entries. */
 export async function numberEntries(
   runner: QueryRunner,
@@ -152,16 +171,7 @@ export async function numberEntries(
   entries: readonly EntryToWrite[],
   expectedRevision: number | null,
 ): Promise<{ revision: number; posted: PostedEntry[] }> {
-  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(
-    runner,
-    'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE',
-    [companyId],
-  );
-  if (!row) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
-  if (expectedRevision !== null && Number(row.revision) !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
-  const revision = Number(row.revision) + 1;
-  const first = Number(row.nextDocument);
-  await runner.query('UPDATE company SET revision = ?, next_document = ? WHERE id = ?', [revision, first + entries.length, companyId]);
+  const { revision, first } = await takeNumbers(runner, companyId, entries.length, expectedRevision);
   const posted: PostedEntry[] = [];
   for (const [index, entry] of entries.entries()) {
     const documentNumber = String(first + index);
@@ -174,4 +184,24 @@ export async function numberEntries(
     posted.push({ entryId: entry.id, documentNumber, date: entry.date, lines: entry.lines.length });
   }
   return { revision, posted };
+}
+
+/** The next revision, and so many document numbers. */
+async function takeNumbers(
+  runner: QueryRunner,
+  companyId: number,
+  count: number,
+  expectedRevision: number | null,
+): Promise<{ revision: number; first: number }> {
+  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(
+    runner,
+    'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE',
+    [companyId],
+  );
+  if (!row) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
+  if (expectedRevision !== null && Number(row.revision) !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
+  const revision = Number(row.revision) + 1;
+  const first = Number(row.nextDocument);
+  await runner.query('UPDATE company SET revision = ?, next_document = ? WHERE id = ?', [revision, first + count, companyId]);
+  return { revision, first };
 }

@@ -85,6 +85,12 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     ].filter((held) => held !== '');
     return `The code ${text(listed)} stays: ${by.length === 0 ? 'others' : by.join(' and ')} have it. ${Number(lines) > 0 ? 'It can be retired instead: then no new line gets it.' : 'Give them another one first.'}`;
   },
+  journal_not_ready: ({ state }) =>
+    state === 'posted'
+      ? 'This file was posted already.'
+      : state === 'cancelled'
+        ? 'This import was discarded; begin it anew.'
+        : 'This file cannot be posted: it is not read to its end, or something in it is wrong.',
   facet_unknown: () => 'That facet is not there any more.',
   facet_value_unknown: ({ facet, value }) => `${text(facet)} has no value «${text(value)}».`,
   pairing_of_one_facet: () => 'A pairing rule is about two facets; a line has one value of each anyway.',
@@ -213,7 +219,7 @@ export function describeFailure(failure: unknown): string {
 }
 
 /** Why the facets of a line are refused. */
-function facetsRefused({ code, facet, value, otherFacet, otherValue, reason }: Facts): string {
+export function facetsRefused({ code, facet, value, otherFacet, otherValue, reason }: Facts): string {
   switch (code) {
     case 'facet_needed':
       return `${text(facet)} is needed on this account.`;

@@ -28,8 +28,17 @@ export interface TableChoices {
   readonly sheet?: string | undefined;
 }
 
+export interface DelimitedForm {
+  readonly separator: NonNullable<TableFormat['separator']>;
+  readonly encoding: NonNullable<TableFormat['encoding']>;
+}
+
 export interface TableReader {
   /** The cells of a file; `cacheKey` names its content, which never changes. */
+  /** The rows at the beginning of a delimited file, which may end within one; anything else is refused. */
+  head(content: Buffer): Promise<Outcome<{ rows: string[][] } & Pick<DelimitedForm, 'separator' | 'encoding'>, Failure>>;
+  /** Rows as the bytes of a delimited file come; `onBytes` hears how many came. Errors have the codes of csv-parse. */
+  stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<string[]>;
   read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<{ rows: (string | { number: string })[][]; format: TableFormat }, Failure>>;
 }
 
@@ -61,5 +70,7 @@ export interface FileWriter {
   chartToWorkbook(sheet: ChartSheet, isTemplate: boolean): Promise<WrittenFile>;
   trialBalanceToCsv(paper: TrialBalancePaper): WrittenFile;
   trialBalanceToWorkbook(paper: TrialBalancePaper): Promise<WrittenFile>;
+  /** A template of journal lines. */
+  journalTemplate(headings: readonly string[]): WrittenFile;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

@@ -3,6 +3,7 @@ import type { ChartStore } from './chartStore.ts';
 import type { CodeListStore } from './codeListStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
+import type { JournalStore } from './journalStore.ts';
 import type { LedgerStore } from './ledgerStore.ts';
 import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
@@ -14,8 +15,9 @@ export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structu
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, ListFields, StoredCodeList } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
-export type { ChartSheet, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
+export type { ChartSheet, DelimitedForm, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
+export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
@@ -26,6 +28,7 @@ export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore
 export interface Ports {
   readonly companies: CompanyStore;
   readonly ledger: LedgerStore;
+  readonly journals: JournalStore;
   readonly chart: ChartStore;
   readonly codeLists: CodeListStore;
   readonly notes: NoteStore;

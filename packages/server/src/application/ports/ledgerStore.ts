@@ -21,6 +21,8 @@ export interface EntryRecord {
   readonly source: NewEntry['source'];
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
+  /** Number of the document in the file that it came from; empty for others. */
+  readonly originDocument: string;
   /** The entry that reverses it, if there is one. */
   readonly reversedBy: { readonly id: number; readonly documentNumber: string } | null;
   readonly postedAt: string;
@@ -49,7 +51,7 @@ export interface AccountLineRecord {
   readonly facets: FacetsOfLine;
 }
 
-export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'lines'> {
+export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'originDocument' | 'lines'> {
   readonly isReversed: boolean;
   /** Sum of its debits. */
   readonly amount: bigint;

@@ -9,6 +9,7 @@ import {
   PeriodEntity,
   PlaceEntity,
 } from './companyEntities.ts';
+import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
 import { BalanceEntity, EntryEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import {
@@ -44,6 +45,9 @@ export const entities = [
   BalanceEntity,
   FacetBalanceEntity,
   TrialBalanceEntity,
+  JournalImportEntity,
+  StagedLineEntity,
+  StagedEntryEntity,
   CounterEntity,
   IdempotencyEntity,
   AuditEntity,

@@ -20,6 +20,7 @@ export interface EntryRow {
   revision: string;
   postedAt: string;
   postedBy: string;
+  originDocument: string;
 }
 
 export const EntryEntity = new EntitySchema<EntryRow>({
@@ -40,8 +41,10 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     revision: { type: 'bigint', unsigned: true },
     postedAt: { name: 'posted_at', type: 'datetime' },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+    originDocument: { ...keyText, name: 'origin_document', length: 60, default: '' },
   },
   indices: [
+    { name: 'entry_by_origin', columns: ['companyId', 'originDocument', 'date'] },
     { name: 'entry_by_revision', columns: ['companyId', 'revision'] },
     { name: 'entry_by_date', columns: ['companyId', 'date', 'id'] },
     { name: 'entry_by_trial_balance', columns: ['companyId', 'trialBalanceId'] },

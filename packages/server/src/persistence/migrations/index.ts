@@ -45,6 +45,10 @@ import { AddFacetSetOfLine1790000000044 } from './044-add-facet-set-of-line.ts';
 import { CoverFacetSetOfLine1790000000045 } from './045-cover-facet-set-of-line.ts';
 import { CreateFacetBalance1790000000046 } from './046-create-facet-balance.ts';
 import { CreatePairingRule1790000000047 } from './047-create-pairing-rule.ts';
+import { AddOriginDocument1790000000048 } from './048-add-origin-document.ts';
+import { CreateJournalImport1790000000049 } from './049-create-journal-import.ts';
+import { CreateStagedLine1790000000050 } from './050-create-staged-line.ts';
+import { CreateStagedEntry1790000000051 } from './051-create-staged-entry.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -95,4 +99,8 @@ export const migrations = [
   CoverFacetSetOfLine1790000000045,
   CreateFacetBalance1790000000046,
   CreatePairingRule1790000000047,
+  AddOriginDocument1790000000048,
+  CreateJournalImport1790000000049,
+  CreateStagedLine1790000000050,
+  CreateStagedEntry1790000000051,
 ];

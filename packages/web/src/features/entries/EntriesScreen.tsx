@@ -62,9 +62,14 @@ export function EntriesScreen() {
             <p className={styles.quiet}>{spanText(span.from, span.to)}, latest first</p>
           </div>
           {mayPost && (
-            <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search }} variant="contained">
-              New entry…
-            </Button>
+            <div className={styles.buttons}>
+              <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/import`, search }}>
+                From a file…
+              </Button>
+              <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search }} variant="contained">
+                New entry…
+              </Button>
+            </div>
           )}
         </header>
         <search className={styles.filters}>

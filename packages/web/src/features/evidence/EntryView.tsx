@@ -16,6 +16,7 @@ const sources = {
   reversal: 'reverses another entry',
   reclassification: 'moves what a merged account held',
   demo: 'demo ledger',
+  import: 'from a file of journal lines',
 } as const;
 
 /** One entry, whole: the end of every way down. */
@@ -39,6 +40,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
           <p className={styles.facts}>
             {entry.description && <>{entry.description} · </>}
             {entry.layer === 'adjustment' ? 'adjustment for the statements' : 'ledger'} · {sources[entry.source]}
+            {entry.originDocument !== '' && <> · document {entry.originDocument} there</>}
             {entry.closesYear !== null && <> · closes {entry.closesYear}</>}
             <br />
             posted {shortDay(entry.postedAt.slice(0, 10))} by {entry.postedBy}

@@ -12,6 +12,7 @@ const things = {
   place: 'placement',
   category: 'categories',
   entry: 'entries',
+  journal_import: 'imports of entries',
   trial_balance: 'trial balances',
   code_list: 'codes and facets',
   pairing_rule: 'pairing rules',

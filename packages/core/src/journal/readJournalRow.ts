@@ -1,0 +1,117 @@
+import type { Day } from '../calendar/day.ts';
+import { isDay, toDay } from '../calendar/day.ts';
+import type { Layer } from '../cube/cube.ts';
+import type { FacetRefused } from '../facet/checkFacets.ts';
+import type { FacetsOfLine } from '../facet/facetFilter.ts';
+import type { Currency } from '../money/currency.ts';
+import { readAmount } from '../money/readAmount.ts';
+import type { DateOrder, JournalColumn, JournalReading } from './journalColumns.ts';
+
+/** One line of a file, understood. Amounts in minor units, one of them nil. */
+export interface JournalLine {
+  readonly document: string;
+  readonly date: Day;
+  readonly layer: Layer;
+  readonly description: string;
+  readonly accountId: number;
+  readonly debit: bigint;
+  readonly credit: bigint;
+  readonly text: string;
+  readonly facets: FacetsOfLine;
+}
+
+export type JournalRowFault =
+  | { code: 'date_unreadable' | 'account_missing' | 'account_unknown' | 'layer_unreadable' | 'too_long'; found: string }
+  | { code: 'amount_unreadable'; found: string }
+  | { code: 'amount_missing' | 'amount_on_both_sides' }
+  | { code: 'account_takes_none'; reason: 'parent' | 'inactive'; found: string }
+  | { code: 'day_outside_calendar' | 'period_locked'; found: string }
+  | FacetRefused;
+
+/** What rows are understood by. */
+export interface JournalContext {
+  readonly currency: Currency;
+  /** By number, or by path where accounts have names only; whatever the case. */
+  accountOf(reference: string): { readonly id: number; readonly takesNone: 'parent' | 'inactive' | null; readonly defaults: FacetsOfLine } | undefined;
+  dayFault(day: Day): 'day_outside_calendar' | 'period_locked' | null;
+  /** A value of a facet as it is listed, whatever its case; the text itself where there is none such. */
+  valueOf(facet: string, typed: string): string;
+  facetFault(accountId: number, facets: FacetsOfLine): FacetRefused | null;
+}
+
+const longest: Partial<Record<JournalColumn, number>> = { document: 60, description: 500, text: 500 };
+
+/** A row as a line, or the first thing that is wrong with it; `null` for a row without anything in its columns. */
+export function readJournalRow(
+  cells: readonly string[],
+  reading: JournalReading,
+  context: JournalContext,
+): { readonly line: JournalLine } | { readonly fault: JournalRowFault } | null {
+  const cell = (column: JournalColumn): string => {
+    const at = reading.columns[column];
+    return at === undefined ? '' : (cells[at] ?? '').replace(/[\u00a0\u202f\u2007]/g, ' ').trim();
+  };
+  if (Object.values(reading.columns).every((at) => (cells[at] ?? '').trim() === '')) return null;
+  const wrong = (fault: JournalRowFault) => ({ fault });
+  for (const [column, most] of Object.entries(longest))
+    if (cell(column as JournalColumn).length > most) return wrong({ code: 'too_long', found: cell(column as JournalColumn).slice(0, 60) });
+  const date = readDay(cell('date'), reading.dateOrder);
+  if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });
+  const dayFault = context.dayFault(date);
+  if (dayFault) return wrong({ code: dayFault, found: date });
+  const reference = cell('account');
+  if (reference === '') return wrong({ code: 'account_missing', found: '' });
+  const account = context.accountOf(reference);
+  if (!account) return wrong({ code: 'account_unknown', found: reference });
+  if (account.takesNone) return wrong({ code: 'account_takes_none', reason: account.takesNone, found: reference });
+  const amounts = readAmounts(cell, reading, context.currency);
+  if ('code' in amounts) return wrong(amounts);
+  const layer = readLayer(cell('layer'));
+  if (layer === null) return wrong({ code: 'layer_unreadable', found: cell('layer') });
+  const given = Object.entries(reading.facets).flatMap(([key, at]) => {
+    const typed = (cells[at] ?? '').trim();
+    return typed === '' ? [] : [[key, context.valueOf(key, typed)]];
+  });
+  const facets = { ...account.defaults, ...Object.fromEntries(given) };
+  const facetFault = context.facetFault(account.id, facets);
+  if (facetFault) return wrong(facetFault);
+  return {
+    line: { document: cell('document'), date, layer, description: cell('description'), accountId: account.id, ...amounts, text: cell('text'), facets },
+  };
+}
+
+function readAmounts(
+  cell: (column: JournalColumn) => string,
+  { columns, decimalSign }: JournalReading,
+  currency: Currency,
+): { debit: bigint; credit: bigint } | JournalRowFault {
+  const sides: bigint[] = [];
+  for (const column of columns.amount === undefined ? (['debit', 'credit'] as const) : (['amount'] as const)) {
+    const read = readAmount(cell(column), decimalSign, currency);
+    if (!read.ok) return { code: 'amount_unreadable', found: cell(column) };
+    sides.push(read.value.mark === 'credit' && column === 'amount' ? -read.value.minorUnits : read.value.minorUnits);
+  }
+  const [first = 0n, second = 0n] = sides;
+  if (first !== 0n && second !== 0n) return { code: 'amount_on_both_sides' };
+  const net = first - second;
+  if (net === 0n) return { code: 'amount_missing' };
+  return net > 0n ? { debit: net, credit: 0n } : { debit: 0n, credit: -net };
+}
+
+function readLayer(text: string): Layer | null {
+  if (text === '') return 'ledger';
+  const layer = text.toLowerCase();
+  return layer === 'ledger' || layer === 'adjustment' ? layer : null;
+}
+
+/** `2026-09-30`, `20260930`, and with dots, slashes or dashes in the order that the file has; a time behind it is left alone. */
+export function readDay(text: string, order: DateOrder): Day | null {
+  const plain = text.replace(/[ T]\d{1,2}:\d{2}.*$/, '');
+  const iso = /^(\d{4})[-./]?(\d{2})[-./]?(\d{2})$/.exec(plain);
+  const parts = iso ? [iso[1], iso[2], iso[3]] : (/^(\d{1,2})[-./](\d{1,2})[-./](\d{4})$/.exec(plain)?.slice(1) ?? null);
+  if (!parts) return null;
+  const [a = 0, b = 0, c = 0] = parts.map(Number);
+  const [year, month, dayOfMonth] = iso ? [a, b, c] : order === 'mdy' ? [c, a, b] : [c, b, a];
+  const day = toDay(year, month, dayOfMonth);
+  return isDay(day) ? day : null;
+}

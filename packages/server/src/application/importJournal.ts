@@ -1,0 +1,237 @@
+import {
+  accountsByNumber,
+  bringToScheme,
+  codeFinder,
+  defaultFacets,
+  detectJournal,
+  facetCheck,
+  fail,
+  isDay,
+  type JournalContext,
+  type JournalReading,
+  journalColumns,
+  type ListKey,
+  type Outcome,
+  periodIndexOf,
+  readJournalRow,
+  referenceKey,
+  succeed,
+  withPathsAsNumbers,
+} from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import type { Failure } from './failure.ts';
+import { openBooks } from './openBooks.ts';
+import { lockedOn } from './periodLocks.ts';
+import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, Ports, Request, StagedLine } from './ports/index.ts';
+
+const mostFaults = 200;
+const millisecondsBetweenNotes = 500;
+const rowsLookedAt = 60;
+
+export interface JournalLookedAt extends Omit<JournalForm, 'reading'> {
+  readonly rows: readonly (readonly string[])[];
+  readonly reading: JournalReading | null;
+}
+
+/** What the beginning of a file is taken for; each part can be corrected before the whole is read. */
+export async function lookAtJournal(ports: Ports, { companyId }: Access<'preparer'>, content: Buffer): Promise<Outcome<JournalLookedAt, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const table = await ports.tables.head(content);
+  if (!table.ok) return table;
+  const rows = table.value.rows.slice(0, rowsLookedAt);
+  const { separator, encoding } = table.value;
+  return succeed({
+    separator,
+    encoding,
+    rows,
+    reading: detectJournal(
+      rows,
+      opened.value.lists.filter(({ kind }) => kind === 'facet'),
+    ),
+  });
+}
+
+export async function beginJournalImport(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  file: { readonly name: string; readonly bytes: number; readonly form: JournalForm },
+): Promise<Outcome<number, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  return opened.ok ? succeed(await ports.journals.begin(companyId, file, actor)) : opened;
+}
+
+export async function viewJournalImport(ports: Ports, { companyId }: Access<'preparer'>, importId: number): Promise<Outcome<JournalImportRecord, Failure>> {
+  const record = await ports.journals.find(companyId, importId);
+  return record ? succeed(record) : fail({ code: 'not_found', thing: 'journal_import', id: importId });
+}
+
+/** Also while it is read, which then stops. What was posted stays. */
+export async function discardJournalImport(ports: Ports, access: Access<'preparer'>, importId: number): Promise<Outcome<null, Failure>> {
+  const found = await viewJournalImport(ports, access, importId);
+  if (!found.ok) return found;
+  await ports.journals.finish(access.companyId, importId, 'cancelled', null);
+  return succeed(null);
+}
+
+/**
+ * Reads a file as its bytes come, checks each row and stages its lines, then judges the entries they make. Nothing is
+ * posted; memory stays flat whatever the size. Where anything is wrong nothing stays staged, and the first faults are told.
+ */
+export async function readJournal(
+  ports: Ports,
+  access: Access<'preparer'>,
+  importId: number,
+  content: AsyncIterable<Uint8Array>,
+): Promise<Outcome<JournalImportRecord, Failure>> {
+  const { companyId } = access;
+  const found = await viewJournalImport(ports, access, importId);
+  if (!found.ok) return found;
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  if (!(await ports.journals.claim(companyId, importId))) return fail({ code: 'journal_not_ready', state: found.value.state });
+  const reading = new Reading(ports, opened.value, importId, found.value.form);
+  try {
+    await ports.journals.stage(importId, reading.lines(content));
+  } catch (error) {
+    if (!reading.isCancelled && !reading.brokeOff) {
+      await ports.journals.finish(companyId, importId, 'cancelled', null);
+      throw error;
+    }
+  }
+  if (reading.isCancelled || reading.brokeOff) await ports.journals.finish(companyId, importId, 'cancelled', null);
+  else await judge(ports, companyId, importId, reading);
+  return viewJournalImport(ports, access, importId);
+}
+
+async function judge(ports: Ports, companyId: number, importId: number, reading: Reading): Promise<void> {
+  await ports.journals.progress(companyId, importId, reading.bytes, reading.rows);
+  if (reading.faultCount > 0) {
+    const summary = { entries: 0, lines: 0, known: 0, debit: 0n, firstDay: null, lastDay: null, adjustments: 0 };
+    return ports.journals.finish(companyId, importId, 'wrong', { ...summary, faultCount: reading.faultCount, faults: reading.faults });
+  }
+  const summary = await ports.journals.group(companyId, importId, mostFaults);
+  await ports.journals.finish(companyId, importId, summary.faultCount === 0 && summary.entries > 0 ? 'ready' : 'wrong', summary);
+}
+
+/** The reading of one file: how far it is, and what is wrong so far. */
+class Reading {
+  bytes = 0;
+  rows = 0;
+  faultCount = 0;
+  isCancelled = false;
+  /** The sender went away before the end, or the file cannot be read to its end. */
+  brokeOff = false;
+  readonly faults: JournalFault[] = [];
+  private readonly context: JournalContext;
+  private readonly sets = new Map<string, number>();
+  private noted = 0;
+
+  constructor(
+    private readonly ports: Ports,
+    private readonly books: Books,
+    private readonly importId: number,
+    private readonly form: JournalForm,
+  ) {
+    this.context = contextOf(books);
+  }
+
+  async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine> {
+    const { calendar } = this.books;
+    const rows = this.ports.tables.stream(content, this.form, (count) => {
+      this.bytes += count;
+    });
+    try {
+      for await (const cells of rows) {
+        this.rows++;
+        if (this.rows % 200 === 0 && !(await this.note())) return;
+        if (this.rows <= this.form.reading.headingRow + 1) continue;
+        const read = readJournalRow(cells, this.form.reading, this.context);
+        if (!read) continue;
+        if ('fault' in read) this.addFault(read.fault);
+        else if (this.faultCount === 0) {
+          const { facets, ...line } = read.line;
+          const period = calendar.periods[periodIndexOf(calendar, line.date)] as (typeof calendar.periods)[number];
+          yield { ...line, row: this.rows, facetSetId: await this.setOf(facets), period };
+        }
+      }
+    } catch (error) {
+      // A quote that is left open, or a row without an end, is the file's; anything else is that the bytes stopped coming.
+      const code = (error as { code?: string }).code ?? '';
+      if (!code.startsWith('CSV_')) this.brokeOff = true;
+      else this.addFault({ code: code === 'CSV_QUOTE_NOT_CLOSED' ? 'quote_not_closed' : 'row_too_long' });
+    }
+  }
+
+  private addFault({ code, ...facts }: { readonly code: string }): void {
+    this.faultCount++;
+    if (this.faults.length < mostFaults) this.faults.push({ row: this.rows, code, facts });
+  }
+
+  /** From time to time says how far it is, and hears whether it is still wanted. */
+  private async note(): Promise<boolean> {
+    if (Date.now() - this.noted < millisecondsBetweenNotes) return true;
+    this.noted = Date.now();
+    this.isCancelled = !(await this.ports.journals.progress(this.books.company.id, this.importId, this.bytes, this.rows));
+    return !this.isCancelled;
+  }
+
+  private async setOf(facets: Readonly<Record<string, string>>): Promise<number> {
+    const key = JSON.stringify(Object.entries(facets).sort());
+    const known = this.sets.get(key);
+    if (known !== undefined) return known;
+    const id = await this.ports.journals.facetSetOf(this.books.company.id, facets);
+    this.sets.set(key, id);
+    return id;
+  }
+}
+
+function contextOf(books: Books): JournalContext {
+  const { company, calendar, accounts, lists, pairings, tree } = books;
+  const parents = new Set(tree.order.filter((_, at) => tree.isParent[at]).map(({ id }) => id));
+  const byReference = accountsByNumber(company.numbered ? accounts : withPathsAsNumbers(accounts));
+  const numberOf = new Map(accounts.map(({ id, number }) => [id, number]));
+  const facets = lists.filter(({ kind }) => kind === 'facet');
+  const check = facetCheck(facets, pairings, company.digitOrder);
+  const finders = new Map(facets.map((facet) => [facet.key as string, codeFinder(facet)]));
+  const faultOf = new Map<string, 'day_outside_calendar' | 'period_locked' | null>();
+  return {
+    currency: company.currency,
+    accountOf: (reference) => {
+      const brought = company.numbered ? bringToScheme(reference, company.numberScheme) : null;
+      const account = byReference.get(referenceKey(reference)) ?? (brought?.ok ? byReference.get(referenceKey(brought.value)) : undefined);
+      if (!account) return undefined;
+      const takesNone = parents.has(account.id) ? 'parent' : account.active ? null : 'inactive';
+      return { id: account.id, takesNone, defaults: defaultFacets(account.codes) };
+    },
+    dayFault: (day) => {
+      const known = faultOf.get(day);
+      if (known !== undefined) return known;
+      const period = isDay(day) ? calendar.periods[periodIndexOf(calendar, day)] : undefined;
+      const fault = !period ? 'day_outside_calendar' : lockedOn(books, period, day) ? 'period_locked' : null;
+      faultOf.set(day, fault);
+      return fault;
+    },
+    valueOf: (facet, typed) => finders.get(facet)?.(typed)?.code ?? typed,
+    facetFault: (accountId, given) => check({ accountNumber: numberOf.get(accountId) ?? '', facets: given as Readonly<Record<ListKey, string>> }),
+  };
+}
+
+/** Whole or not at all; once for a repeated request. */
+export async function postJournalImport(
+  ports: Ports,
+  access: Access<'preparer'>,
+  importId: number,
+  request: Request,
+): Promise<Outcome<JournalPosted, Failure>> {
+  const found = await viewJournalImport(ports, access, importId);
+  return found.ok ? ports.journals.post(access.companyId, found.value, request) : found;
+}
+
+/** The heading of every column that a file for this company can have, its facets last. */
+export async function journalTemplate(ports: Ports, { companyId }: Access): Promise<Outcome<string[], Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const facets = opened.value.lists.filter(({ kind }) => kind === 'facet').map(({ name }) => name);
+  return succeed([...Object.values(journalColumns).map(({ heading }) => heading), ...facets]);
+}

@@ -1,0 +1,60 @@
+import type { JournalImport } from '@ivory-ladder/contract';
+import { type Currency, formatAmount, isDay } from '@ivory-ladder/core';
+import { facetsRefused } from '../../api/failureMessages.ts';
+import { shortDay } from '../../components/dates.ts';
+
+type Fault = NonNullable<JournalImport['summary']>['faults'][number];
+
+const text = (value: unknown): string => String(value ?? '');
+const dayText = (value: unknown): string => (isDay(text(value)) ? shortDay(text(value)) : text(value));
+const documentText = ({ document, date }: Fault['facts']): string =>
+  document ? `Document ${text(document)} of ${dayText(date)}` : `The entry without a document of ${dayText(date)}`;
+
+/** What is wrong with a row or an entry of a file of journal lines. */
+export function faultText({ code, facts }: Fault, currency: Currency): string {
+  switch (code) {
+    case 'date_unreadable':
+      return facts.found ? `«${text(facts.found)}» is no day` : 'There is no day';
+    case 'account_missing':
+      return 'There is no account';
+    case 'account_unknown':
+      return `There is no account «${text(facts.found)}»`;
+    case 'account_takes_none':
+      return facts.reason === 'parent' ? `${text(facts.found)} has sub-accounts and takes no entries` : `${text(facts.found)} is retired`;
+    case 'amount_unreadable':
+      return `«${text(facts.found)}» is no amount`;
+    case 'amount_missing':
+      return 'There is no amount';
+    case 'amount_on_both_sides':
+      return 'There is an amount on both sides';
+    case 'layer_unreadable':
+      return `«${text(facts.found)}» is neither ledger nor adjustment`;
+    case 'too_long':
+      return `«${text(facts.found)}…» is too long`;
+    case 'day_outside_calendar':
+      return `${dayText(facts.found)} is in no fiscal year: make it first, in the calendar`;
+    case 'period_locked':
+      return `${dayText(facts.found)} is in a locked period`;
+    case 'facet_needed':
+    case 'facet_not_allowed':
+    case 'facet_value_unknown':
+    case 'facet_value_retired':
+    case 'facets_do_not_pair':
+      return facetsRefused({ code, ...facts }).replace(/\.$/, '');
+    case 'entry_out_of_balance': {
+      const difference = BigInt(text(facts.difference));
+      const size = formatAmount(difference < 0n ? -difference : difference, currency);
+      return `${documentText(facts)} is out of balance: ${size} missing in ${difference > 0n ? 'credit' : 'debit'}`;
+    }
+    case 'entry_of_one_line':
+      return `${documentText(facts)} has one line only`;
+    case 'entry_known_otherwise':
+      return `${documentText(facts)} was posted before with other amounts, as document ${text(facts.documentNumber)}`;
+    case 'quote_not_closed':
+      return 'A quotation mark is not closed from here on';
+    case 'row_too_long':
+      return 'The row has no end: is the separator another one?';
+    default:
+      return code.replaceAll('_', ' ');
+  }
+}
