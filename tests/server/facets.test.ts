@@ -92,6 +92,8 @@ describe('lines with facet values', () => {
     await books.post('6200', '1000', 9, { [books.vessel.key]: 'SHORE' }, '2026-09-12');
     const shown = figures(await statement(server, books.id, 'income-statement', '2026-01-01', '2026-09-15', `&${filter}`));
     expect(shown.find(([caption]) => caption === 'Other operating expenses')?.[1]).toBe(-700);
+    const csv = new TextDecoder().decode(await server.bytes(`${books.path}/statements/income-statement/csv?from=2026-01-01&to=2026-09-15&${filter}`));
+    expect(csv.split('\r\n')[2]).toMatch(/EUR · Only Vessel: FLEET$/);
     const evidence = await server.ok<EvidenceBody>(
       'GET',
       `${books.path}/statements/income-statement/evidence?from=2026-01-01&to=2026-09-30&line=${encodeURIComponent(await lineOf(books, filter))}&account=${(await books.find('6200')).id}&${filter}`,
@@ -168,6 +170,35 @@ describe('lines with facet values', () => {
     } finally {
       await second.serving.stop();
     }
+  });
+});
+
+describe('a facet that is added to history by a rule', () => {
+  it('is given to the lines of some accounts that have none, shown before, on record, with every amount as it was', async () => {
+    const books = await open();
+    const [v, r] = [books.vessel.key, books.route.key];
+    await books.post('6200', '1000', 700, { [v]: 'TERN' });
+    await books.post('6200', '1000', 200, { [r]: 'NORTH' });
+    await books.post('6300', '1000', 50, {});
+    const [all, totals] = [await books.trialBalance(null), await books.totals()];
+    const path = `${books.listsPath}/${books.vessel.id}`;
+    const rule = { value: 'SHORE', accounts: '6200 to 6299' };
+    const found = await server.ok<{ lines: number; accounts: { label: string; lines: number; net: string }[] }>('POST', `${path}/fill-rehearsal`, rule);
+    // One of them came with the trial balance.
+    expect([found.lines, found.accounts]).toEqual([2, [expect.objectContaining({ label: '6200 Insurance', lines: 2, net: '30200' })]]);
+    expect(await books.trialBalance({ [v]: ['SHORE'] })).toEqual({});
+    expect(await server.ok('POST', `${path}/fill`, rule)).toEqual({ lines: 2 });
+    expect(await books.trialBalance({ [v]: ['SHORE'] })).toEqual({ 6200: 30200 });
+    expect(await books.trialBalance({ [v]: ['SHORE'], [r]: ['NORTH'] })).toEqual({ 6200: 200 });
+    expect(await books.trialBalance({ [v]: ['TERN'] })).toEqual({ 6200: 700 });
+    expect([await books.trialBalance(null), await books.totals()]).toEqual([all, totals]);
+    expect(await server.ok('POST', `${path}/fill`, rule)).toEqual({ lines: 0 });
+    const { proofs } = await server.ok<{ proofs: { name: string; state: string }[] }>('GET', `${books.path}/proofs?from=2026-01-01&to=2026-09-30`);
+    expect(proofs.find(({ name }) => name === 'balances_from_lines')?.state).toBe('holds');
+    const { events } = await server.ok<{ events: { action: string; after: object }[] }>('GET', `${books.path}/history?thing=code_list&limit=1`);
+    expect(events[0]).toMatchObject({ action: 'filled', after: { value: 'SHORE', rule: '6200 to 6299', lines: 2 } });
+    expect(await server.refused('POST', `${path}/fill`, { ...rule, value: 'SWAN' })).toMatchObject({ code: 'facet_value_unknown' });
+    expect(await server.refused('POST', `${path}/fill`, { ...rule, accounts: '10 to' })).toMatchObject({ code: 'facet_range_malformed' });
   });
 });
 

@@ -1,4 +1,14 @@
-import { addedPairingRule, codeList, codeListChange, codeListInput, codeLists, pairingRuleInput } from './codeLists.ts';
+import {
+  addedPairingRule,
+  codeList,
+  codeListChange,
+  codeListInput,
+  codeLists,
+  facetFilled,
+  facetFillFound,
+  facetFillInput,
+  pairingRuleInput,
+} from './codeLists.ts';
 import type { Operation } from './operation.ts';
 
 /** Lists of report codes, and facets with their values. */
@@ -43,6 +53,22 @@ export const codeListOperations = {
     body: pairingRuleInput,
     answer: addedPairingRule,
     status: 201,
+  },
+  rehearseFacetFill: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/code-lists/{listId}/fill-rehearsal',
+    summary: 'Which lines of the past have no value of a facet, by account',
+    body: facetFillInput,
+    answer: facetFillFound,
+  },
+  applyFacetFill: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/code-lists/{listId}/fill',
+    summary: 'Give lines of the past that have no value of a facet one; amounts stay as they are',
+    body: facetFillInput,
+    answer: facetFilled,
   },
   deletePairingRule: {
     needs: 'preparer',

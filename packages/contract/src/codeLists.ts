@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { element, id, side, version } from './primitives.ts';
+import { amount, day, element, id, side, version } from './primitives.ts';
 
 /** `report:7` for a list of report codes, `facet:8` for a facet. */
 export const listKey = z.templateLiteral([z.enum(['report', 'facet']), ':', z.int()]);
@@ -76,6 +76,19 @@ const pairingRule = z.object({ first: listKey, firstValue: code, second: listKey
 export const pairingRuleInput = pairingRule.strict();
 export type PairingRuleInput = z.input<typeof pairingRuleInput>;
 export const addedPairingRule = z.object({ id });
+
+/** A value for lines of the past that have none of its facet. */
+export const facetFillInput = z.strictObject({
+  value: code,
+  accounts: accountNumbers.default(''),
+  from: day.nullable().default(null),
+  to: day.nullable().default(null),
+});
+export type FacetFillInput = z.input<typeof facetFillInput>;
+
+export const facetFillFound = z.object({ lines: z.int(), accounts: z.array(z.object({ accountId: id, label: z.string(), lines: z.int(), net: amount })) });
+export type FacetFillFoundBody = z.infer<typeof facetFillFound>;
+export const facetFilled = z.object({ lines: z.int() });
 
 /** The value that a line has of each facet. */
 export const facetsOfLine = z.record(listKey, code);

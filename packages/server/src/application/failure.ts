@@ -45,7 +45,7 @@ export type Failure =
   | FacetRefused
   | { code: 'pairing_of_one_facet' }
   /** `at`: the first character of the text that is wrong. */
-  | { code: 'facet_range_malformed'; field: 'neededOn' | 'notAllowedOn'; at: number; reason: RangeTextMalformed['reason'] }
+  | { code: 'facet_range_malformed'; field: 'neededOn' | 'notAllowedOn' | 'accounts'; at: number; reason: RangeTextMalformed['reason'] }
   | { code: 'ledger_too_large' }
   | { code: 'day_outside_calendar'; day: string; year: string }
   | { code: 'day_out_of_reach'; day: string }

@@ -13,6 +13,7 @@ import {
   type Day,
   type FacetFilter,
   fail,
+  filterText,
   generateBalanceSheet,
   generateIncomeStatement,
   type LayoutKind,
@@ -47,6 +48,8 @@ export interface SpanChoice {
 export interface PreparedStatement {
   readonly books: Books;
   readonly kind: LayoutKind;
+  /** What the figures are a part of the ledger by, in words; empty where all lines count. */
+  readonly part: string;
   readonly compiled: CompiledLayout;
   readonly columns: readonly StatementColumn[];
   /** One for each column of amounts. */
@@ -140,5 +143,6 @@ export async function prepareStatement(
       ? runBalances(compiled, books, balancesFor(books, columnSpan.lastDay, partial))
       : runBalances(compiled, books, { net: movementOver(books.cube, layers, columnSpan, partial), notAllotted: 0n }),
   );
-  return succeed({ books, kind, compiled, columns, runs, accounts: accountsInOrder(books) });
+  const part = filterText(choice.facets ?? {}, books.lists);
+  return succeed({ books, kind, part, compiled, columns, runs, accounts: accountsInOrder(books) });
 }

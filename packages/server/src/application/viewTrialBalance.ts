@@ -3,6 +3,7 @@ import {
   balanceAt,
   comparisonSpan,
   type Day,
+  filterText,
   type Layer,
   layers,
   movementOver,
@@ -38,6 +39,8 @@ export interface TrialBalanceView {
   readonly lines: readonly TrialBalanceLine[];
   readonly notAllotted: bigint;
   readonly span: Span;
+  /** What the figures are a part of the ledger by, in words; empty where all lines count. */
+  readonly part: string;
   /** Last days that the comparative stands for: of balance sheet accounts, and of income and expense. */
   readonly comparedTo: { readonly balances: Day; readonly result: Day } | null;
 }
@@ -74,7 +77,8 @@ export async function viewTrialBalance(ports: Ports, { companyId }: Access, choi
       comparative: comparative?.[index] ?? null,
     };
   });
-  return succeed({ books, lines, notAllotted: closing.notAllotted, span, comparedTo });
+  const part = filterText(choice.facets ?? {}, books.lists);
+  return succeed({ books, lines, notAllotted: closing.notAllotted, span, part, comparedTo });
 }
 
 /** Income and expense of a comparative are those of its fiscal year up to its own day. */

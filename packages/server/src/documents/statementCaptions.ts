@@ -16,12 +16,12 @@ export function captionOfColumn(column: StatementColumn, language: Language): st
   return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;
 }
 
-/** Company, title, dates and currency: said once, above the figures. */
-export function headingOf({ books, columns, compiled }: Statement): { company: string; title: string; dates: string } {
+/** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
+export function headingOf({ books, columns, compiled, part }: Statement): { company: string; title: string; dates: string } {
   const { language, title } = compiled.layout;
   const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, language));
   const dates = days.join(` ${captionWords[language].and} `);
-  return { company: books.company.name, title, dates: `${dates} · ${books.company.currency.code}` };
+  return { company: books.company.name, title, dates: [dates, books.company.currency.code, part].filter((text) => text !== '').join(' · ') };
 }
 
 export function fileNameOf({ books, compiled, columns }: Statement, ending: string): string {

@@ -48,10 +48,10 @@ export function dayText(day: string): string {
 }
 
 /** Company, title and dates, as on the screen. */
-export function paperHead({ books, span, adjusted }: TrialBalancePaper): [company: string, title: string, dates: string] {
+export function paperHead({ books, span, part, adjusted }: TrialBalancePaper): [company: string, title: string, dates: string] {
   const title = adjusted ? 'Adjusted trial balance' : 'Trial balance';
   const dates = adjusted ? dayText(span.lastDay) : `${dayText(span.firstDay)} to ${dayText(span.lastDay)}`;
-  return [books.company.name, title, `${dates} · ${books.company.currency.code} · debit positive`];
+  return [books.company.name, title, [dates, books.company.currency.code, 'debit positive', part].filter((text) => text !== '').join(' · ')];
 }
 
 interface AdjustmentRow {

@@ -7,13 +7,14 @@ import { applyChartFile, exportChart, rehearseChartFile } from '../application/c
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
 import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
+import { applyFacetFill, rehearseFacetFill } from '../application/fillFacet.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import { changePlaces, viewPlacement } from '../application/placement.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
 import * as answers from './chartAnswers.ts';
-import { toCodeList } from './codeListAnswers.ts';
+import { toCodeList, toFillFound } from './codeListAnswers.ts';
 import { toPosting } from './ledgerAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
@@ -56,6 +57,10 @@ export function chartRoutes(on: On, ports: Ports): void {
     mapOutcome(await viewCodeLists(ports, access), ({ lists, pairings }) => ({ lists: lists.map(toCodeList), pairings: [...pairings] })),
   );
   on('addPairingRule', async ({ access, body }) => mapOutcome(await addPairingRule(ports, access, body), (id) => ({ id })));
+  on('rehearseFacetFill', async ({ access, id, body }) => mapOutcome(await rehearseFacetFill(ports, access, { ...body, listId: id('listId') }), toFillFound));
+  on('applyFacetFill', async ({ access, id, body }) =>
+    mapOutcome(await applyFacetFill(ports, access, { ...body, listId: id('listId') }), (lines) => ({ lines })),
+  );
   on('deletePairingRule', async ({ access, id }) => deletePairingRule(ports, access, id('ruleId')));
   on('addCodeList', async ({ access, body }) => mapOutcome(await addCodeList(ports, access, body), toCodeList));
   on('changeCodeList', async ({ access, id, body }) => mapOutcome(await changeCodeList(ports, access, id('listId'), body), toCodeList));

@@ -19,7 +19,7 @@ export interface AuditEvent {
     | 'year'
     | 'view';
   readonly thingId: number;
-  readonly action: 'added' | 'changed' | 'deleted' | 'posted' | 'noted';
+  readonly action: 'added' | 'changed' | 'deleted' | 'posted' | 'noted' | 'filled';
   readonly before?: unknown;
   readonly after?: unknown;
 }

@@ -1,10 +1,11 @@
 import { type ListedCode, type ListKey, type ListKind, listKey, type Outcome, type PairingRule } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CodeListStore, CodesChange, ListFields, StoredCodeList } from '../application/ports/index.ts';
+import type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList } from '../application/ports/index.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertCodeList, insertCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
+import { fillLines, findLinesToFill, setsToFill } from './fillFacet.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 
 /** Lists of report codes, facets, and what stands in them. */
@@ -111,6 +112,19 @@ export class CodeListRepository implements CodeListStore {
       [companyId, listId],
     );
     return new Map(rows.map(({ code, total }) => [code, Number(total)]));
+  }
+
+  findLinesToFill(companyId: number, fill: FacetFill): Promise<FacetFillFound[]> {
+    return findLinesToFill(this.database, companyId, fill);
+  }
+
+  async fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
+    const sets = await setsToFill(this.database, companyId, fill);
+    return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
+      const lines = await fillLines(runner, companyId, fill, sets);
+      const after = { value: fill.value, rule, from: fill.from, to: fill.to, lines };
+      return { value: lines, audit: lines === 0 ? [] : [{ thing: 'code_list', thingId: listIdOf(fill.facet), action: 'filled', after }] };
+    });
   }
 
   addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {

@@ -54,15 +54,18 @@ export async function rebuildBalances(database: DataSource, companyId: number): 
   const outcome = await inTransaction(database, async (runner) => {
     // Postings under way end first, new ones wait: each takes the company's row at its end.
     await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
-    for (const table of derivedTables) {
-      const { keys, stored } = derived[table];
-      await runner.query(`DELETE FROM ${table} WHERE company_id = ? AND ${stored}`, [companyId]);
-      const own = table === 'balance' ? ['company_id', 'scenario'] : ['company_id'];
-      await runner.query(
-        `INSERT INTO ${table} (${[...own, ...keys, 'debit', 'credit'].join(', ')}) SELECT ?, ${table === 'balance' ? '0, ' : ''}made.* FROM (${fromLines(table)}) AS made`,
-        [companyId, companyId, companyId],
-      );
-    }
+    for (const table of derivedTables) await rebuildTable(runner, companyId, table);
   });
   if (!outcome.ok) throw new Error(`the balances of company ${companyId} could not be made anew: ${outcome.failure.code}`);
+}
+
+/** One of the two, in the caller's transaction. Postings under way are waited for, or add to what is made here. */
+export async function rebuildTable(runner: QueryRunner, companyId: number, table: DerivedTable): Promise<void> {
+  const { keys, stored } = derived[table];
+  await runner.query(`DELETE FROM ${table} WHERE company_id = ? AND ${stored}`, [companyId]);
+  const own = table === 'balance' ? ['company_id', 'scenario'] : ['company_id'];
+  await runner.query(
+    `INSERT INTO ${table} (${[...own, ...keys, 'debit', 'credit'].join(', ')}) SELECT ?, ${table === 'balance' ? '0, ' : ''}made.* FROM (${fromLines(table)}) AS made`,
+    [companyId, companyId, companyId],
+  );
 }

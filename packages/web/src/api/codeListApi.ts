@@ -1,4 +1,4 @@
-import type { CodeListBody, CodeListChange, CodeListInput, CodeLists, PairingRuleInput } from '@ivory-ladder/contract';
+import type { CodeListBody, CodeListChange, CodeListInput, CodeLists, FacetFillFoundBody, FacetFillInput, PairingRuleInput } from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags } from './ivoryApi.ts';
 
 /** Lists of report codes, and facets. */
@@ -21,6 +21,13 @@ const codeListApi = ivoryApi.injectEndpoints({
       query: ({ companyId, rule }) => ({ url: `/companies/${companyId}/pairing-rules`, method: 'POST', body: rule }),
       invalidatesTags: ['Chart', 'History'],
     }),
+    rehearseFacetFill: build.mutation<FacetFillFoundBody, { companyId: number; listId: number; rule: FacetFillInput }>({
+      query: ({ companyId, listId, rule }) => ({ url: `/companies/${companyId}/code-lists/${listId}/fill-rehearsal`, method: 'POST', body: rule }),
+    }),
+    applyFacetFill: build.mutation<{ lines: number }, { companyId: number; listId: number; rule: FacetFillInput }>({
+      query: ({ companyId, listId, rule }) => ({ url: `/companies/${companyId}/code-lists/${listId}/fill`, method: 'POST', body: rule }),
+      invalidatesTags: [...ledgerTags],
+    }),
     deletePairingRule: build.mutation<void, { companyId: number; ruleId: number }>({
       query: ({ companyId, ruleId }) => ({ url: `/companies/${companyId}/pairing-rules/${ruleId}`, method: 'DELETE' }),
       invalidatesTags: ['Chart', 'History'],
@@ -35,4 +42,6 @@ export const {
   useDeleteCodeListMutation,
   useAddPairingRuleMutation,
   useDeletePairingRuleMutation,
+  useRehearseFacetFillMutation,
+  useApplyFacetFillMutation,
 } = codeListApi;

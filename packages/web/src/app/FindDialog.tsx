@@ -36,7 +36,13 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Ledger: bring in a trial balance', 'ledger'],
       ['Chart of accounts', 'ledger/chart'],
       ['Entries', 'ledger/entries'],
-      ...(isAtLeast(company.role, 'preparer') ? [['New entry', 'ledger/entries/new'] as [string, string]] : []),
+      ...(isAtLeast(company.role, 'preparer')
+        ? ([
+            ['New entry', 'ledger/entries/new'],
+            ['Journal lines from a file', 'ledger/entries/import'],
+            ['Opening balances', 'ledger/opening'],
+          ] as [string, string][])
+        : []),
       ['Calendar: periods and locks', 'ledger/calendar'],
       ['Report codes and facets', 'placement/codes'],
       ['Proofs', 'proofs'],

@@ -1,4 +1,4 @@
-import type { Facet, ListedCode, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
+import type { Day, Facet, ListedCode, ListKey, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 
 /** Rules are those of facets; a list of report codes has none. */
@@ -15,6 +15,22 @@ export type ListFields = Pick<StoredCodeList, 'name' | 'neededOn' | 'notAllowedO
 export interface CodesChange {
   readonly set: readonly (ListedCode & { readonly was: string | null })[];
   readonly remove: readonly string[];
+}
+
+/** A value for lines that have none of its facet. */
+export interface FacetFill {
+  readonly facet: ListKey;
+  readonly value: string;
+  readonly accountIds: readonly number[];
+  readonly from: Day | null;
+  readonly to: Day | null;
+}
+
+export interface FacetFillFound {
+  readonly accountId: number;
+  readonly lines: number;
+  /** Debit positive. */
+  readonly net: bigint;
 }
 
 export interface CodeListStore {
@@ -37,6 +53,9 @@ export interface CodeListStore {
   delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   /** How many lines have values of a list, by value. */
   linesHaving(companyId: number, listId: number): Promise<ReadonlyMap<string, number>>;
+  findLinesToFill(companyId: number, fill: FacetFill): Promise<FacetFillFound[]>;
+  /** How many lines got the value. */
+  fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
   addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
   deletePairing(companyId: number, rule: PairingRule, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
 }

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import styles from './CodeListsScreen.module.css';
+import { FacetFillForm } from './FacetFillForm.tsx';
 import type { CodeListActions } from './useCodeListActions.ts';
 
 interface FacetRulesFormProps {
@@ -57,6 +58,7 @@ export function FacetRulesForm({ list, all, actions }: FacetRulesFormProps) {
         </form>
       )}
       <Pairings list={list} all={all} actions={actions} />
+      {mayKeep && <FacetFillForm list={list} />}
     </>
   );
 }

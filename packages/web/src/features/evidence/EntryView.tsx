@@ -1,4 +1,4 @@
-import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, facetsText, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
@@ -7,7 +7,6 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
-import { facetsText } from '../facets/facetWords.ts';
 import styles from './EntryView.module.css';
 
 const sources = {

@@ -1,5 +1,5 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
-import type { FacetFilter, ListKey } from '@ivory-ladder/core';
+import { type FacetFilter, filterText, type ListKey } from '@ivory-ladder/core';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
@@ -9,7 +9,7 @@ import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import styles from './FacetMenu.module.css';
-import { filterText, nestedValues } from './facetWords.ts';
+import { nestedValues } from './nestedValues.ts';
 
 /** The facets of the company, read once one of them is asked about; `null` until then. */
 function useFacets(isNeeded: boolean): readonly CodeListBody[] | null {
@@ -99,7 +99,7 @@ export function FacetNote() {
   return (
     <p className={styles.note}>
       <span>
-        <strong>{facets ? filterText(filter, facets) : ' '}</strong> A part of the ledger: totals need not tie.
+        <strong>{facets ? `${filterText(filter, facets)}.` : ' '}</strong> A part of the ledger: totals need not tie.
       </span>
       <button type="button" onClick={() => choose({})}>
         Show all lines

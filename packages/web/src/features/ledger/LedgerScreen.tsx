@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { toQuery } from '../../api/ivoryApi.ts';
 import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
@@ -30,6 +30,7 @@ export function LedgerScreen() {
   const { facets } = useFacetFilter();
   const dispatch = useDispatch();
   const { search } = useLocation();
+  const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
   const [filter, setFilter] = useState('');
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span, facets });
@@ -48,6 +49,10 @@ export function LedgerScreen() {
       return next;
     });
   const openAccount = (id: number | null) => set('account', id === null ? null : String(id));
+  const bringIn = (what: 'file' | 'opening' | 'journal') => {
+    if (what === 'file') drop.choose();
+    else void navigate({ pathname: `/companies/${company.id}/ledger/${what === 'opening' ? 'opening' : 'entries/import'}`, search });
+  };
   const take = (as: 'csv' | 'workbook') => {
     const query = toQuery({ ...span, facets, view: shows, zero: hasZero ? '1' : '0' });
     window.location.assign(`/api/companies/${company.id}/trial-balance/${as}?${query}`);
@@ -104,9 +109,17 @@ export function LedgerScreen() {
               onChoose={(what) => (what === 'print' ? window.print() : take(what))}
             />
             {mayBringIn && (
-              <Button variant="contained" onClick={drop.choose} disabled={drop.isUploading}>
-                Bring in…
-              </Button>
+              <ChoiceMenu
+                label="Bring in"
+                strong
+                choices={[
+                  { value: 'file', label: 'A trial balance from a file…' },
+                  { value: 'opening', label: 'Opening balances by hand…' },
+                  { value: 'journal', label: 'Journal lines from a file…' },
+                ]}
+                chosen={[]}
+                onChoose={bringIn}
+              />
             )}
             {drop.input}
           </div>

@@ -1,0 +1,44 @@
+import { addDays } from '@ivory-ladder/core';
+import { useState } from 'react';
+import { useGetChartQuery } from '../../api/chartApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { OpeningForm } from './OpeningForm.tsx';
+import styles from './OpeningScreen.module.css';
+
+/** Balances of all balance sheet accounts at the end of a day, by hand: with them a ledger begins. */
+export function OpeningScreen() {
+  const company = useCompany();
+  const mayPost = useMay('preparer');
+  const { span } = useSpan();
+  const [day, setDay] = useState(() => usualDay(company.years));
+  const whole = { companyId: company.id, from: day, to: day, compare: 'none' };
+  const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
+  const { currentData: view, error: refused } = useGetTrialBalanceQuery({ ...whole, facets: '' });
+  if (!mayPost)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="Opening balances are set by preparers">
+          {describeFailure({ code: 'role_needed', facts: { needs: 'preparer', role: company.role } })}
+        </EmptyState>
+      </section>
+    );
+  const failed = error ?? refused;
+  return (
+    <section className={styles.sheet} aria-labelledby="opening-title">
+      <h1 id="opening-title">Opening balances</h1>
+      {failed !== undefined && <EmptyState title="The balances cannot be shown">{describeFailure(failed)}</EmptyState>}
+      {chart && view && <OpeningForm key={`${day} ${view.revision}`} day={day} accounts={chart.accounts} held={view.accounts} onDay={setDay} />}
+    </section>
+  );
+}
+
+/** The day before the first fiscal year that has one before it, else the first day of all. */
+function usualDay(years: ReturnType<typeof useCompany>['years']): string {
+  const [first, second] = years;
+  if (second) return addDays(second.firstDay, -1);
+  return first?.firstDay ?? `${new Date().getUTCFullYear()}-01-01`;
+}
