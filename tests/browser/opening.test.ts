@@ -17,6 +17,7 @@ describe('opening balances by the keyboard alone', () => {
     await opened.server.ok('PATCH', `${path}/accounts/${retained.id}`, { version: retained.version, role: 'retained_earnings' });
     await opened.server.ok('POST', `${path}/years`, { day: '2026-01-01' });
     const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${opened.server.serving.url}${path}/ledger`);
+    await page.getByText('Trial balances brought in').waitFor();
     await page.keyboard.press('Control+k');
     await page.getByRole('combobox', { name: /Find/ }).waitFor();
     await page.keyboard.type('opening');

@@ -35,6 +35,11 @@ const pictures: readonly Picture[] = [
   { name: 'placement-dark', path: 'placement', dark: true, wide: true, prepare: (page) => page.getByText('Other sailings', { exact: true }).click() },
   { name: 'ledger', path: 'ledger' },
   {
+    name: 'adjusted-trial-balance',
+    path: 'ledger?shows=adjusted',
+    prepare: (page) => page.getByRole('searchbox', { name: 'Filter accounts' }).fill('harbour'),
+  },
+  {
     name: 'chart',
     path: 'ledger/chart?find=passengers',
     prepare: async (page) => {
@@ -72,6 +77,8 @@ const pictures: readonly Picture[] = [
         ['6150', 1],
         ['1250.50', 1],
         ['September', 1],
+        // The facets of the line: what the account names stays.
+        ['', 3],
         ['2000', 2],
       ] as const) {
         await page.keyboard.type(typed);

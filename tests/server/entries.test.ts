@@ -46,6 +46,20 @@ describe('the list of entries', () => {
     expect(await texts('layer=adjustment')).toEqual(['Accrued rent']);
     expect(await texts(`account=${await books.idOf('4000')}`)).toHaveLength(1);
     expect(await texts('text=100%25')).toEqual([]);
+    expect(await texts('amount=1300')).toEqual(['Rent of May']);
+    // A text that is an amount too: either is enough.
+    expect(await texts('text=accrued&amount=1200')).toEqual(['Accrued rent', 'Rent of April']);
+    expect(await texts('source=trial_balance')).toHaveLength(1);
+    expect(await texts('by=nobody at all')).toEqual([]);
+    await server.ok('POST', `${books.path}/entries`, {
+      date: '2026-06-01',
+      description: 'Sundry',
+      lines: [
+        { accountId: await books.idOf('6200'), debit: '5', text: 'Ropes & fenders' },
+        { accountId: await books.idOf('1000'), credit: '5' },
+      ],
+    });
+    expect(await texts('text=fenders')).toEqual(['Sundry']);
     const first = await books.list('limit=2&to=2026-05-31');
     expect(first.entries.map(({ amount, lines, isReversed }) => [amount, lines, isReversed])).toEqual([
       ['700', 2, false],

@@ -32,13 +32,15 @@ export const entryLine = z.object({
   facets: facetsOfLine,
 });
 
+const entrySource = z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import']);
+
 export const entry = z.object({
   id,
   date: day,
   documentNumber: z.string(),
   description: z.string(),
   layer,
-  source: z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import']),
+  source: entrySource,
   /** The fiscal year it closes, or `null` for an ordinary entry. */
   closesYear: z.int().nullable(),
   reversesEntryId: id.nullable(),
@@ -57,9 +59,14 @@ export const reversalInput = z.strictObject({ date: day });
 export const entriesQuery = z.object({
   from: day.optional(),
   to: day.optional(),
-  /** Part of the description, or the document number. */
+  /** Part of the description or of a line's text, or a document number, here or in the file it came from. */
   text: z.string().trim().min(1).max(200).optional(),
+  /** Of a line, on either side; beside `text` one of both is enough. */
+  amount: amount.optional(),
   layer: layer.optional(),
+  source: entrySource.optional(),
+  /** Part of the name of who posted it. */
+  by: z.string().trim().min(1).max(200).optional(),
   /** Only entries with a line on it. */
   account: idText.optional(),
   after: z
@@ -67,6 +74,8 @@ export const entriesQuery = z.object({
     .regex(/^\d{4}-\d\d-\d\d_\d+$/)
     .optional(),
   limit: z.coerce.number().int().min(1).max(500).default(100),
+  /** With a line of these values. */
+  ...facetQuery,
 });
 
 export const entryList = z.object({

@@ -22,6 +22,7 @@ import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
+import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { forgetAbandonedImports, JournalRepository } from './persistence/journalStore.ts';
@@ -87,12 +88,13 @@ async function offerFirstLink(ports: Ports, url: string, say: (text: string) => 
 
 function wirePorts(database: DataSource, databaseUrl: string): Ports {
   const counters = new Counters(database);
+  const facetSets = new FacetSets(database);
   return {
     companies: new CompanyRepository(database, counters),
-    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), new LineProofs(database), counters),
-    journals: new JournalRepository(database, databaseUrl, counters),
+    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), new LineProofs(database), facetSets, counters),
+    journals: new JournalRepository(database, databaseUrl, facetSets, counters),
     chart: new ChartRepository(database, counters),
-    codeLists: new CodeListRepository(database, counters),
+    codeLists: new CodeListRepository(database, facetSets, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),

@@ -36,9 +36,11 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
-  on('listEntries', async ({ access, query: { from = null, to = null, text = null, layer = null, account = null, after = null, limit } }) =>
-    mapOutcome(await listEntries(ports, access, { from, to, text, layer, accountId: account, after, limit }), answers.toEntryList),
-  );
+  on('listEntries', async ({ access, query }) => {
+    const { from = null, to = null, text = null, amount, layer = null, source = null, by = null, account = null, facets, after = null, limit } = query;
+    const wanted = { from, to, text, amount: amount === undefined ? null : BigInt(amount), layer, source, by, accountId: account, facets, after, limit };
+    return mapOutcome(await listEntries(ports, access, wanted), answers.toEntryList);
+  });
   on('reverseEntry', async ({ access, id, body, asked }) => mapOutcome(await reverseEntry(ports, access, id('entryId'), body.date, asked), toPosted));
   on('postEntry', async ({ access, body, asked }) => {
     const lines = body.lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) }));

@@ -5,6 +5,7 @@ import type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields,
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertCodeList, insertCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
+import type { FacetSets } from './facetSets.ts';
 import { fillLines, findLinesToFill, setsToFill } from './fillFacet.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 
@@ -14,6 +15,7 @@ export class CodeListRepository implements CodeListStore {
 
   constructor(
     private readonly database: DataSource,
+    private readonly facetSets: FacetSets,
     counters: Counters,
   ) {
     this.changeStructure = structureChanges(database, counters);
@@ -119,7 +121,7 @@ export class CodeListRepository implements CodeListStore {
   }
 
   async fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
-    const sets = await setsToFill(this.database, companyId, fill);
+    const sets = await setsToFill(this.database, this.facetSets, companyId, fill);
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const lines = await fillLines(runner, companyId, fill, sets);
       const after = { value: fill.value, rule, from: fill.from, to: fill.to, lines };

@@ -6,27 +6,39 @@ import { insertRows, Refused, rowsOf } from './transaction.ts';
 export const noFacets = 0;
 
 /**
- * The set of each combination, made where it is new; a function from a line's facets to its set. Runs outside every
- * transaction of a posting, so that no posting waits for another's new set; a set that nothing uses in the end does no harm.
+ * The set of each combination of facet values, made where it is new. Made outside every transaction of a posting, so that
+ * none waits for another's new set; a set that nothing uses in the end does no harm. Known ones are kept for as long as the
+ * company's structure is the same, since a value may be renamed.
  */
-export async function facetSetIds(
-  database: DataSource,
-  companyId: number,
-  combinations: readonly (FacetsOfLine | undefined)[],
-): Promise<(facets: FacetsOfLine | undefined) => number> {
-  const wanted = new Map<string, FacetsOfLine>();
-  for (const facets of combinations) if (facets) wanted.set(keyOf(facets), facets);
-  wanted.delete('');
-  const ids = new Map<string, number>();
-  if (wanted.size > 0) {
-    const runner = database.createQueryRunner();
+export class FacetSets {
+  private readonly kept = new Map<number, { structureVersion: string; ids: Map<string, number> }>();
+
+  constructor(private readonly database: DataSource) {}
+
+  /** A function from a line's facets to its set. */
+  async idsOf(companyId: number, combinations: readonly (FacetsOfLine | undefined)[]): Promise<(facets: FacetsOfLine | undefined) => number> {
+    const wanted = new Map<string, FacetsOfLine>();
+    for (const facets of combinations) if (facets) wanted.set(keyOf(facets), facets);
+    wanted.delete('');
+    if (wanted.size === 0) return () => noFacets;
+    const runner = this.database.createQueryRunner();
     try {
-      await internSets(runner, companyId, wanted, ids);
+      const [row] = await rowsOf<{ structureVersion: string }>(runner, 'SELECT structure_version AS structureVersion FROM company WHERE id = ?', [companyId]);
+      const kept = this.kept.get(companyId);
+      const ids = kept && kept.structureVersion === row?.structureVersion ? kept.ids : new Map<string, number>();
+      this.kept.set(companyId, { structureVersion: row?.structureVersion ?? '', ids });
+      for (const key of ids.keys()) wanted.delete(key);
+      if (wanted.size > 0) await internSets(runner, companyId, wanted, ids);
+      return (facets) => (facets ? (ids.get(keyOf(facets)) ?? noFacets) : noFacets);
     } finally {
       await runner.release();
     }
   }
-  return (facets) => (facets ? (ids.get(keyOf(facets)) ?? noFacets) : noFacets);
+
+  /** Where one of them has gone meanwhile. */
+  forget(companyId: number): void {
+    this.kept.delete(companyId);
+  }
 }
 
 async function internSets(runner: QueryRunner, companyId: number, wanted: ReadonlyMap<string, FacetsOfLine>, ids: Map<string, number>): Promise<void> {

@@ -13,7 +13,7 @@ import type {
 } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
-import { facetSetIds } from './facetSets.ts';
+import type { FacetSets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey } from './idempotency.ts';
 import { postStaged } from './postStaged.ts';
 import { stageLines } from './stageLines.ts';
@@ -26,6 +26,7 @@ export class JournalRepository implements JournalStore {
   constructor(
     private readonly database: DataSource,
     private readonly databaseUrl: string,
+    private readonly facetSets: FacetSets,
     private readonly counters: Counters,
   ) {}
 
@@ -73,7 +74,7 @@ export class JournalRepository implements JournalStore {
   }
 
   async facetSetOf(companyId: number, facets: FacetsOfLine): Promise<number> {
-    return (await facetSetIds(this.database, companyId, [facets]))(facets);
+    return (await this.facetSets.idsOf(companyId, [facets]))(facets);
   }
 
   stage(importId: number, lines: AsyncIterable<StagedLine>): Promise<void> {

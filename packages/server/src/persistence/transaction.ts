@@ -12,6 +12,8 @@ export class Refused extends Error {
 /** Deadlock, lock wait timeout, record changed since last read: the whole transaction is repeated. */
 const repeatable = new Set([1213, 1205, 1020]);
 const attempts = 8;
+/** What a row refers to has gone since it was looked at, or a row that goes has come to be referred to. */
+const brokenReferences = new Set([1451, 1452]);
 
 /**
  * Runs `work` in one transaction, repeated whole at most 8 times with growing random pauses where the database asks
@@ -28,7 +30,9 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
     } catch (error) {
       await runner.rollbackTransaction().catch(() => undefined);
       if (error instanceof Refused) return fail(error.failure);
-      if (!repeatable.has((error as { errno?: number }).errno ?? 0)) throw error;
+      const errno = (error as { errno?: number }).errno ?? 0;
+      if (brokenReferences.has(errno)) return fail({ code: 'ledger_moved_on' });
+      if (!repeatable.has(errno)) throw error;
       if (attempt === attempts) return fail({ code: 'busy' });
     } finally {
       await runner.release();

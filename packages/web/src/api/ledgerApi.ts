@@ -64,7 +64,19 @@ const ledgerApi = ivoryApi.injectEndpoints({
     }),
     listEntries: build.query<
       EntryList,
-      { companyId: number; from?: string; to?: string; text?: string; layer?: string; account?: number | undefined; limit?: number }
+      {
+        companyId: number;
+        from?: string;
+        to?: string;
+        text?: string;
+        amount?: string;
+        layer?: string;
+        source?: string;
+        by?: string;
+        facets?: string;
+        account?: number | undefined;
+        limit?: number;
+      }
     >({
       query: ({ companyId, ...query }) => `/companies/${companyId}/entries?${toQuery(query)}`,
       providesTags: ['Ledger'],

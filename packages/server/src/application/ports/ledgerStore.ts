@@ -62,8 +62,15 @@ export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt'
 export interface EntriesWanted {
   readonly from: Day | null;
   readonly to: Day | null;
-  /** Part of the description, or the document number. */
+  /** Part of the description or of a line's text, or a document number, here or in the file it came from. */
   readonly text: string | null;
+  /** Of a line, on either side; beside `text` one of both is enough. */
+  readonly amount: bigint | null;
+  readonly source: NewEntry['source'] | null;
+  /** Part of the name of who posted it. */
+  readonly by: string | null;
+  /** With a line of these sets; `null`: any. */
+  readonly selected: SelectedSets | null;
   readonly layer: Layer | null;
   /** Only those with a line on it. */
   readonly accountId: number | null;

@@ -49,6 +49,7 @@ import { AddOriginDocument1790000000048 } from './048-add-origin-document.ts';
 import { CreateJournalImport1790000000049 } from './049-create-journal-import.ts';
 import { CreateStagedLine1790000000050 } from './050-create-staged-line.ts';
 import { CreateStagedEntry1790000000051 } from './051-create-staged-entry.ts';
+import { HoldFacetSets1790000000052 } from './052-hold-facet-sets.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -103,4 +104,5 @@ export const migrations = [
   CreateJournalImport1790000000049,
   CreateStagedLine1790000000050,
   CreateStagedEntry1790000000051,
+  HoldFacetSets1790000000052,
 ];

@@ -8,18 +8,28 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { shortDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
+import { FacetMenu } from '../facets/FacetMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import styles from './EntriesScreen.module.css';
 import { EntryPanel } from './EntryPanel.tsx';
+import { amountIn } from './entryRows.ts';
 
 type Row = EntryList['entries'][number];
 
+const sources = {
+  manual: 'by hand',
+  import: 'from a file',
+  trial_balance: 'from a trial balance',
+  reversal: 'reversals',
+  reclassification: 'of merged accounts',
+} as const;
 const firstPage = 100;
 const largestPage = 500;
 
@@ -35,7 +45,24 @@ export function EntriesScreen() {
   const [limit, setLimit] = useState(firstPage);
   const text = params.get('find') ?? '';
   const layer = params.get('layer') ?? '';
-  const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, from: span.from, to: span.to, text: text.trim(), layer, limit });
+  const [source, by] = [params.get('source') ?? '', params.get('by') ?? ''];
+  const { facets } = useFacetFilter();
+  // What reads as an amount is sought as one too.
+  const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
+  const amount = read === null || read === 0n ? '' : read.toString();
+  const isSought = [text.trim(), layer, source, by.trim(), facets].some((part) => part !== '');
+  const { data, error, isFetching } = useListEntriesQuery({
+    companyId: company.id,
+    from: span.from,
+    to: span.to,
+    text: text.trim(),
+    amount,
+    layer,
+    source,
+    by: by.trim(),
+    facets,
+    limit,
+  });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => columnsOf(currency), [currency]);
   const set = (changes: Record<string, string>, replace = false) =>
@@ -76,7 +103,7 @@ export function EntriesScreen() {
           <input
             className={styles.filter}
             type="search"
-            placeholder="Text or document number"
+            placeholder="Text, document or amount"
             aria-label="Find entries"
             value={text}
             onChange={(event) => set({ find: event.target.value }, true)}
@@ -86,11 +113,28 @@ export function EntriesScreen() {
             <option value="ledger">ledger</option>
             <option value="adjustment">adjustments</option>
           </select>
+          <select className={styles.filter} aria-label="Where it came from" value={source} onChange={(event) => set({ source: event.target.value })}>
+            <option value="">from anywhere</option>
+            {Object.entries(sources).map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </select>
+          <input
+            className={styles.filter}
+            type="search"
+            placeholder="posted by anybody"
+            aria-label="Posted by"
+            value={by}
+            onChange={(event) => set({ by: event.target.value }, true)}
+          />
+          <FacetMenu />
         </search>
         {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}
         {data?.entries.length === 0 && (
           <EmptyState title="No entry here">
-            <p>{text === '' && layer === '' ? 'Nothing was posted in these days.' : 'None of these days has what is sought.'}</p>
+            <p>{isSought ? 'None of these days has what is sought.' : 'Nothing was posted in these days.'}</p>
           </EmptyState>
         )}
         {data && data.entries.length > 0 && (
