@@ -169,6 +169,53 @@ describe('journal lines from a file', () => {
     expect(template.split('\r\n')[0]).toBe('Date,Document,Description,Account,Debit,Credit,Amount,Text,Layer,Vessel');
   });
 
+  it('stop being read once somebody discards them, or whoever sends them goes away; nothing stays', async () => {
+    const shop = await open();
+    const rows = Array.from({ length: 400 }, (_, at) => `30.09.2026;C${at >> 1};${at % 2 === 0 ? '1000;1;' : '4000;;1'};;;`);
+    const part = new TextEncoder().encode(`${[heading, ...rows].join('\n')}\n`);
+    const send = (id: number, between: () => Promise<unknown>, signal?: AbortSignal) => {
+      let parts = 0;
+      const body = new ReadableStream({
+        async pull(controller) {
+          if (parts++ > 0) await between();
+          if (parts > 3) controller.close();
+          else controller.enqueue(part);
+        },
+      });
+      const headers = { 'X-Ivory-Ladder': '1', Origin: server.url, Cookie: server.cookie, 'Content-Type': 'application/octet-stream' };
+      return fetch(`${server.url}/api${shop.imports}/${id}/content`, {
+        method: 'POST',
+        headers,
+        body,
+        duplex: 'half',
+        ...(signal ? { signal } : {}),
+      } as RequestInit);
+    };
+    const pause = () => new Promise((resolve) => setTimeout(resolve, 700));
+    const discarded = await shop.begin([heading, ...sale].join('\n'));
+    let isDiscarded = false;
+    const answer = await send(discarded.id, async () => {
+      await pause();
+      if (!isDiscarded) await server.call('DELETE', `${shop.imports}/${discarded.id}`);
+      isDiscarded = true;
+    });
+    expect(((await answer.json()) as JournalImport).state).toBe('cancelled');
+
+    const left = await shop.begin([heading, ...sale].join('\n'));
+    const leaving = new AbortController();
+    await send(
+      left.id,
+      async () => {
+        await pause();
+        leaving.abort();
+      },
+      leaving.signal,
+    ).catch(() => undefined);
+    await expect.poll(async () => (await server.ok<JournalImport>('GET', `${shop.imports}/${left.id}`)).state, { timeout: 20_000 }).toBe('cancelled');
+    for (const { id } of [discarded, left]) expect((await shop.post(id)).body).toMatchObject({ code: 'journal_not_ready' });
+    expect((await shop.read(sale)).state).toBe('ready');
+  });
+
   it('come in tens of thousands with texts of every kind, and each amount once', async () => {
     const shop = await open();
     const lines: string[] = [];
