@@ -143,6 +143,10 @@ describe('journal lines from a file', () => {
     expect(await shop.read(sale)).toMatchObject({ state: 'wrong', summary: { entries: 0, known: 1, faultCount: 0 } });
     const other = await shop.read(['30.09.2026;17;1000;3;;;;', '30.09.2026;17;4000;;3;;;']);
     expect([other.state, other.summary?.faults.map(({ code, facts }) => [code, facts.document])]).toEqual(['wrong', [['entry_known_otherwise', '17']]]);
+    // What was reversed may come again, mended.
+    const { entries } = await server.ok<EntryList>('GET', `${shop.path}/entries?text=17`);
+    await server.ok('POST', `${shop.path}/entries/${entries.find(({ source }) => source === 'import')?.id}/reversal`, { date: '2026-09-30' });
+    expect(await shop.read(['30.09.2026;17;1000;3;;;;', '30.09.2026;17;4000;;3;;;'])).toMatchObject({ state: 'ready', summary: { entries: 1, known: 0 } });
     // Two imports of one document, both read before either was posted.
     const second = await shop.read(insurance);
     await shop.post(again.id);
@@ -165,8 +169,8 @@ describe('journal lines from a file', () => {
     expect(await server.refused('POST', `${shop.imports}/${id}/content`, new TextEncoder().encode('x'))).toMatchObject({ code: 'journal_not_ready' });
     expect(await shop.read(['30.09.2026;17;1000;"1'])).toMatchObject({ state: 'wrong', summary: { faults: [{ code: 'quote_not_closed' }] } });
     expect(await server.refused('POST', `${shop.path}/journal-looks`, new TextEncoder().encode('%PDF-1.7'))).toMatchObject({ code: 'file_not_a_table' });
-    const template = new TextDecoder().decode(await server.bytes(`${shop.path}/journal-template`));
-    expect(template.split('\r\n')[0]).toBe('Date,Document,Description,Account,Debit,Credit,Amount,Text,Layer,Vessel');
+    const empty = new TextDecoder().decode(await server.bytes(`${shop.path}/empty-lines-file`));
+    expect(empty.split('\r\n')[0]).toBe('Date,Document,Description,Account,Debit,Credit,Amount,Text,Layer,Vessel');
   });
 
   it('stop being read once somebody discards them, or whoever sends them goes away; nothing stays', async () => {

@@ -4,10 +4,10 @@ import type { Operation } from './operation.ts';
 
 /** Journal lines from a file: looked at, read and checked whole, then posted whole or not at all. */
 export const journalOperations = {
-  journalTemplate: {
+  emptyLinesFile: {
     needs: 'reader',
     method: 'get',
-    path: '/companies/{companyId}/journal-template',
+    path: '/companies/{companyId}/empty-lines-file',
     summary: 'A file with every column that journal lines can have, and what each takes',
     answer: 'file',
   },

@@ -8,7 +8,7 @@ import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
-import { writeJournalTemplate } from './documents/writeJournalTemplate.ts';
+import { writeLinesForm } from './documents/writeLinesForm.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
@@ -109,7 +109,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
       toWorkbook: writeStatementWorkbook,
       trialBalanceToCsv: writeTrialBalanceCsv,
       trialBalanceToWorkbook: writeTrialBalanceWorkbook,
-      journalTemplate: writeJournalTemplate,
+      emptyLinesFile: writeLinesForm,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

@@ -25,6 +25,7 @@ import { lockedOn } from './periodLocks.ts';
 import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, Ports, Request, StagedLine } from './ports/index.ts';
 
 const mostFaults = 200;
+const rowsBetweenNotes = 200;
 const millisecondsBetweenNotes = 500;
 const rowsLookedAt = 60;
 
@@ -94,10 +95,8 @@ export async function readJournal(
   try {
     await ports.journals.stage(importId, reading.lines(content));
   } catch (error) {
-    if (!reading.isCancelled && !reading.brokeOff) {
-      await ports.journals.finish(companyId, importId, 'cancelled', null);
-      throw error;
-    }
+    await ports.journals.finish(companyId, importId, 'cancelled', null);
+    throw error;
   }
   if (reading.isCancelled || reading.brokeOff) await ports.journals.finish(companyId, importId, 'cancelled', null);
   else await judge(ports, companyId, importId, reading);
@@ -138,25 +137,28 @@ class Reading {
 
   async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine> {
     const { calendar } = this.books;
-    const rows = this.ports.tables.stream(content, this.form, (count) => {
-      this.bytes += count;
-    });
-    try {
-      for await (const cells of rows) {
-        this.rows++;
-        if (this.rows % 200 === 0 && !(await this.note())) return;
-        if (this.rows <= this.form.reading.headingRow + 1) continue;
-        const read = readJournalRow(cells, this.form.reading, this.context);
-        if (!read) continue;
-        if ('fault' in read) this.addFault(read.fault);
-        else if (this.faultCount === 0) {
-          const { facets, ...line } = read.line;
-          const period = calendar.periods[periodIndexOf(calendar, line.date)] as (typeof calendar.periods)[number];
-          yield { ...line, row: this.rows, facetSetId: await this.setOf(facets), period };
-        }
+    for await (const cells of this.rowsOf(content)) {
+      this.rows++;
+      if (this.rows % rowsBetweenNotes === 0 && !(await this.note())) return;
+      if (this.rows <= this.form.reading.headingRow + 1) continue;
+      const read = readJournalRow(cells, this.form.reading, this.context);
+      if (!read) continue;
+      if ('fault' in read) this.addFault(read.fault);
+      else if (this.faultCount === 0) {
+        const { facets, ...line } = read.line;
+        const period = calendar.periods[periodIndexOf(calendar, line.date)] as (typeof calendar.periods)[number];
+        yield { ...line, row: this.rows, facetSetId: await this.setOf(facets), period };
       }
+    }
+  }
+
+  /** Ends where the file cannot be read on, or the bytes stop coming; what fails in what is done with the rows is nothing to it. */
+  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<string[]> {
+    try {
+      yield* this.ports.tables.stream(content, this.form, (count) => {
+        this.bytes += count;
+      });
     } catch (error) {
-      // A quote that is left open, or a row without an end, is the file's; anything else is that the bytes stopped coming.
       const code = (error as { code?: string }).code ?? '';
       if (!code.startsWith('CSV_')) this.brokeOff = true;
       else this.addFault({ code: code === 'CSV_QUOTE_NOT_CLOSED' ? 'quote_not_closed' : 'row_too_long' });
@@ -229,7 +231,7 @@ export async function postJournalImport(
 }
 
 /** The heading of every column that a file for this company can have, its facets last. */
-export async function journalTemplate(ports: Ports, { companyId }: Access): Promise<Outcome<string[], Failure>> {
+export async function emptyLinesFile(ports: Ports, { companyId }: Access): Promise<Outcome<string[], Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const facets = opened.value.lists.filter(({ kind }) => kind === 'facet').map(({ name }) => name);

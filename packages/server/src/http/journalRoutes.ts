@@ -2,7 +2,7 @@ import { mapOutcome, succeed } from '@ivory-ladder/core';
 import {
   beginJournalImport,
   discardJournalImport,
-  journalTemplate,
+  emptyLinesFile,
   lookAtJournal,
   postJournalImport,
   readJournal,
@@ -13,7 +13,7 @@ import type { On } from './operationRoutes.ts';
 
 /** Journal lines from a file. */
 export function journalRoutes(on: On, ports: Ports): void {
-  on('journalTemplate', async ({ access }) => mapOutcome(await journalTemplate(ports, access), (headings) => ports.writer.journalTemplate(headings)));
+  on('emptyLinesFile', async ({ access }) => mapOutcome(await emptyLinesFile(ports, access), (headings) => ports.writer.emptyLinesFile(headings)));
   on('lookAtJournal', async ({ access, file }) =>
     mapOutcome(await lookAtJournal(ports, access, file), ({ rows, reading, ...form }) => ({
       ...form,

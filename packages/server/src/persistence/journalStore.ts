@@ -15,7 +15,7 @@ import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import type { FacetSets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey } from './idempotency.ts';
-import { postStaged } from './postStaged.ts';
+import { joinKnown, postStaged } from './postStaged.ts';
 import { stageLines } from './stageLines.ts';
 import { changedRows, inTransaction, rowsOf } from './transaction.ts';
 
@@ -98,13 +98,8 @@ export class JournalRepository implements JournalStore {
          FROM staged_line WHERE import_id = ? GROUP BY import_id, document, entry_date, layer`,
       [importId],
     );
-    // Known: the same document of a file, of the same day and layer.
-    await this.database.query(
-      `UPDATE staged_entry AS staged JOIN journal_entry AS entry
-           ON entry.company_id = ? AND entry.origin_document = staged.document AND entry.entry_date = staged.entry_date AND entry.layer = staged.layer
-          SET staged.known_id = entry.id WHERE staged.import_id = ? AND staged.document <> ''`,
-      [companyId, importId],
-    );
+    // An entry that was reversed may come again, with whatever was wrong mended.
+    await this.database.query(`UPDATE staged_entry AS staged ${joinKnown} SET staged.known_id = entry.id WHERE staged.import_id = ?`, [companyId, importId]);
     const faults = [...(await this.faultsOfNew(importId, most)), ...(await this.changedOnes(companyId, importId, most))];
     const [counts] = await rowsOf<
       Record<'entries' | 'lines' | 'known' | 'debit' | 'adjustments' | 'unbalanced', string> & { firstDay: string | null; lastDay: string | null }

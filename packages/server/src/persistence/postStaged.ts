@@ -28,7 +28,7 @@ export async function postStaged(
     companyId,
     days.map(({ date, ...period }) => ({ date, period })),
   );
-  const accounts = await rowsOf<{ accountId: number }>(runner, 'SELECT DISTINCT account_id AS accountId FROM staged_line WHERE import_id = ?', [id]);
+  const accounts = await rowsOf<{ accountId: number }>(runner, `SELECT DISTINCT line.account_id AS accountId ${linesToPost}`, [id]);
   await lockAccounts(
     runner,
     companyId,
@@ -38,9 +38,7 @@ export async function postStaged(
   // Since it was read another import may have brought the same documents.
   const [twice] = await rowsOf<{ document: string }>(
     runner,
-    `SELECT staged.document FROM staged_entry AS staged JOIN journal_entry AS entry
-         ON entry.company_id = ? AND entry.origin_document = staged.document AND entry.entry_date = staged.entry_date AND entry.layer = staged.layer
-      WHERE staged.import_id = ? AND staged.known_id IS NULL AND staged.document <> '' LIMIT 1`,
+    `SELECT staged.document FROM staged_entry AS staged ${joinKnown} WHERE staged.import_id = ? AND staged.known_id IS NULL LIMIT 1`,
     [companyId, id],
   );
   if (twice) throw new Refused({ code: 'ledger_moved_on' });
@@ -59,19 +57,18 @@ export async function postStaged(
   await recordAudit(runner, counters, companyId, request.actor, [
     { thing: 'journal_import', thingId: id, action: 'posted', after: { name, entries: summary.entries, lines: summary.lines } },
   ]);
-  const addUp = 'ON DUPLICATE KEY UPDATE debit = balance_row.debit + VALUES(debit), credit = balance_row.credit + VALUES(credit)';
   const keys = "line.layer, 'ordinary', line.account_id, line.year, line.period";
   await runner.query(
     `INSERT INTO balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)
      SELECT ?, 0, ${keys}, SUM(line.debit), SUM(line.credit) ${linesToPost} GROUP BY line.layer, line.account_id, line.year, line.period
-      ORDER BY line.layer, line.account_id, line.year, line.period ${addUp.replaceAll('balance_row', 'balance')}`,
+      ORDER BY line.layer, line.account_id, line.year, line.period ${addingUp('balance')}`,
     [companyId, id],
   );
   await runner.query(
     `INSERT INTO facet_balance (company_id, facet_set_id, layer, origin, account_id, year, period, debit, credit)
      SELECT ?, line.facet_set_id, ${keys}, SUM(line.debit), SUM(line.credit) ${linesToPost} AND line.facet_set_id <> 0
       GROUP BY line.facet_set_id, line.layer, line.account_id, line.year, line.period
-      ORDER BY line.facet_set_id, line.layer, line.account_id, line.year, line.period ${addUp.replaceAll('balance_row', 'facet_balance')}`,
+      ORDER BY line.facet_set_id, line.layer, line.account_id, line.year, line.period ${addingUp('facet_balance')}`,
     [companyId, id],
   );
   const { revision, firstDocument } = await numberRun(runner, companyId, firstEntry, summary.entries);
@@ -88,6 +85,17 @@ export async function postStaged(
   return outcome;
 }
 
+/** The table is named, since the rows that are added have columns of these names too. */
+function addingUp(table: string): string {
+  return `ON DUPLICATE KEY UPDATE debit = ${table}.debit + VALUES(debit), credit = ${table}.credit + VALUES(credit)`;
+}
+
+/** Staged entries with the posted ones of the same document, day and layer; what was reversed may come again. */
+export const joinKnown = `JOIN journal_entry AS entry
+    ON entry.company_id = ? AND entry.origin_document = staged.document AND entry.entry_date = staged.entry_date AND entry.layer = staged.layer
+   AND staged.document <> ''
+   AND NOT EXISTS (SELECT 1 FROM journal_entry AS reversal WHERE reversal.company_id = entry.company_id AND reversal.reverses_entry_id = entry.id)`;
+
 const linesToPost = `FROM staged_line AS line JOIN staged_entry AS entry
          ON entry.import_id = line.import_id AND entry.document = line.document AND entry.entry_date = line.entry_date AND entry.layer = line.layer
       WHERE line.import_id = ? AND entry.known_id IS NULL`;
@@ -96,8 +104,8 @@ const linesToPost = `FROM staged_line AS line JOIN staged_entry AS entry
 async function placeEntries(runner: QueryRunner, importId: number): Promise<void> {
   await runner.query(
     `UPDATE staged_entry AS entry JOIN (
-       SELECT first_row, ROW_NUMBER() OVER (ORDER BY entry_date, first_row) - 1 AS place FROM staged_entry WHERE import_id = ? AND known_id IS NULL) AS placed
-         ON placed.first_row = entry.first_row SET entry.place = placed.place WHERE entry.import_id = ?`,
+       SELECT first_row, ROW_NUMBER() OVER (ORDER BY entry_date, first_row) - 1 AS place FROM staged_entry WHERE import_id = ? AND known_id IS NULL) AS placed USING (first_row)
+        SET entry.place = placed.place WHERE entry.import_id = ?`,
     [importId, importId],
   );
 }

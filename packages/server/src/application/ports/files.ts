@@ -70,7 +70,7 @@ export interface FileWriter {
   chartToWorkbook(sheet: ChartSheet, isTemplate: boolean): Promise<WrittenFile>;
   trialBalanceToCsv(paper: TrialBalancePaper): WrittenFile;
   trialBalanceToWorkbook(paper: TrialBalancePaper): Promise<WrittenFile>;
-  /** A template of journal lines. */
-  journalTemplate(headings: readonly string[]): WrittenFile;
+  /** A file with every column that journal lines can have, and no line yet. */
+  emptyLinesFile(headings: readonly string[]): WrittenFile;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

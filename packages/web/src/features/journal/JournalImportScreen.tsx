@@ -124,8 +124,8 @@ export function JournalImportScreen() {
           <Button variant={file ? 'outlined' : 'contained'} disabled={isReading || isPosting} onClick={() => chooser.current?.click()}>
             {file ? 'Another file…' : 'Choose a file…'}
           </Button>
-          <Button component="a" href={`/api/companies/${company.id}/journal-template`}>
-            Template
+          <Button component="a" href={`/api/companies/${company.id}/empty-lines-file`}>
+            Empty file
           </Button>
           <Button component={Link} to={entries}>
             To the entries
