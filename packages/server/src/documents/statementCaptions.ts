@@ -1,10 +1,11 @@
 import { captionWords, type Day, type StatementColumn } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
+import { fileName } from './fileName.ts';
 
 type Language = Statement['compiled']['layout']['language'];
 
 /** `2026-09-30` → `30 September 2026`, in the language of the captions. */
-function writeDay(day: Day, language: Language): string {
+export function writeDay(day: Day, language: Language): string {
   const locale = language === 'en' ? 'en-GB' : language;
   return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }
@@ -26,5 +27,5 @@ export function headingOf({ books, columns, compiled, part }: Statement): { comp
 
 export function fileNameOf({ books, compiled, columns }: Statement, ending: string): string {
   const first = columns.find((column) => column.kind === 'amount');
-  return `${books.company.name} - ${compiled.layout.title} ${first?.kind === 'amount' ? first.span.lastDay : ''}.${ending}`.replaceAll(/[\\/:*?"<>|]/g, '-');
+  return fileName(books.company.name, `${compiled.layout.title} ${first?.kind === 'amount' ? first.span.lastDay : ''}.${ending}`);
 }

@@ -1,5 +1,7 @@
-import { accountLabel, dayParts } from '@ivory-ladder/core';
+import { accountLabel, type Day } from '@ivory-ladder/core';
 import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
+import { fileName } from './fileName.ts';
+import { writeDay } from './statementCaptions.ts';
 
 type Line = TrialBalancePaper['lines'][number];
 
@@ -40,12 +42,7 @@ function comparedHeading({ balances, result }: NonNullable<TrialBalancePaper['co
   return balances === result ? dayText(balances) : `${dayText(balances)}; income and expense ${dayText(result)}`;
 }
 
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-
-export function dayText(day: string): string {
-  const { year, month, dayOfMonth } = dayParts(day);
-  return `${dayOfMonth} ${months[month - 1]} ${year}`;
-}
+const dayText = (day: Day): string => writeDay(day, 'en');
 
 /** Company, title and dates, as on the screen. */
 export function paperHead({ books, span, part, adjusted }: TrialBalancePaper): [company: string, title: string, dates: string] {
@@ -79,5 +76,5 @@ export function adjustmentRows({ adjusted }: TrialBalancePaper): AdjustmentRow[]
 
 export function paperFileName(paper: TrialBalancePaper, extension: string): string {
   const [company, title] = paperHead(paper);
-  return `${company} - ${title} ${paper.span.lastDay}.${extension}`.replaceAll(/[\\/:*?"<>|]/g, '-');
+  return fileName(company, `${title} ${paper.span.lastDay}.${extension}`);
 }

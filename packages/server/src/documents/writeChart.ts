@@ -2,6 +2,7 @@ import { asPlainText, type ChartField, chartSheet, isListKey } from '@ivory-ladd
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import type { ChartSheet, WrittenFile } from '../application/ports/index.ts';
+import { fileName } from './fileName.ts';
 
 /** A column of new numbers is offered empty, for those who renumber. */
 const widths: Readonly<Record<ChartField, number>> = {
@@ -60,5 +61,3 @@ function head(sheet: ExcelJS.Worksheet): void {
   row.font = { name: 'Calibri', size: 11, bold: true, color: { argb: 'FF20262B' } };
   row.border = { bottom: { style: 'thin', color: { argb: 'FF20262B' } } };
 }
-
-const fileName = (company: string, rest: string): string => `${company} - ${rest}`.replaceAll(/[\\/:*?"<>|]/g, '-');

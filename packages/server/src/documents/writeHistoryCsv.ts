@@ -2,6 +2,7 @@ import { asPlainText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { WrittenFile } from '../application/ports/index.ts';
 import type { ToldEvent } from '../application/viewHistory.ts';
+import { fileName } from './fileName.ts';
 
 /** One line an event, newest first; times in UTC, states before and after as JSON. */
 export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): WrittenFile {
@@ -19,7 +20,7 @@ export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): 
     ]),
   ];
   return {
-    name: `${company} - History.csv`.replaceAll(/[\\/:*?"<>|]/g, '-'),
+    name: fileName(company, 'History.csv'),
     type: 'text/csv; charset=utf-8',
     content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
   };

@@ -1,6 +1,6 @@
 import { type FacetFilter, isListKey } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from './useAddress.ts';
 
 export interface FacetFilterInAddress {
   readonly filter: FacetFilter;
@@ -11,23 +11,16 @@ export interface FacetFilterInAddress {
 
 /** Which facet values the figures are made of alone; it lives in the address, so that it brings the same view back. */
 export function useFacetFilter(): FacetFilterInAddress {
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const text = params.get('facets') ?? '';
   const filter = useMemo(() => readFilter(text), [text]);
   const choose = useCallback(
-    (chosen: FacetFilter) =>
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          const asked = Object.entries(chosen).filter(([, values]) => values.length > 0);
-          if (asked.length === 0) next.delete('facets');
-          else next.set('facets', JSON.stringify(Object.fromEntries(asked)));
-          return next;
-        },
-        // Drawn at once: a box that is ticked shows it.
-        { flushSync: true },
-      ),
-    [setParams],
+    (chosen: FacetFilter) => {
+      const asked = Object.entries(chosen).filter(([, values]) => values.length > 0);
+      // Drawn at once: a box that is ticked shows it.
+      change({ facets: asked.length === 0 ? null : JSON.stringify(Object.fromEntries(asked)) }, { flushSync: true });
+    },
+    [change],
   );
   return { filter, facets: Object.keys(filter).length === 0 ? '' : JSON.stringify(filter), choose };
 }

@@ -1,8 +1,9 @@
 import type { Company } from '@ivory-ladder/contract';
 import { addDays, dayParts, daysInMonth, isDay, isLastOfMonth, shiftMonths, toDay } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+
 import type { SpanParams } from '../api/ivoryApi.ts';
+import { useAddress } from './useAddress.ts';
 import { useCompany } from './useCompany.ts';
 
 const comparisons = ['usual', 'none', 'year_earlier', 'span_before', 'fixed'] as const;
@@ -29,7 +30,7 @@ function usualSpan(company: Company): { from: string; to: string } {
 /** The chosen span and its comparison, which live in the address so that it brings the same view back. */
 export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanInAddress>) => void } {
   const company = useCompany();
-  const [params, setParams] = useSearchParams();
+  const [params, changeAddress] = useAddress();
   const span = useMemo((): SpanInAddress => {
     const usual = usualSpan(company);
     const day = (key: string): string | undefined => {
@@ -44,24 +45,12 @@ export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanI
     return { from: from <= to ? from : to, to, compare: compare === 'fixed' && !isFixed ? 'usual' : compare, ...(isFixed ? { compareFrom, compareTo } : {}) };
   }, [company, params]);
   const choose = useCallback(
-    (change: Partial<SpanInAddress>) =>
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          for (const [key, value] of Object.entries(change)) {
-            if (value === undefined) next.delete(key);
-            else next.set(key, value);
-          }
-          if (change.compare !== undefined && change.compare !== 'fixed') {
-            next.delete('compareFrom');
-            next.delete('compareTo');
-          }
-          return next;
-        },
-        // Drawn at once, so that what is asked for the other span is asked at once and not after the next frame.
-        { flushSync: true },
-      ),
-    [setParams],
+    (change: Partial<SpanInAddress>) => {
+      const isOther = change.compare !== undefined && change.compare !== 'fixed';
+      // Drawn at once, so that what is asked for the other span is asked at once and not after the next frame.
+      changeAddress({ ...change, ...(isOther ? { compareFrom: null, compareTo: null } : {}) }, { flushSync: true });
+    },
+    [changeAddress],
   );
   return { span, choose };
 }

@@ -1,8 +1,9 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
+import type { AddressChange } from '../../app/useAddress.ts';
 import styles from './ChartScreen.module.css';
-import type { AddressChange, ChartAddress } from './chartAddress.ts';
+import type { ChartAddress } from './chartAddress.ts';
 import { chartFilters, filterNames } from './chartFilter.ts';
 
 interface ChartFiltersProps {

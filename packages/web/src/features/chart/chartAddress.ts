@@ -1,6 +1,7 @@
 import { type Element, elements } from '@ivory-ladder/core';
 import { useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { type AddressChange, useAddress } from '../../app/useAddress.ts';
+
 import { type ChartFilter, readChartFilter } from './chartFilter.ts';
 
 /** What of the chart is shown and how, as it stands in the address, so that a link brings it back. */
@@ -19,10 +20,8 @@ export interface ChartAddress {
   readonly viewId: number | null;
 }
 
-export type AddressChange = Readonly<Record<string, string>>;
-
 export function useChartAddress(): readonly [ChartAddress, (changes: AddressChange, replace?: boolean) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const address = useMemo(
     (): ChartAddress => ({
       find: params.get('find') ?? '',
@@ -36,18 +35,6 @@ export function useChartAddress(): readonly [ChartAddress, (changes: AddressChan
     }),
     [params],
   );
-  const set = (changes: AddressChange, replace = false) =>
-    setParams(
-      () => {
-        // From the address itself: what was drawn last may be a change behind, which would be lost.
-        const next = new URLSearchParams(window.location.search);
-        for (const [key, value] of Object.entries(changes)) {
-          if (value === '') next.delete(key);
-          else next.set(key, value);
-        }
-        return next;
-      },
-      { replace },
-    );
+  const set = (changes: AddressChange, replace = false) => change(changes, { replace });
   return [address, set];
 }

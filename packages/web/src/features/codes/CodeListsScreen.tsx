@@ -1,10 +1,10 @@
 import type { CodeListChange } from '@ivory-ladder/contract';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useSearchParams } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -24,7 +24,7 @@ export function CodeListsScreen() {
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const dispatch = useDispatch();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const { data, error } = useListCodeListsQuery(company.id);
   const actions = useCodeListActions();
   const [chosenPlace, setChosenPlace] = useState(0);
@@ -35,12 +35,7 @@ export function CodeListsScreen() {
   const word = list?.kind === 'facet' ? 'value' : 'code';
   const choose = (listId: number | null) => {
     setChosenPlace(0);
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      if (listId === null) next.delete('list');
-      else next.set('list', String(listId));
-      return next;
-    });
+    change({ list: listId === null ? null : String(listId) });
   };
   const onEdit = async ({ depth: _, place: __, accounts: ___, ...listed }: ListedCodeRow, columnId: string, text: string): Promise<string | null> => {
     if (!list) return null;

@@ -3,10 +3,11 @@ import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -41,7 +42,7 @@ export function EntriesScreen() {
   const { search } = useLocation();
   const dispatch = useDispatch();
   const mayPost = useMay('preparer');
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const [limit, setLimit] = useState(firstPage);
   const text = params.get('find') ?? '';
   const layer = params.get('layer') ?? '';
@@ -65,18 +66,6 @@ export function EntriesScreen() {
   });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => columnsOf(currency), [currency]);
-  const set = (changes: Record<string, string>, replace = false) =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(changes)) {
-          if (value === '') next.delete(key);
-          else next.set(key, value);
-        }
-        return next;
-      },
-      { replace },
-    );
   return (
     <div className={styles.screen}>
       <section className={styles.sheet} aria-labelledby="entries-title" aria-busy={isFetching}>
@@ -106,14 +95,14 @@ export function EntriesScreen() {
             placeholder="Text, document or amount"
             aria-label="Find entries"
             value={text}
-            onChange={(event) => set({ find: event.target.value }, true)}
+            onChange={(event) => change({ find: event.target.value }, { replace: true })}
           />
-          <select className={styles.filter} aria-label="Layer" value={layer} onChange={(event) => set({ layer: event.target.value })}>
+          <select className={styles.filter} aria-label="Layer" value={layer} onChange={(event) => change({ layer: event.target.value })}>
             <option value="">both layers</option>
             <option value="ledger">ledger</option>
             <option value="adjustment">adjustments</option>
           </select>
-          <select className={styles.filter} aria-label="Where it came from" value={source} onChange={(event) => set({ source: event.target.value })}>
+          <select className={styles.filter} aria-label="Where it came from" value={source} onChange={(event) => change({ source: event.target.value })}>
             <option value="">from anywhere</option>
             {Object.entries(sources).map(([value, name]) => (
               <option key={value} value={value}>
@@ -127,7 +116,7 @@ export function EntriesScreen() {
             placeholder="posted by anybody"
             aria-label="Posted by"
             value={by}
-            onChange={(event) => set({ by: event.target.value }, true)}
+            onChange={(event) => change({ by: event.target.value }, { replace: true })}
           />
           <FacetMenu />
         </search>
@@ -145,7 +134,7 @@ export function EntriesScreen() {
             depthOf={() => 0}
             columns={columns}
             chosen={chosenId}
-            onOpen={({ id }) => set({ entry: String(id) })}
+            onOpen={({ id }) => change({ entry: String(id) })}
             onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
             isFaint={({ isReversed, reversesEntryId }) => isReversed || reversesEntryId !== null}
             countText={(_, all) => `${counted(all, 'entry', 'entries')}${data.next === null ? '' : ', and more'}`}
@@ -161,7 +150,7 @@ export function EntriesScreen() {
         key={chosenId}
         entryId={chosenId === 0 ? null : chosenId}
         currency={currency}
-        onOpen={(id) => set({ entry: id === null ? '' : String(id) })}
+        onOpen={(id) => change({ entry: id === null ? '' : String(id) })}
       />
     </div>
   );

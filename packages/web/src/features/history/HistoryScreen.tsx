@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+
 import { describeFailure } from '../../api/failureMessages.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { HistoryRows } from './HistoryRows.tsx';
@@ -28,7 +29,7 @@ const things = {
 export function HistoryScreen() {
   const company = useCompany();
   const mayReview = useMay('reviewer');
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const [pages, setPages] = useState<readonly (number | null)[]>([null]);
   const wanted = Object.fromEntries(
     [
@@ -40,15 +41,7 @@ export function HistoryScreen() {
   ) as { thing?: string; actor?: string; from?: string; to?: string };
   const choose = (key: string, value: string) => {
     setPages([null]);
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value === '') next.delete(key);
-        else next.set(key, value);
-        return next;
-      },
-      { replace: true },
-    );
+    change({ [key]: value }, { replace: true });
   };
   if (!mayReview)
     return (

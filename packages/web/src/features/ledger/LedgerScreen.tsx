@@ -1,11 +1,12 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { toQuery } from '../../api/ivoryApi.ts';
 import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -31,7 +32,7 @@ export function LedgerScreen() {
   const dispatch = useDispatch();
   const { search } = useLocation();
   const navigate = useNavigate();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const [filter, setFilter] = useState('');
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span, facets });
   const drop = useTrialBalanceDrop();
@@ -41,14 +42,7 @@ export function LedgerScreen() {
   const hasZero = params.get('zero') === '1';
   const accountId = Number(params.get('account') ?? 0);
   const currency = currencyOfCompany(company);
-  const set = (key: string, value: string | null) =>
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      if (value === null) next.delete(key);
-      else next.set(key, value);
-      return next;
-    });
-  const openAccount = (id: number | null) => set('account', id === null ? null : String(id));
+  const openAccount = (id: number | null) => change({ account: id === null ? null : String(id) });
   const bringIn = (what: 'file' | 'opening' | 'journal') => {
     if (what === 'file') drop.choose();
     else void navigate({ pathname: `/companies/${company.id}/ledger/${what === 'opening' ? 'opening' : 'entries/import'}`, search });
@@ -93,9 +87,9 @@ export function LedgerScreen() {
               ]}
               chosen={[shows, ...(isCompared ? ['compared' as const] : []), ...(hasZero ? ['zero' as const] : [])]}
               onChoose={(what) => {
-                if (what === 'zero') set('zero', hasZero ? null : '1');
-                else if (what === 'compared') set('compared', isCompared ? '0' : '1');
-                else set('shows', what === 'adjusted' ? what : null);
+                if (what === 'zero') change({ zero: hasZero ? null : '1' });
+                else if (what === 'compared') change({ compared: isCompared ? '0' : '1' });
+                else change({ shows: what === 'adjusted' ? what : null });
               }}
             />
             <ChoiceMenu

@@ -2,10 +2,11 @@ import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, Pointe
 import { checkPlaces } from '@ivory-ladder/core';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -24,7 +25,7 @@ export function PlacementScreen() {
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
   const dispatch = useDispatch();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const { data, error } = useGetPlacementQuery({ companyId: company.id, ...span });
   const model = useMemo(() => (data ? modelPlacement(data) : null), [data]);
   const actions = usePlacementActions(data);
@@ -47,12 +48,7 @@ export function PlacementScreen() {
     );
   const chosenId = Number(params.get('category') ?? 0);
   const chosen = model.tree.nodes.get(chosenId) ?? null;
-  const choose = (categoryId: number) =>
-    setParams((before) => {
-      const next = new URLSearchParams(before);
-      next.set('category', String(categoryId));
-      return next;
-    });
+  const choose = (categoryId: number) => change({ category: String(categoryId) });
   const selectedAccounts = [...selected].flatMap((id) => model.byId.get(id) ?? []);
   /** Others may have been chosen while these were being moved. */
   const letGo = (accounts: readonly PlacedAccount[]) => {

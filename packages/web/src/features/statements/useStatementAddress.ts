@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
 import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -18,7 +19,7 @@ export function useStatementAddress() {
   const company = useCompany();
   const { span } = useSpan();
   const { kind: kindText } = useParams();
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
   const detail = params.get('detail') ?? '2';
   const { facets } = useFacetFilter();
@@ -35,18 +36,6 @@ export function useStatementAddress() {
       facets,
     }),
     [company.id, kind, span, detail, params, facets],
-  );
-  const change = useCallback(
-    (changes: Record<string, string | null>) =>
-      setParams((before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(changes)) {
-          if (value === null || value === '') next.delete(key);
-          else next.set(key, value);
-        }
-        return next;
-      }),
-    [setParams],
   );
   const toggle = useCallback(
     (key: string, isOpen: boolean) => {
