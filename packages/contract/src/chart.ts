@@ -118,6 +118,7 @@ export const historyQuery = z.object({
       'category',
       'code_list',
       'pairing_rule',
+      'budget',
       'period',
       'place',
       'entry',

@@ -4,6 +4,7 @@ import { z } from 'zod';
 z.config({ jitless: true });
 
 export * from './attachments.ts';
+export * from './budgets.ts';
 export * from './chart.ts';
 export * from './chartFile.ts';
 export * from './chartViews.ts';

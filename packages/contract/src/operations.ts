@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { budgetOperations } from './budgetOperations.ts';
 import { chartOperations } from './chartOperations.ts';
 import { codeListOperations } from './codeListOperations.ts';
 import { companyOperations } from './companyOperations.ts';
@@ -17,6 +18,7 @@ export const operations = {
   ...codeListOperations,
   ...ledgerOperations,
   ...journalOperations,
+  ...budgetOperations,
   ...statementOperations,
 };
 

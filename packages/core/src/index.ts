@@ -1,4 +1,6 @@
 export * from './attachments/attachmentKind.ts';
+export * from './budget/readBudgetSheet.ts';
+export * from './budget/spread.ts';
 export * from './calendar/day.ts';
 export * from './calendar/fiscalCalendar.ts';
 export * from './calendar/shift.ts';
@@ -56,6 +58,7 @@ export * from './layout/line.ts';
 export * from './layout/options.ts';
 export * from './money/allocate.ts';
 export * from './money/currency.ts';
+export * from './money/decimal.ts';
 export * from './money/formatAmount.ts';
 export * from './money/readAmount.ts';
 export * from './money/round.ts';

@@ -6,6 +6,7 @@ import type { Ports } from './application/ports/index.ts';
 import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
+import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
 import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeLinesForm } from './documents/writeLinesForm.ts';
@@ -16,6 +17,7 @@ import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook
 import { createApp } from './http/createApp.ts';
 import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
+import { BudgetRepository } from './persistence/budgetStore.ts';
 import { ChartRepository } from './persistence/chartStore.ts';
 import { CodeListRepository } from './persistence/codeListStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
@@ -95,6 +97,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     journals: new JournalRepository(database, databaseUrl, facetSets, counters),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, facetSets, counters),
+    budgets: new BudgetRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),
@@ -110,6 +113,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
       trialBalanceToCsv: writeTrialBalanceCsv,
       trialBalanceToWorkbook: writeTrialBalanceWorkbook,
       emptyLinesFile: writeLinesForm,
+      budgetToWorkbook: writeBudgetWorkbook,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

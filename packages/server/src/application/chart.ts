@@ -156,7 +156,7 @@ export function renumberAccounts(
   });
 }
 
-/** Only an account that nothing holds: no journal line, no sub-account, no role. */
+/** Only an account that nothing holds: no journal line, no sub-account, no budget, no role. */
 export function deleteAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, accountId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
@@ -165,8 +165,9 @@ export function deleteAccount(ports: Ports, { companyId, actor }: Access<'prepar
     const account = books.accounts.find(({ id }) => id === accountId);
     if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
     const { lines } = await ports.chart.useOf(companyId, accountId);
+    const budgets = await ports.budgets.budgetsOf(companyId, accountId);
     const subAccounts = books.accounts.filter(({ parentId }) => parentId === accountId).length;
-    if (lines + subAccounts > 0 || account.role !== null) return fail({ code: 'account_held', lines, subAccounts, role: account.role });
+    if (lines + subAccounts + budgets > 0 || account.role !== null) return fail({ code: 'account_held', lines, subAccounts, budgets, role: account.role });
     return ports.chart.deleteAccount(companyId, account, versionsOf(books), actor);
   });
 }

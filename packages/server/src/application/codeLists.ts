@@ -63,10 +63,18 @@ export function changeCodeList(
     if (!after.ok) return after;
     const { accounts } = counted(books, current);
     const lines = remove.length > 0 && current.kind === 'facet' ? await ports.codeLists.linesHaving(companyId, listId) : new Map<string, number>();
+    const budgets = remove.length > 0 && current.kind === 'facet' ? await ports.budgets.budgetsHaving(companyId, listId) : new Map<string, number>();
     const pairingsOf = (code: string) => books.pairings.filter((rule) => isIn(rule, current, code)).length;
-    const held = remove.find((code) => accounts.has(code) || lines.has(code) || pairingsOf(code) > 0);
+    const held = remove.find((code) => accounts.has(code) || lines.has(code) || budgets.has(code) || pairingsOf(code) > 0);
     if (held !== undefined)
-      return fail({ code: 'list_code_held', listed: held, accounts: accounts.get(held) ?? 0, lines: lines.get(held) ?? 0, pairings: pairingsOf(held) });
+      return fail({
+        code: 'list_code_held',
+        listed: held,
+        accounts: accounts.get(held) ?? 0,
+        lines: lines.get(held) ?? 0,
+        pairings: pairingsOf(held),
+        budgets: budgets.get(held) ?? 0,
+      });
     const refused = checkName(books, current.kind, name, listId) ?? checkCodes(after.value);
     if (refused) return fail(refused);
     const changed = await ports.codeLists.change(
@@ -91,7 +99,8 @@ export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'prepa
     if (!list) return fail({ code: 'not_found', thing: 'code_list', id: listId });
     const accounts = books.accounts.filter(({ codes }) => codes[list.key] !== undefined).length;
     const lines = list.kind === 'facet' ? [...(await ports.codeLists.linesHaving(companyId, listId)).values()].reduce((sum, count) => sum + count, 0) : 0;
-    if (accounts + lines > 0) return fail({ code: 'code_list_held', name: list.name, accounts, lines });
+    const budgets = (await ports.budgets.list(companyId)).filter(({ facet }) => facet === list.key).length;
+    if (accounts + lines + budgets > 0) return fail({ code: 'code_list_held', name: list.name, accounts, lines, budgets });
     return ports.codeLists.delete(companyId, list, books.company.structureVersion, actor);
   });
 }

@@ -58,8 +58,8 @@ export type Failure =
   | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
   /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */
   | { code: 'account_not_retirable'; balance: bigint; subAccounts: number; role: string | null }
-  /** What holds it: journal lines, sub-accounts, a role. */
-  | { code: 'account_held'; lines: number; subAccounts: number; role: string | null }
+  /** What holds it: journal lines, sub-accounts, budgets, a role. */
+  | { code: 'account_held'; lines: number; subAccounts: number; budgets: number; role: string | null }
   | { code: 'account_parent_inactive'; number: string }
   | { code: 'category_name_taken'; name: string }
   | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
@@ -85,9 +85,13 @@ export type Failure =
       /** The account, element, role or day that the reason speaks of. */
       about: string | null;
     }
+  | { code: 'budget_name_taken'; name: string; year: number }
+  | { code: 'budget_locked' | 'budget_not_locked'; name: string }
+  /** Cells that somebody changed meanwhile, as they stand now, debit positive. */
+  | { code: 'budget_cells_moved_on'; cells: { accountId: number; period: number; current: bigint }[] }
   | { code: 'code_list_name_taken'; name: string }
-  | { code: 'code_list_held'; name: string; accounts: number; lines: number }
-  | { code: 'list_code_held'; listed: string; accounts: number; lines: number; pairings: number }
+  | { code: 'code_list_held'; name: string; accounts: number; lines: number; budgets: number }
+  | { code: 'list_code_held'; listed: string; accounts: number; lines: number; pairings: number; budgets: number }
   /** Of no list, or not a code of the list that it names. */
   | { code: 'list_code_unknown'; listed: string }
   /** `state`: what became of the import instead. */

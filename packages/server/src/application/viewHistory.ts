@@ -1,4 +1,4 @@
-import { type Outcome, pathOf, succeed, yearName } from '@ivory-ladder/core';
+import { formatAmount, type Outcome, pathOf, succeed, yearName } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -53,6 +53,8 @@ class Names {
         return typeof state.name === 'string' ? state.name : `person ${thingId}`;
       case 'code_list':
         return typeof state.name === 'string' ? state.name : `list ${thingId}`;
+      case 'budget':
+        return `Budget ${typeof state.name === 'string' ? state.name : thingId}${typeof state.year === 'number' ? ` of ${this.yearNameOf(state.year)}` : ''}`;
       case 'pairing_rule':
         return `${String(state.firstValue)} not with ${String(state.secondValue)}`;
       case 'view':
@@ -81,12 +83,28 @@ class Names {
           .join('; '),
       };
     }
+    if (thing === 'budget') return this.budgetState(asFields(state));
     const fields = asFields(state);
     if (!fields || thing !== 'account') return state;
     const coded = 'codes' in fields ? { ...fields, codes: this.codes(fields.codes) } : fields;
     if (!('parentId' in coded)) return coded;
     const { parentId, ...rest } = coded;
     return { ...rest, parent: typeof parentId === 'number' ? (this.books.labels.get(parentId) ?? `account ${parentId}`) : '' };
+  }
+
+  /** Cells by the names of their accounts; what is told of cells is the budget's alone. */
+  private budgetState(state: Record<string, unknown> | null): unknown {
+    if (!state || !Array.isArray(state.cells)) return state;
+    const { currency } = this.books.company;
+    const cells = state.cells as { accountId: number; period: number; amount: string }[];
+    return {
+      ...state,
+      cells: cells.map(({ accountId, period, amount }) => ({
+        account: this.books.labels.get(accountId) ?? `account ${accountId}`,
+        period,
+        amount: formatAmount(BigInt(amount), currency),
+      })),
+    };
   }
 
   /** `Group reporting: 1.20; Tax return: 7`. */

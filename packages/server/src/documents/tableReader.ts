@@ -25,6 +25,11 @@ export class FileTableReader implements TableReader {
     return streamDelimited(...asked);
   }
 
+  async readOnce(file: StoredFile): ReturnType<TableReader['readOnce']> {
+    const table = await readTable(file, {});
+    return table.ok ? succeed(table.value.rows) : table;
+  }
+
   async read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<Table, Failure>> {
     const key = JSON.stringify([cacheKey, choices.separator, choices.encoding, choices.sheet]);
     const outcome = this.recent.get(key) ?? (await readTable(file, choices));

@@ -2,6 +2,7 @@ import { describeApi } from '@ivory-ladder/contract';
 import { fail, roles, succeed } from '@ivory-ladder/core';
 import { Router } from 'express';
 import type { Ports } from '../application/ports/index.ts';
+import { budgetRoutes } from './budgetRoutes.ts';
 import { chartRoutes } from './chartRoutes.ts';
 import { companyRoutes } from './companyRoutes.ts';
 import { journalRoutes } from './journalRoutes.ts';
@@ -25,7 +26,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, statementRoutes]) routes(on, ports);
+  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, statementRoutes]) routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

@@ -7,6 +7,7 @@ export interface AuditEvent {
     | 'company'
     | 'person'
     | 'account'
+    | 'budget'
     | 'category'
     | 'code_list'
     | 'pairing_rule'

@@ -2,6 +2,7 @@ import { accountLabel } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books, MergePlan, PostingOutcome, Request } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
+import { mergeBudgets } from './budgetStore.ts';
 import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { noFacets } from './facetSets.ts';
@@ -45,6 +46,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
     await replacePlaces(runner, companyId, [{ accountId, places: after }]);
   }
   if (Object.keys(plan.codes).length > 0) await replaceCodes(runner, companyId, [{ accountId: into.id, codes: { ...plan.codes, ...into.codes } }]);
+  await mergeBudgets(runner, companyId, from.id, into.id);
   await recordAudit(runner, counters, companyId, request.actor, eventsOf(plan, entries));
   if (entries.length > 0) await addToBalances(runner, companyId, entries);
   const { revision, posted } =

@@ -75,13 +75,19 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
-  code_list_held: ({ name, accounts, lines }) =>
-    `«${text(name)}» cannot be deleted: ${text(accounts)} accounts have a code of it${Number(lines) > 0 ? `, and ${text(lines)} lines of entries have its values` : ''}.`,
-  list_code_held: ({ listed, accounts, lines, pairings }) => {
+  budget_name_taken: ({ name, year }) => `There is a budget «${text(name)}» of ${text(year)} already.`,
+  budget_locked: ({ name }) => `The budget «${text(name)}» is locked and takes no changes. An administrator can open it again.`,
+  budget_not_locked: ({ name }) => `The budget «${text(name)}» is not locked.`,
+  budget_cells_moved_on: ({ cells }) =>
+    `Somebody changed ${(cells as unknown[] | undefined)?.length ?? 0} of these amounts meanwhile. What you typed is kept; look at them again, then save.`,
+  code_list_held: ({ name, accounts, lines, budgets }) =>
+    `«${text(name)}» cannot be deleted: ${text(accounts)} accounts have a code of it${Number(lines) > 0 ? `, and ${text(lines)} lines of entries have its values` : ''}${Number(budgets) > 0 ? `, and ${text(budgets)} budgets stand by it` : ''}.`,
+  list_code_held: ({ listed, accounts, lines, pairings, budgets }) => {
     const by = [
       Number(accounts) > 0 ? `${text(accounts)} accounts` : '',
       Number(lines) > 0 ? `${text(lines)} lines of entries` : '',
       Number(pairings) > 0 ? `${text(pairings)} pairing rules` : '',
+      Number(budgets) > 0 ? `${text(budgets)} budgets` : '',
     ].filter((held) => held !== '');
     return `The code ${text(listed)} stays: ${by.length === 0 ? 'others' : by.join(' and ')} have it. ${Number(lines) > 0 ? 'It can be retired instead: then no new line gets it.' : 'Give them another one first.'}`;
   },
@@ -186,10 +192,11 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     ]
       .filter(Boolean)
       .join('; ')}.`,
-  account_held: ({ lines, subAccounts, role }) =>
+  account_held: ({ lines, subAccounts, budgets, role }) =>
     `It cannot be deleted: ${[
       Number(lines) > 0 ? `${text(lines)} journal lines are on it` : '',
       Number(subAccounts) > 0 ? `it has ${text(subAccounts)} sub-accounts` : '',
+      Number(budgets) > 0 ? `${text(budgets)} budgets have amounts on it` : '',
       role ? `it has the role of ${roleName(role)}` : '',
     ]
       .filter(Boolean)

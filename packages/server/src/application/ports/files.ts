@@ -2,6 +2,7 @@ import type { ChartColumn, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Statement } from '../runStatement.ts';
 import type { TrialBalancePaper } from '../trialBalancePaper.ts';
+import type { BudgetGrid } from '../viewBudget.ts';
 import type { ToldEvent } from '../viewHistory.ts';
 
 export interface StoredFile {
@@ -39,6 +40,8 @@ export interface TableReader {
   head(content: Buffer): Promise<Outcome<{ rows: string[][] } & Pick<DelimitedForm, 'separator' | 'encoding'>, Failure>>;
   /** Rows as the bytes of a delimited file come; `onBytes` hears how many came. Errors have the codes of csv-parse. */
   stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<string[]>;
+  /** The rows of a file that is looked at once. */
+  readOnce(file: StoredFile): Promise<Outcome<(string | { number: string })[][], Failure>>;
   read(cacheKey: string, file: StoredFile, choices: TableChoices): Promise<Outcome<{ rows: (string | { number: string })[][]; format: TableFormat }, Failure>>;
 }
 
@@ -72,5 +75,6 @@ export interface FileWriter {
   trialBalanceToWorkbook(paper: TrialBalancePaper): Promise<WrittenFile>;
   /** A file with every column that journal lines can have, and no line yet. */
   emptyLinesFile(headings: readonly string[]): WrittenFile;
+  budgetToWorkbook(grid: BudgetGrid): Promise<WrittenFile>;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

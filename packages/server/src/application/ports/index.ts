@@ -1,4 +1,5 @@
 import type { AttachmentStore } from './attachmentStore.ts';
+import type { BudgetStore } from './budgetStore.ts';
 import type { ChartStore } from './chartStore.ts';
 import type { CodeListStore } from './codeListStore.ts';
 import type { CompanyStore } from './companyStore.ts';
@@ -12,6 +13,7 @@ import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentStore } from './attachmentStore.ts';
 export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
+export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
@@ -31,6 +33,7 @@ export interface Ports {
   readonly journals: JournalStore;
   readonly chart: ChartStore;
   readonly codeLists: CodeListStore;
+  readonly budgets: BudgetStore;
   readonly notes: NoteStore;
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;

@@ -1,3 +1,4 @@
+import { BudgetAmountEntity, BudgetEntity } from './budgetEntities.ts';
 import { AccountCodeEntity, CodeListEntity, FacetSetEntity, FacetSetValueEntity, ListedCodeEntity, PairingRuleEntity } from './codeEntities.ts';
 import {
   AccountEntity,
@@ -45,6 +46,8 @@ export const entities = [
   BalanceEntity,
   FacetBalanceEntity,
   TrialBalanceEntity,
+  BudgetEntity,
+  BudgetAmountEntity,
   JournalImportEntity,
   StagedLineEntity,
   StagedEntryEntity,

@@ -50,6 +50,8 @@ import { CreateJournalImport1790000000049 } from './049-create-journal-import.ts
 import { CreateStagedLine1790000000050 } from './050-create-staged-line.ts';
 import { CreateStagedEntry1790000000051 } from './051-create-staged-entry.ts';
 import { HoldFacetSets1790000000052 } from './052-hold-facet-sets.ts';
+import { CreateBudget1790000000053 } from './053-create-budget.ts';
+import { CreateBudgetAmount1790000000054 } from './054-create-budget-amount.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -105,4 +107,6 @@ export const migrations = [
   CreateStagedLine1790000000050,
   CreateStagedEntry1790000000051,
   HoldFacetSets1790000000052,
+  CreateBudget1790000000053,
+  CreateBudgetAmount1790000000054,
 ];

@@ -1,5 +1,6 @@
 import type { History } from '@ivory-ladder/contract';
 import { type CaptionLanguage, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { counted } from '../../components/counted.ts';
 import { languageNames } from '../../components/languageNames.ts';
 
 type Event = History['events'][number];
@@ -42,6 +43,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   if (action === 'filled') return [`${shown(now.value)} given to ${String(now.lines)} lines without one${now.rule ? ` of ${shown(now.rule)}` : ''}`];
   if (action === 'noted') return [`Note: ${shown(now.note)}`];
   if (thing === 'code_list' && action === 'changed') return codeListLines(old, now);
+  if (thing === 'budget' && Array.isArray(now.cells)) return budgetLines(old, now);
   if (thing === 'entry' && action === 'posted')
     return [`Posted${now.layer === 'adjustment' ? ' as an adjustment' : ''}${typeof now.text === 'string' && now.text !== '' ? `: ${shown(now.text)}` : ''}`];
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
@@ -73,6 +75,21 @@ function capital(text: string): string {
 function rangesShown(ranges: unknown): string {
   const list = (Array.isArray(ranges) ? ranges : []) as { side: string; text: string }[];
   return shown(list.map(({ side, text }) => (side === 'any' ? text : `${text} while in ${side}`)).join('; '));
+}
+
+const mostCells = 4;
+
+/** How many amounts were set, and the first of them. */
+function budgetLines(old: Record<string, unknown>, now: Record<string, unknown>): string[] {
+  type Cell = { account: string; period: number; amount: string };
+  const [before, after] = [old.cells, now.cells].map((cells) => (Array.isArray(cells) ? cells : []) as Cell[]) as [Cell[], Cell[]];
+  const told = after.slice(0, mostCells).map(({ account, period, amount }, at) => `${account}, period ${period}: ${before[at]?.amount ?? ''} → ${amount}`);
+  const count = Number(now.count ?? after.length);
+  return [
+    `${counted(count, 'amount')} set${now.part ? ` of ${shown(now.part)}` : ''}`,
+    ...told,
+    ...(count > told.length && told.length > 0 ? [`and ${count - told.length} more`] : []),
+  ];
 }
 
 const mostCodes = 6;

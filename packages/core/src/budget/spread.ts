@@ -1,0 +1,40 @@
+import { allocate } from '../money/allocate.ts';
+import { type Decimal, percentOf } from '../money/decimal.ts';
+import { fail, type Outcome, succeed } from '../outcome.ts';
+
+export type PatternUnreadable = { code: 'pattern_unreadable'; reason: 'empty' | 'not_a_number' | 'count' | 'nothing'; found: string };
+
+/** The same for every period. */
+export function evenWeights(periods: number): bigint[] {
+  return Array.from({ length: periods }, () => 1n);
+}
+
+/**
+ * Weights as they are typed: whole numbers between spaces, begun again until every period has one, so that `4 4 5` stands
+ * for the weeks of each quarter. Their count divides that of the periods.
+ */
+export function readPattern(text: string, periods: number): Outcome<bigint[], PatternUnreadable> {
+  const parts = text.split(/[\s;,]+/).filter((part) => part !== '');
+  if (parts.length === 0) return fail({ code: 'pattern_unreadable', reason: 'empty', found: text });
+  const wrong = parts.find((part) => !/^\d{1,9}$/.test(part));
+  if (wrong !== undefined) return fail({ code: 'pattern_unreadable', reason: 'not_a_number', found: wrong });
+  if (periods % parts.length !== 0) return fail({ code: 'pattern_unreadable', reason: 'count', found: String(parts.length) });
+  const weights = Array.from({ length: periods }, (_, period) => BigInt(parts[period % parts.length] as string));
+  if (weights.every((weight) => weight === 0n)) return fail({ code: 'pattern_unreadable', reason: 'nothing', found: text });
+  return succeed(weights);
+}
+
+/** A year's amount over its periods; evenly where the weights add up to nothing, so that there is no season to follow. The parts add up to the whole. */
+export function spread(whole: bigint, weights: readonly bigint[]): bigint[] {
+  return allocate(whole, weights.reduce((sum, weight) => sum + weight, 0n) === 0n ? evenWeights(weights.length) : weights);
+}
+
+/**
+ * What was, with so many percent more: the year's total grows and is rounded once, half away from zero, and is spread over
+ * the periods as before. Where a year adds up to nothing, each period grows by itself.
+ */
+export function grow(amounts: readonly bigint[], percent: Decimal): bigint[] {
+  const whole = amounts.reduce((sum, amount) => sum + amount, 0n);
+  if (whole === 0n) return amounts.map((amount) => amount + percentOf(amount, percent));
+  return allocate(whole + percentOf(whole, percent), amounts);
+}
