@@ -17,7 +17,15 @@ async function open() {
   const grid = (id: number, query = '') => server.ok<BudgetGridBody>('GET', `${budgets}/${id}/grid${query}`);
   const set = (id: number, accountId: number, amounts: Record<number, number>, was: Record<number, number> = {}, part = '') => ({
     path: `${budgets}/${id}/cells`,
-    body: { part, cells: Object.entries(amounts).map(([period, amount]) => ({ accountId, period: Number(period), was: String(was[Number(period)] ?? 0), amount: String(amount) })) },
+    body: {
+      part,
+      cells: Object.entries(amounts).map(([period, amount]) => ({
+        accountId,
+        period: Number(period),
+        was: String(was[Number(period)] ?? 0),
+        amount: String(amount),
+      })),
+    },
   });
   const put = (asked: ReturnType<typeof set>) => server.ok<BudgetBody>('PUT', asked.path, asked.body);
   const rowOf = async (id: number, number: string, query = '') => {
@@ -97,7 +105,10 @@ describe('a budget', () => {
     const facet = await server.ok<{ id: number; key: string; version: number }>('POST', `${path}/code-lists`, {
       kind: 'facet',
       name: 'Shop',
-      codes: [{ code: 'N', caption: 'North' }, { code: 'S', caption: 'South' }],
+      codes: [
+        { code: 'N', caption: 'North' },
+        { code: 'S', caption: 'South' },
+      ],
     });
     const { id } = await begin({ facet: facet.key });
     await put(set(id, idOf('6200'), { 1: 100 }, {}, 'N'));
@@ -119,7 +130,11 @@ describe('a budget', () => {
     await put(set(id, spare, { 4: 40 }));
     await put(set(id, idOf('6200'), { 4: 2 }));
     expect(await server.refused('DELETE', `${path}/accounts/${spare}`)).toMatchObject({ code: 'account_held', facts: { lines: 0, budgets: 1 } });
-    const { structureVersion, revision } = await server.ok<{ structureVersion: number; revision: number }>('POST', `${path}/accounts/${spare}/merge-rehearsal`, { into: idOf('6200'), day: '2026-09-30', from: '2026-01-01', to: '2026-09-30' });
+    const { structureVersion, revision } = await server.ok<{ structureVersion: number; revision: number }>(
+      'POST',
+      `${path}/accounts/${spare}/merge-rehearsal`,
+      { into: idOf('6200'), day: '2026-09-30', from: '2026-01-01', to: '2026-09-30' },
+    );
     await server.ok('POST', `${path}/accounts/${spare}/merge`, { into: idOf('6200'), day: '2026-09-30', structureVersion, revision });
     expect((await rowOf(id, '6200')).amounts[3]).toBe('42');
     expect((await find('6400')).active).toBe(false);

@@ -54,6 +54,12 @@ describe('what was, grown', () => {
     expect(grow([100n, 200n], percent('-10'))).toEqual([90n, 180n]);
   });
 
+  it('in whole units keeps to them, year and periods', () => {
+    expect(grow([33_333n, 66_667n], percent('1'), 100n)).toEqual([33_700n, 67_300n]);
+    expect(spread(10_000n, evenWeights(3), 100n)).toEqual([3400n, 3300n, 3300n]);
+    expect(spread(10_050n, evenWeights(3), 100n)).toEqual([3350n, 3350n, 3350n]);
+  });
+
   it('grows each period by itself where the year adds up to nothing', () => {
     expect(grow([100n, -100n], percent('10'))).toEqual([110n, -110n]);
     expect(grow([0n, 0n], percent('10'))).toEqual([0n, 0n]);

@@ -1,5 +1,6 @@
 import { allocate } from '../money/allocate.ts';
 import { type Decimal, percentOf } from '../money/decimal.ts';
+import { divideHalfAwayFromZero } from '../money/round.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 
 export type PatternUnreadable = { code: 'pattern_unreadable'; reason: 'empty' | 'not_a_number' | 'count' | 'nothing'; found: string };
@@ -24,17 +25,22 @@ export function readPattern(text: string, periods: number): Outcome<bigint[], Pa
   return succeed(weights);
 }
 
-/** A year's amount over its periods; evenly where the weights add up to nothing, so that there is no season to follow. The parts add up to the whole. */
-export function spread(whole: bigint, weights: readonly bigint[]): bigint[] {
-  return allocate(whole, weights.reduce((sum, weight) => sum + weight, 0n) === 0n ? evenWeights(weights.length) : weights);
+/**
+ * A year's amount over its periods in steps of `unit`, or of the minor unit where the amount is no multiple of it; evenly
+ * where the weights add up to nothing, so that there is no season to follow. The parts add up to the whole.
+ */
+export function spread(whole: bigint, weights: readonly bigint[], unit = 1n): bigint[] {
+  const step = whole % unit === 0n ? unit : 1n;
+  const followed = weights.reduce((sum, weight) => sum + weight, 0n) === 0n ? evenWeights(weights.length) : weights;
+  return allocate(whole / step, followed).map((part) => part * step);
 }
 
 /**
- * What was, with so many percent more: the year's total grows and is rounded once, half away from zero, and is spread over
- * the periods as before. Where a year adds up to nothing, each period grows by itself.
+ * What was, with so many percent more: the year's total grows and is rounded once to `unit`, half away from zero, and is
+ * spread over the periods as before. Where a year adds up to nothing, each period grows by itself.
  */
-export function grow(amounts: readonly bigint[], percent: Decimal): bigint[] {
+export function grow(amounts: readonly bigint[], percent: Decimal, unit = 1n): bigint[] {
+  const rounded = (amount: bigint) => divideHalfAwayFromZero(amount + percentOf(amount, percent), unit) * unit;
   const whole = amounts.reduce((sum, amount) => sum + amount, 0n);
-  if (whole === 0n) return amounts.map((amount) => amount + percentOf(amount, percent));
-  return allocate(whole + percentOf(whole, percent), amounts);
+  return whole === 0n ? amounts.map(rounded) : spread(rounded(whole), amounts, unit);
 }

@@ -35,6 +35,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/entries/new', lazy: async () => ({ Component: (await import('../features/entries/NewEntryScreen.tsx')).NewEntryScreen }) },
       { path: 'ledger/entries/import', lazy: async () => ({ Component: (await import('../features/journal/JournalImportScreen.tsx')).JournalImportScreen }) },
       { path: 'ledger/opening', lazy: async () => ({ Component: (await import('../features/opening/OpeningScreen.tsx')).OpeningScreen }) },
+      { path: 'ledger/budgets', lazy: async () => ({ Component: (await import('../features/budgets/BudgetsScreen.tsx')).BudgetsScreen }) },
       { path: 'ledger/calendar', lazy: async () => ({ Component: (await import('../features/calendar/CalendarScreen.tsx')).CalendarScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'ledger/chart/file/:fileId', lazy: async () => ({ Component: (await import('../features/chartfile/ChartFileScreen.tsx')).ChartFileScreen }) },

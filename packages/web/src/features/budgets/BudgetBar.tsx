@@ -1,0 +1,50 @@
+import type { BudgetGridBody } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { counted } from '../../components/counted.ts';
+import styles from './BudgetsScreen.module.css';
+import { type BudgetDraft, resultByPeriod } from './budgetModel.ts';
+
+interface BudgetBarProps {
+  readonly grid: BudgetGridBody;
+  readonly draft: BudgetDraft;
+  readonly currency: Currency;
+  readonly last: string | null;
+  readonly isSaving: boolean;
+  readonly isChangedOnly: boolean;
+  readonly onChangedOnly: (isOn: boolean) => void;
+  readonly onSave: () => void;
+  readonly onUndo: () => void;
+  readonly onDiscard: () => void;
+}
+
+const nothing: BudgetDraft = new Map();
+
+/** What was typed and not saved, and what it does to the year's profit. */
+export function BudgetBar({ grid, draft, currency, last, isSaving, isChangedOnly, onChangedOnly, onSave, onUndo, onDiscard }: BudgetBarProps) {
+  const accounts = new Set([...draft.keys()].map((key) => key.split(' ')[0])).size;
+  const profit = (of: BudgetDraft) => resultByPeriod(grid.accounts, of).reduce((sum, amount) => sum + amount, 0n);
+  const [before, after] = [profit(nothing), profit(draft)];
+  return (
+    <div className={styles.bar} role="status">
+      <span>
+        <strong>{counted(draft.size, 'amount')}</strong> of {counted(accounts, 'account')} not saved.{' '}
+        {before === after
+          ? 'The year’s profit stays as it is.'
+          : `The year’s profit goes from ${formatAmount(before, currency)} to ${formatAmount(after, currency)}.`}
+      </span>
+      <label className={styles.check}>
+        <input type="checkbox" checked={isChangedOnly} onChange={(event) => onChangedOnly(event.target.checked)} /> changed rows only
+      </label>
+      <Button variant="contained" disabled={isSaving} onClick={onSave} title="Ctrl Enter">
+        Save
+      </Button>
+      {last !== null && (
+        <Button onClick={onUndo} title={`Ctrl Z takes back: ${last}`}>
+          Take back
+        </Button>
+      )}
+      <Button onClick={onDiscard}>Discard</Button>
+    </div>
+  );
+}
