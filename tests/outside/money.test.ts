@@ -6,6 +6,7 @@ import {
   formatPercent,
   percentChangeInTenths,
   readAmount,
+  toCompanyCurrency,
   toDecimalText,
 } from '@ivory-ladder/core';
 import { Decimal } from 'decimal.js';
@@ -24,6 +25,24 @@ describe('our money against decimal.js', () => {
         );
       }),
       { seed: 501, numRuns: 2000 },
+    );
+  });
+
+  it('brings another currency into the company’s by the exact quotient, rounded once, for any exponents and rates', () => {
+    const currencies = fc.constantFrom('EUR', 'JPY', 'BHD', 'CLF', 'USD').map(currencyOf);
+    const rates = fc.record({ units: fc.bigInt(1n, 10n ** 12n), scale: fc.integer({ min: 0, max: 12 }) });
+    fc.assert(
+      fc.property(fc.bigInt(-(10n ** 15n), 10n ** 15n), currencies, currencies, rates, (amount, from, to, rate) => {
+        const expected = new Decimal(amount.toString())
+          .div(new Decimal(10).pow(from.exponent))
+          .div(new Decimal(rate.units.toString()).div(new Decimal(10).pow(rate.scale)))
+          .times(new Decimal(10).pow(to.exponent))
+          .toDecimalPlaces(0)
+          .toFixed(0)
+          .replace(/^-0$/, '0');
+        expect(toCompanyCurrency(amount, from, to, rate).toString()).toBe(expected);
+      }),
+      { seed: 504, numRuns: 2000 },
     );
   });
 

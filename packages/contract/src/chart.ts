@@ -119,6 +119,7 @@ export const historyQuery = z.object({
       'code_list',
       'pairing_rule',
       'budget',
+      'rate',
       'period',
       'place',
       'entry',

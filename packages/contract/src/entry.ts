@@ -3,6 +3,20 @@ import { facetsOfLine } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
 import { amount, day, id, idText, layer } from './primitives.ts';
 
+/**
+ * What a line is in another currency: an amount in its minor units, not negative, on the side of the line. With a rate (so
+ * much of it for one unit of the company's) the line's own amount is this one divided by it and rounded; without one the
+ * rate follows from both amounts.
+ */
+const foreignAmount = z.strictObject({
+  currency: z.string().regex(/^[A-Z]{3}$/),
+  amount,
+  rate: z
+    .string()
+    .regex(/^\d{1,24}(\.\d{1,12})?$/)
+    .nullable(),
+});
+
 export const entryInput = z.strictObject({
   date: day,
   description: z.string().trim().max(500).default(''),
@@ -15,6 +29,7 @@ export const entryInput = z.strictObject({
         credit: amount.default('0'),
         text: z.string().trim().max(500).default(''),
         /** Where it is not said, the line gets what its account names. */ facets: facetsOfLine.optional(),
+        foreign: foreignAmount.nullable().default(null),
       }),
     )
     .min(2)
@@ -30,6 +45,7 @@ export const entryLine = z.object({
   credit: amount,
   text: z.string(),
   facets: facetsOfLine,
+  foreign: foreignAmount.nullable(),
 });
 
 const entrySource = z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import']);

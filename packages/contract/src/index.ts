@@ -19,5 +19,6 @@ export * from './operations.ts';
 export * from './people.ts';
 export * from './placement.ts';
 export * from './problem.ts';
+export * from './rates.ts';
 export * from './statement.ts';
 export * from './trialBalanceFile.ts';

@@ -7,6 +7,7 @@ import { journalOperations } from './journalOperations.ts';
 import { ledgerOperations } from './ledgerOperations.ts';
 import { peopleOperations } from './peopleOperations.ts';
 import { placementOperations } from './placementOperations.ts';
+import { rateOperations } from './rateOperations.ts';
 import { statementOperations } from './statementOperations.ts';
 
 /** Every operation of the API. */
@@ -19,6 +20,7 @@ export const operations = {
   ...ledgerOperations,
   ...journalOperations,
   ...budgetOperations,
+  ...rateOperations,
   ...statementOperations,
 };
 

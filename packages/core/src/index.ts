@@ -82,6 +82,8 @@ export * from './proofs/proveBalances.ts';
 export * from './proofs/proveCoverage.ts';
 export * from './proofs/proveProfit.ts';
 export * from './proofs/proveTrialBalance.ts';
+export * from './rates/rate.ts';
+export * from './rates/readRateRows.ts';
 export * from './starter/previewStatements.ts';
 export * from './starter/starterChart.ts';
 export * from './starter/starterCharts.ts';

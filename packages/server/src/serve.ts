@@ -33,6 +33,7 @@ import { LineProofs } from './persistence/lineProofs.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
+import { RateRepository } from './persistence/rateStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
 import { ViewRepository } from './persistence/viewStore.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
@@ -98,6 +99,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, facetSets, counters),
     budgets: new BudgetRepository(database, counters),
+    rates: new RateRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),

@@ -85,6 +85,9 @@ export type Failure =
       /** The account, element, role or day that the reason speaks of. */
       about: string | null;
     }
+  | { code: 'rate_invalid'; rate: string }
+  /** A line's amount is not what its amount in another currency comes to at its rate; `line` from 1. */
+  | { code: 'line_rate_disagrees'; line: number; expected: bigint }
   | { code: 'budget_name_taken'; name: string; year: number }
   | { code: 'budget_locked' | 'budget_not_locked'; name: string }
   /** Cells that somebody changed meanwhile, as they stand now, debit positive. */

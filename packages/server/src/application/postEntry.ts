@@ -1,9 +1,21 @@
-import { defaultFacets, type FacetsOfLine, facetCheck, fail, type Layer, type Outcome, periodIndexOf, succeed } from '@ivory-ladder/core';
+import {
+  defaultFacets,
+  type FacetsOfLine,
+  facetCheck,
+  fail,
+  findCurrency,
+  type Layer,
+  type Outcome,
+  periodIndexOf,
+  readRate,
+  succeed,
+  toCompanyCurrency,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { openPeriodOn } from './openPeriod.ts';
-import type { Books, NewEntry, NewLine, Ports, PostedEntry, Request } from './ports/index.ts';
+import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request } from './ports/index.ts';
 
 export interface EntryDraft {
   readonly date: string;
@@ -16,6 +28,7 @@ export interface EntryDraft {
     readonly text: string;
     /** Where it is not said, what the account names. */
     readonly facets?: FacetsOfLine | undefined;
+    readonly foreign?: ForeignAmount | null;
   }[];
 }
 
@@ -31,6 +44,8 @@ export async function postEntry(
   const books = opened.value;
   for (const [index, { debit, credit }] of draft.lines.entries())
     if (debit < 0n || credit < 0n || (debit === 0n) === (credit === 0n)) return fail({ code: 'line_amount_invalid', line: index + 1 });
+  const foreign = checkForeign(books, draft.lines);
+  if (foreign) return fail(foreign);
   const difference = draft.lines.reduce((total, { debit, credit }) => total + debit - credit, 0n);
   if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
   const period = openPeriodOn(books, draft.date);
@@ -39,6 +54,22 @@ export async function postEntry(
   if (!lines.ok) return lines;
   const entry: NewEntry = { ...draft, lines: lines.value, source: 'manual', closesYear: null, reversesEntryId: null };
   return ports.ledger.post(companyId, entry, period.value, request);
+}
+
+/** With a rate, the line's amount is what the other one comes to at it, to the minor unit. */
+function checkForeign({ company }: Books, lines: EntryDraft['lines']): Failure | null {
+  for (const [at, { debit, credit, foreign }] of lines.entries()) {
+    if (!foreign) continue;
+    const currency = findCurrency(foreign.currency);
+    if (!currency || currency.code === company.currency.code) return { code: 'currency_unknown', currency: foreign.currency };
+    if (foreign.amount <= 0n) return { code: 'line_amount_invalid', line: at + 1 };
+    if (foreign.rate === null) continue;
+    const rate = readRate(foreign.rate);
+    if (!rate) return { code: 'rate_invalid', rate: foreign.rate };
+    const expected = toCompanyCurrency(foreign.amount, currency, company.currency, rate);
+    if (debit + credit !== expected) return { code: 'line_rate_disagrees', line: at + 1, expected };
+  }
+  return null;
 }
 
 /** Each line with its facets; refused where a rule of the company forbids them, the first line at fault named. */

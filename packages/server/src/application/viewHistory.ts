@@ -55,6 +55,8 @@ class Names {
         return typeof state.name === 'string' ? state.name : `list ${thingId}`;
       case 'budget':
         return `Budget ${typeof state.name === 'string' ? state.name : thingId}${typeof state.year === 'number' ? ` of ${this.yearNameOf(state.year)}` : ''}`;
+      case 'rate':
+        return 'Exchange rates';
       case 'pairing_rule':
         return `${String(state.firstValue)} not with ${String(state.secondValue)}`;
       case 'view':

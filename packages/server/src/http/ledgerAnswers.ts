@@ -45,7 +45,13 @@ export function toEntry(entry: EntryRecord): EntryBody {
   return {
     ...entry,
     postedAt: `${entry.postedAt.replace(' ', 'T')}Z`,
-    lines: entry.lines.map((line) => ({ ...line, debit: text(line.debit), credit: text(line.credit), facets: { ...line.facets } })),
+    lines: entry.lines.map((line) => ({
+      ...line,
+      debit: text(line.debit),
+      credit: text(line.credit),
+      facets: { ...line.facets },
+      foreign: line.foreign && { ...line.foreign, amount: text(line.foreign.amount) },
+    })),
   };
 }
 

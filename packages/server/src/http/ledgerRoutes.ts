@@ -43,7 +43,12 @@ export function ledgerRoutes(on: On, ports: Ports): void {
   });
   on('reverseEntry', async ({ access, id, body, asked }) => mapOutcome(await reverseEntry(ports, access, id('entryId'), body.date, asked), toPosted));
   on('postEntry', async ({ access, body, asked }) => {
-    const lines = body.lines.map((line) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit) }));
+    const lines = body.lines.map((line) => ({
+      ...line,
+      debit: BigInt(line.debit),
+      credit: BigInt(line.credit),
+      foreign: line.foreign && { ...line.foreign, amount: BigInt(line.foreign.amount) },
+    }));
     return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), toPosted);
   });
 }

@@ -10,6 +10,7 @@ import { ledgerRoutes } from './ledgerRoutes.ts';
 import { operationRoutes } from './operationRoutes.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
 import { sendProblem } from './problems.ts';
+import { rateRoutes } from './rateRoutes.ts';
 import { statementRoutes } from './statementRoutes.ts';
 
 export interface ApiOptions {
@@ -26,7 +27,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, statementRoutes]) routes(on, ports);
+  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, statementRoutes]) routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

@@ -13,6 +13,7 @@ export interface AuditEvent {
     | 'pairing_rule'
     | 'period'
     | 'place'
+    | 'rate'
     | 'entry'
     | 'journal_import'
     | 'layout_options'

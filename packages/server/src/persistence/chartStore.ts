@@ -159,6 +159,7 @@ export class ChartRepository implements ChartStore {
       await keepPostingsAway(runner, companyId, account.id, expected.revision);
       await runner.query('DELETE FROM place WHERE company_id = ? AND account_id = ?', [companyId, account.id]);
       await replaceCodes(runner, companyId, [{ accountId: account.id, codes: {} }]);
+      await runner.query('DELETE FROM exchange_rate WHERE company_id = ? AND account_id = ?', [companyId, account.id]);
       await runner.query('DELETE FROM balance WHERE company_id = ? AND account_id = ? AND debit = 0 AND credit = 0', [companyId, account.id]);
       const deleted = await changedRows(runner, 'DELETE FROM account WHERE company_id = ? AND id = ? AND version = ?', [
         companyId,

@@ -13,10 +13,23 @@ export async function readEntry(database: DataSource, companyId: number, entryId
     [companyId, entryId],
   );
   if (!row) return null;
-  const lines = await rowsOf<{ accountId: number; number: string; name: string; debit: string; credit: string; text: string; facetSetId: number }>(
+  const lines = await rowsOf<{
+    accountId: number;
+    number: string;
+    name: string;
+    debit: string;
+    credit: string;
+    text: string;
+    facetSetId: number;
+    currency: string | null;
+    amount: string;
+    rate: string;
+  }>(
     database,
-    `SELECT line.account_id AS accountId, COALESCE(account.number, '') AS number, account.name, line.debit, line.credit, line.text, line.facet_set_id AS facetSetId
+    `SELECT line.account_id AS accountId, COALESCE(account.number, '') AS number, account.name, line.debit, line.credit, line.text, line.facet_set_id AS facetSetId,
+            other.currency, other.amount, other.rate
        FROM journal_line AS line JOIN account ON account.company_id = line.company_id AND account.id = line.account_id
+       LEFT JOIN foreign_amount AS other ON other.company_id = line.company_id AND other.entry_id = line.entry_id AND other.line_number = line.line_number
       WHERE line.company_id = ? AND line.entry_id = ? ORDER BY line.line_number`,
     [companyId, entryId],
   );
@@ -35,7 +48,13 @@ export async function readEntry(database: DataSource, companyId: number, entryId
     id: Number(row.id),
     reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
     reversedBy: reversal ? { id: Number(reversal.id), documentNumber: reversal.documentNumber } : null,
-    lines: lines.map(({ facetSetId, ...line }) => ({ ...line, debit: BigInt(line.debit), credit: BigInt(line.credit), facets: facetsOf(facetSetId) })),
+    lines: lines.map(({ facetSetId, currency, amount, rate, ...line }) => ({
+      ...line,
+      debit: BigInt(line.debit),
+      credit: BigInt(line.credit),
+      facets: facetsOf(facetSetId),
+      foreign: currency === null ? null : { currency, amount: BigInt(amount), rate: rate === '' ? null : rate },
+    })),
   };
 }
 

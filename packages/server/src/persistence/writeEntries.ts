@@ -99,6 +99,14 @@ export async function insertEntries(runner: QueryRunner, companyId: number, acto
       ]),
     ),
   );
+  await insertRows(runner, 'foreign_amount (company_id, entry_id, line_number, currency, amount, rate)', foreignRows(companyId, entries));
+}
+
+/** Beside the lines that have one. */
+function foreignRows(companyId: number, entries: readonly EntryToWrite[]): unknown[][] {
+  return entries.flatMap(({ id, lines }) =>
+    lines.flatMap(({ foreign }, index) => (foreign ? [[companyId, id, index + 1, foreign.currency, foreign.amount.toString(), foreign.rate ?? '']] : [])),
+  );
 }
 
 /** To both derived tables, netted per key and in key order, which is what keeps concurrent postings from deadlocking. */

@@ -75,6 +75,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
+  rate_invalid: ({ rate }) => `«${text(rate)}» is no exchange rate: a number above zero, with 12 places at most.`,
+  line_rate_disagrees: ({ line }) => `The amount of line ${text(line)} is not what its amount in the other currency comes to at its rate.`,
   budget_name_taken: ({ name, year }) => `There is a budget «${text(name)}» of ${text(year)} already.`,
   budget_locked: ({ name }) => `The budget «${text(name)}» is locked and takes no changes. An administrator can open it again.`,
   budget_not_locked: ({ name }) => `The budget «${text(name)}» is not locked.`,

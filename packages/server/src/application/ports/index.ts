@@ -9,6 +9,7 @@ import type { LedgerStore } from './ledgerStore.ts';
 import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
+import type { RateStore } from './rateStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentStore } from './attachmentStore.ts';
@@ -24,7 +25,8 @@ export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, Le
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
-export type { MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+export type { RateChange, RateStore } from './rateStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 
 export interface Ports {
@@ -34,6 +36,7 @@ export interface Ports {
   readonly chart: ChartStore;
   readonly codeLists: CodeListStore;
   readonly budgets: BudgetStore;
+  readonly rates: RateStore;
   readonly notes: NoteStore;
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;

@@ -1,7 +1,7 @@
 import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books } from './books.ts';
-import type { MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 
 export interface OpenAdjustment {
   readonly entryId: number;
@@ -35,6 +35,7 @@ export interface EntryRecord {
     readonly credit: bigint;
     readonly text: string;
     readonly facets: FacetsOfLine;
+    readonly foreign: ForeignAmount | null;
   }[];
 }
 

@@ -13,6 +13,14 @@ export interface NewEntry {
   readonly lines: readonly NewLine[];
 }
 
+/** What a line is in another currency, on its own side, in minor units. */
+export interface ForeignAmount {
+  readonly currency: string;
+  readonly amount: bigint;
+  /** `null`: it follows from both amounts. */
+  readonly rate: string | null;
+}
+
 export interface NewLine {
   readonly accountId: number;
   readonly debit: bigint;
@@ -20,6 +28,7 @@ export interface NewLine {
   readonly text: string;
   /** Nothing is filled in any more: defaults of the account are there already. */
   readonly facets?: FacetsOfLine;
+  readonly foreign?: ForeignAmount | null;
 }
 
 /** Who asked and with which key; the key is kept for 30 days. */

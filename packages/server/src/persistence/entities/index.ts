@@ -13,6 +13,7 @@ import {
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
 import { BalanceEntity, EntryEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
+import { ExchangeRateEntity, ForeignAmountEntity } from './rateEntities.ts';
 import {
   AccountNoteEntity,
   AttachmentEntity,
@@ -48,6 +49,8 @@ export const entities = [
   TrialBalanceEntity,
   BudgetEntity,
   BudgetAmountEntity,
+  ExchangeRateEntity,
+  ForeignAmountEntity,
   JournalImportEntity,
   StagedLineEntity,
   StagedEntryEntity,

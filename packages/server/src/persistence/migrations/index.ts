@@ -52,6 +52,8 @@ import { CreateStagedEntry1790000000051 } from './051-create-staged-entry.ts';
 import { HoldFacetSets1790000000052 } from './052-hold-facet-sets.ts';
 import { CreateBudget1790000000053 } from './053-create-budget.ts';
 import { CreateBudgetAmount1790000000054 } from './054-create-budget-amount.ts';
+import { CreateExchangeRate1790000000055 } from './055-create-exchange-rate.ts';
+import { CreateForeignAmount1790000000056 } from './056-create-foreign-amount.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -109,4 +111,6 @@ export const migrations = [
   HoldFacetSets1790000000052,
   CreateBudget1790000000053,
   CreateBudgetAmount1790000000054,
+  CreateExchangeRate1790000000055,
+  CreateForeignAmount1790000000056,
 ];

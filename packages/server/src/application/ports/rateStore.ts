@@ -1,0 +1,11 @@
+import type { ExchangeRate, Outcome } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+
+/** `rate`: `null` takes one away. */
+export type RateChange = Omit<ExchangeRate, 'rate'> & { readonly rate: string | null };
+
+export interface RateStore {
+  /** Latest first. */
+  list(companyId: number): Promise<ExchangeRate[]>;
+  set(companyId: number, changes: readonly RateChange[], actor: string): Promise<Outcome<null, Failure>>;
+}
