@@ -46,7 +46,8 @@ describe('exchange rates', () => {
 
   it('are read from a file, which changes nothing by itself', async () => {
     const { path, find } = await openShop(server);
-    const file = 'Date,Currency,Rate,Kind,Account\n2026-09-30,USD,1.0834,,\n2026-09-01,USD,1.091,average,\n2020-01-02,USD,1.2,historical,3000\n2026-09-30,USD,none,,\n';
+    const file =
+      'Date,Currency,Rate,Kind,Account\n2026-09-30,USD,1.0834,,\n2026-09-01,USD,1.091,average,\n2020-01-02,USD,1.2,historical,3000\n2026-09-30,USD,none,,\n';
     const read = await server.ok<RateFileBody>('POST', `${path}/rate-files?name=rates.csv`, new TextEncoder().encode(file));
     expect(read.rates).toEqual([
       closing('2026-09-30', '1.0834'),

@@ -37,6 +37,7 @@ export * from './cube/runningBalance.ts';
 export * from './cube/vector.ts';
 export * from './entry/entryDraft.ts';
 export * from './entry/setBalances.ts';
+export * from './entry/splitAmount.ts';
 export * from './exchange/cell.ts';
 export * from './exchange/columnMeaning.ts';
 export * from './exchange/detectReading.ts';

@@ -1,5 +1,16 @@
 import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, differenceOf, type EntryFault, faultsOf, formatAmount, type Layer } from '@ivory-ladder/core';
+import {
+  type Currency,
+  differenceOf,
+  type EntryFault,
+  type ExchangeRate,
+  faultsOf,
+  findCurrency,
+  formatAmount,
+  type Layer,
+  readRate,
+  writeDecimal,
+} from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
@@ -8,12 +19,14 @@ import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { usePostEntryMutation } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
 import { EntryLines } from './EntryLines.tsx';
-import { linesOf, pastedRows } from './entryRows.ts';
+import { amountIn, type EntryRow, linesOf, pastedRows } from './entryRows.ts';
 import styles from './NewEntryScreen.module.css';
-import { type EntryDraft, emptyDraft, isUntouched, useEntryDraft, withRoom } from './useEntryDraft.ts';
+import { ShortEntry } from './ShortEntry.tsx';
+import { type EntryDraft, emptyDraft, isBlank, isUntouched, useEntryDraft, withRoom } from './useEntryDraft.ts';
 
 interface EntryFormProps {
   readonly first: EntryDraft;
@@ -21,13 +34,15 @@ interface EntryFormProps {
   readonly accounts: readonly ChartAccountBody[];
   readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
+  readonly rates: readonly ExchangeRate[];
 }
 
 /** An entry written line by line, wholly by keyboard; what stands in the way of posting is said all the time. */
-export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFormProps) {
+export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: EntryFormProps) {
   const company = useCompany();
   const dispatch = useDispatch();
   const { search } = useLocation();
+  const [params, changeAddress] = useAddress();
   const [draft, setDraft, wasKept] = useEntryDraft(company.id, first, isCopy);
   const [post, { isLoading }] = usePostEntryMutation();
   const [tries, setTries] = useState(0);
@@ -35,6 +50,9 @@ export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFo
   // One key for one entry: sent twice, it posts once.
   const key = useRef(crypto.randomUUID());
   const postable = useMemo(() => accounts.filter(({ active, isParent }) => active && !isParent), [accounts]);
+  // A form of two accounts has room for no more.
+  const isTwo = draft.rows.slice(2).every(isBlank) && draft.rows.every(({ foreign }) => foreign === null);
+  const isShort = params.get('form') === 'two' && isTwo;
   const lines = linesOf(draft.rows, currency);
   const faults = faultsOf(lines);
   const difference = differenceOf(lines);
@@ -51,9 +69,11 @@ export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFo
       date: draft.date,
       description: draft.description.trim(),
       layer: draft.layer,
-      lines: draft.rows.flatMap(({ accountId, text, facets: facetsOfLine }, at) => {
+      lines: draft.rows.flatMap(({ accountId, text, facets: facetsOfLine, foreign }, at) => {
         const { debit, credit } = lines[at] ?? { debit: 0n, credit: 0n };
-        return accountId === null ? [] : [{ accountId, debit: debit.toString(), credit: credit.toString(), text: text.trim(), facets: facetsOfLine }];
+        return accountId === null
+          ? []
+          : [{ accountId, debit: debit.toString(), credit: credit.toString(), text: text.trim(), facets: facetsOfLine, foreign: foreignBody(foreign) }];
       }),
     };
     const { data, error } = await post({ companyId: company.id, body, key: key.current });
@@ -85,6 +105,9 @@ export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFo
     <form className={styles.sheet} data-layer={draft.layer} aria-labelledby="new-entry" onSubmit={(event) => void submit(event)} onKeyDown={onKeyDown}>
       <div className={styles.buttons}>
         <h1 id="new-entry">New entry</h1>
+        <Button disabled={!isTwo} onClick={() => changeAddress({ form: isShort ? null : 'two' })}>
+          {isShort ? 'Many lines' : 'Two accounts'}
+        </Button>
         {wasKept && count === 0 && <span className={styles.quiet}>as it was left here before</span>}
       </div>
       <div className={styles.facts}>
@@ -114,15 +137,28 @@ export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFo
           ))}
         </fieldset>
       </div>
-      <EntryLines
-        key={count}
-        rows={draft.rows}
-        accounts={postable}
-        facets={facets}
-        currency={currency}
-        faults={tries > 0 ? faults : []}
-        onChange={(rows) => change({ rows: withRoom(rows) })}
-      />
+      {isShort ? (
+        <ShortEntry
+          key={count}
+          rows={draft.rows}
+          accounts={postable}
+          currency={currency}
+          isAtFault={tries > 0}
+          onChange={(rows) => change({ rows: withRoom(rows) })}
+        />
+      ) : (
+        <EntryLines
+          key={count}
+          rows={draft.rows}
+          accounts={postable}
+          facets={facets}
+          currency={currency}
+          rates={rates}
+          day={draft.date}
+          faults={tries > 0 ? faults : []}
+          onChange={(rows) => change({ rows: withRoom(rows) })}
+        />
+      )}
       <p role="status" className={difference === 0n ? styles.holds : styles.difference}>
         {difference === 0n
           ? '✓ Debits equal credits.'
@@ -140,12 +176,20 @@ export function EntryForm({ first, isCopy, accounts, facets, currency }: EntryFo
           To the entries
         </Button>
         <span className={styles.quiet}>
-          Enter goes on; on an empty amount it takes what is missing. Ctrl Enter posts. Rows of a spreadsheet can be pasted: account, debit, credit, text
-          {facets.map(({ name }) => `, ${name.toLowerCase()}`).join('')}.
+          {isShort ? 'Enter goes on, Ctrl Enter posts.' : 'Enter goes on; on an empty amount it takes what is missing. Ctrl Enter posts.'}
+          {!isShort &&
+            ` An amount in another currency is typed with its code, as 100 ${currency.code === 'USD' ? 'EUR' : 'USD'}; Alt S splits a line. Rows of a spreadsheet can be pasted: account, debit, credit, text${facets.map(({ name }) => `, ${name.toLowerCase()}`).join('')}.`}
         </span>
       </div>
     </form>
   );
+}
+
+function foreignBody(foreign: EntryRow['foreign']) {
+  const currency = foreign && findCurrency(foreign.currency);
+  if (!foreign || !currency) return null;
+  const rate = readRate(foreign.rate);
+  return { currency: foreign.currency, amount: (amountIn(foreign.amount, currency) ?? 0n).toString(), rate: rate && writeDecimal(rate) };
 }
 
 /** What is out of balance is said beside it already. */

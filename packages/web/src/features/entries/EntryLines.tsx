@@ -1,10 +1,14 @@
 import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, defaultFacets, type EntryFault, formatAmount, offeredOn, type Side } from '@ivory-ladder/core';
-import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type Currency, defaultFacets, type EntryFault, type ExchangeRate, formatAmount, offeredOn, type Side } from '@ivory-ladder/core';
+import CallSplitOutlined from '@mui/icons-material/CallSplitOutlined';
+import { Fragment, type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { AccountPicker } from './AccountPicker.tsx';
 import { amountIn, amountText, type EntryRow, linesOf } from './entryRows.ts';
 import { FacetField, withFacet } from './FacetField.tsx';
+import { ForeignLine } from './ForeignLine.tsx';
+import { foreignTyped, withForeign } from './foreignAmount.ts';
 import styles from './NewEntryScreen.module.css';
+import { SplitLine } from './SplitLine.tsx';
 
 interface EntryLinesProps {
   readonly rows: readonly EntryRow[];
@@ -12,15 +16,18 @@ interface EntryLinesProps {
   readonly accounts: readonly ChartAccountBody[];
   readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
+  readonly rates: readonly ExchangeRate[];
+  /** Of the entry: rates are those in force on it. */
+  readonly day: string;
   readonly faults: readonly EntryFault[];
   readonly onChange: (rows: readonly EntryRow[]) => void;
 }
 
-const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
-
 /** The lines of an entry in fields: Enter goes to the next one, and on an empty amount takes what is missing there. */
-export function EntryLines({ rows, accounts, facets, currency, faults, onChange }: EntryLinesProps) {
+export function EntryLines({ rows, accounts, facets, currency, rates, day, faults, onChange }: EntryLinesProps) {
   const body = useRef<HTMLTableSectionElement>(null);
+  const [splitting, setSplitting] = useState<string | null>(null);
+  const columns = 5 + facets.length;
   const lines = linesOf(rows, currency);
   const [debits, credits] = [lines.reduce((sum, { debit }) => sum + debit, 0n), lines.reduce((sum, { credit }) => sum + credit, 0n)];
   useEffect(() => body.current?.querySelector<HTMLInputElement>('input')?.focus(), []);
@@ -33,6 +40,9 @@ export function EntryLines({ rows, accounts, facets, currency, faults, onChange 
     // As with Tab: what is typed takes the place of what stands there.
     next?.select();
   };
+  /** Once it is drawn. */
+  const focusAccount = (at: number) =>
+    requestAnimationFrame(() => body.current?.querySelector<HTMLInputElement>(`input[aria-label="Account of line ${at + 1}"]`)?.focus());
   const onEnter = (event: KeyboardEvent<HTMLInputElement>, act?: () => void, by = 1) => {
     if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
@@ -58,11 +68,19 @@ export function EntryLines({ rows, accounts, facets, currency, faults, onChange 
         placeholder={isOffered ? amountText(offered.amount, currency) : undefined}
         aria-invalid={read === null || isAtFault(at, ['amount_missing', 'amount_on_both_sides'])}
         onChange={(event) =>
-          set(at, { [side]: event.target.value, ...(event.target.value.trim() === '' ? {} : { [side === 'debit' ? 'credit' : 'debit']: '' }) })
+          set(at, {
+            [side]: event.target.value,
+            ...(event.target.value.trim() === '' ? {} : { [side === 'debit' ? 'credit' : 'debit']: '' }),
+            // Typed by itself: the rate is what both amounts come to.
+            foreign: row.foreign && { ...row.foreign, rate: '', side },
+          })
         }
-        onBlur={() =>
-          read !== null && typed.trim() !== '' && typed !== amountText(read, currency) && set(at, { [side]: read === 0n ? '' : amountText(read, currency) })
-        }
+        onBlur={() => {
+          const other = foreignTyped(typed, currency);
+          if (other) set(at, withForeign(row, side, other, { rates, day, company: currency }));
+          else if (read !== null && typed.trim() !== '' && typed !== amountText(read, currency))
+            set(at, { [side]: read === 0n ? '' : amountText(read, currency) });
+        }}
         onKeyDown={(event) => onEnter(event, () => isOffered && set(at, { [side]: amountText(offered.amount, currency) }), hasAmount ? 2 : 1)}
       />
     );
@@ -93,74 +111,102 @@ export function EntryLines({ rows, accounts, facets, currency, faults, onChange 
       </thead>
       <tbody ref={body}>
         {rows.map((row, at) => (
-          <tr key={row.key}>
-            <td>
-              <Autocomplete
-                options={accounts}
-                filterOptions={few}
-                getOptionLabel={({ label }) => label}
-                value={accounts.find(({ id }) => id === row.accountId) ?? null}
-                onChange={(event, account, reason) => {
+          <Fragment key={row.key}>
+            <tr
+              onKeyDown={(event) => {
+                if (event.key.toLowerCase() !== 's' || !event.altKey) return;
+                event.preventDefault();
+                setSplitting(row.key);
+              }}
+            >
+              <td>
+                <AccountPicker
+                  label={`Account of line ${at + 1}`}
+                  accounts={accounts}
+                  accountId={row.accountId}
+                  isAtFault={isAtFault(at, ['account_missing'])}
                   // The account names the values that its lines get; what is not right is changed on the line.
-                  set(at, { accountId: account?.id ?? null, facets: account ? defaultFacets(account.codes) : {} });
-                  if (reason === 'selectOption' && event.type === 'keydown') goOn(document.activeElement);
-                }}
-                isOptionEqualToValue={(a, b) => a.id === b.id}
-                autoHighlight
-                renderInput={({ slotProps }) => (
-                  <div ref={slotProps.input.ref}>
-                    <input
-                      {...slotProps.htmlInput}
-                      className={styles.cell}
-                      aria-label={`Account of line ${at + 1}`}
-                      aria-invalid={isAtFault(at, ['account_missing'])}
-                      onKeyDown={(event) => {
-                        // With the list open Enter is for what it offers.
-                        if (event.currentTarget.getAttribute('aria-expanded') !== 'true') onEnter(event);
-                      }}
-                    />
-                  </div>
-                )}
-              />
-            </td>
-            <td data-amount>{amountField(row, at, 'debit')}</td>
-            <td data-amount>{amountField(row, at, 'credit')}</td>
-            <td>
-              <input
-                className={styles.cell}
-                aria-label={`Text of line ${at + 1}`}
-                value={row.text}
-                maxLength={500}
-                onChange={(event) => set(at, { text: event.target.value })}
-                onKeyDown={(event) => onEnter(event)}
-              />
-            </td>
-            {facets.map((facet) => (
-              <td key={facet.key}>
-                <FacetField
-                  facet={facet}
-                  line={at + 1}
-                  value={row.facets[facet.key] ?? ''}
-                  onChange={(value) => set(at, { facets: withFacet(row.facets, facet.key, value) })}
+                  onChange={(account) => set(at, { accountId: account?.id ?? null, facets: account ? defaultFacets(account.codes) : {} })}
                   onChosen={() => goOn(document.activeElement)}
-                  onEnter={onEnter}
+                  onEnter={(event) => onEnter(event)}
                 />
               </td>
-            ))}
-            <td>
-              {rows.length > 2 && at < rows.length - 1 && (
-                <button
-                  type="button"
-                  className={styles.drop}
-                  tabIndex={-1}
-                  aria-label={`Take line ${at + 1} away`}
-                  onClick={() => onChange(rows.filter((other) => other !== row))}
-                >
-                  ✕
-                </button>
-              )}
-            </td>
-          </tr>
+              <td data-amount>{amountField(row, at, 'debit')}</td>
+              <td data-amount>{amountField(row, at, 'credit')}</td>
+              <td>
+                <input
+                  className={styles.cell}
+                  aria-label={`Text of line ${at + 1}`}
+                  value={row.text}
+                  maxLength={500}
+                  onChange={(event) => set(at, { text: event.target.value })}
+                  onKeyDown={(event) => onEnter(event)}
+                />
+              </td>
+              {facets.map((facet) => (
+                <td key={facet.key}>
+                  <FacetField
+                    facet={facet}
+                    line={at + 1}
+                    value={row.facets[facet.key] ?? ''}
+                    onChange={(value) => set(at, { facets: withFacet(row.facets, facet.key, value) })}
+                    onChosen={() => goOn(document.activeElement)}
+                    onEnter={onEnter}
+                  />
+                </td>
+              ))}
+              <td>
+                {(row.debit !== '' || row.credit !== '') && (
+                  <button
+                    type="button"
+                    className={styles.drop}
+                    tabIndex={-1}
+                    title="Alt S"
+                    aria-label={`Split line ${at + 1}`}
+                    onClick={() => setSplitting(row.key)}
+                  >
+                    <CallSplitOutlined fontSize="inherit" aria-hidden />
+                  </button>
+                )}
+                {rows.length > 2 && at < rows.length - 1 && (
+                  <button
+                    type="button"
+                    className={styles.drop}
+                    tabIndex={-1}
+                    aria-label={`Take line ${at + 1} away`}
+                    onClick={() => onChange(rows.filter((other) => other !== row))}
+                  >
+                    ✕
+                  </button>
+                )}
+              </td>
+            </tr>
+            {row.foreign && (
+              <ForeignLine
+                row={{ ...row, foreign: row.foreign }}
+                line={at + 1}
+                columns={columns}
+                rates={rates}
+                day={day}
+                company={currency}
+                onChange={(changed) => set(at, changed)}
+                onEnter={(event) => onEnter(event)}
+              />
+            )}
+            {splitting === row.key && (
+              <SplitLine
+                row={row}
+                line={at + 1}
+                columns={columns}
+                currency={currency}
+                onSplit={(parts) => {
+                  setSplitting(null);
+                  if (parts) onChange([...rows.slice(0, at), ...parts, ...rows.slice(at + 1)]);
+                  focusAccount(parts ? at + 1 : at);
+                }}
+              />
+            )}
+          </Fragment>
         ))}
       </tbody>
       <tfoot>

@@ -4,6 +4,7 @@ import { useGetChartQuery } from '../../api/chartApi.ts';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery } from '../../api/ledgerApi.ts';
+import { useListRatesQuery } from '../../api/rateApi.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -21,6 +22,7 @@ export function NewEntryScreen() {
   const copyOf = Number(params.get('copy') ?? 0);
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: codeLists } = useListCodeListsQuery(company.id);
+  const { data: rates } = useListRatesQuery(company.id);
   const { data: copied } = useGetEntryQuery(copyOf > 0 ? { companyId: company.id, entryId: copyOf } : skipToken);
   if (!mayPost)
     return (
@@ -41,6 +43,7 @@ export function NewEntryScreen() {
       accounts={chart.accounts}
       facets={codeLists.lists.filter(({ kind }) => kind === 'facet')}
       currency={currency}
+      rates={rates?.rates ?? []}
     />
   );
 }

@@ -43,6 +43,8 @@ describe('rows of an entry', () => {
   });
 
   it('count an amount that cannot be read as nil', () => {
-    expect(linesOf([{ key: 'a', accountId: 1, debit: 'x', credit: '', text: '', facets: {} }], euro)).toEqual([{ accountId: 1, debit: 0n, credit: 0n }]);
+    expect(linesOf([{ key: 'a', accountId: 1, debit: 'x', credit: '', text: '', facets: {}, foreign: null }], euro)).toEqual([
+      { accountId: 1, debit: 0n, credit: 0n },
+    ]);
   });
 });

@@ -8,7 +8,18 @@ import {
   type FacetsOfLine,
   formatAmount,
   readAmount,
+  type Side,
 } from '@ivory-ladder/core';
+
+/** An amount in another currency as it stands in the fields. */
+export interface TypedForeign {
+  readonly currency: string;
+  readonly amount: string;
+  /** Empty where it follows from both amounts. */
+  readonly rate: string;
+  /** The side that its amount in the company's currency comes to. */
+  readonly side: Side;
+}
 
 /** A line as it stands in the fields: amounts as they are typed. */
 export interface EntryRow {
@@ -18,10 +29,11 @@ export interface EntryRow {
   readonly credit: string;
   readonly text: string;
   readonly facets: FacetsOfLine;
+  readonly foreign: TypedForeign | null;
 }
 
 export function emptyRow(): EntryRow {
-  return { key: crypto.randomUUID(), accountId: null, debit: '', credit: '', text: '', facets: {} };
+  return { key: crypto.randomUUID(), accountId: null, debit: '', credit: '', text: '', facets: {}, foreign: null };
 }
 
 /** The typed amount, `null` where it is none; with a dot or a comma as decimal sign, whichever reads. */

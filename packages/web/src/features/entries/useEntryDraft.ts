@@ -1,5 +1,5 @@
 import type { EntryBody } from '@ivory-ladder/contract';
-import type { Currency, Layer } from '@ivory-ladder/core';
+import { type Currency, findCurrency, type Layer } from '@ivory-ladder/core';
 import { useEffect, useState } from 'react';
 import { amountText, type EntryRow, emptyRow } from './entryRows.ts';
 
@@ -11,7 +11,7 @@ export interface EntryDraft {
   readonly rows: readonly EntryRow[];
 }
 
-const isBlank = ({ accountId, debit, credit, text }: EntryRow): boolean => accountId === null && debit === '' && credit === '' && text === '';
+export const isBlank = ({ accountId, debit, credit, text }: EntryRow): boolean => accountId === null && debit === '' && credit === '' && text === '';
 
 /** With one empty row at the end. */
 export function withRoom(rows: readonly EntryRow[]): EntryRow[] {
@@ -37,8 +37,20 @@ export function draftOf({ date, description, layer, lines }: EntryBody, currency
         credit: typed(line.credit),
         text: line.text,
         facets: line.facets,
+        foreign: foreignOf(line),
       })),
     ),
+  };
+}
+
+function foreignOf({ debit, foreign }: EntryBody['lines'][number]): EntryRow['foreign'] {
+  const currency = foreign && findCurrency(foreign.currency);
+  if (!foreign || !currency) return null;
+  return {
+    currency: foreign.currency,
+    amount: amountText(BigInt(foreign.amount), currency),
+    rate: foreign.rate ?? '',
+    side: debit === '0' ? 'credit' : 'debit',
   };
 }
 
@@ -74,7 +86,7 @@ function read(key: string): EntryDraft | null {
     const text = localStorage.getItem(key);
     const draft = text === null ? null : (JSON.parse(text) as Partial<EntryDraft>);
     return draft && Array.isArray(draft.rows) && typeof draft.date === 'string'
-      ? ({ ...draft, rows: draft.rows.map((row) => ({ ...row, facets: row.facets ?? {} })) } as EntryDraft)
+      ? ({ ...draft, rows: draft.rows.map((row) => ({ ...row, facets: row.facets ?? {}, foreign: row.foreign ?? null })) } as EntryDraft)
       : null;
   } catch {
     return null;

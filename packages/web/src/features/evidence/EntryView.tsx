@@ -1,4 +1,5 @@
-import { accountLabel, type Currency, facetsText, formatAmount } from '@ivory-ladder/core';
+import type { EntryBody } from '@ivory-ladder/contract';
+import { accountLabel, type Currency, facetsText, findCurrency, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
@@ -17,6 +18,12 @@ const sources = {
   demo: 'demo ledger',
   import: 'from a file of journal lines',
 } as const;
+
+function foreignText({ currency: code, amount, rate }: NonNullable<EntryBody['lines'][number]['foreign']>): string {
+  const currency = findCurrency(code);
+  if (!currency) return code;
+  return `${formatAmount(BigInt(amount), currency)} ${code}${rate === null ? '' : ` at ${rate}`}`;
+}
 
 /** One entry, whole: the end of every way down. */
 export function EntryView({ entryId, currency, onBack }: { entryId: number; currency: Currency; onBack: () => void }) {
@@ -59,6 +66,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
                   <td>
                     {accountLabel(line)}
                     {line.text && <small>{line.text}</small>}
+                    {line.foreign && <small>{foreignText(line.foreign)}</small>}
                     {hasFacets && codeLists && <small>{facetsText(line.facets, codeLists.lists)}</small>}
                   </td>
                   <td>{format(line.debit)}</td>

@@ -15,6 +15,7 @@ export function LedgerTabs() {
       <NavLink to={{ pathname: `${base}/chart`, search }}>Chart of accounts</NavLink>
       <NavLink to={{ pathname: `${base}/entries`, search }}>Entries</NavLink>
       <NavLink to={{ pathname: `${base}/budgets`, search }}>Budgets</NavLink>
+      <NavLink to={{ pathname: `${base}/rates`, search }}>Rates</NavLink>
       <NavLink to={{ pathname: `${base}/calendar`, search }}>Calendar</NavLink>
     </nav>
   );
