@@ -76,3 +76,10 @@ export function againstBar(name: string, times: { product: readonly number[]; ya
     holds: Math.min(...times.product) < barMilliseconds,
   };
 }
+
+/** The yardstick takes at least so many times as long, by the median of the rounds' own ratios. */
+export function timesAsFast(name: string, times: { product: readonly number[]; yardstick: readonly number[] }, bar: number): Result {
+  const result = againstBar(name, times, 0);
+  const ratio = result.ratio ?? 0;
+  return { ...result, bar: bar === 1 ? 'faster' : `${bar} times as fast`, holds: ratio >= bar };
+}

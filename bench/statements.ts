@@ -3,21 +3,11 @@ import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { againstBar, alternate, type Result } from './measure.ts';
+import { seeded } from './seeded.ts';
 
 const accounts = 2000;
 const months = 36;
 const categories = 280;
-
-/** A small seeded generator (xorshift32), so that every run asks the same questions. */
-function seeded(seed: number): (below: number) => number {
-  let state = seed;
-  return (below) => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) % below;
-  };
-}
 
 const elementAt = (at: number) => (at < 700 ? 'asset' : at < 1000 ? 'liability' : at < 1010 ? 'equity' : at < 1300 ? 'income' : 'expense');
 

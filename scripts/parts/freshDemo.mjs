@@ -24,7 +24,13 @@ export async function runOnFreshDemo(name, script, { small = false } = {}) {
   try {
     await runCommand(join(projectFolder, 'node_modules', '.bin', 'tsx'), [join(projectFolder, script), ...process.argv.slice(2)], {
       cwd: projectFolder,
-      env: { ...process.env, IVORY_LADDER_URL: application.url, IVORY_LADDER_DATABASE_URL: database.url, IVORY_LADDER_CHROMIUM: chromium },
+      env: {
+        ...process.env,
+        IVORY_LADDER_URL: application.url,
+        IVORY_LADDER_DATABASE_URL: database.url,
+        IVORY_LADDER_CHROMIUM: chromium,
+        IVORY_LADDER_SERVER_PID: String(application.pid),
+      },
     });
   } finally {
     await application.stop();

@@ -32,6 +32,7 @@ export * from './chartfile/rowFault.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';
 export * from './cube/facetBalances.ts';
+export * from './cube/followCube.ts';
 export * from './cube/position.ts';
 export * from './cube/runningBalance.ts';
 export * from './cube/vector.ts';

@@ -34,7 +34,8 @@ export interface Cube {
   readonly books: Readonly<Record<Layer, Readonly<Record<Origin, Book>>>>;
 }
 
-const limit = 2n ** 63n;
+/** What the arrays hold at most. */
+export const largestSum = 2n ** 63n;
 
 /**
  * `accountIds` ascending, all accounts that a row may name. The sums of all debits and of all credits are checked
@@ -59,7 +60,7 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
     debits += row.debit;
     credits += row.credit;
   }
-  if (debits >= limit || credits >= limit) throw new Error('the sums of the ledger do not fit 64 bits');
+  if (debits >= largestSum || credits >= largestSum) throw new Error('the sums of the ledger do not fit 64 bits');
   for (const layer of Object.values(books))
     for (const { debit, credit } of Object.values(layer)) for (const array of [debit, credit]) cumulate(array, accounts);
   return { revision, calendar, accountIds, indexOf, books };

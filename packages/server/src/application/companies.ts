@@ -14,7 +14,7 @@ import { type Access, ownAccess } from './access.ts';
 import type { Failure } from './failure.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Identity, Ports } from './ports/index.ts';
+import type { Books, Identity, Ports, Structure } from './ports/index.ts';
 
 export interface CompanyView {
   readonly role: Role;
@@ -79,7 +79,7 @@ export function makeYear(ports: Ports, { companyId, actor }: Access<'preparer'>,
 }
 
 /** Years that must be made so that the day stands in one and no gap is left to those already there. */
-export function yearsToMake(books: Books, day: string): FiscalYear[] {
+export function yearsToMake(books: Structure, day: string): FiscalYear[] {
   const { fiscalYearFirstMonth } = books.company;
   const wanted = monthlyYearOf(day, fiscalYearFirstMonth);
   const made = books.calendar.years;
@@ -93,6 +93,6 @@ export function yearsToMake(books: Books, day: string): FiscalYear[] {
 const reach = 30;
 
 /** A slip of the keyboard (2062 for 2026) must not make decades of periods. */
-export function isWithinReach(books: Books, day: string): boolean {
+export function isWithinReach(books: Structure, day: string): boolean {
   return yearsToMake(books, day).length <= reach;
 }

@@ -1,10 +1,16 @@
 import { type FacetFilter, fail, type ListKey, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Books, Ports } from './ports/index.ts';
+import type { Books, Ports, Structure } from './ports/index.ts';
 
 export async function openBooks({ ledger }: Pick<Ports, 'ledger'>, companyId: number): Promise<Outcome<Books, Failure>> {
   const books = await ledger.books(companyId);
   return books ? succeed(books) : fail({ code: 'not_found', thing: 'company', id: companyId });
+}
+
+/** Chart and calendar alone: enough to post on, without the balances that every posting moves. */
+export async function openStructure({ ledger }: Pick<Ports, 'ledger'>, companyId: number): Promise<Outcome<Structure, Failure>> {
+  const structure = await ledger.structure(companyId);
+  return structure ? succeed(structure) : fail({ code: 'not_found', thing: 'company', id: companyId });
 }
 
 /** The books with lines of some facet values alone; all lines where no facet is asked about. */

@@ -2,10 +2,10 @@ import { fail, type Outcome, type Period, periodIndexOf, succeed } from '@ivory-
 import { isWithinReach, yearsToMake } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { lockedOn } from './periodLocks.ts';
-import type { Books } from './ports/index.ts';
+import type { Structure } from './ports/index.ts';
 
 /** The period an entry of this day goes to; fails, with the year to make first, outside the calendar, and where it is locked. */
-export function openPeriodOn(books: Books, day: string): Outcome<Period, Failure> {
+export function openPeriodOn(books: Structure, day: string): Outcome<Period, Failure> {
   const period = books.calendar.periods[periodIndexOf(books.calendar, day)];
   if (!period) {
     if (!isWithinReach(books, day)) return fail({ code: 'day_out_of_reach', day });

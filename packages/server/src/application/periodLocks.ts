@@ -3,7 +3,7 @@ import type { Access } from './access.ts';
 import { type CompanyView, viewCompany } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import { type Books, type PeriodLock, type Ports, periodKey } from './ports/index.ts';
+import { type Books, type PeriodLock, type Ports, periodKey, type Structure } from './ports/index.ts';
 
 export interface LockChoice {
   readonly year: number;
@@ -42,11 +42,11 @@ export function unlockPeriod(ports: Ports, access: Access<'administrator'>, { ye
 }
 
 /** The failure of posting on a day that is locked, `null` where it is open; the posting itself checks again. */
-export function lockedOn(books: Books, period: Period, day: string): Extract<Failure, { code: 'period_locked' }> | null {
+export function lockedOn(books: Structure, period: Period, day: string): Extract<Failure, { code: 'period_locked' }> | null {
   return lockOf(books, period) ? { code: 'period_locked', day } : null;
 }
 
-function lockOf({ locks }: Books, period: Period): PeriodLock | undefined {
+function lockOf({ locks }: Structure, period: Period): PeriodLock | undefined {
   return locks.get(periodKey(period));
 }
 

@@ -13,9 +13,9 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openStructure } from './openBooks.ts';
 import { openPeriodOn } from './openPeriod.ts';
-import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request } from './ports/index.ts';
+import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
 
 export interface EntryDraft {
   readonly date: string;
@@ -39,7 +39,7 @@ export async function postEntry(
   draft: EntryDraft,
   request: Request,
 ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
-  const opened = await openBooks(ports, companyId);
+  const opened = await openStructure(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
   for (const [index, { debit, credit }] of draft.lines.entries())
@@ -57,7 +57,7 @@ export async function postEntry(
 }
 
 /** With a rate, the line's amount is what the other one comes to at it, to the minor unit. */
-function checkForeign({ company }: Books, lines: EntryDraft['lines']): Failure | null {
+function checkForeign({ company }: Structure, lines: EntryDraft['lines']): Failure | null {
   for (const [at, { debit, credit, foreign }] of lines.entries()) {
     if (!foreign) continue;
     const currency = findCurrency(foreign.currency);
@@ -73,7 +73,7 @@ function checkForeign({ company }: Books, lines: EntryDraft['lines']): Failure |
 }
 
 /** Each line with its facets; refused where a rule of the company forbids them, the first line at fault named. */
-function linesWithFacets(books: Books, lines: EntryDraft['lines']): Outcome<NewLine[], Failure> {
+function linesWithFacets(books: Structure, lines: EntryDraft['lines']): Outcome<NewLine[], Failure> {
   const accounts = new Map(books.accounts.map((account) => [account.id, account]));
   const check = facetCheck(
     books.lists.filter(({ kind }) => kind === 'facet'),

@@ -1,7 +1,7 @@
 import { type Day, fail, type Outcome } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openStructure } from './openBooks.ts';
 import { openPeriodOn } from './openPeriod.ts';
 import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
@@ -18,7 +18,7 @@ export async function reverseEntry(
 ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
   const before = await ports.ledger.earlierOutcome(companyId, request);
   if (before) return before as Outcome<PostedEntry & { revision: number }, Failure>;
-  const opened = await openBooks(ports, companyId);
+  const opened = await openStructure(ports, companyId);
   if (!opened.ok) return opened;
   const entry = await ports.ledger.entry(companyId, entryId);
   if (!entry) return fail({ code: 'not_found', thing: 'entry', id: entryId });

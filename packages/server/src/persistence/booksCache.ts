@@ -1,14 +1,17 @@
-import { type BalanceRow, buildCube, type Cube, type Layer, type Origin, traitsOf } from '@ivory-ladder/core';
+import { type BalanceRow, buildCube, followCube, type Layer, type Origin, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { rowsOf } from './transaction.ts';
 
 const companiesKept = 50;
+/** After more lines than these the balances are read anew. */
+const mostLinesFollowed = 20_000;
 
 /**
  * Copies of chart and balances per company. A copy is used only while its revision and structure version are those
- * of the company row, so it is never stale; the least recently used company goes first.
+ * of the company row, so it is never stale. It follows the revision by the lines of the entries since, and is made anew with
+ * the structure and after a bulk import; the least recently used company goes first.
  */
 export class BooksCache {
   private readonly kept = new Map<number, Books>();
@@ -40,6 +43,19 @@ export class BooksCache {
     return load;
   }
 
+  /** Chart, placement and calendar as they are; balances may be older, so none are given. */
+  async structure(companyId: number): Promise<Structure | null> {
+    const runner = this.database.createQueryRunner();
+    try {
+      const company = await readCompany(runner, companyId);
+      const kept = this.kept.get(companyId);
+      if (company && kept?.company.structureVersion === company.structureVersion) return { ...kept, company };
+    } finally {
+      await runner.release();
+    }
+    return this.books(companyId);
+  }
+
   private keep(books: Books): void {
     this.kept.delete(books.company.id);
     this.kept.set(books.company.id, books);
@@ -56,8 +72,10 @@ export class BooksCache {
       const company = await readCompany(runner, companyId);
       if (!company) return null;
       const before = this.kept.get(companyId);
-      const structure = before && before.company.structureVersion === company.structureVersion ? { ...before, company } : await readStructure(runner, company);
-      const books: Books = { ...structure, ...(await readBalances(runner, structure)), selected: null };
+      const isSameStructure = before?.company.structureVersion === company.structureVersion;
+      const followed = before && isSameStructure && before.cube.revision <= company.revision ? await follow(runner, before, company) : null;
+      const structure = before && isSameStructure ? { ...before, company } : await readStructure(runner, company);
+      const books: Books = followed ?? { ...structure, ...(await readBalances(runner, structure)), selected: null };
       this.keep(books);
       return books;
     } finally {
@@ -67,30 +85,50 @@ export class BooksCache {
   }
 }
 
+interface StoredRow {
+  readonly accountId: number;
+  readonly layer: Layer;
+  readonly origin: Origin;
+  readonly year: number;
+  readonly period: number;
+  readonly debit: string;
+  readonly credit: string;
+}
+
+/** The books with the lines of entries since; `null` where there are too many of them. A closing entry counts in the last period of the year it closes. */
+async function follow(runner: QueryRunner, before: Books, company: CompanyRecord): Promise<Books | null> {
+  const rows = await rowsOf<StoredRow & { closesYear: number | null }>(
+    runner,
+    `SELECT line.account_id AS accountId, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit
+       FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      WHERE entry.company_id = ? AND entry.revision > ? LIMIT ${mostLinesFollowed + 1}`,
+    [company.id, before.cube.revision],
+  );
+  if (rows.length > mostLinesFollowed) return null;
+  const lastOf = new Map(before.calendar.years.map((year) => [year.year, year.periods.at(-1)?.number]));
+  const counted = rows.map((row) => (row.closesYear === null ? row : { ...row, year: row.closesYear, period: lastOf.get(row.closesYear) ?? row.period }));
+  return { ...before, company, cube: followCube(before.cube, company.revision, balancesIn(before, counted)), selected: null };
+}
+
 async function readBalances(runner: QueryRunner, structure: Structure): Promise<Pick<Books, 'cube' | 'traits'>> {
   const { company, calendar, accounts } = structure;
-  const rows = await rowsOf<{ accountId: number; layer: Layer; origin: Origin; year: number; period: number; debit: string; credit: string }>(
+  const rows = await rowsOf<StoredRow>(
     runner,
     'SELECT account_id AS accountId, layer, origin, year, period, debit, credit FROM balance WHERE company_id = ? AND scenario = 0',
     [company.id],
   );
-  const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
   const sorted = [...accounts].sort((a, b) => a.id - b.id);
-  const balances = rows.map(
-    (row): BalanceRow => ({
-      accountId: row.accountId,
-      layer: row.layer,
-      origin: row.origin,
-      periodIndex: periodIndex.get(row.year * 100 + row.period) ?? -1,
-      debit: BigInt(row.debit),
-      credit: BigInt(row.credit),
-    }),
-  );
-  const cube: Cube = buildCube(
-    company.revision,
-    calendar,
-    sorted.map((account) => account.id),
-    balances,
-  );
+  const ids = sorted.map((account) => account.id);
+  const cube = buildCube(company.revision, calendar, ids, balancesIn(structure, rows));
   return { cube, traits: traitsOf(sorted, structure.retainedEarningsId) };
+}
+
+function balancesIn({ calendar }: Structure, rows: readonly StoredRow[]): BalanceRow[] {
+  const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
+  return rows.map(({ year, period, debit, credit, ...row }) => ({
+    ...row,
+    periodIndex: periodIndex.get(year * 100 + period) ?? -1,
+    debit: BigInt(debit),
+    credit: BigInt(credit),
+  }));
 }

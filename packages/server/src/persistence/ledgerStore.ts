@@ -14,6 +14,7 @@ import type {
   PostedEntry,
   PostingOutcome,
   Request,
+  Structure,
   TrialBalancePlan,
 } from '../application/ports/index.ts';
 import { applyPlan } from './applyTrialBalance.ts';
@@ -41,6 +42,10 @@ export class LedgerRepository implements LedgerStore {
     private readonly facetSets: FacetSets,
     private readonly counters: Counters,
   ) {}
+
+  structure(companyId: number): Promise<Structure | null> {
+    return this.cache.structure(companyId);
+  }
 
   books(companyId: number): Promise<Books | null> {
     return this.cache.books(companyId);

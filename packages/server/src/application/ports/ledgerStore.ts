@@ -1,6 +1,6 @@
 import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { Books } from './books.ts';
+import type { Books, Structure } from './books.ts';
 import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 
 export interface OpenAdjustment {
@@ -104,6 +104,8 @@ export interface BroughtInRecord {
 export interface LedgerStore {
   /** `null` for a company that is not there. */
   books(companyId: number): Promise<Books | null>;
+  /** Chart, placement and calendar alone, which postings do not change. */
+  structure(companyId: number): Promise<Structure | null>;
   /** The books as they are with lines of some facet values alone; `null` where the ledger has moved on from them. */
   narrow(books: Books, filter: FacetFilter): Promise<Books | null>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
