@@ -18,16 +18,17 @@ export async function ensureMariaDb() {
 
 /**
  * Starts the project's own MariaDB in a folder, on loopback, and gives its address and how to stop it. One that an
- * earlier run left behind in the same folder is used again. `small` keeps its memory low, for tests.
+ * earlier run left behind in the same folder is used again. `small` keeps its memory low, for tests; `port`: the one to
+ * listen on, where it must be the same as before; `extra`: further arguments.
  */
-export async function startMariaDb(folder, { small = false, database = 'ivory_ladder' } = {}) {
+export async function startMariaDb(folder, { small = false, database = 'ivory_ladder', port: wanted = 0, extra = [] } = {}) {
   const data = join(folder, 'data');
   const details = join(folder, 'connection.json');
   const left = await runningServer(folder, details);
   if (left) return left;
   if (!existsSync(join(data, 'mysql'))) await createData(folder, data);
   const password = existsSync(details) ? JSON.parse(readFileSync(details, 'utf8')).password : randomBytes(24).toString('hex');
-  const port = await freePort();
+  const port = wanted || (await freePort());
   const setUp = join(folder, 'set-up.sql');
   writePrivately(
     setUp,
@@ -55,6 +56,7 @@ export async function startMariaDb(folder, { small = false, database = 'ivory_la
       `--innodb-buffer-pool-size=${pool}M`,
       `--innodb-log-file-size=${small ? 96 : 512}M`,
       '--max-allowed-packet=64M',
+      ...extra,
       ...asUser(),
     ],
     // A group of its own: Ctrl+C reaches the script alone, which then stops the application before its database.
@@ -71,7 +73,7 @@ export async function startMariaDb(folder, { small = false, database = 'ivory_la
     () => child.exitCode !== null || child.signalCode !== null,
     () => ended,
   );
-  return { ...started, isOurs: true };
+  return { ...started, isOurs: true, port, pid: child.pid };
 }
 
 function handle({ port, password, database }, terminate, hasEnded, untilEnded) {

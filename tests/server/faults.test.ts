@@ -1,4 +1,4 @@
-import type { Company, PlacementView, PostedEntryBody, PostingBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { Company, PostingBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createSchema } from '../support/server.ts';
@@ -50,84 +50,6 @@ async function untilWritten(): Promise<boolean> {
   }
   return false;
 }
-
-describe('a server killed while it posts', () => {
-  it('leaves each entry whole or not there, balances that are their lines, and a repeated request posts nothing twice', async () => {
-    const server = await prepare(schema.url, { IVORY_LADDER_DEMO: '0', LOG_LEVEL: 'silent' });
-    await server.start();
-    const company = await server.ok<Company>('POST', '/companies', { name: 'Killed', currency: 'EUR', fiscalYearFirstMonth: 1 });
-    const list = Array.from({ length: 40 }, (_, at) => `${100 + at},Account ${at},asset,0`).join('\n');
-    const files = `/companies/${company.id}/trial-balance-files`;
-    const { fileId } = await server.ok<{ fileId: number }>('POST', `${files}?name=tb.csv`, `Number,Name,Element,Balance\n${list}\n900,Capital,equity,0`);
-    await server.ok('POST', `${files}/${fileId}/posting`, { date: '2026-01-31' });
-    const { accounts } = await server.ok<PlacementView>('GET', `/companies/${company.id}/placement?from=2026-01-01&to=2026-01-31`);
-    const ids = accounts.map(({ id }) => id);
-
-    /** Line count and body of the entry with a number; the same each time it is asked for. */
-    const entry = (number: number) => ({
-      date: `2026-0${1 + (number % 9)}-10`,
-      lines: Array.from({ length: 20 }, (_, at) => {
-        const accountId = ids[(number * 7 + at * 3) % ids.length];
-        return at % 2 === 0 ? { accountId, debit: String(number + at + 1) } : { accountId, credit: String(number + at) };
-      }),
-    });
-    const sent = new Set<number>();
-    const post = (number: number) => {
-      sent.add(number);
-      return server.call<PostedEntryBody>('POST', `/companies/${company.id}/entries`, entry(number), { 'Idempotency-Key': `kill-${number}` });
-    };
-    let number = 0;
-    let killedInside = 0;
-    const answered = new Map<number, string>();
-    const rounds = 6;
-    for (let round = 0; round < rounds; round++) {
-      let isRunning = true;
-      const clients = Array.from({ length: 4 }, async () => {
-        while (isRunning) {
-          const own = number++;
-          const answer = await post(own);
-          if (answer?.status === 201) answered.set(own, answer.body.documentNumber);
-        }
-      });
-      const before = answered.size;
-      while (answered.size < before + 3) await new Promise((resolve) => setTimeout(resolve, 5));
-      await new Promise((resolve) => setTimeout(resolve, 7 * round));
-      if (await untilWritten()) killedInside++;
-      await server.end('SIGKILL');
-      isRunning = false;
-      await Promise.all(clients);
-      await server.start();
-    }
-    expect(killedInside).toBeGreaterThanOrEqual(rounds / 2);
-    expect(answered.size).toBeGreaterThan(rounds);
-
-    expect(await rows(differingBalances, [company.id, company.id])).toEqual([]);
-    const whole = await rows<{ lines: string; net: string }>(
-      `SELECT entry.id, COUNT(line.line_number) AS \`lines\`, COALESCE(SUM(line.debit - line.credit), 1) AS net FROM journal_entry AS entry
-         LEFT JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
-        WHERE entry.company_id = ? AND entry.source = 'manual' GROUP BY entry.id`,
-      [company.id],
-    );
-    for (const { lines, net } of whole) expect([Number(lines), net]).toEqual([20, '0']);
-
-    // Whoever had no answer asks again with the same key: each entry is there once, and those that were answered are the same.
-    for (const own of sent) {
-      const again = await post(own);
-      expect(again?.status).toBe(201);
-      if (answered.has(own)) expect(again?.body.documentNumber).toBe(answered.get(own));
-    }
-    const [{ count }] = (await rows("SELECT COUNT(*) AS count FROM journal_entry WHERE company_id = ? AND source = 'manual'", [company.id])) as [
-      { count: string },
-    ];
-    expect(Number(count)).toBe(sent.size);
-    const numbers = await rows<{ number: string }>(
-      'SELECT CAST(document_number AS UNSIGNED) AS number FROM journal_entry WHERE company_id = ? ORDER BY number',
-      [company.id],
-    );
-    expect(numbers.map((row) => Number(row.number))).toEqual(numbers.map((_, at) => at + 1));
-    expect(await rows(differingBalances, [company.id, company.id])).toEqual([]);
-  });
-});
 
 describe('a server killed while it brings in a trial balance', () => {
   it('leaves nothing of it, or all; the same request then posts it, and once only', async () => {

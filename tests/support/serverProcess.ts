@@ -22,6 +22,11 @@ export class ServerProcess {
     return new ServerProcess(`http://127.0.0.1:${port}`, { IVORY_LADDER_DATABASE_URL: databaseUrl, PORT: String(port), ...environment });
   }
 
+  /** Two servers of one database know the same sessions. */
+  enterAs(other: ServerProcess): void {
+    this.cookie = other.cookie;
+  }
+
   /** Starts it without waiting for more than the process. */
   launch(): void {
     this.child = spawn(process.execPath, [main], { env: { ...process.env, ...this.environment }, stdio: ['ignore', 'pipe', 'inherit'] });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { role } from './people.ts';
-import { day, id, language, name, version } from './primitives.ts';
+import { amount, day, id, language, layer, name, version } from './primitives.ts';
 
 export const companyInput = z.strictObject({
   name,
@@ -63,6 +63,8 @@ export const period = z.object({
   number: z.int(),
   firstDay: day,
   lastDay: day,
+  /** For adjustments: it bears the last day of its year. */
+  isAdjusting: z.boolean(),
   /** Who locked it, when (UTC) and why; `null` while it is open. */
   lock: z.object({ at: z.string(), by: z.string(), reason: z.string() }).nullable(),
 });
@@ -70,6 +72,39 @@ export const period = z.object({
 /** A period by the year it belongs to and its number. */
 export const lockChoice = z.strictObject({ year: z.int(), number: z.int().min(1).max(99), reason: z.string().trim().max(500).default('') });
 export const unlockChoice = lockChoice.extend({ reason: z.string().trim().min(1).max(500) });
+/** How fiscal years are made; `weekday` 1 for Monday to 7 for Sunday (ISO 8601). */
+export const yearForm = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('months') }),
+  z.strictObject({
+    kind: z.literal('weeks'),
+    weekday: z.int().min(1).max(7),
+    month: z.int().min(1).max(12),
+    end: z.enum(['last', 'nearest']),
+    pattern: z.enum(['4 4 5', '4 5 4', '5 4 4']),
+  }),
+]);
+
+/** The year that holds a day with those between it and the years there are; or the next one, in its own form or by the last days of its periods. */
+export const yearInput = z.union([
+  z.strictObject({ day }),
+  z.strictObject({
+    /** Of the first year of all. */
+    firstDay: day.optional(),
+    form: yearForm.optional(),
+    lastDays: z.array(day).min(1).max(54).optional(),
+    /** With a period for adjustments behind the last. */
+    adjusting: z.boolean().default(false),
+  }),
+]);
+export type YearInput = z.input<typeof yearInput>;
+
+/** What closing a year would post, by layer; the result debit positive. */
+export const closing = z.object({
+  closings: z.array(z.object({ layer, result: amount, lines: z.array(z.object({ accountId: id, label: z.string(), debit: amount, credit: amount })) })),
+});
+export type ClosingBody = z.infer<typeof closing>;
+export const closedYear = z.object({ entries: z.array(z.object({ entryId: id, documentNumber: z.string() })) });
+
 export const fiscalYear = z.object({ year: z.int(), name: z.string(), firstDay: day, lastDay: day, periods: z.array(period) });
 
 export const company = z.object({
@@ -85,6 +120,7 @@ export const company = z.object({
   repeatedNames,
   numbered: z.boolean(),
   languages: z.array(language),
+  yearForm,
   settingsVersion: version,
   /** Grows by one with each posting. */
   revision: z.int(),

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { history, historyQuery } from './chart.ts';
-import { company, companyInput, companyList, lockChoice, settingsChange, unlockChoice } from './company.ts';
+import { closedYear, closing, company, companyInput, companyList, lockChoice, settingsChange, unlockChoice, yearInput } from './company.ts';
 import type { Operation } from './operation.ts';
-import { day } from './primitives.ts';
 
 /** The installation, its companies, their settings and the record of changes. */
 export const companyOperations = {
@@ -36,10 +35,34 @@ export const companyOperations = {
     needs: 'preparer',
     method: 'post',
     path: '/companies/{companyId}/years',
-    summary: 'Make the fiscal year that holds a day, and those between it and the years already there',
-    body: z.strictObject({ day }),
+    summary: 'Make the fiscal year that holds a day with those between, or the next one in a form of its own',
+    body: yearInput,
     answer: company,
     status: 201,
+  },
+  addAdjustingPeriod: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/years/{year}/adjusting-period',
+    summary: 'Add a period for adjustments behind the last of a year',
+    answer: company,
+    status: 201,
+  },
+  proposeClosing: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/years/{year}/closing',
+    summary: 'What closing a year would post; statements are the same with a closing and without',
+    answer: closing,
+  },
+  closeYear: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/years/{year}/closing',
+    summary: 'Post the closing of a year',
+    answer: closedYear,
+    status: 201,
+    idempotent: true,
   },
   lockPeriods: {
     needs: 'preparer',

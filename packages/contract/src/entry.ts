@@ -21,6 +21,8 @@ export const entryInput = z.strictObject({
   date: day,
   description: z.string().trim().max(500).default(''),
   layer: layer.default('ledger'),
+  /** In the adjusting period behind the year whose last day it bears. */
+  adjusting: z.boolean().default(false),
   lines: z
     .array(
       z.strictObject({
@@ -48,7 +50,7 @@ export const entryLine = z.object({
   foreign: foreignAmount.nullable(),
 });
 
-const entrySource = z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import']);
+const entrySource = z.enum(['manual', 'trial_balance', 'reversal', 'reclassification', 'demo', 'import', 'closing']);
 
 export const entry = z.object({
   id,
@@ -59,6 +61,8 @@ export const entry = z.object({
   source: entrySource,
   /** The fiscal year it closes, or `null` for an ordinary entry. */
   closesYear: z.int().nullable(),
+  /** Whether it stands in an adjusting period. */
+  isAdjusting: z.boolean(),
   reversesEntryId: id.nullable(),
   /** Number of the document in the file that it came from; empty for others. */
   originDocument: z.string(),

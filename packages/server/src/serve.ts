@@ -23,6 +23,7 @@ import { CodeListRepository } from './persistence/codeListStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
+import { databaseTrouble } from './persistence/databaseTrouble.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
@@ -72,7 +73,16 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;
   const session = { secret: await sessionSecret(database), isBehindTls };
-  const app = createApp(ports, { hosts: () => hosts, webFolder, log, session, version: '0.1.0', checkAnswers, isDemo: options.demo });
+  const app = createApp(ports, {
+    hosts: () => hosts,
+    webFolder,
+    log,
+    session,
+    version: '0.1.0',
+    checkAnswers,
+    isDemo: options.demo,
+    troubleOf: databaseTrouble,
+  });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, options.address, (error) => (error ? reject(error) : resolve(listening)));
   });

@@ -5,6 +5,8 @@ import { shiftMonths } from './shift.ts';
 export interface Period extends Span {
   readonly year: number;
   readonly number: number;
+  /** For adjustments behind the year's last period: it has no days of its own, and bears the year's last one. */
+  readonly isAdjusting?: true;
 }
 
 export interface FiscalYear extends Span {
@@ -38,11 +40,12 @@ export function monthlyYearOf(day: Day, firstMonth: number): number {
 
 /** Periods in any order; a gap or an overlap between them is a bug of whoever stored them. */
 export function makeCalendar(periods: readonly Period[]): FiscalCalendar {
-  const sorted = [...periods].sort((a, b) => (a.firstDay < b.firstDay ? -1 : 1));
+  const sorted = [...periods].sort((a, b) => (a.lastDay === b.lastDay ? a.number - b.number : a.lastDay < b.lastDay ? -1 : 1));
   const years: { year: number; firstDay: Day; lastDay: Day; periods: Period[] }[] = [];
   for (const [index, period] of sorted.entries()) {
     const before = sorted[index - 1];
-    if (before && addDays(before.lastDay, 1) !== period.firstDay) throw new Error(`periods do not join at ${period.firstDay}`);
+    const joins = period.isAdjusting ? period.lastDay === before?.lastDay : !before || addDays(before.lastDay, 1) === period.firstDay;
+    if (!joins) throw new Error(`periods do not join at ${period.firstDay}`);
     const current = years.at(-1);
     if (current?.year === period.year) {
       current.periods.push(period);
@@ -52,7 +55,7 @@ export function makeCalendar(periods: readonly Period[]): FiscalCalendar {
   return { years, periods: sorted };
 }
 
-/** Index into `periods` of the period that holds the day, or −1. Cost: log n. */
+/** Index into `periods` of the period that holds the day, or −1; adjusting periods hold none. Cost: log n. */
 export function periodIndexOf(calendar: FiscalCalendar, day: Day): number {
   let low = 0;
   let high = calendar.periods.length - 1;
@@ -61,7 +64,7 @@ export function periodIndexOf(calendar: FiscalCalendar, day: Day): number {
     const period = calendar.periods[middle] as Period;
     if (day < period.firstDay) high = middle - 1;
     else if (day > period.lastDay) low = middle + 1;
-    else return middle;
+    else return period.isAdjusting ? middle - 1 : middle;
   }
   return -1;
 }
@@ -70,9 +73,14 @@ export function yearOf(calendar: FiscalCalendar, day: Day): FiscalYear | undefin
   return calendar.years.find((year) => day >= year.firstDay && day <= year.lastDay);
 }
 
-/** `2026`, or `2025/26` where the year runs into the next calendar year. */
+/** Periods that have days of their own. */
+export function ordinaryPeriods<Of extends Period>(periods: readonly Of[]): Of[] {
+  return periods.filter(({ isAdjusting }) => !isAdjusting);
+}
+
+/** `2026`, or `2025/26` where the year runs into the next calendar year; a year of weeks may begin or end some days beside the calendar's. */
 export function yearName(year: Span): string {
-  const first = year.firstDay.slice(0, 4);
-  const last = year.lastDay.slice(0, 4);
+  const first = addDays(year.firstDay, 6).slice(0, 4);
+  const last = addDays(year.lastDay, -6).slice(0, 4);
   return first === last ? first : `${first}/${last.slice(2)}`;
 }

@@ -1,6 +1,5 @@
 import { addDays, type Span } from '../calendar/day.ts';
-import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
-import { yearOf } from '../calendar/fiscalCalendar.ts';
+import { type FiscalCalendar, ordinaryPeriods, type Period, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { LayoutKind } from '../layout/line.ts';
 import type { StatementColumn } from '../statement/statement.ts';
@@ -16,17 +15,28 @@ export function comparisonSpan(comparison: Comparison, kind: LayoutKind, span: S
     case 'fixed':
       return { firstDay: comparison.firstDay, lastDay: comparison.lastDay };
     case 'year_earlier':
-      return shiftSpan(span, -12);
+      return aYearEarlier(span, calendar);
     case 'span_before':
       return spanBefore(span);
     case 'usual': {
-      if (kind === 'income_statement') return shiftSpan(span, -12);
+      if (kind === 'income_statement') return aYearEarlier(span, calendar);
       const year = yearOf(calendar, span.lastDay);
       if (!year) return shiftSpan(span, -12);
       const lastDay = addDays(year.firstDay, -1);
-      return { firstDay: shiftMonths(year.firstDay, -12), lastDay };
+      return { firstDay: yearOf(calendar, lastDay)?.firstDay ?? shiftMonths(year.firstDay, -12), lastDay };
     }
   }
+}
+
+/** Where the span is of whole periods that are no months, the periods of the same numbers a year before; else the days a year before. */
+function aYearEarlier(span: Span, calendar: FiscalCalendar): Span {
+  const shifted = shiftSpan(span, -12);
+  const periods = ordinaryPeriods(calendar.periods);
+  const [first, last] = [periods.find(({ firstDay }) => firstDay === span.firstDay), periods.find(({ lastDay }) => lastDay === span.lastDay)];
+  const isOfMonths = span.firstDay.endsWith('-01') && addDays(span.lastDay, 1).endsWith('-01');
+  if (!first || !last || isOfMonths) return shifted;
+  const before = ({ year, number }: Period) => periods.find((period) => period.year === year - 1 && period.number === number);
+  return { firstDay: before(first)?.firstDay ?? shifted.firstDay, lastDay: before(last)?.lastDay ?? shifted.lastDay };
 }
 
 /** As many whole months before where the span is of whole months, else as many days. */

@@ -18,7 +18,9 @@ export function positionAt(calendar: FiscalCalendar, day: Day): Position {
     const first = calendar.periods[0];
     return { day, periodIndex: !first || day < first.firstDay ? -1 : calendar.periods.length - 1, partialFrom: null };
   }
-  return period.lastDay === day ? { day, periodIndex: index, partialFrom: null } : { day, periodIndex: index - 1, partialFrom: period.firstDay };
+  // With the year's last day its adjustments are in.
+  const ended = calendar.periods[index + 1]?.isAdjusting ? index + 1 : index;
+  return period.lastDay === day ? { day, periodIndex: ended, partialFrom: null } : { day, periodIndex: index - 1, partialFrom: period.firstDay };
 }
 
 export function positionBefore(calendar: FiscalCalendar, day: Day): Position {

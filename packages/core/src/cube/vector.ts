@@ -108,6 +108,16 @@ export function balanceAt(
   return { net, notAllotted: 0n };
 }
 
+/** Ordinary lines of one period by its place in the calendar, debit positive: the last one of a year without what was adjusted behind it. */
+export function movementOfPeriod(cube: Cube, chosen: readonly Layer[], periodIndex: number): BigInt64Array {
+  const net = new BigInt64Array(cube.accountIds.length);
+  for (const layer of chosen) {
+    addCumulative(net, cube, layer, 'ordinary', periodIndex, 1n);
+    addCumulative(net, cube, layer, 'ordinary', periodIndex - 1, -1n);
+  }
+  return net;
+}
+
 /** Ordinary lines within both days, debit positive; closing entries and carry-over are not among them. */
 export function movementOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);

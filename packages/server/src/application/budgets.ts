@@ -1,4 +1,4 @@
-import { fail, type ListKey, type Outcome, succeed } from '@ivory-ladder/core';
+import { fail, type ListKey, type Outcome, ordinaryPeriods, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -110,7 +110,7 @@ export async function setBudgetCells(
 
 function checkCells({ tree, calendar }: Books, { year }: Budget, cells: readonly BudgetCellChange[]): Failure | null {
   const accounts = new Map(tree.order.map((account, at) => [account.id, { number: account.number, isParent: tree.isParent[at] as boolean }]));
-  const periods = new Set(calendar.years.find((made) => made.year === year)?.periods.map(({ number }) => number));
+  const periods = new Set(ordinaryPeriods(calendar.years.find((made) => made.year === year)?.periods ?? []).map(({ number }) => number));
   const seen = new Set<string>();
   for (const { accountId, period, was, amount } of cells) {
     const account = accounts.get(accountId);

@@ -1,20 +1,9 @@
-import {
-  type FiscalYear,
-  fail,
-  findCurrency,
-  type LayoutOptions,
-  makeMonthlyYear,
-  monthlyYearOf,
-  type Outcome,
-  type Role,
-  succeed,
-  yearName,
-} from '@ivory-ladder/core';
+import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, succeed, yearName } from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
 import type { Failure } from './failure.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
-import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Identity, Ports, Structure } from './ports/index.ts';
+import { openBooks } from './openBooks.ts';
+import type { Books, Identity, Ports } from './ports/index.ts';
 
 export interface CompanyView {
   readonly role: Role;
@@ -63,36 +52,4 @@ export async function setLayoutOptions(
   if (!opened.ok) return opened;
   const set = await ports.companies.setLayoutOptions(companyId, options, version, actor);
   return set.ok ? succeed({ options, version: set.value }) : set;
-}
-
-/** Makes the fiscal year that holds the day, and those between it and the years already there. */
-export function makeYear(ports: Ports, { companyId, actor }: Access<'preparer'>, day: string): Promise<Outcome<FiscalYear[], Failure>> {
-  return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
-    if (!opened.ok) return opened;
-    if (!isWithinReach(opened.value, day)) return fail({ code: 'day_out_of_reach', day });
-    const years = yearsToMake(opened.value, day);
-    if (years.length === 0) return succeed([]);
-    const made = await ports.companies.makeYears(companyId, years, opened.value.company.structureVersion, actor);
-    return made.ok ? succeed(years) : made;
-  });
-}
-
-/** Years that must be made so that the day stands in one and no gap is left to those already there. */
-export function yearsToMake(books: Structure, day: string): FiscalYear[] {
-  const { fiscalYearFirstMonth } = books.company;
-  const wanted = monthlyYearOf(day, fiscalYearFirstMonth);
-  const made = books.calendar.years;
-  const first = made[0];
-  const last = made.at(-1);
-  if (!first || !last) return [makeMonthlyYear(wanted, fiscalYearFirstMonth)];
-  const [from, to] = wanted < first.year ? [wanted, first.year - 1] : wanted > last.year ? [last.year + 1, wanted] : [1, 0];
-  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => makeMonthlyYear(from + index, fiscalYearFirstMonth));
-}
-
-const reach = 30;
-
-/** A slip of the keyboard (2062 for 2026) must not make decades of periods. */
-export function isWithinReach(books: Structure, day: string): boolean {
-  return yearsToMake(books, day).length <= reach;
 }

@@ -11,6 +11,7 @@ import type {
   RangeTextMalformed,
   Role,
   RoleRefused,
+  YearUnmakeable,
 } from '@ivory-ladder/core';
 
 /** Everything that data can cause in a use case; http turns it into a problem document, the web into words. */
@@ -36,6 +37,10 @@ export type Failure =
   | { code: 'place_conflict'; accountIds: number[] }
   | { code: 'idempotency_key_reused'; key: string }
   | { code: 'busy' }
+  /** The database has no room left. */
+  | { code: 'storage_full' }
+  /** The database went away in between; whatever was under way was rolled back, or was done already. */
+  | { code: 'database_lost' }
   | { code: 'account_unknown'; accountId: number }
   | { code: 'account_takes_no_postings'; accountId: number; number: string; reason: 'parent' | 'inactive' }
   | { code: 'entry_out_of_balance'; difference: bigint }
@@ -48,6 +53,13 @@ export type Failure =
   | { code: 'facet_range_malformed'; field: 'neededOn' | 'notAllowedOn' | 'accounts'; at: number; reason: RangeTextMalformed['reason'] }
   | { code: 'ledger_too_large' }
   | { code: 'day_outside_calendar'; day: string; year: string }
+  | { code: 'first_day_needed' }
+  | { code: 'adjusting_period_there'; year: string }
+  /** No year that has one ends on this day. */
+  | { code: 'adjusting_period_missing'; day: string }
+  | { code: 'nothing_to_close'; year: string }
+  | { code: 'retained_earnings_missing' }
+  | YearUnmakeable
   | { code: 'day_out_of_reach'; day: string }
   | { code: 'period_locked'; day: string }
   | { code: 'entry_not_reversible'; reason: 'reversed' | 'trial_balance' | 'earlier'; documentNumber: string }

@@ -19,7 +19,9 @@ export function lockPeriods(ports: Ports, access: Access<'preparer'>, { year, nu
     const books = opened.value;
     const last = findPeriod(books, year, number);
     if (!last) return fail({ code: 'not_found', thing: 'period', id: `${year}/${number}` });
-    const open = books.calendar.periods.filter((period) => period.lastDay <= last.lastDay && !lockOf(books, period));
+    // By their order: an adjusting period stays open behind the last one, though it bears its last day.
+    const upTo = books.calendar.periods.slice(0, books.calendar.periods.indexOf(last) + 1);
+    const open = upTo.filter((period) => !lockOf(books, period));
     if (open.length === 0) return fail({ code: 'period_locked', day: last.lastDay });
     const locked = await ports.companies.lockPeriods(access.companyId, open, reason, books.company.structureVersion, access.actor);
     return locked.ok ? viewCompany(ports, access) : locked;

@@ -1,8 +1,8 @@
 import { type Day, type ProposedEntry, proposeNormalSide, type TrialBalanceRow } from '@ivory-ladder/core';
 import { type AccountField, namedLines } from './accountField.ts';
-import { yearsToMake } from './companies.ts';
 import type { Books, TrialBalancePlan } from './ports/index.ts';
 import type { WorkedOut } from './workOutPosting.ts';
+import { yearsToMake } from './years.ts';
 
 /** Everything that posting a file would change, for one transaction. */
 export function planPosting(

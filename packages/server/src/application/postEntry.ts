@@ -14,13 +14,15 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openStructure } from './openBooks.ts';
-import { openPeriodOn } from './openPeriod.ts';
+import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
 import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
 
 export interface EntryDraft {
   readonly date: string;
   readonly description: string;
   readonly layer: Layer;
+  /** In the adjusting period behind the year whose last day it bears. */
+  readonly adjusting?: boolean;
   readonly lines: readonly {
     readonly accountId: number;
     readonly debit: bigint;
@@ -48,11 +50,12 @@ export async function postEntry(
   if (foreign) return fail(foreign);
   const difference = draft.lines.reduce((total, { debit, credit }) => total + debit - credit, 0n);
   if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
-  const period = openPeriodOn(books, draft.date);
+  const period = draft.adjusting ? openAdjustingPeriodOn(books, draft.date) : openPeriodOn(books, draft.date);
   if (!period.ok) return period;
   const lines = linesWithFacets(books, draft.lines);
   if (!lines.ok) return lines;
-  const entry: NewEntry = { ...draft, lines: lines.value, source: 'manual', closesYear: null, reversesEntryId: null };
+  const { date, description, layer } = draft;
+  const entry: NewEntry = { date, description, layer, lines: lines.value, source: 'manual', closesYear: null, reversesEntryId: null };
   return ports.ledger.post(companyId, entry, period.value, request);
 }
 

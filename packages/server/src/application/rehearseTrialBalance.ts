@@ -15,7 +15,6 @@ import {
 import type { Access } from './access.ts';
 import { layField, type NamedAmount, namedLines } from './accountField.ts';
 import { type Blocker, Blockers } from './blockers.ts';
-import { isWithinReach } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { lockedOn } from './periodLocks.ts';
@@ -24,6 +23,7 @@ import type { Books, OpenAdjustment, Ports, TrialBalancePlan } from './ports/ind
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { workOutPosting } from './workOutPosting.ts';
+import { isWithinReach } from './years.ts';
 
 export interface Rehearsal extends ReadFile {
   readonly books: Books;

@@ -2,7 +2,7 @@ import { type Day, fail, type Outcome } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openStructure } from './openBooks.ts';
-import { openPeriodOn } from './openPeriod.ts';
+import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
 import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
 /**
@@ -25,7 +25,8 @@ export async function reverseEntry(
   if (entry.reversedBy !== null) return fail({ code: 'entry_not_reversible', reason: 'reversed', documentNumber: entry.reversedBy.documentNumber });
   if (entry.source === 'trial_balance') return fail({ code: 'entry_not_reversible', reason: 'trial_balance', documentNumber: entry.documentNumber });
   if (date < entry.date) return fail({ code: 'entry_not_reversible', reason: 'earlier', documentNumber: entry.documentNumber });
-  const period = openPeriodOn(opened.value, date);
+  // On its own day it goes where the entry stands.
+  const period = entry.isAdjusting && date === entry.date ? openAdjustingPeriodOn(opened.value, date) : openPeriodOn(opened.value, date);
   if (!period.ok) return period;
   const reversal: NewEntry = {
     date,

@@ -1,4 +1,4 @@
-import { balanceAt, fail, layers, movementOver, type Outcome, succeed } from '@ivory-ladder/core';
+import { balanceAt, fail, layers, movementOfPeriod, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
@@ -22,12 +22,12 @@ export async function viewAccountPeriods(ports: Ports, { companyId }: Access, ac
   const at = cube.indexOf.get(accountId);
   if (at === undefined) return fail({ code: 'not_found', thing: 'account', id: accountId });
   return succeed(
-    calendar.periods.map(({ year, number, firstDay, lastDay }) => ({
+    calendar.periods.map(({ year, number, firstDay, lastDay }, index) => ({
       year,
       number,
       firstDay,
       lastDay,
-      movement: movementOver(cube, layers, { firstDay, lastDay })[at] as bigint,
+      movement: movementOfPeriod(cube, layers, index)[at] as bigint,
       closing: balanceAt(cube, traits, layers, lastDay).net[at] as bigint,
     })),
   );

@@ -4,6 +4,7 @@ import {
   layers,
   movementOver,
   type Outcome,
+  ordinaryPeriods,
   type Period,
   readBudgetSheet,
   succeed,
@@ -107,7 +108,7 @@ export async function readBudgetWorkbook(
 }
 
 function periodsOf({ calendar }: Books, year: number): readonly Period[] {
-  return calendar.years.find((made) => made.year === year)?.periods ?? [];
+  return ordinaryPeriods(calendar.years.find((made) => made.year === year)?.periods ?? []);
 }
 
 /** Amounts of an account by period, debit positive. */

@@ -17,9 +17,9 @@ import {
 } from '@ivory-ladder/core';
 import type { AccountField, NamedAmount } from './accountField.ts';
 import type { Blockers } from './blockers.ts';
-import { yearsToMake } from './companies.ts';
 import type { Books, BroughtInRecord, OpenAdjustment, Ports } from './ports/index.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
+import { yearsToMake } from './years.ts';
 
 export interface WorkedOut {
   readonly before: LedgerBefore;

@@ -1,7 +1,9 @@
-import type { Company, CompanyList } from '@ivory-ladder/contract';
+import type { ClosingBody, Company, CompanyList } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
+import type { ProposedClosing } from '../application/closing.ts';
 import type { CompanyView } from '../application/companies.ts';
 import { periodKey } from '../application/ports/index.ts';
+import { text } from './amountText.ts';
 
 export function toCompanies(companies: { id: number; name: string; currency: string; role: Role }[]): CompanyList {
   return { companies };
@@ -20,6 +22,7 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
     repeatedNames: company.repeatedNames,
     numbered: company.numbered,
     languages: [...company.languages],
+    yearForm: { ...company.yearForm },
     settingsVersion: company.settingsVersion,
     revision: company.revision,
     role,
@@ -32,12 +35,22 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
       periods: year.periods.map((period) => {
         const { number, firstDay, lastDay } = period;
         const lock = books.locks.get(periodKey(period));
-        return { number, firstDay, lastDay, lock: lock ? { ...lock } : null };
+        return { number, firstDay, lastDay, isAdjusting: period.isAdjusting === true, lock: lock ? { ...lock } : null };
       }),
     })),
     lastEntryDay,
     accounts: books.accounts.length,
     unplaced,
     facets: books.lists.filter(({ kind }) => kind === 'facet').length,
+  };
+}
+
+export function toClosing(proposed: readonly ProposedClosing[]): ClosingBody {
+  return {
+    closings: proposed.map(({ layer, lines, result }) => ({
+      layer,
+      result: text(result),
+      lines: lines.map(({ accountId, label, debit, credit }) => ({ accountId, label, debit: text(debit), credit: text(credit) })),
+    })),
   };
 }

@@ -1,11 +1,13 @@
 import type { operations } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
-import { createCompany, makeYear, viewCompany } from '../application/companies.ts';
+import { closeYear, proposeClosing } from '../application/closing.ts';
+import { createCompany, viewCompany } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
 import { lockPeriods, unlockPeriod } from '../application/periodLocks.ts';
 import type { HistoryWanted, Ports } from '../application/ports/index.ts';
 import { viewHistory } from '../application/viewHistory.ts';
+import { addAdjustingPeriod, makeNextYear, makeYear } from '../application/years.ts';
 import * as answers from './companyAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
@@ -16,9 +18,19 @@ export function companyRoutes(on: On, ports: Ports): void {
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
   on('changeSettings', async ({ access, body }) => mapOutcome(await changeSettings(ports, access, body), answers.toCompany));
   on('makeYear', async ({ access, body }) => {
-    const made = await makeYear(ports, access, body.day);
+    const made = 'day' in body ? await makeYear(ports, access, body.day) : await makeNextYear(ports, access, body);
     return made.ok ? mapOutcome(await viewCompany(ports, access), answers.toCompany) : made;
   });
+  on('addAdjustingPeriod', async ({ access, id }) => {
+    const added = await addAdjustingPeriod(ports, access, id('year'));
+    return added.ok ? mapOutcome(await viewCompany(ports, access), answers.toCompany) : added;
+  });
+  on('proposeClosing', async ({ access, id }) => mapOutcome(await proposeClosing(ports, access, id('year')), answers.toClosing));
+  on('closeYear', async ({ access, id, asked }) =>
+    mapOutcome(await closeYear(ports, access, id('year'), asked), (entries) => ({
+      entries: entries.map(({ entryId, documentNumber }) => ({ entryId, documentNumber })),
+    })),
+  );
   on('lockPeriods', async ({ access, body }) => mapOutcome(await lockPeriods(ports, access, body), answers.toCompany));
   on('unlockPeriod', async ({ access, body }) => mapOutcome(await unlockPeriod(ports, access, body), answers.toCompany));
   on('listHistory', async ({ access, query }) =>

@@ -51,6 +51,8 @@ const statusOf: Readonly<Record<string, number>> = {
   origin_refused: 403,
   header_missing: 403,
   busy: 503,
+  database_lost: 503,
+  storage_full: 507,
   sign_in_needed: 401,
   sign_in_refused: 401,
   role_needed: 403,
@@ -75,8 +77,8 @@ export function sendProblem(response: Response, failure: HttpFailure): void {
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
-/** What was thrown: a request that breaks the contract, or a bug, of which the answer tells nothing. */
-export function problemHandler(log: Logger): ErrorRequestHandler {
+/** What was thrown: a request that breaks the contract, trouble with what the application stands on, or a bug, of which the answer tells nothing. */
+export function problemHandler(log: Logger, troubleOf: (error: unknown) => Failure | null): ErrorRequestHandler {
   return (error, _request, response, _next) => {
     if (response.headersSent) return void response.destroy();
     if (error instanceof ZodError) {
@@ -88,6 +90,6 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     if (status !== undefined && status >= 400 && status < 500)
       return sendProblem(response, { code: 'request_invalid', issues: [{ path: '', message: type ?? 'malformed' }] });
     log.error({ err: error }, 'request failed');
-    sendProblem(response, { code: 'internal' });
+    sendProblem(response, troubleOf(error) ?? { code: 'internal' });
   };
 }

@@ -6,7 +6,7 @@ export function insertYears(runner: QueryRunner, companyId: number, years: reado
   const periods = years.flatMap((year) => year.periods);
   return insertRows(
     runner,
-    'fiscal_period (company_id, year, number, first_day, last_day)',
-    periods.map((period) => [companyId, period.year, period.number, period.firstDay, period.lastDay]),
+    'fiscal_period (company_id, year, number, first_day, last_day, is_adjusting)',
+    periods.map((period) => [companyId, period.year, period.number, period.firstDay, period.lastDay, period.isAdjusting ? 1 : 0]),
   );
 }

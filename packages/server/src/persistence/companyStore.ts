@@ -1,4 +1,4 @@
-import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, PeriodLock, Person, PlaceChange } from '../application/ports/index.ts';
@@ -6,6 +6,7 @@ import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
+import { rebuildTable } from './derivedBalances.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
 import { replacePlaces } from './placeRows.ts';
@@ -148,9 +149,10 @@ export class CompanyRepository implements CompanyStore {
     });
   }
 
-  makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await insertYears(runner, companyId, years);
+      if (form) await runner.query('UPDATE company SET year_form = ? WHERE id = ?', [form.kind === 'months' ? '' : JSON.stringify(form), companyId]);
       await recordAudit(
         runner,
         this.counters,
@@ -164,6 +166,19 @@ export class CompanyRepository implements CompanyStore {
       ]);
       if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
       return null;
+    });
+  }
+
+  /** Closing entries count in the last period of their year, so balances of years that have some are made anew. */
+  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      await insertYears(runner, companyId, [{ ...period, periods: [period] }]);
+      const [closed] = await rowsOf(runner, 'SELECT id FROM journal_entry WHERE company_id = ? AND closes_year = ? LIMIT 1', [companyId, period.year]);
+      if (closed) for (const table of ['balance', 'facet_balance'] as const) await rebuildTable(runner, companyId, table);
+      return {
+        value: null,
+        audit: [{ thing: 'year', thingId: period.year, action: 'changed', before: { adjustingPeriod: false }, after: { adjustingPeriod: true } }],
+      };
     });
   }
 

@@ -30,7 +30,7 @@ import { mergeAccounts } from './mergeAccounts.ts';
 import { conditionOf, readAccountLines } from './readAccountLines.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
 export class LedgerRepository implements LedgerStore {
@@ -105,15 +105,16 @@ export class LedgerRepository implements LedgerStore {
     const setOf = await this.setsFor(companyId, entry.lines);
     if (!setOf.ok) return setOf;
     const lines = entry.lines.map(({ facets, ...line }) => ({ ...line, facetSetId: setOf.value(facets) }));
-    const toWrite: EntryToWrite = { ...entry, lines, id, period, balancePeriod: period, trialBalanceId: null };
     return inTransaction(this.database, async (runner) => {
+      const balancePeriod = entry.closesYear === null ? period : await lastPeriodOf(runner, companyId, entry.closesYear);
+      const toWrite: EntryToWrite = { ...entry, lines, id, period, balancePeriod, trialBalanceId: null };
       await takeKey(runner, companyId, request);
       await lockPeriods(runner, companyId, [toWrite]);
       await lockAccounts(
         runner,
         companyId,
         entry.lines.map((line) => line.accountId),
-        entry.source === 'demo',
+        entry.source === 'demo' || entry.source === 'closing',
       );
       await insertEntries(runner, companyId, request.actor, [toWrite]);
       await recordAudit(runner, this.counters, companyId, request.actor, [postedEvent(toWrite)]);

@@ -6,10 +6,17 @@ import { rowsOf } from './transaction.ts';
 
 /** An entry, whole. */
 export async function readEntry(database: DataSource, companyId: number, entryId: number): Promise<EntryRecord | null> {
-  const [row] = await rowsOf<Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy'> & { id: string; reversesEntryId: string | null }>(
+  const [row] = await rowsOf<
+    Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy' | 'isAdjusting'> & {
+      id: string;
+      reversesEntryId: string | null;
+      adjusting: number | null;
+    }
+  >(
     database,
-    `SELECT id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, posted_at AS postedAt, posted_by AS postedBy
-       FROM journal_entry WHERE company_id = ? AND id = ?`,
+    `SELECT entry.id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, posted_at AS postedAt, posted_by AS postedBy, period.is_adjusting AS adjusting
+       FROM journal_entry AS entry LEFT JOIN fiscal_period AS period ON period.company_id = entry.company_id AND period.year = entry.year AND period.number = entry.period
+      WHERE entry.company_id = ? AND entry.id = ?`,
     [companyId, entryId],
   );
   if (!row) return null;
@@ -43,8 +50,10 @@ export async function readEntry(database: DataSource, companyId: number, entryId
     'SELECT id, document_number AS documentNumber FROM journal_entry WHERE company_id = ? AND reverses_entry_id = ? LIMIT 1',
     [companyId, entryId],
   );
+  const { adjusting, ...facts } = row;
   return {
-    ...row,
+    ...facts,
+    isAdjusting: adjusting === 1,
     id: Number(row.id),
     reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
     reversedBy: reversal ? { id: Number(reversal.id), documentNumber: reversal.documentNumber } : null,

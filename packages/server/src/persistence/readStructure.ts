@@ -15,6 +15,7 @@ import {
   type PlaceSide,
   readRangeText,
   standingOf,
+  type YearForm,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import { type ChartAccount, type CompanyRecord, periodKey, type Structure, type VersionedCategory } from '../application/ports/index.ts';
@@ -35,7 +36,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
   const [row] = await rowsOf<CompanyRow>(
     runner,
     `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
-            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, settings_version AS settingsVersion FROM company WHERE id = ?`,
+            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, year_form AS yearForm, settings_version AS settingsVersion FROM company WHERE id = ?`,
     [companyId],
   );
   return row
@@ -49,6 +50,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         repeatedNames: row.repeatedNames as CompanyRecord['repeatedNames'],
         numbered: Number(row.numbered) === 1,
         languages: row.languages.split(',') as CaptionLanguage[],
+        yearForm: row.yearForm === '' ? { kind: 'months' } : (JSON.parse(row.yearForm) as YearForm),
         settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
@@ -112,7 +114,15 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
   const categoryTree = buildCategoryTree(categories);
   return {
     company,
-    calendar: makeCalendar(periods.map(({ year, number, firstDay, lastDay }) => ({ year, number, firstDay, lastDay }))),
+    calendar: makeCalendar(
+      periods.map(({ year, number, firstDay, lastDay, isAdjusting }) => ({
+        year,
+        number,
+        firstDay,
+        lastDay,
+        ...(isAdjusting === 1 ? { isAdjusting: true } : {}),
+      })),
+    ),
     locks: new Map(locks.map(({ year, number, ...lock }) => [periodKey({ year, number }), lock])),
     accounts,
     labels: accountLabels(accounts),

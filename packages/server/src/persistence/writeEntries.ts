@@ -18,6 +18,15 @@ export function postedEvent({ id, date, layer, description, lines }: EntryToWrit
   return { thing: 'entry', thingId: id, action: 'posted', after: { date, layer, text: description, lines: lines.length } };
 }
 
+/** Where entries that close a year stand, whatever day they bear. */
+export async function lastPeriodOf(runner: QueryRunner, companyId: number, year: number): Promise<{ year: number; number: number }> {
+  const [row] = await rowsOf<{ number: number }>(runner, 'SELECT MAX(number) AS number FROM fiscal_period WHERE company_id = ? AND year = ?', [
+    companyId,
+    year,
+  ]);
+  return { year, number: Number(row?.number ?? 12) };
+}
+
 /** The rows of the periods, shared: locking a period takes them exclusively and so waits for postings under way. */
 export async function lockPeriods(runner: QueryRunner, companyId: number, entries: readonly Pick<EntryToWrite, 'period' | 'date'>[]): Promise<void> {
   const keys = new Map(entries.map(({ period, date }) => [`${period.year}.${period.number}`, { period, date }]));

@@ -1,4 +1,4 @@
-import type { Company, CompanyInput, CompanyList, History, SettingsChange } from '@ivory-ladder/contract';
+import type { ClosingBody, Company, CompanyInput, CompanyList, History, SettingsChange, YearInput } from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags, toQuery } from './ivoryApi.ts';
 
 interface PeriodChoice {
@@ -17,8 +17,20 @@ const companyApi = ivoryApi.injectEndpoints({
       query: ({ companyId, change }) => ({ url: `/companies/${companyId}`, method: 'PATCH', body: change }),
       invalidatesTags: ['Companies', ...ledgerTags],
     }),
-    makeYear: build.mutation<Company, { companyId: number; day: string }>({
+    makeYear: build.mutation<Company, { companyId: number } & YearInput>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/years`, method: 'POST', body }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    addAdjustingPeriod: build.mutation<Company, { companyId: number; year: number }>({
+      query: ({ companyId, year }) => ({ url: `/companies/${companyId}/years/${year}/adjusting-period`, method: 'POST' }),
+      invalidatesTags: [...ledgerTags],
+    }),
+    proposeClosing: build.query<ClosingBody, { companyId: number; year: number }>({
+      query: ({ companyId, year }) => `/companies/${companyId}/years/${year}/closing`,
+      providesTags: ['Ledger'],
+    }),
+    closeYear: build.mutation<{ entries: { entryId: number; documentNumber: string }[] }, { companyId: number; year: number; key: string }>({
+      query: ({ companyId, year, key }) => ({ url: `/companies/${companyId}/years/${year}/closing`, method: 'POST', headers: { 'Idempotency-Key': key } }),
       invalidatesTags: [...ledgerTags],
     }),
     lockPeriods: build.mutation<Company, { companyId: number } & PeriodChoice>({
@@ -45,6 +57,9 @@ export const {
   useGetCompanyQuery,
   useChangeSettingsMutation,
   useMakeYearMutation,
+  useAddAdjustingPeriodMutation,
+  useProposeClosingQuery,
+  useCloseYearMutation,
   useLockPeriodsMutation,
   useUnlockPeriodMutation,
   useListHistoryQuery,

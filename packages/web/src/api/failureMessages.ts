@@ -33,6 +33,8 @@ const roleName = (role: unknown): string => accountRoleNames[role as AccountRole
 /** What happened, to what, and what to do; the words for each code a failure can have. */
 const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   unreachable: () => 'The server does not answer. Nothing was changed; try again when it is back.',
+  storage_full: () => 'The database has no room left. Nothing was changed; whoever looks after the server has to make room.',
+  database_lost: () => 'The database went away in between. Try again in a moment: what was done already is not done twice.',
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   internal: () => 'Something went wrong on the server. Nothing was changed.',
   sign_in_needed: () => 'You are signed out. Sign in again in another tab, then try once more; what you typed here is kept.',
@@ -77,6 +79,13 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
   rate_invalid: ({ rate }) => `«${text(rate)}» is no exchange rate: a number above zero, with 12 places at most.`,
   line_rate_disagrees: ({ line }) => `The amount of line ${text(line)} is not what its amount in the other currency comes to at its rate.`,
+  first_day_needed: () => 'Name the first day of the first fiscal year.',
+  adjusting_period_there: ({ year }) => `The year ${text(year)} has a period for adjustments already.`,
+  adjusting_period_missing: ({ day }) => `${text(day)} is not the last day of a year with a period for adjustments.`,
+  nothing_to_close: ({ year }) => `There is nothing to close in ${text(year)}: its income and expense accounts are at nil.`,
+  retained_earnings_missing: () => 'No account has the role of retained earnings yet. Name one in the chart first.',
+  period_ends_unordered: ({ at, day }) => `Period ${text(at)} ends on ${text(day)}, which is not after the end of the one before.`,
+  year_too_long: ({ days }) => `A fiscal year of ${text(days)} days is too long.`,
   budget_name_taken: ({ name, year }) => `There is a budget «${text(name)}» of ${text(year)} already.`,
   budget_locked: ({ name }) => `The budget «${text(name)}» is locked and takes no changes. An administrator can open it again.`,
   budget_not_locked: ({ name }) => `The budget «${text(name)}» is not locked.`,

@@ -1,4 +1,4 @@
-import { addDays, dayParts, makeMonthlyYear, monthlyYearOf, yearName } from '@ivory-ladder/core';
+import { addDays, dayParts, yearName } from '@ivory-ladder/core';
 import CalendarIcon from '@mui/icons-material/CalendarMonthOutlined';
 import ChevronLeft from '@mui/icons-material/ChevronLeft';
 import ChevronRight from '@mui/icons-material/ChevronRight';
@@ -7,6 +7,7 @@ import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { longDay, monthName } from '../components/dates.ts';
+import { type ShownYear, yearBeside, yearHolding } from './fiscalYears.ts';
 import styles from './PeriodRibbon.module.css';
 import { useCompany } from './useCompany.ts';
 import { type SpanInAddress, useSpan } from './useSpan.ts';
@@ -22,17 +23,16 @@ export function PeriodRibbon() {
   const isFixed = span.compare === 'fixed' && span.compareFrom !== undefined && span.compareTo !== undefined;
   const shown = picksComparison && isFixed ? { from: span.compareFrom as string, to: span.compareTo as string } : span;
   const [drag, setDrag] = useState<{ from: number; to: number; pointer: boolean } | null>(null);
-  const ownYear = company.years.find(({ firstDay, lastDay }) => firstDay <= shown.to && shown.to <= lastDay);
-  const [steppedYear, setSteppedYear] = useState<{ year: number; from: string } | null>(null);
-  const yearNumber = steppedYear && steppedYear.from === shown.to ? steppedYear.year : (ownYear?.year ?? monthlyYearOf(shown.to, company.fiscalYearFirstMonth));
-  const stored = company.years.find(({ year }) => year === yearNumber);
-  const year = stored ?? makeMonthlyYear(yearNumber, company.fiscalYearFirstMonth);
-  const periods = year.periods;
+  const [stepped, setStepped] = useState<{ year: ShownYear; from: string } | null>(null);
+  const year = stepped && stepped.from === shown.to ? stepped.year : yearHolding(company, shown.to);
+  const stored = company.years.find(({ firstDay }) => firstDay === year.firstDay);
+  const periods = year.periods.filter(({ number }) => number !== stored?.periods.find(({ isAdjusting }) => isAdjusting)?.number);
+  const adjusting = stored?.periods.find(({ isAdjusting }) => isAdjusting);
   const set = (from: string, to: string) => {
     if (picksComparison) choose({ compare: 'fixed', compareFrom: from, compareTo: to });
     else choose({ from, to });
   };
-  const step = (by: number) => setSteppedYear({ year: yearNumber + by, from: shown.to });
+  const step = (by: 1 | -1) => setStepped({ year: yearBeside(company, year, by), from: shown.to });
   const finish = (range: { from: number; to: number }) => {
     const [first, last] = [periods[Math.min(range.from, range.to)], periods[Math.max(range.from, range.to)]];
     setDrag(null);
@@ -103,6 +103,15 @@ export function PeriodRibbon() {
             );
           })}
         </div>
+        {adjusting && (
+          <span
+            className={styles.adjusting}
+            title={`Period ${adjusting.number}, for adjustments: in with the year’s last day.${adjusting.lock ? ` Locked by ${adjusting.lock.by}.` : ''}`}
+          >
+            +{adjusting.number}
+            {adjusting.lock && <Lock className={styles.lock} titleAccess="locked" />}
+          </span>
+        )}
       </div>
       <ExactDays
         span={shown}

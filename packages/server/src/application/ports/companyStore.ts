@@ -1,4 +1,16 @@
-import type { CaptionLanguage, Currency, DigitOrder, FiscalYear, LayoutOptions, NewChart, NumberScheme, Outcome, Period, Role } from '@ivory-ladder/core';
+import type {
+  CaptionLanguage,
+  Currency,
+  DigitOrder,
+  FiscalYear,
+  LayoutOptions,
+  NewChart,
+  NumberScheme,
+  Outcome,
+  Period,
+  Role,
+  YearForm,
+} from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { PeriodLock } from './books.ts';
 import type { Person } from './peopleStore.ts';
@@ -17,6 +29,8 @@ export interface CompanyRecord {
   readonly numbered: boolean;
   /** Of captions, the main one first; at least one. */
   readonly languages: readonly CaptionLanguage[];
+  /** How the years behind the last one are made. */
+  readonly yearForm: YearForm;
   readonly settingsVersion: number;
   /** Grows with each posting. */
   readonly revision: number;
@@ -53,7 +67,9 @@ export interface CompanyStore {
     changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlaceChange[] },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
-  makeYears(companyId: number, years: readonly FiscalYear[], expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** `form`: how later years are made from now on; `null`: as until now. */
+  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   /** All open until now. */
   lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
   unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;

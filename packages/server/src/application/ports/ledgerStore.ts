@@ -20,6 +20,8 @@ export interface EntryRecord {
   readonly layer: Layer;
   readonly source: NewEntry['source'];
   readonly closesYear: number | null;
+  /** In a period for adjustments. */
+  readonly isAdjusting: boolean;
   readonly reversesEntryId: number | null;
   /** Number of the document in the file that it came from; empty for others. */
   readonly originDocument: string;
@@ -52,7 +54,7 @@ export interface AccountLineRecord {
   readonly facets: FacetsOfLine;
 }
 
-export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'originDocument' | 'lines'> {
+export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'originDocument' | 'isAdjusting' | 'lines'> {
   readonly isReversed: boolean;
   /** Sum of its debits. */
   readonly amount: bigint;

@@ -6,7 +6,7 @@ export interface NewEntry {
   readonly date: Day;
   readonly description: string;
   readonly layer: Layer;
-  readonly source: 'manual' | 'trial_balance' | 'reversal' | 'reclassification' | 'demo' | 'import';
+  readonly source: 'manual' | 'trial_balance' | 'reversal' | 'reclassification' | 'demo' | 'import' | 'closing';
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
   /** Net zero; either debit or credit of a line is zero, none is negative. Accounts by id. */

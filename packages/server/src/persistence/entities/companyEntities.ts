@@ -19,6 +19,7 @@ export interface CompanyRow {
   numbered: number;
   settingsVersion: number;
   languages: string;
+  yearForm: string;
 }
 
 export const CompanyEntity = new EntitySchema<CompanyRow>({
@@ -38,6 +39,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     numbered: { type: 'tinyint', unsigned: true, default: 1 },
     settingsVersion: { name: 'settings_version', type: 'int', unsigned: true, default: 0 },
     languages: { ...keyText, length: 100, default: 'en' },
+    yearForm: { name: 'year_form', type: 'varchar', length: 200, default: '' },
   },
 });
 
@@ -50,6 +52,7 @@ export interface PeriodRow {
   lockedAt: string | null;
   lockedBy: string;
   lockReason: string;
+  isAdjusting: number;
 }
 
 export const PeriodEntity = new EntitySchema<PeriodRow>({
@@ -63,6 +66,7 @@ export const PeriodEntity = new EntitySchema<PeriodRow>({
     lockedAt: { name: 'locked_at', type: 'datetime', nullable: true },
     lockedBy: { name: 'locked_by', type: 'varchar', length: 200, default: '' },
     lockReason: { name: 'lock_reason', type: 'varchar', length: 500, default: '' },
+    isAdjusting: { name: 'is_adjusting', type: 'tinyint', unsigned: true, default: 0 },
   },
 });
 

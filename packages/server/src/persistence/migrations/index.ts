@@ -54,6 +54,8 @@ import { CreateBudget1790000000053 } from './053-create-budget.ts';
 import { CreateBudgetAmount1790000000054 } from './054-create-budget-amount.ts';
 import { CreateExchangeRate1790000000055 } from './055-create-exchange-rate.ts';
 import { CreateForeignAmount1790000000056 } from './056-create-foreign-amount.ts';
+import { AddYearForms1790000000057 } from './057-add-year-forms.ts';
+import { AddAdjustingPeriods1790000000058 } from './058-add-adjusting-periods.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -113,4 +115,6 @@ export const migrations = [
   CreateBudgetAmount1790000000054,
   CreateExchangeRate1790000000055,
   CreateForeignAmount1790000000056,
+  AddYearForms1790000000057,
+  AddAdjustingPeriods1790000000058,
 ];

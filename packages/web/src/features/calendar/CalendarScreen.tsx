@@ -1,10 +1,9 @@
 import type { Company } from '@ivory-ladder/contract';
-import { addDays, makeMonthlyYear, monthlyYearOf, yearName } from '@ivory-ladder/core';
 import LockOutlined from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useLockPeriodsMutation, useMakeYearMutation, useUnlockPeriodMutation } from '../../api/companyApi.ts';
+import { useAddAdjustingPeriodMutation, useLockPeriodsMutation, useUnlockPeriodMutation } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
@@ -12,6 +11,8 @@ import { longDay, momentText, shortDay } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import styles from './CalendarScreen.module.css';
+import { NextYearForm } from './NextYearForm.tsx';
+import { YearClosing } from './YearClosing.tsx';
 
 type Year = Company['years'][number];
 type Period = Year['periods'][number];
@@ -19,17 +20,9 @@ type Period = Year['periods'][number];
 /** Fiscal years with their periods: made ahead of need, locked when they are closed, opened again with a reason. */
 export function CalendarScreen() {
   const company = useCompany();
-  const dispatch = useDispatch();
   const mayKeep = useMay('preparer');
-  const [make, { isLoading }] = useMakeYearMutation();
+  const [isMaking, setMaking] = useState(false);
   const last = company.years.at(-1);
-  const next = nextYear(company);
-  const onMake = async () => {
-    const { error } = await make({ companyId: company.id, day: next.firstDay });
-    dispatch(
-      noticeGiven(error === undefined ? { tone: 'done', text: `Made: the fiscal year ${yearName(next)}.` } : { tone: 'refused', text: describeFailure(error) }),
-    );
-  };
   return (
     <div className={styles.screen}>
       <section className={styles.sheet} aria-labelledby="calendar-title">
@@ -41,12 +34,13 @@ export function CalendarScreen() {
             </h1>
             <p className={styles.quiet}>A locked period takes no entries, from nobody. Locking one locks every open one before it.</p>
           </div>
-          {mayKeep && (
-            <Button variant="contained" disabled={isLoading} onClick={() => void onMake()}>
-              Make the year {yearName(next)}
+          {mayKeep && !isMaking && (
+            <Button variant="contained" onClick={() => setMaking(true)}>
+              Next year…
             </Button>
           )}
         </header>
+        {isMaking && <NextYearForm onDone={() => setMaking(false)} />}
         {!last && (
           <EmptyState title="No fiscal year yet">
             <p>Years are made with the first entry or trial balance that falls into them, or ahead of need here.</p>
@@ -60,18 +54,34 @@ export function CalendarScreen() {
   );
 }
 
-/** The one behind the last; without any, the one that holds today. */
-function nextYear({ years, fiscalYearFirstMonth }: Company): ReturnType<typeof makeMonthlyYear> {
-  const last = years.at(-1);
-  const day = last ? addDays(last.lastDay, 1) : new Date().toISOString().slice(0, 10);
-  return makeMonthlyYear(monthlyYearOf(day, fiscalYearFirstMonth), fiscalYearFirstMonth);
-}
-
 function YearOfPeriods({ year }: { year: Year }) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const mayKeep = useMay('preparer');
+  const [isClosing, setClosing] = useState(false);
+  const [addPeriod, { isLoading }] = useAddAdjustingPeriodMutation();
   const locked = year.periods.filter(({ lock }) => lock !== null).length;
+  const onAdd = async () => {
+    const { error } = await addPeriod({ companyId: company.id, year: year.year });
+    const text = error === undefined ? `${year.name} has a period for adjustments.` : describeFailure(error);
+    dispatch(noticeGiven({ tone: error === undefined ? 'done' : 'refused', text }));
+  };
   return (
     <section className={styles.year} aria-label={`Fiscal year ${year.name}`}>
-      <h2>{year.name}</h2>
+      <div className={styles.head}>
+        <h2>{year.name}</h2>
+        {mayKeep && (
+          <div className={styles.buttons}>
+            {!year.periods.some(({ isAdjusting }) => isAdjusting) && (
+              <Button disabled={isLoading} onClick={() => void onAdd()}>
+                Add a period for adjustments
+              </Button>
+            )}
+            {!isClosing && <Button onClick={() => setClosing(true)}>Closing entry…</Button>}
+          </div>
+        )}
+      </div>
+      {isClosing && <YearClosing year={year} onDone={() => setClosing(false)} />}
       <p className={styles.quiet}>
         {longDay(year.firstDay)} to {longDay(year.lastDay)}
         {locked === year.periods.length ? ', all locked' : locked > 0 ? `, ${locked} of ${year.periods.length} locked` : ''}
@@ -120,9 +130,7 @@ function PeriodRow({ year, period }: { year: Year; period: Period }) {
   return (
     <tr data-locked={held !== null || undefined}>
       <th scope="row">{number}</th>
-      <td>
-        {shortDay(firstDay)} to {shortDay(lastDay)}
-      </td>
+      <td>{period.isAdjusting ? `adjustments, on ${shortDay(lastDay)}` : `${shortDay(firstDay)} to ${shortDay(lastDay)}`}</td>
       {isAsking ? (
         <td colSpan={2}>
           <form className={styles.form} onSubmit={(event) => void submit(event)} onKeyDown={(event) => event.key === 'Escape' && setAsking(false)}>

@@ -30,6 +30,7 @@ const sources = {
   trial_balance: 'from a trial balance',
   reversal: 'reversals',
   reclassification: 'of merged accounts',
+  closing: 'closings of years',
 } as const;
 const firstPage = 100;
 const largestPage = 500;

@@ -56,7 +56,10 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
   const lines = linesOf(draft.rows, currency);
   const faults = faultsOf(lines);
   const difference = differenceOf(lines);
-  const lock = company.years.flatMap(({ periods }) => periods).find(({ firstDay, lastDay }) => firstDay <= draft.date && draft.date <= lastDay)?.lock ?? null;
+  const periods = company.years.flatMap((year) => year.periods);
+  const adjustingPeriod = periods.find(({ isAdjusting, lastDay }) => isAdjusting && lastDay === draft.date) ?? null;
+  const ordinary = periods.find(({ isAdjusting, firstDay, lastDay }) => !isAdjusting && firstDay <= draft.date && draft.date <= lastDay);
+  const lock = (adjustingPeriod && draft.isAdjusting ? adjustingPeriod : ordinary)?.lock ?? null;
   const change = (changes: Partial<EntryDraft>) => {
     key.current = crypto.randomUUID();
     setDraft({ ...draft, ...changes });
@@ -69,6 +72,7 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
       date: draft.date,
       description: draft.description.trim(),
       layer: draft.layer,
+      adjusting: adjustingPeriod !== null && draft.isAdjusting === true,
       lines: draft.rows.flatMap(({ accountId, text, facets: facetsOfLine, foreign }, at) => {
         const { debit, credit } = lines[at] ?? { debit: 0n, credit: 0n };
         return accountId === null
@@ -135,6 +139,12 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
               {layer === 'ledger' ? 'ledger' : 'adjustment for the statements'}
             </label>
           ))}
+          {adjustingPeriod && (
+            <label>
+              <input type="checkbox" checked={draft.isAdjusting === true} onChange={(event) => change({ isAdjusting: event.target.checked })} /> in period{' '}
+              {adjustingPeriod.number}
+            </label>
+          )}
         </fieldset>
       </div>
       {isShort ? (

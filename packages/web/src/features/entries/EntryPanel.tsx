@@ -105,7 +105,7 @@ type Years = ReturnType<typeof useCompany>['years'];
 /** `null` where that period was not made yet. */
 function nextPeriodOf(years: Years, day: string): string | null {
   const periods = years.flatMap((year) => year.periods);
-  const own = periods.find(({ firstDay, lastDay }) => firstDay <= day && day <= lastDay);
+  const own = periods.find(({ isAdjusting, firstDay, lastDay }) => !isAdjusting && firstDay <= day && day <= lastDay);
   const first = own && addDays(own.lastDay, 1);
   return first && periods.some(({ firstDay }) => firstDay === first) ? first : null;
 }

@@ -7,6 +7,8 @@ export interface EntryDraft {
   readonly date: string;
   readonly description: string;
   readonly layer: Layer;
+  /** In the adjusting period, where its day is the last of a year that has one. */
+  readonly isAdjusting?: boolean;
   /** The last one is empty, so that there is always a line to go on with. */
   readonly rows: readonly EntryRow[];
 }
@@ -23,12 +25,13 @@ export function emptyDraft(date: string, layer: Layer): EntryDraft {
   return { date, description: '', layer, rows: [emptyRow(), emptyRow()] };
 }
 
-export function draftOf({ date, description, layer, lines }: EntryBody, currency: Currency): EntryDraft {
+export function draftOf({ date, description, layer, isAdjusting, lines }: EntryBody, currency: Currency): EntryDraft {
   const typed = (amount: string) => (amount === '0' ? '' : amountText(BigInt(amount), currency));
   return {
     date,
     description,
     layer,
+    isAdjusting,
     rows: withRoom(
       lines.map((line) => ({
         ...emptyRow(),

@@ -17,6 +17,7 @@ const sources = {
   reclassification: 'moves what a merged account held',
   demo: 'demo ledger',
   import: 'from a file of journal lines',
+  closing: 'closing of a year',
 } as const;
 
 function foreignText({ currency: code, amount, rate }: NonNullable<EntryBody['lines'][number]['foreign']>): string {
@@ -48,6 +49,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
             {entry.layer === 'adjustment' ? 'adjustment for the statements' : 'ledger'} · {sources[entry.source]}
             {entry.originDocument !== '' && <> · document {entry.originDocument} there</>}
             {entry.closesYear !== null && <> · closes {entry.closesYear}</>}
+            {entry.isAdjusting && <> · in the adjusting period</>}
             <br />
             posted {shortDay(entry.postedAt.slice(0, 10))} by {entry.postedBy}
           </p>

@@ -44,14 +44,16 @@ export function PeriodRates({ rates, currency, year, mayKeep, save }: PeriodRate
           </tr>
         </thead>
         <tbody>
-          {year.periods.map(({ number, firstDay, lastDay }) => (
-            <tr key={number}>
-              <th scope="row">{shortDay(lastDay)}</th>
-              <td data-amount>{cell('closing', lastDay, `Closing rate on ${shortDay(lastDay)}`)}</td>
-              <td data-amount>{cell('average', firstDay, `Average rate of the period to ${shortDay(lastDay)}`)}</td>
-              <td className={styles.missing}>{standsIn(lastDay)}</td>
-            </tr>
-          ))}
+          {year.periods
+            .filter(({ isAdjusting }) => !isAdjusting)
+            .map(({ number, firstDay, lastDay }) => (
+              <tr key={number}>
+                <th scope="row">{shortDay(lastDay)}</th>
+                <td data-amount>{cell('closing', lastDay, `Closing rate on ${shortDay(lastDay)}`)}</td>
+                <td data-amount>{cell('average', firstDay, `Average rate of the period to ${shortDay(lastDay)}`)}</td>
+                <td className={styles.missing}>{standsIn(lastDay)}</td>
+              </tr>
+            ))}
         </tbody>
       </table>
     </section>
