@@ -27,6 +27,7 @@ const accounts = 40;
 const clients = 4;
 const linesOfEntry = 12;
 const linesOfImport = 30_000;
+const longestReading = 20_000;
 
 /**
  * Kills server, database or both at some moment of postings and of an import, starts them again, and looks whether each
@@ -71,8 +72,12 @@ export async function runKillTrial(database: KillableDatabase, kills: number, sa
     const target = (['server', 'database', 'both'] as const)[kill % 3] as 'server' | 'database' | 'both';
     const isImporting = kill % 2 === 1;
     let isRunning = true;
+    let onPosting: () => void = () => undefined;
+    const isPosted = new Promise<void>((resolve) => {
+      onPosting = resolve;
+    });
     const work = isImporting
-      ? [importOnce(server, path, kill, imports)]
+      ? [importOnce(server, path, kill, imports, onPosting)]
       : Array.from({ length: clients }, async () => {
           while (isRunning) {
             const answer = await post(number++);
@@ -80,8 +85,9 @@ export async function runKillTrial(database: KillableDatabase, kills: number, sa
           }
         });
     const settled = Promise.all(work.map((one) => one.catch(() => undefined)));
-    // Some way into the postings or the import, another way each time.
-    await pause(isImporting ? 300 + 450 * (kill % 5) : 150 + 7 * kill);
+    // Some way into the postings, into the reading of a file or into its posting, another way each time.
+    if (isImporting && kill % 4 === 3) await Promise.race([isPosted, pause(longestReading)]);
+    await pause(isImporting && kill % 4 === 1 ? 200 + 250 * (kill % 5) : 20 + 17 * (kill % 7));
     if (await hasWritten(database.url)) report.inside++;
     await Promise.all([...(target === 'database' ? [] : [server.end('SIGKILL')]), ...(target === 'server' ? [] : [database.kill()])]);
     isRunning = false;
@@ -115,7 +121,7 @@ export async function runKillTrial(database: KillableDatabase, kills: number, sa
   return { kills, ...report, entriesPosted: entries, importsPosted: imported / (linesOfImport / linesOfEntry), faults };
 }
 
-async function importOnce(server: ServerProcess, path: string, kill: number, imports: { id: number; key: string }[]): Promise<void> {
+async function importOnce(server: ServerProcess, path: string, kill: number, imports: { id: number; key: string }[], onPosting: () => void): Promise<void> {
   let content = 'Date,Document,Account,Debit,Credit\n';
   for (let entry = 0; entry < linesOfImport / linesOfEntry; entry++)
     for (let line = 0; line < linesOfEntry; line++)
@@ -135,6 +141,7 @@ async function importOnce(server: ServerProcess, path: string, kill: number, imp
   if (read?.status !== 200 || read.body.state !== 'ready') return;
   const key = randomBytes(8).toString('hex');
   imports.push({ id: begun.body.id, key });
+  onPosting();
   await postImport(server, path, begun.body.id, key);
 }
 

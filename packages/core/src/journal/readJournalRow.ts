@@ -39,7 +39,12 @@ export interface JournalContext {
   facetFault(accountId: number, facets: FacetsOfLine): FacetRefused | null;
 }
 
-const longest: Partial<Record<JournalColumn, number>> = { document: 60, description: 500, text: 500 };
+const longest: readonly (readonly [JournalColumn, number])[] = [
+  ['document', 60],
+  ['description', 500],
+  ['text', 500],
+];
+const oddSpaces = /[\u00a0\u202f\u2007]/u;
 
 /** A row as a line, or the first thing that is wrong with it; `null` for a row without anything in its columns. */
 export function readJournalRow(
@@ -49,12 +54,12 @@ export function readJournalRow(
 ): { readonly line: JournalLine } | { readonly fault: JournalRowFault } | null {
   const cell = (column: JournalColumn): string => {
     const at = reading.columns[column];
-    return at === undefined ? '' : (cells[at] ?? '').replace(/[\u00a0\u202f\u2007]/g, ' ').trim();
+    const text = at === undefined ? '' : (cells[at] ?? '');
+    return oddSpaces.test(text) ? text.replace(/[\u00a0\u202f\u2007]/g, ' ').trim() : text.trim();
   };
   if (Object.values(reading.columns).every((at) => (cells[at] ?? '').trim() === '')) return null;
   const wrong = (fault: JournalRowFault) => ({ fault });
-  for (const [column, most] of Object.entries(longest))
-    if (cell(column as JournalColumn).length > most) return wrong({ code: 'too_long', found: cell(column as JournalColumn).slice(0, 60) });
+  for (const [column, most] of longest) if (cell(column).length > most) return wrong({ code: 'too_long', found: cell(column).slice(0, 60) });
   const date = readDay(cell('date'), reading.dateOrder);
   if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });
   const dayFault = context.dayFault(date);

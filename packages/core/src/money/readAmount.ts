@@ -61,6 +61,10 @@ export function readAmount(text: string, decimalSign: DecimalSign, currency: Cur
   return succeed({ minorUnits: negative ? -minorUnits : minorUnits, mark });
 }
 
-function withoutCurrency(text: string, currency: Currency): string {
-  return text.replace(new RegExp(`^(${currency.code}|[€$£¥])|(${currency.code}|[€$£¥])$`, 'i'), '').trim();
+const currencyMarks = new Map<string, RegExp>();
+
+function withoutCurrency(text: string, { code }: Currency): string {
+  const known = currencyMarks.get(code) ?? new RegExp(`^(${code}|[€$£¥])|(${code}|[€$£¥])$`, 'i');
+  currencyMarks.set(code, known);
+  return text.replace(known, '').trim();
 }

@@ -28,6 +28,8 @@ const mostFaults = 200;
 const rowsBetweenNotes = 200;
 const millisecondsBetweenNotes = 500;
 const rowsLookedAt = 60;
+/** References of accounts as they stand in a file; a million rows speak of few. */
+const mostRemembered = 20_000;
 
 export interface JournalLookedAt extends Omit<JournalForm, 'reading'> {
   readonly rows: readonly (readonly string[])[];
@@ -179,7 +181,8 @@ class Reading {
   }
 
   private async setOf(facets: Readonly<Record<string, string>>): Promise<number> {
-    const key = JSON.stringify(Object.entries(facets).sort());
+    const parts = Object.entries(facets);
+    const key = parts.length === 0 ? '' : JSON.stringify(parts.sort());
     const known = this.sets.get(key);
     if (known !== undefined) return known;
     const id = await this.ports.journals.facetSetOf(this.books.company.id, facets);
@@ -196,15 +199,20 @@ function contextOf(books: Books): JournalContext {
   const facets = lists.filter(({ kind }) => kind === 'facet');
   const check = facetCheck(facets, pairings, company.digitOrder);
   const finders = new Map(facets.map((facet) => [facet.key as string, codeFinder(facet)]));
+  const accountOf = new Map<string, NonNullable<ReturnType<JournalContext['accountOf']>>>();
   const faultOf = new Map<string, 'day_outside_calendar' | 'period_locked' | null>();
   return {
     currency: company.currency,
     accountOf: (reference) => {
+      const before = accountOf.get(reference);
+      if (before) return before;
       const brought = company.numbered ? bringToScheme(reference, company.numberScheme) : null;
       const account = byReference.get(referenceKey(reference)) ?? (brought?.ok ? byReference.get(referenceKey(brought.value)) : undefined);
       if (!account) return undefined;
       const takesNone = parents.has(account.id) ? 'parent' : account.active ? null : 'inactive';
-      return { id: account.id, takesNone, defaults: defaultFacets(account.codes) };
+      const found = { id: account.id, takesNone, defaults: defaultFacets(account.codes) } as const;
+      if (accountOf.size < mostRemembered) accountOf.set(reference, found);
+      return found;
     },
     dayFault: (day) => {
       const known = faultOf.get(day);

@@ -163,7 +163,7 @@ export class JournalRepository implements JournalStore {
       importId,
     ]);
     if (state === 'ready') return;
-    for (const table of ['staged_line', 'staged_entry']) await this.database.query(`DELETE FROM ${table} WHERE import_id = ?`, [importId]);
+    await forgetStaged(this.database, importId);
   }
 
   async post(companyId: number, record: JournalImportRecord, request: Request): Promise<Outcome<JournalPosted, Failure>> {
@@ -171,7 +171,10 @@ export class JournalRepository implements JournalStore {
     if (before) return before as Outcome<JournalPosted, Failure>;
     const firstEntry = await this.counters.run('entry', Math.max(1, record.summary?.entries ?? 0));
     try {
-      return await inTransaction(this.database, (runner) => postStaged(runner, this.counters, companyId, record, firstEntry, request));
+      const posted = await inTransaction(this.database, (runner) => postStaged(runner, this.counters, companyId, record, firstEntry, request));
+      // Nobody waits for what was staged to be taken away; a start of the server takes away what is left.
+      if (posted.ok) void forgetStaged(this.database, record.id).catch(() => undefined);
+      return posted;
     } catch (error) {
       if (!isDuplicateKey(error)) throw error;
       const now = await findOutcome(this.database, companyId, request);
@@ -181,11 +184,22 @@ export class JournalRepository implements JournalStore {
   }
 }
 
+const rowsAtOnce = 20_000;
+
+/** In steps, so that none holds many locks for long. */
+async function forgetStaged(database: DataSource, importId: number): Promise<void> {
+  for (const table of ['staged_line', 'staged_entry'])
+    for (let deleted = rowsAtOnce; deleted === rowsAtOnce; ) {
+      const result = (await database.query(`DELETE FROM ${table} WHERE import_id = ? LIMIT ${rowsAtOnce}`, [importId])) as { affectedRows: number };
+      deleted = result.affectedRows;
+    }
+}
+
 /** Lines of imports that nobody has gone on with for a day are staged for nothing. */
 export async function forgetAbandonedImports(database: DataSource): Promise<void> {
   await database.query(
     "UPDATE journal_import SET state = 'cancelled' WHERE state IN ('begun', 'reading', 'ready') AND begun_at < UTC_TIMESTAMP() - INTERVAL 1 DAY",
   );
   for (const table of ['staged_line', 'staged_entry'])
-    await database.query(`DELETE FROM ${table} WHERE import_id IN (SELECT id FROM journal_import WHERE state = 'cancelled')`);
+    await database.query(`DELETE FROM ${table} WHERE import_id IN (SELECT id FROM journal_import WHERE state IN ('cancelled', 'posted'))`);
 }

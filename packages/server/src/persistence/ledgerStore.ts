@@ -58,14 +58,14 @@ export class LedgerRepository implements LedgerStore {
   async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
     const found = new Map<Day, Record<Layer, GrossVector>>();
     const empty = (): GrossVector => ({ debit: new BigInt64Array(books.cube.accountIds.length), credit: new BigInt64Array(books.cube.accountIds.length) });
-    for (const { day, partialFrom } of positions) {
-      if (partialFrom === null || found.has(day)) continue;
+    const wanted = conditionOf(books.selected, 'facet_set_id');
+    const read = async (day: Day, partialFrom: Day): Promise<void> => {
       const byLayer = { ledger: empty(), adjustment: empty() };
-      const wanted = conditionOf(books.selected, 'facet_set_id');
+      found.set(day, byLayer);
       const rows = await rowsOf<{ accountId: number; layer: Layer; debit: string; credit: string }>(
         this.database,
         `SELECT account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
-          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 ${wanted.sql} GROUP BY layer, account_id`,
+          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 ${wanted.sql} GROUP BY layer, account_id ORDER BY NULL`,
         [books.company.id, partialFrom, day, ...wanted.parameters],
       );
       for (const row of rows) {
@@ -74,8 +74,9 @@ export class LedgerRepository implements LedgerStore {
         byLayer[row.layer].debit[at] = BigInt(row.debit);
         byLayer[row.layer].credit[at] = BigInt(row.credit);
       }
-      found.set(day, byLayer);
-    }
+    };
+    // Each on a connection of its own: a statement with a comparative has four such days.
+    await Promise.all(positions.map(({ day, partialFrom }) => (partialFrom === null || found.has(day) ? undefined : read(day, partialFrom))));
     return (position, layer) => found.get(position.day)?.[layer];
   }
 

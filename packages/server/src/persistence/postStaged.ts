@@ -28,7 +28,9 @@ export async function postStaged(
     companyId,
     days.map(({ date, ...period }) => ({ date, period })),
   );
-  const accounts = await rowsOf<{ accountId: number }>(runner, `SELECT DISTINCT line.account_id AS accountId ${linesToPost}`, [id]);
+  // Where no document is known, all lines are posted, and sums need not ask for each line's entry.
+  const posted = summary.known === 0 ? allLines : linesToPost;
+  const accounts = await rowsOf<{ accountId: number }>(runner, `SELECT DISTINCT line.account_id AS accountId ${posted}`, [id]);
   await lockAccounts(
     runner,
     companyId,
@@ -60,20 +62,19 @@ export async function postStaged(
   const keys = "line.layer, 'ordinary', line.account_id, line.year, line.period";
   await runner.query(
     `INSERT INTO balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)
-     SELECT ?, 0, ${keys}, SUM(line.debit), SUM(line.credit) ${linesToPost} GROUP BY line.layer, line.account_id, line.year, line.period
+     SELECT ?, 0, ${keys}, SUM(line.debit), SUM(line.credit) ${posted} GROUP BY line.layer, line.account_id, line.year, line.period
       ORDER BY line.layer, line.account_id, line.year, line.period ${addingUp('balance')}`,
     [companyId, id],
   );
   await runner.query(
     `INSERT INTO facet_balance (company_id, facet_set_id, layer, origin, account_id, year, period, debit, credit)
-     SELECT ?, line.facet_set_id, ${keys}, SUM(line.debit), SUM(line.credit) ${linesToPost} AND line.facet_set_id <> 0
+     SELECT ?, line.facet_set_id, ${keys}, SUM(line.debit), SUM(line.credit) ${posted} AND line.facet_set_id <> 0
       GROUP BY line.facet_set_id, line.layer, line.account_id, line.year, line.period
       ORDER BY line.facet_set_id, line.layer, line.account_id, line.year, line.period ${addingUp('facet_balance')}`,
     [companyId, id],
   );
   const { revision, firstDocument } = await numberRun(runner, companyId, firstEntry, summary.entries);
   await runner.query("UPDATE journal_import SET state = 'posted' WHERE company_id = ? AND id = ?", [companyId, id]);
-  for (const table of ['staged_line', 'staged_entry']) await runner.query(`DELETE FROM ${table} WHERE import_id = ?`, [id]);
   const outcome: JournalPosted = {
     entries: summary.entries,
     lines: summary.lines,
@@ -95,6 +96,8 @@ export const joinKnown = `JOIN journal_entry AS entry
     ON entry.company_id = ? AND entry.origin_document = staged.document AND entry.entry_date = staged.entry_date AND entry.layer = staged.layer
    AND staged.document <> ''
    AND NOT EXISTS (SELECT 1 FROM journal_entry AS reversal WHERE reversal.company_id = entry.company_id AND reversal.reverses_entry_id = entry.id)`;
+
+const allLines = 'FROM staged_line AS line WHERE line.import_id = ?';
 
 const linesToPost = `FROM staged_line AS line JOIN staged_entry AS entry
          ON entry.import_id = line.import_id AND entry.document = line.document AND entry.entry_date = line.entry_date AND entry.layer = line.layer
