@@ -43,6 +43,8 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
             ['Opening balances', 'ledger/opening'],
           ] as [string, string][])
         : []),
+      ['Budgets', 'ledger/budgets'],
+      ['Exchange rates', 'ledger/rates'],
       ['Calendar: periods and locks', 'ledger/calendar'],
       ['Report codes and facets', 'placement/codes'],
       ['Proofs', 'proofs'],

@@ -27,7 +27,8 @@ const rowsPerPage = 20;
 
 /** The command of a key, by the treegrid pattern of WAI-ARIA: on a row, or on one of its cells; `null` for a key without one. */
 export function commandOf(event: Key, facts: GridKeyFacts): GridCommand | null {
-  if (event.altKey) return null;
+  // Ctrl Enter is the screen's own: it saves.
+  if (event.altKey || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) return null;
   return (facts.column === null ? null : cellCommand(event, facts, facts.column)) ?? walkCommand(event, facts) ?? rowCommand(event, facts);
 }
 
