@@ -45,7 +45,10 @@ describe('a month of a small company, with no mouse', () => {
     const company = await createCompany(opened.server, { name: 'Quay bakery' });
     const path = `/companies/${company.id}`;
     for (const [number, name, element] of chart) await opened.server.ok('POST', `${path}/accounts`, { number, name, element });
-    const { accounts } = await opened.server.ok<{ accounts: { id: number; number: string; version: number }[] }>('GET', `${path}/chart?from=2026-01-01&to=2026-12-31`);
+    const { accounts } = await opened.server.ok<{ accounts: { id: number; number: string; version: number }[] }>(
+      'GET',
+      `${path}/chart?from=2026-01-01&to=2026-12-31`,
+    );
     const retained = accounts.find(({ number }) => number === '3100');
     await opened.server.ok('PATCH', `${path}/accounts/${retained?.id}`, { version: retained?.version, role: 'retained_earnings' });
     const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${opened.server.serving.url}${path}/ledger/calendar`);
@@ -143,7 +146,10 @@ describe('a month of a small company, with no mouse', () => {
     expect(await seriousFindings(page)).toEqual([]);
     await page.getByLabel('Compare with').focus();
     await page.getByLabel('Compare with').selectOption('actual');
-    await grid.getByRole('row', { name: /4000 Sales/ }).getByText('1,200').waitFor();
+    await grid
+      .getByRole('row', { name: /4000 Sales/ })
+      .getByText('1,200')
+      .waitFor();
 
     const list = await opened.server.ok<EntryList>('GET', `${path}/entries?limit=100`);
     expect(list.entries).toHaveLength(32);

@@ -153,6 +153,50 @@ export const accountLines = z.object({
 });
 export type AccountLines = z.infer<typeof accountLines>;
 
+export const accountLedgerQuery = z.object({
+  from: day,
+  to: day,
+  account: idText.optional(),
+  /** Account numbers, as `4000 to 4999`; empty for all. */
+  accounts: z.string().trim().max(1000).default(''),
+  ...facetQuery,
+});
+
+/** Accounts in chart order, each with its lines, oldest first, and what its periods add up to; balances debit positive. */
+export const accountLedger = z.object({
+  accounts: z.array(
+    z.object({
+      id,
+      label: z.string(),
+      element: z.string(),
+      /** Before the first day, with what its fiscal year carried over. */
+      opening: amount,
+      closing: amount,
+      lines: z.array(
+        z.object({
+          entryId: id,
+          date: day,
+          documentNumber: z.string(),
+          /** Of the line, or of its entry where it has none. */
+          text: z.string(),
+          layer,
+          closesYear: z.int().nullable(),
+          debit: amount,
+          credit: amount,
+          balance: amount,
+          facets: facetsOfLine,
+          /** Accounts on the other side of its entry, a few of them. */
+          counterparts: z.array(z.string()),
+        }),
+      ),
+      periods: z.array(z.object({ year: z.int(), number: z.int(), lastDay: day, debit: amount, credit: amount, closing: amount })),
+    }),
+  ),
+  /** How many accounts are left out behind the last, since there are more lines than are shown at once. */
+  leftOut: z.int(),
+});
+export type AccountLedgerBody = z.infer<typeof accountLedger>;
+
 export const trialBalanceView = z.object({
   accounts: z.array(
     z.object({

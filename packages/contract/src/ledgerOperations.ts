@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import {
+  accountLedger,
+  accountLedgerQuery,
   accountLines,
   accountLinesQuery,
   adjustmentList,
@@ -82,6 +84,22 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/trial-balance/workbook',
     summary: 'The trial balance as a workbook with live formulas, adjustments with their texts on a sheet of their own',
     query: trialBalanceFileQuery,
+    answer: 'file',
+  },
+  getAccountLedger: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/account-ledger',
+    summary: 'Accounts with their lines, balance after each, counter accounts, and sums by period',
+    query: accountLedgerQuery,
+    answer: accountLedger,
+  },
+  exportAccountLedger: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/account-ledger/csv',
+    summary: 'The account ledger as CSV',
+    query: accountLedgerQuery,
     answer: 'file',
   },
   listAccountLines: {

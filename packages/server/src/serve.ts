@@ -6,6 +6,7 @@ import type { Ports } from './application/ports/index.ts';
 import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
+import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
 import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
 import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
@@ -126,6 +127,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
       trialBalanceToWorkbook: writeTrialBalanceWorkbook,
       emptyLinesFile: writeLinesForm,
       budgetToWorkbook: writeBudgetWorkbook,
+      accountLedgerToCsv: writeAccountLedgerCsv,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

@@ -28,8 +28,8 @@ export async function listAccountLines(
   return succeed({ ...page, lines: page.lines.map((line, at) => ({ ...line, balance: balances[at] as bigint })) });
 }
 
-/** Cost: a balance of all accounts for each fiscal year that the lines touch. */
-async function balancesAfter(
+/** What stands on an account after each of its lines, given latest first. Cost: a balance of all accounts for each fiscal year that the lines touch. */
+export async function balancesAfter(
   ports: Ports,
   books: Books,
   accountId: number,

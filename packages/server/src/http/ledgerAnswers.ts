@@ -1,4 +1,5 @@
 import type {
+  AccountLedgerBody,
   AccountLines,
   AdjustmentList,
   BroughtInList,
@@ -11,6 +12,7 @@ import type {
 import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { toldAccount } from '../application/toldAccount.ts';
+import type { AccountLedger } from '../application/viewAccountLedger.ts';
 import type { AdjustmentsView } from '../application/viewAdjustments.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
@@ -85,6 +87,34 @@ export function toAccountLines({ lines, total, next }: AccountLinesView): Accoun
     })),
     total,
     next,
+  };
+}
+
+export function toAccountLedger({ books, accounts, leftOut }: AccountLedger): AccountLedgerBody {
+  const labelOf = (id: number) => books.labels.get(id) ?? '';
+  return {
+    accounts: accounts.map(({ account, opening, closing, lines, periods }) => ({
+      id: account.id,
+      label: labelOf(account.id),
+      element: account.element,
+      opening: text(opening),
+      closing: text(closing),
+      lines: lines.map(({ entryId, date, documentNumber, description, layer, closesYear, debit, credit, balance, facets, counterparts, ...line }) => ({
+        entryId,
+        date,
+        documentNumber,
+        text: line.text === '' ? description : line.text,
+        layer,
+        closesYear,
+        debit: text(debit),
+        credit: text(credit),
+        balance: text(balance),
+        facets: { ...facets },
+        counterparts: counterparts.map(labelOf),
+      })),
+      periods: periods.map((period) => ({ ...period, debit: text(period.debit), credit: text(period.credit), closing: text(period.closing) })),
+    })),
+    leftOut,
   };
 }
 

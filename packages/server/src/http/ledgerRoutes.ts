@@ -7,6 +7,7 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { reverseEntry } from '../application/reverseEntry.ts';
 import { trialBalancePaper } from '../application/trialBalancePaper.ts';
+import { viewAccountLedger } from '../application/viewAccountLedger.ts';
 import { viewAdjustments } from '../application/viewAdjustments.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
@@ -32,6 +33,10 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     const paper = await trialBalancePaper(ports, access, query);
     return paper.ok ? succeed(await ports.writer.trialBalanceToWorkbook(paper.value)) : paper;
   });
+  on('getAccountLedger', async ({ access, query }) => mapOutcome(await viewAccountLedger(ports, access, query, mostLinesShown), answers.toAccountLedger));
+  on('exportAccountLedger', async ({ access, query }) =>
+    mapOutcome(await viewAccountLedger(ports, access, query, mostLinesExported), (ledger) => ports.writer.accountLedgerToCsv(ledger)),
+  );
   on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, facets, after = null, limit } }) =>
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
@@ -52,5 +57,8 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), toPosted);
   });
 }
+
+const mostLinesShown = 3000;
+const mostLinesExported = 100_000;
 
 const toPosted = ({ entryId, documentNumber, revision }: PostedEntry & { revision: number }) => ({ entryId, documentNumber, revision });

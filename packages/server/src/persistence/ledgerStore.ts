@@ -28,6 +28,7 @@ import type { LineProofs } from './lineProofs.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
 import { conditionOf, readAccountLines } from './readAccountLines.ts';
+import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
@@ -159,6 +160,10 @@ export class LedgerRepository implements LedgerStore {
         applyPlan(runner, this.counters, books, plan, (accountId) => setIdOf.get(accountId) ?? noFacets, request),
       );
     });
+  }
+
+  counterparts(companyId: number, accountId: number, entryIds: readonly number[]): ReturnType<LedgerStore['counterparts']> {
+    return readCounterparts(this.database, companyId, accountId, entryIds);
   }
 
   mergeAccounts(books: Books, plan: MergePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>> {

@@ -24,7 +24,7 @@ export async function readAccountLines(database: DataSource, companyId: number, 
     }
   >(
     database,
-    `SELECT line.entry_id AS entryId, line.line_number AS lineNumber, line.entry_date AS date, entry.document_number AS documentNumber, entry.description, line.layer, entry.closes_year AS closesYear, line.debit, line.credit, line.facet_set_id AS facetSetId, ${sortKey} AS sortKey
+    `SELECT line.entry_id AS entryId, line.line_number AS lineNumber, line.entry_date AS date, entry.document_number AS documentNumber, entry.description, line.layer, entry.closes_year AS closesYear, line.debit, line.credit, line.text, line.facet_set_id AS facetSetId, ${sortKey} AS sortKey
        FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
       WHERE ${where} ${beyond} ORDER BY ${sortKey} DESC, line.entry_id DESC, line.line_number DESC LIMIT ?`,
     [...parameters, ...(cursor.length === 3 ? cursor : []), wanted.limit + 1],

@@ -1,4 +1,5 @@
 import type {
+  AccountLedgerBody,
   AccountLines,
   AdjustmentList,
   BroughtInList,
@@ -62,6 +63,10 @@ const ledgerApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...query }) => `/companies/${companyId}/lines?${toQuery(query)}`,
       providesTags: ['Ledger'],
     }),
+    getAccountLedger: build.query<AccountLedgerBody, { companyId: number; from: string; to: string; account?: string; accounts?: string; facets: string }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/account-ledger?${toQuery(query)}`,
+      providesTags: ['Ledger', 'Chart'],
+    }),
     listEntries: build.query<
       EntryList,
       {
@@ -109,6 +114,7 @@ export const {
   useGetTrialBalanceQuery,
   useGetAdjustmentsQuery,
   useListAccountLinesQuery,
+  useGetAccountLedgerQuery,
   useGetEntryQuery,
   useListEntriesQuery,
   usePostEntryMutation,

@@ -43,6 +43,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
             ['Opening balances', 'ledger/opening'],
           ] as [string, string][])
         : []),
+      ['Account ledger, general ledger', 'ledger/accounts'],
       ['Budgets', 'ledger/budgets'],
       ['Exchange rates', 'ledger/rates'],
       ['Calendar: periods and locks', 'ledger/calendar'],

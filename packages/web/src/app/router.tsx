@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
       { path: 'ledger/opening', lazy: async () => ({ Component: (await import('../features/opening/OpeningScreen.tsx')).OpeningScreen }) },
       { path: 'ledger/budgets', lazy: async () => ({ Component: (await import('../features/budgets/BudgetsScreen.tsx')).BudgetsScreen }) },
       { path: 'ledger/rates', lazy: async () => ({ Component: (await import('../features/rates/RatesScreen.tsx')).RatesScreen }) },
+      { path: 'ledger/accounts', lazy: async () => ({ Component: (await import('../features/accountledger/AccountLedgerScreen.tsx')).AccountLedgerScreen }) },
       { path: 'ledger/calendar', lazy: async () => ({ Component: (await import('../features/calendar/CalendarScreen.tsx')).CalendarScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'ledger/chart/file/:fileId', lazy: async () => ({ Component: (await import('../features/chartfile/ChartFileScreen.tsx')).ChartFileScreen }) },

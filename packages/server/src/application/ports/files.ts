@@ -2,6 +2,7 @@ import type { ChartColumn, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Statement } from '../runStatement.ts';
 import type { TrialBalancePaper } from '../trialBalancePaper.ts';
+import type { AccountLedger } from '../viewAccountLedger.ts';
 import type { BudgetGrid } from '../viewBudget.ts';
 import type { ToldEvent } from '../viewHistory.ts';
 
@@ -76,5 +77,6 @@ export interface FileWriter {
   /** A file with every column that journal lines can have, and no line yet. */
   emptyLinesFile(headings: readonly string[]): WrittenFile;
   budgetToWorkbook(grid: BudgetGrid): Promise<WrittenFile>;
+  accountLedgerToCsv(ledger: AccountLedger): WrittenFile;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

@@ -51,6 +51,8 @@ export interface AccountLineRecord {
   readonly closesYear: number | null;
   readonly debit: bigint;
   readonly credit: bigint;
+  /** Of the line itself. */
+  readonly text: string;
   readonly facets: FacetsOfLine;
 }
 
@@ -126,6 +128,12 @@ export interface LedgerStore {
   listEntries(companyId: number, wanted: EntriesWanted): Promise<{ entries: ListedEntry[]; next: string | null }>;
   /** `laterThatDay`: of a page that goes on, the sum of ordinary lines of its first day that stand on the pages before. */
   accountLines(companyId: number, wanted: LinesWanted): Promise<{ lines: AccountLineRecord[]; total: number; next: string | null; laterThatDay: bigint }>;
+  /** The other accounts of entries, by entry and side, in the order of their lines; a few of each. */
+  counterparts(
+    companyId: number,
+    accountId: number,
+    entryIds: readonly number[],
+  ): Promise<ReadonlyMap<number, { readonly debits: readonly number[]; readonly credits: readonly number[] }>>;
   /** Adjustments within two days, oldest first, so many at most; `earlier`: how many there are from before. */
   /** By account, what its lines add up to more than the kept balances; `null` while it is not known yet. */
   differencesFromLines(books: Books): Promise<ReadonlyMap<number, bigint> | null>;

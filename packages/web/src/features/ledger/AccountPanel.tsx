@@ -3,6 +3,7 @@ import { accountLabel, formatAmount } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -24,6 +25,7 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
   const { span } = useSpan();
   const { facets } = useFacetFilter();
   const currency = currencyOfCompany(company);
+  const { search } = useLocation();
   const [entryId, setEntryId] = useState<number | null>(null);
   const account = accounts.find(({ id }) => id === accountId);
   if (!account) return <aside className={styles.panel} />;
@@ -57,6 +59,9 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
             <dt>At {shortDay(span.to)}</dt>
             <dd className={own.closing}>{format(account.closing)}</dd>
           </dl>
+          <Link className={own.whole} to={{ pathname: `/companies/${company.id}/ledger/accounts`, search: wholeSearch(search, accountId) }}>
+            The whole account ledger
+          </Link>
           <AccountLines
             key={accountId}
             accountId={accountId}
@@ -71,4 +76,10 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
       )}
     </aside>
   );
+}
+
+function wholeSearch(search: string, accountId: number): string {
+  const params = new URLSearchParams(search);
+  params.set('account', String(accountId));
+  return params.toString();
 }

@@ -14,6 +14,7 @@ export function LedgerTabs() {
       </NavLink>
       <NavLink to={{ pathname: `${base}/chart`, search }}>Chart of accounts</NavLink>
       <NavLink to={{ pathname: `${base}/entries`, search }}>Entries</NavLink>
+      <NavLink to={{ pathname: `${base}/accounts`, search }}>Account ledger</NavLink>
       <NavLink to={{ pathname: `${base}/budgets`, search }}>Budgets</NavLink>
       <NavLink to={{ pathname: `${base}/rates`, search }}>Rates</NavLink>
       <NavLink to={{ pathname: `${base}/calendar`, search }}>Calendar</NavLink>

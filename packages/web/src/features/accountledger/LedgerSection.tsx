@@ -1,0 +1,128 @@
+import type { AccountLedgerBody, CodeListBody } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { Fragment } from 'react';
+import { shortDay } from '../../components/dates.ts';
+import styles from './AccountLedgerScreen.module.css';
+
+interface LedgerSectionProps {
+  readonly account: AccountLedgerBody['accounts'][number];
+  readonly from: string;
+  readonly to: string;
+  readonly facets: readonly CodeListBody[];
+  readonly currency: Currency;
+  /** The entry that is open beside it; 0 for none. */
+  readonly chosen: number;
+  readonly onEntry: (entryId: number) => void;
+}
+
+/** One account: what stood on it before, its lines with the balance after each, the sums of each period, and what stands on it at the end. */
+export function LedgerSection({ account, from, to, facets, currency, chosen, onEntry }: LedgerSectionProps) {
+  const { lines, periods, opening, closing } = account;
+  const format = (amount: string) => formatAmount(BigInt(amount), currency);
+  const orNothing = (amount: string) => (amount === '0' ? '' : format(amount));
+  /** The period that ends with a line: the next one is of another. */
+  const endingWith = (at: number) => {
+    const [line, next] = [lines[at], lines[at + 1]];
+    const own = periods.find(({ lastDay }) => line !== undefined && line.date <= lastDay);
+    return own && (next === undefined || next.date > own.lastDay) ? own : null;
+  };
+  const wide = 4 + facets.length;
+  return (
+    <table className={styles.lines} aria-label={account.label}>
+      <caption>{account.label}</caption>
+      <thead>
+        <tr>
+          <th scope="col" className={styles.date}>
+            Date
+          </th>
+          <th scope="col" className={styles.document}>
+            Document
+          </th>
+          <th scope="col">Text</th>
+          <th scope="col" className={styles.counter}>
+            Counter account
+          </th>
+          {facets.map(({ key, name }) => (
+            <th key={key} scope="col" className={styles.facet}>
+              {name}
+            </th>
+          ))}
+          <th scope="col" data-amount>
+            Debit
+          </th>
+          <th scope="col" data-amount>
+            Credit
+          </th>
+          <th scope="col" data-amount>
+            Balance
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr className={styles.ends}>
+          <th scope="row" colSpan={wide}>
+            Before {shortDay(from)}
+          </th>
+          <td />
+          <td />
+          <td data-amount>{format(opening)}</td>
+        </tr>
+        {lines.map((line, at) => {
+          const period = endingWith(at);
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: lines are told apart by their place
+            <Fragment key={at}>
+              <tr data-chosen={line.entryId === chosen || undefined}>
+                <td>{shortDay(line.date)}</td>
+                <td>
+                  <button type="button" className={styles.entry} onClick={() => onEntry(line.entryId)}>
+                    {line.documentNumber}
+                  </button>
+                </td>
+                <td title={line.text}>
+                  {line.layer === 'adjustment' && <span className={styles.adjustment}>adjustment · </span>}
+                  {line.closesYear !== null && `closes ${line.closesYear} · `}
+                  {line.text}
+                </td>
+                <td title={line.counterparts.join('; ')}>
+                  {line.counterparts[0]}
+                  {line.counterparts.length > 1 && ` and ${line.counterparts.length - 1} more`}
+                </td>
+                {facets.map(({ key }) => (
+                  <td key={key}>{line.facets[key]}</td>
+                ))}
+                <td data-amount>{orNothing(line.debit)}</td>
+                <td data-amount>{orNothing(line.credit)}</td>
+                <td data-amount>{format(line.balance)}</td>
+              </tr>
+              {period && periods.length > 1 && (
+                <tr className={styles.period}>
+                  <th scope="row" colSpan={wide}>
+                    Period {period.number}, to {shortDay(period.lastDay)}
+                  </th>
+                  <td data-amount>{orNothing(period.debit)}</td>
+                  <td data-amount>{orNothing(period.credit)}</td>
+                  <td data-amount>{format(period.closing)}</td>
+                </tr>
+              )}
+            </Fragment>
+          );
+        })}
+      </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row" colSpan={wide}>
+            At {shortDay(to)}
+          </th>
+          <td data-amount>{format(sumOf(periods.map(({ debit }) => debit)))}</td>
+          <td data-amount>{format(sumOf(periods.map(({ credit }) => credit)))}</td>
+          <td data-amount>{format(closing)}</td>
+        </tr>
+      </tfoot>
+    </table>
+  );
+}
+
+function sumOf(amounts: readonly string[]): string {
+  return amounts.reduce((sum, amount) => sum + BigInt(amount), 0n).toString();
+}
