@@ -86,7 +86,19 @@ const pictures: readonly Picture[] = [
       }
     },
   },
-  { name: 'layouts', path: 'layouts' },
+  {
+    name: 'budget',
+    path: 'ledger/budgets',
+    prepare: async (page) => {
+      await page.getByRole('combobox', { name: 'Budget' }).selectOption({ label: '2026 · Revised in June' });
+      await page.getByRole('row', { name: /^4110/ }).focus();
+      for (const key of ['ArrowRight', ...Array.from({ length: 11 }, () => 'ArrowRight')]) await page.keyboard.press(key);
+      await page.keyboard.type('335000');
+      await page.keyboard.press('Enter');
+      await page.getByText(/not saved/).waitFor();
+    },
+  },
+  { name: 'account-ledger', path: 'ledger/accounts?from=2026-07-01&to=2026-09-30&accounts=1000+to+1030' },
   { name: 'proofs', path: 'proofs#profit_in_equity' },
 ];
 
@@ -155,13 +167,11 @@ async function takeHistory(company: string): Promise<void> {
 /** What only administrators see. */
 async function takeAdministration(company: string): Promise<void> {
   const administrator = await enterDemo(origin as string, 'administrator');
-  for (const path of ['people', 'settings']) {
-    const { page, context } = await visit(browser, administrator.cookie, `${company}/${path}`);
-    await page.waitForLoadState('networkidle');
-    if (path === 'settings') await page.getByRole('radio', { name: 'built of parts' }).check();
-    await take(page, path);
-    await context.close();
-  }
+  const { page, context } = await visit(browser, administrator.cookie, `${company}/settings`);
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('radio', { name: 'built of parts' }).check();
+  await take(page, 'settings');
+  await context.close();
 }
 
 async function take(page: Page, name: string): Promise<void> {

@@ -99,3 +99,34 @@ describe('files attached to an account', () => {
     expect((await books.list()).map(({ name }) => name)).toEqual(['ours.txt']);
   });
 });
+
+describe('files attached to an entry', () => {
+  it('come back with it and stand in its history; an entry that is not there takes none', async () => {
+    const shop = await openShop(server);
+    const { entryId } = await server.ok<{ entryId: number }>('POST', `${shop.path}/entries`, {
+      date: '2026-09-30',
+      lines: [
+        { accountId: (await shop.find('6200')).id, debit: '100' },
+        { accountId: (await shop.find('1000')).id, credit: '100' },
+      ],
+    });
+    const path = `${shop.path}/entries/${entryId}/attachments`;
+    const { attachments } = await server.ok<AttachmentList>('POST', `${path}?name=invoice.pdf`, new TextEncoder().encode('an invoice'));
+    expect(attachments.map(({ name, bytes }) => [name, bytes])).toEqual([['invoice.pdf', 10]]);
+    expect(new TextDecoder().decode(await server.bytes(`${shop.path}/attachments/${attachments[0]?.id}`))).toBe('an invoice');
+    const { events } = await server.ok<History>('GET', `${shop.path}/history?thing=entry&thingId=${entryId}`);
+    expect(events.map(({ label, action, after }) => [label, action, after])[0]).toEqual([
+      'Entry of 2026-09-30',
+      'changed',
+      { attached: 'invoice.pdf', date: '2026-09-30' },
+    ]);
+    expect(await server.refused('POST', `${shop.path}/entries/999999/attachments?name=invoice.pdf`, new TextEncoder().encode('x'))).toMatchObject({
+      status: 404,
+    });
+    const csv = new TextDecoder().decode(await server.bytes(`${shop.path}/entry-list/csv?from=2026-09-01&to=2026-09-30&source=manual`));
+    expect(csv.split('\r\n').slice(0, 2)).toEqual([
+      'Date,Document,Text,Layer,Source,Lines,Amount,Posted by,Reversed',
+      `2026-09-30,2,,ledger,manual,2,1.00,${testAdministrator.name},`,
+    ]);
+  });
+});

@@ -79,6 +79,23 @@ export const chartOperations = {
     answer: attachmentList,
     status: 201,
   },
+  listEntryAttachments: {
+    needs: 'reviewer',
+    method: 'get',
+    path: '/companies/{companyId}/entries/{entryId}/attachments',
+    summary: 'Files attached to an entry, newest first',
+    answer: attachmentList,
+  },
+  addEntryAttachment: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/entries/{entryId}/attachments',
+    summary: 'Attach a file of at most 25 MB, of a listed kind, to an entry',
+    query: attachmentName,
+    takesStream: true,
+    answer: attachmentList,
+    status: 201,
+  },
   downloadAttachment: {
     needs: 'reviewer',
     method: 'get',

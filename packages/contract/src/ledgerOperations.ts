@@ -119,6 +119,14 @@ export const ledgerOperations = {
     query: entriesQuery,
     answer: entryList,
   },
+  exportEntries: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/entry-list/csv',
+    summary: 'Entries as CSV, the latest 50,000 of what is sought',
+    query: entriesQuery.omit({ after: true, limit: true }),
+    answer: 'file',
+  },
   reverseEntry: {
     needs: 'preparer',
     method: 'post',

@@ -9,6 +9,7 @@ import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
 import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
 import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
+import { writeEntriesCsv } from './documents/writeEntriesCsv.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeLinesForm } from './documents/writeLinesForm.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
@@ -128,6 +129,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
       emptyLinesFile: writeLinesForm,
       budgetToWorkbook: writeBudgetWorkbook,
       accountLedgerToCsv: writeAccountLedgerCsv,
+      entriesToCsv: writeEntriesCsv,
       historyToCsv: writeHistoryCsv,
       chartToCsv: writeChartCsv,
       chartToWorkbook: writeChartWorkbook,

@@ -1,28 +1,29 @@
 import { attachmentKindOf, attachmentKinds, fail, largestAttachment, mapOutcome, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
-import type { Attachment, Ports, StreamedFile } from './ports/index.ts';
+import { openStructure } from './openBooks.ts';
+import type { Attachment, AttachmentOwner, Ports, StreamedFile } from './ports/index.ts';
 
-export async function listAttachments(ports: Ports, { companyId }: Access<'reviewer'>, accountId: number): Promise<Outcome<Attachment[], Failure>> {
-  return succeed(await ports.attachments.list(companyId, accountId));
+export async function listAttachments(ports: Ports, { companyId }: Access<'reviewer'>, owner: AttachmentOwner): Promise<Outcome<Attachment[], Failure>> {
+  return succeed(await ports.attachments.list(companyId, owner));
 }
 
-/** All files of the account, the new one first. Only kinds that are listed are taken, and 25 MB of each. */
+/** All files of the account or entry, the new one first. Only kinds that are listed are taken, and 25 MB of each. */
 export async function addAttachment(
   ports: Ports,
   access: Access<'preparer'>,
-  accountId: number,
+  owner: AttachmentOwner,
   name: string,
   content: AsyncIterable<Uint8Array>,
 ): Promise<Outcome<Attachment[], Failure>> {
   const { companyId, actor } = access;
   if (attachmentKindOf(name) === null) return fail({ code: 'attachment_kind_refused', name, kinds: attachmentKinds });
-  const opened = await openBooks(ports, companyId);
+  const opened = await openStructure(ports, companyId);
   if (!opened.ok) return opened;
-  if (!opened.value.cube.indexOf.has(accountId)) return fail({ code: 'not_found', thing: 'account', id: accountId });
-  const written = await ports.attachments.write(companyId, accountId, name, content, largestAttachment, actor);
-  return written.ok ? listAttachments(ports, access, accountId) : written;
+  const isThere = owner.kind === 'account' ? opened.value.labels.has(owner.id) : (await ports.ledger.entry(companyId, owner.id)) !== null;
+  if (!isThere) return fail({ code: 'not_found', thing: owner.kind, id: owner.id });
+  const written = await ports.attachments.write(companyId, owner, name, content, largestAttachment, actor);
+  return written.ok ? listAttachments(ports, access, owner) : written;
 }
 
 export async function downloadAttachment(ports: Ports, { companyId }: Access<'reviewer'>, id: number): Promise<Outcome<StreamedFile, Failure>> {

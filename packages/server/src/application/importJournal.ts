@@ -162,7 +162,8 @@ class Reading {
       });
     } catch (error) {
       const code = (error as { code?: string }).code ?? '';
-      if (!code.startsWith('CSV_')) this.brokeOff = true;
+      if (code === 'XML_MALFORMED') this.addFault({ code: 'file_malformed' });
+      else if (!code.startsWith('CSV_')) this.brokeOff = true;
       else this.addFault({ code: code === 'CSV_QUOTE_NOT_CLOSED' ? 'quote_not_closed' : 'row_too_long' });
     }
   }

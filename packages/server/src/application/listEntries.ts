@@ -2,14 +2,22 @@ import { type FacetFilter, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
-import type { EntriesWanted, ListedEntry, Ports } from './ports/index.ts';
+import type { CompanyRecord, EntriesWanted, ListedEntry, Ports } from './ports/index.ts';
+
+export interface ListedEntries {
+  readonly company: CompanyRecord;
+  readonly entries: readonly ListedEntry[];
+  readonly next: string | null;
+}
 
 /** Entries of a span, latest first, page by page. */
 export async function listEntries(
   ports: Ports,
   { companyId }: Access,
   { facets, ...wanted }: Omit<EntriesWanted, 'selected'> & { readonly facets: FacetFilter },
-): Promise<Outcome<{ entries: readonly ListedEntry[]; next: string | null }, Failure>> {
+): Promise<Outcome<ListedEntries, Failure>> {
   const opened = await openBooksOf(ports, companyId, facets);
-  return opened.ok ? succeed(await ports.ledger.listEntries(companyId, { ...wanted, selected: opened.value.selected })) : opened;
+  if (!opened.ok) return opened;
+  const { company, selected } = opened.value;
+  return succeed({ company, ...(await ports.ledger.listEntries(companyId, { ...wanted, selected })) });
 }

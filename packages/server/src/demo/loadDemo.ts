@@ -1,4 +1,4 @@
-import type { Element, Outcome } from '@ivory-ladder/core';
+import type { Element } from '@ivory-ladder/core';
 import { describeColumn, roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
@@ -8,7 +8,6 @@ import { applyChartFile } from '../application/chartFile.ts';
 import { addCodeList } from '../application/codeLists.ts';
 import { createCompany } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
-import type { Failure } from '../application/failure.ts';
 import { openBooks } from '../application/openBooks.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
 import { postDemoEntry } from '../application/postEntry.ts';
@@ -20,6 +19,8 @@ import { type DemoCategory, ferryAccounts, ferryCategories, ferryRoles } from '.
 import { ferryCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
+import { planFerry } from './ferryPlans.ts';
+import { must } from './must.ts';
 
 const seed = 20_260_930;
 const actor = 'Demo';
@@ -36,7 +37,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   const begun = there === null ? null : must(await openBooks(ports, there));
   if (begun) await addDemoPeople(ports, begun.company.id);
   const posted = begun?.cube.revision ?? 0;
-  if (posted > entries.length) return;
+  if (posted > entries.length) return begun ? planFerry(ports, begun) : undefined;
   if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== entries[posted - 2]?.date) return;
   say(begun ? `Going on with the demo: ${companyName}` : `Loading the demo: ${companyName}`);
   const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), roles: {} }, { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
@@ -61,6 +62,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
     if ((index + 1) % 250 === 0) say(`  ${index + 1} of ${entries.length} entries`);
   }
   say(`  ${entries.length} entries posted`);
+  await planFerry(ports, must(await openBooks(ports, company.id)));
 }
 
 /** Whoever enters the demo in a role has it in the demo's company. */
@@ -136,9 +138,4 @@ function openingFile(): string {
     return [number, name, element, parent, category, toDecimalText(BigInt(Math.round(euros * 100)), euro)];
   });
   return stringify([['Number', 'Name', 'Element', 'Parent', 'Category', 'Balance'], ...rows]);
-}
-
-function must<Value>(outcome: Outcome<Value, Failure>): Value {
-  if (!outcome.ok) throw new Error(`the demo could not be loaded: ${JSON.stringify(outcome.failure, (_, value) => (typeof value === 'bigint' ? value.toString() : value))}`);
-  return outcome.value;
 }

@@ -1,7 +1,8 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
+import { beginsAsXml } from './auditFile.ts';
 
-type FileKind = 'delimited' | 'workbook';
+type FileKind = 'delimited' | 'workbook' | 'audit_file';
 
 const startsWith = (content: Buffer, bytes: readonly number[]): boolean => bytes.every((byte, at) => content[at] === byte);
 
@@ -18,5 +19,5 @@ export function recogniseFile(content: Buffer): Outcome<FileKind, Failure> {
   const head = content.subarray(0, 65_536);
   const odd = head.reduce((count, byte) => (byte < 9 || (byte > 13 && byte < 32 && byte !== 27) ? count + 1 : count), 0);
   if (head.includes(0) || odd > head.length / 100) return refuse('binary');
-  return succeed('delimited');
+  return succeed(beginsAsXml(content) ? 'audit_file' : 'delimited');
 }

@@ -1,10 +1,13 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
 import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
+import { beginsAsXml } from './auditFile.ts';
 import { readDelimited, readHead } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
 import { recogniseFile } from './recogniseFile.ts';
+import { auditFileAccounts, auditFileHead, streamAuditFile } from './streamAuditFile.ts';
 import { streamDelimited } from './streamDelimited.ts';
+import { tableLimits } from './tableLimits.ts';
 
 type Table = { rows: (string | { number: string })[][]; format: TableFormat };
 
@@ -18,11 +21,13 @@ export class FileTableReader implements TableReader {
     const kind = recogniseFile(content);
     if (!kind.ok) return kind;
     if (kind.value === 'workbook') return fail({ code: 'file_not_a_table', found: 'document' });
+    if (kind.value === 'audit_file') return succeed({ rows: auditFileHead(content), separator: ',', encoding: 'utf-8' });
     return readHead(content);
   }
 
-  stream(...asked: Parameters<TableReader['stream']>): AsyncIterable<string[]> {
-    return streamDelimited(...asked);
+  async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<string[]> {
+    const [isXml, whole] = await lookAtBeginning(content);
+    yield* isXml ? streamAuditFile(whole, onBytes) : streamDelimited(whole, form, onBytes);
   }
 
   async readOnce(file: StoredFile): ReturnType<TableReader['readOnce']> {
@@ -45,8 +50,34 @@ async function readTable({ content }: StoredFile, choices: TableChoices): Promis
   const kind = recogniseFile(content);
   if (!kind.ok) return kind;
   if (kind.value === 'delimited') return readDelimited(content, choices);
+  if (kind.value === 'audit_file') return readAccounts(content);
   const cells = await readWorkbook(content, choices.sheet);
   if (!cells.ok) return cells;
   const { rows, sheet, sheets } = cells.value;
   return succeed({ rows, format: { kind: 'workbook', separator: null, encoding: null, sheet, sheets } });
+}
+
+function readAccounts(content: Buffer): Outcome<Table, Failure> {
+  try {
+    const rows = auditFileAccounts(content);
+    if (rows.length > tableLimits.rows) return fail({ code: 'file_limit_exceeded', limit: 'rows' });
+    return succeed({ rows, format: { kind: 'delimited', separator: ',', encoding: 'utf-8', sheet: null, sheets: [] } });
+  } catch (error) {
+    if ((error as { code?: string }).code !== 'XML_MALFORMED') throw error;
+    return fail({ code: 'file_unreadable', reason: 'malformed', row: 0 });
+  }
+}
+
+/** Whether what comes begins as XML, and all of it again from its beginning. */
+async function lookAtBeginning(content: AsyncIterable<Uint8Array>): Promise<readonly [isXml: boolean, whole: AsyncIterable<Uint8Array>]> {
+  const rest = content[Symbol.asyncIterator]();
+  const first = await rest.next();
+  const whole = async function* (): AsyncGenerator<Uint8Array> {
+    try {
+      for (let next = first; !next.done; next = await rest.next()) yield next.value;
+    } finally {
+      await rest.return?.();
+    }
+  };
+  return [!first.done && beginsAsXml(first.value), whole()];
 }

@@ -25,9 +25,17 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
   on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
   on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
-  on('listAttachments', async ({ access, id }) => mapOutcome(await listAttachments(ports, access, id('accountId')), answers.toAttachments));
+  on('listAttachments', async ({ access, id }) =>
+    mapOutcome(await listAttachments(ports, access, { kind: 'account', id: id('accountId') }), answers.toAttachments),
+  );
   on('addAttachment', async ({ access, id, query, request }) =>
-    mapOutcome(await addAttachment(ports, access, id('accountId'), query.name, request), answers.toAttachments),
+    mapOutcome(await addAttachment(ports, access, { kind: 'account', id: id('accountId') }, query.name, request), answers.toAttachments),
+  );
+  on('listEntryAttachments', async ({ access, id }) =>
+    mapOutcome(await listAttachments(ports, access, { kind: 'entry', id: id('entryId') }), answers.toAttachments),
+  );
+  on('addEntryAttachment', async ({ access, id, query, request }) =>
+    mapOutcome(await addAttachment(ports, access, { kind: 'entry', id: id('entryId') }, query.name, request), answers.toAttachments),
   );
   on('downloadAttachment', async ({ access, id }) => downloadAttachment(ports, access, id('attachmentId')));
   on('deleteAttachment', async ({ access, id }) => deleteAttachment(ports, access, id('attachmentId')));

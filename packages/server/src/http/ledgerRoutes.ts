@@ -1,4 +1,6 @@
+import type { operations } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
+import type { z } from 'zod';
 import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
 import { listEntries } from '../application/listEntries.ts';
 import type { Ports, PostedEntry } from '../application/ports/index.ts';
@@ -41,11 +43,12 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
-  on('listEntries', async ({ access, query }) => {
-    const { from = null, to = null, text = null, amount, layer = null, source = null, by = null, account = null, facets, after = null, limit } = query;
-    const wanted = { from, to, text, amount: amount === undefined ? null : BigInt(amount), layer, source, by, accountId: account, facets, after, limit };
-    return mapOutcome(await listEntries(ports, access, wanted), answers.toEntryList);
-  });
+  on('listEntries', async ({ access, query }) =>
+    mapOutcome(await listEntries(ports, access, entriesWanted(query, query.after, query.limit)), answers.toEntryList),
+  );
+  on('exportEntries', async ({ access, query }) =>
+    mapOutcome(await listEntries(ports, access, entriesWanted(query, undefined, mostEntriesExported)), (listed) => ports.writer.entriesToCsv(listed)),
+  );
   on('reverseEntry', async ({ access, id, body, asked }) => mapOutcome(await reverseEntry(ports, access, id('entryId'), body.date, asked), toPosted));
   on('postEntry', async ({ access, body, asked }) => {
     const lines = body.lines.map((line) => ({
@@ -57,6 +60,24 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     return mapOutcome(await postEntry(ports, access, { ...body, lines }, asked), toPosted);
   });
 }
+
+const mostEntriesExported = 50_000;
+
+type EntriesQuery = z.infer<(typeof operations)['exportEntries']['query']>;
+
+const entriesWanted = (query: EntriesQuery, after: string | undefined, limit: number) => ({
+  from: query.from ?? null,
+  to: query.to ?? null,
+  text: query.text ?? null,
+  amount: query.amount === undefined ? null : BigInt(query.amount),
+  layer: query.layer ?? null,
+  source: query.source ?? null,
+  by: query.by ?? null,
+  accountId: query.account ?? null,
+  facets: query.facets,
+  after: after ?? null,
+  limit,
+});
 
 const mostLinesShown = 3000;
 const mostLinesExported = 100_000;

@@ -1,14 +1,14 @@
 import { createHash } from 'node:crypto';
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
-import type { DataSource } from 'typeorm';
+import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Attachment, AttachmentStore } from '../application/ports/index.ts';
-import { recordAudit, timestamp } from './audit.ts';
+import type { Attachment, AttachmentOwner, AttachmentStore } from '../application/ports/index.ts';
+import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 
 const partBytes = 1 << 20;
-const columns = 'id, account_id AS accountId, name, bytes, added_at AS addedAt, added_by AS addedBy';
+const columns = 'id, account_id AS accountId, entry_id AS entryId, name, bytes, added_at AS addedAt, added_by AS addedBy';
 
 /** Attached files as rows of 1 MB, where every server sees them; without a hash one is not there yet. */
 export class AttachmentRepository implements AttachmentStore {
@@ -17,8 +17,8 @@ export class AttachmentRepository implements AttachmentStore {
     private readonly counters: Counters,
   ) {}
 
-  async list(companyId: number, accountId: number): Promise<Attachment[]> {
-    return this.attachments('account_id = ? ORDER BY id DESC', [companyId, accountId]);
+  async list(companyId: number, { kind, id }: AttachmentOwner): Promise<Attachment[]> {
+    return this.attachments(`${kind}_id = ? ORDER BY id DESC`, [companyId, id]);
   }
 
   async find(companyId: number, id: number): Promise<Attachment | null> {
@@ -27,17 +27,21 @@ export class AttachmentRepository implements AttachmentStore {
   }
 
   private async attachments(where: string, parameters: readonly number[]): Promise<Attachment[]> {
-    const rows = await rowsOf<Omit<Attachment, 'id'> & { id: string }>(
+    const rows = await rowsOf<Omit<Attachment, 'id' | 'owner'> & { id: string; accountId: number | null; entryId: string | null }>(
       this.database,
       `SELECT ${columns} FROM attachment WHERE company_id = ? AND sha256 IS NOT NULL AND ${where}`,
       parameters,
     );
-    return rows.map((row) => ({ ...row, id: Number(row.id) }));
+    return rows.map(({ accountId, entryId, ...row }) => ({
+      ...row,
+      id: Number(row.id),
+      owner: accountId === null ? { kind: 'entry', id: Number(entryId) } : { kind: 'account', id: accountId },
+    }));
   }
 
   async write(
     companyId: number,
-    accountId: number,
+    owner: AttachmentOwner,
     name: string,
     content: AsyncIterable<Uint8Array>,
     most: number,
@@ -46,8 +50,8 @@ export class AttachmentRepository implements AttachmentStore {
     const id = await this.counters.next('attachment');
     await this.removeAbandoned();
     await this.database.query(
-      'INSERT INTO attachment (company_id, id, account_id, name, bytes, sha256, added_at, added_by) VALUES (?, ?, ?, ?, 0, NULL, ?, ?)',
-      [companyId, id, accountId, name, timestamp(), actor],
+      `INSERT INTO attachment (company_id, id, ${owner.kind}_id, name, bytes, sha256, added_at, added_by) VALUES (?, ?, ?, ?, 0, NULL, ?, ?)`,
+      [companyId, id, owner.id, name, timestamp(), actor],
     );
     const hash = createHash('sha256');
     let [bytes, part] = [0, 0];
@@ -67,7 +71,7 @@ export class AttachmentRepository implements AttachmentStore {
     if (bytes === 0) return this.refuse(companyId, id, { code: 'attachment_incomplete' });
     const finished = await inTransaction(this.database, async (runner) => {
       await runner.query('UPDATE attachment SET bytes = ?, sha256 = ? WHERE company_id = ? AND id = ?', [bytes, hash.digest(), companyId, id]);
-      await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'account', thingId: accountId, action: 'changed', after: { attached: name } }]);
+      await recordAudit(runner, this.counters, companyId, actor, [await changeOf(runner, companyId, owner, { attached: name })]);
     });
     return finished.ok ? succeed(id) : finished;
   }
@@ -94,12 +98,19 @@ export class AttachmentRepository implements AttachmentStore {
     }
   }
 
-  remove(companyId: number, { id, accountId, name }: Attachment, actor: string): Promise<Outcome<void, Failure>> {
+  remove(companyId: number, { id, owner, name }: Attachment, actor: string): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await runner.query('DELETE FROM attachment WHERE company_id = ? AND id = ?', [companyId, id]);
-      await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'account', thingId: accountId, action: 'changed', after: { detached: name } }]);
+      await recordAudit(runner, this.counters, companyId, actor, [await changeOf(runner, companyId, owner, { detached: name })]);
     });
   }
+}
+
+/** An entry is known by its day. */
+async function changeOf(runner: QueryRunner, companyId: number, { kind, id }: AttachmentOwner, change: object): Promise<AuditEvent> {
+  if (kind === 'account') return { thing: kind, thingId: id, action: 'changed', after: change };
+  const [entry] = await rowsOf<{ date: string }>(runner, 'SELECT entry_date AS date FROM journal_entry WHERE company_id = ? AND id = ?', [companyId, id]);
+  return { thing: kind, thingId: id, action: 'changed', after: { ...change, date: entry?.date } };
 }
 
 /** Blocks of 1 MB out of whatever comes; at most one of them is held. */

@@ -19,6 +19,9 @@ import type {
 import type { AppDispatch, AppState } from '../app/store.ts';
 import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
 
+/** What a file belongs to, by its address. */
+export type AttachmentOwner = `accounts/${number}` | `entries/${number}`;
+
 /** The chart of accounts. */
 const chartApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
@@ -46,13 +49,13 @@ const chartApi = ivoryApi.injectEndpoints({
       query: ({ companyId, accountId, content }) => ({ url: `/companies/${companyId}/accounts/${accountId}/notes`, method: 'POST', body: { content } }),
       invalidatesTags: ['Notes', 'Chart', 'History'],
     }),
-    listAttachments: build.query<AttachmentList, { companyId: number; accountId: number }>({
-      query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/attachments`,
+    listAttachments: build.query<AttachmentList, { companyId: number; owner: AttachmentOwner }>({
+      query: ({ companyId, owner }) => `/companies/${companyId}/${owner}/attachments`,
       providesTags: ['Attachments'],
     }),
-    addAttachment: build.mutation<AttachmentList, { companyId: number; accountId: number; file: File }>({
-      query: ({ companyId, accountId, file }) => ({
-        url: `/companies/${companyId}/accounts/${accountId}/attachments?${toQuery({ name: file.name })}`,
+    addAttachment: build.mutation<AttachmentList, { companyId: number; owner: AttachmentOwner; file: File }>({
+      query: ({ companyId, owner, file }) => ({
+        url: `/companies/${companyId}/${owner}/attachments?${toQuery({ name: file.name })}`,
         method: 'POST',
         body: file,
         headers: { 'Content-Type': 'application/octet-stream' },

@@ -36,7 +36,7 @@ export function useFileDrop({ label, upload, isUploading, readAt }: FileDropOpti
       type="file"
       hidden
       aria-label={label}
-      accept=".csv,.tsv,.txt,.xlsx"
+      accept=".csv,.tsv,.txt,.xlsx,.xml"
       onChange={(event) => {
         void hand(event.target.files?.[0]);
         event.target.value = '';

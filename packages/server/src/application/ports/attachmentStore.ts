@@ -1,9 +1,15 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 
+/** What a file belongs to. */
+export interface AttachmentOwner {
+  readonly kind: 'account' | 'entry';
+  readonly id: number;
+}
+
 export interface Attachment {
   readonly id: number;
-  readonly accountId: number;
+  readonly owner: AttachmentOwner;
   readonly name: string;
   readonly bytes: number;
   /** UTC, as DATETIME text. */
@@ -11,13 +17,20 @@ export interface Attachment {
   readonly addedBy: string;
 }
 
-/** Files attached to accounts; one is there only once its last byte and the hash of all are. */
+/** Files attached to accounts and entries; one is there only once its last byte and the hash of all are. */
 export interface AttachmentStore {
   /** Newest first. */
-  list(companyId: number, accountId: number): Promise<Attachment[]>;
+  list(companyId: number, owner: AttachmentOwner): Promise<Attachment[]>;
   find(companyId: number, id: number): Promise<Attachment | null>;
   /** Takes the bytes as they come; refused beyond `most`, or where they end before their time, and then nothing is kept. */
-  write(companyId: number, accountId: number, name: string, content: AsyncIterable<Uint8Array>, most: number, actor: string): Promise<Outcome<number, Failure>>;
+  write(
+    companyId: number,
+    owner: AttachmentOwner,
+    name: string,
+    content: AsyncIterable<Uint8Array>,
+    most: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
   /** Part by part. */
   read(companyId: number, id: number): AsyncIterable<Uint8Array>;
   remove(companyId: number, attachment: Attachment, actor: string): Promise<Outcome<void, Failure>>;

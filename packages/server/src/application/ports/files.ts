@@ -1,5 +1,6 @@
 import type { ChartColumn, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { ListedEntries } from '../listEntries.ts';
 import type { Statement } from '../runStatement.ts';
 import type { TrialBalancePaper } from '../trialBalancePaper.ts';
 import type { AccountLedger } from '../viewAccountLedger.ts';
@@ -78,5 +79,6 @@ export interface FileWriter {
   emptyLinesFile(headings: readonly string[]): WrittenFile;
   budgetToWorkbook(grid: BudgetGrid): Promise<WrittenFile>;
   accountLedgerToCsv(ledger: AccountLedger): WrittenFile;
+  entriesToCsv(listed: ListedEntries): WrittenFile;
   historyToCsv(company: string, events: readonly ToldEvent[]): WrittenFile;
 }

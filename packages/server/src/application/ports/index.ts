@@ -12,7 +12,7 @@ import type { PlacementStore } from './placementStore.ts';
 import type { RateStore } from './rateStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
-export type { Attachment, AttachmentStore } from './attachmentStore.ts';
+export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
 export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';

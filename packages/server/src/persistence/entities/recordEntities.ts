@@ -160,7 +160,8 @@ export const ChosenColumnsEntity = new EntitySchema<ChosenColumnsRow>({
 export interface AttachmentRow {
   companyId: number;
   id: string;
-  accountId: number;
+  accountId: number | null;
+  entryId: string | null;
   name: string;
   bytes: number;
   sha256: Buffer | null;
@@ -173,7 +174,8 @@ export const AttachmentEntity = new EntitySchema<AttachmentRow>({
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
-    accountId: { name: 'account_id', type: 'int', unsigned: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true, nullable: true },
+    entryId: { name: 'entry_id', type: 'bigint', unsigned: true, nullable: true },
     name: { type: 'varchar', length: 200 },
     bytes: { type: 'int', unsigned: true },
     sha256: { type: 'varbinary', length: 32, nullable: true },
@@ -182,6 +184,7 @@ export const AttachmentEntity = new EntitySchema<AttachmentRow>({
   },
   indices: [
     { name: 'attachment_by_account', columns: ['companyId', 'accountId', 'id'] },
+    { name: 'attachment_by_entry', columns: ['companyId', 'entryId', 'id'] },
     { name: 'attachment_by_age', columns: ['sha256', 'addedAt'] },
   ],
 });

@@ -56,6 +56,7 @@ import { CreateExchangeRate1790000000055 } from './055-create-exchange-rate.ts';
 import { CreateForeignAmount1790000000056 } from './056-create-foreign-amount.ts';
 import { AddYearForms1790000000057 } from './057-add-year-forms.ts';
 import { AddAdjustingPeriods1790000000058 } from './058-add-adjusting-periods.ts';
+import { AttachToEntries1790000000059 } from './059-attach-to-entries.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -117,4 +118,5 @@ export const migrations = [
   CreateForeignAmount1790000000056,
   AddYearForms1790000000057,
   AddAdjustingPeriods1790000000058,
+  AttachToEntries1790000000059,
 ];

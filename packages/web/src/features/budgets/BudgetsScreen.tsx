@@ -41,7 +41,12 @@ export function BudgetsScreen() {
             Budgets
           </h1>
         </div>
-        {chosen && <p className={styles.hint}>In {company.currency}, income and expenses both as positive amounts.</p>}
+        {chosen && (
+          <p className={styles.hint}>
+            In {company.currency}, income and expenses both as positive amounts.
+            {facet && part === undefined && ` Choose a part by ${facet.name} to write in it.`}
+          </p>
+        )}
         {mayKeep && !isBeginning && (
           <Button variant={budgets.length === 0 ? 'contained' : 'text'} disabled={company.years.length === 0} onClick={() => setBeginning(true)}>
             New budget…

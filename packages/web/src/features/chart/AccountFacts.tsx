@@ -6,10 +6,10 @@ import { Link, useLocation } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { shortDay } from '../../components/dates.ts';
+import { Attachments } from '../attachments/Attachments.tsx';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { HistoryList } from '../history/HistoryList.tsx';
-import { AccountAttachments } from './AccountAttachments.tsx';
 import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
@@ -143,7 +143,7 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
       {mayReview && (
         <>
           <AccountNotes key={account.id} accountId={account.id} />
-          <AccountAttachments key={`files of ${account.id}`} accountId={account.id} />
+          <Attachments key={`files of ${account.id}`} owner={`accounts/${account.id}`} />
           <h3>History</h3>
           <HistoryList thing="account" thingId={account.id} />
         </>

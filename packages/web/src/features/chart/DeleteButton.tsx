@@ -14,7 +14,7 @@ interface DeleteButtonProps {
 /** Deletes an account that was never used, when it is pressed a second time; what goes with it is said before. */
 export function DeleteButton({ account, isBusy, onDelete }: DeleteButtonProps) {
   const { id: companyId } = useCompany();
-  const { data } = useListAttachmentsQuery({ companyId, accountId: account.id });
+  const { data } = useListAttachmentsQuery({ companyId, owner: `accounts/${account.id}` });
   const [isAsked, setIsAsked] = useState(false);
   const goesToo = [
     ...(account.notes.length > 0 ? [counted(account.notes.length, 'note')] : []),

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { toQuery } from '../../api/ivoryApi.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
@@ -53,18 +54,8 @@ export function EntriesScreen() {
   const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
   const amount = read === null || read === 0n ? '' : read.toString();
   const isSought = [text.trim(), layer, source, by.trim(), facets].some((part) => part !== '');
-  const { data, error, isFetching } = useListEntriesQuery({
-    companyId: company.id,
-    from: span.from,
-    to: span.to,
-    text: text.trim(),
-    amount,
-    layer,
-    source,
-    by: by.trim(),
-    facets,
-    limit,
-  });
+  const sought = { from: span.from, to: span.to, text: text.trim(), amount, layer, source, by: by.trim(), facets };
+  const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, ...sought, limit });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => columnsOf(currency), [currency]);
   return (
@@ -120,6 +111,9 @@ export function EntriesScreen() {
             onChange={(event) => change({ by: event.target.value }, { replace: true })}
           />
           <FacetMenu />
+          <Button component="a" href={`/api/companies/${company.id}/entry-list/csv?${toQuery(sought)}`} download>
+            CSV
+          </Button>
         </search>
         {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}
         {data?.entries.length === 0 && (

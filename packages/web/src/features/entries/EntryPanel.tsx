@@ -9,6 +9,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery, useReverseEntryMutation } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
+import { Attachments } from '../attachments/Attachments.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
 import styles from './EntriesScreen.module.css';
 
@@ -36,7 +37,8 @@ export function EntryPanel({ entryId, currency, onOpen }: EntryPanelProps) {
   copied.delete('entry');
   copied.set('copy', String(entryId));
   return (
-    <aside className={styles.panel} aria-label="Entry">
+    <aside className={styles.panel} aria-label="Entry" data-entry>
+      <p className={styles.printed}>{company.name}</p>
       <EntryView entryId={entryId} currency={currency} onBack={() => onOpen(null)} />
       {entry?.reversedBy && (
         <Button sx={{ alignSelf: 'start' }} onClick={() => onOpen(entry.reversedBy?.id ?? null)}>
@@ -48,12 +50,16 @@ export function EntryPanel({ entryId, currency, onOpen }: EntryPanelProps) {
           The entry that it reverses
         </Button>
       )}
-      {entry && mayPost && (
+      {entry && <Attachments key={entry.id} owner={`entries/${entry.id}`} />}
+      {entry && (
         <div className={styles.buttons}>
-          {entry.reversedBy === null && entry.source !== 'trial_balance' && <Button onClick={() => setReversing(true)}>Reverse…</Button>}
-          <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search: copied.toString() }}>
-            Copy…
-          </Button>
+          <Button onClick={() => window.print()}>Print</Button>
+          {mayPost && entry.reversedBy === null && entry.source !== 'trial_balance' && <Button onClick={() => setReversing(true)}>Reverse…</Button>}
+          {mayPost && (
+            <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search: copied.toString() }}>
+              Copy…
+            </Button>
+          )}
         </div>
       )}
       {entry && isReversing && <ReverseForm entry={entry} onDone={(id) => (id === null ? setReversing(false) : onOpen(id))} />}

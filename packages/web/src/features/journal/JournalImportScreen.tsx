@@ -136,7 +136,7 @@ export function JournalImportScreen() {
           type="file"
           hidden
           aria-label="File of journal lines"
-          accept=".csv,.tsv,.txt"
+          accept=".csv,.tsv,.txt,.xml"
           onChange={(event) => {
             void take(event.target.files?.[0]);
             event.target.value = '';

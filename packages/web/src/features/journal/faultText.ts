@@ -50,6 +50,8 @@ export function faultText({ code, facts }: Fault, currency: Currency): string {
       return `${documentText(facts)} has one line only`;
     case 'entry_known_otherwise':
       return `${documentText(facts)} was posted before with other amounts, as document ${text(facts.documentNumber)}`;
+    case 'file_malformed':
+      return 'From here on the file is no well-formed XML';
     case 'quote_not_closed':
       return 'A quotation mark is not closed from here on';
     case 'row_too_long':

@@ -2,19 +2,19 @@ import type { AttachmentList } from '@ivory-ladder/contract';
 import { attachmentKindOf, attachmentKinds, isPicture, largestAttachment } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { useAddAttachmentMutation, useDeleteAttachmentMutation, useListAttachmentsQuery } from '../../api/chartApi.ts';
+import { type AttachmentOwner, useAddAttachmentMutation, useDeleteAttachmentMutation, useListAttachmentsQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { momentText } from '../../components/dates.ts';
-import styles from './AccountAttachments.module.css';
+import styles from './Attachments.module.css';
 
 type Attachment = AttachmentList['attachments'][number];
 
-/** Files that belong to an account: a lease, a bank's letter. Pictures are shown; all else is only ever downloaded. */
-export function AccountAttachments({ accountId }: { accountId: number }) {
+/** Files that belong to an account or an entry: a lease, a bank's letter, an invoice. Pictures are shown; all else is only ever downloaded. */
+export function Attachments({ owner }: { owner: AttachmentOwner }) {
   const company = useCompany();
-  const mayKeep = useMay('preparer');
-  const { data } = useListAttachmentsQuery({ companyId: company.id, accountId });
+  const [mayKeep, mayRead] = [useMay('preparer'), useMay('reviewer')];
+  const { data } = useListAttachmentsQuery({ companyId: company.id, owner }, { skip: !mayRead });
   const [add, { isLoading, error }] = useAddAttachmentMutation();
   const [remove, removal] = useDeleteAttachmentMutation();
   const [tooLarge, setTooLarge] = useState(false);
@@ -25,7 +25,7 @@ export function AccountAttachments({ accountId }: { accountId: number }) {
   if (!mayKeep && attachments.length === 0) return null;
   const attach = (file: File | undefined) => {
     setTooLarge(file !== undefined && file.size > largestAttachment);
-    if (file && file.size <= largestAttachment) void add({ companyId: company.id, accountId, file });
+    if (file && file.size <= largestAttachment) void add({ companyId: company.id, owner, file });
   };
   const failure = tooLarge ? { code: 'attachment_too_large', facts: { limit: largestAttachment } } : (error ?? removal.error);
   return (

@@ -1,0 +1,65 @@
+import { grow, layers, movementOver, ordinaryPeriods } from '@ivory-ladder/core';
+import { ownAccess } from '../application/access.ts';
+import { addBudget, lockBudget, setBudgetCells } from '../application/budgets.ts';
+import type { Books, BudgetCellChange, Ports } from '../application/ports/index.ts';
+import { listRates, setRates } from '../application/rates.ts';
+import { must } from './must.ts';
+import { seededRandom } from './random.ts';
+
+const actor = 'Demo';
+const seed = 1_126;
+const wholeUnit = 100n;
+/** Percent more than the year before, by the first digits of the number; others as the year before. */
+const growth: Readonly<Record<string, bigint>> = { '4': 30n, '52': 60n, '51': 25n, '60': 25n };
+/** What a currency begins at, for one euro, and how much of it a month moves at most. */
+const currencies = [
+  { code: 'NOK', first: 11.3, step: 0.12 },
+  { code: 'USD', first: 1.095, step: 0.014 },
+] as const;
+
+/** A budget of the last year in two versions, the first of them locked, and exchange rates; made once. */
+export async function planFerry(ports: Ports, books: Books): Promise<void> {
+  const access = ownAccess(books.company.id, actor);
+  if ((await ports.budgets.list(books.company.id)).length === 0) await planBudgets(ports, access, books);
+  if (must(await listRates(ports, access)).length === 0) must(await setRates(ports, access, ferryRates(books)));
+}
+
+async function planBudgets(ports: Ports, access: ReturnType<typeof ownAccess>, books: Books): Promise<void> {
+  const year = books.calendar.years.at(-1);
+  const before = books.calendar.years.at(-2);
+  if (!year || !before) return;
+  const moved = ordinaryPeriods(before.periods).map((period) => movementOver(books.cube, layers, period));
+  const cells = books.tree.order.flatMap((account, at): BudgetCellChange[] => {
+    const index = books.cube.indexOf.get(account.id) as number;
+    if (books.tree.isParent[at] || books.traits.resets[index] !== 1) return [];
+    const tenths = Object.entries(growth).find(([first]) => account.number.startsWith(first))?.[1] ?? 0n;
+    const months = moved.map((net) => net[index] as bigint);
+    return grow(months, { units: tenths, scale: 1 }, wholeUnit).flatMap((amount, period) => (amount === 0n ? [] : [{ accountId: account.id, period: period + 1, was: 0n, amount }]));
+  });
+  const original = must(await addBudget(ports, access, { year: year.year, name: 'Original', facet: null, copyOf: null }));
+  const { version } = must(await setBudgetCells(ports, access, original.id, { part: '', cells }));
+  must(await lockBudget(ports, access, original.id, { version, reason: 'Approved by the board in December' }));
+  const revised = must(await addBudget(ports, access, { year: year.year, name: 'Revised in June', facet: null, copyOf: original.id }));
+  // The dry-docking came later, and fuel dearer than was thought.
+  const fuel = books.accounts.filter(({ number }) => number.startsWith('521')).map(({ id }) => id);
+  const dearer = cells.filter(({ accountId, period }) => period > 6 && fuel.includes(accountId)).map((cell) => ({ ...cell, was: cell.amount, amount: ((cell.amount * 11n) / 10n / wholeUnit) * wholeUnit }));
+  if (dearer.length > 0) must(await setBudgetCells(ports, access, revised.id, { part: '', cells: dearer }));
+}
+
+/** Closing rates at the ends of months and averages over them; invented, the same each time. */
+function ferryRates({ calendar }: Books) {
+  const random = seededRandom(seed);
+  const periods = ordinaryPeriods(calendar.periods).filter(({ lastDay }) => lastDay <= '2026-09-30');
+  return currencies.flatMap(({ code, first, step }) => {
+    let rate = first;
+    return periods.flatMap(({ firstDay, lastDay }) => {
+      const begun = rate;
+      rate += (random() - 0.5) * 2 * step;
+      const told = (value: number) => value.toFixed(4).replace(/\.?0+$/, '');
+      return [
+        { currency: code, kind: 'closing' as const, day: lastDay, accountId: null, rate: told(rate) },
+        { currency: code, kind: 'average' as const, day: firstDay, accountId: null, rate: told((begun + rate) / 2) },
+      ];
+    });
+  });
+}
