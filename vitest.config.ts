@@ -11,7 +11,7 @@ export default defineConfig({
       { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'], ...patient } },
       { test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], ...patient } },
       { test: { name: 'server', include: ['tests/server/**/*.test.ts'], ...patient } },
-      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], ...patient, fileParallelism: false, setupFiles: ['tests/support/closeVisits.ts'] } },
+      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], ...patient, setupFiles: ['tests/support/closeVisits.ts'] } },
     ],
   },
 });

@@ -31,7 +31,7 @@ describe('example A of IAS 7 in the browser', () => {
     for (const year of ['x2', 'x1'] as const) {
       const path = join(folder, `tb-${exampleDays[year]}.csv`);
       writeFileSync(path, exampleFile(year));
-      await page.getByRole('link', { name: 'Ledger' }).click();
+      await page.getByRole('link', { name: 'Ledger', exact: true }).click();
       await page.getByLabel('Trial balance file').setInputFiles(path);
       await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
       await page.getByText('✓ none').waitFor();

@@ -92,8 +92,8 @@ const pictures: readonly Picture[] = [
     prepare: async (page) => {
       await page.getByRole('combobox', { name: 'Budget' }).selectOption({ label: '2026 · Revised in June' });
       await page.getByRole('row', { name: /^4110/ }).focus();
-      for (const key of ['ArrowRight', ...Array.from({ length: 11 }, () => 'ArrowRight')]) await page.keyboard.press(key);
-      await page.keyboard.type('335000');
+      for (const key of ['ArrowRight', ...Array.from({ length: 9 }, () => 'ArrowRight')]) await page.keyboard.press(key);
+      await page.keyboard.type('560000');
       await page.keyboard.press('Enter');
       await page.getByText(/not saved/).waitFor();
     },

@@ -66,6 +66,7 @@ describe('every operation of a company, as every role', () => {
     expect(ofCompany.filter(([, { path, needs }]) => path.includes('/people') !== (needs === 'administrator')).map(([name]) => name)).toEqual([
       'changeSettings',
       'unlockPeriod',
+      'unlockBudget',
     ]);
   });
 

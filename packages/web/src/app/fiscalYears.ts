@@ -1,5 +1,5 @@
 import type { Company } from '@ivory-ladder/contract';
-import { addDays, dayParts, makeMonthlyYear, makeYearFrom, monthlyYearOf } from '@ivory-ladder/core';
+import { addDays, makeMonthlyYear, makeYearFrom, monthlyYearOf, shiftMonths } from '@ivory-ladder/core';
 
 type Stored = Company['years'][number];
 /** A year that was made, or one as it would be. */
@@ -22,7 +22,7 @@ export function yearBeside(company: Company, year: ShownYear, step: 1 | -1): Sho
   const lastDay = addDays(year.firstDay, -1);
   const made = company.years.find((one) => one.lastDay === lastDay);
   if (made) return made;
-  const { year: number, month, dayOfMonth } = dayParts(year.firstDay);
-  // Before the first year that was made there are years of months alone.
-  return makeMonthlyYear(dayOfMonth === 1 ? number - 1 : number, month);
+  // Before the first year that was made there are years of months alone; the last of them joins it.
+  const before = makeYearFrom(shiftMonths(year.firstDay, -12), { kind: 'months' });
+  return { ...before, lastDay, periods: before.periods.map((period, at) => (at === before.periods.length - 1 ? { ...period, lastDay } : period)) };
 }

@@ -43,7 +43,7 @@ export function BudgetsScreen() {
         </div>
         {chosen && (
           <p className={styles.hint}>
-            In {company.currency}, income and expenses both as positive amounts.
+            In {company.currency}, income and expenses positive.
             {facet && part === undefined && ` Choose a part by ${facet.name} to write in it.`}
           </p>
         )}

@@ -81,4 +81,21 @@ describe('history in words', () => {
   it('a change that nobody has words for is still a line', () => {
     expect(historyLines(event({ after: { something: 1 } }))).toEqual(['Changed']);
   });
+
+  it('tell how many amounts of a budget and rates were set, and the first of them', () => {
+    const cell = (amount: string) => ({ account: '6100 Rent', period: 1, amount });
+    expect(historyLines(event({ thing: 'budget', before: { cells: [cell('–')] }, after: { count: 7, cells: [cell('10.00')] } }))).toEqual([
+      '7 amounts set',
+      '6100 Rent, period 1: – → 10.00',
+      'and 6 more',
+    ]);
+    const rate = (value: string | null) => ({ currency: 'USD', kind: 'closing', day: '2026-09-30', rate: value });
+    expect(historyLines(event({ thing: 'rate', before: { rates: [rate(null)] }, after: { count: 1, rates: [rate('1.09')] } }))).toEqual([
+      '1 rate set',
+      'USD, closing, 2026-09-30: none → 1.09',
+    ]);
+    expect(historyLines(event({ thing: 'year', before: { adjustingPeriod: false }, after: { adjustingPeriod: true } }))).toEqual([
+      'Has a period for adjustments from here on',
+    ]);
+  });
 });

@@ -44,6 +44,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   if (action === 'noted') return [`Note: ${shown(now.note)}`];
   if (thing === 'code_list' && action === 'changed') return codeListLines(old, now);
   if (thing === 'budget' && Array.isArray(now.cells)) return budgetLines(old, now);
+  if (thing === 'rate') return rateLines(old, now);
   if (thing === 'entry' && action === 'posted')
     return [`Posted${now.layer === 'adjustment' ? ' as an adjustment' : ''}${typeof now.text === 'string' && now.text !== '' ? `: ${shown(now.text)}` : ''}`];
   if (action !== 'changed') return [{ added: 'Added', deleted: 'Deleted', posted: 'Posted' }[action] ?? action];
@@ -53,6 +54,7 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
       return JSON.stringify(old.ranges) === JSON.stringify(now.ranges) ? [] : [`Account numbers: ${rangesShown(old.ranges)} → ${rangesShown(now.ranges)}`];
     if (field === 'locked') return [`${now.locked === true ? 'Locked' : 'Opened again'}${now.reason ? `: ${String(now.reason)}` : ''}`];
     if (field === 'captions') return captionLines(old.captions, now.captions);
+    if (field === 'adjustingPeriod') return ['Has a period for adjustments from here on'];
     if (field === 'retainedEarnings') return ['Holds retained earnings from here on'];
     if (field === 'mergedInto') return [`Merged into ${shown(now.mergedInto)}`];
     if (field === 'shared' && old.shared !== now.shared) return [now.shared === true ? 'Shown to all' : 'Taken back from all'];
@@ -90,6 +92,17 @@ function budgetLines(old: Record<string, unknown>, now: Record<string, unknown>)
     ...told,
     ...(count > told.length && told.length > 0 ? [`and ${count - told.length} more`] : []),
   ];
+}
+
+/** How many rates were set, and the first of them. */
+function rateLines(old: Record<string, unknown>, now: Record<string, unknown>): string[] {
+  type Rate = { currency: string; kind: string; day: string; rate: string | null };
+  const [before, after] = [old.rates, now.rates].map((rates) => (Array.isArray(rates) ? rates : []) as Rate[]) as [Rate[], Rate[]];
+  const told = after
+    .slice(0, mostCells)
+    .map(({ currency, kind, day, rate }, at) => `${currency}, ${kind}, ${day}: ${before[at]?.rate ?? 'none'} → ${rate ?? 'none'}`);
+  const count = Number(now.count ?? after.length);
+  return [`${counted(count, 'rate')} set`, ...told, ...(count > told.length ? [`and ${count - told.length} more`] : [])];
 }
 
 const mostCodes = 6;
