@@ -39,6 +39,9 @@ export async function startMariaDb(folder, { small = false, database = 'ivory_la
       `ALTER USER 'root'@'localhost' IDENTIFIED BY '${password}';`,
     ].join('\n'),
   );
+  // Of its own: a server that starts takes temporary tables away that it finds in its folder, another server's too.
+  const temporary = join(folder, 'tmp');
+  mkdirSync(temporary, { recursive: true, mode: 0o700 });
   const log = join(folder, 'mariadb.log');
   const pool = small ? 256 : Math.max(256, Math.floor(totalmem() / 4 / 2 ** 20));
   const child = spawn(
@@ -50,6 +53,7 @@ export async function startMariaDb(folder, { small = false, database = 'ivory_la
       `--port=${port}`,
       `--socket=${join(tmpdir(), `ivory-ladder-${port}.sock`)}`,
       `--pid-file=${join(folder, 'mariadb.pid')}`,
+      `--tmpdir=${temporary}`,
       `--init-file=${setUp}`,
       '--skip-name-resolve',
       '--character-set-server=utf8mb4',

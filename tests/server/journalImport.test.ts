@@ -229,7 +229,7 @@ describe('journal lines from a file', () => {
     }
     const found = await shop.read(lines);
     expect(found).toMatchObject({ state: 'ready', summary: { entries: 10_000, lines: 20_000 } });
-    await shop.post(found.id);
+    expect(await shop.post(found.id)).toMatchObject({ status: 200, body: { entries: 10_000, lines: 20_000 } });
     const expected = BigInt(found.summary?.debit ?? 0);
     expect(expected).toBe(((10_000n * 10_001n) / 2n) * 100n + 10_000n);
     expect(BigInt((await shop.find('4000')).amount)).toBe(-60_000n - expected);

@@ -134,9 +134,9 @@ export interface LedgerStore {
     accountId: number,
     entryIds: readonly number[],
   ): Promise<ReadonlyMap<number, { readonly debits: readonly number[]; readonly credits: readonly number[] }>>;
-  /** Adjustments within two days, oldest first, so many at most; `earlier`: how many there are from before. */
   /** By account, what its lines add up to more than the kept balances; `null` while it is not known yet. */
   differencesFromLines(books: Books): Promise<ReadonlyMap<number, bigint> | null>;
+  /** Adjustments within two days, oldest first, so many at most; `earlier`: how many there are from before. */
   adjustments(companyId: number, from: Day, to: Day, most: number): Promise<{ entries: EntryRecord[]; earlier: number }>;
   openAdjustments(companyId: number, upTo: Day): Promise<OpenAdjustment[]>;
   broughtIn(companyId: number): Promise<BroughtInRecord[]>;
