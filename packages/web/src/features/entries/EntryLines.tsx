@@ -77,7 +77,7 @@ export function EntryLines({ rows, accounts, facets, currency, rates, day, fault
         }
         onBlur={() => {
           const other = foreignTyped(typed, currency);
-          if (other) set(at, withForeign(row, side, other, { rates, day, company: currency }));
+          if (other) set(at, withForeign(row, side, other, { rates, day, functional: currency }));
           else if (read !== null && typed.trim() !== '' && typed !== amountText(read, currency))
             set(at, { [side]: read === 0n ? '' : amountText(read, currency) });
         }}
@@ -188,7 +188,7 @@ export function EntryLines({ rows, accounts, facets, currency, rates, day, fault
                 columns={columns}
                 rates={rates}
                 day={day}
-                company={currency}
+                functional={currency}
                 onChange={(changed) => set(at, changed)}
                 onEnter={(event) => onEnter(event)}
               />

@@ -11,16 +11,16 @@ interface ForeignLineProps {
   readonly columns: number;
   readonly rates: readonly ExchangeRate[];
   readonly day: string;
-  readonly company: Currency;
+  readonly functional: Currency;
   readonly onChange: (row: EntryRow) => void;
   readonly onEnter: (event: KeyboardEvent<HTMLInputElement>) => void;
 }
 
 /** Under a line: its amount in another currency and the rate; changed here, the line's own amount follows. */
-export function ForeignLine({ row, line, columns, rates, day, company, onChange, onEnter }: ForeignLineProps) {
+export function ForeignLine({ row, line, columns, rates, day, functional, onChange, onEnter }: ForeignLineProps) {
   const { foreign } = row;
-  const said = rateText(row, { rates, day, company });
-  const set = (changes: Partial<TypedForeign>) => onChange(converted({ ...row, foreign: { ...foreign, ...changes } }, company));
+  const said = rateText(row, { rates, day, functional });
+  const set = (changes: Partial<TypedForeign>) => onChange(converted({ ...row, foreign: { ...foreign, ...changes } }, functional));
   return (
     <tr className={styles.foreign}>
       <td colSpan={columns}>

@@ -3,22 +3,22 @@ import { describe, expect, it } from 'vitest';
 import { emptyRow } from './entryRows.ts';
 import { converted, foreignTyped, rateText, withForeign } from './foreignAmount.ts';
 
-const company = currencyOf('EUR');
+const functional = currencyOf('EUR');
 const rate = (day: string, value: string): ExchangeRate => ({ currency: 'USD', kind: 'closing', day, accountId: null, rate: value });
 const rates = [rate('2026-09-30', '1.0834'), rate('2026-08-31', '1.1')];
-const facts = { rates, company, day: '2026-10-02' };
+const facts = { rates, functional, day: '2026-10-02' };
 const row = emptyRow();
 const usd = (text: string) => {
-  const typed = foreignTyped(text, company);
+  const typed = foreignTyped(text, functional);
   if (!typed) throw new Error(text);
   return typed;
 };
 
 describe('an amount in another currency', () => {
   it('is typed with its code; the company’s own, words and nothing are none', () => {
-    expect(foreignTyped('1,200.50 usd', company)).toEqual({ currency: currencyOf('USD'), amount: 120_050n });
-    expect(foreignTyped('1200JPY', company)).toEqual({ currency: currencyOf('JPY'), amount: 1200n });
-    expect(['100 EUR', '100 xyz', 'USD', '0 USD', '100', 'a lot USD'].map((text) => foreignTyped(text, company))).toEqual([null, null, null, null, null, null]);
+    expect(foreignTyped('1,200.50 usd', functional)).toEqual({ currency: currencyOf('USD'), amount: 120_050n });
+    expect(foreignTyped('1200JPY', functional)).toEqual({ currency: currencyOf('JPY'), amount: 1200n });
+    expect(['100 EUR', '100 xyz', 'USD', '0 USD', '100', 'a lot USD'].map((text) => foreignTyped(text, functional))).toEqual([null, null, null, null, null, null]);
   });
 
   it('comes to the company’s at the rate in force, whose age is told', () => {
@@ -30,7 +30,7 @@ describe('an amount in another currency', () => {
 
   it('follows another rate, which is then one that was typed', () => {
     const typed = withForeign(row, 'debit', usd('100 USD'), facts);
-    const changed = converted({ ...typed, foreign: typed.foreign && { ...typed.foreign, rate: '1.25' } }, company);
+    const changed = converted({ ...typed, foreign: typed.foreign && { ...typed.foreign, rate: '1.25' } }, functional);
     expect([changed.debit, rateText(changed, facts).text]).toEqual(['80.00', 'USD for one EUR, as typed']);
   });
 
