@@ -18,7 +18,14 @@ describe('an amount in another currency', () => {
   it('is typed with its code; the company’s own, words and nothing are none', () => {
     expect(foreignTyped('1,200.50 usd', functional)).toEqual({ currency: currencyOf('USD'), amount: 120_050n });
     expect(foreignTyped('1200JPY', functional)).toEqual({ currency: currencyOf('JPY'), amount: 1200n });
-    expect(['100 EUR', '100 xyz', 'USD', '0 USD', '100', 'a lot USD'].map((text) => foreignTyped(text, functional))).toEqual([null, null, null, null, null, null]);
+    expect(['100 EUR', '100 xyz', 'USD', '0 USD', '100', 'a lot USD'].map((text) => foreignTyped(text, functional))).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
   });
 
   it('comes to the company’s at the rate in force, whose age is told', () => {
