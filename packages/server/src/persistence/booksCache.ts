@@ -1,6 +1,7 @@
-import { type BalanceRow, buildCube, followCube, type Layer, type Origin, traitsOf } from '@ivory-ladder/core';
+import { buildCube, followCube, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
+import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -85,50 +86,28 @@ export class BooksCache {
   }
 }
 
-interface StoredRow {
-  readonly accountId: number;
-  readonly layer: Layer;
-  readonly origin: Origin;
-  readonly year: number;
-  readonly period: number;
-  readonly debit: string;
-  readonly credit: string;
-}
-
-/** The books with the lines of entries since; `null` where there are too many of them. A closing entry counts in the last period of the year it closes. */
+/** The books with the lines of entries since; `null` where there are too many of them. */
 async function follow(runner: QueryRunner, before: Books, company: CompanyRecord): Promise<Books | null> {
-  const rows = await rowsOf<StoredRow & { closesYear: number | null }>(
+  const rows = await rowsOf<PostedBalance<StoredBalance>>(
     runner,
-    `SELECT line.account_id AS accountId, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit
+    `SELECT ${postedColumns}
        FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.revision > ? LIMIT ${mostLinesFollowed + 1}`,
     [company.id, before.cube.revision],
   );
   if (rows.length > mostLinesFollowed) return null;
-  const lastOf = new Map(before.calendar.years.map((year) => [year.year, year.periods.at(-1)?.number]));
-  const counted = rows.map((row) => (row.closesYear === null ? row : { ...row, year: row.closesYear, period: lastOf.get(row.closesYear) ?? row.period }));
-  return { ...before, company, cube: followCube(before.cube, company.revision, balancesIn(before, counted)), selected: null };
+  return { ...before, company, cube: followCube(before.cube, company.revision, postedIn(before.calendar, rows)), selected: null };
 }
 
 async function readBalances(runner: QueryRunner, structure: Structure): Promise<Pick<Books, 'cube' | 'traits'>> {
   const { company, calendar, accounts } = structure;
-  const rows = await rowsOf<StoredRow>(
+  const rows = await rowsOf<StoredBalance>(
     runner,
     'SELECT account_id AS accountId, layer, origin, year, period, debit, credit FROM balance WHERE company_id = ? AND scenario = 0',
     [company.id],
   );
   const sorted = [...accounts].sort((a, b) => a.id - b.id);
   const ids = sorted.map((account) => account.id);
-  const cube = buildCube(company.revision, calendar, ids, balancesIn(structure, rows));
+  const cube = buildCube(company.revision, calendar, ids, balancesIn(calendar, rows));
   return { cube, traits: traitsOf(sorted, structure.retainedEarningsId) };
-}
-
-function balancesIn({ calendar }: Structure, rows: readonly StoredRow[]): BalanceRow[] {
-  const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
-  return rows.map(({ year, period, debit, credit, ...row }) => ({
-    ...row,
-    periodIndex: periodIndex.get(year * 100 + period) ?? -1,
-    debit: BigInt(debit),
-    credit: BigInt(credit),
-  }));
 }

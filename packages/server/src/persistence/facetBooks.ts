@@ -1,16 +1,7 @@
-import {
-  type FacetBalanceRow,
-  type FacetBalances,
-  type FacetFilter,
-  type FacetSet,
-  groupFacetBalances,
-  type Layer,
-  narrowCube,
-  type Origin,
-  selectSets,
-} from '@ivory-ladder/core';
+import { type FacetBalanceRow, type FacetBalances, type FacetFilter, type FacetSet, groupFacetBalances, narrowCube, selectSets } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
+import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFacetSets } from './facetSets.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -99,49 +90,26 @@ function merged(before: FacetBalances, more: FacetBalances): FacetBalances {
   return all;
 }
 
-interface StoredRow {
+interface StoredFacetBalance extends StoredBalance {
   readonly facetSetId: number;
-  readonly layer: Layer;
-  readonly origin: Origin;
-  readonly accountId: number;
-  readonly year: number;
-  readonly period: number;
-  readonly debit: string;
-  readonly credit: string;
 }
 
 async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceRow[]> {
-  const rows = await rowsOf<StoredRow>(
+  const rows = await rowsOf<StoredFacetBalance>(
     runner,
     'SELECT facet_set_id AS facetSetId, layer, origin, account_id AS accountId, year, period, debit, credit FROM facet_balance WHERE company_id = ?',
     [books.company.id],
   );
-  return rowsIn(books, rows);
+  return balancesIn(books.calendar, rows);
 }
 
-/** A closing entry counts in the last period of the year that it closes. */
 async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[]> {
-  const rows = await rowsOf<StoredRow & { closesYear: number | null }>(
+  const rows = await rowsOf<PostedBalance<StoredFacetBalance>>(
     runner,
-    `SELECT line.facet_set_id AS facetSetId, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, line.account_id AS accountId,
-            entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit
+    `SELECT line.facet_set_id AS facetSetId, ${postedColumns}
        FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.revision > ? AND line.facet_set_id <> 0`,
     [books.company.id, revision],
   );
-  const lastOf = new Map(books.calendar.years.map((year) => [year.year, year.periods.at(-1)?.number]));
-  return rowsIn(
-    books,
-    rows.map((row) => (row.closesYear === null ? row : { ...row, year: row.closesYear, period: lastOf.get(row.closesYear) ?? row.period })),
-  );
-}
-
-function rowsIn({ calendar }: Books, rows: readonly StoredRow[]): FacetBalanceRow[] {
-  const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
-  return rows.map(({ year, period, debit, credit, ...row }) => ({
-    ...row,
-    periodIndex: periodIndex.get(year * 100 + period) ?? -1,
-    debit: BigInt(debit),
-    credit: BigInt(credit),
-  }));
+  return postedIn(books.calendar, rows);
 }
