@@ -1,8 +1,6 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
-import { amount, day, element, id, name, side, version } from './primitives.ts';
-
-const lock = z.object({ at: z.string(), by: z.string(), reason: z.string() });
+import { amount, day, element, id, lock, name, side, version } from './primitives.ts';
 
 export const budget = z.object({
   id,

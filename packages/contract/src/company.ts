@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { role } from './people.ts';
-import { amount, day, id, language, layer, name, version } from './primitives.ts';
+import { amount, day, id, language, layer, lock, name, version } from './primitives.ts';
 
 export const companyInput = z.strictObject({
   name,
@@ -66,7 +66,7 @@ export const period = z.object({
   /** For adjustments: it bears the last day of its year. */
   isAdjusting: z.boolean(),
   /** Who locked it, when (UTC) and why; `null` while it is open. */
-  lock: z.object({ at: z.string(), by: z.string(), reason: z.string() }).nullable(),
+  lock: lock.nullable(),
 });
 
 /** A period by the year it belongs to and its number. */

@@ -13,6 +13,8 @@ export const term = z.enum(['current', 'non_current']);
 export const step = z.enum(['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued']);
 export const accountRole = z.enum(['retained_earnings', 'cash', 'exchange_differences', 'suspense']);
 export const version = z.int().nonnegative();
+/** Who locked something, when (UTC) and why. */
+export const lock = z.object({ at: z.string(), by: z.string(), reason: z.string() });
 /** A name as people write it: trimmed, without control characters. */
 export const name = z
   .string()

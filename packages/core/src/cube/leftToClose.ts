@@ -1,5 +1,4 @@
-import type { FiscalYear } from '../calendar/fiscalCalendar.ts';
-import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import { type FiscalYear, periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { Cube, Layer } from './cube.ts';
 import { type AccountTraits, movementOver } from './vector.ts';
 

@@ -4,18 +4,8 @@ import type { Failure } from '../application/failure.ts';
 import type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
+import type { BudgetRow } from './entities/budgetEntities.ts';
 import { changedRows, insertRows, inTransaction, Refused, rowsOf } from './transaction.ts';
-
-interface BudgetTableRow {
-  id: number;
-  year: number;
-  name: string;
-  listId: number | null;
-  version: number;
-  lockedAt: string | null;
-  lockedBy: string | null;
-  lockReason: string;
-}
 
 const duplicateKey = 1062;
 /** Code of amounts that stand under no value of the facet. */
@@ -31,7 +21,7 @@ export class BudgetRepository implements BudgetStore {
   ) {}
 
   async list(companyId: number): Promise<Budget[]> {
-    const rows = await rowsOf<BudgetTableRow>(
+    const rows = await rowsOf<Omit<BudgetRow, 'companyId'>>(
       this.database,
       `SELECT id, year, name, list_id AS listId, version, locked_at AS lockedAt, locked_by AS lockedBy, lock_reason AS lockReason
          FROM budget WHERE company_id = ? ORDER BY year DESC, id`,

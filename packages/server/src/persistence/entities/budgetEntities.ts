@@ -2,7 +2,7 @@ import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 
-interface BudgetRow {
+export interface BudgetRow {
   companyId: number;
   id: number;
   year: number;
