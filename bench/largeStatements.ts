@@ -4,6 +4,7 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { KeptConnections } from './keptConnections.ts';
 import { type LargeLedger, months, query } from './largeLedger.ts';
 import { alternate, median, type Result, timesAsFast } from './measure.ts';
 import { seeded } from './seeded.ts';
@@ -60,11 +61,11 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
         .join(', ')}`,
     );
 
-  const ask = (span: Asked, more: Record<string, string> = {}) =>
-    client.ok<StatementBody>(
-      'GET',
-      `/companies/${company.id}/statements/income-statement?${new URLSearchParams({ ...span, compare: 'fixed', detail: '2', ...more })}`,
-    );
+  const pathOf = (span: Asked, more: Record<string, string>) =>
+    `/companies/${company.id}/statements/income-statement?${new URLSearchParams({ ...span, compare: 'fixed', detail: '2', ...more })}`;
+  const ask = (span: Asked, more: Record<string, string> = {}) => client.ok<StatementBody>('GET', pathOf(span, more));
+  const kept = new KeptConnections(client);
+  const time = (span: Asked, more: Record<string, string> = {}) => kept.call('GET', pathOf(span, more));
   const indexes = ['line_by_day', 'line_by_account'] as const;
   const inSql = ({ from, to, compareFrom, compareTo }: Asked, index: (typeof indexes)[number]) =>
     query<{ id: number; chosen: string; earlier: string }>(
@@ -120,18 +121,18 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
 
   const size = `${(lines / 1e6).toLocaleString('en')} million lines`;
   const results: Result[] = [];
-  const plain = async () => void (await ask(whole()));
+  const plain = () => time(whole());
   const sql = await alternate(plain, async () => void (await inSql(whole(), best)));
   results.push(timesAsFast(`income statement, whole HTTP answer, 2 columns, ${size}; against SQL over the lines`, sql, 100));
   const duckTimes = await alternate(plain, async () => void (await inDuck(whole())));
   results.push(timesAsFast('the same; against DuckDB over the lines', duckTimes, 10));
   const filtered = await alternate(
-    async () => void (await ask(whole(), { facets: choice().values })),
+    () => time(whole(), { facets: choice().values }),
     async () => void (await inDuck(whole(), choice().sets)),
   );
   results.push(timesAsFast(`with a facet filter, 2 of 10 vessels, 40 of 200 sets, ${size}; against DuckDB's filtered query`, filtered, 1));
   const within = nextOf(spans(13, true));
-  const partial = await alternate(async () => void (await ask(within())), plain);
+  const partial = await alternate(() => time(within()), plain);
   const more = partial.product.map((value, at) => value - (partial.yardstick[at] ?? 0));
   results.push({
     name: `a span that begins and ends inside periods, ${size}; how much more than whole months`,
@@ -156,5 +157,6 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
   );
   await connection.end();
   duck.closeSync();
+  kept.close();
   return results;
 }

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { KeptConnections } from './keptConnections.ts';
 import type { LargeLedger } from './largeLedger.ts';
 import { median, type Result } from './measure.ts';
 import { seeded } from './seeded.ts';
@@ -30,9 +31,10 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
   const pool = mysql.createPool({ uri: databaseUrl, connectionLimit: clients, supportBigNumbers: true, bigNumberStrings: true });
   const random = seeded(23);
   const times: number[] = [];
+  const kept = new KeptConnections(client);
   const overHttp = async () => {
     const began = performance.now();
-    await client.ok(
+    await kept.call(
       'POST',
       `/companies/${company.id}/entries`,
       {
@@ -55,7 +57,9 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
   }
   await pool.query('DELETE FROM journal_line WHERE company_id = ? AND entry_id >= 2000000000', [company.id]);
   await pool.query('DELETE FROM journal_entry WHERE company_id = ? AND id >= 2000000000', [company.id]);
+  await pool.query('DELETE FROM audit_event WHERE company_id = ? AND id >= 2000000000', [company.id]);
   await pool.end();
+  kept.close();
   const ratio = median(rates.product.map((rate, at) => rate / (rates.yardstick[at] ?? 1)));
   const p99 = [...times].sort((a, b) => a - b)[Math.floor(times.length * 0.99)] ?? 0;
   return [

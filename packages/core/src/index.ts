@@ -32,6 +32,7 @@ export * from './chartfile/compareChart.ts';
 export * from './chartfile/rowFault.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';
+export * from './cube/dayBalances.ts';
 export * from './cube/facetBalances.ts';
 export * from './cube/followCube.ts';
 export * from './cube/leftToClose.ts';

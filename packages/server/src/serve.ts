@@ -26,6 +26,7 @@ import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
 import { databaseTrouble } from './persistence/databaseTrouble.ts';
+import { DayBooks } from './persistence/dayBooks.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
@@ -106,7 +107,15 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
   const facetSets = new FacetSets(database);
   return {
     companies: new CompanyRepository(database, counters),
-    ledger: new LedgerRepository(database, new BooksCache(database), new FacetBooks(database), new LineProofs(database), facetSets, counters),
+    ledger: new LedgerRepository(
+      database,
+      new BooksCache(database),
+      new FacetBooks(database),
+      new DayBooks(database),
+      new LineProofs(database),
+      facetSets,
+      counters,
+    ),
     journals: new JournalRepository(database, databaseUrl, facetSets, counters),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, facetSets, counters),

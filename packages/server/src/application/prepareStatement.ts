@@ -112,13 +112,20 @@ export function runBalances(compiled: CompiledLayout, books: Books, balances: Ba
   return { net: balances.net, amounts: runColumn(compiled, input) };
 }
 
-export function accountsInOrder(books: Books): PresentedAccount[] {
-  return books.tree.order.map((account, at) => ({
+/** The same for every state of the ledger over one structure. */
+const inOrderOf = new WeakMap<Books['tree'], readonly PresentedAccount[]>();
+
+export function accountsInOrder(books: Books): readonly PresentedAccount[] {
+  const known = inOrderOf.get(books.tree);
+  if (known) return known;
+  const made = books.tree.order.map((account, at) => ({
     account,
     label: books.labels.get(account.id) ?? accountLabel(account),
     index: books.cube.indexOf.get(account.id) as number,
     isParent: books.tree.isParent[at] as boolean,
   }));
+  inOrderOf.set(books.tree, made);
+  return made;
 }
 
 export async function prepareStatement(

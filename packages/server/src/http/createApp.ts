@@ -2,7 +2,6 @@ import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { Failure } from '../application/failure.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { guardHost, guardOrigin, secureHeaders } from './guards.ts';
@@ -35,13 +34,6 @@ export function createApp(ports: Ports, options: AppOptions): Express {
   app.use(secureHeaders);
   app.use((request, response, next) => guardHost(options.hosts())(request, response, next));
   app.use((request, response, next) => guardOrigin(options.hosts())(request, response, next));
-  app.use(
-    pinoHttp({
-      logger: options.log,
-      autoLogging: false,
-      serializers: { req: (request: { method: string; url: string }) => ({ method: request.method, url: request.url.split('?')[0] }) },
-    }),
-  );
   const sessions = readSession(ports, options.session);
   // Whether the database answers is said in time, also to somebody signed in, whose session stands in it.
   app.use(

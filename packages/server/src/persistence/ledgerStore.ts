@@ -1,4 +1,4 @@
-import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, type GrossVector, type Layer, type Outcome, type Position } from '@ivory-ladder/core';
+import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, type Outcome, type Position } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
@@ -21,13 +21,14 @@ import { applyPlan } from './applyTrialBalance.ts';
 import { recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
+import type { DayBooks } from './dayBooks.ts';
 import type { FacetBooks } from './facetBooks.ts';
 import { type FacetSets, noFacets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
 import type { LineProofs } from './lineProofs.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
-import { conditionOf, readAccountLines } from './readAccountLines.ts';
+import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -39,6 +40,7 @@ export class LedgerRepository implements LedgerStore {
     private readonly database: DataSource,
     private readonly cache: BooksCache,
     private readonly facetBooks: FacetBooks,
+    private readonly dayBooks: DayBooks,
     private readonly lineProofs: LineProofs,
     private readonly facetSets: FacetSets,
     private readonly counters: Counters,
@@ -56,29 +58,8 @@ export class LedgerRepository implements LedgerStore {
     return this.facetBooks.narrow(books, filter);
   }
 
-  async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
-    const found = new Map<Day, Record<Layer, GrossVector>>();
-    const empty = (): GrossVector => ({ debit: new BigInt64Array(books.cube.accountIds.length), credit: new BigInt64Array(books.cube.accountIds.length) });
-    const wanted = conditionOf(books.selected, 'facet_set_id');
-    const read = async (day: Day, partialFrom: Day): Promise<void> => {
-      const byLayer = { ledger: empty(), adjustment: empty() };
-      found.set(day, byLayer);
-      const rows = await rowsOf<{ accountId: number; layer: Layer; debit: string; credit: string }>(
-        this.database,
-        `SELECT account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
-          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 ${wanted.sql} GROUP BY layer, account_id ORDER BY NULL`,
-        [books.company.id, partialFrom, day, ...wanted.parameters],
-      );
-      for (const row of rows) {
-        const at = books.cube.indexOf.get(row.accountId);
-        if (at === undefined) continue;
-        byLayer[row.layer].debit[at] = BigInt(row.debit);
-        byLayer[row.layer].credit[at] = BigInt(row.credit);
-      }
-    };
-    // Each on a connection of its own: a statement with a comparative has four such days.
-    await Promise.all(positions.map(({ day, partialFrom }) => (partialFrom === null || found.has(day) ? undefined : read(day, partialFrom))));
-    return (position, layer) => found.get(position.day)?.[layer];
+  linesWithin(books: Books, positions: readonly Position[]): ReturnType<LedgerStore['linesWithin']> {
+    return this.dayBooks.linesWithin(books, positions);
   }
 
   async post(
@@ -88,7 +69,8 @@ export class LedgerRepository implements LedgerStore {
     request: Request,
   ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
     const id = await this.counters.next('entry');
-    return this.once(companyId, request, async () => {
+    // Its transaction takes the key first of all, so nothing is asked before it.
+    return this.onceTaken(companyId, request, async () => {
       const posted = await this.writeEntry(companyId, entry, id, period, request);
       if (posted.ok || posted.failure.code !== 'ledger_moved_on') return posted;
       // A facet set that was known here has gone with its value on another server, or is made anew.
@@ -177,7 +159,10 @@ export class LedgerRepository implements LedgerStore {
   /** Answers a repeated key with what the first request did, also where both arrive together. */
   private async once<Value>(companyId: number, request: Request, work: () => Promise<Outcome<Value, Failure>>): Promise<Outcome<Value, Failure>> {
     const before = await findOutcome(this.database, companyId, request);
-    if (before) return before as Outcome<Value, Failure>;
+    return before ? (before as Outcome<Value, Failure>) : this.onceTaken(companyId, request, work);
+  }
+
+  private async onceTaken<Value>(companyId: number, request: Request, work: () => Promise<Outcome<Value, Failure>>): Promise<Outcome<Value, Failure>> {
     try {
       return await work();
     } catch (error) {

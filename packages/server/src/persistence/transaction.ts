@@ -23,7 +23,8 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
   for (let attempt = 1; ; attempt++) {
     const runner = database.createQueryRunner();
     try {
-      await runner.startTransaction('READ COMMITTED');
+      // READ COMMITTED, as every connection is set.
+      await runner.startTransaction();
       const value = await work(runner);
       await runner.commitTransaction();
       return { ok: true, value };

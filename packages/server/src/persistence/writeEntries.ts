@@ -45,9 +45,11 @@ export async function lockPeriods(runner: QueryRunner, companyId: number, entrie
 export async function lockAccounts(runner: QueryRunner, companyId: number, accountIds: readonly number[], generated: boolean): Promise<void> {
   const ids = [...new Set(accountIds)].sort((a, b) => a - b);
   if (ids.length === 0) return;
-  const rows = await rowsOf<{ id: number; number: string; active: number }>(
+  const rows = await rowsOf<{ id: number; number: string; active: number; isParent: string }>(
     runner,
-    `SELECT id, COALESCE(number, name) AS number, active FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id LOCK IN SHARE MODE`,
+    `SELECT id, COALESCE(number, name) AS number, active,
+            EXISTS (SELECT 1 FROM account AS child WHERE child.company_id = account.company_id AND child.parent_id = account.id) AS isParent
+       FROM account WHERE company_id = ? AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY id LOCK IN SHARE MODE`,
     [companyId, ...ids],
   );
   const found = new Set(rows.map((row) => row.id));
@@ -56,12 +58,7 @@ export async function lockAccounts(runner: QueryRunner, companyId: number, accou
   if (generated) return;
   const inactive = rows.find((row) => row.active !== 1);
   if (inactive) throw new Refused({ code: 'account_takes_no_postings', accountId: inactive.id, number: inactive.number, reason: 'inactive' });
-  const [parent] = await rowsOf<{ id: number; number: string }>(
-    runner,
-    `SELECT DISTINCT parent.id, COALESCE(parent.number, parent.name) AS number FROM account AS child JOIN account AS parent ON parent.company_id = child.company_id AND parent.id = child.parent_id
-      WHERE child.company_id = ? AND child.parent_id IN (${ids.map(() => '?').join(', ')}) LIMIT 1`,
-    [companyId, ...ids],
-  );
+  const parent = rows.find((row) => Number(row.isParent) === 1);
   if (parent) throw new Refused({ code: 'account_takes_no_postings', accountId: parent.id, number: parent.number, reason: 'parent' });
 }
 
