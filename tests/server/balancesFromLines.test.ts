@@ -79,6 +79,14 @@ describe('the proof that balances are what the lines add up to', () => {
     expect(proofs.find(({ name }) => name === 'trial_balance')).toMatchObject({ state: 'fails', difference: '-1' });
   });
 
+  it('goes for what entries are sought by too', async () => {
+    const shop = await openShop(server);
+    await byHand("UPDATE entry_search SET words = 'something else' WHERE company_id = ? ORDER BY entry_id LIMIT 1", [shop.id]);
+    expect(await ledgerCommand('verify')).toMatchObject({ code: 1, said: expect.stringContaining('1 entries are not sought by what they say') });
+    expect(await ledgerCommand('rebuild')).toMatchObject({ code: 0 });
+    expect((await ledgerCommand('verify')).code).toBe(0);
+  });
+
   it('counts a closing entry in the last period of the year that it closes', async () => {
     const shop = await openShop(server);
     expect(await proofSeenAnew(shop.path)).toMatchObject({ state: 'holds' });

@@ -23,6 +23,8 @@ export const entryInput = z.strictObject({
   layer: layer.default('ledger'),
   /** In the adjusting period behind the year whose last day it bears. */
   adjusting: z.boolean().default(false),
+  /** A document series by its id, or 0 for the company's plain numbers. */
+  series: z.int().nonnegative().default(0),
   lines: z
     .array(
       z.strictObject({
@@ -64,6 +66,8 @@ export const entry = z.object({
   /** Whether it stands in an adjusting period. */
   isAdjusting: z.boolean(),
   reversesEntryId: id.nullable(),
+  /** The series that it is numbered in, or 0. */
+  series: z.int().nonnegative(),
   /** Number of the document in the file that it came from; empty for others. */
   originDocument: z.string(),
   reversedBy: z.object({ id, documentNumber: z.string() }).nullable(),
@@ -79,12 +83,14 @@ export const reversalInput = z.strictObject({ date: day });
 export const entriesQuery = z.object({
   from: day.optional(),
   to: day.optional(),
-  /** Part of the description or of a line's text, or a document number, here or in the file it came from. */
+  /** Words that all stand in the description, a line's text or the document number of a file that it came from, or its own document number. */
   text: z.string().trim().min(1).max(200).optional(),
   /** Of a line, on either side; beside `text` one of both is enough. */
   amount: amount.optional(),
   layer: layer.optional(),
   source: entrySource.optional(),
+  /** 0 for the plain numbers. */
+  series: z.coerce.number().int().nonnegative().optional(),
   /** Part of the name of who posted it. */
   by: z.string().trim().min(1).max(200).optional(),
   /** Only entries with a line on it. */

@@ -20,5 +20,6 @@ export * from './people.ts';
 export * from './placement.ts';
 export * from './problem.ts';
 export * from './rates.ts';
+export * from './series.ts';
 export * from './statement.ts';
 export * from './trialBalanceFile.ts';

@@ -8,6 +8,7 @@ import { ledgerOperations } from './ledgerOperations.ts';
 import { peopleOperations } from './peopleOperations.ts';
 import { placementOperations } from './placementOperations.ts';
 import { rateOperations } from './rateOperations.ts';
+import { seriesOperations } from './seriesOperations.ts';
 import { statementOperations } from './statementOperations.ts';
 
 /** Every operation of the API. */
@@ -21,6 +22,7 @@ export const operations = {
   ...journalOperations,
   ...budgetOperations,
   ...rateOperations,
+  ...seriesOperations,
   ...statementOperations,
 };
 

@@ -1,6 +1,7 @@
 import { formatAmount } from '@ivory-ladder/core';
 import { DatabaseUnfit, openDatabase } from './persistence/database.ts';
 import { findDifferences, rebuildBalances } from './persistence/derivedBalances.ts';
+import { countUnsearchable } from './persistence/entrySearch.ts';
 import { rowsOf } from './persistence/transaction.ts';
 
 const mostListed = 20;
@@ -22,10 +23,13 @@ async function main(task: string | undefined): Promise<number> {
       for (const { table, accountId, year, period, debit, credit } of differences.slice(0, mostListed))
         say(`  ${table}, account ${accountId}, period ${period} of ${year}: ${minor(debit)} debit and ${minor(credit)} credit missing`);
       if (differences.length > mostListed) say(`  and ${differences.length - mostListed} more`);
-      if (differences.length > 0 && task === 'rebuild') {
+      const unsearchable = await countUnsearchable(database, id);
+      if (unsearchable > 0) say(`  ${unsearchable} entries are not sought by what they say`);
+      const faults = differences.length + unsearchable;
+      if (faults > 0 && task === 'rebuild') {
         await rebuildBalances(database, id);
         say('  made anew from the lines');
-      } else wrong += differences.length;
+      } else wrong += faults;
     }
     return wrong === 0 ? 0 : 1;
   } finally {

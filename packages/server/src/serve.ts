@@ -38,6 +38,7 @@ import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { RateRepository } from './persistence/rateStore.ts';
+import { SeriesRepository } from './persistence/seriesStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
 import { ViewRepository } from './persistence/viewStore.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
@@ -121,6 +122,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     codeLists: new CodeListRepository(database, facetSets, counters),
     budgets: new BudgetRepository(database, counters),
     rates: new RateRepository(database, counters),
+    series: new SeriesRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),

@@ -104,6 +104,11 @@ export type Failure =
   | { code: 'budget_locked' | 'budget_not_locked'; name: string }
   /** Cells that somebody changed meanwhile, as they stand now, debit positive. */
   | { code: 'budget_cells_moved_on'; cells: { accountId: number; period: number; current: bigint }[] }
+  | { code: 'series_code_taken'; series: string }
+  /** Documents are numbered in it. */
+  | { code: 'series_held'; series: string; documents: number }
+  /** No new document is numbered in it. */
+  | { code: 'series_ended'; id: number }
   | { code: 'code_list_name_taken'; name: string }
   | { code: 'code_list_held'; name: string; accounts: number; lines: number; budgets: number }
   | { code: 'list_code_held'; listed: string; accounts: number; lines: number; pairings: number; budgets: number }

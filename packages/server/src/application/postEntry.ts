@@ -12,10 +12,12 @@ import {
   toCompanyCurrency,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openStructure } from './openBooks.ts';
 import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
 import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
+import { checkSeries } from './series.ts';
 
 export interface EntryDraft {
   readonly date: string;
@@ -23,6 +25,8 @@ export interface EntryDraft {
   readonly layer: Layer;
   /** In the adjusting period behind the year whose last day it bears. */
   readonly adjusting?: boolean;
+  /** 0 for the company's plain numbers. */
+  readonly series?: number;
   readonly lines: readonly {
     readonly accountId: number;
     readonly debit: bigint;
@@ -52,10 +56,21 @@ export async function postEntry(
   if (difference !== 0n) return fail({ code: 'entry_out_of_balance', difference });
   const period = draft.adjusting ? openAdjustingPeriodOn(books, draft.date) : openPeriodOn(books, draft.date);
   if (!period.ok) return period;
+  const unnumbered = await checkSeries(ports, companyId, draft.series ?? 0);
+  if (unnumbered) return fail(unnumbered);
   const lines = linesWithFacets(books, draft.lines);
   if (!lines.ok) return lines;
   const { date, description, layer } = draft;
-  const entry: NewEntry = { date, description, layer, lines: lines.value, source: 'manual', closesYear: null, reversesEntryId: null };
+  const entry: NewEntry = {
+    date,
+    description,
+    layer,
+    lines: lines.value,
+    source: 'manual',
+    closesYear: null,
+    reversesEntryId: null,
+    seriesId: draft.series ?? 0,
+  };
   return ports.ledger.post(companyId, entry, period.value, request);
 }
 
@@ -77,7 +92,7 @@ function checkForeign({ company }: Structure, lines: EntryDraft['lines']): Failu
 
 /** Each line with its facets; refused where a rule of the company forbids them, the first line at fault named. */
 function linesWithFacets(books: Structure, lines: EntryDraft['lines']): Outcome<NewLine[], Failure> {
-  const accounts = new Map(books.accounts.map((account) => [account.id, account]));
+  const accounts = accountsById(books);
   const check = facetCheck(
     books.lists.filter(({ kind }) => kind === 'facet'),
     books.pairings,

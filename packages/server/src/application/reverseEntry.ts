@@ -35,6 +35,7 @@ export async function reverseEntry(
     source: 'reversal',
     closesYear: entry.closesYear,
     reversesEntryId: entry.id,
+    seriesId: entry.series,
     lines: entry.lines.map(({ accountId, debit, credit, text, facets, foreign }) => ({ accountId, debit: credit, credit: debit, text, facets, foreign })),
   };
   return ports.ledger.post(companyId, reversal, period.value, request);

@@ -72,6 +72,7 @@ const entriesWanted = (query: EntriesQuery, after: string | undefined, limit: nu
   amount: query.amount === undefined ? null : BigInt(query.amount),
   layer: query.layer ?? null,
   source: query.source ?? null,
+  series: query.series ?? null,
   by: query.by ?? null,
   accountId: query.account ?? null,
   facets: query.facets,

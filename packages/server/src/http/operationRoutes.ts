@@ -10,6 +10,7 @@ import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
 import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
 import { sendProblem } from './problems.ts';
+import { sendJson } from './sendJson.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
@@ -77,7 +78,7 @@ export function operationRoutes(router: Router, checkAnswers: boolean): On {
         return pipeline(Readable.from(file.content), response.type('application/octet-stream'));
       }
       const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
-      response.status(operation.status ?? 200).json(body);
+      sendJson(request, response.status(operation.status ?? 200), body);
     };
     const readers = operation.takesFile
       ? [raw({ type: () => true, limit: largestUploadBytes })]

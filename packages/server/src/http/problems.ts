@@ -34,6 +34,8 @@ const conflicts = new Set([
   'view_name_taken',
   'setting_held',
   'code_list_name_taken',
+  'series_code_taken',
+  'series_held',
   'budget_name_taken',
   'budget_locked',
   'budget_not_locked',

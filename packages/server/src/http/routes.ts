@@ -11,6 +11,7 @@ import { operationRoutes } from './operationRoutes.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
 import { sendProblem } from './problems.ts';
 import { rateRoutes } from './rateRoutes.ts';
+import { seriesRoutes } from './seriesRoutes.ts';
 import { statementRoutes } from './statementRoutes.ts';
 
 export interface ApiOptions {
@@ -27,7 +28,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, statementRoutes]) routes(on, ports);
+  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, seriesRoutes, statementRoutes]) routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

@@ -8,8 +8,9 @@ import { addCategoryPath } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { insertAccounts } from './insertAccounts.ts';
+import { numberEntries } from './numberEntries.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods, numberEntries } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods } from './writeEntries.ts';
 
 /** Everything a trial balance changes, inside one transaction, in the lock order of docs/architecture.md. */
 export async function applyPlan(

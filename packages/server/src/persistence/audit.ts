@@ -1,6 +1,6 @@
 import type { QueryRunner } from 'typeorm';
 import type { Counters } from './counters.ts';
-import { insertRows } from './transaction.ts';
+import { inOneTrip, insertions, type Statement } from './transaction.ts';
 
 export interface AuditEvent {
   readonly thing:
@@ -10,6 +10,7 @@ export interface AuditEvent {
     | 'budget'
     | 'category'
     | 'code_list'
+    | 'document_series'
     | 'pairing_rule'
     | 'period'
     | 'place'
@@ -31,11 +32,16 @@ const asText = (state: unknown): string | null =>
 
 /** Append-only, in the transaction of the change itself. */
 export async function recordAudit(runner: QueryRunner, counters: Counters, companyId: number, actor: string, events: readonly AuditEvent[]): Promise<void> {
+  await inOneTrip(runner, await auditOf(counters, companyId, actor, events));
+}
+
+/** The statements of `recordAudit`. */
+export async function auditOf(counters: Counters, companyId: number, actor: string, events: readonly AuditEvent[]): Promise<Statement[]> {
   const at = new Date().toISOString().replace('T', ' ').replace('Z', '');
   const rows: unknown[][] = [];
   for (const { thing, thingId, action, before, after } of events)
     rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor]);
-  await insertRows(runner, 'audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor)', rows);
+  return insertions('audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor)', rows);
 }
 
 /** Now, as DATETIME text in UTC. */

@@ -3,7 +3,8 @@ import { DataSource } from 'typeorm';
 import { entities } from './entities/index.ts';
 import { migrations } from './migrations/index.ts';
 
-const sessionSettings = "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20";
+const sessionSettings =
+  "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20, group_concat_max_len = 16777216";
 const migrationLockSeconds = 120;
 
 /** The database is not one that the application can use; the reasons are for the person who set it up. */
@@ -23,6 +24,8 @@ export async function openDatabase(url: string, poolSize = 16): Promise<DataSour
     supportBigNumbers: true,
     bigNumberStrings: true,
     dateStrings: true,
+    // Costs a stack for every query; a query that fails is told with its own.
+    trace: false,
     poolSize,
     extra: { connectionLimit: poolSize },
   });

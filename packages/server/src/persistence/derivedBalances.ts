@@ -1,4 +1,5 @@
 import type { DataSource, QueryRunner } from 'typeorm';
+import { insertSearch } from './entrySearch.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 
 /** The two tables that are written with the lines, and what each has of them. */
@@ -49,12 +50,14 @@ export async function findDifferences(database: DataSource | QueryRunner, compan
   return found;
 }
 
-/** Makes both tables of a company anew from its lines. Copies in memory are read anew with the structure version. */
+/** Makes both tables of a company anew from its lines, and what its entries are sought by. Copies in memory are read anew with the structure version. */
 export async function rebuildBalances(database: DataSource, companyId: number): Promise<void> {
   const outcome = await inTransaction(database, async (runner) => {
     // Postings under way end first, new ones wait: each takes the company's row at its end.
     await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
     for (const table of derivedTables) await rebuildTable(runner, companyId, table);
+    await runner.query('DELETE FROM entry_search WHERE company_id = ?', [companyId]);
+    await runner.query(insertSearch('entry.company_id = ?'), [companyId]);
   });
   if (!outcome.ok) throw new Error(`the balances of company ${companyId} could not be made anew: ${outcome.failure.code}`);
 }

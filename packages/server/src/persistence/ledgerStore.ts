@@ -18,21 +18,22 @@ import type {
   TrialBalancePlan,
 } from '../application/ports/index.ts';
 import { applyPlan } from './applyTrialBalance.ts';
-import { recordAudit } from './audit.ts';
+import { auditOf } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
 import type { DayBooks } from './dayBooks.ts';
 import type { FacetBooks } from './facetBooks.ts';
 import { type FacetSets, noFacets } from './facetSets.ts';
-import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
+import { findOutcome, isDuplicateKey, takeKey } from './idempotency.ts';
 import type { LineProofs } from './lineProofs.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
+import { finishEntry } from './numberEntries.ts';
 import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
-import { inTransaction, Refused, rowsOf } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
+import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { type EntryToWrite, entriesOf, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
 export class LedgerRepository implements LedgerStore {
@@ -100,13 +101,11 @@ export class LedgerRepository implements LedgerStore {
         entry.lines.map((line) => line.accountId),
         entry.source === 'demo' || entry.source === 'closing',
       );
-      await insertEntries(runner, companyId, request.actor, [toWrite]);
-      await recordAudit(runner, this.counters, companyId, request.actor, [postedEvent(toWrite)]);
-      await addToBalances(runner, companyId, [toWrite]);
-      const { revision, posted } = await numberEntries(runner, companyId, [toWrite], null);
-      const outcome = { ...(posted[0] as PostedEntry), revision };
-      await recordOutcome(runner, companyId, request, outcome);
-      return outcome;
+      await inOneTrip(runner, [
+        ...entriesOf(companyId, request.actor, [toWrite]),
+        ...(await auditOf(this.counters, companyId, request.actor, [postedEvent(toWrite)])),
+      ]);
+      return finishEntry(runner, companyId, toWrite, request);
     });
   }
 

@@ -7,9 +7,10 @@ import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { noFacets } from './facetSets.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
+import { numberEntries } from './numberEntries.ts';
 import { replacePlaces } from './placeRows.ts';
 import { changedRows, Refused } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, numberEntries, postedEvent } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, postedEvent } from './writeEntries.ts';
 
 /** Entries, place, role and the end of the account that goes, in one transaction and in the lock order of postings. */
 export async function mergeAccounts(runner: QueryRunner, counters: Counters, books: Books, plan: MergePlan, request: Request): Promise<PostingOutcome> {

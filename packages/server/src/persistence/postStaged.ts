@@ -2,9 +2,11 @@ import type { QueryRunner } from 'typeorm';
 import type { JournalImportRecord, JournalPosted, Request } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
+import { insertSearch } from './entrySearch.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
+import { numberRun } from './numberEntries.ts';
 import { Refused, rowsOf } from './transaction.ts';
-import { lockAccounts, lockPeriods, numberRun } from './writeEntries.ts';
+import { lockAccounts, lockPeriods } from './writeEntries.ts';
 
 /** What was staged of an import, as entries, lines and balances in one transaction; `firstEntry`: the first of as many ids in a row. */
 export async function postStaged(
@@ -56,6 +58,7 @@ export async function postStaged(
        ${linesToPost} ORDER BY entry.place, line.line_row`,
     [companyId, firstEntry, id],
   );
+  await runner.query(insertSearch('entry.company_id = ? AND entry.id BETWEEN ? AND ?'), [companyId, firstEntry, firstEntry + summary.entries - 1]);
   await recordAudit(runner, counters, companyId, request.actor, [
     { thing: 'journal_import', thingId: id, action: 'posted', after: { name, entries: summary.entries, lines: summary.lines } },
   ]);

@@ -14,7 +14,7 @@ export async function readEntry(database: DataSource, companyId: number, entryId
     }
   >(
     database,
-    `SELECT entry.id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, posted_at AS postedAt, posted_by AS postedBy, period.is_adjusting AS adjusting
+    `SELECT entry.id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, series_id AS series, posted_at AS postedAt, posted_by AS postedBy, period.is_adjusting AS adjusting
        FROM journal_entry AS entry LEFT JOIN fiscal_period AS period ON period.company_id = entry.company_id AND period.year = entry.year AND period.number = entry.period
       WHERE entry.company_id = ? AND entry.id = ?`,
     [companyId, entryId],

@@ -52,12 +52,43 @@ export async function changedRows(runner: QueryRunner, sql: string, parameters: 
   return result.affectedRows;
 }
 
-/** `(?, ?), (?, ?)` for a bulk INSERT, its rows in slices that stay far under the packet limit. */
-export async function insertRows(runner: QueryRunner, into: string, rows: readonly (readonly unknown[])[], suffix = ''): Promise<void> {
+export interface Statement {
+  readonly sql: string;
+  readonly parameters: readonly unknown[];
+}
+
+/** Statements for a bulk INSERT, its rows in slices that stay far under the packet limit; none for no rows. */
+export function insertions(into: string, rows: readonly (readonly unknown[])[], suffix = ''): Statement[] {
   const slice = 2000;
+  const made: Statement[] = [];
   for (let at = 0; at < rows.length; at += slice) {
     const part = rows.slice(at, at + slice);
     const tuple = `(${(part[0] as readonly unknown[]).map(() => '?').join(', ')})`;
-    await runner.query(`INSERT INTO ${into} VALUES ${part.map(() => tuple).join(', ')} ${suffix}`, part.flat());
+    made.push({ sql: `INSERT INTO ${into} VALUES ${part.map(() => tuple).join(', ')} ${suffix}`, parameters: part.flat() });
   }
+  return made;
+}
+
+export async function insertRows(runner: QueryRunner, into: string, rows: readonly (readonly unknown[])[], suffix = ''): Promise<void> {
+  for (const { sql, parameters } of insertions(into, rows, suffix)) await runner.query(sql, parameters as unknown[]);
+}
+
+const mostInOneTrip = 8;
+
+/**
+ * Statements whose answers nobody needs, several at a time: of a posting, each way to the database and back costs more than most
+ * of its statements. One that fails fails them all.
+ */
+export async function inOneTrip(runner: QueryRunner, statements: readonly Statement[]): Promise<void> {
+  for (let at = 0; at < statements.length; at += mostInOneTrip) {
+    const { sql, parameters } = together(statements.slice(at, at + mostInOneTrip));
+    await runner.query(sql, parameters as unknown[]);
+  }
+}
+
+/** One statement of several; the answer of each that has one comes in their order. */
+export function together(statements: readonly Statement[]): Statement {
+  const [only] = statements;
+  if (only && statements.length === 1) return only;
+  return { sql: `BEGIN NOT ATOMIC ${statements.map(({ sql }) => sql).join('; ')}; END`, parameters: statements.flatMap(({ parameters }) => parameters) };
 }

@@ -1,8 +1,12 @@
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, NewLine, PostedEntry } from '../application/ports/index.ts';
+import type { NewEntry, NewLine } from '../application/ports/index.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
+import { searchRows } from './entrySearch.ts';
 import { noFacets } from './facetSets.ts';
-import { insertRows, Refused, rowsOf } from './transaction.ts';
+import { inOneTrip, insertions, Refused, rowsOf, type Statement } from './transaction.ts';
+
+/** Of entries that bear the company's plain numbers. */
+export const plainNumbers = 0;
 
 export interface EntryToWrite extends Omit<NewEntry, 'lines'> {
   readonly id: number;
@@ -62,50 +66,57 @@ export async function lockAccounts(runner: QueryRunner, companyId: number, accou
   if (parent) throw new Refused({ code: 'account_takes_no_postings', accountId: parent.id, number: parent.number, reason: 'parent' });
 }
 
-/** Entries with a provisional document number and revision; both are set with the company row at the end. */
-export async function insertEntries(runner: QueryRunner, companyId: number, actor: string, entries: readonly EntryToWrite[]): Promise<void> {
+/** Entries with a provisional document number and revision, which both are set with the company row at the end. */
+export function insertEntries(runner: QueryRunner, companyId: number, actor: string, entries: readonly EntryToWrite[]): Promise<void> {
+  return inOneTrip(runner, entriesOf(companyId, actor, entries));
+}
+
+/** The statements of `insertEntries`. */
+export function entriesOf(companyId: number, actor: string, entries: readonly EntryToWrite[]): Statement[] {
   const at = timestamp();
-  await insertRows(
-    runner,
-    'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, revision, posted_at, posted_by)',
-    entries.map((entry) => [
-      companyId,
-      entry.id,
-      entry.date,
-      entry.period.year,
-      entry.period.number,
-      '',
-      entry.description,
-      entry.layer,
-      entry.source,
-      entry.closesYear,
-      entry.reversesEntryId,
-      entry.trialBalanceId,
-      0,
-      at,
-      actor,
-    ]),
-  );
-  await insertRows(
-    runner,
-    'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text, facet_set_id)',
-    entries.flatMap((entry) =>
-      entry.lines.map((line, index) => [
+  return [
+    ...insertions(
+      'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, series_id, revision, posted_at, posted_by)',
+      entries.map((entry) => [
         companyId,
         entry.id,
-        index + 1,
-        line.accountId,
         entry.date,
+        entry.period.year,
+        entry.period.number,
+        '',
+        entry.description,
         entry.layer,
-        entry.closesYear === null ? 0 : 1,
-        line.debit.toString(),
-        line.credit.toString(),
-        line.text,
-        line.facetSetId,
+        entry.source,
+        entry.closesYear,
+        entry.reversesEntryId,
+        entry.trialBalanceId,
+        entry.seriesId ?? plainNumbers,
+        0,
+        at,
+        actor,
       ]),
     ),
-  );
-  await insertRows(runner, 'foreign_amount (company_id, entry_id, line_number, currency, amount, rate)', foreignRows(companyId, entries));
+    ...insertions(
+      'journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text, facet_set_id)',
+      entries.flatMap((entry) =>
+        entry.lines.map((line, index) => [
+          companyId,
+          entry.id,
+          index + 1,
+          line.accountId,
+          entry.date,
+          entry.layer,
+          entry.closesYear === null ? 0 : 1,
+          line.debit.toString(),
+          line.credit.toString(),
+          line.text,
+          line.facetSetId,
+        ]),
+      ),
+    ),
+    ...insertions('foreign_amount (company_id, entry_id, line_number, currency, amount, rate)', foreignRows(companyId, entries)),
+    ...searchRows(companyId, actor, entries),
+  ];
 }
 
 /** Beside the lines that have one. */
@@ -116,7 +127,12 @@ function foreignRows(companyId: number, entries: readonly EntryToWrite[]): unkno
 }
 
 /** To both derived tables, netted per key and in key order, which is what keeps concurrent postings from deadlocking. */
-export async function addToBalances(runner: QueryRunner, companyId: number, entries: readonly EntryToWrite[]): Promise<void> {
+export function addToBalances(runner: QueryRunner, companyId: number, entries: readonly EntryToWrite[]): Promise<void> {
+  return inOneTrip(runner, balancesOf(companyId, entries));
+}
+
+/** The statements of `addToBalances`. */
+export function balancesOf(companyId: number, entries: readonly EntryToWrite[]): Statement[] {
   const keys = (entry: EntryToWrite, { accountId }: { readonly accountId: number }) => [
     entry.layer,
     entry.closesYear === null ? 'ordinary' : 'closing',
@@ -124,18 +140,18 @@ export async function addToBalances(runner: QueryRunner, companyId: number, entr
     entry.balancePeriod.year,
     entry.balancePeriod.number,
   ];
-  await insertRows(
-    runner,
-    'balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)',
-    summed(entries, (entry, line) => [companyId, 0, ...keys(entry, line)]),
-    addUp,
-  );
-  await insertRows(
-    runner,
-    'facet_balance (company_id, facet_set_id, layer, origin, account_id, year, period, debit, credit)',
-    summed(entries, (entry, line) => (line.facetSetId === noFacets ? null : [companyId, line.facetSetId, ...keys(entry, line)])),
-    addUp,
-  );
+  return [
+    ...insertions(
+      'balance (company_id, scenario, layer, origin, account_id, year, period, debit, credit)',
+      summed(entries, (entry, line) => [companyId, 0, ...keys(entry, line)]),
+      addUp,
+    ),
+    ...insertions(
+      'facet_balance (company_id, facet_set_id, layer, origin, account_id, year, period, debit, credit)',
+      summed(entries, (entry, line) => (line.facetSetId === noFacets ? null : [companyId, line.facetSetId, ...keys(entry, line)])),
+      addUp,
+    ),
+  ];
 }
 
 const addUp = 'ON DUPLICATE KEY UPDATE debit = debit + VALUES(debit), credit = credit + VALUES(credit)';
@@ -157,65 +173,4 @@ function summed(entries: readonly EntryToWrite[], keyOf: (entry: EntryToWrite, l
       sums.set(text, sum);
     }
   return [...sums.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, { key, debit, credit }]) => [...key, debit.toString(), credit.toString()]);
-}
-
-/** The same for entries whose ids follow one another: document numbers follow in the same order. */
-export async function numberRun(
-  runner: QueryRunner,
-  companyId: number,
-  firstEntry: number,
-  count: number,
-): Promise<{ revision: number; firstDocument: number }> {
-  const { revision, first } = await takeNumbers(runner, companyId, count, null);
-  await runner.query('UPDATE journal_entry SET revision = ?, document_number = CAST(? + id - ? AS CHAR) WHERE company_id = ? AND id BETWEEN ? AND ?', [
-    revision,
-    first,
-    firstEntry,
-    companyId,
-    firstEntry,
-    firstEntry + count - 1,
-  ]);
-  return { revision, firstDocument: first };
-}
-
-/** The company row, last of all locks: revision and document numbers, copied to the entries. */
-export async function numberEntries(
-  runner: QueryRunner,
-  companyId: number,
-  entries: readonly EntryToWrite[],
-  expectedRevision: number | null,
-): Promise<{ revision: number; posted: PostedEntry[] }> {
-  const { revision, first } = await takeNumbers(runner, companyId, entries.length, expectedRevision);
-  const posted: PostedEntry[] = [];
-  for (const [index, entry] of entries.entries()) {
-    const documentNumber = String(first + index);
-    await runner.query('UPDATE journal_entry SET revision = ?, document_number = ? WHERE company_id = ? AND id = ?', [
-      revision,
-      documentNumber,
-      companyId,
-      entry.id,
-    ]);
-    posted.push({ entryId: entry.id, documentNumber, date: entry.date, lines: entry.lines.length });
-  }
-  return { revision, posted };
-}
-
-/** The next revision, and so many document numbers. */
-async function takeNumbers(
-  runner: QueryRunner,
-  companyId: number,
-  count: number,
-  expectedRevision: number | null,
-): Promise<{ revision: number; first: number }> {
-  const [row] = await rowsOf<{ revision: string; nextDocument: string }>(
-    runner,
-    'SELECT revision, next_document AS nextDocument FROM company WHERE id = ? FOR UPDATE',
-    [companyId],
-  );
-  if (!row) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
-  if (expectedRevision !== null && Number(row.revision) !== expectedRevision) throw new Refused({ code: 'ledger_moved_on' });
-  const revision = Number(row.revision) + 1;
-  const first = Number(row.nextDocument);
-  await runner.query('UPDATE company SET revision = ?, next_document = ? WHERE id = ?', [revision, first + count, companyId]);
-  return { revision, first };
 }

@@ -10,6 +10,7 @@ import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 import type { RateStore } from './rateStore.ts';
+import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
@@ -27,6 +28,7 @@ export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, Sessi
 export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
+export type { DocumentSeries, SeriesStore } from './seriesStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 
 export interface Ports {
@@ -37,6 +39,7 @@ export interface Ports {
   readonly codeLists: CodeListStore;
   readonly budgets: BudgetStore;
   readonly rates: RateStore;
+  readonly series: SeriesStore;
   readonly notes: NoteStore;
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;

@@ -23,6 +23,8 @@ export interface EntryRecord {
   /** In a period for adjustments. */
   readonly isAdjusting: boolean;
   readonly reversesEntryId: number | null;
+  /** The series that it is numbered in, or 0. */
+  readonly series: number;
   /** Number of the document in the file that it came from; empty for others. */
   readonly originDocument: string;
   /** The entry that reverses it, if there is one. */
@@ -56,7 +58,7 @@ export interface AccountLineRecord {
   readonly facets: FacetsOfLine;
 }
 
-export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'originDocument' | 'isAdjusting' | 'lines'> {
+export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'series' | 'originDocument' | 'isAdjusting' | 'lines'> {
   readonly isReversed: boolean;
   /** Sum of its debits. */
   readonly amount: bigint;
@@ -67,11 +69,13 @@ export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt'
 export interface EntriesWanted {
   readonly from: Day | null;
   readonly to: Day | null;
-  /** Part of the description or of a line's text, or a document number, here or in the file it came from. */
+  /** Words that all stand in the description, a line's text or the document number of a file that it came from, or its own document number. */
   readonly text: string | null;
   /** Of a line, on either side; beside `text` one of both is enough. */
   readonly amount: bigint | null;
   readonly source: NewEntry['source'] | null;
+  /** A series by its id, 0 for plain numbers. */
+  readonly series: number | null;
   /** Part of the name of who posted it. */
   readonly by: string | null;
   /** With a line of these sets; `null`: any. */

@@ -11,7 +11,7 @@ import {
   PlaceEntity,
 } from './companyEntities.ts';
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
-import { BalanceEntity, EntryEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
+import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import { ExchangeRateEntity, ForeignAmountEntity } from './rateEntities.ts';
 import {
@@ -43,6 +43,8 @@ export const entities = [
   PairingRuleEntity,
   LayoutOptionsEntity,
   EntryEntity,
+  EntrySearchEntity,
+  DocumentSeriesEntity,
   LineEntity,
   BalanceEntity,
   FacetBalanceEntity,

@@ -21,6 +21,7 @@ export interface EntryRow {
   postedAt: string;
   postedBy: string;
   originDocument: string;
+  seriesId: number;
 }
 
 export const EntryEntity = new EntitySchema<EntryRow>({
@@ -42,9 +43,11 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     postedAt: { name: 'posted_at', type: 'datetime' },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
     originDocument: { ...keyText, name: 'origin_document', length: 60, default: '' },
+    seriesId: { name: 'series_id', type: 'int', unsigned: true, default: 0 },
   },
   indices: [
     { name: 'entry_by_origin', columns: ['companyId', 'originDocument', 'date'] },
+    { name: 'entry_by_document', columns: ['companyId', 'documentNumber'] },
     { name: 'entry_by_revision', columns: ['companyId', 'revision'] },
     { name: 'entry_by_date', columns: ['companyId', 'date', 'id'] },
     { name: 'entry_by_trial_balance', columns: ['companyId', 'trialBalanceId'] },
@@ -85,6 +88,60 @@ export const LineEntity = new EntitySchema<LineRow>({
     { name: 'line_by_account', columns: ['companyId', 'accountId', 'date'] },
     { name: 'line_by_day', columns: ['companyId', 'date', 'closing', 'layer', 'accountId', 'facetSetId', 'debit', 'credit'] },
   ],
+});
+
+export interface DocumentSeriesRow {
+  companyId: number;
+  id: number;
+  code: string;
+  name: string;
+  firstNumber: string;
+  nextNumber: string;
+  active: number;
+  version: number;
+}
+
+export const DocumentSeriesEntity = new EntitySchema<DocumentSeriesRow>({
+  name: 'document_series',
+  columns: {
+    companyId,
+    id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
+    code: { ...keyText, length: 10 },
+    name: { type: 'varchar', length: 200 },
+    firstNumber: { name: 'first_number', type: 'bigint', unsigned: true, default: 1 },
+    nextNumber: { name: 'next_number', type: 'bigint', unsigned: true, default: 1 },
+    active: { type: 'tinyint', unsigned: true, default: 1 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [
+    { name: 'document_series_by_code', columns: ['companyId', 'code'], unique: true },
+    { name: 'document_series_by_id', columns: ['id'] },
+  ],
+});
+
+interface EntrySearchRow {
+  companyId: number;
+  date: string;
+  entryId: string;
+  layer: string;
+  source: string;
+  seriesId: number;
+  postedBy: string;
+  words: Buffer;
+}
+
+export const EntrySearchEntity = new EntitySchema<EntrySearchRow>({
+  name: 'entry_search',
+  columns: {
+    companyId,
+    date: { name: 'entry_date', type: 'date', primary: true },
+    entryId: { name: 'entry_id', type: 'bigint', unsigned: true, primary: true },
+    layer: { ...keyText, length: 10 },
+    source: { ...keyText, length: 20 },
+    seriesId: { name: 'series_id', type: 'int', unsigned: true },
+    postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+    words: { type: 'mediumblob' },
+  },
 });
 
 export interface BalanceTableRow {

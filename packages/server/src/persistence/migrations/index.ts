@@ -57,6 +57,10 @@ import { CreateForeignAmount1790000000056 } from './056-create-foreign-amount.ts
 import { AddYearForms1790000000057 } from './057-add-year-forms.ts';
 import { AddAdjustingPeriods1790000000058 } from './058-add-adjusting-periods.ts';
 import { AttachToEntries1790000000059 } from './059-attach-to-entries.ts';
+import { CreateDocumentSeries1790000000060 } from './060-create-document-series.ts';
+import { NumberEntriesBySeries1790000000061 } from './061-number-entries-by-series.ts';
+import { CreateEntrySearch1790000000062 } from './062-create-entry-search.ts';
+import { FillEntrySearch1790000000063 } from './063-fill-entry-search.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -119,4 +123,8 @@ export const migrations = [
   AddYearForms1790000000057,
   AddAdjustingPeriods1790000000058,
   AttachToEntries1790000000059,
+  CreateDocumentSeries1790000000060,
+  NumberEntriesBySeries1790000000061,
+  CreateEntrySearch1790000000062,
+  FillEntrySearch1790000000063,
 ];
