@@ -140,7 +140,7 @@ async function loadTheSame(databaseUrl: string, companyId: number, folder: strin
     flags: ['+LOCAL_FILES'],
   });
   let seconds = 0;
-  for (const table of ['journal_entry', 'journal_line', 'balance', 'facet_balance']) {
+  for (const table of ['journal_entry', 'journal_line', 'entry_search', 'balance', 'facet_balance']) {
     const file = join(folder, `${table}.csv`);
     await writeTable(connection, table, companyId, file);
     await connection.query(`DROP TABLE IF EXISTS ${outfile(table)}`);

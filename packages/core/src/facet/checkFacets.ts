@@ -53,6 +53,14 @@ export function facetCheck(
     if (!first || !second) return [];
     return [{ rule, first, second, firsts: new Set(valuesBelow(first, rule.firstValue)), seconds: new Set(valuesBelow(second, rule.secondValue)) }];
   });
+  const keys = new Map<string, ReturnType<typeof numberKey>>();
+  const keyOf = (number: string) => {
+    const before = keys.get(number);
+    if (before) return before;
+    const made = numberKey(number, order);
+    keys.set(number, made);
+    return made;
+  };
   return (line) => {
     for (const [key, value] of Object.entries(line.facets)) {
       const facet = known.get(key as ListKey);
@@ -61,7 +69,7 @@ export function facetCheck(
       if (!listed) return { code: 'facet_value_unknown', facet: facet.name, value };
       if (listed.retired) return { code: 'facet_value_retired', facet: facet.name, value };
     }
-    const number = numberKey(line.accountNumber, order);
+    const number = keyOf(line.accountNumber);
     for (const [key, facet] of known) {
       const has = line.facets[key] !== undefined;
       if (!has && facet.isNeededOn(number)) return { code: 'facet_needed', facet: facet.name };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { detectJournal, type JournalReading } from './journalColumns.ts';
-import { type JournalContext, readDay, readJournalRow } from './readJournalRow.ts';
+import { type JournalContext, journalRowReader, readDay } from './readJournalRow.ts';
 
 const vessel = { key: 'facet:1' as const, name: 'Vessel', codes: [] };
 const euro = { code: 'EUR', exponent: 2 };
@@ -23,7 +23,7 @@ const reading: JournalReading = {
   decimalSign: '.',
   dateOrder: 'dmy',
 };
-const read = (row: string) => readJournalRow(row.split('|'), reading, context);
+const read = (row: string) => journalRowReader(reading, context)(row.split('|'));
 
 describe('a file of journal lines', () => {
   it('is known by its headings, below titles too, with facets by their names', () => {

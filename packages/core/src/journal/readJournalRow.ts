@@ -46,43 +46,69 @@ const longest: readonly (readonly [JournalColumn, number])[] = [
 ];
 const oddSpaces = /[\u00a0\u202f\u2007]/u;
 
-/** A row as a line, or the first thing that is wrong with it; `null` for a row without anything in its columns. */
-export function readJournalRow(
-  cells: readonly string[],
-  reading: JournalReading,
-  context: JournalContext,
-): { readonly line: JournalLine } | { readonly fault: JournalRowFault } | null {
-  const cell = (column: JournalColumn): string => {
-    const at = reading.columns[column];
-    const text = at === undefined ? '' : (cells[at] ?? '');
-    return oddSpaces.test(text) ? text.replace(/[\u00a0\u202f\u2007]/g, ' ').trim() : text.trim();
+export type JournalRow = { readonly line: JournalLine } | { readonly fault: JournalRowFault } | null;
+
+/** Texts of days, remembered: a million rows speak of few. */
+const mostDays = 10_000;
+
+/** Reads rows as lines: a line, the first thing that is wrong with its row, or `null` for a row without anything in its columns. */
+export function journalRowReader(reading: JournalReading, context: JournalContext): (cells: readonly string[]) => JournalRow {
+  const { columns } = reading;
+  const places = Object.values(columns);
+  const facetPlaces = Object.entries(reading.facets);
+  const days = new Map<string, Day | null>();
+  const dayOf = (text: string): Day | null => {
+    const known = days.get(text);
+    if (known !== undefined) return known;
+    const day = readDay(text, reading.dateOrder);
+    if (days.size < mostDays) days.set(text, day);
+    return day;
   };
-  if (Object.values(reading.columns).every((at) => (cells[at] ?? '').trim() === '')) return null;
   const wrong = (fault: JournalRowFault) => ({ fault });
-  for (const [column, most] of longest) if (cell(column).length > most) return wrong({ code: 'too_long', found: cell(column).slice(0, 60) });
-  const date = readDay(cell('date'), reading.dateOrder);
-  if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });
-  const dayFault = context.dayFault(date);
-  if (dayFault) return wrong({ code: dayFault, found: date });
-  const reference = cell('account');
-  if (reference === '') return wrong({ code: 'account_missing', found: '' });
-  const account = context.accountOf(reference);
-  if (!account) return wrong({ code: 'account_unknown', found: reference });
-  if (account.takesNone) return wrong({ code: 'account_takes_none', reason: account.takesNone, found: reference });
-  const amounts = readAmounts(cell, reading, context.currency);
-  if ('code' in amounts) return wrong(amounts);
-  const layer = readLayer(cell('layer'));
-  if (layer === null) return wrong({ code: 'layer_unreadable', found: cell('layer') });
-  const given = Object.entries(reading.facets).flatMap(([key, at]) => {
-    const typed = (cells[at] ?? '').trim();
-    return typed === '' ? [] : [[key, context.valueOf(key, typed)]];
-  });
-  const facets = { ...account.defaults, ...Object.fromEntries(given) };
-  const facetFault = context.facetFault(account.id, facets);
-  if (facetFault) return wrong(facetFault);
-  return {
-    line: { document: cell('document'), date, layer, description: cell('description'), accountId: account.id, ...amounts, text: cell('text'), facets },
+  return (cells) => {
+    if (places.every((at) => (cells[at] ?? '').trim() === '')) return null;
+    const cell = (column: JournalColumn): string => textAt(cells, columns[column]);
+    for (const [column, most] of longest) if (cell(column).length > most) return wrong({ code: 'too_long', found: cell(column).slice(0, 60) });
+    const date = dayOf(cell('date'));
+    if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });
+    const dayFault = context.dayFault(date);
+    if (dayFault) return wrong({ code: dayFault, found: date });
+    const reference = cell('account');
+    if (reference === '') return wrong({ code: 'account_missing', found: '' });
+    const account = context.accountOf(reference);
+    if (!account) return wrong({ code: 'account_unknown', found: reference });
+    if (account.takesNone) return wrong({ code: 'account_takes_none', reason: account.takesNone, found: reference });
+    const amounts = readAmounts(cell, reading, context.currency);
+    if ('code' in amounts) return wrong(amounts);
+    const layer = readLayer(cell('layer'));
+    if (layer === null) return wrong({ code: 'layer_unreadable', found: cell('layer') });
+    let facets = account.defaults;
+    for (const [key, at] of facetPlaces) {
+      const typed = (cells[at] ?? '').trim();
+      if (typed !== '') facets = { ...facets, [key]: context.valueOf(key, typed) };
+    }
+    const facetFault = context.facetFault(account.id, facets);
+    if (facetFault) return wrong(facetFault);
+    const { debit, credit } = amounts;
+    return {
+      line: {
+        document: cell('document'),
+        date,
+        layer,
+        description: cell('description'),
+        accountId: account.id,
+        debit,
+        credit,
+        text: cell('text'),
+        facets,
+      },
+    };
   };
+}
+
+function textAt(cells: readonly string[], at: number | undefined): string {
+  const text = at === undefined ? '' : (cells[at] ?? '');
+  return oddSpaces.test(text) ? text.replace(/[\u00a0\u202f\u2007]/g, ' ').trim() : text.trim();
 }
 
 function readAmounts(

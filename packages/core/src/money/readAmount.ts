@@ -20,6 +20,9 @@ const largestAmount = 10n ** 16n;
 const spaces = /[\s\u00a0\u2007\u2009\u202f]/g;
 const marks = /^(dr|cr|d|c|s|h|debit|credit)\.?(?=[\d\s.,'(+-])|(?<=[\d\s)+.-])(dr|cr|d|c|s|h|debit|credit)\.?$/i;
 
+const nil = { minorUnits: 0n, mark: null } as const;
+const figures = /^[-\d.,]+$/;
+
 /**
  * Reads an amount as ledgers print it: thousands grouped by space, narrow or no-break space, apostrophe, or the
  * other one of dot and comma; a minus in front or behind, or parentheses; a debit or credit mark before or after
@@ -27,17 +30,20 @@ const marks = /^(dr|cr|d|c|s|h|debit|credit)\.?(?=[\d\s.,'(+-])|(?<=[\d\s)+.-])(
  * Empty text and a lone dash are nil.
  */
 export function readAmount(text: string, decimalSign: DecimalSign, currency: Currency): Outcome<ReadAmount, AmountUnreadable> {
-  const unreadable = fail({ code: 'amount_unreadable' as const, found: text, decimalSign });
+  if (text === '') return succeed(nil);
+  const unreadable = () => fail({ code: 'amount_unreadable' as const, found: text, decimalSign });
   let rest = text.replace(/[\u2212\u2012\u2013\u2014]/g, '-').trim();
-  if (rest === '' || rest === '-') return succeed({ minorUnits: 0n, mark: null });
+  if (rest === '' || rest === '-') return succeed(nil);
   let mark: ReadAmount['mark'] = null;
-  const marked = marks.exec(rest);
+  // Most amounts of a file are figures alone.
+  const isPlain = figures.test(rest);
+  const marked = isPlain ? null : marks.exec(rest);
   if (marked) {
     const word = (marked[1] ?? marked[2] ?? '').toLowerCase();
     mark = word.startsWith('d') || word === 's' ? 'debit' : 'credit';
     rest = rest.replace(marks, '').trim();
   }
-  rest = withoutCurrency(rest, currency).replace(spaces, '');
+  if (!isPlain) rest = withoutCurrency(rest, currency).replace(spaces, '');
   let negative = false;
   const enclosed = /^\((.*)\)$/.exec(rest);
   if (enclosed) {
@@ -49,11 +55,11 @@ export function readAmount(text: string, decimalSign: DecimalSign, currency: Cur
   } else if (rest.startsWith('+')) rest = rest.slice(1);
   const grouping = decimalSign === '.' ? ',' : '.';
   const [whole = '', fraction = '', ...more] = rest.split(decimalSign);
-  if (more.length > 0 || !/^\d*$/.test(fraction) || (whole === '' && fraction === '')) return unreadable;
+  if (more.length > 0 || !/^\d*$/.test(fraction) || (whole === '' && fraction === '')) return unreadable();
   const separator = whole.includes("'") ? "'" : whole.includes('’') ? '’' : grouping;
   const groups = whole.split(separator);
-  if (groups.some((group) => !/^\d*$/.test(group))) return unreadable;
-  if (groups.length > 1 && (groups[0] === '' || (groups[0] ?? '').length > 3 || groups.slice(1).some((group) => group.length !== 3))) return unreadable;
+  if (groups.some((group) => !/^\d*$/.test(group))) return unreadable();
+  if (groups.length > 1 && (groups[0] === '' || (groups[0] ?? '').length > 3 || groups.slice(1).some((group) => group.length !== 3))) return unreadable();
   const significant = fraction.replace(/0+$/, '');
   if (significant.length > currency.exponent) return fail({ code: 'amount_too_precise', found: text, places: currency.exponent });
   const minorUnits = BigInt(groups.join('') + significant.padEnd(currency.exponent, '0') || '0');

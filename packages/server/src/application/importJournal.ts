@@ -2,18 +2,22 @@ import {
   accountsByNumber,
   bringToScheme,
   codeFinder,
+  type Day,
   defaultFacets,
   detectJournal,
   facetCheck,
   fail,
   isDay,
   type JournalContext,
+  type JournalLine,
   type JournalReading,
+  type JournalRow,
   journalColumns,
+  journalRowReader,
   type ListKey,
   type Outcome,
+  type Period,
   periodIndexOf,
-  readJournalRow,
   referenceKey,
   succeed,
   withPathsAsNumbers,
@@ -25,7 +29,6 @@ import { lockedOn } from './periodLocks.ts';
 import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, Ports, Request, StagedLine } from './ports/index.ts';
 
 const mostFaults = 200;
-const rowsBetweenNotes = 200;
 const millisecondsBetweenNotes = 500;
 const rowsLookedAt = 60;
 /** References of accounts as they stand in a file; a million rows speak of few. */
@@ -73,7 +76,7 @@ export async function viewJournalImport(ports: Ports, { companyId }: Access<'pre
 export async function discardJournalImport(ports: Ports, access: Access<'preparer'>, importId: number): Promise<Outcome<null, Failure>> {
   const found = await viewJournalImport(ports, access, importId);
   if (!found.ok) return found;
-  await ports.journals.finish(access.companyId, importId, 'cancelled', null);
+  await ports.journals.cancel(access.companyId, importId);
   return succeed(null);
 }
 
@@ -124,7 +127,8 @@ class Reading {
   /** The sender went away before the end, or the file cannot be read to its end. */
   brokeOff = false;
   readonly faults: JournalFault[] = [];
-  private readonly context: JournalContext;
+  private readonly read: (cells: readonly string[]) => JournalRow;
+  private readonly periods = new Map<Day, Period>();
   private readonly sets = new Map<string, number>();
   private noted = 0;
 
@@ -134,28 +138,34 @@ class Reading {
     private readonly importId: number,
     private readonly form: JournalForm,
   ) {
-    this.context = contextOf(books);
+    this.read = journalRowReader(form.reading, contextOf(books));
   }
 
-  async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine> {
-    const { calendar } = this.books;
-    for await (const cells of this.rowsOf(content)) {
-      this.rows++;
-      if (this.rows % rowsBetweenNotes === 0 && !(await this.note())) return;
-      if (this.rows <= this.form.reading.headingRow + 1) continue;
-      const read = readJournalRow(cells, this.form.reading, this.context);
-      if (!read) continue;
-      if ('fault' in read) this.addFault(read.fault);
-      else if (this.faultCount === 0) {
-        const { facets, ...line } = read.line;
-        const period = calendar.periods[periodIndexOf(calendar, line.date)] as (typeof calendar.periods)[number];
-        yield { ...line, row: this.rows, facetSetId: await this.setOf(facets), period };
+  async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine[]> {
+    for await (const rows of this.rowsOf(content)) {
+      const lines: StagedLine[] = [];
+      for (const cells of rows) {
+        this.rows++;
+        if (this.rows <= this.form.reading.headingRow + 1) continue;
+        const read = this.read(cells);
+        if (!read) continue;
+        if ('fault' in read) this.addFault(read.fault);
+        else if (this.faultCount === 0) lines.push(await this.staged(read.line));
       }
+      if (lines.length > 0) yield lines;
+      if (!(await this.note())) return;
     }
   }
 
+  private async staged({ document, date, layer, description, accountId, debit, credit, text, facets }: JournalLine): Promise<StagedLine> {
+    const { calendar } = this.books;
+    const period = this.periods.get(date) ?? (calendar.periods[periodIndexOf(calendar, date)] as Period);
+    this.periods.set(date, period);
+    return { row: this.rows, document, date, layer, description, accountId, debit, credit, text, facetSetId: await this.setOf(facets), period };
+  }
+
   /** Ends where the file cannot be read on, or the bytes stop coming; what fails in what is done with the rows is nothing to it. */
-  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<string[]> {
+  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<string[][]> {
     try {
       yield* this.ports.tables.stream(content, this.form, (count) => {
         this.bytes += count;

@@ -1,18 +1,18 @@
 import { AuditFileReader, encodingOfXml } from './auditFile.ts';
 
 /** Journal lines of an audit file as its bytes come, the row of headings first; memory is that of one element. */
-export async function* streamAuditFile(content: AsyncIterable<Uint8Array>, onBytes: (count: number) => void): AsyncGenerator<string[]> {
+export async function* streamAuditFile(content: AsyncIterable<Uint8Array>, onBytes: (count: number) => void): AsyncGenerator<string[][]> {
   const reader = new AuditFileReader();
   let decoder: InstanceType<typeof TextDecoder> | null = null;
   for await (const chunk of content) {
     onBytes(chunk.length);
     decoder ??= new TextDecoder(encodingOfXml(chunk));
     reader.write(decoder.decode(chunk, { stream: true }));
-    yield* reader.takeLines();
+    yield reader.takeLines();
   }
   if (decoder) reader.write(decoder.decode());
   reader.end();
-  yield* reader.takeLines();
+  yield reader.takeLines();
 }
 
 /** The rows at the beginning of an audit file, which may end within an element. */

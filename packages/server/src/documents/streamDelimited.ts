@@ -1,15 +1,16 @@
 import { Readable, Transform } from 'node:stream';
-import { parse } from 'csv-parse';
+import { type Parser, parse } from 'csv-parse';
 import type { DelimitedForm } from '../application/ports/index.ts';
 
 const longestRecord = 1_000_000;
+const rowsAtOnce = 500;
 
-/** Rows of a CSV or TSV file as its bytes come, memory flat; `onBytes` hears how many came. Ends with an error of csv-parse where a quote is left open. */
-export function streamDelimited(
+/** Rows of a CSV or TSV file as its bytes come, some at a time, memory flat; `onBytes` hears how many came. Ends with an error of csv-parse where a quote is left open. */
+export async function* streamDelimited(
   content: AsyncIterable<Uint8Array>,
   { separator, encoding }: DelimitedForm,
   onBytes: (count: number) => void,
-): AsyncIterable<string[]> {
+): AsyncGenerator<string[][]> {
   const decoder = new TextDecoder(encoding);
   const decode = new Transform({
     writableObjectMode: false,
@@ -27,6 +28,8 @@ export function streamDelimited(
     relax_column_count: true,
     relax_quotes: true,
     skip_empty_lines: false,
+    // Handed on to the stream, which its types do not say.
+    ...({ readableHighWaterMark: rowsAtOnce } as object),
     max_record_size: longestRecord,
   });
   const source = Readable.from(content);
@@ -37,5 +40,31 @@ export function streamDelimited(
   ] as const)
     from.on('error', (error) => to.destroy(error));
   source.pipe(decode).pipe(parser);
-  return parser;
+  try {
+    yield* inBatches(parser);
+  } finally {
+    source.destroy();
+  }
+}
+
+/** Waits once for many rows: to wait for each costs more than to read it. */
+async function* inBatches(parser: Parser): AsyncGenerator<string[][]> {
+  let trouble: Error | null = null;
+  let wake: () => void = () => undefined;
+  parser.on('error', (error) => {
+    trouble = error;
+    wake();
+  });
+  for (const event of ['readable', 'end', 'close']) parser.on(event, () => wake());
+  for (;;) {
+    const rows: string[][] = [];
+    for (let row = parser.read() as string[] | null; row !== null; row = rows.length < rowsAtOnce ? (parser.read() as string[] | null) : null) rows.push(row);
+    if (rows.length > 0) yield rows;
+    else if (trouble) throw trouble;
+    else if (parser.readableEnded || parser.destroyed) return;
+    else
+      await new Promise<void>((resolve) => {
+        wake = resolve;
+      });
+  }
 }

@@ -25,7 +25,7 @@ export class FileTableReader implements TableReader {
     return readHead(content);
   }
 
-  async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<string[]> {
+  async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<string[][]> {
     const [isXml, whole] = await lookAtBeginning(content);
     yield* isXml ? streamAuditFile(whole, onBytes) : streamDelimited(whole, form, onBytes);
   }

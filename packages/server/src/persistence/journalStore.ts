@@ -77,7 +77,7 @@ export class JournalRepository implements JournalStore {
     return (await this.facetSets.idsOf(companyId, [facets]))(facets);
   }
 
-  stage(importId: number, lines: AsyncIterable<StagedLine>): Promise<void> {
+  stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void> {
     return stageLines(this.databaseUrl, importId, lines);
   }
 
@@ -156,14 +156,20 @@ export class JournalRepository implements JournalStore {
 
   async finish(companyId: number, importId: number, state: 'wrong' | 'ready' | 'cancelled', summary: JournalSummary | null): Promise<void> {
     const text = summary && JSON.stringify(summary, (_, value) => (typeof value === 'bigint' ? value.toString() : value));
-    await this.database.query("UPDATE journal_import SET state = ?, summary = ? WHERE company_id = ? AND id = ? AND state <> 'posted'", [
-      state,
-      text,
-      companyId,
-      importId,
-    ]);
-    if (state === 'ready') return;
+    const { affectedRows } = (await this.database.query(
+      "UPDATE journal_import SET state = ?, summary = ? WHERE company_id = ? AND id = ? AND state NOT IN ('posted', 'cancelled')",
+      [state, text, companyId, importId],
+    )) as { affectedRows: number };
+    if (state === 'ready' && affectedRows > 0) return;
     await forgetStaged(this.database, importId);
+  }
+
+  async cancel(companyId: number, importId: number): Promise<void> {
+    const { affectedRows: wasRead } = (await this.database.query(
+      "UPDATE journal_import SET state = 'cancelled' WHERE company_id = ? AND id = ? AND state = 'reading'",
+      [companyId, importId],
+    )) as { affectedRows: number };
+    if (wasRead === 0) await this.finish(companyId, importId, 'cancelled', null);
   }
 
   async post(companyId: number, record: JournalImportRecord, request: Request): Promise<Outcome<JournalPosted, Failure>> {

@@ -52,8 +52,10 @@ export async function postStaged(
      SELECT ?, ? + place, entry_date, year, period, '', description, layer, 'import', document, 0, ?, ? FROM staged_entry WHERE import_id = ? AND known_id IS NULL ORDER BY place`,
     [companyId, firstEntry, timestamp(), request.actor, id],
   );
+  // Its entries were just inserted and its accounts are locked, so no line can miss either: to look both up for each line takes as long as the line.
   await runner.query(
-    `INSERT INTO journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text, facet_set_id)
+    `SET STATEMENT foreign_key_checks = 0 FOR
+     INSERT INTO journal_line (company_id, entry_id, line_number, account_id, entry_date, layer, closing, debit, credit, text, facet_set_id)
      SELECT ?, ? + entry.place, ROW_NUMBER() OVER (PARTITION BY entry.place ORDER BY line.line_row), line.account_id, line.entry_date, line.layer, 0, line.debit, line.credit, line.text, line.facet_set_id
        ${linesToPost} ORDER BY entry.place, line.line_row`,
     [companyId, firstEntry, id],

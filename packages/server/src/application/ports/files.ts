@@ -39,8 +39,8 @@ export interface DelimitedForm {
 export interface TableReader {
   /** The rows at the beginning of a delimited or an audit file, which may end within one; anything else is refused. */
   head(content: Buffer): Promise<Outcome<{ rows: string[][] } & Pick<DelimitedForm, 'separator' | 'encoding'>, Failure>>;
-  /** Rows as the bytes of a delimited or an audit file come; `onBytes` hears how many came. Errors have the codes of csv-parse, or `XML_MALFORMED`. */
-  stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<string[]>;
+  /** Rows, some at a time, as the bytes of a delimited or an audit file come; `onBytes` hears how many came. Errors have the codes of csv-parse, or `XML_MALFORMED`. */
+  stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<string[][]>;
   /** The rows of a file that is looked at once. */
   readOnce(file: StoredFile): Promise<Outcome<(string | { number: string })[][], Failure>>;
   /** The cells of a file; `cacheKey` names its content, which never changes. */

@@ -64,12 +64,15 @@ export interface JournalStore {
   claim(companyId: number, importId: number): Promise<boolean>;
   facetSetOf(companyId: number, facets: FacetsOfLine): Promise<number>;
   /** Stages lines as they come; memory stays flat. */
-  stage(importId: number, lines: AsyncIterable<StagedLine>): Promise<void>;
+  stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void>;
   /** Notes how far the reading is; false once somebody has cancelled it. */
   progress(companyId: number, importId: number, bytesRead: number, rows: number): Promise<boolean>;
   /** Groups the staged lines into entries, and judges them: known ones, out of balance, of one line. `most` faults are told. */
   group(companyId: number, importId: number, most: number): Promise<JournalSummary>;
+  /** The outcome of the reading; what somebody has cancelled stays so. Unless it is ready, nothing stays staged. */
   finish(companyId: number, importId: number, state: 'wrong' | 'ready' | 'cancelled', summary: JournalSummary | null): Promise<void>;
+  /** Whoever reads it at this moment stops, and takes away what was staged. */
+  cancel(companyId: number, importId: number): Promise<void>;
   /** Posts what is staged in one transaction, in the lock order of postings. */
   post(companyId: number, record: JournalImportRecord, request: Request): Promise<Outcome<JournalPosted, Failure>>;
 }
