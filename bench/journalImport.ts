@@ -7,6 +7,7 @@ import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { load } from './largeLedger.ts';
 import { type Result, timesAsFast } from './measure.ts';
+import { measureSearch } from './search.ts';
 import { seeded } from './seeded.ts';
 
 const accounts = 400;
@@ -54,6 +55,7 @@ export async function measureImport(client: ApiClient, databaseUrl: string, line
   process.stdout.write(
     `import of ${lines.toLocaleString('en')} lines: read in ${((wasRead - began) / 1000).toFixed(1)} s, posted in ${(seconds - (wasRead - began) / 1000).toFixed(1)} s\n`,
   );
+  const searched = await measureSearch(client, company.id, lines);
   const yardstick = await loadTheSame(databaseUrl, company.id, folder);
   const size = `${(lines / 1e6).toLocaleString('en')} million journal lines`;
   return [
@@ -75,6 +77,7 @@ export async function measureImport(client: ApiClient, databaseUrl: string, line
       bar: `under ${largestMegabytes} MB`,
       holds: megabytes < largestMegabytes,
     },
+    ...searched,
   ];
 }
 

@@ -151,7 +151,7 @@ async function writeBare(pool: mysql.Pool, companyId: number, entryId: number, e
         [companyId, entryId, entryId],
       );
       await connection.query(
-        "INSERT INTO entry_search (company_id, entry_date, entry_id, layer, source, series_id, posted_by, words) VALUES (?, '2026-11-15', ?, 'ledger', 'manual', 0, 'bench', 'posted by the benchmark')",
+        "INSERT INTO entry_search (company_id, entry_date, entry_id, layer, source, series_id, posted_by, texts, marks) VALUES (?, '2026-11-15', ?, 'ledger', 'manual', 0, 'bench', 'posted by the benchmark', '')",
         [companyId, entryId],
       );
       const sums = new Map<number, number>();

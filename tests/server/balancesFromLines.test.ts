@@ -81,7 +81,7 @@ describe('the proof that balances are what the lines add up to', () => {
 
   it('goes for what entries are sought by too', async () => {
     const shop = await openShop(server);
-    await byHand("UPDATE entry_search SET words = 'something else' WHERE company_id = ? ORDER BY entry_id LIMIT 1", [shop.id]);
+    await byHand("UPDATE entry_search SET texts = 'something else' WHERE company_id = ? ORDER BY entry_id LIMIT 1", [shop.id]);
     expect(await ledgerCommand('verify')).toMatchObject({ code: 1, said: expect.stringContaining('1 entries are not sought by what they say') });
     expect(await ledgerCommand('rebuild')).toMatchObject({ code: 0 });
     expect((await ledgerCommand('verify')).code).toBe(0);

@@ -117,6 +117,7 @@ export const historyQuery = z.object({
       'account',
       'category',
       'code_list',
+      'document_series',
       'pairing_rule',
       'budget',
       'rate',

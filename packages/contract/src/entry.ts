@@ -77,6 +77,19 @@ export const entry = z.object({
 });
 export type EntryBody = z.infer<typeof entry>;
 
+/** Where each account of an entry climbs: from the line of a statement that takes it up to the totals. */
+export const entryClimb = z.object({
+  accounts: z.array(
+    z.object({
+      accountId: id,
+      /** `null` for an account that stands in no statement. */
+      kind: z.enum(['balance-sheet', 'income-statement']).nullable(),
+      rungs: z.array(z.object({ key: z.string(), caption: z.string() })),
+    }),
+  ),
+});
+export type EntryClimb = z.infer<typeof entryClimb>;
+
 /** On its own day or a later one. */
 export const reversalInput = z.strictObject({ date: day });
 

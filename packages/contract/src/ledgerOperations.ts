@@ -8,6 +8,7 @@ import {
   adjustmentsQuery,
   entriesQuery,
   entry,
+  entryClimb,
   entryInput,
   entryList,
   postedEntry,
@@ -111,6 +112,13 @@ export const ledgerOperations = {
     answer: accountLines,
   },
   getEntry: { needs: 'reader', method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
+  getEntryClimb: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/entries/{entryId}/climb',
+    summary: 'Where each account of an entry climbs',
+    answer: entryClimb,
+  },
   listEntries: {
     needs: 'reader',
     method: 'get',

@@ -18,7 +18,7 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
-import { type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
+import { captionOfTotal, type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
 import { toldAccount } from './toldAccount.ts';
 
 export interface EvidenceChoice extends SpanChoice {
@@ -98,10 +98,6 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
     carried,
     entryCount: lines.total,
   });
-}
-
-function captionOfTotal(line: PreparedStatement['compiled']['lines'][number] | undefined): string {
-  return line === undefined ? '' : line.kind === 'group' && line.rung === 0 ? line.totalCaption : line.caption;
 }
 
 const size = (net: bigint): number => Math.abs(Number(net));

@@ -112,6 +112,11 @@ export function runBalances(compiled: CompiledLayout, books: Books, balances: Ba
   return { net: balances.net, amounts: runColumn(compiled, input) };
 }
 
+/** What a rung of a climb is called. */
+export function captionOfTotal(line: CompiledLayout['lines'][number] | undefined): string {
+  return line === undefined ? '' : line.kind === 'group' && line.rung === 0 ? line.totalCaption : line.caption;
+}
+
 /** The same for every state of the ledger over one structure. */
 const inOrderOf = new WeakMap<Books['tree'], readonly PresentedAccount[]>();
 

@@ -55,6 +55,8 @@ class Names {
         return typeof state.name === 'string' ? state.name : `list ${thingId}`;
       case 'budget':
         return `Budget ${typeof state.name === 'string' ? state.name : thingId}${typeof state.year === 'number' ? ` of ${this.yearNameOf(state.year)}` : ''}`;
+      case 'document_series':
+        return `Document series ${String(state.code ?? thingId)}`;
       case 'rate':
         return 'Exchange rates';
       case 'pairing_rule':

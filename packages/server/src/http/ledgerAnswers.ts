@@ -4,6 +4,7 @@ import type {
   AdjustmentList,
   BroughtInList,
   EntryBody,
+  EntryClimb,
   EntryList,
   PostingBody,
   RehearsalBody,
@@ -14,6 +15,7 @@ import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import type { AccountLedger } from '../application/viewAccountLedger.ts';
 import type { AdjustmentsView } from '../application/viewAdjustments.ts';
+import type { AccountClimb } from '../application/viewEntryClimb.ts';
 import type { AccountLinesView } from '../application/viewLines.ts';
 import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
 import { text, textOrNull } from './amountText.ts';
@@ -53,6 +55,16 @@ export function toEntry(entry: EntryRecord): EntryBody {
       credit: text(line.credit),
       facets: { ...line.facets },
       foreign: line.foreign && { ...line.foreign, amount: text(line.foreign.amount) },
+    })),
+  };
+}
+
+export function toEntryClimb(accounts: readonly AccountClimb[]): EntryClimb {
+  return {
+    accounts: accounts.map(({ kind, rungs, accountId }) => ({
+      accountId,
+      kind: kind && (kind === 'balance_sheet' ? 'balance-sheet' : 'income-statement'),
+      rungs: [...rungs],
     })),
   };
 }

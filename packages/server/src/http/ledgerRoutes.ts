@@ -11,6 +11,7 @@ import { reverseEntry } from '../application/reverseEntry.ts';
 import { trialBalancePaper } from '../application/trialBalancePaper.ts';
 import { viewAccountLedger } from '../application/viewAccountLedger.ts';
 import { viewAdjustments } from '../application/viewAdjustments.ts';
+import { viewEntryClimb } from '../application/viewEntryClimb.ts';
 import { listAccountLines, viewEntry } from '../application/viewLines.ts';
 import { viewTrialBalance } from '../application/viewTrialBalance.ts';
 import * as answers from './ledgerAnswers.ts';
@@ -43,6 +44,7 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
+  on('getEntryClimb', async ({ access, id }) => mapOutcome(await viewEntryClimb(ports, access, id('entryId')), answers.toEntryClimb));
   on('listEntries', async ({ access, query }) =>
     mapOutcome(await listEntries(ports, access, entriesWanted(query, query.after, query.limit)), answers.toEntryList),
   );

@@ -40,6 +40,6 @@ export const ivoryApi = createApi({
   reducerPath: 'ivoryApi',
   baseQuery,
   keepUnusedDataFor: 300,
-  tagTypes: ['Session', 'Companies', 'People', 'Notes', 'Attachments', 'Views', 'Options', 'Budgets', 'Rates', ...ledgerTags],
+  tagTypes: ['Session', 'Companies', 'People', 'Notes', 'Attachments', 'Views', 'Options', 'Budgets', 'Rates', 'Series', ...ledgerTags],
   endpoints: () => ({}),
 });

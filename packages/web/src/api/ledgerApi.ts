@@ -4,6 +4,7 @@ import type {
   AdjustmentList,
   BroughtInList,
   EntryBody,
+  EntryClimb,
   EntryDraftBody,
   EntryList,
   PostedEntryBody,
@@ -67,6 +68,10 @@ const ledgerApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...query }) => `/companies/${companyId}/account-ledger?${toQuery(query)}`,
       providesTags: ['Ledger', 'Chart'],
     }),
+    getEntryClimb: build.query<EntryClimb, { companyId: number; entryId: number }>({
+      query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}/climb`,
+      providesTags: ['Ledger'],
+    }),
     listEntries: build.query<
       EntryList,
       {
@@ -77,6 +82,7 @@ const ledgerApi = ivoryApi.injectEndpoints({
         amount?: string;
         layer?: string;
         source?: string;
+        series?: string;
         by?: string;
         facets?: string;
         account?: number | undefined;
@@ -116,6 +122,7 @@ export const {
   useListAccountLinesQuery,
   useGetAccountLedgerQuery,
   useGetEntryQuery,
+  useGetEntryClimbQuery,
   useListEntriesQuery,
   usePostEntryMutation,
   useReverseEntryMutation,

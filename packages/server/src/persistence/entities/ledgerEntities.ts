@@ -127,7 +127,8 @@ interface EntrySearchRow {
   source: string;
   seriesId: number;
   postedBy: string;
-  words: Buffer;
+  texts: Buffer;
+  marks: Buffer;
 }
 
 export const EntrySearchEntity = new EntitySchema<EntrySearchRow>({
@@ -140,7 +141,8 @@ export const EntrySearchEntity = new EntitySchema<EntrySearchRow>({
     source: { ...keyText, length: 20 },
     seriesId: { name: 'series_id', type: 'int', unsigned: true },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
-    words: { type: 'mediumblob' },
+    texts: { type: 'mediumblob' },
+    marks: { type: 'mediumblob' },
   },
 });
 

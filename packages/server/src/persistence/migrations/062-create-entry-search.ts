@@ -1,6 +1,6 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** One row for each entry with all that it is sought by, in the order that entries are listed in. */
+/** One row for each entry with all that it is sought by, latest first as entries are listed: a search reads on from the first row. */
 export class CreateEntrySearch1790000000062 implements MigrationInterface {
   async up(queryRunner: QueryRunner): Promise<void> {
     await queryRunner.query(`CREATE TABLE IF NOT EXISTS entry_search (
@@ -11,8 +11,9 @@ export class CreateEntrySearch1790000000062 implements MigrationInterface {
   source VARCHAR(20) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
   series_id INT UNSIGNED NOT NULL,
   posted_by VARCHAR(200) NOT NULL,
-  words MEDIUMBLOB NOT NULL,
-  PRIMARY KEY (company_id, entry_date, entry_id)
+  texts MEDIUMBLOB NOT NULL,
+  marks MEDIUMBLOB NOT NULL,
+  PRIMARY KEY (company_id, entry_date DESC, entry_id DESC)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci`);
   }
 

@@ -7,6 +7,7 @@ import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { toQuery } from '../../api/ivoryApi.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
+import { useListSeriesQuery } from '../../api/seriesApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
@@ -19,6 +20,7 @@ import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../..
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import { FacetMenu } from '../facets/FacetMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { SeriesDialog } from '../series/SeriesDialog.tsx';
 import styles from './EntriesScreen.module.css';
 import { EntryPanel } from './EntryPanel.tsx';
 import { amountIn } from './entryRows.ts';
@@ -49,12 +51,15 @@ export function EntriesScreen() {
   const text = params.get('find') ?? '';
   const layer = params.get('layer') ?? '';
   const [source, by] = [params.get('source') ?? '', params.get('by') ?? ''];
+  const chosenSeries = params.get('series') ?? '';
+  const series = useListSeriesQuery(company.id).data?.series ?? [];
+  const [isNumbering, setNumbering] = useState(false);
   const { facets } = useFacetFilter();
   // What reads as an amount is sought as one too.
   const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
   const amount = read === null || read === 0n ? '' : read.toString();
-  const isSought = [text.trim(), layer, source, by.trim(), facets].some((part) => part !== '');
-  const sought = { from: span.from, to: span.to, text: text.trim(), amount, layer, source, by: by.trim(), facets };
+  const isSought = [text.trim(), layer, source, chosenSeries, by.trim(), facets].some((part) => part !== '');
+  const sought = { from: span.from, to: span.to, text: text.trim(), amount, layer, source, series: chosenSeries, by: by.trim(), facets };
   const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, ...sought, limit });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => columnsOf(currency), [currency]);
@@ -71,6 +76,7 @@ export function EntriesScreen() {
           </div>
           {mayPost && (
             <div className={styles.buttons}>
+              <Button onClick={() => setNumbering(true)}>Series…</Button>
               <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/import`, search }}>
                 From a file…
               </Button>
@@ -102,6 +108,17 @@ export function EntriesScreen() {
               </option>
             ))}
           </select>
+          {series.length > 0 && (
+            <select className={styles.filter} aria-label="Series" value={chosenSeries} onChange={(event) => change({ series: event.target.value })}>
+              <option value="">all series</option>
+              <option value="0">plain numbers</option>
+              {series.map(({ id, code, name }) => (
+                <option key={id} value={id}>
+                  {code} · {name}
+                </option>
+              ))}
+            </select>
+          )}
           <input
             className={styles.filter}
             type="search"
@@ -141,6 +158,7 @@ export function EntriesScreen() {
           </Button>
         )}
       </section>
+      {isNumbering && <SeriesDialog onClose={() => setNumbering(false)} />}
       <EntryPanel
         key={chosenId}
         entryId={chosenId === 0 ? null : chosenId}

@@ -1,4 +1,4 @@
-import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
+import type { ChartAccountBody, CodeListBody, DocumentSeriesBody } from '@ivory-ladder/contract';
 import {
   type Currency,
   differenceOf,
@@ -7,12 +7,10 @@ import {
   faultsOf,
   findCurrency,
   formatAmount,
-  type Layer,
   readRate,
   writeDecimal,
 } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
@@ -22,6 +20,7 @@ import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
+import { EntryHead } from './EntryHead.tsx';
 import { EntryLines } from './EntryLines.tsx';
 import { amountIn, type EntryRow, linesOf, pastedRows } from './entryRows.ts';
 import styles from './NewEntryScreen.module.css';
@@ -35,10 +34,11 @@ interface EntryFormProps {
   readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
   readonly rates: readonly ExchangeRate[];
+  readonly series: readonly DocumentSeriesBody[];
 }
 
 /** An entry written line by line, wholly by keyboard; what stands in the way of posting is said all the time. */
-export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: EntryFormProps) {
+export function EntryForm({ first, isCopy, accounts, facets, currency, rates, series }: EntryFormProps) {
   const company = useCompany();
   const dispatch = useDispatch();
   const { search } = useLocation();
@@ -73,6 +73,7 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
       description: draft.description.trim(),
       layer: draft.layer,
       adjusting: adjustingPeriod !== null && draft.isAdjusting === true,
+      series: draft.series ?? 0,
       lines: draft.rows.flatMap(({ accountId, text, facets: facetsOfLine, foreign }, at) => {
         const { debit, credit } = lines[at] ?? { debit: 0n, credit: 0n };
         return accountId === null
@@ -85,12 +86,12 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
     dispatch(noticeGiven({ tone: 'done', text: `Posted: document ${data.documentNumber}.` }));
     begin();
   };
-  /** The next one, on the same day and layer. */
+  /** The next one, on the same day and layer, in the same series. */
   const begin = () => {
     key.current = crypto.randomUUID();
     setTries(0);
     setCount(count + 1);
-    setDraft(emptyDraft(draft.date, draft.layer));
+    setDraft(emptyDraft(draft.date, draft.layer, draft.series));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
@@ -114,39 +115,7 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates }: 
         </Button>
         {wasKept && count === 0 && <span className={styles.quiet}>as it was left here before</span>}
       </div>
-      <div className={styles.facts}>
-        <TextField
-          type="date"
-          label="Date"
-          value={draft.date}
-          onChange={(event) => change({ date: event.target.value })}
-          error={lock !== null}
-          helperText={lock === null ? undefined : `Locked by ${lock.by}`}
-          slotProps={{ inputLabel: { shrink: true } }}
-          required
-        />
-        <TextField
-          label="Text"
-          value={draft.description}
-          onChange={(event) => change({ description: event.target.value })}
-          slotProps={{ htmlInput: { maxLength: 500 } }}
-        />
-        <fieldset className={styles.layers}>
-          <legend>Layer</legend>
-          {(['ledger', 'adjustment'] as const satisfies readonly Layer[]).map((layer) => (
-            <label key={layer}>
-              <input type="radio" name="layer" checked={draft.layer === layer} onChange={() => change({ layer })} />{' '}
-              {layer === 'ledger' ? 'ledger' : 'adjustment for the statements'}
-            </label>
-          ))}
-          {adjustingPeriod && (
-            <label>
-              <input type="checkbox" checked={draft.isAdjusting === true} onChange={(event) => change({ isAdjusting: event.target.checked })} /> in period{' '}
-              {adjustingPeriod.number}
-            </label>
-          )}
-        </fieldset>
-      </div>
+      <EntryHead draft={draft} adjustingPeriod={adjustingPeriod} lock={lock} series={series} onChange={change} />
       {isShort ? (
         <ShortEntry
           key={count}

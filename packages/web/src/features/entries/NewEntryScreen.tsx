@@ -5,6 +5,7 @@ import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useListRatesQuery } from '../../api/rateApi.ts';
+import { useListSeriesQuery } from '../../api/seriesApi.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -22,6 +23,7 @@ export function NewEntryScreen() {
   const copyOf = Number(params.get('copy') ?? 0);
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: codeLists } = useListCodeListsQuery(company.id);
+  const { data: series } = useListSeriesQuery(company.id);
   const { data: rates } = useListRatesQuery(company.id);
   const { data: copied } = useGetEntryQuery(copyOf > 0 ? { companyId: company.id, entryId: copyOf } : skipToken);
   if (!mayPost)
@@ -44,6 +46,7 @@ export function NewEntryScreen() {
       facets={codeLists.lists.filter(({ kind }) => kind === 'facet')}
       currency={currency}
       rates={rates?.rates ?? []}
+      series={series?.series ?? []}
     />
   );
 }

@@ -9,6 +9,8 @@ export interface EntryDraft {
   readonly layer: Layer;
   /** In the adjusting period, where its day is the last of a year that has one. */
   readonly isAdjusting?: boolean;
+  /** The series that it is numbered in, by id; 0 for plain numbers. */
+  readonly series?: number;
   /** The last one is empty, so that there is always a line to go on with. */
   readonly rows: readonly EntryRow[];
 }
@@ -21,17 +23,18 @@ export function withRoom(rows: readonly EntryRow[]): EntryRow[] {
   return last && isBlank(last) ? [...rows] : [...rows, emptyRow()];
 }
 
-export function emptyDraft(date: string, layer: Layer): EntryDraft {
-  return { date, description: '', layer, rows: [emptyRow(), emptyRow()] };
+export function emptyDraft(date: string, layer: Layer, series = 0): EntryDraft {
+  return { date, description: '', layer, series, rows: [emptyRow(), emptyRow()] };
 }
 
-export function draftOf({ date, description, layer, isAdjusting, lines }: EntryBody, currency: Currency): EntryDraft {
+export function draftOf({ date, description, layer, isAdjusting, series, lines }: EntryBody, currency: Currency): EntryDraft {
   const typed = (amount: string) => (amount === '0' ? '' : amountText(BigInt(amount), currency));
   return {
     date,
     description,
     layer,
     isAdjusting,
+    series,
     rows: withRoom(
       lines.map((line) => ({
         ...emptyRow(),

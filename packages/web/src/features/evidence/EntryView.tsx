@@ -1,13 +1,15 @@
-import type { EntryBody } from '@ivory-ladder/contract';
+import type { EntryBody, EntryClimb } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, facetsText, findCurrency, formatAmount } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
+import { Link, useLocation } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetEntryQuery } from '../../api/ledgerApi.ts';
+import { useGetEntryClimbQuery, useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, shortDay } from '../../components/dates.ts';
+import { writeCell } from '../statements/useStatementAddress.ts';
 import styles from './EntryView.module.css';
 
 const sources = {
@@ -26,12 +28,31 @@ function foreignText({ currency: code, amount, rate }: NonNullable<EntryBody['li
   return `${formatAmount(BigInt(amount), currency)} ${code}${rate === null ? '' : ` at ${rate}`}`;
 }
 
+/** From the line that takes an account up to the totals; the line leads to its statement. */
+function ClimbOf({ climb }: { climb: EntryClimb['accounts'][number] | undefined }) {
+  const company = useCompany();
+  const { search } = useLocation();
+  const [first, ...above] = climb?.rungs ?? [];
+  if (!climb) return null;
+  if (climb.kind === null || !first) return <small>stands in no statement</small>;
+  const params = new URLSearchParams(search);
+  params.delete('entry');
+  params.set('cell', writeCell({ line: first.key, column: 0, account: climb.accountId }));
+  return (
+    <small className={styles.climb}>
+      <Link to={{ pathname: `/companies/${company.id}/statements/${climb.kind}`, search: params.toString() }}>{first.caption}</Link>
+      {above.map(({ caption }) => ` › ${caption}`).join('')}
+    </small>
+  );
+}
+
 /** One entry, whole: the end of every way down. */
 export function EntryView({ entryId, currency, onBack }: { entryId: number; currency: Currency; onBack: () => void }) {
   const company = useCompany();
   const { data: entry, error } = useGetEntryQuery({ companyId: company.id, entryId });
   const hasFacets = entry?.lines.some(({ facets }) => Object.keys(facets).length > 0) ?? false;
   const { data: codeLists } = useListCodeListsQuery(hasFacets ? company.id : skipToken);
+  const { data: climbs } = useGetEntryClimbQuery({ companyId: company.id, entryId });
   const format = (amount: string) => (amount === '0' ? '' : formatAmount(BigInt(amount), currency));
   return (
     <article className={styles.entry}>
@@ -67,6 +88,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
                 <tr key={at}>
                   <td>
                     {accountLabel(line)}
+                    <ClimbOf climb={climbs?.accounts.find(({ accountId }) => accountId === line.accountId)} />
                     {line.text && <small>{line.text}</small>}
                     {line.foreign && <small>{foreignText(line.foreign)}</small>}
                     {hasFacets && codeLists && <small>{facetsText(line.facets, codeLists.lists)}</small>}
