@@ -225,6 +225,49 @@ describe('a facet that is added to history by a rule', () => {
   });
 });
 
+describe('a facet that is added to history by a file', () => {
+  it('is given to the lines that the file names, whole or not at all, shown before, on record, with every amount as it was', async () => {
+    const books = await open();
+    const [v, r] = [books.vessel.key, books.route.key];
+    const first = await books.post('6200', '1000', 700, { [r]: 'NORTH' });
+    const second = await books.post('6300', '1000', 50, {});
+    const third = await books.post('6200', '1000', 3, { [v]: 'GULL' });
+    const [all, totals] = [await books.trialBalance(null), await books.totals()];
+    const path = `${books.listsPath}/${books.vessel.id}/value-file`;
+    const file = (...rows: string[]) => Buffer.from(['Document,Account,Value,Line', ...rows].join('\n'));
+    const good = file(`${first.documentNumber},6200,tern`, `${second.documentNumber},6300,SHORE,1`, `${third.documentNumber},6200,TERN`);
+    expect(await server.ok('POST', `${path}-rehearsal?name=values.csv`, good)).toEqual({
+      given: [
+        { value: 'TERN', lines: 1, net: '700' },
+        { value: 'SHORE', lines: 1, net: '50' },
+      ],
+      kept: 1,
+      faultCount: 0,
+      faults: [],
+    });
+    const wrong = file(`${first.documentNumber},6200,TERN`, `${second.documentNumber},6300,SWAN`, '999999,6200,TERN');
+    expect(await server.ok('POST', `${path}-rehearsal?name=wrong.csv`, wrong)).toMatchObject({
+      faultCount: 2,
+      faults: [
+        { row: 3, code: 'value_unknown', found: 'SWAN' },
+        { row: 4, code: 'line_missing', found: '999999' },
+      ],
+    });
+    expect(await server.refused('POST', `${path}?name=wrong.csv`, wrong)).toMatchObject({ code: 'facet_file_wrong', facts: { rows: 2 } });
+    expect(await books.trialBalance({ [v]: ['TERN'] })).toEqual({});
+    expect(await server.ok('POST', `${path}?name=values.csv`, good)).toEqual({ lines: 2 });
+    expect(await books.trialBalance({ [v]: ['TERN'] })).toEqual({ 6200: 700 });
+    expect(await books.trialBalance({ [v]: ['TERN'], [r]: ['NORTH'] })).toEqual({ 6200: 700 });
+    expect(await books.trialBalance({ [v]: ['SHORE'] })).toEqual({ 6300: 50 });
+    expect([await books.trialBalance(null), await books.totals()]).toEqual([all, totals]);
+    const { proofs } = await server.ok<{ proofs: { name: string; state: string }[] }>('GET', `${books.path}/proofs?from=2026-01-01&to=2026-09-30`);
+    expect(proofs.find(({ name }) => name === 'balances_from_lines')?.state).toBe('holds');
+    const { events } = await server.ok<{ events: { action: string; after: object }[] }>('GET', `${books.path}/history?thing=code_list&limit=1`);
+    expect(events[0]).toMatchObject({ action: 'filled', after: { value: 'SHORE, TERN', file: 'values.csv', lines: 2 } });
+    expect(await server.ok('POST', `${path}?name=values.csv`, good)).toEqual({ lines: 0 });
+  });
+});
+
 describe("MariaDB's own sums over lines joined with their facet values", () => {
   it('are the trial balance under any filter, for spans inside periods too', async () => {
     const books = await open();

@@ -1,9 +1,11 @@
+import { z } from 'zod';
 import {
   addedPairingRule,
   codeList,
   codeListChange,
   codeListInput,
   codeLists,
+  facetFileFound,
   facetFilled,
   facetFillFound,
   facetFillInput,
@@ -68,6 +70,24 @@ export const codeListOperations = {
     path: '/companies/{companyId}/code-lists/{listId}/fill',
     summary: 'Give lines of the past that have no value of a facet one; amounts stay as they are',
     body: facetFillInput,
+    answer: facetFilled,
+  },
+  rehearseFacetFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/code-lists/{listId}/value-file-rehearsal',
+    summary: 'Which lines of the past a file of documents, accounts and values would give a value of a facet',
+    query: z.object({ name: z.string().min(1).max(200) }),
+    takesFile: true,
+    answer: facetFileFound,
+  },
+  applyFacetFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/code-lists/{listId}/value-file',
+    summary: 'Give lines of the past the values that a file has for them, whole or not at all; amounts stay as they are',
+    query: z.object({ name: z.string().min(1).max(200) }),
+    takesFile: true,
     answer: facetFilled,
   },
   deletePairingRule: {

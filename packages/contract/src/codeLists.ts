@@ -88,6 +88,23 @@ export type FacetFillInput = z.input<typeof facetFillInput>;
 
 export const facetFillFound = z.object({ lines: z.int(), accounts: z.array(z.object({ accountId: id, label: z.string(), lines: z.int(), net: amount })) });
 export type FacetFillFoundBody = z.infer<typeof facetFillFound>;
+/** What a file of values would give to lines of the past. */
+export const facetFileFound = z.object({
+  /** How many get a value, by value. */
+  given: z.array(z.object({ value: code, lines: z.int(), net: amount })),
+  /** Lines that have a value, which they keep. */
+  kept: z.int(),
+  faultCount: z.int(),
+  /** The first of them. */
+  faults: z.array(
+    z.object({
+      row: z.int(),
+      code: z.enum(['document_missing', 'account_unknown', 'value_unknown', 'line_unreadable', 'line_missing', 'given_twice']),
+      found: z.string(),
+    }),
+  ),
+});
+export type FacetFileFound = z.infer<typeof facetFileFound>;
 export const facetFilled = z.object({ lines: z.int() });
 
 /** The value that a line has of each facet. */

@@ -53,6 +53,7 @@ export * from './exchange/trialBalanceRow.ts';
 export * from './facet/checkFacets.ts';
 export * from './facet/facetFilter.ts';
 export * from './facet/filterText.ts';
+export * from './facet/readFacetRows.ts';
 export * from './journal/journalColumns.ts';
 export * from './journal/readJournalRow.ts';
 export * from './layout/captionWords.ts';

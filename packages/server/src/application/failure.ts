@@ -117,6 +117,8 @@ export type Failure =
   /** `state`: what became of the import instead. */
   | { code: 'journal_not_ready'; state: string }
   | { code: 'chart_file_wrong'; rows: number }
+  /** Of a file of facet values. */
+  | { code: 'facet_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }
   | (RangeTextMalformed & { side: PlaceSide })

@@ -6,6 +6,7 @@ import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../a
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
 import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
+import { applyFacetFile, rehearseFacetFile } from '../application/facetFile.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
 import { applyFacetFill, rehearseFacetFill } from '../application/fillFacet.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
@@ -14,7 +15,7 @@ import type { Ports } from '../application/ports/index.ts';
 import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
 import * as answers from './chartAnswers.ts';
-import { toCodeList, toFillFound } from './codeListAnswers.ts';
+import { toCodeList, toFacetFileFound, toFillFound } from './codeListAnswers.ts';
 import { toPosting } from './ledgerAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
@@ -65,6 +66,12 @@ export function chartRoutes(on: On, ports: Ports): void {
     mapOutcome(await viewCodeLists(ports, access), ({ lists, pairings }) => ({ lists: lists.map(toCodeList), pairings: [...pairings] })),
   );
   on('addPairingRule', async ({ access, body }) => mapOutcome(await addPairingRule(ports, access, body), (id) => ({ id })));
+  on('rehearseFacetFile', async ({ access, id, query, file }) =>
+    mapOutcome(await rehearseFacetFile(ports, access, id('listId'), { name: query.name, content: file }), toFacetFileFound),
+  );
+  on('applyFacetFile', async ({ access, id, query, file }) =>
+    mapOutcome(await applyFacetFile(ports, access, id('listId'), { name: query.name, content: file }), (lines) => ({ lines })),
+  );
   on('rehearseFacetFill', async ({ access, id, body }) => mapOutcome(await rehearseFacetFill(ports, access, { ...body, listId: id('listId') }), toFillFound));
   on('applyFacetFill', async ({ access, id, body }) =>
     mapOutcome(await applyFacetFill(ports, access, { ...body, listId: id('listId') }), (lines) => ({ lines })),

@@ -1,5 +1,6 @@
-import type { CodeListBody, FacetFillFoundBody } from '@ivory-ladder/contract';
+import type { CodeListBody, FacetFileFound, FacetFillFoundBody } from '@ivory-ladder/contract';
 import type { CountedCodeList } from '../application/codeLists.ts';
+import type { FacetFileView } from '../application/facetFile.ts';
 import type { FacetFillView } from '../application/fillFacet.ts';
 
 export function toCodeList({ id, key, kind, name, neededOn, notAllowedOn, version, codes, accounts }: CountedCodeList): CodeListBody {
@@ -12,6 +13,22 @@ export function toCodeList({ id, key, kind, name, neededOn, notAllowedOn, versio
     notAllowedOn,
     version,
     codes: codes.map((listed) => ({ ...listed, retired: listed.retired ?? false, accounts: accounts.get(listed.code) ?? 0 })),
+  };
+}
+
+const mostFaultsTold = 200;
+
+export function toFacetFileFound({ given, kept, faults }: FacetFileView): FacetFileFound {
+  const byValue = new Map<string, { lines: number; net: bigint }>();
+  for (const { value, line } of given) {
+    const before = byValue.get(value) ?? { lines: 0, net: 0n };
+    byValue.set(value, { lines: before.lines + 1, net: before.net + line.net });
+  }
+  return {
+    given: [...byValue].map(([value, { lines, net }]) => ({ value, lines, net: net.toString() })),
+    kept,
+    faultCount: faults.length,
+    faults: faults.slice(0, mostFaultsTold),
   };
 }
 

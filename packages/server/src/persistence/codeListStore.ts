@@ -1,12 +1,13 @@
 import { type ListedCode, type ListKey, type ListKind, listKey, type Outcome, type PairingRule } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList } from '../application/ports/index.ts';
+import type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from '../application/ports/index.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertCodeList, insertCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
+import { fillListed, linesOfDocuments, setsWithValues } from './facetFile.ts';
 import type { FacetSets } from './facetSets.ts';
-import { fillLines, findLinesToFill, setsToFill } from './fillFacet.ts';
+import { fillLines, findLinesToFill } from './fillFacet.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 
 /** Lists of report codes, facets, and what stands in them. */
@@ -121,11 +122,32 @@ export class CodeListRepository implements CodeListStore {
   }
 
   async fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
-    const sets = await setsToFill(this.database, this.facetSets, companyId, fill);
+    const sets = await setsWithValues(this.database, this.facetSets, companyId, fill.facet, [fill.value]);
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
-      const lines = await fillLines(runner, companyId, fill, sets);
+      const lines = await fillLines(runner, companyId, fill, sets.get(fill.value) ?? new Map());
       const after = { value: fill.value, rule, from: fill.from, to: fill.to, lines };
       return { value: lines, audit: lines === 0 ? [] : [{ thing: 'code_list', thingId: listIdOf(fill.facet), action: 'filled', after }] };
+    });
+  }
+
+  linesOfDocuments(companyId: number, facet: ListKey, documents: readonly string[]): ReturnType<CodeListStore['linesOfDocuments']> {
+    return linesOfDocuments(this.database, companyId, facet, documents);
+  }
+
+  async fillListed(
+    companyId: number,
+    facet: ListKey,
+    given: readonly ValueOfLine[],
+    fileName: string,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>> {
+    const values = [...new Set(given.map(({ value }) => value))];
+    const sets = await setsWithValues(this.database, this.facetSets, companyId, facet, values);
+    return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
+      await fillListed(runner, companyId, given, sets);
+      const after = { value: values.sort().join(', '), file: fileName, lines: given.length };
+      return { value: given.length, audit: [{ thing: 'code_list', thingId: listIdOf(facet), action: 'filled', after }] };
     });
   }
 

@@ -1,8 +1,7 @@
-import type { FacetSet, ListKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { FacetFill, FacetFillFound } from '../application/ports/index.ts';
 import { rebuildTable } from './derivedBalances.ts';
-import { type FacetSets, noFacets, readFacetSets } from './facetSets.ts';
+import { noFacets, readFacetSets } from './facetSets.ts';
 import { changedRows, rowsOf } from './transaction.ts';
 
 /** Which lines a rule is about: of these accounts and days, without a value of the facet. */
@@ -26,19 +25,6 @@ export async function findLinesToFill(database: DataSource, companyId: number, f
     parameters,
   );
   return rows.map(({ accountId, total, net }) => ({ accountId, lines: Number(total), net: BigInt(net) }));
-}
-
-/** The new set of each old one; made before the transaction, as sets of postings are. */
-export async function setsToFill(
-  database: DataSource,
-  facetSets: FacetSets,
-  companyId: number,
-  { facet, value }: FacetFill,
-): Promise<ReadonlyMap<number, number>> {
-  const old: FacetSet[] = [{ id: noFacets, facets: {} }, ...(await readFacetSets(database, companyId))].filter(({ facets }) => facets[facet] === undefined);
-  const filled = ({ facets }: FacetSet) => ({ ...facets, [facet]: value }) as Record<ListKey, string>;
-  const idOf = await facetSets.idsOf(companyId, old.map(filled));
-  return new Map(old.map((set) => [set.id, idOf(filled(set))]));
 }
 
 /** Gives the lines their new sets and makes the balances by facet set anew; amounts stay as they are. Gives how many lines. */

@@ -1,5 +1,14 @@
-import type { CodeListBody, CodeListChange, CodeListInput, CodeLists, FacetFillFoundBody, FacetFillInput, PairingRuleInput } from '@ivory-ladder/contract';
-import { ivoryApi, ledgerTags } from './ivoryApi.ts';
+import type {
+  CodeListBody,
+  CodeListChange,
+  CodeListInput,
+  CodeLists,
+  FacetFileFound,
+  FacetFillFoundBody,
+  FacetFillInput,
+  PairingRuleInput,
+} from '@ivory-ladder/contract';
+import { fileRequest, ivoryApi, ledgerTags } from './ivoryApi.ts';
 
 /** Lists of report codes, and facets. */
 const codeListApi = ivoryApi.injectEndpoints({
@@ -28,6 +37,13 @@ const codeListApi = ivoryApi.injectEndpoints({
       query: ({ companyId, listId, rule }) => ({ url: `/companies/${companyId}/code-lists/${listId}/fill`, method: 'POST', body: rule }),
       invalidatesTags: [...ledgerTags],
     }),
+    rehearseFacetFile: build.mutation<FacetFileFound, { companyId: number; listId: number; file: File }>({
+      query: ({ companyId, listId, file }) => fileRequest(`/companies/${companyId}/code-lists/${listId}/value-file-rehearsal`, file),
+    }),
+    applyFacetFile: build.mutation<{ lines: number }, { companyId: number; listId: number; file: File }>({
+      query: ({ companyId, listId, file }) => fileRequest(`/companies/${companyId}/code-lists/${listId}/value-file`, file),
+      invalidatesTags: [...ledgerTags],
+    }),
     deletePairingRule: build.mutation<void, { companyId: number; ruleId: number }>({
       query: ({ companyId, ruleId }) => ({ url: `/companies/${companyId}/pairing-rules/${ruleId}`, method: 'DELETE' }),
       invalidatesTags: ['Chart', 'History'],
@@ -44,4 +60,6 @@ export const {
   useDeletePairingRuleMutation,
   useRehearseFacetFillMutation,
   useApplyFacetFillMutation,
+  useRehearseFacetFileMutation,
+  useApplyFacetFileMutation,
 } = codeListApi;

@@ -43,3 +43,8 @@ export const ivoryApi = createApi({
   tagTypes: ['Session', 'Companies', 'People', 'Notes', 'Attachments', 'Views', 'Options', 'Budgets', 'Rates', 'Series', ...ledgerTags],
   endpoints: () => ({}),
 });
+
+/** A file as it is, named. */
+export function fileRequest(path: string, file: File) {
+  return { url: `${path}?${toQuery({ name: file.name })}`, method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } };
+}

@@ -1,5 +1,5 @@
 import type { ExchangeRates, RateFileBody, RatesInput } from '@ivory-ladder/contract';
-import { ivoryApi, toQuery } from './ivoryApi.ts';
+import { fileRequest, ivoryApi } from './ivoryApi.ts';
 
 /** Exchange rates. */
 const rateApi = ivoryApi.injectEndpoints({
@@ -10,12 +10,7 @@ const rateApi = ivoryApi.injectEndpoints({
       invalidatesTags: ['Rates', 'History'],
     }),
     readRateFile: build.mutation<RateFileBody, { companyId: number; file: File }>({
-      query: ({ companyId, file }) => ({
-        url: `/companies/${companyId}/rate-files?${toQuery({ name: file.name })}`,
-        method: 'POST',
-        body: file,
-        headers: { 'Content-Type': 'application/octet-stream' },
-      }),
+      query: ({ companyId, file }) => fileRequest(`/companies/${companyId}/rate-files`, file),
     }),
   }),
 });

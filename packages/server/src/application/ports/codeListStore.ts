@@ -1,4 +1,4 @@
-import type { Day, Facet, ListedCode, ListKey, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
+import type { Day, Facet, LineOfPast, ListedCode, ListKey, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 
 /** Rules are those of facets; a list of report codes has none. */
@@ -33,6 +33,13 @@ export interface FacetFillFound {
   readonly net: bigint;
 }
 
+/** The value that one line gets. */
+export interface ValueOfLine {
+  readonly entryId: number;
+  readonly lineNumber: number;
+  readonly value: string;
+}
+
 export interface CodeListStore {
   add(
     companyId: number,
@@ -56,6 +63,17 @@ export interface CodeListStore {
   findLinesToFill(companyId: number, fill: FacetFill): Promise<FacetFillFound[]>;
   /** How many lines got the value. */
   fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
+  /** Lines of the entries that bear these numbers, here or in the file that they came from; `net`: debit positive. */
+  linesOfDocuments(companyId: number, facet: ListKey, documents: readonly string[]): Promise<(LineOfPast & { readonly net: bigint })[]>;
+  /** How many lines got their value; all of them, or none. */
+  fillListed(
+    companyId: number,
+    facet: ListKey,
+    given: readonly ValueOfLine[],
+    fileName: string,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
   addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
   deletePairing(companyId: number, rule: PairingRule, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
 }

@@ -17,7 +17,7 @@ export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentS
 export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
-export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList } from './codeListStore.ts';
+export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { ChartSheet, DelimitedForm, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';

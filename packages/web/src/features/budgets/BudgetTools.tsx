@@ -1,7 +1,8 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
 import type { Currency } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { FileButton } from '../../components/FileButton.tsx';
 import styles from './BudgetsScreen.module.css';
 
 /** How a year's amount that is typed goes over the periods. */
@@ -42,7 +43,6 @@ export function steps({ code, exponent }: Currency): { readonly unit: bigint; re
 /** What is sought, how year's amounts are spread, and the ways to fill a budget in one go. */
 export function BudgetTools({ grid, currency, isWritten, isReading, spreadBy, onSpreadBy, onFill, onLoad, ...tools }: BudgetToolsProps) {
   const [growth, setGrowth] = useState('0');
-  const chooser = useRef<HTMLInputElement>(null);
   const hasYearBefore = grid.accounts.some(({ yearBefore }) => yearBefore.length > 0);
   return (
     <div className={styles.tools}>
@@ -114,23 +114,11 @@ export function BudgetTools({ grid, currency, isWritten, isReading, spreadBy, on
           Workbook
         </Button>
         {isWritten && (
-          <Button disabled={isReading} onClick={() => chooser.current?.click()}>
+          <FileButton label="Workbook of the budget" accept=".xlsx,.csv,.tsv,.txt" disabled={isReading} onFile={onLoad}>
             Load…
-          </Button>
+          </FileButton>
         )}
       </span>
-      <input
-        ref={chooser}
-        type="file"
-        hidden
-        aria-label="Workbook of the budget"
-        accept=".xlsx,.csv,.tsv,.txt"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) onLoad(file);
-        }}
-      />
     </div>
   );
 }

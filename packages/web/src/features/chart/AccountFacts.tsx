@@ -27,7 +27,7 @@ interface AccountFactsProps {
   readonly onEdit: () => void;
   readonly onAddBeside: () => void;
   readonly onAddBelow: () => void;
-  readonly onTask: (kind: 'merge' | 'place') => void;
+  readonly onTask: (kind: 'merge' | 'place' | 'opening') => void;
   readonly onOpen: (accountId: number | null) => void;
 }
 
@@ -117,6 +117,11 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
           <Button disabled={isBusy} onClick={() => onTask('place')}>
             Place after…
           </Button>
+          {account.active && !account.isParent && !isIncomeOrExpense(account.element) && (
+            <Button disabled={isBusy} onClick={() => onTask('opening')}>
+              Opening balance…
+            </Button>
+          )}
           {account.active && !account.isParent && (
             <Button disabled={isBusy} onClick={() => onTask('merge')}>
               Merge into…

@@ -7,6 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import { useEffect, useRef } from 'react';
 import { useMay } from '../../app/useCompany.ts';
 import { ChangeManyPanel } from '../chartfile/ChangeManyPanel.tsx';
+import { AccountOpening } from '../opening/AccountOpening.tsx';
 import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import styles from './ChartScreen.module.css';
@@ -18,7 +19,7 @@ import type { ChartActions } from './useChartActions.ts';
 
 /** What is being done in the panel beside the chart; `null`: the chosen account is looked at. */
 export type ChartTask =
-  | { readonly kind: 'renumber' | 'many' | 'merge' | 'place' }
+  | { readonly kind: 'renumber' | 'many' | 'merge' | 'place' | 'opening' }
   /** `count` sets a form apart from the one before it. */
   | { readonly kind: 'form'; readonly start: NewAccountStart; readonly account: ChartAccountBody | null; readonly count: number };
 
@@ -107,6 +108,8 @@ function titleOf(task: ChartTask | null, chosen: ChartAccountBody | null): strin
       return 'Change many';
     case 'merge':
       return `Merge ${shortOf(chosen)}`;
+    case 'opening':
+      return `Opening balance of ${shortOf(chosen)}`;
     case 'place':
       return `Place ${shortOf(chosen)} after …`;
     case 'form':
@@ -148,6 +151,8 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
       );
     case 'merge':
       return chosen && <MergePanel key={chosen.id} account={chosen} chart={chart} currency={props.currency} onDone={props.onOpen} onCancel={done} />;
+    case 'opening':
+      return chosen && <AccountOpening key={chosen.id} account={chosen} accounts={chart.accounts} currency={props.currency} onDone={done} />;
     case 'place':
       return (
         chosen && (

@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import styles from './CodeListsScreen.module.css';
+import { FacetFileForm } from './FacetFileForm.tsx';
 import { FacetFillForm } from './FacetFillForm.tsx';
 import type { CodeListActions } from './useCodeListActions.ts';
 
@@ -59,6 +60,7 @@ export function FacetRulesForm({ list, all, actions }: FacetRulesFormProps) {
       )}
       <Pairings list={list} all={all} actions={actions} />
       {mayKeep && <FacetFillForm list={list} />}
+      {mayKeep && <FacetFileForm list={list} />}
     </>
   );
 }

@@ -53,7 +53,7 @@ export function EntriesScreen() {
   const [source, by] = [params.get('source') ?? '', params.get('by') ?? ''];
   const chosenSeries = params.get('series') ?? '';
   const series = useListSeriesQuery(company.id).data?.series ?? [];
-  const [isNumbering, setNumbering] = useState(false);
+  const [isArranging, setArranging] = useState(false);
   const { facets } = useFacetFilter();
   // What reads as an amount is sought as one too.
   const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
@@ -76,7 +76,6 @@ export function EntriesScreen() {
           </div>
           {mayPost && (
             <div className={styles.buttons}>
-              <Button onClick={() => setNumbering(true)}>Series…</Button>
               <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/import`, search }}>
                 From a file…
               </Button>
@@ -108,17 +107,21 @@ export function EntriesScreen() {
               </option>
             ))}
           </select>
-          {series.length > 0 && (
-            <select className={styles.filter} aria-label="Series" value={chosenSeries} onChange={(event) => change({ series: event.target.value })}>
-              <option value="">all series</option>
-              <option value="0">plain numbers</option>
-              {series.map(({ id, code, name }) => (
-                <option key={id} value={id}>
-                  {code} · {name}
-                </option>
-              ))}
-            </select>
-          )}
+          <select
+            className={styles.filter}
+            aria-label="Series"
+            value={chosenSeries}
+            onChange={(event) => (event.target.value === 'arrange' ? setArranging(true) : change({ series: event.target.value }))}
+          >
+            <option value="">all series</option>
+            <option value="0">plain numbers</option>
+            {series.map(({ id, code }) => (
+              <option key={id} value={id}>
+                {code}
+              </option>
+            ))}
+            <option value="arrange">{mayPost ? 'arrange series…' : 'about series…'}</option>
+          </select>
           <input
             className={styles.filter}
             type="search"
@@ -158,7 +161,7 @@ export function EntriesScreen() {
           </Button>
         )}
       </section>
-      {isNumbering && <SeriesDialog onClose={() => setNumbering(false)} />}
+      {isArranging && <SeriesDialog onClose={() => setArranging(false)} />}
       <EntryPanel
         key={chosenId}
         entryId={chosenId === 0 ? null : chosenId}

@@ -88,10 +88,13 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
                 <tr key={at}>
                   <td>
                     {accountLabel(line)}
-                    <ClimbOf climb={climbs?.accounts.find(({ accountId }) => accountId === line.accountId)} />
                     {line.text && <small>{line.text}</small>}
                     {line.foreign && <small>{foreignText(line.foreign)}</small>}
                     {hasFacets && codeLists && <small>{facetsText(line.facets, codeLists.lists)}</small>}
+                    {/* Once for each account. */}
+                    {entry.lines.findIndex(({ accountId }) => accountId === line.accountId) === at && (
+                      <ClimbOf climb={climbs?.accounts.find(({ accountId }) => accountId === line.accountId)} />
+                    )}
                   </td>
                   <td>{format(line.debit)}</td>
                   <td>{format(line.credit)}</td>

@@ -40,7 +40,10 @@ export function historyLines({ thing, action, before, after }: Event): string[] 
   const [old, now] = [asFields(before), asFields(after)];
   if (thing === 'person') return [personLine(action, old, now)];
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
-  if (action === 'filled') return [`${shown(now.value)} given to ${String(now.lines)} lines without one${now.rule ? ` of ${shown(now.rule)}` : ''}`];
+  if (action === 'filled')
+    return [
+      `${shown(now.value)} given to ${String(now.lines)} lines without one${now.rule ? ` of ${shown(now.rule)}` : now.file ? ` by ${shown(now.file)}` : ''}`,
+    ];
   if (action === 'noted') return [`Note: ${shown(now.note)}`];
   if (thing === 'code_list' && action === 'changed') return codeListLines(old, now);
   if (thing === 'budget' && Array.isArray(now.cells)) return budgetLines(old, now);

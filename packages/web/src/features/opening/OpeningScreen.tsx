@@ -1,4 +1,3 @@
-import { addDays } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useGetChartQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -8,6 +7,7 @@ import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { OpeningForm } from './OpeningForm.tsx';
 import styles from './OpeningScreen.module.css';
+import { usualDay } from './usualDay.ts';
 
 /** Balances of all balance sheet accounts at the end of a day, by hand: with them a ledger begins. */
 export function OpeningScreen() {
@@ -34,11 +34,4 @@ export function OpeningScreen() {
       {chart && view && <OpeningForm key={`${day} ${view.revision}`} day={day} accounts={chart.accounts} held={view.accounts} onDay={setDay} />}
     </section>
   );
-}
-
-/** The day before the first fiscal year that has one before it, else the first day of all. */
-function usualDay(years: ReturnType<typeof useCompany>['years']): string {
-  const [first, second] = years;
-  if (second) return addDays(second.firstDay, -1);
-  return first?.firstDay ?? `${new Date().getUTCFullYear()}-01-01`;
 }

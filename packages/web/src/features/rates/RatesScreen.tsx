@@ -1,6 +1,4 @@
 import { currencyCodes, findCurrency, readRate, writeDecimal } from '@ivory-ladder/core';
-import Button from '@mui/material/Button';
-import { useRef } from 'react';
 import { useDispatch } from 'react-redux';
 import { useGetChartQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -11,6 +9,7 @@ import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { FileButton } from '../../components/FileButton.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { DatedRates } from './DatedRates.tsx';
 import { PeriodRates } from './PeriodRates.tsx';
@@ -36,7 +35,6 @@ export function RatesScreen() {
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const [setRates] = useSetRatesMutation();
   const [readFile, { isLoading: isReading }] = useReadRateFileMutation();
-  const chooser = useRef<HTMLInputElement>(null);
   const all = data?.rates ?? [];
   const known = [...new Set(all.map(({ currency }) => currency))];
   const asked = params.get('currency') ?? '';
@@ -78,22 +76,16 @@ export function RatesScreen() {
           </h1>
         </div>
         {mayKeep && (
-          <Button disabled={isReading} onClick={() => chooser.current?.click()} title="Columns: date, currency, rate, kind, account">
+          <FileButton
+            label="File of exchange rates"
+            accept=".csv,.tsv,.txt,.xlsx"
+            disabled={isReading}
+            title="Columns: date, currency, rate, kind, account"
+            onFile={(file) => void load(file)}
+          >
             From a file…
-          </Button>
+          </FileButton>
         )}
-        <input
-          ref={chooser}
-          type="file"
-          hidden
-          aria-label="File of exchange rates"
-          accept=".csv,.tsv,.txt,.xlsx"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) void load(file);
-          }}
-        />
       </header>
       <div className={styles.tools}>
         {codes.length > 0 && (

@@ -1,4 +1,5 @@
 import type { DocumentSeriesBody } from '@ivory-ladder/contract';
+import styles from './SeriesChoice.module.css';
 
 interface SeriesChoiceProps {
   readonly series: readonly DocumentSeriesBody[];
@@ -14,7 +15,7 @@ export function SeriesChoice({ series, chosen, onChoose }: SeriesChoiceProps) {
   return (
     <label>
       numbered in{' '}
-      <select value={chosen} onChange={(event) => onChoose(Number(event.target.value))}>
+      <select className={styles.choice} value={chosen} onChange={(event) => onChoose(Number(event.target.value))}>
         <option value={0}>plain numbers</option>
         {open.map(({ id, code, name }) => (
           <option key={id} value={id}>
