@@ -13,8 +13,7 @@ let company: string;
 beforeAll(async () => {
   server = await TestServer.start({ demo: true });
   browser = await launchBrowser();
-  const { companies } = await server.ok<{ companies: { id: number }[] }>('GET', '/companies');
-  company = `${server.serving.url}/companies/${companies[0]?.id}`;
+  company = `${server.serving.url}/companies/${await server.companyId()}`;
 });
 afterAll(async () => {
   await browser?.close();

@@ -92,7 +92,7 @@ describe('roles in the demo', () => {
     for (const role of ['reader', 'reviewer', 'preparer', 'administrator'] as const) {
       const client = await enterDemo(demo.url, role);
       const { companies } = await client.ok<{ companies: { role: string }[] }>('GET', '/companies');
-      expect(companies).toMatchObject([{ role }]);
+      expect(companies).toMatchObject([{ role }, { role }, { role }]);
       const { person } = await client.ok<Session>('GET', '/session');
       expect(person?.hasPassword).toBe(false);
       expect(await new ApiClient(demo.url).refused('POST', '/session', { email: person?.email, password: 'anything at all' })).toMatchObject({

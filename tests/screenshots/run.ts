@@ -105,8 +105,7 @@ const pictures: readonly Picture[] = [
 const browser = await launchBrowser();
 const client = await enterDemo(origin, 'preparer');
 try {
-  const { companies } = await client.ok<{ companies: { id: number }[] }>('GET', '/companies');
-  const company = `${origin}/companies/${companies[0]?.id}`;
+  const company = `${origin}/companies/${await client.companyId()}`;
   for (const { name, path, prepare, dark = false, wide = false } of pictures) {
     const { page, context } = await visit(browser, client.cookie, `${company}/${path}`, { dark, ...(wide ? { width: 1920, height: 1080 } : {}) });
     await page.waitForLoadState('networkidle');

@@ -59,8 +59,7 @@ describe('the account ledger', () => {
   });
 
   it('of the demo: every account begins and ends as the trial balance says, and its lines lead from one to the other (common practice)', async () => {
-    const { companies } = await demo.ok<{ companies: { id: number }[] }>('GET', '/companies');
-    const path = `/companies/${companies[0]?.id}`;
+    const path = `/companies/${await demo.companyId()}`;
     const span = 'from=2026-03-01&to=2026-04-30';
     const { accounts: trial } = await demo.ok<TrialBalanceViewBody>('GET', `${path}/trial-balance?${span}`);
     const { accounts, leftOut } = await demo.ok<AccountLedgerBody>('GET', `${path}/account-ledger?${span}`);

@@ -18,7 +18,7 @@ async function query<Row>(sql: string, parameters: unknown[] = []): Promise<Row[
   return rows as Row[];
 }
 
-const demoId = async () => (await server.ok<{ companies: { id: number }[] }>('GET', '/companies')).companies[0]?.id ?? 0;
+const demoId = () => server.companyId();
 /** Any spans, also inside periods; the seed of a small generator is printed with a failure. */
 const spans = [
   ['2024-01-01', '2024-12-31'],

@@ -43,6 +43,14 @@ export class ApiClient {
     return answer.body;
   }
 
+  /** A company by its name; of the demo, the one that its screens are shown with. */
+  async companyId(name = 'Eiderholm Ferry Company'): Promise<number> {
+    const { companies } = await this.ok<{ companies: { id: number; name: string }[] }>('GET', '/companies');
+    const found = companies.find((company) => company.name === name);
+    if (!found) throw new Error(`there is no company ${name}`);
+    return found.id;
+  }
+
   /** The problem of a call that must be refused. */
   async refused(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Problem> {
     const answer = await this.call<Problem>(method, path, body, headers);

@@ -30,14 +30,8 @@ export async function closeYear(
   request: Request,
 ): Promise<Outcome<PostedEntry[], Failure>> {
   // Asked again, it answers with what it did, though there is nothing left to close.
-  const keyed = (layer: Layer): Request => ({ ...request, idempotencyKey: request.idempotencyKey && `${request.idempotencyKey} ${layer}` });
-  const done: PostedEntry[] = [];
-  for (const layer of layers) {
-    const before = await ports.ledger.earlierOutcome(companyId, keyed(layer));
-    if (before && !before.ok) return before;
-    if (before) done.push(before.value as PostedEntry);
-  }
-  if (done.length > 0) return succeed(done);
+  const before = await ports.ledger.earlierOutcome(companyId, request);
+  if (before) return before.ok ? succeed((before.value as { posted: PostedEntry[] }).posted) : before;
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
@@ -48,9 +42,8 @@ export async function closeYear(
   const period = year.value.periods.at(-1) as Period;
   const locked = lockedOn(books, period, year.value.lastDay);
   if (locked) return fail(locked);
-  const posted: PostedEntry[] = [];
-  for (const { layer, lines } of proposed.value) {
-    const entry: NewEntry = {
+  const entries = proposed.value.map(
+    ({ layer, lines }): NewEntry => ({
       date: year.value.lastDay,
       description: `Closing of the fiscal year ${yearName(year.value)}`,
       layer,
@@ -58,12 +51,14 @@ export async function closeYear(
       closesYear: yearNumber,
       reversesEntryId: null,
       lines: lines.map(({ label: _, ...line }) => line),
-    };
-    const outcome = await ports.ledger.post(companyId, entry, period, keyed(layer));
-    if (!outcome.ok) return outcome;
-    posted.push(outcome.value);
-  }
-  return succeed(posted);
+    }),
+  );
+  const outcome = await ports.ledger.postTogether(
+    companyId,
+    entries.map((entry) => ({ entry, period })),
+    request,
+  );
+  return outcome.ok ? succeed(outcome.value.posted) : outcome;
 }
 
 function findYear({ calendar }: Books, yearNumber: number): Outcome<FiscalYear, Failure> {

@@ -5,7 +5,9 @@ import {
   fail,
   findCurrency,
   type Layer,
+  mapOutcome,
   type Outcome,
+  type Period,
   periodIndexOf,
   readRate,
   succeed,
@@ -16,7 +18,7 @@ import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openStructure } from './openBooks.ts';
 import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
-import type { Books, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
+import type { ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
 import { checkSeries } from './series.ts';
 
 export interface EntryDraft {
@@ -110,23 +112,15 @@ function linesWithFacets(books: Structure, lines: EntryDraft['lines']): Outcome<
   return succeed(made);
 }
 
-/** An entry of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */
-export async function postDemoEntry(
-  ports: Ports,
-  books: Books,
-  { date, description, layer, lines }: EntryDraft,
-  actor: string,
-): Promise<Outcome<PostedEntry, Failure>> {
-  const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
-  if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
-  const entry: NewEntry = {
-    date,
-    description,
-    layer,
-    lines: lines.map(({ facets = {}, ...line }) => ({ ...line, facets })),
-    source: 'demo',
-    closesYear: null,
-    reversesEntryId: null,
-  };
-  return ports.ledger.post(books.company.id, entry, period, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) });
+/** Entries of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */
+export async function postDemoEntries(ports: Ports, books: Structure, drafts: readonly EntryDraft[], actor: string): Promise<Outcome<number, Failure>> {
+  const entries: { entry: NewEntry; period: Period }[] = [];
+  for (const { date, description, layer, lines } of drafts) {
+    const period = books.calendar.periods[periodIndexOf(books.calendar, date)];
+    if (!period) return fail({ code: 'day_outside_calendar', day: date, year: date.slice(0, 4) });
+    const withFacets = lines.map(({ facets = {}, ...line }) => ({ ...line, facets }));
+    entries.push({ entry: { date, description, layer, lines: withFacets, source: 'demo', closesYear: null, reversesEntryId: null }, period });
+  }
+  const posted = await ports.ledger.postTogether(books.company.id, entries, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) });
+  return mapOutcome(posted, ({ revision }) => revision);
 }

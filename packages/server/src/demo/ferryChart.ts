@@ -1,15 +1,7 @@
-import type { AccountRole, Element, Step, Term } from '@ivory-ladder/core';
+import type { AccountRole, Element } from '@ivory-ladder/core';
+import { accountsIn } from './accountsIn.ts';
 
-export interface DemoCategory {
-  readonly name: string;
-  readonly term?: Term;
-  readonly step?: Step;
-  readonly contraOf?: string;
-  /** Account numbers that it takes. */
-  readonly range?: string;
-  readonly children?: readonly DemoCategory[];
-}
-
+import type { DemoAccount, DemoCategory } from './demoCompany.ts';
 /** The category tree of the Eiderholm Ferry Company, in the order of its statements. */
 export const ferryCategories: Readonly<Record<Element, readonly DemoCategory[]>> = {
   asset: [
@@ -50,14 +42,6 @@ export const ferryCategories: Readonly<Record<Element, readonly DemoCategory[]>>
   ],
 };
 
-export interface DemoAccount {
-  readonly number: string;
-  readonly name: string;
-  readonly element: Element;
-  readonly category: string;
-  readonly parent: string;
-}
-
 /** `number | name | category path | parent`, by element. Two accounts stand in no category, one in a wrong one: flaws to be caught. */
 const lists: Readonly<Record<Element, string>> = {
   asset: `
@@ -72,6 +56,7 @@ const lists: Readonly<Record<Element, string>> = {
 1220|Travel agents|Trade and other receivables
 1230|Other receivables|Trade and other receivables
 1240|Loans to staff|Trade and other receivables
+1250|Nordskerry Freight|Trade and other receivables
 1290|Allowance for bad debts|Trade and other receivables
 1400|Marine gas oil in stock|Fuel and stores
 1410|Lubricants in stock|Fuel and stores
@@ -109,6 +94,7 @@ const lists: Readonly<Record<Element, string>> = {
 2000|Trade payables|Trade and other payables > Suppliers
 2010|Fuel suppliers|Trade and other payables > Suppliers
 2020|Goods received, not invoiced|Trade and other payables > Accruals
+2030|Eiderholm Boatyard|Trade and other payables > Suppliers
 2100|Accrued expenses|Trade and other payables > Accruals
 2110|Accrued interest|Trade and other payables > Accruals
 2120|Accrued holiday pay|Trade and other payables > Crew and staff
@@ -240,15 +226,7 @@ const lists: Readonly<Record<Element, string>> = {
 7910|Income tax, earlier years|Income tax`,
 };
 
-export const ferryAccounts: readonly DemoAccount[] = Object.entries(lists).flatMap(([element, text]) =>
-  text
-    .trim()
-    .split('\n')
-    .map((line): DemoAccount => {
-      const [number = '', name = '', category = '', parent = ''] = line.split('|');
-      return { number, name, element: element as Element, category, parent };
-    }),
-);
+export const ferryAccounts: readonly DemoAccount[] = accountsIn(lists);
 
 /** What the company keeps as cash, and where exchange differences go. */
 export const ferryRoles: Readonly<Record<string, AccountRole>> = {

@@ -52,6 +52,7 @@ export const ferryLists: readonly DemoList[] = [
       listed('INN-E', 'Mainland to Eiderholm', 'INNER'),
     ],
   },
+  { kind: 'facet', name: 'Partner', codes: [listed('BOATYARD', 'Eiderholm Boatyard'), listed('FREIGHT', 'Nordskerry Freight')] },
   { kind: 'facet', name: 'Department', codes: [listed('DECK', 'Deck'), listed('ENGINE', 'Engine room'), listed('CAFE', 'Café'), listed('OFFICE', 'Offices')] },
 ];
 

@@ -8,6 +8,8 @@ export interface DemoLine {
   /** Debit positive. */
   readonly cents: number;
   readonly facets: DemoFacets;
+  /** What it is in another currency, in its cents, on the same side. */
+  readonly foreign?: { readonly currency: string; readonly cents: number };
 }
 
 type Vessel = 'TERN' | 'EIDER' | 'SKUA' | 'PETREL';
@@ -29,6 +31,9 @@ const shares: Readonly<Record<string, Share>> = {
   40: { weights: { TERN: 34, EIDER: 24, SKUA: 25, PETREL: 17 } },
   41: { weights: { TERN: 46, EIDER: 34, SKUA: 20 } },
   42: { weights: { TERN: 60, EIDER: 40 } },
+  422: { weights: { TERN: 60, EIDER: 40 }, facets: { Partner: 'FREIGHT' } },
+  125: { facets: { Partner: 'FREIGHT' } },
+  203: { facets: { Partner: 'BOATYARD' } },
   43: { weights: crewed, facets: { Department: 'CAFE' } },
   445: { weights: { SKUA: 40, PETREL: 60 } },
   447: { weights: { SKUA: 35, PETREL: 65 } },
@@ -45,6 +50,8 @@ const shares: Readonly<Record<string, Share>> = {
   535: { weights: crewed },
   54: { weights: { TERN: 36, EIDER: 28, SKUA: 21, PETREL: 15 }, facets: { Department: 'ENGINE' } },
   544: { weights: crewed, facets: { Department: 'DECK' } },
+  541: { weights: { TERN: 36, EIDER: 28, SKUA: 21, PETREL: 15 }, facets: { Department: 'ENGINE', Partner: 'BOATYARD' } },
+  542: { weights: { TERN: 36, EIDER: 28, SKUA: 21, PETREL: 15 }, facets: { Department: 'ENGINE', Partner: 'BOATYARD' } },
   55: { weights: crewed, facets: { Department: 'CAFE' } },
   60: { facets: { Vessel: 'SHORE', Department: 'OFFICE' } },
   61: { facets: { Vessel: 'SHORE' } },

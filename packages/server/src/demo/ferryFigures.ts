@@ -34,8 +34,6 @@ export const sailingCosts: Readonly<Record<string, number>> = {
   5320: 34_200,
   5330: 8_800,
   5350: 5_900,
-  5410: 14_500,
-  5420: 22_800,
   5430: 5_200,
   5440: 6_300,
   5500: 15_800,
@@ -46,6 +44,8 @@ export const sailingCosts: Readonly<Record<string, number>> = {
   6320: 11_800,
   6330: 9_700,
 };
+/** What the boatyard does. */
+export const yardCosts: Readonly<Record<string, number>> = { 5410: 14_500, 5420: 22_800 };
 export const steadyCosts: Readonly<Record<string, number>> = {
   5090: 3_800,
   5450: 4_600,
@@ -69,6 +69,36 @@ export const steadyCosts: Readonly<Record<string, number>> = {
   6470: 800,
   6480: 2_600,
 };
+/** Whose invoices these are. */
+export const supplierNames: Readonly<Record<string, string>> = {
+  5100: 'Harbour Inn',
+  5230: 'Sound Power',
+  5310: 'Mainland Harbour Board',
+  5320: 'Harbours of the Outer Isles',
+  5330: 'Pilots of the Sound',
+  5350: 'Sound Waste',
+  5430: 'Fairlead Radio',
+  5440: 'Lifeboat Stores',
+  5500: 'Nordskerry Bakery',
+  5510: 'Westholm Brewery',
+  5520: 'Island Crafts',
+  5530: 'Galley Hire',
+  6120: 'Rope and Tar',
+  6320: 'Card payments',
+  6330: 'Travel agents',
+  5090: 'School of Seamanship',
+  5450: 'Survey of Shipping',
+  6130: 'Booking office landlords',
+  6140: 'Sound Power',
+  6150: 'Bright Quay Cleaning',
+  6160: 'Island Builders',
+  6180: 'Night Watch',
+  6300: 'Sound Printers',
+  6310: 'Berth Booking',
+  6400: 'Tarn and Partners',
+  6430: 'Office Computers',
+  6480: 'Quayside Garage',
+};
 /** Monthly depreciation: expense account, accumulated account, euros. */
 export const depreciation: readonly (readonly [string, string, number])[] = [
   ['6500', '1610', 37_500],
@@ -86,7 +116,7 @@ export const depreciation: readonly (readonly [string, string, number])[] = [
 
 /** Balances on the eve of the first year, euros, debit positive; retained earnings are what is left. */
 export const ferryOpening: Readonly<Record<string, number>> = {
-  1000: 1_486_220,
+  1000: 1_986_220,
   1010: 9_400,
   1020: 118_450,
   1030: 600_000,
@@ -97,6 +127,7 @@ export const ferryOpening: Readonly<Record<string, number>> = {
   1220: 22_400,
   1230: 6_150,
   1240: 4_200,
+  1250: 76_400,
   1290: -18_600,
   1400: 168_400,
   1410: 24_900,
@@ -130,6 +161,7 @@ export const ferryOpening: Readonly<Record<string, number>> = {
   2000: -412_300,
   2010: -148_700,
   2020: -12_500,
+  2030: -39_600,
   2100: -46_800,
   2110: -18_400,
   2120: -62_300,

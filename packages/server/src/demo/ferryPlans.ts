@@ -1,8 +1,9 @@
-import { grow, layers, movementOver, ordinaryPeriods } from '@ivory-ladder/core';
+import { grow, layers, movementOver, ordinaryPeriods, type Period } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
 import { addBudget, lockBudget, setBudgetCells } from '../application/budgets.ts';
-import type { Books, BudgetCellChange, Ports } from '../application/ports/index.ts';
+import type { Books, BudgetCellChange, Ports, RateChange } from '../application/ports/index.ts';
 import { listRates, setRates } from '../application/rates.ts';
+import { kronerRates } from './kronerRates.ts';
 import { must } from './must.ts';
 import { seededRandom } from './random.ts';
 
@@ -11,11 +12,8 @@ const seed = 1_126;
 const wholeUnit = 100n;
 /** Percent more than the year before, by the first digits of the number; others as the year before. */
 const growth: Readonly<Record<string, bigint>> = { '4': 30n, '52': 60n, '51': 25n, '60': 25n };
-/** What a currency begins at, for one euro, and how much of it a month moves at most. */
-const currencies = [
-  { code: 'NOK', first: 11.3, step: 0.12 },
-  { code: 'USD', first: 1.095, step: 0.014 },
-] as const;
+/** What the dollar begins at, for one euro, and how much of it a month moves at most. */
+const dollar = { first: 1.095, step: 0.014 };
 
 /** A budget of the last year in two versions, the first of them locked, and exchange rates; made once. */
 export async function planFerry(ports: Ports, books: Books): Promise<void> {
@@ -46,20 +44,35 @@ async function planBudgets(ports: Ports, access: ReturnType<typeof ownAccess>, b
   if (dearer.length > 0) must(await setBudgetCells(ports, access, revised.id, { part: '', cells: dearer }));
 }
 
+/** Rates of the euro for Nordskerry Freight: the same as the ferry company's of the krone, the other way round. */
+export async function planFreight(ports: Ports, books: Books): Promise<void> {
+  const access = ownAccess(books.company.id, actor);
+  if (must(await listRates(ports, access)).length > 0) return;
+  const months = monthsOf(books);
+  const turned = kronerRates(months.length).map(({ closing, average }) => ({ closing: 1 / closing, average: 1 / average }));
+  must(await setRates(ports, access, ratesOf('EUR', months, turned, 6)));
+}
+
 /** Closing rates at the ends of months and averages over them; invented, the same each time. */
-function ferryRates({ calendar }: Books) {
+function ferryRates(books: Books): RateChange[] {
+  const months = monthsOf(books);
   const random = seededRandom(seed);
-  const periods = ordinaryPeriods(calendar.periods).filter(({ lastDay }) => lastDay <= '2026-09-30');
-  return currencies.flatMap(({ code, first, step }) => {
-    let rate = first;
-    return periods.flatMap(({ firstDay, lastDay }) => {
-      const begun = rate;
-      rate += (random() - 0.5) * 2 * step;
-      const told = (value: number) => value.toFixed(4).replace(/\.?0+$/, '');
-      return [
-        { currency: code, kind: 'closing' as const, day: lastDay, accountId: null, rate: told(rate) },
-        { currency: code, kind: 'average' as const, day: firstDay, accountId: null, rate: told((begun + rate) / 2) },
-      ];
-    });
+  let rate = dollar.first;
+  const dollars = months.map(() => {
+    const begun = rate;
+    rate += (random() - 0.5) * 2 * dollar.step;
+    return { closing: rate, average: (begun + rate) / 2 };
   });
+  return [...ratesOf('NOK', months, kronerRates(months.length), 4), ...ratesOf('USD', months, dollars, 4)];
+}
+
+/** From January 2024 to September 2026. */
+const monthsOf = ({ calendar }: Books): Period[] => ordinaryPeriods(calendar.periods).filter(({ firstDay, lastDay }) => firstDay >= '2024-01-01' && lastDay <= '2026-09-30');
+
+function ratesOf(currency: string, months: readonly Period[], rates: readonly { closing: number; average: number }[], places: number): RateChange[] {
+  const told = (value = 0) => value.toFixed(places).replace(/\.?0+$/, '');
+  return months.flatMap(({ firstDay, lastDay }, at): RateChange[] => [
+    { currency, kind: 'closing', day: lastDay, accountId: null, rate: told(rates[at]?.closing) },
+    { currency, kind: 'average', day: firstDay, accountId: null, rate: told(rates[at]?.average) },
+  ]);
 }

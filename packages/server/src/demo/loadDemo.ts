@@ -1,4 +1,4 @@
-import type { Element } from '@ivory-ladder/core';
+import type { Element, NumberScheme } from '@ivory-ladder/core';
 import { describeColumn, roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
@@ -10,59 +10,116 @@ import { createCompany } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
 import { openBooks } from '../application/openBooks.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
-import { postDemoEntry } from '../application/postEntry.ts';
+import { postDemoEntries } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { demoPerson } from '../application/signIn.ts';
 import { makeYear } from '../application/years.ts';
+import { boatyard } from './boatyard.ts';
+import type { DemoCategory, DemoCompany } from './demoCompany.ts';
+import type { DemoEntry } from './demoLedger.ts';
 import { ferryCaptions } from './ferryCaptions.ts';
-import { type DemoCategory, ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
+import { ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
 import { ferryCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
-import { planFerry } from './ferryPlans.ts';
+import { planFerry, planFreight } from './ferryPlans.ts';
+import { nordskerryFreight } from './freight.ts';
 import { must } from './must.ts';
 
 const seed = 20_260_930;
 const actor = 'Demo';
-const euro = { code: 'EUR', exponent: 2 };
-const companyName = 'Eiderholm Ferry Company';
+const lastDay = '2026-09-30';
 
 /**
- * Loads the demo company once, the way a user would: a company, its categories, an opening trial balance from a file,
- * then the entries. One posting is one revision, so a load that was broken off goes on where it stopped.
+ * Loads the companies of the demo once, the way a user would: a company, its categories, an opening trial balance from a file,
+ * then the entries, month by month. A month is one revision, so a load that was broken off goes on where it stopped.
  */
 export async function loadDemo(ports: Ports, say: (text: string) => void): Promise<void> {
-  const entries = makeFerryLedger(seed);
-  const there = await ports.companies.findByName(companyName);
+  const { entries, dealings } = makeFerryLedger(seed);
+  const ferry: DemoCompany = {
+    name: 'Eiderholm Ferry Company',
+    currency: 'EUR',
+    fiscalYearFirstMonth: 1,
+    accounts: ferryAccounts,
+    categories: ferryCategories,
+    roles: ferryRoles,
+    retainedEarnings: '3100',
+    opening: ferryOpening,
+    entries,
+  };
+  const id = await loadCompany(ports, ferry, say, async (companyId) => {
+    const { company, lists } = must(await openBooks(ports, companyId));
+    if (company.languages.length === 1) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
+    if (lists.length === 0) await giveCodes(ports, companyId);
+  });
+  await planFerry(ports, must(await openBooks(ports, id)));
+  const partner = { kind: 'facet' as const, name: 'Partner', codes: [{ code: 'FERRY', caption: 'Eiderholm Ferry Company', parent: null, element: null, side: null }] };
+  await loadCompany(ports, boatyard(dealings), say, async (companyId) => {
+    const { company, lists } = must(await openBooks(ports, companyId));
+    if (company.numberScheme === null) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, numberScheme: yardNumbers }));
+    if (lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, actor), partner));
+  });
+  const freightId = await loadCompany(ports, nordskerryFreight(dealings), say, async (companyId) => {
+    if (must(await openBooks(ports, companyId)).lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, actor), partner));
+  });
+  await planFreight(ports, must(await openBooks(ports, freightId)));
+}
+
+/** One letter, two digits, three digits. */
+const yardNumbers: NumberScheme = {
+  parts: [
+    { kind: 'letters', shortest: 1, longest: 1 },
+    { kind: 'digits', shortest: 2, longest: 2 },
+    { kind: 'digits', shortest: 3, longest: 3 },
+  ],
+  separator: '-',
+  leastParts: 3,
+};
+
+/** `prepare`: what is set before the first entry, done again where a load goes on. Gives the company's id. */
+async function loadCompany(ports: Ports, demo: DemoCompany, say: (text: string) => void, prepare: (companyId: number) => Promise<void>): Promise<number> {
+  const batches = byMonth(demo.entries);
+  const there = await ports.companies.findByName(demo.name);
   const begun = there === null ? null : must(await openBooks(ports, there));
   if (begun) await addDemoPeople(ports, begun.company.id);
   const posted = begun?.cube.revision ?? 0;
-  if (posted > entries.length) return begun ? planFerry(ports, begun) : undefined;
-  if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== entries[posted - 2]?.date) return;
-  say(begun ? `Going on with the demo: ${companyName}` : `Loading the demo: ${companyName}`);
-  const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), roles: {} }, { name: companyName, currency: 'EUR', fiscalYearFirstMonth: 1 })).books;
+  if (begun && posted > batches.length) return begun.company.id;
+  // Somebody has posted to what was there: it is theirs now.
+  if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== batches[posted - 2]?.at(-1)?.date) return begun.company.id;
+  say(begun ? `Going on with the demo: ${demo.name}` : `Loading the demo: ${demo.name}`);
+  const { name, currency, fiscalYearFirstMonth } = demo;
+  const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), roles: {} }, { name, currency, fiscalYearFirstMonth })).books;
   if (!begun) await addDemoPeople(ports, company.id);
-  if (posted === 0) await openLedger(ports, company.id);
-  await giveRoles(ports, company.id);
-  await giveCodes(ports, company.id);
-  must(await makeYear(ports, ownAccess(company.id, actor), '2026-09-30'));
+  if (posted === 0) await openLedger(ports, company.id, demo);
+  await giveRoles(ports, company.id, demo.roles);
+  await prepare(company.id);
+  must(await makeYear(ports, ownAccess(company.id, actor), lastDay));
   const books = must(await openBooks(ports, company.id));
-  const keyOf = new Map(books.lists.map(({ key, name }) => [name, key]));
+  const keyOf = new Map(books.lists.map(({ key, name: list }) => [list, key]));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
-  for (const [index, entry] of entries.entries()) {
+  for (const [index, batch] of batches.entries()) {
     if (index + 1 < posted) continue;
-    const lines = entry.lines.map(({ number, cents, facets }) => ({
-      accountId: idOf.get(number) ?? 0,
-      debit: cents > 0 ? BigInt(cents) : 0n,
-      credit: cents < 0 ? BigInt(-cents) : 0n,
-      text: '',
-      facets: Object.fromEntries(Object.entries(facets).map(([name, value]) => [keyOf.get(name), value])),
+    const drafts = batch.map(({ lines, ...entry }) => ({
+      ...entry,
+      lines: lines.map(({ number, cents, facets, foreign }) => ({
+        accountId: idOf.get(number) ?? 0,
+        debit: cents > 0 ? BigInt(cents) : 0n,
+        credit: cents < 0 ? BigInt(-cents) : 0n,
+        text: '',
+        facets: Object.fromEntries(Object.entries(facets).map(([facet, value]) => [keyOf.get(facet), value])),
+        foreign: foreign ? { currency: foreign.currency, amount: BigInt(foreign.cents), rate: null } : null,
+      })),
     }));
-    must(await postDemoEntry(ports, books, { ...entry, lines }, actor));
-    if ((index + 1) % 250 === 0) say(`  ${index + 1} of ${entries.length} entries`);
+    must(await postDemoEntries(ports, books, drafts, actor));
   }
-  say(`  ${entries.length} entries posted`);
-  await planFerry(ports, must(await openBooks(ports, company.id)));
+  say(`  ${demo.entries.length.toLocaleString('en')} entries posted`);
+  return company.id;
+}
+
+function byMonth(entries: readonly DemoEntry[]): DemoEntry[][] {
+  const months = new Map<string, DemoEntry[]>();
+  for (const entry of entries) months.set(entry.date.slice(0, 7), [...(months.get(entry.date.slice(0, 7)) ?? []), entry]);
+  return [...months.values()];
 }
 
 /** Whoever enters the demo in a role has it in the demo's company. */
@@ -75,19 +132,17 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 }
 
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
-async function openLedger(ports: Ports, companyId: number): Promise<void> {
-  const { company } = must(await openBooks(ports, companyId));
-  must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
-  await plantCategories(ports, companyId, must(await openBooks(ports, companyId)));
-  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(), 'utf8'), actor);
-  const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: '3100', confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
+async function openLedger(ports: Ports, companyId: number, demo: DemoCompany): Promise<void> {
+  await plantCategories(ports, companyId, must(await openBooks(ports, companyId)), demo.categories);
+  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), actor);
+  const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
   must(await postTrialBalance(ports, ownAccess(companyId, actor), fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
 }
 
-async function giveRoles(ports: Ports, companyId: number): Promise<void> {
+async function giveRoles(ports: Ports, companyId: number, rolesOf: DemoCompany['roles']): Promise<void> {
   const { accounts } = must(await openBooks(ports, companyId));
   for (const { id, number, version, role: held } of accounts) {
-    const role = ferryRoles[number];
+    const role = rolesOf[number];
     if (role && role !== held) must(await changeAccount(ports, ownAccess(companyId, actor), id, { version, role }));
   }
 }
@@ -95,7 +150,6 @@ async function giveRoles(ports: Ports, companyId: number): Promise<void> {
 /** Lists and codes of the accounts, which come in a chart file. */
 async function giveCodes(ports: Ports, companyId: number): Promise<void> {
   const access = ownAccess(companyId, actor);
-  if (must(await openBooks(ports, companyId)).lists.length > 0) return;
   for (const list of ferryLists) must(await addCodeList(ports, access, list));
   const { company, cube, lists } = must(await openBooks(ports, companyId));
   const coded = lists.filter(({ name }) => ferryCodes[name] !== undefined);
@@ -105,7 +159,7 @@ async function giveCodes(ports: Ports, companyId: number): Promise<void> {
   must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));
 }
 
-async function plantCategories(ports: Ports, companyId: number, books: Books): Promise<void> {
+async function plantCategories(ports: Ports, companyId: number, books: Books, categoriesOf: DemoCompany['categories']): Promise<void> {
   const deepestFirst = [...books.categoryTree.nodes.values()].sort((a, b) => b.depth - a.depth || Number(b.category.contraOf !== null) - Number(a.category.contraOf !== null));
   for (const { category } of deepestFirst) must(await deleteCategory(ports, ownAccess(companyId, actor), category.id));
   const plant = async (element: Element, categories: readonly DemoCategory[], parentId: number | null): Promise<void> => {
@@ -127,15 +181,15 @@ async function plantCategories(ports: Ports, companyId: number, books: Books): P
       await plant(element, children, category.id);
     }
   };
-  for (const [element, categories] of Object.entries(ferryCategories)) await plant(element as Element, categories, null);
+  for (const [element, categories] of Object.entries(categoriesOf)) await plant(element as Element, categories, null);
 }
 
 /** The opening trial balance as a ledger would export it, with elements, parents and category paths. */
-function openingFile(): string {
-  const known = Object.values(ferryOpening).reduce((total, euros) => total + euros, 0);
-  const rows = ferryAccounts.map(({ number, name, element, category, parent }) => {
-    const euros = number === '3100' ? -known : (ferryOpening[number] ?? 0);
-    return [number, name, element, parent, category, toDecimalText(BigInt(Math.round(euros * 100)), euro)];
+function openingFile({ accounts, opening, retainedEarnings, currency }: DemoCompany): string {
+  const known = Object.values(opening).reduce((total, units) => total + units, 0);
+  const rows = accounts.map(({ number, name, element, category, parent }) => {
+    const units = number === retainedEarnings ? -known : (opening[number] ?? 0);
+    return [number, name, element, parent, category, toDecimalText(BigInt(Math.round(units * 100)), { code: currency, exponent: 2 })];
   });
   return stringify([['Number', 'Name', 'Element', 'Parent', 'Category', 'Balance'], ...rows]);
 }

@@ -18,22 +18,22 @@ import type {
   TrialBalancePlan,
 } from '../application/ports/index.ts';
 import { applyPlan } from './applyTrialBalance.ts';
-import { auditOf } from './audit.ts';
+import { auditOf, recordAudit } from './audit.ts';
 import type { BooksCache } from './booksCache.ts';
 import type { Counters } from './counters.ts';
 import type { DayBooks } from './dayBooks.ts';
 import type { FacetBooks } from './facetBooks.ts';
 import { type FacetSets, noFacets } from './facetSets.ts';
-import { findOutcome, isDuplicateKey, takeKey } from './idempotency.ts';
+import { findOutcome, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
 import type { LineProofs } from './lineProofs.ts';
 import { listEntries } from './listEntries.ts';
 import { mergeAccounts } from './mergeAccounts.ts';
-import { finishEntry } from './numberEntries.ts';
+import { finishEntry, numberRun } from './numberEntries.ts';
 import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
-import { type EntryToWrite, entriesOf, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
 export class LedgerRepository implements LedgerStore {
@@ -106,6 +106,48 @@ export class LedgerRepository implements LedgerStore {
         ...(await auditOf(this.counters, companyId, request.actor, [postedEvent(toWrite)])),
       ]);
       return finishEntry(runner, companyId, toWrite, request);
+    });
+  }
+
+  async postTogether(
+    companyId: number,
+    entries: readonly { readonly entry: NewEntry; readonly period: { year: number; number: number } }[],
+    request: Request,
+  ): Promise<Outcome<{ posted: PostedEntry[]; revision: number }, Failure>> {
+    const first = await this.counters.run('entry', entries.length);
+    return this.once(companyId, request, async () => {
+      const all = entries.flatMap(({ entry }) => entry.lines);
+      const setOf = await this.setsFor(companyId, all);
+      if (!setOf.ok) return setOf;
+      return inTransaction(this.database, async (runner) => {
+        await takeKey(runner, companyId, request);
+        const toWrite: EntryToWrite[] = [];
+        for (const [at, { entry, period }] of entries.entries())
+          toWrite.push({
+            ...entry,
+            lines: entry.lines.map(({ facets, ...line }) => ({ ...line, facetSetId: setOf.value(facets) })),
+            id: first + at,
+            period,
+            balancePeriod: entry.closesYear === null ? period : await lastPeriodOf(runner, companyId, entry.closesYear),
+            trialBalanceId: null,
+          });
+        await lockPeriods(runner, companyId, toWrite);
+        const isGenerated = entries.every(({ entry: { source } }) => source === 'demo' || source === 'closing');
+        await lockAccounts(
+          runner,
+          companyId,
+          all.map(({ accountId }) => accountId),
+          isGenerated,
+        );
+        await insertEntries(runner, companyId, request.actor, toWrite);
+        await recordAudit(runner, this.counters, companyId, request.actor, toWrite.map(postedEvent));
+        await addToBalances(runner, companyId, toWrite);
+        const { revision, firstDocument } = await numberRun(runner, companyId, first, toWrite.length);
+        const posted = toWrite.map(({ id, date, lines }, at) => ({ entryId: id, documentNumber: String(firstDocument + at), date, lines: lines.length }));
+        const outcome = { posted, revision };
+        await recordOutcome(runner, companyId, request, outcome);
+        return outcome;
+      });
     });
   }
 

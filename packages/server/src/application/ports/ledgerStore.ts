@@ -124,6 +124,12 @@ export interface LedgerStore {
     period: { year: number; number: number },
     request: Request,
   ): Promise<Outcome<PostedEntry & { revision: number }, Failure>>;
+  /** Entries with plain numbers, whole or not at all, all of one revision. */
+  postTogether(
+    companyId: number,
+    entries: readonly { readonly entry: NewEntry; readonly period: { year: number; number: number } }[],
+    request: Request,
+  ): Promise<Outcome<{ posted: PostedEntry[]; revision: number }, Failure>>;
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   mergeAccounts(books: Books, plan: MergePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   /** What a request with this key did before, if it was made. */
