@@ -25,4 +25,6 @@ export const seriesList = z.object({ series: z.array(documentSeries), /** Of the
 export type SeriesList = z.infer<typeof seriesList>;
 
 export const seriesInput = z.strictObject({ code: seriesCode, name, nextNumber: z.int().positive().max(999_999_999).default(1) });
+export type SeriesInput = z.input<typeof seriesInput>;
 export const seriesChange = z.strictObject({ version, name: name.optional(), active: z.boolean().optional() });
+export type SeriesChange = z.input<typeof seriesChange>;

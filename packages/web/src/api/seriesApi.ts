@@ -1,16 +1,15 @@
-import type { SeriesList, seriesChange, seriesInput } from '@ivory-ladder/contract';
-import type { z } from 'zod';
+import type { SeriesChange, SeriesInput, SeriesList } from '@ivory-ladder/contract';
 import { ivoryApi } from './ivoryApi.ts';
 
 /** Series that documents are numbered in. */
 const seriesApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
     listSeries: build.query<SeriesList, number>({ query: (companyId) => `/companies/${companyId}/series`, providesTags: ['Series'] }),
-    addSeries: build.mutation<SeriesList, { companyId: number; body: z.input<typeof seriesInput> }>({
+    addSeries: build.mutation<SeriesList, { companyId: number; body: SeriesInput }>({
       query: ({ companyId, body }) => ({ url: `/companies/${companyId}/series`, method: 'POST', body }),
       invalidatesTags: ['Series', 'History'],
     }),
-    changeSeries: build.mutation<SeriesList, { companyId: number; seriesId: number; body: z.input<typeof seriesChange> }>({
+    changeSeries: build.mutation<SeriesList, { companyId: number; seriesId: number; body: SeriesChange }>({
       query: ({ companyId, seriesId, body }) => ({ url: `/companies/${companyId}/series/${seriesId}`, method: 'PATCH', body }),
       invalidatesTags: ['Series', 'History'],
     }),
