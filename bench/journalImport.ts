@@ -5,10 +5,10 @@ import { performance } from 'node:perf_hooks';
 import type { Company, JournalImport, JournalLook } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { seeded } from '../tests/support/seeded.ts';
 import { load } from './largeLedger.ts';
 import { type Result, timesAsFast } from './measure.ts';
 import { measureSearch } from './search.ts';
-import { seeded } from './seeded.ts';
 
 const accounts = 400;
 const linesOfEntry = 10;

@@ -5,7 +5,7 @@ import type { Company } from '@ivory-ladder/contract';
 import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
-import { seeded } from './seeded.ts';
+import { seeded } from '../tests/support/seeded.ts';
 
 const accounts = 2000;
 export const months = 36;

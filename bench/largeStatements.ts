@@ -4,10 +4,10 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { seeded } from '../tests/support/seeded.ts';
 import { KeptConnections } from './keptConnections.ts';
 import { type LargeLedger, months, query } from './largeLedger.ts';
 import { alternate, median, type Result, timesAsFast } from './measure.ts';
-import { seeded } from './seeded.ts';
 
 interface Asked {
   readonly from: Day;

@@ -2,10 +2,10 @@ import { randomBytes } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { seeded } from '../tests/support/seeded.ts';
 import { KeptConnections } from './keptConnections.ts';
 import type { LargeLedger } from './largeLedger.ts';
 import { median, type Result } from './measure.ts';
-import { seeded } from './seeded.ts';
 
 const clients = 8;
 const busy = 40;

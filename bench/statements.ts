@@ -2,8 +2,8 @@ import type { Company, PlacementView, StatementBody } from '@ivory-ladder/contra
 import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
+import { seeded } from '../tests/support/seeded.ts';
 import { againstBar, alternate, type Result } from './measure.ts';
-import { seeded } from './seeded.ts';
 
 const accounts = 2000;
 const months = 36;

@@ -272,7 +272,7 @@ describe.each([
 
   it('the companies and the import screen too', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`, { dark });
-    await page.getByRole('link', { name: /Eiderholm/ }).waitFor();
+    await page.getByRole('link', { name: /Eiderholm Ferry Company/ }).waitFor();
     expect(await seriousFindings(page, dark)).toEqual([]);
     await page.goto(`${company}/ledger`);
     await page.getByLabel('Trial balance file').setInputFiles(join(files, 'swiss-turnover.csv'));

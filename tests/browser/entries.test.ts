@@ -58,6 +58,64 @@ describe('entries by the keyboard alone', () => {
   });
 });
 
+describe('document series', () => {
+  it('is begun from the list of entries, numbers an entry that is written after, filters the list, and the entry tells where its lines climb', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, chart.replace('/ledger/chart', '/ledger/entries'));
+    await page.getByLabel('Series').selectOption('arrange');
+    const dialog = page.getByRole('dialog', { name: 'Document series' });
+    await dialog.getByLabel('Code').focus();
+    await page.keyboard.type('ADJ');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Adjustments');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('40');
+    await page.keyboard.press('Enter');
+    await dialog.getByRole('cell', { name: 'ADJ-40' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await dialog.waitFor({ state: 'detached' });
+
+    await page.getByRole('link', { name: 'New entry…' }).click();
+    await page.getByLabel('numbered in').selectOption({ label: 'ADJ · Adjustments' });
+    await page.getByRole('combobox', { name: 'Account of line 1' }).focus();
+    for (const typed of ['1000', '70', '', '4000', '', '']) {
+      await page.keyboard.type(typed);
+      await page.keyboard.press('Enter');
+    }
+    await page.keyboard.press('Control+Enter');
+    await page.getByText('Posted: document ADJ-40.').waitFor();
+    await page.getByRole('link', { name: 'To the entries' }).click();
+    await page.getByLabel('Series').selectOption('ADJ');
+    const entries = page.getByRole('treegrid', { name: 'Entries' });
+    await expect.poll(() => entries.getByRole('row', { name: /^\d+ \w+ 2026/ }).count()).toBe(1);
+    await entries.getByRole('row', { name: /ADJ-40/ }).click();
+    const panel = page.getByRole('complementary', { name: 'Entry' });
+    await panel.getByRole('link', { name: /^Cash/ }).click();
+    await page.getByRole('complementary', { name: 'Evidence' }).waitFor();
+    expect(page.url()).toContain('/statements/balance-sheet');
+    expectQuiet();
+  });
+});
+
+describe('the opening balance of one account', () => {
+  it('is set on its panel by the difference alone, against retained earnings', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${chart}?find=1000`);
+    await page.getByRole('row', { name: /^1000/ }).click();
+    await page.getByRole('button', { name: 'Opening balance…' }).click();
+    const form = page.getByRole('form', { name: /Opening balance of 1000/ });
+    await form.getByText(/^In the ledger it holds/).waitFor();
+    await form.getByLabel('It shall hold').fill('5.000,00');
+    await form.getByText(/is posted in (debit|credit) here and on the other side of/).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.keyboard.press('Enter');
+    await page.getByText(/^Posted: document \d+\. 1000 .* holds 5,000\.00 in debit\./).waitFor();
+    expectQuiet();
+  });
+});
+
 describe('facets of a line', () => {
   it('come from the account, are changed by keyboard, refused by a rule, and cut the statement at once', async () => {
     const chart = await shop(opened.server);

@@ -15,23 +15,13 @@ import {
   shiftMonths,
 } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { seeded } from '../support/seeded.ts';
 
 const calendar = makeCalendar([2024, 2025, 2026].flatMap((year) => makeMonthlyYear(year, 1).periods));
 /** Accounts 1 to 6 are of the balance sheet, 3 has retained earnings; 7 to 12 begin each year at zero. */
 const accountIds = Array.from({ length: 12 }, (_, at) => at + 1);
 const traits = { resets: Uint8Array.from(accountIds, (id) => (id > 6 ? 1 : 0)), retainedEarnings: 2 };
 const sets = [0, 1, 2, 3, 4];
-
-/** A small seeded generator (xorshift32). */
-function seeded(seed: number): (below: number) => number {
-  let state = seed;
-  return (below) => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) % below;
-  };
-}
 
 const random = seeded(20_261_126);
 const lines = Array.from({ length: 6000 }, () => {

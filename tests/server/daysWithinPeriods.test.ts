@@ -1,6 +1,7 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { seeded } from '../support/seeded.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 
@@ -21,11 +22,7 @@ describe('a span that begins and ends inside periods', () => {
     const shop = await openShop(server);
     const database = await mysql.createConnection({ uri: server.databaseUrl, supportBigNumbers: true, bigNumberStrings: true });
     const accounts = await Promise.all(['1000', '6200', '6300'].map(async (number) => (await shop.find(number)).id));
-    let state = 7;
-    const random = (below: number) => {
-      state = (Math.imul(state, 1_103_515_245) + 12_345) >>> 0;
-      return (state >>> 8) % below;
-    };
+    const random = seeded(7);
     const day = (from: number, days: number) => `2026-0${from}-${String(1 + random(days)).padStart(2, '0')}`;
     for (let round = 0; round < 30; round++) {
       const [from, to] = [day(7, 27), day(9, 29)];

@@ -86,7 +86,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   retained_earnings_missing: () => 'No account has the role of retained earnings yet. Name one in the chart first.',
   period_ends_unordered: ({ at, day }) => `Period ${text(at)} ends on ${text(day)}, which is not after the end of the one before.`,
   year_too_long: ({ days }) => `A fiscal year of ${text(days)} days is too long.`,
-  facet_file_wrong: ({ rows }) => `${text(rows)} rows of the file cannot be applied, so nothing was.`,
+  facet_file_wrong: ({ rows }) => `Nothing was applied: ${text(rows)} rows of the file cannot be.`,
   series_code_taken: ({ series }) => `There is a series ${text(series)} already.`,
   series_held: ({ series, documents }) => `The series ${text(series)} cannot be deleted: ${text(documents)} documents are numbered in it. It can be ended.`,
   series_ended: () => 'This series was ended: no new documents are numbered in it.',

@@ -85,7 +85,7 @@ const ledgerApi = ivoryApi.injectEndpoints({
         series?: string;
         by?: string;
         facets?: string;
-        account?: number | undefined;
+        account?: number | string | undefined;
         limit?: number;
       }
     >({

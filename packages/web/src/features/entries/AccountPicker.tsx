@@ -5,10 +5,11 @@ import styles from './NewEntryScreen.module.css';
 
 interface AccountPickerProps {
   readonly label: string;
-  /** Those that take postings. */
+  /** Those to choose from. */
   readonly accounts: readonly ChartAccountBody[];
   readonly accountId: number | null;
   readonly isAtFault: boolean;
+  readonly placeholder?: string;
   readonly onChange: (account: ChartAccountBody | null) => void;
   /** Chosen from the list with the keyboard: it goes on. */
   readonly onChosen?: () => void;
@@ -18,7 +19,7 @@ interface AccountPickerProps {
 const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
 
 /** An account by its number, its name or a part of either. */
-export function AccountPicker({ label, accounts, accountId, isAtFault, onChange, onChosen, onEnter }: AccountPickerProps) {
+export function AccountPicker({ label, accounts, accountId, isAtFault, placeholder, onChange, onChosen, onEnter }: AccountPickerProps) {
   return (
     <Autocomplete
       options={accounts}
@@ -37,6 +38,7 @@ export function AccountPicker({ label, accounts, accountId, isAtFault, onChange,
             {...slotProps.htmlInput}
             className={styles.cell}
             aria-label={label}
+            placeholder={placeholder}
             aria-invalid={isAtFault}
             onKeyDown={(event) => {
               // With the list open Enter is for what it offers.

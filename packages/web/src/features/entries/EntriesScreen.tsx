@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
+import { useGetChartQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { toQuery } from '../../api/ivoryApi.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
@@ -21,6 +22,7 @@ import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import { FacetMenu } from '../facets/FacetMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { SeriesDialog } from '../series/SeriesDialog.tsx';
+import { AccountPicker } from './AccountPicker.tsx';
 import styles from './EntriesScreen.module.css';
 import { EntryPanel } from './EntryPanel.tsx';
 import { amountIn } from './entryRows.ts';
@@ -51,6 +53,8 @@ export function EntriesScreen() {
   const text = params.get('find') ?? '';
   const layer = params.get('layer') ?? '';
   const [source, by] = [params.get('source') ?? '', params.get('by') ?? ''];
+  const accountId = Number(params.get('account') ?? 0) || null;
+  const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const chosenSeries = params.get('series') ?? '';
   const series = useListSeriesQuery(company.id).data?.series ?? [];
   const [isArranging, setArranging] = useState(false);
@@ -58,8 +62,19 @@ export function EntriesScreen() {
   // What reads as an amount is sought as one too.
   const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
   const amount = read === null || read === 0n ? '' : read.toString();
-  const isSought = [text.trim(), layer, source, chosenSeries, by.trim(), facets].some((part) => part !== '');
-  const sought = { from: span.from, to: span.to, text: text.trim(), amount, layer, source, series: chosenSeries, by: by.trim(), facets };
+  const isSought = [text.trim(), layer, source, chosenSeries, by.trim(), facets, params.get('account') ?? ''].some((part) => part !== '');
+  const sought = {
+    from: span.from,
+    to: span.to,
+    text: text.trim(),
+    amount,
+    layer,
+    source,
+    series: chosenSeries,
+    by: by.trim(),
+    facets,
+    account: accountId ?? '',
+  };
   const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, ...sought, limit });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => columnsOf(currency), [currency]);
@@ -130,6 +145,16 @@ export function EntriesScreen() {
             value={by}
             onChange={(event) => change({ by: event.target.value }, { replace: true })}
           />
+          <div className={styles.account}>
+            <AccountPicker
+              label="On account"
+              placeholder="on any account"
+              accounts={chart?.accounts ?? []}
+              accountId={accountId}
+              isAtFault={false}
+              onChange={(account) => change({ account: account ? String(account.id) : '' })}
+            />
+          </div>
           <FacetMenu />
           <Button component="a" href={`/api/companies/${company.id}/entry-list/csv?${toQuery(sought)}`} download>
             CSV
