@@ -1,5 +1,3 @@
-import type { EntryList } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -8,35 +6,24 @@ import { useGetChartQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { toQuery } from '../../api/ivoryApi.ts';
 import { useListEntriesQuery } from '../../api/ledgerApi.ts';
-import { useListSeriesQuery } from '../../api/seriesApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
-import { shortDay, spanText } from '../../components/dates.ts';
+import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
-import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
-import { FacetMenu } from '../facets/FacetMenu.tsx';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import { SeriesDialog } from '../series/SeriesDialog.tsx';
-import { AccountPicker } from './AccountPicker.tsx';
 import styles from './EntriesScreen.module.css';
+import { EntryFilters } from './EntryFilters.tsx';
 import { EntryPanel } from './EntryPanel.tsx';
+import { entryColumns, type ListedEntry } from './entryColumns.tsx';
 import { amountIn } from './entryRows.ts';
 
-type Row = EntryList['entries'][number];
-
-const sources = {
-  manual: 'by hand',
-  import: 'from a file',
-  trial_balance: 'from a trial balance',
-  reversal: 'reversals',
-  reclassification: 'of merged accounts',
-  closing: 'closings of years',
-} as const;
 const firstPage = 100;
 const largestPage = 500;
 
@@ -56,7 +43,6 @@ export function EntriesScreen() {
   const accountId = Number(params.get('account') ?? 0) || null;
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const chosenSeries = params.get('series') ?? '';
-  const series = useListSeriesQuery(company.id).data?.series ?? [];
   const [isArranging, setArranging] = useState(false);
   const { facets } = useFacetFilter();
   // What reads as an amount is sought as one too.
@@ -77,7 +63,7 @@ export function EntriesScreen() {
   };
   const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, ...sought, limit });
   const chosenId = Number(params.get('entry') ?? 0);
-  const columns = useMemo(() => columnsOf(currency), [currency]);
+  const columns = useMemo(() => entryColumns(currency), [currency]);
   return (
     <div className={styles.screen}>
       <section className={styles.sheet} aria-labelledby="entries-title" aria-busy={isFetching}>
@@ -100,66 +86,11 @@ export function EntriesScreen() {
             </div>
           )}
         </header>
-        <search className={styles.filters}>
-          <input
-            className={styles.filter}
-            type="search"
-            placeholder="Text, document or amount"
-            aria-label="Find entries"
-            value={text}
-            onChange={(event) => change({ find: event.target.value }, { replace: true })}
-          />
-          <select className={styles.filter} aria-label="Layer" value={layer} onChange={(event) => change({ layer: event.target.value })}>
-            <option value="">both layers</option>
-            <option value="ledger">ledger</option>
-            <option value="adjustment">adjustments</option>
-          </select>
-          <select className={styles.filter} aria-label="Where it came from" value={source} onChange={(event) => change({ source: event.target.value })}>
-            <option value="">from anywhere</option>
-            {Object.entries(sources).map(([value, name]) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </select>
-          <select
-            className={styles.filter}
-            aria-label="Series"
-            value={chosenSeries}
-            onChange={(event) => (event.target.value === 'arrange' ? setArranging(true) : change({ series: event.target.value }))}
-          >
-            <option value="">all series</option>
-            <option value="0">plain numbers</option>
-            {series.map(({ id, code }) => (
-              <option key={id} value={id}>
-                {code}
-              </option>
-            ))}
-            <option value="arrange">{mayPost ? 'arrange series…' : 'about series…'}</option>
-          </select>
-          <input
-            className={styles.filter}
-            type="search"
-            placeholder="posted by anybody"
-            aria-label="Posted by"
-            value={by}
-            onChange={(event) => change({ by: event.target.value }, { replace: true })}
-          />
-          <div className={styles.account}>
-            <AccountPicker
-              label="On account"
-              placeholder="on any account"
-              accounts={chart?.accounts ?? []}
-              accountId={accountId}
-              isAtFault={false}
-              onChange={(account) => change({ account: account ? String(account.id) : '' })}
-            />
-          </div>
-          <FacetMenu />
-          <Button component="a" href={`/api/companies/${company.id}/entry-list/csv?${toQuery(sought)}`} download>
-            CSV
-          </Button>
-        </search>
+        <EntryFilters
+          accounts={chart?.accounts ?? []}
+          file={`/api/companies/${company.id}/entry-list/csv?${toQuery(sought)}`}
+          onArrange={() => setArranging(true)}
+        />
         {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}
         {data?.entries.length === 0 && (
           <EmptyState title="No entry here">
@@ -167,7 +98,7 @@ export function EntriesScreen() {
           </EmptyState>
         )}
         {data && data.entries.length > 0 && (
-          <TreeGrid<Row>
+          <TreeGrid<ListedEntry>
             label="Entries"
             rows={data.entries}
             keyOf={({ id }) => id}
@@ -195,66 +126,4 @@ export function EntriesScreen() {
       />
     </div>
   );
-}
-
-function columnsOf(currency: Currency): GridColumn<Row>[] {
-  return [
-    {
-      id: 'date',
-      caption: 'Date',
-      width: '96px',
-      cell: ({ date }) => shortDay(date),
-      text: ({ date }) => date,
-      compare: (a, b) => compareTexts(a.date, b.date),
-    },
-    {
-      id: 'document',
-      caption: 'Document',
-      width: '84px',
-      cell: ({ documentNumber }) => documentNumber,
-      text: ({ documentNumber }) => documentNumber,
-      compare: (a, b) => compareTexts(a.documentNumber, b.documentNumber),
-    },
-    {
-      id: 'description',
-      caption: 'Text',
-      width: 'minmax(140px, 1fr)',
-      cell: ({ description, isReversed, layer, closesYear }) => (
-        <span title={description}>
-          {layer === 'adjustment' && <span className={styles.adjustment}>adjustment · </span>}
-          {closesYear !== null && `closes ${closesYear} · `}
-          {description}
-          {isReversed && ', reversed'}
-        </span>
-      ),
-      text: ({ description }) => description,
-      compare: (a, b) => compareTexts(a.description, b.description),
-    },
-    {
-      id: 'lines',
-      caption: 'Lines',
-      width: '52px',
-      isAmount: true,
-      cell: ({ lines }) => lines,
-      text: ({ lines }) => String(lines),
-      compare: (a, b) => a.lines - b.lines,
-    },
-    {
-      id: 'amount',
-      caption: 'Amount',
-      width: '112px',
-      isAmount: true,
-      cell: ({ amount }) => formatAmount(BigInt(amount), currency),
-      text: ({ amount }) => toDecimalText(BigInt(amount), currency),
-      compare: (a, b) => compareAmounts(a.amount, b.amount),
-    },
-    {
-      id: 'by',
-      caption: 'Posted by',
-      width: '92px',
-      cell: ({ postedBy }) => postedBy,
-      text: ({ postedBy }) => postedBy,
-      compare: (a, b) => compareTexts(a.postedBy, b.postedBy),
-    },
-  ];
 }
