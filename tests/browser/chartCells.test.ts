@@ -157,6 +157,7 @@ describe('two people editing one cell', () => {
       await grid(page).getByRole('row', { name: /^4000/ }).focus();
       for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
       await page.keyboard.type(text);
+      await expect.poll(() => page.getByRole('textbox', { name: 'Name' }).inputValue()).toBe(text);
     };
     await cellOf(second.page, 'Mine');
     await cellOf(first.page, 'Theirs');
