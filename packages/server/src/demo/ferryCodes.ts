@@ -106,6 +106,7 @@ export const ferryCodes: Readonly<Record<string, Readonly<Record<string, string>
     70: 'G640',
     71: 'G650',
   },
+  Partner: { 125: 'FREIGHT', 203: 'BOATYARD', 541: 'BOATYARD', 542: 'BOATYARD', 422: 'FREIGHT' },
   Vessel: { 151: 'TERN', 152: 'EIDER', 153: 'SKUA', 154: 'PETREL', 161: 'TERN', 162: 'EIDER', 163: 'SKUA', 164: 'PETREL', 60: 'SHORE', 61: 'SHORE', 64: 'SHORE' },
   Department: { 501: 'DECK', 502: 'ENGINE', 503: 'DECK', 505: 'CAFE', 55: 'CAFE', 43: 'CAFE', 60: 'OFFICE', 64: 'OFFICE' },
 };

@@ -49,21 +49,23 @@ export function YearClosing({ year, onDone }: { readonly year: { readonly year: 
             </tr>
           </thead>
           <tbody>
-            {[...lines.slice(0, shownLines - 1), ...(lines.length > shownLines ? lines.slice(-1) : lines.slice(shownLines - 1))].map((line) => (
-              <tr key={line.accountId}>
-                <td>{line.label}</td>
-                <td>{amount(line.debit)}</td>
-                <td>{amount(line.credit)}</td>
-              </tr>
-            ))}
+            {lines.map((line, at) => {
+              // The first ones, and the last, which is retained earnings.
+              if (at >= shownLines - 1 && at < lines.length - 1)
+                return at === shownLines - 1 ? (
+                  <tr key="between">
+                    <td colSpan={3}>and {counted(lines.length - shownLines, 'line')} between</td>
+                  </tr>
+                ) : null;
+              return (
+                <tr key={line.accountId}>
+                  <td>{line.label}</td>
+                  <td>{amount(line.debit)}</td>
+                  <td>{amount(line.credit)}</td>
+                </tr>
+              );
+            })}
           </tbody>
-          {lines.length > shownLines && (
-            <tfoot>
-              <tr>
-                <td colSpan={3}>and {counted(lines.length - shownLines, 'line')} between</td>
-              </tr>
-            </tfoot>
-          )}
         </table>
       ))}
       <div className={styles.buttons}>

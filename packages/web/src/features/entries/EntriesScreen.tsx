@@ -67,24 +67,24 @@ export function EntriesScreen() {
   return (
     <div className={styles.screen}>
       <section className={styles.sheet} aria-labelledby="entries-title" aria-busy={isFetching}>
-        <header className={styles.head}>
-          <div>
-            <LedgerTabs />
-            <h1 id="entries-title" className="unseen">
-              Entries
-            </h1>
+        <header>
+          <LedgerTabs />
+          <h1 id="entries-title" className="unseen">
+            Entries
+          </h1>
+          <div className={styles.head}>
             <p className={styles.quiet}>{spanText(span.from, span.to)}, latest first</p>
+            {mayPost && (
+              <div className={styles.buttons}>
+                <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/import`, search }}>
+                  From a file…
+                </Button>
+                <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search }} variant="contained">
+                  New entry…
+                </Button>
+              </div>
+            )}
           </div>
-          {mayPost && (
-            <div className={styles.buttons}>
-              <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/import`, search }}>
-                From a file…
-              </Button>
-              <Button component={Link} to={{ pathname: `/companies/${company.id}/ledger/entries/new`, search }} variant="contained">
-                New entry…
-              </Button>
-            </div>
-          )}
         </header>
         <EntryFilters
           accounts={chart?.accounts ?? []}

@@ -67,14 +67,6 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
         ))}
         <option value="arrange">{mayPost ? 'arrange series…' : 'about series…'}</option>
       </select>
-      <input
-        className={styles.filter}
-        type="search"
-        placeholder="posted by anybody"
-        aria-label="Posted by"
-        value={chosen('by')}
-        onChange={(event) => change({ by: event.target.value }, { replace: true })}
-      />
       <div className={styles.account}>
         <AccountPicker
           label="On account"
@@ -85,6 +77,14 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
           onChange={(account) => change({ account: account ? String(account.id) : '' })}
         />
       </div>
+      <input
+        className={styles.filter}
+        type="search"
+        placeholder="posted by anybody"
+        aria-label="Posted by"
+        value={chosen('by')}
+        onChange={(event) => change({ by: event.target.value }, { replace: true })}
+      />
       <FacetMenu />
       <Button component="a" href={file} download>
         CSV
