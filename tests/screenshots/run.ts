@@ -28,6 +28,7 @@ const pictures: readonly Picture[] = [
         .nth(1)
         .click();
       await page.getByRole('button', { name: /5210 Marine gas oil/ }).click();
+      await page.getByText(/^\d+ entries$/).waitFor();
     },
   },
   { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Premises', { exact: true }).click() },

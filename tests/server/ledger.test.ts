@@ -98,6 +98,11 @@ describe('the demo company', () => {
     });
   });
 
+  it('marks the balance that is against its normal side in the trial balance too, and no other', async () => {
+    const { accounts } = await server.ok<TrialBalanceViewBody>('GET', `/companies/${await demoId()}/trial-balance?from=2026-01-01&to=2026-09-30`);
+    expect(accounts.filter(({ isAgainst }) => isAgainst).map(({ number }) => number)).toEqual(['1020']);
+  });
+
   it('has a season: July is about six times February', async () => {
     const id = await demoId();
     const fares = async (from: string, to: string) =>

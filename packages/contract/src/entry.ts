@@ -232,6 +232,8 @@ export const trialBalanceView = z.object({
       closing: amount,
       /** The part of the closing balance that adjustments make. */
       adjustments: amount,
+      /** Whether the closing balance is on the other side than the account's normal one, and has no place there. */
+      isAgainst: z.boolean(),
       /** The closing balance at the comparative's day; `null` without one. */
       comparative: amount.nullable(),
     }),

@@ -18,15 +18,15 @@ export function findPostingsOnParents(balances: readonly Balance[], net: BigInt6
 }
 
 /**
- * Balances on the other side than the account's normal one. Left out are accounts with a place for that side, and the one
- * with retained earnings, which losses may turn: there it is expected.
+ * Whether a balance is on the other side than the account's normal one. Left out are accounts with a place for that side, and
+ * the one with retained earnings, which losses may turn: there it is expected.
  */
+export function isAgainstNormalSide({ normalSide, role }: Account, net: bigint, hasOtherPlace: boolean): boolean {
+  return net !== 0n && net > 0n !== (normalSide === 'debit') && role !== 'retained_earnings' && !hasOtherPlace;
+}
+
 export function findAgainstNormalSide(balances: readonly Balance[], net: BigInt64Array, hasOtherPlace: (accountId: number) => boolean): Proof {
-  const found = balances.filter(({ account, index }) => {
-    const amount = net[index] as bigint;
-    const isAgainst = amount !== 0n && amount > 0n !== (account.normalSide === 'debit');
-    return isAgainst && account.role !== 'retained_earnings' && !hasOtherPlace(account.id);
-  });
+  const found = balances.filter(({ account, index }) => isAgainstNormalSide(account, net[index] as bigint, hasOtherPlace(account.id)));
   return findings(
     'normal_sides',
     found.map(({ index }) => ({ account: index, reason: 'against_normal_side', net: net[index] as bigint })),

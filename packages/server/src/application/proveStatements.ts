@@ -18,6 +18,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
+import { hasOtherPlace } from './hasOtherPlace.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
@@ -63,10 +64,6 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       .flatMap(({ faults }) => faults)
       .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
-  const hasOtherPlace = (accountId: number): boolean => {
-    const portions = books.portions.get(accountId);
-    return portions !== undefined && portions.debit !== portions.credit;
-  };
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
@@ -76,7 +73,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveProfit(columns, atFault('income_statement')),
       proveCoverage(current.day, coverage),
       findPostingsOnParents(accounts, current.net),
-      findAgainstNormalSide(accounts, current.net, hasOtherPlace),
+      findAgainstNormalSide(accounts, current.net, (id) => hasOtherPlace(books, id)),
       proveAllotted(columns),
       ...(differences ? [proveBalances([...differences].map(([accountId, net]) => ({ account: books.cube.indexOf.get(accountId) as number, net })))] : []),
     ],

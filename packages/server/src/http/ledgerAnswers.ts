@@ -10,6 +10,8 @@ import type {
   RehearsalBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
+import { isAgainstNormalSide } from '@ivory-ladder/core';
+import { hasOtherPlace } from '../application/hasOtherPlace.ts';
 import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { toldAccount } from '../application/toldAccount.ts';
@@ -36,6 +38,7 @@ export function toTrialBalance({ books, lines, notAllotted, comparedTo }: TrialB
         carried: text(line.carried),
         closing: text(line.closing),
         adjustments: text(line.adjustments),
+        isAgainst: isAgainstNormalSide(account, line.closing, hasOtherPlace(books, account.id)),
         comparative: textOrNull(line.comparative),
       };
     }),

@@ -138,7 +138,14 @@ function columnsOf(
         caption,
         width: 'minmax(0, 108px)',
         isAmount: true,
-        cell: (line) => formatAmount(amount(line), currency),
+        cell: (line) =>
+          id === 'closing' && line.isAgainst ? (
+            <span className={styles.against} title="Against its normal side">
+              ▲ {formatAmount(amount(line), currency)}
+            </span>
+          ) : (
+            formatAmount(amount(line), currency)
+          ),
         text: (line) => toDecimalText(amount(line), currency),
         compare: (a, b) => compareAmounts(String(amount(a)), String(amount(b))),
         total: hasNoTotal
