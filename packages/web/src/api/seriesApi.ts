@@ -4,7 +4,7 @@ import { ivoryApi } from './ivoryApi.ts';
 /** Series that documents are numbered in. */
 const seriesApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
-    listSeries: build.query<SeriesList, number>({ query: (companyId) => `/companies/${companyId}/series`, providesTags: ['Series'] }),
+    listSeries: build.query<SeriesList, number>({ query: (companyId) => `/companies/${companyId}/series`, providesTags: ['Series', 'Ledger'] }),
     addSeries: build.mutation<SeriesList, { companyId: number; body: SeriesInput }>({
       query: ({ companyId, body }) => ({ url: `/companies/${companyId}/series`, method: 'POST', body }),
       invalidatesTags: ['Series', 'History'],
