@@ -3,7 +3,7 @@ import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
 import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readCompany, readStructure } from './readStructure.ts';
-import { rowsOf } from './transaction.ts';
+import { inSnapshot, rowsOf } from './transaction.ts';
 
 const companiesKept = 50;
 /** After more lines than these the balances are read anew. */
@@ -65,11 +65,7 @@ export class BooksCache {
   }
 
   private async load(companyId: number): Promise<Books | null> {
-    const runner = this.database.createQueryRunner();
-    try {
-      // Company row and balances in one snapshot; READ COMMITTED alone would give each statement its own.
-      await runner.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-      await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    return inSnapshot(this.database, async (runner) => {
       const company = await readCompany(runner, companyId);
       if (!company) return null;
       const before = this.kept.get(companyId);
@@ -79,10 +75,7 @@ export class BooksCache {
       const books: Books = followed ?? { ...structure, ...(await readBalances(runner, structure)), selected: null };
       this.keep(books);
       return books;
-    } finally {
-      await runner.query('ROLLBACK');
-      await runner.release();
-    }
+    });
   }
 }
 

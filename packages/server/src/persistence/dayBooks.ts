@@ -2,7 +2,7 @@ import { addDaysUntil, type Day, type DayBalances, type GrossVector, groupDayBal
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
 import { conditionOf } from './readAccountLines.ts';
-import { rowsOf } from './transaction.ts';
+import { inSnapshot, rowsOf } from './transaction.ts';
 
 interface Kept {
   readonly structureVersion: number;
@@ -97,10 +97,7 @@ export class DayBooks {
 
   /** `null` where the ledger has moved on from the books. */
   private async read(books: Books, { firstDay, lastDay }: Period): Promise<Kept | null> {
-    const runner = this.database.createQueryRunner();
-    try {
-      await runner.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-      await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    return inSnapshot(this.database, async (runner) => {
       const [row] = await rowsOf<{ revision: string; structureVersion: string }>(
         runner,
         'SELECT revision, structure_version AS structureVersion FROM company WHERE id = ?',
@@ -110,10 +107,7 @@ export class DayBooks {
       const { structureVersion } = books.company;
       if (Number(row?.revision) !== revision || Number(row?.structureVersion) !== structureVersion) return null;
       return { structureVersion, revision, balances: [await readSums(runner, books, firstDay, lastDay)] };
-    } finally {
-      await runner.query('ROLLBACK');
-      await runner.release();
-    }
+    });
   }
 }
 

@@ -3,7 +3,7 @@ import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
 import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFacetSets } from './facetSets.ts';
-import { rowsOf } from './transaction.ts';
+import { inSnapshot, rowsOf } from './transaction.ts';
 
 interface Kept {
   readonly revision: number;
@@ -51,10 +51,7 @@ export class FacetBooks {
     const kept = this.kept.get(id);
     const isSameStructure = kept?.structureVersion === structureVersion;
     if (kept && isSameStructure && kept.revision === books.cube.revision) return kept;
-    const runner = this.database.createQueryRunner();
-    try {
-      await runner.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
-      await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    return inSnapshot(this.database, async (runner) => {
       const [row] = await rowsOf<{ revision: string; structureVersion: string }>(
         runner,
         'SELECT revision, structure_version AS structureVersion FROM company WHERE id = ?',
@@ -77,10 +74,7 @@ export class FacetBooks {
       const oldest = this.kept.keys().next().value;
       if (this.kept.size > companiesKept && oldest !== undefined) this.kept.delete(oldest);
       return current;
-    } finally {
-      await runner.query('ROLLBACK');
-      await runner.release();
-    }
+    });
   }
 }
 

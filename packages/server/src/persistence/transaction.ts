@@ -42,6 +42,19 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
   }
 }
 
+/** Reads in one snapshot; READ COMMITTED alone would give each statement its own. */
+export async function inSnapshot<Value>(database: DataSource, read: (runner: QueryRunner) => Promise<Value>): Promise<Value> {
+  const runner = database.createQueryRunner();
+  try {
+    await runner.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+    await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+    return await read(runner);
+  } finally {
+    await runner.query('ROLLBACK');
+    await runner.release();
+  }
+}
+
 /** Rows as the driver gives them: big numbers and dates as text. */
 export async function rowsOf<Row>(runner: QueryRunner | DataSource, sql: string, parameters: readonly unknown[] = []): Promise<Row[]> {
   return (await runner.query(sql, parameters as unknown[])) as Row[];
