@@ -10,6 +10,7 @@ import { distribution, loadLargeLedger } from './largeLedger.ts';
 import { measureLargeStatements } from './largeStatements.ts';
 import { calibrate, median, type Result } from './measure.ts';
 import { measurePosting } from './posting.ts';
+import { measureRehearsal } from './rehearsalMoves.ts';
 import { measureStatements } from './statements.ts';
 
 /**
@@ -25,7 +26,12 @@ async function main(): Promise<void> {
   const before = median([calibrate(), calibrate(), calibrate()]);
   const results: Result[] = values.lines
     ? await measureLedger(client, databaseUrl, Number(values.lines))
-    : [...(await measureFirstScreen(client)), ...(await measureAccountTable(client)), ...(await measureStatements(client, databaseUrl))];
+    : [
+        ...(await measureFirstScreen(client)),
+        ...(await measureAccountTable(client)),
+        ...(await measureRehearsal(client)),
+        ...(await measureStatements(client, databaseUrl)),
+      ];
   const print = (text: string) => void process.stdout.write(`${text}\n`);
   print(`calibration loop: ${before.toFixed(1)} ms before, ${median([calibrate(), calibrate(), calibrate()]).toFixed(1)} ms after`);
   for (const { name, product, productMin, productMax, yardstick, unit, ratio, bar, holds } of results) {

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Browser, Page } from 'playwright-core';
+import type { Browser, Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindings, shownFigures, visit } from '../support/browser.ts';
 import { TestServer } from '../support/server.ts';
@@ -60,15 +60,27 @@ describe('placing with the keyboard alone', () => {
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
     await page.getByText('Every account stands in a category').waitFor();
-    await page.getByRole('link', { name: 'Profit carried to equity' }).waitFor();
+    const bar = page.getByRole('region', { name: 'Rehearsal' });
+    await bar.getByText('Profit now carried whole').waitFor();
     await page.keyboard.press('Control+z');
     await page.getByText('1 account, 980.00 in total').waitFor();
-    await page.getByRole('link', { name: 'Profit is not carried whole: 980.00' }).waitFor();
+    await bar.getByText('Coverage +1').waitFor();
     await page.keyboard.press('Control+Shift+z');
+    await bar.getByText('Coverage +2').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+
+    // What is proposed is there again with the page.
+    await page.reload();
+    await page.getByRole('link', { name: 'Profit is not carried whole: 720.00' }).waitFor();
+    await bar.getByText('2 moves').waitFor();
+    await bar.getByRole('button', { name: 'Apply', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Profit carried to equity' }).waitFor();
+    await bar.waitFor({ state: 'detached' });
     await page.getByText('Every account stands in a category').waitFor();
-    await page.keyboard.press('Control+z');
-    await page.getByText('1 account, 980.00 in total').waitFor();
-    await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: 'Undo', exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Profit is not carried whole: 720.00' }).waitFor();
     await page.getByText('2 accounts, 1,240.00 in total').waitFor();
     expectQuiet();
   });
@@ -93,9 +105,12 @@ describe('placing with the mouse', () => {
     await drag('Crew wages');
     await page.getByText('Refused: the account is of element income, the category of element expense').waitFor();
     await drag('Other sailings');
-    await page.getByText('Applied: 4460 Charter sailings moved to Other sailings').waitFor();
+    const bar = page.getByRole('region', { name: 'Rehearsal' });
+    await bar.getByText('4460 Charter sailings').waitFor();
+    await bar.getByText('Total revenue +260.00').waitFor();
     await page.keyboard.press('Control+z');
     await page.getByText('2 accounts, 1,240.00 in total').waitFor();
+    await bar.waitFor({ state: 'detached' });
     expectQuiet();
   });
 });
@@ -105,18 +120,26 @@ describe('two people at once', () => {
     const first = await visit(browser, server.cookie, `${company}/placement`);
     const second = await visit(browser, server.cookie, `${company}/placement`);
     const place = async (page: Page, target: string) => {
-      await page.getByLabel(/4460 Charter sailings/).check();
+      await page.getByRole('checkbox', { name: /4460 Charter sailings/ }).check();
       await page.keyboard.press('m');
       await page.getByRole('combobox', { name: 'Find a category' }).fill(target);
       await page.keyboard.press('Enter');
     };
     await second.page.getByText('4460 Charter sailings').waitFor();
     await place(first.page, 'other sailings');
-    await first.page.getByText('Applied: 4460 Charter sailings moved to Other sailings').waitFor();
     await place(second.page, 'freight');
+    const [mine, theirs] = [first.page, second.page].map((page) => page.getByRole('region', { name: 'Rehearsal' })) as [Locator, Locator];
+    await mine.getByRole('button', { name: 'Apply', exact: true }).click();
+    await first.page.getByText('Applied: 1 account moved, 7 lines changed.').waitFor();
+    await theirs.getByRole('button', { name: 'Apply', exact: true }).click();
     await second.page.getByText(/^Somebody else has moved this account meanwhile/).waitFor();
     await second.page.getByText('1 account, 980.00 in total').waitFor();
-    await first.page.keyboard.press('Control+z');
+    await theirs.getByText('1 change cannot be applied as proposed').waitFor();
+    await theirs.getByRole('button', { name: /^Changed lines/ }).click();
+    await second.page.getByText('was changed by somebody else meanwhile: to Other sailings.').waitFor();
+    await second.page.getByRole('button', { name: 'Leave it as it is now' }).click();
+    await theirs.waitFor({ state: 'detached' });
+    await first.page.getByRole('button', { name: 'Undo', exact: true }).click();
     await first.page.getByText('2 accounts, 1,240.00 in total').waitFor();
     // The browser itself logs the refused request; nothing else may be logged.
     second.expectQuiet(/status of 409/);
@@ -252,13 +275,14 @@ describe.each([
   it('the dialogs too: find, move to, a new category, accounts for a category', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`, { dark });
     await page.getByText('Fuel and lubricants', { exact: true }).click();
-    await page.getByLabel(/5340 Slipway hire/).check();
+    await page.getByRole('checkbox', { name: /5340 Slipway hire/ }).check();
     const dialogs = [
       () => page.keyboard.press('Control+k'),
       () => page.getByRole('button', { name: 'Move to…' }).click(),
       () => page.getByRole('button', { name: /Add a category of expense/ }).click(),
       () => page.getByRole('button', { name: 'Add accounts…' }).click(),
       () => page.getByRole('button', { name: 'Change…' }).click(),
+      () => page.getByRole('button', { name: 'Delete…' }).click(),
     ];
     for (const open of dialogs) {
       await open();

@@ -57,10 +57,12 @@ describe('example A of IAS 7 in the browser', () => {
       await panel.getByRole('button', { name: 'Change…' }).click();
       await page.getByLabel(field).click();
       await page.getByRole('option', { name: value, exact: true }).click();
-      await page.getByRole('button', { name: 'Apply', exact: true }).click();
+      await page.getByRole('button', { name: 'Propose', exact: true }).click();
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
     await page.getByText('Every account stands in a category').waitFor();
+    await page.getByRole('region', { name: 'Rehearsal' }).getByRole('button', { name: 'Apply', exact: true }).click();
+    await page.getByText(/^Applied: \d+ categories changed/).waitFor();
     await page.getByRole('link', { name: 'Layouts' }).click();
     await page.getByLabel('within retained earnings').check();
     await page.getByText('Applied: the statements follow at once.').waitFor();

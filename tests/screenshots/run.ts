@@ -12,8 +12,6 @@ interface Picture {
   readonly name: string;
   readonly path: string;
   readonly prepare?: (page: Page) => Promise<unknown>;
-  readonly dark?: true;
-  readonly wide?: true;
 }
 
 const pictures: readonly Picture[] = [
@@ -31,9 +29,7 @@ const pictures: readonly Picture[] = [
       await page.getByText(/^\d+ entries$/).waitFor();
     },
   },
-  { name: 'placement', path: 'placement', prepare: (page) => page.getByText('Premises', { exact: true }).click() },
   { name: 'codes', path: 'placement/codes', prepare: (page) => page.getByRole('row', { name: /^G230/ }).click() },
-  { name: 'placement-dark', path: 'placement', dark: true, wide: true, prepare: (page) => page.getByText('Other sailings', { exact: true }).click() },
   { name: 'ledger', path: 'ledger' },
   {
     name: 'adjusted-trial-balance',
@@ -79,7 +75,7 @@ const pictures: readonly Picture[] = [
         ['1250.50', 1],
         ['September', 1],
         // The facets of the line: what the account names stays.
-        ['', 3],
+        ['', 4],
         ['2000', 2],
       ] as const) {
         await page.keyboard.type(typed);
@@ -107,16 +103,17 @@ const browser = await launchBrowser();
 const client = await enterDemo(origin, 'preparer');
 try {
   const company = `${origin}/companies/${await client.companyId()}`;
-  for (const { name, path, prepare, dark = false, wide = false } of pictures) {
-    const { page, context } = await visit(browser, client.cookie, `${company}/${path}`, { dark, ...(wide ? { width: 1920, height: 1080 } : {}) });
+  for (const { name, path, prepare } of pictures) {
+    const { page, context } = await visit(browser, client.cookie, `${company}/${path}`);
     await page.waitForLoadState('networkidle');
     await prepare?.(page);
     await take(page, name);
     await context.close();
   }
   await takeCalendar(company);
+  await takePlacement(company);
   await takeHistory(company);
-  await takeAdministration(company);
+  await takeRecord(company);
   const { page } = await visit(browser, client.cookie, `${origin}/companies/new`);
   await page.getByRole('radio', { name: /^Passenger transport/ }).check();
   await page.getByRole('textbox', { name: 'Name' }).fill('Skerry Line');
@@ -147,11 +144,12 @@ async function takeCalendar(company: string): Promise<void> {
 /** A little work first, so that there is something to tell. */
 async function takeHistory(company: string): Promise<void> {
   const { page, context } = await visit(browser, client.cookie, `${company}/placement`);
-  await page.getByLabel(/4460 Charter sailings/).check();
+  await page.getByRole('checkbox', { name: /4460 Charter sailings/ }).check();
   await page.keyboard.press('m');
   await page.getByRole('combobox', { name: 'Find a category' }).fill('other sailings');
   await page.keyboard.press('Enter');
-  await page.getByText(/^Applied: 4460/).waitFor();
+  await page.getByRole('button', { name: 'Apply', exact: true }).click();
+  await page.getByText(/^Applied: 1 account/).waitFor();
   await page.goto(`${company}/ledger/chart?find=chandlery`);
   await page.getByRole('row', { name: /^6120/ }).click();
   await page.getByRole('button', { name: 'Change…' }).click();
@@ -164,13 +162,47 @@ async function takeHistory(company: string): Promise<void> {
   await context.close();
 }
 
-/** What only administrators see. */
-async function takeAdministration(company: string): Promise<void> {
-  const administrator = await enterDemo(origin as string, 'administrator');
-  const { page, context } = await visit(browser, administrator.cookie, `${company}/settings`);
-  await page.waitForLoadState('networkidle');
-  await page.getByRole('radio', { name: 'built of parts' }).check();
-  await take(page, 'settings');
+/** A move with its changed lines; numbers of categories, two of which overlap; nothing of it is applied. */
+async function takePlacement(company: string): Promise<void> {
+  const { page, context } = await visit(browser, client.cookie, `${company}/placement`);
+  await page.getByRole('button', { name: /^Accept Other sailings for 4460/ }).click();
+  await page.getByRole('button', { name: /^Changed lines/ }).click();
+  await page.getByRole('row', { name: /^Profit for the period/ }).waitFor();
+  await page.getByRole('treegrid').getByText('Other sailings', { exact: true }).scrollIntoViewIfNeeded();
+  await take(page, 'placement');
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await page.goto(`${company}/placement/ranges?numbers=expense+5`);
+  for (const [category, text] of [
+    ['Crew wages', '5000 to 5199'],
+    ['Fuel and lubricants', '5210 to 5249'],
+    ['Harbour dues', '5300 to 5339'],
+    ['Repairs and dry-docking', '5400 to 5499'],
+    ['Café purchases', '5470 to 5599'],
+  ]) {
+    const field = page.getByRole('textbox', { name: `Account numbers of ${category}`, exact: true });
+    await field.fill(text as string);
+    await field.press('Enter');
+  }
+  await page.getByRole('button', { name: /^Fuel and lubricants, 5210/ }).click();
+  await page.getByText(/no total changes|the statements stay/).waitFor();
+  await take(page, 'ranges');
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await page.waitForTimeout(1000);
+  await context.close();
+}
+
+/** After a change was applied: another one, given to others to look at. */
+async function takeRecord(company: string): Promise<void> {
+  const { page, context } = await visit(browser, client.cookie, `${company}/placement`);
+  await page.getByRole('button', { name: /^Accept Harbour dues for 5340/ }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Give it to others to look at…' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Slipway of the workboat');
+  await page.keyboard.press('Enter');
+  await page.getByText(/^Given to others/).waitFor();
+  await page.goto(`${company}/placement/record`);
+  await page.getByRole('button', { name: 'Take it back' }).waitFor();
+  await take(page, 'placement-record');
   await context.close();
 }
 

@@ -49,8 +49,8 @@ describe('one account merged into another', () => {
     const { moves, moved, effect, structureVersion, revision } = await books.rehearse('6300', '6200');
     expect([moves, moved]).toEqual([[{ layer: 'ledger', amount: '10000' }], 'from']);
     expect(effect.map(({ caption, before, after }) => [caption, before, after])).toEqual([
-      ['Other operating expenses', '-30000', '-40000'],
       ['Staff costs', '-10000', null],
+      ['Other operating expenses', '-30000', '-40000'],
     ]);
     const merged = await books.merge('6300', '6200', { structureVersion, revision });
     expect(merged.body).toMatchObject({ posted: true, entries: [{ lines: 2 }] });

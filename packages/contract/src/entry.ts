@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { facetsOfLine } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
-import { amount, day, id, idText, layer } from './primitives.ts';
+import { amount, day, id, idText, layer, side } from './primitives.ts';
 
 /**
  * What a line is in another currency: an amount in its minor units, not negative, on the side of the line. With a rate (so
@@ -167,6 +167,8 @@ export const accountLines = z.object({
       facets: facetsOfLine,
     }),
   ),
+  /** The side on which a balance of the account is not expected; `null` where either is. */
+  sideAgainst: side.nullable(),
   total: z.int(),
   next: z.string().nullable(),
 });
@@ -188,6 +190,8 @@ export const accountLedger = z.object({
       id,
       label: z.string(),
       element: z.string(),
+      /** The side on which its balance is not expected; `null` where either is. */
+      sideAgainst: side.nullable(),
       /** Before the first day, with what its fiscal year carried over. */
       opening: amount,
       closing: amount,

@@ -18,6 +18,7 @@ export type { Operation } from './operation.ts';
 export * from './operations.ts';
 export * from './people.ts';
 export * from './placement.ts';
+export * from './placementDraft.ts';
 export * from './problem.ts';
 export * from './rates.ts';
 export * from './series.ts';

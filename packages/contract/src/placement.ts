@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { accountRole, amount, day, element, id, language, name, placeSide, side, step, term, version } from './primitives.ts';
+import { layoutOptions } from './company.ts';
+import { accountRole, amount, day, element, id, language, name, nature, placeSide, side, step, term, version } from './primitives.ts';
 
 /** Account numbers in their text form, `1000 to 1999, 2105, 24* except 2450`, for any balance or for one side. */
 const categoryRange = z.strictObject({ side: placeSide, text: z.string().trim().max(2000) });
@@ -10,10 +11,14 @@ const categoryRanges = z
   .refine((ranges) => new Set(ranges.map(({ side }) => side)).size === ranges.length, { error: 'two ranges for one side' });
 
 /** In the company's other languages, one of each. */
-const captions = z
+export const captions = z
   .array(z.strictObject({ language, caption: name }))
   .max(6)
   .refine((given) => new Set(given.map((one) => one.language)).size === given.length, { error: 'two captions in one language' });
+
+/** Number of a note to the statements, and what belongs in a category. */
+export const noteNumber = z.string().trim().max(20);
+export const description = z.string().trim().max(2000);
 
 export const category = z.object({
   id,
@@ -24,6 +29,10 @@ export const category = z.object({
   term: term.nullable(),
   step: step.nullable(),
   contraOf: id.nullable(),
+  /** `null`: that of the category above it, or what its step and term say. */
+  nature: nature.nullable(),
+  note: z.string(),
+  description: z.string(),
   ranges: z.array(categoryRange),
   captions: z.array(z.object({ language, caption: z.string() })),
   version,
@@ -37,6 +46,9 @@ export const categoryInput = z.strictObject({
   term: term.nullable().default(null),
   step: step.nullable().default(null),
   contraOf: id.nullable().default(null),
+  nature: nature.nullable().default(null),
+  note: noteNumber.default(''),
+  description: description.default(''),
   ranges: categoryRanges.default([]),
   captions: captions.default([]),
 });
@@ -50,6 +62,9 @@ export const categoryChange = z.strictObject({
   term: term.nullable().optional(),
   step: step.nullable().optional(),
   contraOf: id.nullable().optional(),
+  nature: nature.nullable().optional(),
+  note: noteNumber.optional(),
+  description: description.optional(),
   ranges: categoryRanges.optional(),
   captions: captions.optional(),
 });
@@ -81,12 +96,26 @@ export const placedAccount = z.object({
   comparative: amount,
 });
 
+/** What a change of its place is run over, beside that. */
+const accountToPlace = placedAccount.extend({
+  active: z.boolean(),
+  /** Balances at the same days; of income and expense what the fiscal year has brought. */
+  balance: amount,
+  balanceBefore: amount,
+});
+
+export type PlacedAccount = z.infer<typeof placedAccount>;
+
 export const placementView = z.object({
   categories: z.array(category),
-  accounts: z.array(placedAccount),
+  accounts: z.array(accountToPlace),
   span: z.object({ firstDay: day, lastDay: day }),
   comparative: z.object({ firstDay: day, lastDay: day }),
   balanceComparative: day,
+  /** What completed years left where no account is named for it, at both days. */
+  notAllotted: z.object({ amount, comparative: amount }),
+  options: layoutOptions,
+  structureVersion: version,
   revision: z.int(),
 });
 export type PlacementView = z.infer<typeof placementView>;

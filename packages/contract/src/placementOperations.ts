@@ -1,6 +1,20 @@
 import { z } from 'zod';
 import type { Operation } from './operation.ts';
 import { category, categoryChange, categoryInput, placementView, placesChange } from './placement.ts';
+import {
+  appliedPlacement,
+  pastPlacement,
+  pastPlacementQuery,
+  placementRecordDetail,
+  placementRecordList,
+  placementRecordsQuery,
+  placementRehearsal,
+  placementRehearsalChange,
+  placementRehearsalInput,
+  placementRehearsalList,
+  placementToApply,
+} from './placementDraft.ts';
+import { id } from './primitives.ts';
 import { spanQuery } from './statement.ts';
 
 /** Categories, and where accounts stand. */
@@ -12,6 +26,13 @@ export const placementOperations = {
     summary: 'Categories, accounts with their places, and amounts for a span and its comparison',
     query: spanQuery,
     answer: placementView,
+  },
+  listPlacedElsewhere: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/placed-elsewhere',
+    summary: 'Where your other companies have an account of the same name as an unplaced one, at a path that is here too',
+    answer: z.object({ placed: z.array(z.object({ company: z.string(), accountId: id, categoryId: id })) }),
   },
   setPlaces: {
     needs: 'preparer',
@@ -43,6 +64,79 @@ export const placementOperations = {
     method: 'delete',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Delete an empty category',
+    answer: 'none',
+    status: 204,
+  },
+  applyPlacement: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/placement-records',
+    summary: 'Change categories and places together, all or none, checked against what they were before',
+    body: placementToApply,
+    answer: appliedPlacement,
+    status: 201,
+  },
+  getPastPlacement: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/past-placement',
+    summary: 'Categories and places as they stood at a moment',
+    query: pastPlacementQuery,
+    answer: pastPlacement,
+  },
+  listPlacementRecords: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/placement-records',
+    summary: 'Changes of the placement that were applied, latest first',
+    query: placementRecordsQuery,
+    answer: placementRecordList,
+  },
+  getPlacementRecord: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/placement-records/{recordId}',
+    summary: 'One change of the placement, with what it changed on the statements',
+    answer: placementRecordDetail,
+  },
+  undoPlacement: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/placement-records/{recordId}/undoing',
+    summary: 'Take an applied change of the placement back as a whole',
+    query: spanQuery,
+    answer: appliedPlacement,
+    status: 201,
+  },
+  listRehearsals: {
+    needs: 'preparer',
+    method: 'get',
+    path: '/companies/{companyId}/rehearsals',
+    summary: 'Proposed changes of the placement: your own, and those that others offer',
+    answer: placementRehearsalList,
+  },
+  saveRehearsal: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/rehearsals',
+    summary: 'Keep a rehearsal; without a name it is the one you are at work on',
+    body: placementRehearsalInput,
+    answer: placementRehearsal,
+    status: 201,
+  },
+  changeRehearsal: {
+    needs: 'preparer',
+    method: 'patch',
+    path: '/companies/{companyId}/rehearsals/{rehearsalId}',
+    summary: 'Change, name, offer or return a rehearsal',
+    body: placementRehearsalChange,
+    answer: placementRehearsal,
+  },
+  deleteRehearsal: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/rehearsals/{rehearsalId}',
+    summary: 'Discard a rehearsal',
     answer: 'none',
     status: 204,
   },

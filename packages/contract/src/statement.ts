@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { facetQuery } from './facetQuery.ts';
-import { amount, day, element, id, language } from './primitives.ts';
+import { amount, day, element, id, language, side } from './primitives.ts';
 
 const keys = z
   .string()
@@ -116,7 +116,7 @@ export const evidence = z.object({
   /** From the top of the statement down to the line; shown amounts. */
   climb: z.array(z.object({ key: z.string(), caption: z.string(), amount })),
   /** What it is made of, debit positive, largest first. */
-  accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), net: amount })),
+  accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), net: amount, sideAgainst: side.nullable() })),
   /** Amounts that no single account bears: profit of the year, and profit of completed years in retained earnings. */
   carried: z.array(z.object({ caption: z.string(), net: amount })),
   entryCount: z.int(),

@@ -38,6 +38,7 @@ import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { RateRepository } from './persistence/rateStore.ts';
+import { RehearsalRepository } from './persistence/rehearsalStore.ts';
 import { SeriesRepository } from './persistence/seriesStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
 import { ViewRepository } from './persistence/viewStore.ts';
@@ -127,6 +128,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     views: new ViewRepository(database, counters),
     attachments: new AttachmentRepository(database, counters),
     placement: new PlacementRepository(database, counters),
+    rehearsals: new RehearsalRepository(database),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),
     secrets: nodeSecrets,

@@ -135,7 +135,7 @@ export function placesKept(before: OwnPlaces, after: OwnPlaces): OwnPlaces | nul
   return before.length === 0 || (was.debit === is.debit && was.credit === is.credit) ? null : before;
 }
 
-function portionsOf(places: OwnPlaces): Portions {
+export function portionsOf(places: OwnPlaces): Portions {
   return places.reduce<Portions>(
     (sum, { side, categoryId }) => ({ debit: side === 'credit' ? sum.debit : categoryId, credit: side === 'debit' ? sum.credit : categoryId }),
     unplaced,

@@ -53,3 +53,9 @@ export function walkCategories(nodes: readonly CategoryNode[], visit: (node: Cat
     walkCategories(node.children, visit);
   }
 }
+
+/** Whether a category stands somewhere below another. */
+export function isWithin({ nodes }: CategoryTree, id: number, aboveId: number): boolean {
+  for (let at = nodes.get(id)?.parent ?? null; at; at = at.parent) if (at.category.id === aboveId) return true;
+  return false;
+}

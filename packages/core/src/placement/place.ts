@@ -1,6 +1,6 @@
 import { counterElement, type Element } from '../chart/element.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
-import type { CategoryTree } from './categoryTree.ts';
+import type { Category } from './category.ts';
 
 /** Which balances of an account a place takes. */
 export type PlaceSide = 'any' | 'debit' | 'credit';
@@ -24,7 +24,7 @@ export type PlaceRefused =
 export function checkPlaces(
   account: { readonly id: number; readonly element: Element },
   places: readonly Pick<Place, 'side' | 'categoryId'>[],
-  tree: CategoryTree,
+  tree: { readonly nodes: { get(id: number): { readonly category: Pick<Category, 'element'> } | undefined } },
 ): Outcome<null, PlaceRefused> {
   const seen = new Set<PlaceSide>();
   for (const { side } of places) {
@@ -54,6 +54,14 @@ export function placesByAccount(places: readonly Place[]): Map<number, Omit<Plac
     else byAccount.set(accountId, [{ side, categoryId }]);
   }
   return byAccount;
+}
+
+/** Where an account stands after it was put into a category: for any balance that is its one place; for a side the other side stays. */
+export function placesMoved(stands: readonly Omit<Place, 'accountId'>[], categoryId: number, side: PlaceSide): readonly Omit<Place, 'accountId'>[] {
+  if (side === 'any') return [{ side, categoryId }];
+  const other = side === 'debit' ? 'credit' : 'debit';
+  const kept = stands.find((place) => place.side === other || place.side === 'any');
+  return [{ side, categoryId }, ...(kept ? [{ side: other, categoryId: kept.categoryId } as const] : [])];
 }
 
 /** The categories of an account's two portions; `null` is no place. */

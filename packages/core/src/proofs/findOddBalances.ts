@@ -1,4 +1,5 @@
 import type { Account } from '../chart/account.ts';
+import { otherSide, type Side } from '../chart/element.ts';
 import type { Proof, ProofAccount } from './proof.ts';
 
 interface Balance {
@@ -18,15 +19,20 @@ export function findPostingsOnParents(balances: readonly Balance[], net: BigInt6
 }
 
 /**
- * Whether a balance is on the other side than the account's normal one. Left out are accounts with a place for that side, and
- * the one with retained earnings, which losses may turn: there it is expected.
+ * The side on which a balance of an account is not expected: the other one than its normal. `null` for accounts with a place for that
+ * side, and for the one with retained earnings, which losses may turn.
  */
-export function isAgainstNormalSide({ normalSide, role }: Account, net: bigint, hasOtherPlace: boolean): boolean {
-  return net !== 0n && net > 0n !== (normalSide === 'debit') && role !== 'retained_earnings' && !hasOtherPlace;
+export function sideAgainst({ normalSide, role }: Pick<Account, 'normalSide' | 'role'>, hasOtherPlace: boolean): Side | null {
+  return role === 'retained_earnings' || hasOtherPlace ? null : otherSide(normalSide);
+}
+
+/** Whether a balance, debit positive, stands on a side; nil stands on none. */
+export function isOnSide(net: bigint, side: Side | null): boolean {
+  return side !== null && net !== 0n && net > 0n === (side === 'debit');
 }
 
 export function findAgainstNormalSide(balances: readonly Balance[], net: BigInt64Array, hasOtherPlace: (accountId: number) => boolean): Proof {
-  const found = balances.filter(({ account, index }) => isAgainstNormalSide(account, net[index] as bigint, hasOtherPlace(account.id)));
+  const found = balances.filter(({ account, index }) => isOnSide(net[index] as bigint, sideAgainst(account, hasOtherPlace(account.id))));
   return findings(
     'normal_sides',
     found.map(({ index }) => ({ account: index, reason: 'against_normal_side', net: net[index] as bigint })),

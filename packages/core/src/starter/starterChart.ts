@@ -4,7 +4,7 @@ import { type Element, elements, naturalSide, otherSide, type Side } from '../ch
 import { sortByNumber } from '../chart/numberOrder.ts';
 import type { Facet } from '../facet/checkFacets.ts';
 import type { CaptionInLanguage } from '../placement/captionsIn.ts';
-import type { Step, Term } from '../placement/category.ts';
+import type { Nature, Step, Term } from '../placement/category.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { StarterCategory } from '../placement/starterCategories.ts';
 
@@ -37,6 +37,9 @@ export interface NewChart {
     readonly term: Term | null;
     readonly step: Step | null;
     readonly contraOfKey: number | null;
+    readonly nature: Nature | null;
+    readonly note: string;
+    readonly description: string;
     /** In the company's other languages. */
     readonly captions: readonly CaptionInLanguage[];
   }[];
@@ -73,7 +76,19 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
     const siblings = new Map<string, number>();
     for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
       const key = planted.length + 1;
-      planted.push({ key, parentKey, element, name, term, step, contraOfKey: contraOf === undefined ? null : (siblings.get(contraOf) ?? null), captions: [] });
+      planted.push({
+        key,
+        parentKey,
+        element,
+        name,
+        term,
+        step,
+        contraOfKey: contraOf === undefined ? null : (siblings.get(contraOf) ?? null),
+        nature: null,
+        note: '',
+        description: '',
+        captions: [],
+      });
       siblings.set(name, key);
       keyOf.set(`${element} ${name}`, key);
       plant(element, below, key);

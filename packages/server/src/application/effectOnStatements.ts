@@ -3,6 +3,7 @@ import {
   buildAccountTree,
   buildCategoryTree,
   type Category,
+  changedLines,
   columnsFor,
   type LayoutKind,
   layers,
@@ -43,7 +44,7 @@ export function booksAfter(books: Books, { accounts, categories, places }: Chart
     ...books,
     accounts: kept,
     tree: buildAccountTree(kept),
-    categories: categories.map((category) => ({ ranges: [], captions: [], ...category, version: 0 })),
+    categories: categories.map((category) => ({ nature: null, note: '', description: '', ranges: [], captions: [], ...category, version: 0 })),
     categoryTree,
     places,
     ...standingOf(kept, places, books.ranges, categoryTree, books.company.digitOrder),
@@ -94,13 +95,7 @@ function withEntries({ cube }: Books, net: BigInt64Array, entries: readonly NewE
 }
 
 function differing(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): EffectRow[] {
-  const amountOf = (row: StatementRow | undefined): bigint | null => row?.values[0] ?? null;
-  // A group has one key for its heading and its total.
-  const placeOf = ({ key, role }: StatementRow): string => `${key} ${role}`;
-  const [earlier, later] = [new Map(before.map((row) => [placeOf(row), row])), new Map(after.map((row) => [placeOf(row), row]))];
-  const gone = before.filter((row) => !later.has(placeOf(row))).map((row) => ({ row, was: row, is: undefined }));
-  const there = after.map((row) => ({ row, was: earlier.get(placeOf(row)), is: row }));
-  return [...there, ...gone]
-    .filter(({ was, is }) => amountOf(was) !== amountOf(is))
-    .map(({ row, was, is }) => ({ kind, caption: row.caption, role: row.role, before: amountOf(was), after: amountOf(is) }));
+  return changedLines(kind, before, after)
+    .map((line) => ({ kind, caption: line.caption, role: line.role, before: line.before?.[0] ?? null, after: line.after?.[0] ?? null }))
+    .filter((line) => line.before !== line.after);
 }

@@ -6,8 +6,7 @@ import type {
   FacetRefused,
   NumberMalformed,
   PasswordRefused,
-  PlaceRefused,
-  PlaceSide,
+  PlacementFault,
   RangeTextMalformed,
   Role,
   RoleRefused,
@@ -34,7 +33,13 @@ export type Failure =
   | { code: 'too_many_views'; limit: number }
   | { code: 'currency_unknown'; currency: string }
   | { code: 'version_conflict'; thing: string; id: number; current: unknown }
-  | { code: 'place_conflict'; accountIds: number[] }
+  /** Accounts and categories that are not any more as they were found. */
+  | { code: 'place_conflict'; accountIds: number[]; categoryIds: number[] }
+  /** Nothing in the change is otherwise than it is. */
+  | { code: 'placement_unchanged' }
+  | { code: 'placement_undone_already'; recordId: number }
+  | { code: 'rehearsal_name_taken'; name: string }
+  | PlacementFault
   | { code: 'idempotency_key_reused'; key: string }
   | { code: 'busy' }
   /** The database has no room left. */
@@ -73,10 +78,7 @@ export type Failure =
   /** What holds it: journal lines, sub-accounts, budgets, a role. */
   | { code: 'account_held'; lines: number; subAccounts: number; budgets: number; role: string | null }
   | { code: 'account_parent_inactive'; number: string }
-  | { code: 'category_name_taken'; name: string }
   | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
-  | { code: 'category_nesting_refused'; reason: 'own_descendant' | 'other_element' | 'too_deep' }
-  | { code: 'category_field_refused'; field: 'term' | 'step' | 'contraOf' }
   | { code: 'attachment_kind_refused'; name: string; kinds: readonly string[] }
   | { code: 'attachment_too_large'; limit: number }
   /** Empty, or it ended before its time. */
@@ -121,12 +123,10 @@ export type Failure =
   | { code: 'facet_file_wrong'; rows: number }
   /** The chart or the ledger is not what the rehearsal showed. */
   | { code: 'chart_moved_on' }
-  | (RangeTextMalformed & { side: PlaceSide })
   | CodesRefused
   | ChartFileUnreadable
   | NumberMalformed
   | RoleRefused
   | PasswordRefused
   | AccountRefused
-  | PlaceRefused
   | DerivationRefused;

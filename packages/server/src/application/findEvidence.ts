@@ -9,6 +9,7 @@ import {
   layers,
   type Outcome,
   resultOf,
+  type Side,
   type Span,
   shownAmount,
   shownSign,
@@ -19,6 +20,7 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { captionOfTotal, type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
+import { sideAgainstIn } from './sideAgainstIn.ts';
 import { toldAccount } from './toldAccount.ts';
 
 export interface EvidenceChoice extends SpanChoice {
@@ -33,7 +35,7 @@ export interface Evidence {
   readonly span: Span;
   readonly amount: bigint;
   readonly climb: readonly { key: string; caption: string; amount: bigint }[];
-  readonly accounts: readonly { accountId: number; number: string; name: string; net: bigint }[];
+  readonly accounts: readonly { accountId: number; number: string; name: string; net: bigint; sideAgainst: Side | null }[];
   readonly carried: readonly { caption: string; net: bigint }[];
   readonly entryCount: number;
 }
@@ -57,7 +59,9 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const byId = new Map(books.accounts.map((account) => [account.id, account]));
   const accounts = parts.accounts
     .map(({ account, net }) => ({ account: byId.get(books.cube.accountIds[account] as number), net }))
-    .flatMap(({ account, net }) => (account ? [{ accountId: account.id, ...toldAccount(books, account), net }] : []))
+    .flatMap(({ account, net }) =>
+      account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
+    )
     .sort((a, b) => size(b.net) - size(a.net));
   const base = { measure: column.measure, span: column.span, climb: rungs };
   if (choice.account === undefined) {
@@ -94,7 +98,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
     caption,
     amount: sign * own,
     climb: [...rungs, { key: `${choice.line}/${account.id}`, caption, amount: sign * own }],
-    accounts: [{ accountId: account.id, ...told, net: own }],
+    accounts: [{ accountId: account.id, ...told, net: own, sideAgainst: null }],
     carried,
     entryCount: lines.total,
   });
@@ -114,7 +118,9 @@ function incomeAccounts({ books }: PreparedStatement, net: BigInt64Array): Evide
   return books.accounts
     .flatMap((account) => {
       const amount = net[books.cube.indexOf.get(account.id) as number] as bigint;
-      return isIncomeOrExpense(account.element) && amount !== 0n ? [{ accountId: account.id, ...toldAccount(books, account), net: amount }] : [];
+      return isIncomeOrExpense(account.element) && amount !== 0n
+        ? [{ accountId: account.id, ...toldAccount(books, account), net: amount, sideAgainst: sideAgainstIn(books, account) }]
+        : [];
     })
     .sort((a, b) => size(b.net) - size(a.net));
 }

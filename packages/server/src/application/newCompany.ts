@@ -1,5 +1,6 @@
 import {
   type CategoryNode,
+  type DescribedCategory,
   type LayoutOptions,
   type NewChart,
   type Outcome,
@@ -82,11 +83,12 @@ const noAccounts = { asset: [], liability: [], equity: [], income: [], expense: 
 /** Accounts and categories of a company as they stand, with their ids as keys, each parent before what is below it. */
 function chartOf({ lists, tree, accounts, categories: kinds, categoryTree, places }: Books): NewChart {
   const kept = new Map(accounts.map((account) => [account.id, account]));
+  const described = new Map<number, DescribedCategory>(kinds.map((kind) => [kind.id, kind]));
   const categories: NewChart['categories'][number][] = [];
   const visit = ({ category, children }: CategoryNode): void => {
     const { id, parentId, element, name, term, step, contraOf } = category;
-    const captions = kinds.find((kind) => kind.id === id)?.captions ?? [];
-    categories.push({ key: id, parentKey: parentId, element, name, term, step, contraOfKey: contraOf, captions });
+    const { captions, nature, note, description } = described.get(id) as DescribedCategory;
+    categories.push({ key: id, parentKey: parentId, element, name, term, step, nature, note, description, contraOfKey: contraOf, captions });
     for (const child of children) visit(child);
   };
   for (const tops of categoryTree.tops.values()) for (const top of tops) visit(top);

@@ -1,5 +1,5 @@
-import { placesByAccount, placesKept, placesOf, type RangedAccount, rangePlacer } from '@ivory-ladder/core';
-import type { Books, CompanySettings, PlaceChange } from './ports/index.ts';
+import { type DraftedPlaces, placesByAccount, placesKept, placesOf, type RangedAccount, rangePlacer } from '@ivory-ladder/core';
+import type { Books, CompanySettings } from './ports/index.ts';
 
 /**
  * The places by hand that keep accounts where they stand although their numbers, or the order of numbers, change under
@@ -9,11 +9,11 @@ export function placesKeptBy(
   books: Books,
   renumbered: ReadonlyMap<number, Pick<RangedAccount, 'number' | 'element'>>,
   digitOrder: CompanySettings['digitOrder'] = books.company.digitOrder,
-): PlaceChange[] {
+): DraftedPlaces[] {
   if (books.ranges.length === 0) return [];
   const own = placesByAccount(books.places);
   const placeByRange = rangePlacer(books.ranges, books.categoryTree, digitOrder);
-  return books.accounts.flatMap((account): PlaceChange[] => {
+  return books.accounts.flatMap((account): DraftedPlaces[] => {
     const then = renumbered.get(account.id);
     if (!then) return [];
     const before = own.get(account.id) ?? [];

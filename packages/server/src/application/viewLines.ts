@@ -1,13 +1,16 @@
-import { balanceAt, daysOfRunningBalances, type FacetFilter, fail, layers, type Outcome, runningBalances, succeed } from '@ivory-ladder/core';
+import { balanceAt, daysOfRunningBalances, type FacetFilter, fail, layers, type Outcome, runningBalances, type Side, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
 import { partialsFor } from './prepareStatement.ts';
+import { sideAgainstIn } from './sideAgainstIn.ts';
 
 export interface AccountLinesView {
   /** `balance`: what stood on the account after the line, both layers together; `null` where lines are not in order of date. */
   readonly lines: readonly (AccountLineRecord & { readonly balance: bigint | null })[];
+  readonly sideAgainst: Side | null;
   readonly total: number;
   readonly next: string | null;
 }
@@ -21,11 +24,13 @@ export async function listAccountLines(
   if (!opened.ok) return opened;
   const books = opened.value;
   const wanted = { ...asked, selected: books.selected };
-  if (!books.cube.indexOf.has(wanted.accountId)) return fail({ code: 'account_unknown', accountId: wanted.accountId });
+  const account = accountsById(books).get(wanted.accountId);
+  if (!account) return fail({ code: 'account_unknown', accountId: wanted.accountId });
+  const against = sideAgainstIn(books, account);
   const { laterThatDay, ...page } = await ports.ledger.accountLines(companyId, wanted);
-  if (wanted.sort !== 'date') return succeed({ ...page, lines: page.lines.map((line) => ({ ...line, balance: null })) });
+  if (wanted.sort !== 'date') return succeed({ ...page, sideAgainst: against, lines: page.lines.map((line) => ({ ...line, balance: null })) });
   const balances = await balancesAfter(ports, books, wanted.accountId, page.lines, laterThatDay);
-  return succeed({ ...page, lines: page.lines.map((line, at) => ({ ...line, balance: balances[at] as bigint })) });
+  return succeed({ ...page, sideAgainst: against, lines: page.lines.map((line, at) => ({ ...line, balance: balances[at] as bigint })) });
 }
 
 /** What stands on an account after each of its lines, given latest first. Cost: a balance of all accounts for each fiscal year that the lines touch. */

@@ -1,10 +1,12 @@
-import type { AccountRole, Element, Step, Term } from '@ivory-ladder/core';
+import type { AccountRole, Element, Nature, Step, Term } from '@ivory-ladder/core';
 import type { DemoEntry } from './demoLedger.ts';
 
 export interface DemoCategory {
   readonly name: string;
   readonly term?: Term;
   readonly step?: Step;
+  readonly nature?: Nature;
+  readonly note?: string;
   readonly contraOf?: string;
   /** Account numbers that it takes. */
   readonly range?: string;

@@ -1,8 +1,8 @@
-import type { Element, NumberScheme } from '@ivory-ladder/core';
+import type { DescribedCategory, Element, NumberScheme } from '@ivory-ladder/core';
 import { describeColumn, roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
-import { addCategory, deleteCategory } from '../application/categories.ts';
+import { applyChange } from '../application/applyPlacement.ts';
 import { changeAccount } from '../application/chart.ts';
 import { applyChartFile } from '../application/chartFile.ts';
 import { addCodeList } from '../application/codeLists.ts';
@@ -133,7 +133,7 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
 async function openLedger(ports: Ports, companyId: number, demo: DemoCompany): Promise<void> {
-  await plantCategories(ports, companyId, must(await openBooks(ports, companyId)), demo.categories);
+  await plantCategories(ports, must(await openBooks(ports, companyId)), demo.categories);
   const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), actor);
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
   must(await postTrialBalance(ports, ownAccess(companyId, actor), fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
@@ -159,29 +159,36 @@ async function giveCodes(ports: Ports, companyId: number): Promise<void> {
   must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));
 }
 
-async function plantCategories(ports: Ports, companyId: number, books: Books, categoriesOf: DemoCompany['categories']): Promise<void> {
-  const deepestFirst = [...books.categoryTree.nodes.values()].sort((a, b) => b.depth - a.depth || Number(b.category.contraOf !== null) - Number(a.category.contraOf !== null));
-  for (const { category } of deepestFirst) must(await deleteCategory(ports, ownAccess(companyId, actor), category.id));
-  const plant = async (element: Element, categories: readonly DemoCategory[], parentId: number | null): Promise<void> => {
+/** The demo's own categories in the place of those that are there, as one change. */
+async function plantCategories(ports: Ports, books: Books, categoriesOf: DemoCompany['categories']): Promise<void> {
+  const planted = new Map<number, DescribedCategory | null>(books.categories.map(({ id }) => [id, null]));
+  let newId = 0;
+  const plant = (element: Element, categories: readonly DemoCategory[], parentId: number | null): void => {
     const ids = new Map<string, number>();
-    for (const { name, term = null, step = null, contraOf, range, children = [] } of categories) {
-      const category = must(
-        await addCategory(ports, ownAccess(companyId, actor), {
-          parentId,
-          element,
-          name,
-          term,
-          step,
-          contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
-          ranges: range === undefined ? [] : [{ side: 'any', text: range }],
-          captions: ferryCaptions[name] === undefined ? [] : [{ language: 'nb', caption: ferryCaptions[name] }],
-        }),
-      );
-      ids.set(name, category.id);
-      await plant(element, children, category.id);
+    for (const [at, { name, term = null, step = null, nature = null, note = '', contraOf, range, children = [] }] of categories.entries()) {
+      newId--;
+      const caption = ferryCaptions[name];
+      planted.set(newId, {
+        id: newId,
+        parentId,
+        element,
+        name,
+        position: (at + 1) * 1000,
+        term,
+        step,
+        contraOf: contraOf === undefined ? null : (ids.get(contraOf) ?? null),
+        nature,
+        note,
+        description: '',
+        ranges: range === undefined ? [] : [{ side: 'any', text: range }],
+        captions: caption === undefined ? [] : [{ language: 'nb', caption }],
+      });
+      ids.set(name, newId);
+      plant(element, children, newId);
     }
   };
-  for (const [element, categories] of Object.entries(categoriesOf)) await plant(element as Element, categories, null);
+  for (const [element, categories] of Object.entries(categoriesOf)) plant(element as Element, categories, null);
+  must(await applyChange(ports, books, actor, { categories: planted }, 'The categories of the demo'));
 }
 
 /** The opening trial balance as a ledger would export it, with elements, parents and category paths. */

@@ -7,12 +7,13 @@ import type {
   ChartView,
   MergeRehearsalBody,
   NoteList,
+  PlacedAccount,
   PlacementView,
   SavedChartView,
   SavedChartViews,
   StatementEffect,
 } from '@ivory-ladder/contract';
-import { pathOf, placesByAccount } from '@ivory-ladder/core';
+import { type Account, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
 import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { ViewsOfPerson } from '../application/chartViews.ts';
 import type { EffectRow } from '../application/effectOnStatements.ts';
@@ -23,20 +24,8 @@ import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toCategory({ id, parentId, element, name, position, term, step, contraOf, ranges, captions, version }: VersionedCategory): CategoryBody {
-  return {
-    id,
-    parentId,
-    element,
-    name,
-    position,
-    term,
-    step,
-    contraOf,
-    ranges: ranges.map((range) => ({ ...range })),
-    captions: captions.map((caption) => ({ ...caption })),
-    version,
-  };
+export function toCategory({ ranges, captions, ...category }: VersionedCategory): CategoryBody {
+  return { ...category, ranges: ranges.map((range) => ({ ...range })), captions: captions.map((caption) => ({ ...caption })) };
 }
 
 export function toAccount({
@@ -59,12 +48,13 @@ export function toAccount({
 export function toChart(overview: ChartOverview): ChartView {
   const { books, lastUsed, notes } = overview;
   const kept = new Map(books.accounts.map((account) => [account.id, account]));
-  const { accounts, categories: _, ...rest } = toPlacement(overview);
+  const placesByHand = placesByAccount(books.places);
+  const accounts = books.tree.order.map((account, at) => toPlaced(overview, placesByHand, account, at));
   const held = new Set(
     accounts.flatMap(({ places, placesByRange, doubledIn }) => [...[...places, ...placesByRange].map(({ categoryId }) => categoryId), ...doubledIn]),
   );
   return {
-    ...rest,
+    ...toSpans(overview),
     accounts: accounts.map((account, at) => {
       const { active, purpose, externalNumber, codes, version } = kept.get(account.id) as ChartAccount;
       return {
@@ -88,36 +78,58 @@ export function toChart(overview: ChartOverview): ChartView {
   };
 }
 
-export function toPlacement({ books, span, comparative, balanceComparative, amounts, comparatives }: PlacementOverview): PlacementView {
+export function toPlacement(overview: PlacementOverview): PlacementView {
+  const { books, columns } = overview;
+  const [now, before] = columns;
   const placesByHand = placesByAccount(books.places);
   return {
     categories: books.categories.map(toCategory),
     accounts: books.tree.order.map((account, at) => {
       const index = books.cube.indexOf.get(account.id) as number;
-      const { id, number, name, element, normalSide, parentId, role } = account;
-      const ranged = books.byRange.get(id);
-      return {
-        id,
-        number,
-        name,
-        label: books.labels.get(id) ?? name,
-        element,
-        normalSide,
-        parentId,
-        role,
-        isParent: books.tree.isParent[at] as boolean,
-        places: placesByHand.get(id) ?? [],
-        placesByRange: [...(ranged?.places ?? [])],
-        doubledIn: [...(ranged?.doubledIn ?? [])],
-        oddIn: [...(ranged?.oddIn ?? [])],
-        amount: text(amounts[index] as bigint),
-        comparative: text(comparatives[index] as bigint),
-      };
+      const balances = { balance: text(now.balances[index] as bigint), balanceBefore: text(before.balances[index] as bigint) };
+      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, ...balances };
     }),
+    ...toSpans(overview),
+    notAllotted: { amount: text(now.notAllotted), comparative: text(before.notAllotted) },
+    options: { ...books.options, subtotalsOff: [...books.options.subtotalsOff] },
+    structureVersion: books.company.structureVersion,
+  };
+}
+
+function toSpans({ books, span, comparative, balanceComparative }: PlacementOverview) {
+  return {
     span: { firstDay: span.firstDay, lastDay: span.lastDay },
     comparative: { firstDay: comparative.firstDay, lastDay: comparative.lastDay },
     balanceComparative,
     revision: books.cube.revision,
+  };
+}
+
+function toPlaced(
+  { books, columns: [now, before] }: PlacementOverview,
+  placesByHand: ReadonlyMap<number, PlacesOfAccount>,
+  account: Account,
+  at: number,
+): PlacedAccount {
+  const index = books.cube.indexOf.get(account.id) as number;
+  const { id, number, name, element, normalSide, parentId, role } = account;
+  const ranged = books.byRange.get(id);
+  return {
+    id,
+    number,
+    name,
+    label: books.labels.get(id) ?? name,
+    element,
+    normalSide,
+    parentId,
+    role,
+    isParent: books.tree.isParent[at] as boolean,
+    places: [...(placesByHand.get(id) ?? [])],
+    placesByRange: [...(ranged?.places ?? [])],
+    doubledIn: [...(ranged?.doubledIn ?? [])],
+    oddIn: [...(ranged?.oddIn ?? [])],
+    amount: text(now.net[index] as bigint),
+    comparative: text(before.net[index] as bigint),
   };
 }
 

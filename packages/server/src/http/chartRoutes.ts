@@ -1,7 +1,6 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import { addNote, listNotes } from '../application/accountNotes.ts';
 import { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from '../application/attachments.ts';
-import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
@@ -10,7 +9,6 @@ import { applyFacetFile, rehearseFacetFile } from '../application/facetFile.ts';
 import { keepFile } from '../application/filesHandedIn.ts';
 import { applyFacetFill, rehearseFacetFill } from '../application/fillFacet.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
-import { changePlaces, viewPlacement } from '../application/placement.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
@@ -19,7 +17,7 @@ import { toCodeList, toFacetFileFound, toFillFound } from './codeListAnswers.ts'
 import { toPosting } from './ledgerAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
-/** The chart of accounts, its categories and where accounts stand. */
+/** The chart of accounts, and what accounts bear. */
 export function chartRoutes(on: On, ports: Ports): void {
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
@@ -80,9 +78,4 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('addCodeList', async ({ access, body }) => mapOutcome(await addCodeList(ports, access, body), toCodeList));
   on('changeCodeList', async ({ access, id, body }) => mapOutcome(await changeCodeList(ports, access, id('listId'), body), toCodeList));
   on('deleteCodeList', async ({ access, id }) => deleteCodeList(ports, access, id('listId')));
-  on('getPlacement', async ({ access, query }) => mapOutcome(await viewPlacement(ports, access, query), answers.toPlacement));
-  on('setPlaces', async ({ access, body }) => mapOutcome(await changePlaces(ports, access, body.changes), (moved) => ({ moved })));
-  on('addCategory', async ({ access, body }) => mapOutcome(await addCategory(ports, access, body), answers.toCategory));
-  on('changeCategory', async ({ access, id, body }) => mapOutcome(await changeCategory(ports, access, id('categoryId'), body), answers.toCategory));
-  on('deleteCategory', async ({ access, id }) => deleteCategory(ports, access, id('categoryId')));
 }

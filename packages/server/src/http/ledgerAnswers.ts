@@ -10,10 +10,10 @@ import type {
   RehearsalBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import { isAgainstNormalSide } from '@ivory-ladder/core';
-import { hasOtherPlace } from '../application/hasOtherPlace.ts';
+import { isOnSide } from '@ivory-ladder/core';
 import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
+import { sideAgainstIn } from '../application/sideAgainstIn.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import type { AccountLedger } from '../application/viewAccountLedger.ts';
 import type { AdjustmentsView } from '../application/viewAdjustments.ts';
@@ -38,7 +38,7 @@ export function toTrialBalance({ books, lines, notAllotted, comparedTo }: TrialB
         carried: text(line.carried),
         closing: text(line.closing),
         adjustments: text(line.adjustments),
-        isAgainst: isAgainstNormalSide(account, line.closing, hasOtherPlace(books, account.id)),
+        isAgainst: isOnSide(line.closing, sideAgainstIn(books, account)),
         comparative: textOrNull(line.comparative),
       };
     }),
@@ -91,7 +91,7 @@ export function toEntryList({ entries, next }: { entries: readonly ListedEntry[]
   return { entries: entries.map((entry) => ({ ...entry, amount: text(entry.amount) })), next };
 }
 
-export function toAccountLines({ lines, total, next }: AccountLinesView): AccountLines {
+export function toAccountLines({ lines, ...page }: AccountLinesView): AccountLines {
   return {
     lines: lines.map(({ lineNumber: _, ...line }) => ({
       ...line,
@@ -100,8 +100,7 @@ export function toAccountLines({ lines, total, next }: AccountLinesView): Accoun
       balance: textOrNull(line.balance),
       facets: { ...line.facets },
     })),
-    total,
-    next,
+    ...page,
   };
 }
 
@@ -112,6 +111,7 @@ export function toAccountLedger({ books, accounts, leftOut }: AccountLedger): Ac
       id: account.id,
       label: labelOf(account.id),
       element: account.element,
+      sideAgainst: sideAgainstIn(books, account),
       opening: text(opening),
       closing: text(closing),
       lines: lines.map(({ entryId, date, documentNumber, description, layer, closesYear, debit, credit, balance, facets, counterparts, ...line }) => ({

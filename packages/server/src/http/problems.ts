@@ -16,6 +16,9 @@ type HttpFailure =
 const conflicts = new Set([
   'version_conflict',
   'place_conflict',
+  'placement_undone_already',
+  'rehearsal_name_taken',
+  'category_held',
   'ledger_moved_on',
   'category_name_taken',
   'category_not_empty',

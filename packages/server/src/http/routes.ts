@@ -9,6 +9,7 @@ import { journalRoutes } from './journalRoutes.ts';
 import { ledgerRoutes } from './ledgerRoutes.ts';
 import { operationRoutes } from './operationRoutes.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
+import { placementRoutes } from './placementRoutes.ts';
 import { sendProblem } from './problems.ts';
 import { rateRoutes } from './rateRoutes.ts';
 import { seriesRoutes } from './seriesRoutes.ts';
@@ -28,7 +29,8 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, seriesRoutes, statementRoutes]) routes(on, ports);
+  for (const routes of [companyRoutes, chartRoutes, placementRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, seriesRoutes, statementRoutes])
+    routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

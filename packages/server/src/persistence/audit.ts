@@ -14,6 +14,7 @@ export interface AuditEvent {
     | 'pairing_rule'
     | 'period'
     | 'place'
+    | 'rehearsal'
     | 'rate'
     | 'entry'
     | 'journal_import'

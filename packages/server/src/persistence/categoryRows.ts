@@ -1,10 +1,9 @@
-import { type Element, proposeTermAndStep } from '@ivory-ladder/core';
+import { type DescribedCategory, type Element, type NewCategory, proposeTermAndStep } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { CategoryFields } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
 import { insertRows, rowsOf } from './transaction.ts';
 
-export async function insertCategory(runner: QueryRunner, companyId: number, fields: CategoryFields): Promise<number> {
+async function insertCategory(runner: QueryRunner, companyId: number, fields: NewCategory): Promise<number> {
   const [last] = await rowsOf<{ position: number | null }>(
     runner,
     'SELECT MAX(position) AS position FROM category WHERE company_id = ? AND element = ? AND parent_id <=> ?',
@@ -20,7 +19,7 @@ export async function insertCategory(runner: QueryRunner, companyId: number, fie
   return id;
 }
 
-export async function replaceCaptions(runner: QueryRunner, companyId: number, categoryId: number, captions: CategoryFields['captions']): Promise<void> {
+export async function replaceCaptions(runner: QueryRunner, companyId: number, categoryId: number, captions: DescribedCategory['captions']): Promise<void> {
   await runner.query('DELETE FROM category_caption WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
   await insertRows(
     runner,
@@ -29,7 +28,7 @@ export async function replaceCaptions(runner: QueryRunner, companyId: number, ca
   );
 }
 
-export async function replaceRanges(runner: QueryRunner, companyId: number, categoryId: number, ranges: CategoryFields['ranges']): Promise<void> {
+export async function replaceRanges(runner: QueryRunner, companyId: number, categoryId: number, ranges: DescribedCategory['ranges']): Promise<void> {
   await runner.query('DELETE FROM category_range WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
   await insertRows(
     runner,
@@ -52,11 +51,14 @@ export async function addCategoryPath(runner: QueryRunner, companyId: number, el
       continue;
     }
     const isTop = parentId === null;
-    const fields: CategoryFields = {
+    const fields: NewCategory = {
       parentId,
       element,
       name,
       contraOf: null,
+      nature: null,
+      note: '',
+      description: '',
       ranges: [],
       captions: [],
       ...proposeTermAndStep(element, isTop, name),

@@ -1,7 +1,7 @@
-import { type ChartComparison, type Outcome, sameCodes } from '@ivory-ladder/core';
+import { type ChartComparison, type DraftedPlaces, type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted, PlaceChange } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -61,7 +61,7 @@ export class ChartRepository implements ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly PlaceChange[],
+    kept: readonly DraftedPlaces[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -95,7 +95,7 @@ export class ChartRepository implements ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly PlaceChange[],
+    kept: readonly DraftedPlaces[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>> {
@@ -194,9 +194,9 @@ export class ChartRepository implements ChartStore {
   }
 }
 
-const placesAfter = ({ accountId, after }: PlaceChange): PlacesOfAccount => ({ accountId, places: after });
+const placesAfter = ({ accountId, after }: DraftedPlaces): PlacesOfAccount => ({ accountId, places: after });
 
-const eventOf = ({ accountId, before, after }: PlaceChange): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
+const eventOf = ({ accountId, before, after }: DraftedPlaces): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
 
 async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
   const company = await readCompany(runner, companyId);

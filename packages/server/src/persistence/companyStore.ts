@@ -1,7 +1,7 @@
-import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
+import type { DraftedPlaces, FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, PeriodLock, Person, PlaceChange } from '../application/ports/index.ts';
+import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, PeriodLock, Person } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
@@ -81,7 +81,7 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlaceChange[] },
+    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly DraftedPlaces[] },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {

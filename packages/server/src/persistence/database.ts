@@ -4,7 +4,7 @@ import { entities } from './entities/index.ts';
 import { migrations } from './migrations/index.ts';
 
 const sessionSettings =
-  "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20, group_concat_max_len = 16777216";
+  "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20, group_concat_max_len = 16777216, system_versioning_alter_history = KEEP";
 const migrationLockSeconds = 120;
 
 /** The database is not one that the application can use; the reasons are for the person who set it up. */

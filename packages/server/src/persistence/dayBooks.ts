@@ -57,7 +57,7 @@ export class DayBooks {
   /** Of a whole period where that is kept, else of the days asked for. */
   private async daysOf(books: Books, from: Day, until: Day): Promise<readonly DayBalances[]> {
     const period = books.calendar.periods.find(({ firstDay }) => firstDay === from);
-    if (!period || books.selected) return [await readSums(this.database, books, from, until)];
+    if (!period || books.selected) return [await readSumsUpToRevision(this.database, books, from, until)];
     const key = `${books.company.id} ${from}`;
     const kept = this.kept.get(key);
     const isSameStructure = kept?.structureVersion === books.company.structureVersion;
@@ -67,7 +67,7 @@ export class DayBooks {
     }
     const made = kept && isSameStructure && kept.revision < books.cube.revision ? await this.follow(books, period, kept) : null;
     const current = made ?? (await this.read(books, period));
-    if (!current) return [await readSums(this.database, books, from, until)];
+    if (!current) return [await readSumsUpToRevision(this.database, books, from, until)];
     this.keep(key, current);
     return current.balances;
   }
@@ -111,14 +111,27 @@ export class DayBooks {
   }
 }
 
-async function readSums(runner: QueryRunner | DataSource, books: Books, from: Day, until: Day): Promise<DayBalances> {
-  const wanted = conditionOf(books.selected, 'facet_set_id');
+async function readSums(runner: QueryRunner, books: Books, from: Day, until: Day): Promise<DayBalances> {
   // Grouped as the index by day has them, so that nothing is sorted.
   const rows = await rowsOf<StoredDay>(
     runner,
     `SELECT entry_date AS day, account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
-      WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 ${wanted.sql} GROUP BY entry_date, closing, layer, account_id`,
-    [books.company.id, from, until, ...wanted.parameters],
+      WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 GROUP BY entry_date, closing, layer, account_id`,
+    [books.company.id, from, until],
+  );
+  return grouped(books, rows);
+}
+
+/** Where the ledger may have moved on from the books: without what was posted since, as the rest of their statement is. */
+async function readSumsUpToRevision(database: DataSource, books: Books, from: Day, until: Day): Promise<DayBalances> {
+  const wanted = conditionOf(books.selected, 'line.facet_set_id');
+  const rows = await rowsOf<StoredDay>(
+    database,
+    `SELECT line.entry_date AS day, line.account_id AS accountId, line.layer, SUM(line.debit) AS debit, SUM(line.credit) AS credit
+       FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+      WHERE line.company_id = ? AND line.entry_date BETWEEN ? AND ? AND line.closing = 0 AND entry.revision <= ? ${wanted.sql}
+      GROUP BY line.entry_date, line.closing, line.layer, line.account_id`,
+    [books.company.id, from, until, books.cube.revision, ...wanted.parameters],
   );
   return grouped(books, rows);
 }

@@ -1,100 +1,117 @@
-import type { Outcome } from '@ivory-ladder/core';
+import { type ChangedLine, draftWithIds, type Outcome, type PlacementDraft, type PlacementEffect, type PlacementTies } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CategoryFields, PlaceChange, PlacementStore } from '../application/ports/index.ts';
+import type { PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from '../application/ports/index.ts';
+import { writeDraft } from './applyPlacement.ts';
 import type { AuditEvent } from './audit.ts';
-import { insertCategory, replaceCaptions, replaceRanges } from './categoryRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
-import { replacePlaces } from './placeRows.ts';
-import { changedRows, Refused, rowsOf } from './transaction.ts';
+import type { PlacementRecordRow } from './entities/placementEntities.ts';
+import { isDuplicateKey } from './idempotency.ts';
+import { readPastPlacement } from './pastPlacement.ts';
+import { Refused, rowsOf } from './transaction.ts';
 
-/** Places and categories. */
+const columns =
+  'record.id, record.applied_at AS at, record.applied_by AS `by`, record.reason, record.accounts, record.categories, record.undoes, undoing.id AS undoneBy';
+const withUndoing = 'placement_record AS record LEFT JOIN placement_record AS undoing ON undoing.company_id = record.company_id AND undoing.undoes = record.id';
+
+/** Places and categories, changed by drafts; what was applied stays on record. */
 export class PlacementRepository implements PlacementStore {
   private readonly change: ChangeStructure;
 
-  constructor(database: DataSource, counters: Counters) {
+  constructor(
+    private readonly database: DataSource,
+    counters: Counters,
+  ) {
     this.change = structureChanges(database, counters);
   }
 
-  setPlaces(companyId: number, changes: readonly PlaceChange[], expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
-    return this.change(companyId, expectedStructure, actor, async (runner) => {
-      await replacePlaces(
-        runner,
-        companyId,
-        changes.map(({ accountId, after }) => ({ accountId, places: after })),
-      );
-      return {
-        value: changes.length,
-        audit: changes.map(({ accountId, before, after }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after })),
-      };
-    });
-  }
-
-  addCategory(companyId: number, fields: CategoryFields, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
-    return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const id = await insertCategory(runner, companyId, fields);
-      return { value: id, audit: [{ thing: 'category', thingId: id, action: 'added', after: fields }] };
-    });
-  }
-
-  changeCategory(
+  apply(
     companyId: number,
-    categoryId: number,
-    version: number,
-    fields: CategoryFields,
-    order: readonly number[],
+    { draft, effect, reason, undoes }: PlacementToApply,
     expectedStructure: number,
     actor: string,
-  ): Promise<Outcome<null, Failure>> {
+  ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const [before] = await rowsOf<Record<string, unknown>>(
-        runner,
-        'SELECT parent_id AS parentId, name, position, term, step, contra_of AS contraOf, version FROM category WHERE company_id = ? AND id = ?',
-        [companyId, categoryId],
-      );
-      const changed = await changedRows(
-        runner,
-        'UPDATE category SET parent_id = ?, name = ?, term = ?, step = ?, contra_of = ?, version = version + 1 WHERE id = ? AND company_id = ? AND version = ?',
-        [fields.parentId, fields.name, fields.term, fields.step, fields.contraOf, categoryId, companyId, version],
-      );
-      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'category', id: categoryId, current: before ?? null });
-      const rangesBefore = await rowsOf<CategoryFields['ranges'][number]>(
-        runner,
-        'SELECT side, content AS text FROM category_range WHERE company_id = ? AND category_id = ? ORDER BY side',
-        [companyId, categoryId],
-      );
-      const captionsBefore = await rowsOf<CategoryFields['captions'][number]>(
-        runner,
-        'SELECT language, caption FROM category_caption WHERE company_id = ? AND category_id = ? ORDER BY language',
-        [companyId, categoryId],
-      );
-      await replaceRanges(runner, companyId, categoryId, fields.ranges);
-      await replaceCaptions(runner, companyId, categoryId, fields.captions);
-      for (const [index, id] of order.entries())
-        await runner.query('UPDATE category SET position = ? WHERE company_id = ? AND id = ?', [(index + 1) * 1000, companyId, id]);
-      return {
-        value: null,
-        audit: [
-          {
-            thing: 'category',
-            thingId: categoryId,
-            action: 'changed',
-            before: { ...before, ranges: rangesBefore, captions: captionsBefore },
-            after: { ...fields, order },
-          },
-        ],
-      };
+      // The database's own time, before anything is written: as of it, the placement is what it was before.
+      const [{ at }] = (await rowsOf<{ at: string }>(runner, 'SELECT CAST(NOW(6) AS CHAR) AS at')) as [{ at: string }];
+      const ids = await writeDraft(runner, companyId, draft);
+      const applied = draftWithIds(draft, ids);
+      try {
+        const inserted = (await runner.query(
+          'INSERT INTO placement_record (company_id, applied_at, applied_by, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+          [companyId, at, actor, reason, applied.places.length, applied.categories.length, undoes, JSON.stringify(applied), effectText(effect)],
+        )) as { insertId: number };
+        return { value: { recordId: Number(inserted.insertId), ids }, audit: eventsOf(applied) };
+      } catch (error) {
+        if (undoes !== null && isDuplicateKey(error)) throw new Refused({ code: 'placement_undone_already', recordId: undoes });
+        throw error;
+      }
     });
   }
 
-  deleteCategory(companyId: number, categoryId: number, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
-    return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const [before] = await rowsOf<Record<string, unknown>>(runner, 'SELECT * FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
-      await replaceRanges(runner, companyId, categoryId, []);
-      await replaceCaptions(runner, companyId, categoryId, []);
-      await runner.query('DELETE FROM category WHERE company_id = ? AND id = ?', [companyId, categoryId]);
-      return { value: null, audit: [{ thing: 'category', thingId: categoryId, action: 'deleted', before }] };
-    });
+  async records(companyId: number, before: number | null, most: number): Promise<PlacementRecord[]> {
+    return rowsOf<PlacementRecord>(
+      this.database,
+      `SELECT ${columns} FROM ${withUndoing} WHERE record.company_id = ? ${before === null ? '' : 'AND record.id < ?'} ORDER BY record.id DESC LIMIT ?`,
+      [companyId, ...(before === null ? [] : [before]), most],
+    );
   }
+
+  at(companyId: number, moment: string): Promise<PastPlacement> {
+    return readPastPlacement(this.database, companyId, moment);
+  }
+
+  async record(companyId: number, recordId: number): Promise<PlacementRecordDetail | null> {
+    const [row] = await rowsOf<PlacementRecord & Pick<PlacementRecordRow, 'draft' | 'effect'>>(
+      this.database,
+      `SELECT ${columns}, record.draft, record.effect FROM ${withUndoing} WHERE record.company_id = ? AND record.id = ?`,
+      [companyId, recordId],
+    );
+    return row ? { ...row, draft: JSON.parse(row.draft) as PlacementDraft, effect: effectFrom(row.effect) } : null;
+  }
+}
+
+function eventsOf({ places, categories }: PlacementDraft): AuditEvent[] {
+  return [
+    ...categories.map(
+      ({ id, before, after }): AuditEvent => ({
+        thing: 'category',
+        thingId: id,
+        action: before === null ? 'added' : after === null ? 'deleted' : 'changed',
+        ...(before && { before }),
+        ...(after && { after }),
+      }),
+    ),
+    ...places.map(({ accountId, before, after }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after })),
+  ];
+}
+
+/** Amounts as decimal text of minor units. */
+function effectText({ lines, before, after }: PlacementEffect): string {
+  const ties = ({ outOfBalance, profitMissed, atFault, atStake }: PlacementTies) => [outOfBalance, profitMissed, atFault, atStake].map(String);
+  return JSON.stringify({
+    lines: lines.map((line) => ({ ...line, before: line.before?.map(String) ?? null, after: line.after?.map(String) ?? null })),
+    before: ties(before),
+    after: ties(after),
+  });
+}
+
+function effectFrom(text: string): PlacementEffect {
+  const { lines, before, after } = JSON.parse(text) as {
+    lines: (Omit<ChangedLine, 'before' | 'after'> & { before: string[] | null; after: string[] | null })[];
+    before: string[];
+    after: string[];
+  };
+  const ties = ([outOfBalance = '0', profitMissed = '0', atFault = '0', atStake = '0']: string[]): PlacementTies => ({
+    outOfBalance: BigInt(outOfBalance),
+    profitMissed: BigInt(profitMissed),
+    atFault: Number(atFault),
+    atStake: BigInt(atStake),
+  });
+  return {
+    lines: lines.map((line) => ({ ...line, before: line.before?.map(BigInt) ?? null, after: line.after?.map(BigInt) ?? null })),
+    before: ties(before),
+    after: ties(after),
+  };
 }

@@ -49,19 +49,14 @@ async function plantCategories(runner: QueryRunner, companyId: number, categorie
   const ids = new Map<number, number>();
   const positions = new Map<string, number>();
   const contras: [id: number, contraOfKey: number][] = [];
-  for (const { key, parentKey, element, name, term, step, contraOfKey, captions } of categories) {
+  for (const { key, parentKey, element, name, term, step, nature, note, description, contraOfKey, captions } of categories) {
     const siblings = `${element} ${parentKey}`;
     const position = (positions.get(siblings) ?? 0) + 1000;
     positions.set(siblings, position);
-    const result = (await runner.query('INSERT INTO category (company_id, parent_id, element, name, position, term, step) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-      companyId,
-      parentKey === null ? null : (ids.get(parentKey) ?? null),
-      element,
-      name,
-      position,
-      term,
-      step,
-    ])) as { insertId: number };
+    const result = (await runner.query(
+      'INSERT INTO category (company_id, parent_id, element, name, position, term, step, nature, note, description) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      [companyId, parentKey === null ? null : (ids.get(parentKey) ?? null), element, name, position, term, step, nature, note, description],
+    )) as { insertId: number };
     ids.set(key, Number(result.insertId));
     if (captions.length > 0) await replaceCaptions(runner, companyId, Number(result.insertId), captions);
     if (contraOfKey !== null) contras.push([Number(result.insertId), contraOfKey]);

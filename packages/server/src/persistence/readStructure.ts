@@ -99,6 +99,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       element: row.element as Account['element'],
       term: row.term as VersionedCategory['term'],
       step: row.step as VersionedCategory['step'],
+      nature: row.nature as VersionedCategory['nature'],
       captions: captionRows
         .filter(({ categoryId }) => categoryId === row.id)
         .map(({ language, caption }) => ({ language: language as CaptionLanguage, caption })),

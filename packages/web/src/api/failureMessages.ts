@@ -63,8 +63,20 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     `Refused: the account is of element ${text(accountElement)}, the category of element ${text(categoryElement)}. An account stands under its own element.`,
   places_overlap: () => 'Refused: the account would stand in two places with the same balance.',
   category_unknown: () => 'That category is gone; somebody may have deleted it. The tree has been read anew.',
-  place_conflict: ({ accountIds }) =>
-    `Somebody else has moved ${(accountIds as unknown[]).length === 1 ? 'this account' : `${(accountIds as unknown[]).length} of these accounts`} meanwhile. Nothing was moved; the tree shows where they stand now.`,
+  place_conflict: ({ accountIds, categoryIds }) => {
+    const [accounts, categories] = [(accountIds as unknown[]).length, (categoryIds as unknown[] | undefined)?.length ?? 0];
+    if (accounts === 0)
+      return `Somebody else has changed ${categories === 1 ? 'this category' : `${categories} of these categories`} meanwhile. Nothing was applied.`;
+    return `Somebody else has moved ${accounts === 1 ? 'this account' : `${accounts} of these accounts`} meanwhile. Nothing was moved; the tree shows where they stand now.`;
+  },
+  placement_unchanged: () => 'Nothing is to be changed: the placement is like this already.',
+  placement_undone_already: () => 'This change was taken back already.',
+  rehearsal_name_taken: ({ name }) => `You have a rehearsal «${text(name)}» already.`,
+  category_held: ({ by }) =>
+    by === 'account'
+      ? 'An account stands in the category that would go. Say where it goes.'
+      : 'Another category hangs on the one that would go: it is below it, or deducted from it.',
+  category_name_missing: () => 'A category needs a name.',
   version_conflict: () => 'Somebody else has changed this meanwhile. Nothing was overwritten; what you see now is their version.',
   category_name_taken: ({ name }) => `There is a category «${text(name)}» beside it already.`,
   category_not_empty: ({ accounts, subcategories, contras }) =>

@@ -40,7 +40,21 @@ export const ivoryApi = createApi({
   reducerPath: 'ivoryApi',
   baseQuery,
   keepUnusedDataFor: 300,
-  tagTypes: ['Session', 'Companies', 'People', 'Notes', 'Attachments', 'Views', 'Options', 'Budgets', 'Rates', 'Series', ...ledgerTags],
+  tagTypes: [
+    'Session',
+    'Companies',
+    'People',
+    'Notes',
+    'Attachments',
+    'Views',
+    'Options',
+    'Budgets',
+    'Rates',
+    'Series',
+    'PlacementRecords',
+    'Rehearsals',
+    ...ledgerTags,
+  ],
   endpoints: () => ({}),
 });
 

@@ -1,33 +1,95 @@
-import type { CategoryBody, CategoryChange, PlacementView, PlacesChange } from '@ivory-ladder/contract';
+import type {
+  AppliedPlacement,
+  PastPlacementBody,
+  PlacementDraftBody,
+  PlacementRecordDetailBody,
+  PlacementRecordListBody,
+  PlacementRehearsal,
+  PlacementView,
+  PlacesChange,
+} from '@ivory-ladder/contract';
+import type { PlacedElsewhere } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
-/** Categories and where accounts stand. */
+/** What shows the placement. */
+const placed = ['Placement', 'PlacementRecords', 'Company', 'Statement', 'Proofs', 'Chart', 'History'] as const;
+
+/** What a page may still send while it is left, which browsers allow for so much. */
+const isShort = (body: object): boolean => JSON.stringify(body).length < 60_000;
+
+/** Categories, where accounts stand, and changes of both: kept, applied and taken back. */
 const placementApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
     getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`,
       providesTags: ['Placement'],
     }),
+    listPlacedElsewhere: build.query<{ placed: PlacedElsewhere[] }, number>({
+      query: (companyId) => `/companies/${companyId}/placed-elsewhere`,
+      providesTags: ['Placement'],
+    }),
     setPlaces: build.mutation<{ moved: number }, { companyId: number } & PlacesChange>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
-      invalidatesTags: (_result, error) => (error ? ['Placement'] : ['Placement', 'Company', 'Statement', 'Proofs', 'Chart', 'History']),
+      invalidatesTags: (_result, error) => (error ? ['Placement'] : placed),
     }),
-    addCategory: build.mutation<
-      CategoryBody,
-      { companyId: number; body: Pick<CategoryBody, 'parentId' | 'element' | 'name'> & Partial<Pick<CategoryBody, 'term' | 'step' | 'contraOf'>> }
+    applyPlacement: build.mutation<AppliedPlacement, { companyId: number; draft: PlacementDraftBody; reason: string; rehearsalId?: number } & SpanParams>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/placement-records`, method: 'POST', body }),
+      invalidatesTags: (_result, error) => (error ? ['Placement'] : [...placed, 'Rehearsals']),
+    }),
+    undoPlacement: build.mutation<AppliedPlacement, { companyId: number; recordId: number } & SpanParams>({
+      query: ({ companyId, recordId, ...span }) => ({ url: `/companies/${companyId}/placement-records/${recordId}/undoing?${toQuery(span)}`, method: 'POST' }),
+      invalidatesTags: (_result, error) => (error ? ['Placement'] : placed),
+    }),
+    listPlacementRecords: build.query<PlacementRecordListBody, { companyId: number; before?: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/placement-records?${toQuery(query)}`,
+      providesTags: ['PlacementRecords'],
+    }),
+    getPlacementRecord: build.query<PlacementRecordDetailBody, { companyId: number; recordId: number }>({
+      query: ({ companyId, recordId }) => `/companies/${companyId}/placement-records/${recordId}`,
+      providesTags: ['PlacementRecords'],
+    }),
+    getPastPlacement: build.query<PastPlacementBody, { companyId: number; moment: string }>({
+      query: ({ companyId, moment }) => `/companies/${companyId}/past-placement?${toQuery({ moment })}`,
+    }),
+    listRehearsals: build.query<{ rehearsals: PlacementRehearsal[] }, number>({
+      query: (companyId) => `/companies/${companyId}/rehearsals`,
+      providesTags: ['Rehearsals'],
+    }),
+    saveRehearsal: build.mutation<PlacementRehearsal, { companyId: number; name: string; draft: PlacementDraftBody }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/rehearsals`, method: 'POST', body, keepalive: isShort(body) }),
+      // The one at work is kept after each change, and is in no list.
+      invalidatesTags: (_result, _error, { name }) => (name === '' ? [] : ['Rehearsals']),
+    }),
+    changeRehearsal: build.mutation<
+      PlacementRehearsal,
+      { companyId: number; rehearsalId: number; version: number; name?: string; state?: PlacementRehearsal['state']; word?: string; draft?: PlacementDraftBody }
     >({
-      query: ({ companyId, body }) => ({ url: `/companies/${companyId}/categories`, method: 'POST', body }),
-      invalidatesTags: ['Placement', 'Statement'],
+      query: ({ companyId, rehearsalId, ...body }) => ({
+        url: `/companies/${companyId}/rehearsals/${rehearsalId}`,
+        method: 'PATCH',
+        body,
+        keepalive: isShort(body),
+      }),
+      invalidatesTags: (_result, _error, { name, state, word }) => (name === undefined && state === undefined && word === undefined ? [] : ['Rehearsals']),
     }),
-    changeCategory: build.mutation<CategoryBody, { companyId: number; categoryId: number; change: CategoryChange }>({
-      query: ({ companyId, categoryId, change }) => ({ url: `/companies/${companyId}/categories/${categoryId}`, method: 'PATCH', body: change }),
-      invalidatesTags: ['Placement', 'Statement'],
-    }),
-    deleteCategory: build.mutation<void, { companyId: number; categoryId: number }>({
-      query: ({ companyId, categoryId }) => ({ url: `/companies/${companyId}/categories/${categoryId}`, method: 'DELETE' }),
-      invalidatesTags: ['Placement', 'Statement'],
+    deleteRehearsal: build.mutation<void, { companyId: number; rehearsalId: number }>({
+      query: ({ companyId, rehearsalId }) => ({ url: `/companies/${companyId}/rehearsals/${rehearsalId}`, method: 'DELETE', keepalive: true }),
+      invalidatesTags: ['Rehearsals'],
     }),
   }),
 });
 
-export const { useGetPlacementQuery, useSetPlacesMutation, useAddCategoryMutation, useChangeCategoryMutation, useDeleteCategoryMutation } = placementApi;
+export const {
+  useGetPlacementQuery,
+  useListPlacedElsewhereQuery,
+  useSetPlacesMutation,
+  useApplyPlacementMutation,
+  useUndoPlacementMutation,
+  useListPlacementRecordsQuery,
+  useGetPlacementRecordQuery,
+  useLazyGetPastPlacementQuery,
+  useListRehearsalsQuery,
+  useSaveRehearsalMutation,
+  useChangeRehearsalMutation,
+  useDeleteRehearsalMutation,
+} = placementApi;

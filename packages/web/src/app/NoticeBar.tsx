@@ -1,22 +1,48 @@
 import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { useDispatch, useSelector } from 'react-redux';
-import { noticeDismissed } from './noticeSlice.ts';
+import { describeFailure } from '../api/failureMessages.ts';
+import { useUndoPlacementMutation } from '../api/placementApi.ts';
+import { noticeDismissed, noticeGiven } from './noticeSlice.ts';
 import type { AppState } from './store.ts';
+import { useCompany } from './useCompany.ts';
+import { useSpan } from './useSpan.ts';
 
 export function NoticeBar() {
   const notice = useSelector((state: AppState) => state.notice.current);
   const dispatch = useDispatch();
+  const { id: companyId } = useCompany();
+  const { span } = useSpan();
+  const [undo] = useUndoPlacementMutation();
+  const undoes = notice?.undoes;
+  const takeBack = async (recordId: number) => {
+    const { error } = await undo({ companyId, recordId, ...span });
+    dispatch(
+      noticeGiven(
+        error === undefined ? { tone: 'done', text: 'Taken back: the placement is as it was before.' } : { tone: 'refused', text: describeFailure(error) },
+      ),
+    );
+  };
   return (
     <Snackbar
       key={notice?.count}
       open={notice !== null}
-      autoHideDuration={notice?.tone === 'refused' ? 12_000 : 6000}
+      autoHideDuration={notice?.tone === 'refused' || undoes !== undefined ? 12_000 : 6000}
       onClose={(_event, reason) => reason !== 'clickaway' && dispatch(noticeDismissed())}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
       sx={{ bottom: '44px !important' }}
     >
       <Alert
+        {...(undoes === undefined
+          ? {}
+          : {
+              action: (
+                <Button color="inherit" size="small" onClick={() => void takeBack(undoes)}>
+                  Undo
+                </Button>
+              ),
+            })}
         severity={notice?.tone === 'refused' ? 'error' : 'success'}
         variant="filled"
         onClose={() => dispatch(noticeDismissed())}

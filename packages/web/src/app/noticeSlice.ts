@@ -4,6 +4,8 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 interface Notice {
   readonly text: string;
   readonly tone: 'done' | 'refused';
+  /** The applied change of the placement that can be taken back from here. */
+  readonly undoes?: number;
   /** Counts up, so that the same words twice are two notices. */
   readonly count: number;
 }
@@ -12,7 +14,7 @@ const noticeSlice = createSlice({
   name: 'notice',
   initialState: { current: null as Notice | null, count: 0 },
   reducers: {
-    noticeGiven(state, { payload }: PayloadAction<Pick<Notice, 'text' | 'tone'>>) {
+    noticeGiven(state, { payload }: PayloadAction<Omit<Notice, 'count'>>) {
       state.count += 1;
       state.current = { ...payload, count: state.count };
     },

@@ -41,7 +41,15 @@ export const router = createBrowserRouter([
       { path: 'ledger/calendar', lazy: async () => ({ Component: (await import('../features/calendar/CalendarScreen.tsx')).CalendarScreen }) },
       { path: 'ledger/trial-balance-file/:fileId', lazy: async () => ({ Component: (await import('../features/importing/ImportScreen.tsx')).ImportScreen }) },
       { path: 'ledger/chart/file/:fileId', lazy: async () => ({ Component: (await import('../features/chartfile/ChartFileScreen.tsx')).ChartFileScreen }) },
-      { path: 'placement', lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
+      {
+        path: 'placement',
+        lazy: async () => ({ Component: (await import('../features/rehearsal/PlacementFrame.tsx')).PlacementFrame }),
+        children: [
+          { index: true, lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
+          { path: 'ranges', lazy: async () => ({ Component: (await import('../features/ranges/RangesScreen.tsx')).RangesScreen }) },
+          { path: 'record', lazy: async () => ({ Component: (await import('../features/record/PlacementRecordScreen.tsx')).PlacementRecordScreen }) },
+        ],
+      },
       { path: 'placement/codes', lazy: async () => ({ Component: (await import('../features/codes/CodeListsScreen.tsx')).CodeListsScreen }) },
       { path: 'history', lazy: async () => ({ Component: (await import('../features/history/HistoryScreen.tsx')).HistoryScreen }) },
       { path: 'settings', lazy: async () => ({ Component: (await import('../features/settings/SettingsScreen.tsx')).SettingsScreen }) },

@@ -1,7 +1,6 @@
-import type { AccountChange, CategoryChange, PlacesChange } from '@ivory-ladder/contract';
+import type { AccountChange, PlacesChange } from '@ivory-ladder/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-export type CategoryFieldsChange = Omit<CategoryChange, 'version'>;
 export type AccountFieldsChange = Omit<AccountChange, 'version'>;
 
 /** Each screen takes back what was done on it, and nothing that is out of sight. */
@@ -10,7 +9,6 @@ export type CommandScreen = 'placement' | 'chart';
 /** One thing done, with what takes it back. */
 export type Command = { readonly id: string; readonly screen: CommandScreen; readonly companyId: number; readonly name: string } & (
   | { readonly kind: 'places'; readonly changes: PlacesChange['changes'] }
-  | { readonly kind: 'category'; readonly categoryId: number; readonly before: CategoryFieldsChange; readonly after: CategoryFieldsChange }
   | { readonly kind: 'account'; readonly accountId: number; readonly before: AccountFieldsChange; readonly after: AccountFieldsChange }
 );
 

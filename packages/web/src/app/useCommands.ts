@@ -1,13 +1,13 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import { showInChart, useChangeAccountMutation } from '../api/chartApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
-import { useChangeCategoryMutation, useSetPlacesMutation } from '../api/placementApi.ts';
-import { isTyping } from '../components/isTyping.ts';
+import { useSetPlacesMutation } from '../api/placementApi.ts';
 import { noticeGiven } from './noticeSlice.ts';
 import type { AppDispatch, AppState } from './store.ts';
 import { type Command, type CommandScreen, commandDone, commandRedone, commandsForgotten, commandUndone } from './undoSlice.ts';
 import { useCompany } from './useCompany.ts';
+import { useUndoKeys } from './useUndoKeys.ts';
 
 type WithoutPlace<One> = One extends Command ? Omit<One, 'id' | 'screen' | 'companyId'> : never;
 /** A command before it is known where it is done. */
@@ -34,9 +34,8 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
   const { id: companyId } = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const [setPlaces, placing] = useSetPlacesMutation();
-  const [changeCategory, changingCategory] = useChangeCategoryMutation();
   const [changeAccount, changingAccount] = useChangeAccountMutation();
-  const isBusy = placing.isLoading || changingCategory.isLoading || changingAccount.isLoading;
+  const isBusy = placing.isLoading || changingAccount.isLoading;
   const isHere = (command: Command) => command.companyId === companyId && command.screen === screen;
   const last = useSelector((state: AppState) => state.undo.done.findLast(isHere) ?? null);
   const next = useSelector((state: AppState) => state.undo.undone.findLast(isHere) ?? null);
@@ -54,10 +53,6 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
           if (error === null) for (const { accountId, after } of changes) dispatch(showInChart(companyId, accountId, { places: after }));
           return error;
         }
-        case 'category': {
-          const change = { version, ...(backwards ? command.before : command.after) };
-          return (await changeCategory({ companyId, categoryId: command.categoryId, change })).error ?? null;
-        }
         case 'account': {
           const change = { version, ...(backwards ? command.before : command.after) };
           const { data, error = null } = await changeAccount({ companyId, accountId: command.accountId, change });
@@ -69,7 +64,7 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
         }
       }
     },
-    [companyId, dispatch, setPlaces, changeCategory, changeAccount],
+    [companyId, dispatch, setPlaces, changeAccount],
   );
   const run = useCallback(
     async (draft: CommandDraft, version?: number): Promise<unknown> => {
@@ -100,19 +95,4 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
     () => ({ isBusy, run, versionLeft, undo, redo, undoName: last?.name ?? null, redoName: next?.name ?? null }),
     [isBusy, run, versionLeft, undo, redo, last, next],
   );
-}
-
-function useUndoKeys(undo: () => void, redo: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
 }

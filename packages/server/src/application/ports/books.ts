@@ -2,35 +2,24 @@ import type {
   Account,
   AccountTraits,
   AccountTree,
-  CaptionInLanguage,
-  Category,
   CategoryRange,
   CategoryTree,
   CodesOfAccount,
   Cube,
+  DescribedCategory,
   FiscalCalendar,
   LayoutOptions,
   PairingRule,
   Period,
   Place,
   PlacedByRange,
-  PlaceSide,
   Portions,
   SelectedSets,
 } from '@ivory-ladder/core';
 import type { StoredCodeList } from './codeListStore.ts';
 import type { CompanyRecord } from './companyStore.ts';
 
-/** Account numbers that a category takes, in their text form. */
-export interface RangeTextOfSide {
-  readonly side: PlaceSide;
-  readonly text: string;
-}
-
-export interface VersionedCategory extends Category {
-  readonly ranges: readonly RangeTextOfSide[];
-  /** In the company's other languages. */
-  readonly captions: readonly CaptionInLanguage[];
+export interface VersionedCategory extends DescribedCategory {
   readonly version: number;
 }
 

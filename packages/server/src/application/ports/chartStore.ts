@@ -1,8 +1,7 @@
-import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
+import type { Account, ChartComparison, CodesOfAccount, Day, DraftedPlaces, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
-import type { PlaceChange } from './placementStore.ts';
 
 /** Everything of an account that a person can set. */
 export interface AccountFields {
@@ -38,7 +37,7 @@ export interface ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly PlaceChange[],
+    kept: readonly DraftedPlaces[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
@@ -46,7 +45,7 @@ export interface ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly PlaceChange[],
+    kept: readonly DraftedPlaces[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;

@@ -2,6 +2,7 @@ import type {
   CaptionLanguage,
   Currency,
   DigitOrder,
+  DraftedPlaces,
   FiscalYear,
   LayoutOptions,
   NewChart,
@@ -14,7 +15,6 @@ import type {
 import type { Failure } from '../failure.ts';
 import type { PeriodLock } from './books.ts';
 import type { Person } from './peopleStore.ts';
-import type { PlaceChange } from './placementStore.ts';
 
 export interface CompanyRecord {
   readonly id: number;
@@ -64,7 +64,7 @@ export interface CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlaceChange[] },
+    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly DraftedPlaces[] },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   /** `form`: how later years are made from now on; `null`: as until now. */

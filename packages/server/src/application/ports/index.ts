@@ -10,6 +10,7 @@ import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 import type { RateStore } from './rateStore.ts';
+import type { RehearsalStore } from './rehearsalStore.ts';
 import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
@@ -25,9 +26,10 @@ export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, Jou
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
-export type { CategoryFields, PlaceChange, PlacementStore } from './placementStore.ts';
+export type { PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
+export type { RehearsalKept, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
 export type { DocumentSeries, SeriesStore } from './seriesStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 
@@ -44,6 +46,7 @@ export interface Ports {
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;
   readonly placement: PlacementStore;
+  readonly rehearsals: RehearsalStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
   readonly secrets: Secrets;

@@ -1,35 +1,50 @@
-import type { CaptionInLanguage, Category, Outcome, PlaceSide } from '@ivory-ladder/core';
+import type { DescribedCategory, Outcome, Place, PlacementDraft, PlacementEffect } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { RangeTextOfSide } from './books.ts';
 
-export interface PlaceChange {
-  readonly accountId: number;
-  readonly before: readonly { readonly side: PlaceSide; readonly categoryId: number }[];
-  readonly after: readonly { readonly side: PlaceSide; readonly categoryId: number }[];
+/** A change of the placement that was applied as a whole. */
+export interface PlacementRecord {
+  readonly id: number;
+  /** UTC, just before it was written. */
+  readonly at: string;
+  readonly by: string;
+  readonly reason: string;
+  readonly accounts: number;
+  readonly categories: number;
+  /** The change that it takes back, and the one that took it back. */
+  readonly undoes: number | null;
+  readonly undoneBy: number | null;
 }
 
-export interface CategoryFields {
-  readonly parentId: number | null;
-  readonly element: Category['element'];
-  readonly name: string;
-  readonly term: Category['term'];
-  readonly step: Category['step'];
-  readonly contraOf: number | null;
-  readonly ranges: readonly RangeTextOfSide[];
-  readonly captions: readonly CaptionInLanguage[];
+/** Figures are those of the span it was applied with. */
+export interface PlacementRecordDetail extends PlacementRecord {
+  readonly draft: PlacementDraft;
+  readonly effect: PlacementEffect;
+}
+
+export interface PlacementToApply {
+  readonly draft: PlacementDraft;
+  readonly effect: PlacementEffect;
+  readonly reason: string;
+  readonly undoes: number | null;
+}
+
+/** Accounts may have gone since. */
+export interface PastPlacement {
+  readonly categories: readonly DescribedCategory[];
+  readonly places: readonly Place[];
 }
 
 export interface PlacementStore {
-  setPlaces(companyId: number, changes: readonly PlaceChange[], expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
-  addCategory(companyId: number, fields: CategoryFields, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
-  changeCategory(
+  /** One transaction; `ids` gives new categories, which have negative ids in the draft, the ids they got. */
+  apply(
     companyId: number,
-    categoryId: number,
-    version: number,
-    fields: CategoryFields,
-    order: readonly number[],
+    change: PlacementToApply,
     expectedStructure: number,
     actor: string,
-  ): Promise<Outcome<null, Failure>>;
-  deleteCategory(companyId: number, categoryId: number, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>>;
+  /** Latest first, so many at most, before a record. */
+  records(companyId: number, before: number | null, most: number): Promise<PlacementRecord[]>;
+  record(companyId: number, recordId: number): Promise<PlacementRecordDetail | null>;
+  /** As it stood at a moment (UTC, microseconds); empty before the company was there. */
+  at(companyId: number, moment: string): Promise<PastPlacement>;
 }

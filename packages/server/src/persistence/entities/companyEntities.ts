@@ -122,6 +122,9 @@ export interface CategoryRow {
   term: string | null;
   step: string | null;
   contraOf: number | null;
+  nature: string | null;
+  note: string;
+  description: string;
   version: number;
 }
 
@@ -137,6 +140,9 @@ export const CategoryEntity = new EntitySchema<CategoryRow>({
     term: { ...keyText, length: 20, nullable: true },
     step: { ...keyText, length: 20, nullable: true },
     contraOf: { name: 'contra_of', type: 'int', unsigned: true, nullable: true },
+    nature: { ...keyText, length: 10, nullable: true },
+    note: { type: 'varchar', length: 20, default: '' },
+    description: { type: 'varchar', length: 2000, default: '' },
     version: { type: 'int', unsigned: true, default: 0 },
   },
   indices: [{ name: 'category_by_id', columns: ['id'] }],

@@ -61,6 +61,13 @@ import { CreateDocumentSeries1790000000060 } from './060-create-document-series.
 import { NumberEntriesBySeries1790000000061 } from './061-number-entries-by-series.ts';
 import { CreateEntrySearch1790000000062 } from './062-create-entry-search.ts';
 import { FillEntrySearch1790000000063 } from './063-fill-entry-search.ts';
+import { DescribeCategories1790000000064 } from './064-describe-categories.ts';
+import { CreatePlacementRecord1790000000065 } from './065-create-placement-record.ts';
+import { CreateRehearsal1790000000066 } from './066-create-rehearsal.ts';
+import { KeepPastOfPlace1790000000067 } from './067-keep-past-of-place.ts';
+import { KeepPastOfCategory1790000000068 } from './068-keep-past-of-category.ts';
+import { KeepPastOfCategoryRange1790000000069 } from './069-keep-past-of-category-range.ts';
+import { KeepPastOfCategoryCaption1790000000070 } from './070-keep-past-of-category-caption.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -127,4 +134,11 @@ export const migrations = [
   NumberEntriesBySeries1790000000061,
   CreateEntrySearch1790000000062,
   FillEntrySearch1790000000063,
+  DescribeCategories1790000000064,
+  CreatePlacementRecord1790000000065,
+  CreateRehearsal1790000000066,
+  KeepPastOfPlace1790000000067,
+  KeepPastOfCategory1790000000068,
+  KeepPastOfCategoryRange1790000000069,
+  KeepPastOfCategoryCaption1790000000070,
 ];

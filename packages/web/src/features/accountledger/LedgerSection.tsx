@@ -1,6 +1,7 @@
 import type { AccountLedgerBody, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
 import { Fragment } from 'react';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { shortDay } from '../../components/dates.ts';
 import styles from './AccountLedgerScreen.module.css';
 
@@ -18,6 +19,7 @@ interface LedgerSectionProps {
 /** One account: what stood on it before, its lines with the balance after each, the sums of each period, and what stands on it at the end. */
 export function LedgerSection({ account, from, to, facets, currency, chosen, onEntry }: LedgerSectionProps) {
   const { lines, periods, opening, closing } = account;
+  const balance = (net: string) => <BalanceAmount net={BigInt(net)} currency={currency} isAgainst={isOnSide(BigInt(net), account.sideAgainst)} />;
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
   const orNothing = (amount: string) => (amount === '0' ? '' : format(amount));
   /** The period that ends with a line: the next one is of another. */
@@ -65,7 +67,7 @@ export function LedgerSection({ account, from, to, facets, currency, chosen, onE
           </th>
           <td />
           <td />
-          <td data-amount>{format(opening)}</td>
+          <td data-amount>{balance(opening)}</td>
         </tr>
         {lines.map((line, at) => {
           const period = endingWith(at);
@@ -93,7 +95,7 @@ export function LedgerSection({ account, from, to, facets, currency, chosen, onE
                 ))}
                 <td data-amount>{orNothing(line.debit)}</td>
                 <td data-amount>{orNothing(line.credit)}</td>
-                <td data-amount>{format(line.balance)}</td>
+                <td data-amount>{balance(line.balance)}</td>
               </tr>
               {period && periods.length > 1 && (
                 <tr className={styles.period}>
@@ -102,7 +104,7 @@ export function LedgerSection({ account, from, to, facets, currency, chosen, onE
                   </th>
                   <td data-amount>{orNothing(period.debit)}</td>
                   <td data-amount>{orNothing(period.credit)}</td>
-                  <td data-amount>{format(period.closing)}</td>
+                  <td data-amount>{balance(period.closing)}</td>
                 </tr>
               )}
             </Fragment>
@@ -116,7 +118,7 @@ export function LedgerSection({ account, from, to, facets, currency, chosen, onE
           </th>
           <td data-amount>{format(sumOf(periods.map(({ debit }) => debit)))}</td>
           <td data-amount>{format(sumOf(periods.map(({ credit }) => credit)))}</td>
-          <td data-amount>{format(closing)}</td>
+          <td data-amount>{balance(closing)}</td>
         </tr>
       </tfoot>
     </table>

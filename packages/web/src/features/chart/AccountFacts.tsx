@@ -3,8 +3,10 @@ import { accountLabel, type Currency, formatAmount, isIncomeOrExpense } from '@i
 import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { isAgainst } from '../../api/isAgainst.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { shortDay } from '../../components/dates.ts';
 import { Attachments } from '../attachments/Attachments.tsx';
 import { AccountLines } from '../evidence/AccountLines.tsx';
@@ -81,7 +83,7 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
         )}
         <dt>At {shortDay(chart.span.lastDay)}</dt>
         <dd>
-          {formatAmount(BigInt(account.amount), currency)}
+          <BalanceAmount net={BigInt(account.amount)} currency={currency} isAgainst={isAgainst(account, BigInt(account.amount))} />
           {total && `, with sub-accounts ${formatAmount(total.amount, currency)}`}
         </dd>
         <dt>Entries</dt>

@@ -1,7 +1,9 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, oddityOf, toDecimalText } from '@ivory-ladder/core';
+import { type Currency, oddityOf, toDecimalText } from '@ivory-ladder/core';
+import { isAgainst } from '../../api/isAgainst.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { shortDay, spanLines } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import styles from './ChartScreen.module.css';
@@ -25,7 +27,10 @@ export function chartGridColumns(
     caption,
     width: '104px',
     isAmount: true,
-    cell: (account) => formatAmount(amountOf(account, id), currency),
+    cell: (account) => {
+      const net = amountOf(account, id);
+      return <BalanceAmount net={net} currency={currency} isAgainst={!account.isParent && isAgainst(account, net)} />;
+    },
     text: (account) => toDecimalText(amountOf(account, id), currency),
     compare: (a, b) => compareAmounts(amountOf(a, id), amountOf(b, id)),
   });

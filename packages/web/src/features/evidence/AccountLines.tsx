@@ -1,7 +1,8 @@
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListAccountLinesQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import styles from './AccountLines.module.css';
@@ -58,7 +59,7 @@ export function AccountLines({ accountId, currency, runs, from, to, facets = '',
               </span>
               {line.balance !== null && (
                 <span className={styles.running} title={runs ? 'What the fiscal year has brought up to here' : 'Balance up to here'}>
-                  {formatAmount(BigInt(line.balance), currency)}
+                  <BalanceAmount net={BigInt(line.balance)} currency={currency} isAgainst={isOnSide(BigInt(line.balance), data.sideAgainst)} />
                 </span>
               )}
             </button>

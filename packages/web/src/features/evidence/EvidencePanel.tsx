@@ -1,5 +1,5 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -7,6 +7,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
 import { longDay, spanText } from '../../components/dates.ts';
 import type { CellAddress } from '../statements/useStatementAddress.ts';
@@ -131,11 +132,13 @@ function Parts({ evidence, currency, cell, onOpen }: { evidence: EvidenceBody; c
         <span className={styles.side}>{credit ? 'credit balances positive' : 'debit balances positive'}</span>
       </h3>
       <ul className={styles.parts}>
-        {shown.map(({ accountId, number, name, net }) => (
+        {shown.map(({ accountId, number, name, net, sideAgainst }) => (
           <li key={accountId}>
             <button type="button" className={styles.part} onClick={() => onOpen({ line: cell.line, column: cell.column, account: accountId })}>
               <span className={styles.partName}>{accountLabel({ number, name })}</span>
-              <span>{formatAmount(credit ? -BigInt(net) : BigInt(net), currency)}</span>
+              <span>
+                <BalanceAmount net={credit ? -BigInt(net) : BigInt(net)} currency={currency} isAgainst={isOnSide(BigInt(net), sideAgainst)} />
+              </span>
               <span className={styles.bar} aria-hidden style={{ width: `${Math.max(1, (Math.abs(Number(net)) / largest) * 100)}%` }} />
             </button>
           </li>

@@ -7,6 +7,7 @@ import { Link, useLocation } from 'react-router';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { shortDay, spanText } from '../../components/dates.ts';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
@@ -57,7 +58,9 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
               </>
             )}
             <dt>At {shortDay(span.to)}</dt>
-            <dd className={own.closing}>{format(account.closing)}</dd>
+            <dd className={own.closing}>
+              <BalanceAmount net={BigInt(account.closing)} currency={currency} isAgainst={account.isAgainst} />
+            </dd>
           </dl>
           <Link className={own.whole} to={{ pathname: `/companies/${company.id}/ledger/accounts`, search: wholeSearch(search, accountId) }}>
             The whole account ledger

@@ -1,6 +1,7 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
@@ -138,14 +139,7 @@ function columnsOf(
         caption,
         width: 'minmax(0, 108px)',
         isAmount: true,
-        cell: (line) =>
-          id === 'closing' && line.isAgainst ? (
-            <span className={styles.against} title="Against its normal side">
-              ▲ {formatAmount(amount(line), currency)}
-            </span>
-          ) : (
-            formatAmount(amount(line), currency)
-          ),
+        cell: (line) => <BalanceAmount net={amount(line)} currency={currency} isAgainst={id === 'closing' && line.isAgainst} />,
         text: (line) => toDecimalText(amount(line), currency),
         compare: (a, b) => compareAmounts(String(amount(a)), String(amount(b))),
         total: hasNoTotal

@@ -8,11 +8,11 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useState } from 'react';
 import { standsIn } from '../../api/standsIn.ts';
 import { counted } from '../../components/counted.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import styles from './AddAccountsDialog.module.css';
-import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
+import { onNaturalSide, type PlacedAccount } from './placementModel.ts';
 
 interface AddAccountsDialogProps {
-  readonly model: PlacementModel;
   readonly currency: Currency;
   readonly node: CategoryNode;
   readonly onClose: () => void;
@@ -20,7 +20,8 @@ interface AddAccountsDialogProps {
 }
 
 /** Accounts of the category's element: unplaced ones first, then others with where they stand now. */
-export function AddAccountsDialog({ model, currency, node, onClose, onAdd }: AddAccountsDialogProps) {
+export function AddAccountsDialog({ currency, node, onClose, onAdd }: AddAccountsDialogProps) {
+  const { model } = usePlacement();
   const { id, element, name } = node.category;
   const [scroller, setScroller] = useState<HTMLDivElement | null>(null);
   const [text, setText] = useState('');

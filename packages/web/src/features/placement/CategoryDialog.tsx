@@ -1,5 +1,17 @@
-import type { PlacementView } from '@ivory-ladder/contract';
-import { type CaptionLanguage, type Element, pathOf, readRangeText, type Step, steps, type Term, walkCategories } from '@ivory-ladder/core';
+import {
+  type CaptionLanguage,
+  type DescribedCategory,
+  type Element,
+  type Nature,
+  type NewCategory,
+  natures,
+  pathOf,
+  readRangeText,
+  type Step,
+  steps,
+  type Term,
+  walkCategories,
+} from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -8,29 +20,27 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddCategoryMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { languageNames } from '../../components/languageNames.ts';
-import { stepNames, termNames } from './categoryWords.ts';
-import { elementName, type PlacementModel } from './placementModel.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { natureNames, stepNames, termNames } from './categoryWords.ts';
+import { elementName, type PlacedAccount } from './placementModel.ts';
 import { RangeFields, type RangeTexts } from './RangeFields.tsx';
-import type { PlacementActions } from './usePlacementActions.ts';
+import { usePlacementActions } from './usePlacementActions.ts';
 
 interface CategoryDialogProps {
-  readonly model: PlacementModel;
   readonly element: Element;
   readonly parentId: number | null;
   /** The category to change, or `null` for a new one. */
-  readonly category: PlacementView['categories'][number] | null;
-  readonly actions: PlacementActions;
+  readonly category: DescribedCategory | null;
   readonly onClose: () => void;
+  /** Accounts that move into a new one. */
+  readonly splitOff?: readonly PlacedAccount[];
+  /** The id that a new one has until it is applied. */
+  readonly onAdded?: (id: number) => void;
 }
 
-type Ranges = PlacementView['categories'][number]['ranges'];
+type Ranges = DescribedCategory['ranges'];
 
 function textsOf(ranges: Ranges): RangeTexts {
   const texts = { any: '', debit: '', credit: '' };
@@ -42,29 +52,24 @@ function rangesOf(texts: RangeTexts): Ranges {
   return (['any', 'debit', 'credit'] as const).flatMap((side) => (texts[side].trim() === '' ? [] : [{ side, text: texts[side].trim() }]));
 }
 
-type Captions = PlacementView['categories'][number]['captions'];
+type Captions = DescribedCategory['captions'];
 
 function captionsOf(texts: ReadonlyMap<CaptionLanguage, string>): Captions {
   return [...texts].flatMap(([language, text]) => (text.trim() === '' ? [] : [{ language, caption: text.trim() }]));
 }
 
-/** Lists are the same in whatever order. */
-const isSame = (a: unknown, b: unknown): boolean => (Array.isArray(a) && Array.isArray(b) ? inOrder(a) === inOrder(b) : a === b);
-const inOrder = (list: readonly unknown[]): string =>
-  list
-    .map((one) => JSON.stringify(one))
-    .sort()
-    .join();
-
 /** Name, nesting, order and what a category is: current or not, its step, what it is deducted from, the account numbers it takes. */
-export function CategoryDialog({ model, element, parentId: firstParent, category, actions, onClose }: CategoryDialogProps) {
+export function CategoryDialog({ element, parentId: firstParent, category, onClose, splitOff, onAdded }: CategoryDialogProps) {
   const company = useCompany();
-  const dispatch = useDispatch();
-  const [add, { isLoading }] = useAddCategoryMutation();
+  const { model } = usePlacement();
+  const actions = usePlacementActions();
   const [name, setName] = useState(category?.name ?? '');
   const [parentId, setParentId] = useState(firstParent);
   const [term, setTerm] = useState<Term>(category?.term ?? 'current');
   const [step, setStep] = useState<Step>(category?.step ?? 'other_operating');
+  const [nature, setNature] = useState<Nature | null>(category?.nature ?? null);
+  const [note, setNote] = useState(category?.note ?? '');
+  const [description, setDescription] = useState(category?.description ?? '');
   const [contraOf, setContraOf] = useState<number | null>(category?.contraOf ?? null);
   const [texts, setTexts] = useState<RangeTexts>(() => textsOf(category?.ranges ?? []));
   const [captions, setCaptions] = useState<ReadonlyMap<CaptionLanguage, string>>(
@@ -84,47 +89,31 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
   });
   const isMalformed = rangesOf(texts).some(({ text }) => !readRangeText(text, company.digitOrder).ok);
   const taken = siblings.some((node) => node.category.name.toLowerCase() === name.trim().toLowerCase());
-  const submit = async (event: FormEvent) => {
+  const submit = (event: FormEvent) => {
     event.preventDefault();
-    const ranges = rangesOf(texts);
-    const fields = {
+    const fields: NewCategory = {
+      element,
       name: name.trim(),
       parentId,
       term: takesTerm ? term : null,
       step: takesStep ? step : null,
       contraOf,
-      ranges,
+      nature,
+      note: note.trim(),
+      description: description.trim(),
+      ranges: rangesOf(texts),
       captions: captionsOf(captions),
     };
     if (!category) {
-      const added = await add({ companyId: company.id, body: { element, ...fields } });
-      dispatch(
-        noticeGiven(
-          added.error === undefined
-            ? { tone: 'done', text: `Applied: category ${fields.name} added.` }
-            : { tone: 'refused', text: describeFailure(added.error) },
-        ),
-      );
-      if (added.error === undefined) onClose();
-      return;
-    }
-    const changes = Object.fromEntries(
-      Object.entries(fields).filter(([key, value]) => !isSame(value, category[key as keyof typeof fields])),
-    ) as CategoryFieldsChange;
-    const order = after === 'same' ? {} : { after: after === 'first' ? null : after };
-    if (Object.keys(changes).length === 0 && after === 'same') return onClose();
-    if (
-      await actions.describeCategory(
-        category,
-        { ...changes, ...order },
-        changes.name ? `rename ${category.name} to ${changes.name}` : `change ${category.name}`,
-      )
-    )
+      const id = actions.add(fields, splitOff);
+      if (id === null) return;
       onClose();
+      onAdded?.(id);
+    } else if (actions.change(category.id, fields, after === 'same' ? undefined : after === 'first' ? null : after)) onClose();
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-label={category ? `Change ${category.name}` : 'New category'}>
-      <form onSubmit={(event) => void submit(event)}>
+      <form onSubmit={submit}>
         <DialogTitle>{category ? `Change ${category.name}` : `New category of ${elementName(element).toLowerCase()}`}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
           <TextField
@@ -199,6 +188,33 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
               ))}
           </TextField>
           {company.numbered && <RangeFields model={model} element={element} digitOrder={company.digitOrder} texts={texts} onChange={setTexts} />}
+          <TextField
+            select
+            label="Cash flow"
+            value={nature ?? 'as above'}
+            onChange={(event) => setNature(event.target.value === 'as above' ? null : (event.target.value as Nature))}
+          >
+            <MenuItem value="as above">as the category above it says</MenuItem>
+            {natures.map((value) => (
+              <MenuItem key={value} value={value}>
+                {natureNames[value]}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            label="Note to the statements"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 20 } }}
+          />
+          <TextField
+            label="What belongs here"
+            value={description}
+            onChange={(event) => setDescription(event.target.value)}
+            multiline
+            maxRows={4}
+            slotProps={{ htmlInput: { maxLength: 2000 } }}
+          />
           {category && siblings.length > 0 && (
             <TextField
               select
@@ -218,8 +234,8 @@ export function CategoryDialog({ model, element, parentId: firstParent, category
         </DialogContent>
         <DialogActions>
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || taken || isMalformed}>
-            {category ? 'Apply' : 'Add'}
+          <Button type="submit" variant="contained" disabled={name.trim() === '' || taken || isMalformed}>
+            {category ? 'Propose' : 'Add'}
           </Button>
         </DialogActions>
       </form>

@@ -1,25 +1,22 @@
 import { useDraggable } from '@dnd-kit/core';
-import type { PlacementView } from '@ivory-ladder/contract';
-import { type CategoryNode, type Currency, formatAmount, pathOf } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useDeleteCategoryMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
+import { isAgainst } from '../../api/isAgainst.ts';
+import { useMay } from '../../app/useCompany.ts';
+import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { AddAccountsDialog } from './AddAccountsDialog.tsx';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryPanel.module.css';
-import { stepNames, termNames } from './categoryWords.ts';
+import { natureNames, stepNames, termNames } from './categoryWords.ts';
 import { landingOf } from './landing.ts';
-import { elementName, onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
-import type { PlacementActions } from './usePlacementActions.ts';
+import { elementName, onNaturalSide, type PlacedAccount } from './placementModel.ts';
+import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
+import { usePlacementActions } from './usePlacementActions.ts';
 
 interface CategoryPanelProps {
-  readonly view: PlacementView;
-  readonly model: PlacementModel;
   readonly currency: Currency;
   readonly chosen: CategoryNode | null;
   readonly selected: ReadonlySet<number>;
@@ -27,16 +24,15 @@ interface CategoryPanelProps {
   /** They are chosen no more; others stay chosen. */
   readonly onLetGo: (accounts: readonly PlacedAccount[]) => void;
   readonly onMove: () => void;
-  readonly actions: PlacementActions;
+  readonly onChoose: (categoryId: number) => void;
 }
 
 /** The chosen category: its accounts, where it lands on the statements, and what can be done with it. */
-export function CategoryPanel({ view, model, currency, chosen, selected, onSelect, onLetGo, onMove, actions }: CategoryPanelProps) {
-  const company = useCompany();
+export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, onMove, onChoose }: CategoryPanelProps) {
+  const { model } = usePlacement();
+  const actions = usePlacementActions();
   const mayPlace = useMay('preparer');
-  const dispatch = useDispatch();
-  const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | null>(null);
-  const [remove] = useDeleteCategoryMutation();
+  const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | 'remove' | 'split' | null>(null);
   if (!chosen)
     return (
       <aside className={styles.panel} aria-label="Chosen category">
@@ -50,8 +46,8 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
     );
   const { category } = chosen;
   const standing = model.standing.get(category.id) ?? [];
-  const stored = view.categories.find(({ id }) => id === category.id);
-  const ranges = stored?.ranges ?? [];
+  const described = model.placement.categories.get(category.id) ?? null;
+  const ranges = described?.ranges ?? [];
   const picked = standing.filter(({ account }) => selected.has(account.id));
   const pick = (account: PlacedAccount) => {
     const next = new Set(selected);
@@ -59,26 +55,19 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
     else next.add(account.id);
     onSelect(next);
   };
-  const onDelete = async () => {
-    const deleted = await remove({ companyId: company.id, categoryId: category.id });
-    dispatch(
-      noticeGiven(
-        deleted.error === undefined
-          ? { tone: 'done', text: `Applied: category ${category.name} deleted.` }
-          : { tone: 'refused', text: describeFailure(deleted.error) },
-      ),
-    );
-  };
   return (
     <aside className={styles.panel} aria-label="Chosen category">
       <div>
         <h2>{category.name}</h2>
         <p className={styles.quiet}>{[elementName(category.element), ...pathOf(chosen)].join(' › ')}</p>
-        {(category.term || category.step || category.contraOf !== null || ranges.length > 0) && (
+        {described?.description && <p className={styles.quiet}>{described.description}</p>}
+        {(category.term || category.step || category.contraOf !== null || ranges.length > 0 || described?.nature || described?.note) && (
           <p className={styles.facts}>
             {category.term && <span>{termNames[category.term]}</span>}
             {category.step && <span>{stepNames[category.step]}</span>}
             {category.contraOf !== null && <span>deducted from {model.tree.nodes.get(category.contraOf)?.category.name}</span>}
+            {described?.nature && <span>{natureNames[described.nature]}</span>}
+            {described?.note && <span>note {described.note}</span>}
             {ranges.map(({ side, text }) => (
               <span key={side} title="Account numbers that it takes">
                 {text}
@@ -95,7 +84,13 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
           </Button>
           <Button onClick={() => setOpen('edit')}>Change…</Button>
           <Button onClick={() => setOpen('sub')}>Nest new…</Button>
-          {standing.length === 0 && chosen.children.length === 0 && <Button onClick={() => void onDelete()}>Delete</Button>}
+          <Button
+            onClick={() =>
+              standing.length === 0 && chosen.children.length === 0 && ranges.length === 0 ? actions.remove(category.id, null, false) : setOpen('remove')
+            }
+          >
+            Delete…
+          </Button>
         </div>
       )}
       <div className={styles.headings}>
@@ -106,9 +101,7 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
               <button
                 type="button"
                 title="They stay here, also when the range or their numbers change"
-                onClick={() =>
-                  void actions.fix(picked.filter(({ isByRange }) => isByRange)).then((done) => done && onLetGo(picked.map(({ account }) => account)))
-                }
+                onClick={() => actions.fix(picked.filter(({ isByRange }) => isByRange)) && onLetGo(picked.map(({ account }) => account))}
               >
                 Fix by hand
               </button>
@@ -118,17 +111,15 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
             </button>
             <button
               type="button"
-              onClick={() =>
-                void actions
-                  .move(
-                    picked.map(({ account }) => account),
-                    null,
-                    'any',
-                  )
-                  .then((done) => done && onLetGo(picked.map(({ account }) => account)))
-              }
+              onClick={() => {
+                const accounts = picked.map(({ account }) => account);
+                if (actions.move(accounts, null, 'any')) onLetGo(accounts);
+              }}
             >
               Take out
+            </button>
+            <button type="button" title="Into a new category beside this one" onClick={() => setOpen('split')}>
+              Split off…
             </button>
           </span>
         )}
@@ -162,29 +153,33 @@ export function CategoryPanel({ view, model, currency, chosen, selected, onSelec
       </div>
       {open === 'accounts' && (
         <AddAccountsDialog
-          model={model}
           currency={currency}
           node={chosen}
           onClose={() => setOpen(null)}
           onAdd={(accounts) => {
             setOpen(null);
-            void actions.move(accounts, { id: category.id, name: category.name }, 'any');
+            actions.move(accounts, { id: category.id, name: category.name }, 'any');
           }}
         />
       )}
-      {open === 'sub' && (
-        <CategoryDialog model={model} element={category.element} parentId={category.id} category={null} actions={actions} onClose={() => setOpen(null)} />
-      )}
-      {open === 'edit' && stored && (
+      {open === 'sub' && <CategoryDialog element={category.element} parentId={category.id} category={null} onClose={() => setOpen(null)} />}
+      {open === 'split' && (
         <CategoryDialog
-          model={model}
           element={category.element}
           parentId={category.parentId}
-          category={stored}
-          actions={actions}
+          category={null}
           onClose={() => setOpen(null)}
+          splitOff={picked.map(({ account }) => account)}
+          onAdded={(id) => {
+            onLetGo(picked.map(({ account }) => account));
+            onChoose(id);
+          }}
         />
       )}
+      {open === 'edit' && described && (
+        <CategoryDialog element={category.element} parentId={category.parentId} category={described} onClose={() => setOpen(null)} />
+      )}
+      {open === 'remove' && <RemoveCategoryDialog node={chosen} onClose={() => setOpen(null)} />}
     </aside>
   );
 }
@@ -213,7 +208,7 @@ function AccountRow({ account, side, isByRange, currency, element, isSelected, o
           {account.label}
           {(side !== 'any' || isByRange) && <small>{[isByRange ? 'by range' : '', sideNotes[side]].filter(Boolean).join(', ')}</small>}
         </span>
-        <span>{counts ? formatAmount(onNaturalSide(net, element), currency) : '–'}</span>
+        <span>{counts ? <BalanceAmount net={onNaturalSide(net, element)} currency={currency} isAgainst={isAgainst(account, net)} /> : '–'}</span>
       </label>
     </li>
   );

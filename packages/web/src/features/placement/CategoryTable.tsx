@@ -1,54 +1,133 @@
-import { useDroppable } from '@dnd-kit/core';
-import type { PlacementView } from '@ivory-ladder/contract';
+import { useDndMonitor } from '@dnd-kit/core';
 import { type CategoryNode, type Currency, checkPlaces, type Element, elements, formatAmount } from '@ivory-ladder/core';
 import Add from '@mui/icons-material/Add';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { standsIn } from '../../api/standsIn.ts';
 import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
+import { CategoryRow } from './CategoryRow.tsx';
 import styles from './CategoryTable.module.css';
+import { categoryDropOf } from './categoryDrop.ts';
 import { PlacementTabs } from './PlacementTabs.tsx';
 import { elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
-import type { PlacementActions } from './usePlacementActions.ts';
+import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
+import { usePlacementActions } from './usePlacementActions.ts';
 
 interface CategoryTableProps {
-  readonly view: PlacementView;
-  readonly model: PlacementModel;
   readonly currency: Currency;
   readonly chosenId: number;
   readonly dragged: readonly PlacedAccount[];
-  readonly actions: PlacementActions;
   readonly onChoose: (categoryId: number) => void;
 }
 
-/** The category tree with counts and amounts. Arrow keys walk it, left and right shut and open, Enter chooses. */
-export function CategoryTable({ view, model, currency, chosenId, dragged, actions, onChoose }: CategoryTableProps) {
+/** A row of the tree: an element, or a category. */
+type Item = Element | CategoryNode;
+
+/** More rows than these are drawn only where they are seen. */
+const mostDrawn = 150;
+const rowHeight = 26;
+const elementHeight = 35;
+
+type Asked =
+  | { readonly kind: 'add'; readonly element: Element; readonly parentId: number | null }
+  | { readonly kind: 'change' | 'remove'; readonly node: CategoryNode };
+
+/**
+ * The category tree with counts and amounts. Arrow keys walk it, left and right shut and open, Enter chooses; Insert adds beside, F2 changes,
+ * Delete takes away, Alt with an arrow orders and nests.
+ */
+export function CategoryTable({ currency, chosenId, dragged, onChoose }: CategoryTableProps) {
+  const { view, model, kept, undo, redo, undoName, redoName } = usePlacement();
+  const actions = usePlacementActions();
   const [shut, setShut] = useState<ReadonlySet<number>>(new Set());
   const mayPlace = useMay('preparer');
-  const [adding, setAdding] = useState<Element | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [drop, setDrop] = useState<{ readonly id: number; readonly where: 'in' | 'before' | 'behind' } | null>(null);
   const body = useRef<HTMLDivElement>(null);
+  const focused = useRef(0);
   const toggle = (id: number) => setShut((before) => (before.has(id) ? new Set([...before].filter((other) => other !== id)) : new Set([...before, id])));
+  const items = useMemo((): Item[] => elements.flatMap((element): Item[] => [element, ...visibleNodes(model.tree, element, shut)]), [model.tree, shut]);
+  const isVirtual = items.length > mostDrawn;
+  const virtual = useVirtualizer({
+    count: isVirtual ? items.length : 0,
+    getScrollElement: () => body.current,
+    estimateSize: (at) => (typeof items[at] === 'string' ? elementHeight : rowHeight),
+    overscan: 10,
+  });
+  // A row that moved, or that was not drawn, gets the focus once it is there.
+  useEffect(() => {
+    if (focused.current === 0) return;
+    const row = body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`);
+    row?.focus();
+    if (row) focused.current = 0;
+  });
+  const focusOn = (at: number, by: 1 | -1) => {
+    for (let next = at; next >= 0 && next < items.length; next += by) {
+      const item = items[next];
+      if (item === undefined || typeof item === 'string') continue;
+      focused.current = item.category.id;
+      if (isVirtual) virtual.scrollToIndex(next);
+      body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`)?.focus();
+      return;
+    }
+  };
+  useDndMonitor({
+    onDragMove: (event) => {
+      if (!String(event.active.id).startsWith('category ')) return;
+      const found = categoryDropOf(event, model, Number(String(event.active.id).slice(9)));
+      const over = Number(event.over?.id);
+      setDrop(found && { id: over, where: found.parentId === over ? 'in' : found.after === over ? 'behind' : 'before' });
+    },
+    onDragEnd: () => setDrop(null),
+    onDragCancel: () => setDrop(null),
+  });
   const onKeyDown = (event: KeyboardEvent) => {
     const row = (event.target as HTMLElement).closest<HTMLElement>('[data-category]');
     if (!row || event.target !== row) return;
-    const id = Number(row.dataset.category);
-    const rows = [...(body.current?.querySelectorAll<HTMLElement>('[data-category]') ?? [])];
-    const at = rows.indexOf(row);
-    const hasChildren = (model.tree.nodes.get(id)?.children.length ?? 0) > 0;
-    if (event.key === 'ArrowDown') rows[at + 1]?.focus();
-    else if (event.key === 'ArrowUp') rows[at - 1]?.focus();
-    else if (event.key === 'ArrowLeft' && hasChildren && !shut.has(id)) toggle(id);
-    else if (event.key === 'ArrowRight' && hasChildren && shut.has(id)) toggle(id);
+    const node = model.tree.nodes.get(Number(row.dataset.category));
+    if (!node) return;
+    const { id } = node.category;
+    const at = items.indexOf(node);
+    const hasChildren = node.children.length > 0;
+    const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
+    if (event.altKey && arrow !== '' && mayPlace) {
+      const siblings = node.parent ? node.parent.children : (model.tree.tops.get(node.category.element) ?? []);
+      const above = siblings[siblings.indexOf(node) - 1];
+      const isDone =
+        arrow === 'Up'
+          ? actions.shift(id, -1)
+          : arrow === 'Down'
+            ? actions.shift(id, 1)
+            : arrow === 'Right'
+              ? above !== undefined && actions.nest(id, above.category.id, 'last')
+              : node.parent !== null && actions.nest(id, node.parent.category.parentId, node.parent.category.id);
+      if (isDone) focused.current = id;
+    } else if (event.altKey || event.ctrlKey || event.metaKey) return;
+    else if (arrow === 'Down') focusOn(at + 1, 1);
+    else if (arrow === 'Up') focusOn(at - 1, -1);
+    else if (event.key === 'Home') focusOn(0, 1);
+    else if (event.key === 'End') focusOn(items.length - 1, -1);
+    else if (arrow === 'Left' && hasChildren && !shut.has(id)) toggle(id);
+    else if (arrow === 'Right' && hasChildren && shut.has(id)) toggle(id);
     else if (event.key === 'Enter' || event.key === ' ') onChoose(id);
+    else if (event.key === 'F2' && mayPlace) setAsked({ kind: 'change', node });
+    else if (event.key === 'Insert' && mayPlace) setAsked({ kind: 'add', element: node.category.element, parentId: node.category.parentId });
+    else if (event.key === 'Delete' && mayPlace) setAsked({ kind: 'remove', node });
     else return;
     event.preventDefault();
   };
+  const drawn: readonly { at: number; style?: { position: 'absolute'; top: number; left: 0; right: 0 } }[] = isVirtual
+    ? virtual.getVirtualItems().map(({ index, start }) => ({ at: index, style: { position: 'absolute', top: start, left: 0, right: 0 } }))
+    : items.map((_, at) => ({ at }));
   const [upper, lower] = spanLines(view.span.firstDay, view.span.lastDay);
   const [earlierUpper, earlierLower] = spanLines(view.comparative.firstDay, view.comparative.lastDay);
+  const first = elements.flatMap((element) => model.tree.tops.get(element) ?? [])[0]?.category.id;
   return (
     <section className={styles.panel} aria-labelledby="categories">
       <header className={styles.head}>
@@ -65,19 +144,19 @@ export function CategoryTable({ view, model, currency, chosenId, dragged, action
         <div className={styles.tools}>
           <IconButton
             size="small"
-            onClick={actions.undo}
-            disabled={actions.undoName === null}
-            title={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName} (Ctrl Z)`}
-            aria-label={actions.undoName === null ? 'Nothing to undo' : `Undo: ${actions.undoName}`}
+            onClick={undo}
+            disabled={undoName === null}
+            title={undoName === null ? 'Nothing to undo' : `Undo: ${undoName} (Ctrl Z)`}
+            aria-label={undoName === null ? 'Nothing to undo' : `Undo: ${undoName}`}
           >
             <Undo fontSize="small" />
           </IconButton>
           <IconButton
             size="small"
-            onClick={actions.redo}
-            disabled={actions.redoName === null}
-            title={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName} (Ctrl Shift Z)`}
-            aria-label={actions.redoName === null ? 'Nothing to redo' : `Redo: ${actions.redoName}`}
+            onClick={redo}
+            disabled={redoName === null}
+            title={redoName === null ? 'Nothing to redo' : `Redo: ${redoName} (Ctrl Shift Z)`}
+            aria-label={redoName === null ? 'Nothing to redo' : `Redo: ${redoName}`}
           >
             <Redo fontSize="small" />
           </IconButton>
@@ -85,105 +164,77 @@ export function CategoryTable({ view, model, currency, chosenId, dragged, action
       </header>
       <div className={styles.headings} aria-hidden>
         <span>Category, subcategory</span>
+        <span className={styles.ranges}>Account numbers</span>
         <span>Accounts</span>
         <span>{upper === lower ? upper : `${upper} ${lower}`}</span>
         <span>{earlierLower}</span>
       </div>
       <div ref={body} className={styles.body} role="treegrid" aria-label="Categories" onKeyDown={onKeyDown}>
-        {elements.map((element) => (
-          <div key={element} role="rowgroup" aria-label={elementName(element)}>
-            <div role="row" aria-level={1} className={styles.element}>
-              <span role="gridcell">{elementName(element)}</span>
-              <span role="gridcell">
-                {mayPlace && (
-                  <button type="button" className={styles.add} onClick={() => setAdding(element)}>
-                    <Add fontSize="inherit" aria-hidden /> Add a category<span className="unseen"> of {element}</span>
-                  </button>
-                )}
-              </span>
-            </div>
-            {visibleNodes(model.tree, element, shut).map((node) => (
+        <div role="presentation" style={isVirtual ? { position: 'relative', height: virtual.getTotalSize() } : undefined}>
+          {drawn.map(({ at, style }) => {
+            const item = items[at] as Item;
+            if (typeof item === 'string')
+              return (
+                <div key={item} role="row" aria-level={1} className={styles.element} style={style}>
+                  <span role="gridcell">{elementName(item)}</span>
+                  <span role="gridcell">
+                    {mayPlace && (
+                      <button type="button" className={styles.add} onClick={() => setAsked({ kind: 'add', element: item, parentId: null })}>
+                        <Add fontSize="inherit" aria-hidden /> Add a category<span className="unseen"> of {item}</span>
+                      </button>
+                    )}
+                  </span>
+                </div>
+              );
+            const { id } = item.category;
+            const totals = model.totals.get(id);
+            const before = kept.totals.get(id);
+            return (
               <CategoryRow
-                key={node.category.id}
-                node={node}
-                model={model}
-                currency={currency}
-                isChosen={node.category.id === chosenId}
-                isShut={shut.has(node.category.id)}
-                dragged={dragged}
+                key={id}
+                id={id}
+                name={item.category.name}
+                isContra={item.category.contraOf !== null}
+                ranges={rangesText(model, id)}
+                depth={item.depth}
+                top={style?.top ?? null}
+                accounts={totals?.accounts ?? 0}
+                accountsBefore={before?.accounts ?? 0}
+                amount={formatAmount(totals?.amount ?? 0n, currency)}
+                comparative={formatAmount(totals?.comparative ?? 0n, currency)}
+                isOtherwise={before === undefined || before.amount !== totals?.amount || before.accounts !== totals.accounts}
+                isChosen={id === chosenId}
+                takesTab={id === chosenId || (chosenId === 0 && id === first)}
+                opens={item.children.length === 0 ? null : shut.has(id) ? 'shut' : 'open'}
+                drop={drop?.id === id ? drop.where : null}
+                refuses={refusedBy(dragged, id, model)}
+                joining={dragged.length === 0 ? 0 : dragged.filter((account) => standsIn(account)[0]?.categoryId !== id).length}
                 onChoose={onChoose}
                 onToggle={toggle}
               />
-            ))}
-          </div>
-        ))}
+            );
+          })}
+        </div>
       </div>
-      {adding !== null && <CategoryDialog model={model} element={adding} parentId={null} category={null} actions={actions} onClose={() => setAdding(null)} />}
+      {asked?.kind === 'add' && <CategoryDialog element={asked.element} parentId={asked.parentId} category={null} onClose={() => setAsked(null)} />}
+      {asked?.kind === 'change' && (
+        <CategoryDialog
+          element={asked.node.category.element}
+          parentId={asked.node.category.parentId}
+          category={model.placement.categories.get(asked.node.category.id) ?? null}
+          onClose={() => setAsked(null)}
+        />
+      )}
+      {asked?.kind === 'remove' && <RemoveCategoryDialog node={asked.node} onClose={() => setAsked(null)} />}
     </section>
   );
 }
 
-interface CategoryRowProps {
-  readonly node: CategoryNode;
-  readonly model: PlacementModel;
-  readonly currency: Currency;
-  readonly isChosen: boolean;
-  readonly isShut: boolean;
-  readonly dragged: readonly PlacedAccount[];
-  readonly onChoose: (categoryId: number) => void;
-  readonly onToggle: (categoryId: number) => void;
+function rangesText({ placement }: PlacementModel, id: number): string {
+  return (placement.categories.get(id)?.ranges ?? []).map(({ side, text }) => (side === 'any' ? text : `${text} (${side})`)).join(', ');
 }
 
-function CategoryRow({ node, model, currency, isChosen, isShut, dragged, onChoose, onToggle }: CategoryRowProps) {
-  const { id, name, contraOf } = node.category;
-  const { setNodeRef, isOver } = useDroppable({ id });
-  const totals = model.totals.get(id);
-  const hasChildren = node.children.length > 0;
-  const isRefused = dragged.length > 0 && dragged.some((account) => !checkPlaces(account, [{ side: 'any', categoryId: id }], model.tree).ok);
-  const added = isOver && !isRefused ? dragged.filter((account) => standsIn(account)[0]?.categoryId !== id).length : 0;
-  return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the tree around the rows takes the keys
-    <div
-      ref={setNodeRef}
-      role="row"
-      aria-level={node.depth + 2}
-      aria-selected={isChosen}
-      {...(hasChildren ? { 'aria-expanded': !isShut } : {})}
-      tabIndex={isChosen || (node.depth === 0 && node.category.position === 1000) ? 0 : -1}
-      data-category={id}
-      data-over={isOver ? (isRefused ? 'refused' : 'taken') : undefined}
-      data-off={isRefused || undefined}
-      className={node.depth === 0 ? `${styles.row} ${styles.top}` : styles.row}
-      onClick={() => onChoose(id)}
-    >
-      <span role="gridcell" className={styles.name} style={{ paddingLeft: 10 + node.depth * 20 }}>
-        {hasChildren && (
-          <button
-            type="button"
-            tabIndex={-1}
-            className={styles.opener}
-            aria-label={isShut ? `Open ${name}` : `Shut ${name}`}
-            onClick={(event) => {
-              event.stopPropagation();
-              onToggle(id);
-            }}
-          >
-            {isShut ? '▸' : '▾'}
-          </button>
-        )}
-        {contraOf !== null && <span className={styles.less}>less </span>}
-        {name}
-      </span>
-      <span role="gridcell" className={styles.amount}>
-        {totals?.accounts === 0 ? '–' : totals?.accounts}
-        {added > 0 && ` + ${added}`}
-      </span>
-      <span role="gridcell" className={styles.amount}>
-        {formatAmount(totals?.amount ?? 0n, currency)}
-      </span>
-      <span role="gridcell" className={`${styles.amount} ${styles.earlier}`}>
-        {isOver && isRefused ? `not for ${dragged[0]?.element} accounts` : formatAmount(totals?.comparative ?? 0n, currency)}
-      </span>
-    </div>
-  );
+/** The element of the accounts that may not stand there; empty where they may. */
+function refusedBy(dragged: readonly PlacedAccount[], id: number, { tree }: PlacementModel): string {
+  return dragged.find((account) => !checkPlaces(account, [{ side: 'any', categoryId: id }], tree).ok)?.element ?? '';
 }

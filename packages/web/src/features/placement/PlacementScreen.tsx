@@ -1,117 +1,129 @@
 import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { checkPlaces } from '@ivory-ladder/core';
-import { type KeyboardEvent, useMemo, useState } from 'react';
+import { checkPlaces, isEmptyDraft } from '@ivory-ladder/core';
+import { type KeyboardEvent, useCallback, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
 import { isTyping } from '../../components/isTyping.ts';
+import { RehearsalPanel } from '../rehearsal/RehearsalPanel.tsx';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { CategoryPanel } from './CategoryPanel.tsx';
 import { CategoryTable } from './CategoryTable.tsx';
+import { categoryDropOf } from './categoryDrop.ts';
 import { MoveDialog } from './MoveDialog.tsx';
 import styles from './PlacementScreen.module.css';
-import { modelPlacement, type PlacedAccount } from './placementModel.ts';
+import type { PlacedAccount } from './placementModel.ts';
 import { UnplacedPanel } from './UnplacedPanel.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
+import { type RecentTarget, useRecentTargets } from './useRecentTargets.ts';
 
 /** Unplaced accounts, the category tree, and the chosen category: place one account or many, by drag or by keyboard. */
 export function PlacementScreen() {
   const company = useCompany();
   const currency = currencyOfCompany(company);
-  const { span } = useSpan();
   const dispatch = useDispatch();
   const [params, change] = useAddress();
-  const { data, error } = useGetPlacementQuery({ companyId: company.id, ...span });
-  const model = useMemo(() => (data ? modelPlacement(data) : null), [data]);
-  const actions = usePlacementActions(data);
+  const { model, working } = usePlacement();
+  const isRehearsing = working.appliedTo === null && !isEmptyDraft(working.draft);
+  const actions = usePlacementActions();
+  const recent = useRecentTargets(model);
   const [selected, setSelected] = useState<ReadonlySet<number>>(new Set());
   const [dragged, setDragged] = useState<readonly PlacedAccount[]>([]);
+  const [draggedCategory, setDraggedCategory] = useState<number | null>(null);
   const [moving, setMoving] = useState(false);
   const mayPlace = useMay('preparer');
   const dragging = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const sensors = mayPlace ? dragging : [];
-  if (error !== undefined && !data) return <EmptyState title="The placement cannot be shown">{describeFailure(error)}</EmptyState>;
-  if (!data || !model) return null;
-  if (data.accounts.length === 0)
-    return (
-      <section className={styles.sheet}>
-        <EmptyState title="No accounts to place">
-          <p>Accounts come with a trial balance.</p>
-          <Link to={`/companies/${company.id}/ledger`}>Bring in a trial balance</Link>
-        </EmptyState>
-      </section>
-    );
   const chosenId = Number(params.get('category') ?? 0);
   const chosen = model.tree.nodes.get(chosenId) ?? null;
-  const choose = (categoryId: number) => change({ category: String(categoryId) });
+  const choose = (categoryId: number) => change({ category: String(categoryId), rehearsal: null });
   const selectedAccounts = [...selected].flatMap((id) => model.byId.get(id) ?? []);
   /** Others may have been chosen while these were being moved. */
   const letGo = (accounts: readonly PlacedAccount[]) => {
     const gone = new Set(accounts.map(({ id }) => id));
     setSelected((before) => new Set([...before].filter((id) => !gone.has(id))));
   };
-  const move = async (accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: 'any' | 'debit' | 'credit') => {
-    if (await actions.move(accounts, target, side)) letGo(accounts);
+  const move = (accounts: readonly PlacedAccount[], target: RecentTarget, side: 'any' | 'debit' | 'credit') => {
+    if (!actions.move(accounts, target, side)) return;
+    recent.remember(target);
+    letGo(accounts);
   };
-  /** M moves what is chosen, wherever on the screen the focus stands. */
+  const latest = useRef(move);
+  latest.current = move;
+  const moveOne = useCallback((account: PlacedAccount, target: RecentTarget) => latest.current([account], target, 'any'), []);
+  /** M moves what is chosen, and a digit moves it to one of the last targets, wherever on the screen the focus stands. */
   const onKeyDown = (event: KeyboardEvent) => {
-    if (
-      event.key.toLowerCase() !== 'm' ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      isTyping(event) ||
-      !mayPlace ||
-      selectedAccounts.length === 0 ||
-      moving
-    )
-      return;
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || !mayPlace || selectedAccounts.length === 0 || moving) return;
+    const target = recent.targets[Number(event.key) - 1];
+    if (target) move(selectedAccounts, target, 'any');
+    else if (event.key.toLowerCase() === 'm') setMoving(true);
+    else return;
     event.preventDefault();
-    setMoving(true);
   };
   const onDragStart = ({ active }: DragStartEvent) => {
+    const id = String(active.id);
+    if (id.startsWith('category ')) return setDraggedCategory(Number(id.slice(9)));
     const account = model.byId.get(Number(active.id));
     if (account) setDragged(selected.has(account.id) ? selectedAccounts : [account]);
   };
-  const onDragEnd = ({ over }: DragEndEvent) => {
-    const accounts = dragged;
+  const stopDragging = () => {
     setDragged([]);
-    const node = over ? model.tree.nodes.get(Number(over.id)) : undefined;
+    setDraggedCategory(null);
+  };
+  const onDragEnd = (event: DragEndEvent) => {
+    const accounts = dragged;
+    const category = draggedCategory;
+    stopDragging();
+    if (category !== null) {
+      const drop = categoryDropOf(event, model, category);
+      if (drop) actions.nest(category, drop.parentId, drop.after);
+      return;
+    }
+    const node = event.over ? model.tree.nodes.get(Number(event.over.id)) : undefined;
     if (!node) return;
     const refused = accounts.map((account) => checkPlaces(account, [{ side: 'any', categoryId: node.category.id }], model.tree)).find((outcome) => !outcome.ok);
     if (refused && !refused.ok) {
       const { code, ...facts } = refused.failure;
       return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code, facts }) }));
     }
-    void move(accounts, { id: node.category.id, name: node.category.name }, 'any');
+    move(accounts, { id: node.category.id, name: node.category.name }, 'any');
   };
+  const named = draggedCategory === null ? dragged[0]?.label : model.tree.nodes.get(draggedCategory)?.category.name;
   return (
-    <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={() => setDragged([])} autoScroll>
+    <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={stopDragging} autoScroll>
       {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for what the buttons within do */}
       <div className={styles.screen} onKeyDown={onKeyDown}>
-        <UnplacedPanel model={model} currency={currency} selected={selected} onSelect={setSelected} onMove={() => setMoving(true)} onChoose={choose} />
-        <CategoryTable view={data} model={model} currency={currency} chosenId={chosenId} dragged={dragged} actions={actions} onChoose={choose} />
-        <CategoryPanel
-          view={data}
-          model={model}
+        <UnplacedPanel
           currency={currency}
-          chosen={chosen}
           selected={selected}
+          recent={recent.targets}
           onSelect={setSelected}
-          onLetGo={letGo}
           onMove={() => setMoving(true)}
-          actions={actions}
+          onMoveTo={(target) => move(selectedAccounts, target, 'any')}
+          onMoveOne={moveOne}
+          onChoose={choose}
         />
+        <CategoryTable currency={currency} chosenId={chosenId} dragged={dragged} onChoose={choose} />
+        {params.get('rehearsal') === 'lines' && isRehearsing ? (
+          <RehearsalPanel />
+        ) : (
+          <CategoryPanel
+            currency={currency}
+            chosen={chosen}
+            selected={selected}
+            onSelect={setSelected}
+            onLetGo={letGo}
+            onMove={() => setMoving(true)}
+            onChoose={choose}
+          />
+        )}
       </div>
       <DragOverlay dropAnimation={null}>
-        {dragged[0] && (
+        {named && (
           <div className={styles.dragged}>
-            {dragged[0].label}
+            {named}
             {dragged.length > 1 && ` and ${dragged.length - 1} more`}
           </div>
         )}
@@ -123,7 +135,7 @@ export function PlacementScreen() {
           onClose={() => setMoving(false)}
           onMove={(target, side) => {
             setMoving(false);
-            void move(selectedAccounts, target, side);
+            move(selectedAccounts, target, side);
           }}
         />
       )}

@@ -12,7 +12,9 @@ export function PlacementTabs() {
       <NavLink to={{ pathname: base, search }} end>
         Categories
       </NavLink>
+      {company.numbered && <NavLink to={{ pathname: `${base}/ranges`, search }}>Ranges</NavLink>}
       <NavLink to={{ pathname: `${base}/codes`, search }}>Codes and facets</NavLink>
+      <NavLink to={{ pathname: `${base}/record`, search }}>Record</NavLink>
     </nav>
   );
 }

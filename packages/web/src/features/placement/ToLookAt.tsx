@@ -4,16 +4,17 @@ import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { reasonText } from '../proofs/proofText.ts';
-import { onNaturalSide, type PlacementModel } from './placementModel.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { onNaturalSide } from './placementModel.ts';
 import styles from './UnplacedPanel.module.css';
 
 interface ToLookAtProps {
-  readonly model: PlacementModel;
   readonly onChoose: (categoryId: number) => void;
 }
 
 /** Accounts that are placed, and odd all the same: on a parent, or on the side that is not their own. */
-export function ToLookAt({ model, onChoose }: ToLookAtProps) {
+export function ToLookAt({ onChoose }: ToLookAtProps) {
+  const { model } = usePlacement();
   const company = useCompany();
   const { span } = useSpan();
   const { data } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });

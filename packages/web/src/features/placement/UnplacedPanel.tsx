@@ -1,25 +1,37 @@
 import { useDraggable } from '@dnd-kit/core';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, type Proposal } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import { useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
+import { sameButFunctions } from '../../components/sameButFunctions.ts';
+import { useProposals } from '../rehearsal/useFigures.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { onNaturalSide, type PlacedAccount, type PlacementModel } from './placementModel.ts';
+import { reasonsText } from './proposalWords.ts';
 import { ToLookAt } from './ToLookAt.tsx';
 import styles from './UnplacedPanel.module.css';
+import { usePlacementActions } from './usePlacementActions.ts';
+import type { RecentTarget } from './useRecentTargets.ts';
 
 interface UnplacedPanelProps {
-  readonly model: PlacementModel;
   readonly currency: Currency;
   readonly selected: ReadonlySet<number>;
+  /** Where accounts were moved to last; the digit of its place moves what is chosen there. */
+  readonly recent: readonly RecentTarget[];
   readonly onSelect: (selected: ReadonlySet<number>) => void;
   readonly onMove: () => void;
+  readonly onMoveTo: (target: RecentTarget) => void;
+  readonly onMoveOne: (account: PlacedAccount, target: RecentTarget) => void;
   readonly onChoose: (categoryId: number) => void;
 }
 
+const none: readonly Proposal[] = [];
+
 /** The work to be done: accounts that stand in no category, with what is at stake. */
-export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onChoose }: UnplacedPanelProps) {
+export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, onMoveTo, onMoveOne, onChoose }: UnplacedPanelProps) {
+  const { model, kept } = usePlacement();
   const { unplaced } = model;
   const mayPlace = useMay('preparer');
   const [filter, setFilter] = useState('');
@@ -29,11 +41,22 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
     return unplaced.filter(({ label, element }) => words.every((word) => `${label} ${element}`.toLowerCase().includes(word)));
   }, [unplaced, filter]);
-  const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => 56, overscan: 8 });
+  const actions = usePlacementActions();
+  const proposals = useProposals();
+  const proposed = (account: PlacedAccount) => (mayPlace ? (proposals.get(account.id)?.proposals ?? none) : none);
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => (proposed(shown[index] as PlacedAccount).length > 0 ? 122 : 56),
+    getItemKey: (index) => `${shown[index]?.id} ${proposed(shown[index] as PlacedAccount).length > 0}`,
+    overscan: 8,
+  });
+  const agreed = mayPlace ? shown.filter(({ id }) => proposals.get(id)?.agree) : [];
   const atStake = unplaced.reduce((sum, { amount }) => sum + (BigInt(amount) < 0n ? -BigInt(amount) : BigInt(amount)), 0n);
   const picked = shown.filter(({ id }) => selected.has(id)).length;
-  const pick = (at: number, extend: boolean) => {
+  const pick = (id: number, extend: boolean) => {
     const next = new Set(selected);
+    const at = shown.findIndex((one) => one.id === id);
     const account = shown[at];
     if (!account) return;
     if (extend && lastPicked.current >= 0)
@@ -43,6 +66,9 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
     lastPicked.current = at;
     onSelect(next);
   };
+  // Cards are not drawn anew for what they call, so that what they call is the latest.
+  const latest = useRef(pick);
+  latest.current = pick;
   return (
     <section className={styles.panel} aria-labelledby="unplaced">
       <h2 id="unplaced">Unplaced</h2>
@@ -53,7 +79,8 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
       ) : (
         <>
           <p className={styles.quiet}>
-            {counted(unplaced.length, 'account')}, {formatAmount(atStake, currency)} in total. A statement that misses them is wrong.
+            {counted(unplaced.length, 'account')}, {formatAmount(atStake, currency)} in total
+            {kept.unplaced.length === unplaced.length ? '' : ` once applied; ${kept.unplaced.length} as it stands`}. A statement that misses them is wrong.
           </p>
           {unplaced.length > 8 && (
             <input
@@ -83,6 +110,23 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
               </Button>
             </div>
           )}
+          {agreed.length > 1 && (
+            <Button
+              title="Each of them is proposed for one category alone"
+              onClick={() => actions.place(agreed.map((account) => [account, proposals.get(account.id)?.proposals[0]?.categoryId ?? 0] as const))}
+            >
+              Accept {agreed.length} proposals that agree
+            </Button>
+          )}
+          {mayPlace && selected.size > 0 && recent.length > 0 && (
+            <div className={styles.recent} role="group" aria-label="Last targets">
+              {recent.map((target, at) => (
+                <button key={target.id} type="button" onClick={() => onMoveTo(target)} title={`Move to ${target.name}`}>
+                  <kbd>{at + 1}</kbd> {target.name}
+                </button>
+              ))}
+            </div>
+          )}
         </>
       )}
       <div ref={scroller} className={styles.scroller}>
@@ -98,19 +142,20 @@ export function UnplacedPanel({ model, currency, selected, onSelect, onMove, onC
                   oddIn={pathsOf(account.oddIn)}
                   currency={currency}
                   isSelected={selected.has(account.id)}
-                  onPick={(extend) => pick(index, extend)}
+                  onPick={(extend) => latest.current(account.id, extend)}
                 />
+                <Proposals proposals={proposed(account)} account={account} model={model} onAccept={onMoveOne} />
               </li>
             );
           })}
         </ul>
       </div>
-      <ToLookAt model={model} onChoose={onChoose} />
+      <ToLookAt onChoose={onChoose} />
     </section>
   );
 }
 
-function Card({
+const Card = memo(function Card({
   account,
   doubledIn,
   oddIn,
@@ -141,4 +186,41 @@ function Card({
       </span>
     </label>
   );
+}, sameButFunctions);
+
+interface ProposalsProps {
+  readonly proposals: readonly Proposal[];
+  readonly account: PlacedAccount;
+  readonly model: PlacementModel;
+  readonly onAccept: (account: PlacedAccount, target: RecentTarget) => void;
 }
+
+/** The strongest with its reasons, and one more. */
+const Proposals = memo(
+  function Proposals({ proposals, account, model, onAccept }: ProposalsProps) {
+    if (proposals.length === 0) return null;
+    return (
+      <div className={styles.proposals}>
+        {proposals.slice(0, 2).map((proposal, at) => {
+          const { id, name } = model.tree.nodes.get(proposal.categoryId)?.category ?? { id: 0, name: '' };
+          const why = reasonsText(proposal, model.byId);
+          return (
+            <button
+              key={id}
+              type="button"
+              title={`${name}: ${why}`}
+              aria-label={`Accept ${name} for ${account.label}: ${why}`}
+              onClick={() => onAccept(account, { id, name })}
+            >
+              {at === 0 ? '→ ' : 'or '}
+              <b>{name}</b>
+              {at === 0 && <small>{why}</small>}
+            </button>
+          );
+        })}
+      </div>
+    );
+  },
+  // Names of what is proposed change with the tree alone.
+  (a, b) => a.proposals === b.proposals && a.account === b.account && a.model.tree === b.model.tree,
+);

@@ -1,4 +1,4 @@
-import type { Step, Term } from '@ivory-ladder/core';
+import type { Nature, Step, Term } from '@ivory-ladder/core';
 
 export const termNames: Readonly<Record<Term, string>> = { current: 'Current', non_current: 'Non-current' };
 
@@ -10,4 +10,11 @@ export const stepNames: Readonly<Record<Step, string>> = {
   financing: 'Financing',
   income_tax: 'Income tax',
   discontinued: 'Discontinued',
+};
+
+export const natureNames: Readonly<Record<Nature, string>> = {
+  operating: 'Cash: operating',
+  investing: 'Cash: investing',
+  financing: 'Cash: financing',
+  none: 'No cash',
 };

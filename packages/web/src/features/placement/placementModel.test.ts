@@ -1,7 +1,7 @@
 import type { PlacementView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
 import { landingOf } from './landing.ts';
-import { modelPlacement, onNaturalSide, visibleNodes } from './placementModel.ts';
+import { modelPlacement, onNaturalSide, placementBase, visibleNodes } from './placementModel.ts';
 
 type Account = PlacementView['accounts'][number];
 type Category = PlacementView['categories'][number];
@@ -15,6 +15,9 @@ const category = (id: number, name: string, fields: Partial<Category> = {}): Cat
   term: null,
   step: null,
   contraOf: null,
+  nature: null,
+  note: '',
+  description: '',
   ranges: [],
   captions: [],
   version: 1,
@@ -36,6 +39,9 @@ const account = (id: number, amount: string, places: Account['places'], fields: 
   places,
   amount,
   comparative: '0',
+  active: true,
+  balance: amount,
+  balanceBefore: '0',
   ...fields,
 });
 const view = (categories: Category[], accounts: Account[]): PlacementView => ({
@@ -44,8 +50,12 @@ const view = (categories: Category[], accounts: Account[]): PlacementView => ({
   span: { firstDay: '2026-01-01', lastDay: '2026-09-30' },
   comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
   balanceComparative: '2025-12-31',
+  notAllotted: { amount: '0', comparative: '0' },
+  options: { subtotalsOff: [], result: 'own_line' },
+  structureVersion: 1,
   revision: 1,
 });
+const base = (...given: Parameters<typeof view>) => placementBase(view(...given), 'digit_by_digit');
 const any = (categoryId: number): Account['places'] => [{ side: 'any', categoryId }];
 
 describe('the placement screen derives', () => {
@@ -59,32 +69,32 @@ describe('the placement screen derives', () => {
 
   it('totals of a category with all below it, on the side of its element', () => {
     const { totals } = modelPlacement(
-      view([cash, bank, overdraft], [account(1, '500', any(1)), account(2, '70', any(2)), account(3, '-20', any(3), { element: 'liability' })]),
+      base([cash, bank, overdraft], [account(1, '500', any(1)), account(2, '70', any(2)), account(3, '-20', any(3), { element: 'liability' })]),
     );
     expect(totals.get(1)).toEqual({ accounts: 2, amount: 570n, comparative: 0n });
     expect(totals.get(3)).toEqual({ accounts: 1, amount: 20n, comparative: 0n });
   });
 
   it('an account with a place for each side counts where its balance puts it', () => {
-    const { totals } = modelPlacement(view([cash, bank, overdraft], [account(1, '-300', [...swinging], { comparative: '40' })]));
+    const { totals } = modelPlacement(base([cash, bank, overdraft], [account(1, '-300', [...swinging], { comparative: '40' })]));
     expect([totals.get(2)?.amount, totals.get(3)?.amount]).toEqual([0n, 300n]);
     expect([totals.get(2)?.comparative, totals.get(3)?.comparative]).toEqual([40n, 0n]);
   });
 
   it('the unplaced: accounts without a place, and parents only while they bear an amount', () => {
     const accounts = [account(1, '0', []), account(2, '5', any(1)), account(3, '0', [], { isParent: true }), account(4, '412', [], { isParent: true })];
-    expect(modelPlacement(view([cash], accounts)).unplaced.map(({ id }) => id)).toEqual([1, 4]);
+    expect(modelPlacement(base([cash], accounts)).unplaced.map(({ id }) => id)).toEqual([1, 4]);
   });
 
   it('which categories are seen below open ones', () => {
-    const { tree } = modelPlacement(view([cash, bank, category(4, 'Abroad', { parentId: 2 })], []));
+    const { tree } = modelPlacement(base([cash, bank, category(4, 'Abroad', { parentId: 2 })], []));
     const seen = (shut: number[]) => visibleNodes(tree, 'asset', new Set(shut)).map(({ category: { name } }) => name);
     expect([seen([]), seen([2]), seen([1])]).toEqual([['Cash', 'Bank', 'Abroad'], ['Cash', 'Bank'], ['Cash']]);
   });
 
   it('where the accounts of a category land on the statements', () => {
     const { tree } = modelPlacement(
-      view([cash, bank, category(5, 'Fuel', { element: 'expense', step: 'cost_of_sales' }), category(6, 'Capital', { element: 'equity' })], []),
+      base([cash, bank, category(5, 'Fuel', { element: 'expense', step: 'cost_of_sales' }), category(6, 'Capital', { element: 'equity' })], []),
     );
     const landing = (id: number) => {
       const node = tree.nodes.get(id);

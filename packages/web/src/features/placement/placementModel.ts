@@ -1,5 +1,22 @@
 import type { PlacementView } from '@ivory-ladder/contract';
-import { buildCategoryTree, type CategoryNode, type CategoryTree, type Element, elements, naturalSide, walkCategories } from '@ivory-ladder/core';
+import {
+  type CategoryNode,
+  type CategoryTree,
+  type DescribedCategory,
+  type DigitOrder,
+  type Element,
+  elements,
+  naturalSide,
+  type Place,
+  type Placement,
+  type PlacementDraft,
+  placementOf,
+  type SoundDraft,
+  type Standing,
+  soundDraft,
+  standingFollower,
+  walkCategories,
+} from '@ivory-ladder/core';
 import { standsIn } from '../../api/standsIn.ts';
 
 export type PlacedAccount = PlacementView['accounts'][number];
@@ -18,8 +35,25 @@ export interface StandingAccount {
   readonly isByRange: boolean;
 }
 
+/** The placement as it is kept, with what is worked out once for all that is proposed on it. */
+export interface PlacementBase {
+  readonly view: PlacementView;
+  readonly placement: Placement;
+  readonly elementOf: ReadonlyMap<number, Element>;
+  readonly stand: ReturnType<typeof standingFollower>;
+  readonly amounts: ReadonlyMap<number, { readonly amount: bigint; readonly comparative: bigint }>;
+  readonly placeInChart: ReadonlyMap<number, number>;
+  /** Drafts that were looked at, with what of each can be applied. */
+  readonly sound: WeakMap<PlacementDraft, SoundDraft>;
+  /** The placement that was shown last: what a change leaves as it is, is taken from it. */
+  last: { readonly model: PlacementModel; readonly byRange: Standing['byRange'] } | null;
+}
+
+/** A placement as the screen shows it. */
 export interface PlacementModel {
+  readonly placement: Placement;
   readonly tree: CategoryTree;
+  /** In chart order, with their places in this placement. */
   readonly byId: ReadonlyMap<number, PlacedAccount>;
   readonly unplaced: readonly PlacedAccount[];
   /** Accounts that stand directly in a category, with the side of their place. */
@@ -43,39 +77,149 @@ function takes(side: 'any' | 'debit' | 'credit', net: bigint): boolean {
   return side === 'any' || net === 0n || net > 0n === (side === 'debit');
 }
 
-/** Everything the screen shows that follows from the placement; derived anew when that changes. */
-export function modelPlacement(view: PlacementView): PlacementModel {
-  const tree = buildCategoryTree(view.categories);
-  const standing = new Map<number, StandingAccount[]>();
-  for (const account of view.accounts)
-    for (const place of standsIn(account)) {
-      const stands = { account, side: place.side, isByRange: account.placesByRange.includes(place) };
-      const there = standing.get(place.categoryId);
-      if (there) there.push(stands);
-      else standing.set(place.categoryId, [stands]);
+function describedOf({ version: _, ...category }: PlacementView['categories'][number]): DescribedCategory {
+  return category;
+}
+
+export function placementBase(view: PlacementView, order: DigitOrder): PlacementBase {
+  const places = view.accounts.flatMap(({ id, places: own }): Place[] => own.map((place) => ({ ...place, accountId: id })));
+  return {
+    view,
+    placement: placementOf(view.categories.map(describedOf), places),
+    elementOf: new Map(view.accounts.map(({ id, element }) => [id, element])),
+    stand: standingFollower(view.accounts, order),
+    amounts: new Map(view.accounts.map(({ id, amount, comparative }) => [id, { amount: BigInt(amount), comparative: BigInt(comparative) }])),
+    placeInChart: new Map(view.accounts.map(({ id }, at) => [id, at])),
+    sound: new WeakMap(),
+    last: null,
+  };
+}
+
+/** What of a draft can be applied to the placement as it is kept. */
+export function soundOf(base: PlacementBase, draft: PlacementDraft, order: DigitOrder): SoundDraft {
+  const known = base.sound.get(draft) ?? soundDraft(base.placement, draft, base.elementOf, order);
+  base.sound.set(draft, known);
+  return known;
+}
+
+/**
+ * Everything the screen shows that follows from a placement. Cost: accounts; where the tree is that of the placement shown last, little
+ * for those that stand as they did.
+ */
+export function modelPlacement(base: PlacementBase, placement: Placement = base.placement): PlacementModel {
+  const { tree, byRange } = base.stand(placement);
+  const last = base.last?.model.tree === tree ? base.last : null;
+  const before = last?.model.placement.places;
+  const byId = new Map(last?.model.byId);
+  const standing = new Map(last?.model.standing);
+  const touched = new Set<number>();
+  let isSame = last !== null;
+  for (const asKept of base.view.accounts) {
+    const { id } = asKept;
+    const [own, ranged] = [placement.places.get(id), byRange.get(id)];
+    if (before && last && before.get(id) === own && last.byRange.get(id) === ranged) continue;
+    isSame = false;
+    const was = last ? byId.get(id) : undefined;
+    const account: PlacedAccount = {
+      ...asKept,
+      places: [...(own ?? [])],
+      placesByRange: [...(ranged?.places ?? [])],
+      doubledIn: [...(ranged?.doubledIn ?? [])],
+      oddIn: [...(ranged?.oddIn ?? [])],
+    };
+    byId.set(id, account);
+    for (const { categoryId } of was ? placesShown(was) : []) {
+      standing.set(
+        categoryId,
+        (standing.get(categoryId) ?? []).filter((stands) => stands.account.id !== id),
+      );
+      touched.add(categoryId);
     }
-  const totals = new Map<number, CategoryTotals>();
+    for (const place of placesShown(account)) {
+      const stands = { account, side: place.side, isByRange: account.placesByRange.includes(place) };
+      standing.set(place.categoryId, last ? [...(standing.get(place.categoryId) ?? []), stands] : pushed(standing.get(place.categoryId), stands));
+      touched.add(place.categoryId);
+    }
+  }
+  if (last && isSame) {
+    const model = { ...last.model, placement };
+    base.last = { model, byRange };
+    return model;
+  }
+  const model: PlacementModel = {
+    placement,
+    tree,
+    byId,
+    unplaced: [...byId.values()].filter((account) => placesShown(account).length === 0 && (!account.isParent || account.amount !== '0')),
+    standing: last ? inChartOrder(standing, touched, base) : standing,
+    totals: totalsOf(base, tree, standing, last ? { totals: last.model.totals, touched } : null),
+  };
+  base.last = { model, byRange };
+  return model;
+}
+
+/** A range that holds the number of a parent without amounts of its own has nothing to take. */
+function placesShown(account: PlacedAccount): PlacedAccount['places'] {
+  return account.isParent && account.amount === '0' && account.comparative === '0' ? account.places : standsIn(account);
+}
+
+function pushed(list: readonly StandingAccount[] | undefined, one: StandingAccount): StandingAccount[] {
+  const own = (list ?? []) as StandingAccount[];
+  own.push(one);
+  return own;
+}
+
+function inChartOrder(
+  standing: Map<number, readonly StandingAccount[]>,
+  touched: ReadonlySet<number>,
+  { placeInChart }: PlacementBase,
+): Map<number, readonly StandingAccount[]> {
+  const place = (one: StandingAccount) => placeInChart.get(one.account.id) ?? 0;
+  for (const id of touched)
+    standing.set(
+      id,
+      [...(standing.get(id) ?? [])].sort((a, b) => place(a) - place(b)),
+    );
+  return standing;
+}
+
+/** Of all categories, or of those that were touched and what is above them. */
+function totalsOf(
+  { amounts }: PlacementBase,
+  tree: CategoryTree,
+  standing: ReadonlyMap<number, readonly StandingAccount[]>,
+  known: { readonly totals: ReadonlyMap<number, CategoryTotals>; readonly touched: ReadonlySet<number> } | null,
+): ReadonlyMap<number, CategoryTotals> {
+  const totals = new Map(known?.totals);
+  const anew = new Set<number>();
+  for (const id of known?.touched ?? []) for (let at = tree.nodes.get(id) ?? null; at; at = at.parent) anew.add(at.category.id);
   const sum = (node: CategoryNode): CategoryTotals => {
     const { id, element } = node.category;
-    const own = standing.get(id) ?? [];
-    const part = (key: 'amount' | 'comparative'): bigint =>
-      own.reduce((total, { account, side }) => (takes(side, BigInt(account[key])) ? total + onNaturalSide(BigInt(account[key]), element) : total), 0n);
-    let total: CategoryTotals = { accounts: own.length, amount: part('amount'), comparative: part('comparative') };
+    const before = totals.get(id);
+    if (known && before && !anew.has(id)) return before;
+    let accounts = 0;
+    let amount = 0n;
+    let comparative = 0n;
+    for (const { account, side } of standing.get(id) ?? []) {
+      const own = amounts.get(account.id);
+      accounts++;
+      if (own && takes(side, own.amount)) amount += own.amount;
+      if (own && takes(side, own.comparative)) comparative += own.comparative;
+    }
+    amount = onNaturalSide(amount, element);
+    comparative = onNaturalSide(comparative, element);
     for (const child of node.children) {
       const below = sum(child);
-      total = { accounts: total.accounts + below.accounts, amount: total.amount + below.amount, comparative: total.comparative + below.comparative };
+      accounts += below.accounts;
+      amount += below.amount;
+      comparative += below.comparative;
     }
+    const total = { accounts, amount, comparative };
     totals.set(id, total);
     return total;
   };
   for (const element of elements) for (const top of tree.tops.get(element) ?? []) sum(top);
-  return {
-    tree,
-    byId: new Map(view.accounts.map((account) => [account.id, account])),
-    unplaced: view.accounts.filter((account) => standsIn(account).length === 0 && (!account.isParent || account.amount !== '0')),
-    standing,
-    totals,
-  };
+  return totals;
 }
 
 /** Categories from top to bottom, leaving out what is below a shut one. */

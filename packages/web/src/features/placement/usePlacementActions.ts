@@ -1,85 +1,126 @@
-import type { PlacementView, PlacesChange } from '@ivory-ladder/contract';
-import { useCallback, useMemo } from 'react';
+import {
+  categoryNested,
+  categoryPut,
+  categoryPutLast,
+  categoryRemoved,
+  type DescribedCategory,
+  type NewCategory,
+  type PlacementChange,
+  type PlacesOfAccount,
+  placesMoved,
+  proposeTermAndStep,
+  siblingsOf,
+} from '@ivory-ladder/core';
+import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import type { CategoryFieldsChange } from '../../app/undoSlice.ts';
-import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
 import type { PlacedAccount, StandingAccount } from './placementModel.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 
+/** What can be done with the placement; each joins the rehearsal. `false`: it was refused, which was said. */
 export interface PlacementActions {
-  move(accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: PlaceSide): Promise<boolean>;
+  move(accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: PlaceSide): boolean;
+  /** Each into a category of its own. */
+  place(targets: readonly (readonly [account: PlacedAccount, categoryId: number])[]): boolean;
   /** Places by hand where a range has them. */
-  fix(standing: readonly StandingAccount[]): Promise<boolean>;
-  describeCategory(category: PlacementView['categories'][number], after: CategoryFieldsChange, name: string): Promise<boolean>;
-  undo(): void;
-  redo(): void;
-  readonly undoName: string | null;
-  readonly redoName: string | null;
+  fix(standing: readonly StandingAccount[]): boolean;
+  /** Behind its siblings, with the accounts that are split off into it; gives the id that it has until it is applied. */
+  add(category: NewCategory, accounts?: readonly PlacedAccount[]): number | null;
+  /** `after`: the sibling to stand behind, `null` to stand first; where it is not given it stays, or stands last elsewhere. */
+  change(id: number, fields: Partial<NewCategory>, after?: number | null): boolean;
+  /** By one place among its siblings. */
+  shift(id: number, by: 1 | -1): boolean;
+  nest(id: number, parentId: number | null, after: number | null | 'last'): boolean;
+  /** Its accounts and ranges go to `into`, or are unplaced; what is below it as well, where `withBelow` says so. */
+  remove(id: number, into: number | null, withBelow: boolean): boolean;
 }
 
-/** What can be done with the placement; each thing is applied at once, said, and can be taken back. */
-export function usePlacementActions(view: PlacementView | undefined): PlacementActions {
+export function usePlacementActions(): PlacementActions {
+  const { model, amend } = usePlacement();
+  const { digitOrder } = useCompany();
   const dispatch = useDispatch();
-  const versionOf = useCallback(
-    (command: CommandDraft) => (command.kind === 'category' ? (view?.categories.find(({ id }) => id === command.categoryId)?.version ?? 0) : 0),
-    [view],
-  );
-  const { run, undo, redo, undoName, redoName } = useCommands('placement', versionOf);
-  const done = useCallback(
-    async (command: CommandDraft, said: string): Promise<boolean> => {
-      const refused = await run(command);
-      dispatch(noticeGiven(refused === null ? { tone: 'done', text: `${said} Ctrl Z takes it back.` } : { tone: 'refused', text: describeFailure(refused) }));
-      return refused === null;
-    },
-    [run, dispatch],
-  );
-  const move = useCallback<PlacementActions['move']>(
-    (accounts, target, side) => {
-      const changes: PlacesChange['changes'] = accounts.map(({ id, places, placesByRange }) => ({
-        accountId: id,
-        before: places,
-        after: target === null ? [] : placesAfter(standsIn({ places, placesByRange }), target.id, side),
-      }));
-      const first = accounts[0];
-      const what = accounts.length === 1 && first ? first.label : `${accounts.length} accounts`;
-      const name = target === null ? `take ${what} out of its category` : `move ${what} to ${target.name}`;
-      return done({ kind: 'places', name, changes }, target === null ? `Applied: ${what} unplaced.` : `Applied: ${what} moved to ${target.name}.`);
-    },
-    [done],
-  );
-  const fix = useCallback<PlacementActions['fix']>(
-    (standing) => {
-      const changes = standing.map(({ account }) => ({ accountId: account.id, before: account.places, after: standsIn(account) }));
-      const what = standing.length === 1 && standing[0] ? standing[0].account.label : `${standing.length} accounts`;
-      return done(
-        { kind: 'places', name: `fix ${what} by hand`, changes },
-        `Applied: ${what} fixed by hand where ${standing.length === 1 ? 'it stands' : 'they stand'}.`,
+  return useMemo(() => {
+    const { placement } = model;
+    const named = (accounts: readonly PlacedAccount[]) => (accounts.length === 1 && accounts[0] ? accounts[0].label : `${accounts.length} accounts`);
+    const termAndStep = (category: DescribedCategory, parentId: number | null) =>
+      parentId === null && category.parentId === null
+        ? { term: category.term, step: category.step }
+        : proposeTermAndStep(category.element, parentId === null, category.name);
+    const move: PlacementActions['move'] = (accounts, target, side) => {
+      const places = new Map(
+        accounts.map((account): [number, PlacesOfAccount] => [account.id, target === null ? [] : placesMoved(standsIn(account), target.id, side)]),
       );
-    },
-    [done],
-  );
-  const describeCategory = useCallback<PlacementActions['describeCategory']>(
-    (category, after, name) => {
-      const before = Object.fromEntries(
-        Object.keys(after)
-          .filter((key) => key !== 'after')
-          .map((key) => [key, category[key as keyof typeof category]]),
-      ) as CategoryFieldsChange;
-      return done({ kind: 'category', name, categoryId: category.id, before, after }, `Applied: ${name}.`);
-    },
-    [done],
-  );
-  return useMemo(() => ({ move, fix, describeCategory, undo, redo, undoName, redoName }), [move, fix, describeCategory, undo, redo, undoName, redoName]);
-}
-
-/** A place for any balance replaces all; one for a side replaces that side and narrows an old place to the other. */
-function placesAfter(places: PlacedAccount['places'], categoryId: number, side: PlaceSide): PlacedAccount['places'] {
-  if (side === 'any') return [{ side, categoryId }];
-  const other = side === 'debit' ? 'credit' : 'debit';
-  const kept = places.find((place) => place.side === other || place.side === 'any');
-  return [{ side, categoryId }, ...(kept ? [{ side: other as PlaceSide, categoryId: kept.categoryId }] : [])];
+      return amend({ places }, target === null ? `take ${named(accounts)} out of its category` : `move ${named(accounts)} to ${target.name}`);
+    };
+    const nest: PlacementActions['nest'] = (id, parentId, after) => {
+      const category = placement.categories.get(id);
+      return category !== undefined && amend(categoryNested(placement, category, parentId, after, termAndStep(category, parentId)), `move ${category.name}`);
+    };
+    return {
+      move,
+      nest,
+      place: (targets) =>
+        amend(
+          { places: new Map(targets.map(([account, id]): [number, PlacesOfAccount] => [account.id, placesMoved(standsIn(account), id, 'any')])) },
+          `place ${named(targets.map(([account]) => account))} as proposed`,
+        ),
+      fix: (standing) =>
+        amend(
+          { places: new Map(standing.map(({ account }): [number, PlacesOfAccount] => [account.id, standsIn(account)])) },
+          `fix ${named(standing.map(({ account }) => account))} by hand`,
+        ),
+      add: (category, accounts = []) => {
+        const id = Math.min(0, ...placement.categories.keys()) - 1;
+        const places = new Map(accounts.map((account): [number, PlacesOfAccount] => [account.id, placesMoved(standsIn(account), id, 'any')]));
+        const name = accounts.length > 0 ? `split ${named(accounts)} off into ${category.name}` : `add ${category.name}`;
+        return amend({ ...categoryPutLast(placement, { ...category, id, position: 0 }), places }, name) ? id : null;
+      },
+      change: (id, fields, after) => {
+        const category = placement.categories.get(id);
+        if (!category) return false;
+        const parentId = fields.parentId === undefined ? category.parentId : fields.parentId;
+        const described = { ...category, ...fields };
+        const change = ((): PlacementChange => {
+          if (parentId !== category.parentId) {
+            const nested = categoryNested(placement, category, parentId, after === undefined ? 'last' : after, termAndStep(category, parentId));
+            const own = nested.categories?.get(id) as DescribedCategory;
+            const { term, step } = fields.term === undefined && fields.step === undefined ? own : described;
+            return { categories: new Map([...(nested.categories ?? []), [id, { ...own, ...fields, contraOf: fields.contraOf ?? null, term, step }]]) };
+          }
+          return after === undefined ? { categories: new Map([[id, described]]) } : categoryPut(placement, described, after);
+        })();
+        return amend(
+          change,
+          fields.name !== undefined && fields.name !== category.name ? `rename ${category.name} to ${fields.name}` : `change ${category.name}`,
+        );
+      },
+      shift: (id, by) => {
+        const category = placement.categories.get(id);
+        if (!category) return false;
+        const siblings = siblingsOf(placement, category);
+        const at = siblings.indexOf(category) + by;
+        if (at < 0 || at >= siblings.length) return false;
+        const others = siblings.filter((sibling) => sibling !== category);
+        return amend(categoryPut(placement, category, others[at - 1]?.id ?? null), `order ${category.name}`);
+      },
+      remove: (id, into, withBelow) => {
+        const category = placement.categories.get(id);
+        const change = categoryRemoved(placement, id, into, withBelow, digitOrder);
+        if (change === null) {
+          dispatch(
+            noticeGiven({
+              tone: 'refused',
+              text: 'The account numbers of both cannot be one text: an exception of one lies within the other. Change one of them first.',
+            }),
+          );
+          return false;
+        }
+        return amend(change, into === null ? `delete ${category?.name}` : `merge ${category?.name} into ${placement.categories.get(into)?.name}`);
+      },
+    };
+  }, [model, amend, digitOrder, dispatch]);
 }

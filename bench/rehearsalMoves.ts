@@ -1,0 +1,98 @@
+import type { Company } from '@ivory-ladder/contract';
+import type { ApiClient } from '../tests/support/apiClient.ts';
+import { launchBrowser, type Visit, visit } from '../tests/support/browser.ts';
+import { againstBar, median, type Result } from './measure.ts';
+
+const accounts = 5000;
+const categories = 290;
+const unplaced = 120;
+const moves = 100;
+const rounds = 5;
+
+/**
+ * Moves of an account on the placement screen, 100 of them in five rounds: from the key that moves it to the commit of the tree with its
+ * new totals, and to the commit of the figures that the worker gives for both statements.
+ */
+export async function measureRehearsal(client: ApiClient): Promise<Result[]> {
+  const company = await loadPlacement(client);
+  const browser = await launchBrowser();
+  const { page } = await visit(browser, client.cookie, `${client.url}/companies/${company.id}/placement?from=2026-01-01&to=2026-09-30`);
+  await page.getByLabel('Unplaced accounts').getByRole('checkbox').first().waitFor();
+  await chooseTarget(page);
+  const shown: number[][] = [];
+  const figured: number[][] = [];
+  for (let round = 0; round < rounds; round++) {
+    const times = await moveSome(page, moves / rounds);
+    shown.push(times.map(({ shown: time }) => time));
+    figured.push(times.map(({ figured: time }) => time));
+  }
+  await browser.close();
+  const size = `${accounts.toLocaleString('en')} accounts, ${categories} categories`;
+  const medians = (times: readonly number[][]) => ({ product: times.map(median), yardstick: [] });
+  const worst = (times: readonly number[][]) => ({ product: times.map((round) => Math.max(...round)), yardstick: [] });
+  return [
+    againstBar(`rehearsal of a move, ${size}: key to DOM commit of the tree`, medians(shown), 16),
+    againstBar('the slowest of 20 of these', worst(shown), 50),
+    againstBar('the same to DOM commit of the figures of both statements', medians(figured), 16),
+    againstBar('the slowest of 20 of these, with the figures', worst(figured), 50),
+  ];
+}
+
+async function loadPlacement(client: ApiClient): Promise<Company> {
+  const send = <Body>(path: string, body: unknown): Promise<Body> => client.ok<Body>('POST', path, body);
+  const company = await send<Company>('/companies', { name: 'Large placement', currency: 'EUR', fiscalYearFirstMonth: 1 });
+  const rows = Array.from({ length: accounts }, (_, at) => {
+    const isExpense = at % 2 === 0;
+    const category = `${isExpense ? 'Costs' : 'Stores'} ${at % (categories / 5)} > Part ${at % categories}`;
+    return `${10_000 + at},Account ${at},${isExpense ? 'expense' : 'asset'},${at >= accounts - 2 * unplaced && isExpense ? '' : category},${(at % 97) + 1}`;
+  });
+  const sum = rows.reduce((total, row) => total + Number(row.split(',').at(-1)), 0);
+  const { fileId } = await send<{ fileId: number }>(
+    `/companies/${company.id}/trial-balance-files?name=placement.csv`,
+    Buffer.from(`Number,Name,Element,Category,Balance\n${rows.join('\n')}\n90000,Capital,equity,Capital,${-sum}`),
+  );
+  await send(`/companies/${company.id}/trial-balance-files/${fileId}/posting`, { date: '2026-09-30', confirmElements: true });
+  return company;
+}
+
+type Page = Visit['page'];
+
+/** One move by the dialog, after which the key 1 moves to the same category. */
+async function chooseTarget(page: Page): Promise<void> {
+  await page.getByLabel('Unplaced accounts').getByRole('checkbox').first().check();
+  await page.keyboard.press('m');
+  await page.getByRole('combobox', { name: 'Find a category' }).fill('costs part 4');
+  await page.keyboard.press('Enter');
+  await page.getByRole('region', { name: 'Rehearsal' }).getByText('Profit for the period').waitFor();
+}
+
+/** No named function inside: what compiles this file would wrap it in a helper that the page does not have. */
+function moveSome(page: Page, count: number): Promise<{ shown: number; figured: number }[]> {
+  return page.evaluate(async (times) => {
+    const measured: { shown: number; figured: number }[] = [];
+    for (let move = 0; move < times; move++) {
+      const box = document.querySelector<HTMLInputElement>('[aria-label="Unplaced accounts"] input[type=checkbox]');
+      const grid = document.querySelector('[role=treegrid]');
+      const bar = document.querySelector('[aria-label=Rehearsal]');
+      if (!box || !grid || !bar) throw new Error('nothing to move');
+      box.click();
+      await new Promise((resolve) => setTimeout(resolve, 150));
+      const before = bar.textContent?.match(/Profit for the period\s*([^A-Za-z✓✗]+)/)?.[1];
+      const began = performance.now();
+      let shown = 0;
+      const figured = new Promise<number>((resolve) => {
+        const watch = new MutationObserver(() => {
+          if (shown === 0) shown = performance.now() - began;
+          if (bar.textContent?.match(/Profit for the period\s*([^A-Za-z✓✗]+)/)?.[1] === before) return;
+          watch.disconnect();
+          resolve(performance.now() - began);
+        });
+        watch.observe(document.body, { subtree: true, childList: true, characterData: true });
+      });
+      box.dispatchEvent(new KeyboardEvent('keydown', { key: '1', bubbles: true }));
+      measured.push({ figured: await figured, shown });
+      await new Promise((resolve) => setTimeout(resolve, 150));
+    }
+    return measured;
+  }, count);
+}

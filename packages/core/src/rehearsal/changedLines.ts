@@ -1,0 +1,62 @@
+import type { LayoutKind } from '../layout/line.ts';
+import type { StatementRow } from '../statement/statement.ts';
+
+/** A row of a statement whose figure, caption or presence differs between two runs. */
+export interface ChangedLine {
+  readonly kind: LayoutKind;
+  readonly key: string;
+  readonly caption: string;
+  /** What it was called before, where that is another caption; `null` elsewhere. */
+  readonly formerCaption: string | null;
+  readonly role: StatementRow['role'];
+  readonly depth: number;
+  /** As shown, one a column; `null` where the row is not there, or bears no figure. */
+  readonly before: readonly bigint[] | null;
+  readonly after: readonly bigint[] | null;
+}
+
+/** Rows that differ, in the order of `after`, those that are gone behind the row they stood behind. Cost: rows. */
+export function changedLines(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): ChangedLine[] {
+  const [earlier, later] = [new Map(before.map((row) => [placeOf(row), row])), new Map(after.map((row) => [placeOf(row), row]))];
+  const goneBehind = new Map<string, StatementRow[]>();
+  let behind = '';
+  for (const row of before) {
+    if (later.has(placeOf(row))) behind = placeOf(row);
+    else goneBehind.set(behind, [...(goneBehind.get(behind) ?? []), row]);
+  }
+  const lines: ChangedLine[] = [];
+  const add = (row: StatementRow, was: StatementRow | undefined, is: StatementRow | undefined): void => {
+    const [a, b] = [figuresOf(was), figuresOf(is)];
+    const isRenamed = was !== undefined && is !== undefined && was.caption !== is.caption;
+    const isSame = was !== undefined && is !== undefined ? (a ?? []).every((amount, at) => amount === b?.[at]) : row.role === 'heading';
+    if (isSame && !isRenamed) return;
+    lines.push({
+      kind,
+      key: row.key,
+      caption: row.caption,
+      formerCaption: isRenamed ? was.caption : null,
+      role: row.role,
+      depth: row.depth,
+      before: a,
+      after: b,
+    });
+  };
+  const addGone = (place: string): void => {
+    for (const row of goneBehind.get(place) ?? []) add(row, row, undefined);
+  };
+  addGone('');
+  for (const row of after) {
+    add(row, earlier.get(placeOf(row)), row);
+    addGone(placeOf(row));
+  }
+  return lines;
+}
+
+/** A group has one key for its heading and its total. */
+function placeOf({ key, role }: StatementRow): string {
+  return `${key} ${role === 'line' || role === 'account' ? 'line' : role === 'heading' ? 'heading' : 'total'}`;
+}
+
+function figuresOf(row: StatementRow | undefined): bigint[] | null {
+  return row && row.role !== 'heading' ? row.values.map((value) => value ?? 0n) : null;
+}

@@ -1,0 +1,159 @@
+import {
+  amendDraft,
+  applyDraft,
+  checkDraft,
+  type DescribedCategory,
+  type DigitOrder,
+  effectOf,
+  emptyDraft,
+  fail,
+  figuresOf,
+  invertDraft,
+  isEmptyDraft,
+  makeMonthlyYear,
+  type Outcome,
+  type Placement,
+  type PlacementChange,
+  type PlacementDraft,
+  type PlacementEffect,
+  placementOf,
+  rangesRewritten,
+  rebaseDraft,
+  standingFollower,
+  succeed,
+  yearOf,
+} from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import { accountsById } from './accountsById.ts';
+import type { Failure } from './failure.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
+import { rehearsedLedger } from './placement.ts';
+import type { Books, PastPlacement, PlacementRecord, PlacementRecordDetail, Ports } from './ports/index.ts';
+import type { SpanChoice } from './prepareStatement.ts';
+
+export interface AppliedPlacement {
+  readonly recordId: number;
+  readonly ids: ReadonlyMap<number, number>;
+  readonly accounts: number;
+  readonly categories: number;
+  readonly changedLines: number;
+}
+
+/** Changes the placement as a whole or not at all; refused where something is not any more as the draft found it. */
+export function applyPlacement(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  draft: PlacementDraft,
+  reason: string,
+  choice: SpanChoice,
+  undoes: number | null = null,
+): Promise<Outcome<AppliedPlacement, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    return opened.ok ? applyTo(ports, opened.value, actor, draft, { reason, choice, undoes }) : opened;
+  });
+}
+
+/** A change made directly, with the figures of the fiscal year up to the last entry on record. */
+export async function applyChange(
+  ports: Ports,
+  books: Books,
+  actor: string,
+  change: PlacementChange,
+  reason = '',
+): Promise<Outcome<AppliedPlacement | null, Failure>> {
+  const draft = amendDraft(placementOf(books.categories, books.places), emptyDraft, change);
+  if (isEmptyDraft(draft)) return succeed(null);
+  return applyTo(ports, books, actor, draft, { reason, choice: await lastSpan(ports, books), undoes: null });
+}
+
+interface Applying {
+  readonly reason: string;
+  readonly choice: SpanChoice;
+  readonly undoes: number | null;
+}
+
+async function applyTo(
+  ports: Ports,
+  books: Books,
+  actor: string,
+  draft: PlacementDraft,
+  { reason, choice, undoes }: Applying,
+): Promise<Outcome<AppliedPlacement, Failure>> {
+  const current = placementOf(books.categories, books.places);
+  const { draft: rebased, conflicts } = rebaseDraft(current, draft, accountsById(books));
+  if (conflicts.length > 0)
+    return fail({
+      code: 'place_conflict',
+      accountIds: conflicts.flatMap((conflict) => (conflict.thing === 'account' ? [conflict.drafted.accountId] : [])),
+      categoryIds: conflicts.flatMap((conflict) => (conflict.thing === 'category' ? [conflict.drafted.id] : [])),
+    });
+  const kept = withKeptRanges(rebased, books.company.digitOrder);
+  if (isEmptyDraft(kept)) return fail({ code: 'placement_unchanged' });
+  const after = applyDraft(current, kept);
+  const byId = accountsById(books);
+  const [fault] = checkDraft(after, kept, (accountId) => byId.get(accountId)?.element, books.company.digitOrder);
+  if (fault) return fail(fault);
+  const effect = await effectOfPlacement(ports, books, after, choice);
+  if (!effect.ok) return effect;
+  const applied = await ports.placement.apply(books.company.id, { draft: kept, effect: effect.value, reason, undoes }, books.company.structureVersion, actor);
+  if (!applied.ok) return applied;
+  return succeed({ ...applied.value, accounts: kept.places.length, categories: kept.categories.length, changedLines: effect.value.lines.length });
+}
+
+/** What a placement in the place of the one that stands does to the statements. */
+async function effectOfPlacement(ports: Ports, books: Books, after: Placement, choice: SpanChoice): Promise<Outcome<PlacementEffect, Failure>> {
+  const ledger = await rehearsedLedger(ports, books, choice);
+  if (!ledger.ok) return ledger;
+  const stand = standingFollower(books.accounts, books.company.digitOrder);
+  const before = { tree: books.categoryTree, portions: books.portions, byRange: books.byRange };
+  return succeed(effectOf(figuresOf(ledger.value, before), figuresOf(ledger.value, stand(after))));
+}
+
+/** Ranges in the form that is kept; a category is the one that its draft is of. */
+function withKeptRanges({ places, categories }: PlacementDraft, order: DigitOrder): PlacementDraft {
+  const kept = (category: DescribedCategory | null, id: number) => category && { ...category, id, ranges: rangesRewritten(category.ranges, order) };
+  return { places, categories: categories.map(({ id, before, after }) => ({ id, before, after: kept(after, id) })) };
+}
+
+/** The fiscal year up to the last entry; of a company without years any, since there is nothing in it. */
+async function lastSpan({ ledger }: Ports, { company, calendar }: Books): Promise<SpanChoice> {
+  const day = await ledger.lastEntryDay(company.id);
+  const year = (day === null ? undefined : yearOf(calendar, day)) ?? calendar.years[0] ?? makeMonthlyYear(2000, 1);
+  return { from: year.firstDay, to: day ?? year.lastDay, compare: 'usual' };
+}
+
+const recordsShown = 100;
+
+export async function listPlacementRecords(
+  ports: Ports,
+  { companyId }: Access,
+  before: number | null,
+): Promise<Outcome<{ readonly records: readonly PlacementRecord[]; readonly next: number | null }, Failure>> {
+  const found = await ports.placement.records(companyId, before, recordsShown + 1);
+  const records = found.slice(0, recordsShown);
+  return succeed({ records, next: found.length > recordsShown ? (records.at(-1)?.id ?? null) : null });
+}
+
+export async function viewPlacementRecord(ports: Ports, { companyId }: Access, recordId: number): Promise<Outcome<PlacementRecordDetail, Failure>> {
+  const record = await ports.placement.record(companyId, recordId);
+  return record ? succeed(record) : fail({ code: 'not_found', thing: 'placement_record', id: recordId });
+}
+
+/** As it stood at a moment. */
+export async function viewPastPlacement(ports: Ports, { companyId }: Access, moment: string): Promise<Outcome<PastPlacement, Failure>> {
+  return succeed(await ports.placement.at(companyId, moment));
+}
+
+/** Refused where what it changed has been changed again. */
+export async function undoPlacement(
+  ports: Ports,
+  access: Access<'preparer'>,
+  recordId: number,
+  choice: SpanChoice,
+): Promise<Outcome<AppliedPlacement, Failure>> {
+  const record = await viewPlacementRecord(ports, access, recordId);
+  if (!record.ok) return record;
+  if (record.value.undoneBy !== null) return fail({ code: 'placement_undone_already', recordId });
+  return applyPlacement(ports, access, invertDraft(record.value.draft), '', choice, recordId);
+}

@@ -1,0 +1,71 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
+const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+
+export interface PlacementRecordRow {
+  companyId: number;
+  id: number;
+  at: string;
+  by: string;
+  reason: string;
+  accounts: number;
+  categories: number;
+  undoes: number | null;
+  draft: string;
+  effect: string;
+}
+
+export const PlacementRecordEntity = new EntitySchema<PlacementRecordRow>({
+  name: 'placement_record',
+  columns: {
+    companyId,
+    id: generatedId,
+    at: { name: 'applied_at', type: 'datetime', precision: 6 },
+    by: { name: 'applied_by', type: 'varchar', length: 200 },
+    reason: { type: 'varchar', length: 500 },
+    accounts: { type: 'int', unsigned: true },
+    categories: { type: 'int', unsigned: true },
+    undoes: { type: 'int', unsigned: true, nullable: true },
+    draft: { type: 'mediumtext' },
+    effect: { type: 'mediumtext' },
+  },
+  indices: [
+    { name: 'placement_record_by_id', columns: ['id'] },
+    { name: 'placement_record_undone', columns: ['companyId', 'undoes'], unique: true },
+  ],
+});
+
+export interface RehearsalRow {
+  companyId: number;
+  id: number;
+  personId: number;
+  name: string;
+  state: string;
+  word: string;
+  wordBy: string;
+  draft: string;
+  changedAt: string;
+  version: number;
+}
+
+export const RehearsalEntity = new EntitySchema<RehearsalRow>({
+  name: 'rehearsal',
+  columns: {
+    companyId,
+    id: generatedId,
+    personId: { name: 'person_id', type: 'int', unsigned: true },
+    name: { type: 'varchar', length: 200 },
+    state: { ...keyText, length: 10 },
+    word: { type: 'varchar', length: 500, default: '' },
+    wordBy: { name: 'word_by', type: 'varchar', length: 200, default: '' },
+    draft: { type: 'mediumtext' },
+    changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [
+    { name: 'rehearsal_by_id', columns: ['id'] },
+    { name: 'rehearsal_by_name', columns: ['companyId', 'personId', 'name'], unique: true },
+  ],
+});

@@ -1,0 +1,22 @@
+import type { DragEndEvent, DragMoveEvent } from '@dnd-kit/core';
+import type { PlacementModel } from './placementModel.ts';
+
+/** Part of a row's height, at its upper and its lower edge, that means beside it rather than in it. */
+const edge = 0.28;
+
+/** Where a dragged category would stand: before, behind or in the one it is held over. `null`: nowhere, or where it stands. */
+export function categoryDropOf(
+  { over, activatorEvent, delta }: Pick<DragEndEvent | DragMoveEvent, 'over' | 'activatorEvent' | 'delta'>,
+  { tree }: PlacementModel,
+  draggedId: number,
+): { readonly parentId: number | null; readonly after: number | null | 'last' } | null {
+  const node = over ? tree.nodes.get(Number(over.id)) : undefined;
+  if (!node || !over || !(activatorEvent instanceof MouseEvent) || node.category.id === draggedId) return null;
+  for (let at = node.parent; at; at = at.parent) if (at.category.id === draggedId) return null;
+  const within = (activatorEvent.clientY + delta.y - over.rect.top) / over.rect.height;
+  const { id, parentId, element } = node.category;
+  if (within > edge && within < 1 - edge) return { parentId: id, after: 'last' };
+  if (within >= 1 - edge) return { parentId, after: id };
+  const siblings = (node.parent ? node.parent.children : (tree.tops.get(element) ?? [])).filter((sibling) => sibling.category.id !== draggedId);
+  return { parentId, after: siblings[siblings.indexOf(node) - 1]?.category.id ?? null };
+}

@@ -1,0 +1,115 @@
+import { type BandSpan, numberBand, rangesMoved, walkCategories } from '@ivory-ladder/core';
+import { useMemo } from 'react';
+import { useAddress } from '../../app/useAddress.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { PlacementTabs } from '../placement/PlacementTabs.tsx';
+import { elementName } from '../placement/placementModel.ts';
+import { usePlacementActions } from '../placement/usePlacementActions.ts';
+import { RehearsalPanel } from '../rehearsal/RehearsalPanel.tsx';
+import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { bandChoices, tickState } from './bandChoice.ts';
+import { NumberBand, type SpanEnd } from './NumberBand.tsx';
+import { RangedPanel } from './RangedPanel.tsx';
+import styles from './RangesScreen.module.css';
+import { RangeTable } from './RangeTable.tsx';
+
+/** Account numbers that categories take, drawn as a strip and written as text; whatever is changed joins the rehearsal. */
+export function RangesScreen() {
+  const company = useCompany();
+  const { digitOrder } = company;
+  const mayChange = useMay('preparer');
+  const { model, draft, working } = usePlacement();
+  const actions = usePlacementActions();
+  const [params, change] = useAddress();
+  const choices = useMemo(() => bandChoices(model.byId.values(), digitOrder), [model, digitOrder]);
+  // The first look is at what is to be mended.
+  const wrong = choices.find(({ accounts }) => accounts.some((account) => ['doubled', 'odd', 'unplaced'].includes(tickState(account))));
+  const choice = choices.find(({ key }) => key === params.get('numbers')) ?? choices.findLast(({ key }) => key === wrong?.element) ?? choices[0];
+  const categories = useMemo(() => {
+    const own: number[] = [];
+    if (choice) walkCategories(model.tree.tops.get(choice.element) ?? [], ({ category }) => own.push(category.id));
+    return own.flatMap((id) => model.placement.categories.get(id) ?? []);
+  }, [model, choice]);
+  const band = useMemo(
+    () =>
+      choice
+        ? numberBand(
+            choice.accounts.map(({ number }) => number),
+            categories,
+            model.tree,
+            digitOrder,
+          )
+        : null,
+    [choice, categories, model, digitOrder],
+  );
+  if (!choice || !band)
+    return (
+      <section className={styles.sheet}>
+        <PlacementTabs />
+        <EmptyState title="No account has a number">
+          <p>Ranges take accounts by their numbers. Here accounts have names only, and are placed by hand.</p>
+        </EmptyState>
+      </section>
+    );
+  const chosenCategory = Number(params.get('category') ?? 0);
+  const chosenAccount = Number(params.get('account') ?? 0);
+  const move = ({ categoryId, side, part }: BandSpan, end: SpanEnd, number: string) => {
+    const category = model.placement.categories.get(categoryId);
+    const ranges = category && rangesMoved(category.ranges, side, part, end, number, digitOrder);
+    if (ranges) actions.change(categoryId, { ranges });
+  };
+  const isRehearsing = params.get('rehearsal') === 'lines' && working.appliedTo === null && draft.places.length + draft.categories.length > 0;
+  const inNone = choice.accounts.filter((account) => tickState(account) === 'unplaced').length;
+  const doubled = choice.accounts.filter((account) => tickState(account) === 'doubled').length;
+  return (
+    <div className={styles.screen}>
+      <section className={styles.sheet} aria-labelledby="ranges">
+        <PlacementTabs />
+        <header className={styles.head}>
+          <div>
+            <h2 id="ranges">{elementName(choice.element)} by account number</h2>
+            <p className={styles.quiet}>
+              {counted(choice.accounts.length, 'account')}
+              {inNone > 0 && `, ${inNone} in no category`}
+              {doubled > 0 && `, ${doubled} doubled`}. Choose a span and drag its ends, or write its numbers below; accounts made later fall in by themselves.
+            </p>
+          </div>
+          <select
+            className={styles.choice}
+            aria-label="Numbers shown"
+            value={choice.key}
+            onChange={(event) => change({ numbers: event.target.value, account: null })}
+          >
+            {choices.map(({ key, label }) => (
+              <option key={key} value={key}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </header>
+        <NumberBand
+          band={band}
+          accounts={choice.accounts}
+          nameOf={(id) => model.placement.categories.get(id)?.name ?? ''}
+          chosenCategory={chosenCategory}
+          chosenAccount={chosenAccount}
+          mayChange={mayChange}
+          onChooseCategory={(id) => change({ category: String(id), account: null, rehearsal: null })}
+          onChooseAccount={(id) => change({ account: String(id), rehearsal: null })}
+          onMove={move}
+        />
+        <RangeTable
+          element={choice.element}
+          spans={band.spans}
+          currency={currencyOfCompany(company)}
+          chosenId={chosenCategory}
+          onChoose={(id) => change({ category: String(id), account: null, rehearsal: null })}
+          onChooseAccount={(id) => change({ account: String(id), rehearsal: null })}
+        />
+      </section>
+      {isRehearsing ? <RehearsalPanel /> : <RangedPanel choice={choice} categoryId={chosenCategory} accountId={chosenAccount} />}
+    </div>
+  );
+}

@@ -1,0 +1,73 @@
+import type { PlacementRecordDetailBody } from '@ivory-ladder/contract';
+import type { ChangedLine } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetPlacementRecordQuery, useUndoPlacementMutation } from '../../api/placementApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { momentText } from '../../components/dates.ts';
+import { ChangedLines } from '../rehearsal/ChangedLines.tsx';
+import { type DraftNames, draftList } from '../rehearsal/draftWords.ts';
+import { useDraftNames } from '../rehearsal/useDraftNames.ts';
+import styles from './PlacementRecordScreen.module.css';
+import { useRestorePlacement } from './useRestorePlacement.ts';
+
+/** One applied change: what it moved, what the statements showed before and after, and the way back. */
+export function RecordPanel({ recordId, onTakenBack }: { recordId: number; onTakenBack: () => void }) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const dispatch = useDispatch();
+  const mayPlace = useMay('preparer');
+  const { data } = useGetPlacementRecordQuery({ companyId: company.id, recordId });
+  const [undo, { isLoading }] = useUndoPlacementMutation();
+  const known = useDraftNames();
+  const restore = useRestorePlacement();
+  if (!data) return null;
+  const names = namesIn(data, known);
+  const takeBack = async () => {
+    const { error } = await undo({ companyId: company.id, recordId, ...span });
+    if (error === undefined) onTakenBack();
+    dispatch(
+      noticeGiven(
+        error === undefined ? { tone: 'done', text: 'Taken back: the placement is as it was before.' } : { tone: 'refused', text: describeFailure(error) },
+      ),
+    );
+  };
+  const lines = data.effect.lines.map((line): ChangedLine => ({ ...line, before: line.before?.map(BigInt) ?? null, after: line.after?.map(BigInt) ?? null }));
+  return (
+    <aside className={styles.panel} aria-label="Applied change">
+      <h2>{data.reason || 'Applied change'}</h2>
+      <p className={styles.quiet}>
+        {momentText(data.at)}, {data.by}
+      </p>
+      {data.undoneBy !== null && <p className={styles.quiet}>It was taken back.</p>}
+      {mayPlace && data.undoneBy === null && (
+        <div className={styles.tools}>
+          <Button disabled={isLoading} onClick={() => void takeBack()}>
+            Take it back
+          </Button>
+          <Button title="With all that was changed since; nothing is applied yet" onClick={() => void restore(data.at, 'restore an earlier placement')}>
+            Propose the placement before it
+          </Button>
+        </div>
+      )}
+      <ul className={styles.changes}>
+        {draftList(data.draft, names).map(({ key, name, text }) => (
+          <li key={key}>
+            <b>{name}</b> {text}
+          </li>
+        ))}
+      </ul>
+      <ChangedLines lines={lines} currency={currencyOfCompany(company)} />
+      {lines.length === 0 && <p className={styles.quiet}>No line of the statements changed.</p>}
+    </aside>
+  );
+}
+
+/** Categories that have gone since are called what they were called then. */
+function namesIn({ draft }: PlacementRecordDetailBody, known: DraftNames): DraftNames {
+  const then = new Map(draft.categories.map(({ id, before, after }) => [id, (after ?? before)?.name ?? '']));
+  return { account: known.account, category: (id) => then.get(id) ?? known.category(id) };
+}

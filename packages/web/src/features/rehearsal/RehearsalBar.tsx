@@ -1,0 +1,143 @@
+import { type Currency, changedTotals, formatAmount, isEmptyDraft } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { memo, type RefObject, useRef, useState } from 'react';
+import { useAddress } from '../../app/useAddress.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { counted } from '../../components/counted.ts';
+import { draftSummary } from './draftWords.ts';
+import { KeepDialog } from './KeepDialog.tsx';
+import styles from './RehearsalBar.module.css';
+import { useDraftNames } from './useDraftNames.ts';
+import { useEffectOfDraft } from './useFigures.ts';
+import { usePlacement } from './usePlacement.ts';
+
+type Ask = 'apply' | 'keep' | 'offer' | 'return';
+
+/** What the proposed changes do, in figures, and what can be done with them; not there while nothing is proposed. */
+export function RehearsalBar() {
+  const { draft, conflicts, faults, working, isApplying, apply, discard } = usePlacement();
+  const names = useDraftNames();
+  const latest = useRef({ apply, discard });
+  latest.current = { apply, discard };
+  const stopped = conflicts.length + faults.length;
+  if (working.appliedTo !== null || (isEmptyDraft(draft) && stopped === 0)) return null;
+  const summary = draftSummary(draft, names);
+  const { kept } = working;
+  const isOthers = kept !== null && !kept.isOwn;
+  return (
+    <section className={styles.bar} aria-label="Rehearsal">
+      <h2>{kept?.name ? `Rehearsal: ${kept.name}` : 'Rehearsal'}</h2>
+      <div className={styles.effect} aria-live="polite">
+        {isOthers && <span>of {kept.by}</span>}
+        {kept?.state === 'returned' && (
+          <span className={styles.stopped}>
+            returned by {kept.wordBy}
+            {kept.word !== '' && `: «${kept.word}»`}
+          </span>
+        )}
+        <span>
+          {summary.before}
+          <b>{summary.strong}</b>
+          {summary.after}
+        </span>
+        <Effect />
+        {stopped > 0 && <span className={styles.stopped}>▲ {counted(stopped, 'change')} cannot be applied as proposed: see the changed lines</span>}
+      </div>
+      <div className={styles.tools}>
+        <ChangedLinesButton />
+        <BarTools isOthers={isOthers} mayApply={!isApplying && !isEmptyDraft(draft) && stopped === 0} latest={latest} />
+      </div>
+    </section>
+  );
+}
+
+function ChangedLinesButton() {
+  const effect = useEffectOfDraft();
+  const [params, change] = useAddress();
+  const isOpen = params.get('rehearsal') === 'lines';
+  return (
+    <Button aria-pressed={isOpen} onClick={() => change({ rehearsal: isOpen ? null : 'lines' })}>
+      Changed lines ({effect?.lines.length ?? 0})
+    </Button>
+  );
+}
+
+interface BarToolsProps {
+  readonly isOthers: boolean;
+  readonly mayApply: boolean;
+  readonly latest: RefObject<{ apply(reason: string): Promise<boolean>; discard(): void }>;
+}
+
+/** Drawn anew only where something else can be done; a move is shown sooner without it. */
+const BarTools = memo(function BarTools({ isOthers, mayApply, latest }: BarToolsProps) {
+  const [asking, setAsking] = useState<Ask | null>(null);
+  return (
+    <>
+      <ChoiceMenu<Ask>
+        label="More"
+        chosen={[]}
+        choices={
+          isOthers
+            ? [
+                { value: 'apply', label: 'Apply with a reason…' },
+                { value: 'return', label: 'Return it with a word…' },
+              ]
+            : [
+                { value: 'apply', label: 'Apply with a reason…' },
+                { value: 'keep', label: 'Keep it under a name…' },
+                { value: 'offer', label: 'Give it to others to look at…' },
+              ]
+        }
+        onChoose={setAsking}
+      />
+      <Button onClick={() => latest.current.discard()}>{isOthers ? 'Leave it' : 'Discard'}</Button>
+      <Button variant="contained" disabled={!mayApply} onClick={() => void latest.current.apply('')}>
+        Apply
+      </Button>
+      {asking && <KeepDialog ask={asking} onClose={() => setAsking(null)} />}
+    </>
+  );
+});
+
+const totalsShown = 2;
+
+function Effect() {
+  const currency = currencyOfCompany(useCompany());
+  const effect = useEffectOfDraft();
+  if (!effect) return null;
+  const totals = changedTotals(effect);
+  // The innermost totals say where the change is, the last of a statement what it comes to.
+  const last = totals.findLast(({ role }) => role === 'final');
+  const shown = [...totals.filter((line) => line !== last).slice(0, totalsShown), ...(last ? [last] : [])];
+  const { before, after } = effect;
+  return (
+    <>
+      {shown.map(({ kind, key, caption, before: was, after: is }) => (
+        <span key={`${kind} ${key} ${caption}`}>
+          {caption} <b>{signed((is?.[0] ?? 0n) - (was?.[0] ?? 0n), currency)}</b>
+        </span>
+      ))}
+      {effect.lines.length > 0 && totals.length === 0 && <span>no total changes</span>}
+      {effect.lines.length === 0 && <span>the statements stay as they are</span>}
+      <Tie was={before.outOfBalance} is={after.outOfBalance} ties="Balance sheet now ties" fails="Balance sheet no longer ties" />
+      <Tie was={before.profitMissed} is={after.profitMissed} ties="Profit now carried whole" fails="Profit no longer carried whole" />
+      {before.atFault !== after.atFault && (
+        <span className={after.atFault < before.atFault ? styles.better : styles.worse}>
+          Coverage {after.atFault < before.atFault ? '+' : '−'}
+          {Math.abs(before.atFault - after.atFault)}
+        </span>
+      )}
+    </>
+  );
+}
+
+function Tie({ was, is, ties, fails }: { was: bigint; is: bigint; ties: string; fails: string }) {
+  if ((was === 0n) === (is === 0n)) return null;
+  return <span className={is === 0n ? styles.better : styles.worse}>{is === 0n ? `✓ ${ties}` : `✗ ${fails}`}</span>;
+}
+
+/** With a plus in front, since it is a change and not an amount. */
+function signed(amount: bigint, currency: Currency): string {
+  return amount > 0n ? `+${formatAmount(amount, currency)}` : formatAmount(amount, currency);
+}

@@ -1,0 +1,193 @@
+import type { PlacementDraftBody, PlacementView } from '@ivory-ladder/contract';
+import { amendDraft, type DraftConflict, draftWithIds, isEmptyDraft, type PlacementChange, type PlacementDraft, type PlacementFault } from '@ivory-ladder/core';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useApplyPlacementMutation, useDeleteRehearsalMutation, useListPlacedElsewhereQuery } from '../../api/placementApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { draftAmended, draftRedone, draftUndone, noRehearsal, rehearsalApplied, rehearsalCleared, type WorkingRehearsal } from '../../app/rehearsalSlice.ts';
+import type { AppState } from '../../app/store.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { useUndoKeys } from '../../app/useUndoKeys.ts';
+import { counted } from '../../components/counted.ts';
+import { modelPlacement, type PlacementBase, type PlacementModel, placementBase, soundOf } from '../placement/placementModel.ts';
+import { RehearsalFigures } from './rehearsalFigures.ts';
+
+export interface PlacementRehearsing {
+  readonly view: PlacementView;
+  readonly base: PlacementBase;
+  /** As it is kept, and with what is proposed. */
+  readonly kept: PlacementModel;
+  readonly model: PlacementModel;
+  readonly working: WorkingRehearsal;
+  /** What of the working draft can be applied. */
+  readonly draft: PlacementDraft;
+  readonly conflicts: readonly DraftConflict[];
+  readonly faults: readonly PlacementFault[];
+  /** What it does to the statements. */
+  readonly figures: RehearsalFigures;
+  readonly isApplying: boolean;
+  /** Joins a change to the rehearsal; `false` where it was refused, which is said. */
+  amend(change: PlacementChange, name: string): boolean;
+  /** Takes single changes out again. */
+  takeOut(accountIds: readonly number[], categoryIds: readonly number[]): void;
+  /** Puts what the draft says in the place of what somebody else made of it meanwhile. */
+  insist(conflict: DraftConflict): void;
+  apply(reason: string): Promise<boolean>;
+  discard(): void;
+  undo(): void;
+  redo(): void;
+  readonly undoName: string | null;
+  readonly redoName: string | null;
+}
+
+/** The placement with the changes that somebody proposes; every change of it joins them, and stands when they are applied. */
+export function useRehearsal(view: PlacementView | undefined): PlacementRehearsing | null {
+  const company = useCompany();
+  const { id: companyId, digitOrder } = company;
+  const { span } = useSpan();
+  const dispatch = useDispatch();
+  const working = useSelector((state: AppState) => state.rehearsal[companyId] ?? noRehearsal);
+  const [applyNow, { isLoading: isApplying }] = useApplyPlacementMutation();
+  const [deleteKept] = useDeleteRehearsalMutation();
+  const base = useMemo(() => (view ? placementBase(view, digitOrder) : null), [view, digitOrder]);
+  const sound = useMemo(() => (base ? soundOf(base, working.draft, digitOrder) : null), [base, working.draft, digitOrder]);
+  const kept = useMemo(() => (base ? modelPlacement(base) : null), [base]);
+  const model = useMemo(() => (base && sound && kept ? (isEmptyDraft(sound.draft) ? kept : modelPlacement(base, sound.placement)) : null), [base, sound, kept]);
+  const [figures] = useState(() => new RehearsalFigures());
+  const language = company.languages[0] ?? 'en';
+  const { data: elsewhere } = useListPlacedElsewhereQuery(companyId);
+  useLayoutEffect(() => {
+    figures.open();
+    return () => figures.close();
+  }, [figures]);
+  useLayoutEffect(() => {
+    if (view) figures.hold(view, digitOrder, language);
+  }, [figures, view, digitOrder, language]);
+  useLayoutEffect(() => {
+    if (elsewhere) figures.tellElsewhere(elsewhere.placed);
+  }, [figures, elsewhere]);
+  useLayoutEffect(() => {
+    if (view) figures.ask(working.draft);
+  }, [figures, view, working.draft]);
+  // What was applied is shown as a draft until the placement comes with it.
+  const hasArrived = working.appliedTo !== null && view !== undefined && view.structureVersion !== working.appliedTo;
+  useEffect(() => {
+    if (hasArrived) dispatch(rehearsalCleared({ companyId }));
+  }, [hasArrived, dispatch, companyId]);
+
+  const refuse = useCallback((failure: unknown) => void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) })), [dispatch]);
+  /** Parts that are in conflict stay beside it until somebody decides about them. */
+  const write = useCallback(
+    (draft: PlacementDraft, name: string) => {
+      const [accounts, categories] = [new Set(draft.places.map(({ accountId }) => accountId)), new Set(draft.categories.map(({ id }) => id))];
+      const left = sound?.conflicts ?? [];
+      const whole = {
+        places: [...draft.places, ...left.flatMap((one) => (one.thing === 'account' && !accounts.has(one.drafted.accountId) ? [one.drafted] : []))],
+        categories: [...draft.categories, ...left.flatMap((one) => (one.thing === 'category' && !categories.has(one.drafted.id) ? [one.drafted] : []))],
+      };
+      // The worker is at it while the screen is drawn.
+      figures.ask(whole);
+      dispatch(draftAmended({ companyId, name, draft: whole }));
+    },
+    [dispatch, companyId, sound, figures],
+  );
+  const amend = useCallback(
+    (change: PlacementChange, name: string): boolean => {
+      if (!base || !sound) return false;
+      const draft = amendDraft(base.placement, sound.draft, change);
+      const [fault] = soundOf(base, draft, digitOrder).faults;
+      if (fault) {
+        const { code, ...facts } = fault;
+        refuse({ code, facts });
+        return false;
+      }
+      write(draft, name);
+      return true;
+    },
+    [base, sound, digitOrder, refuse, write],
+  );
+  const takeOut = useCallback(
+    (accountIds: readonly number[], categoryIds: readonly number[]) => {
+      const { places, categories } = working.draft;
+      const draft = {
+        places: places.filter(({ accountId }) => !accountIds.includes(accountId)),
+        categories: categories.filter(({ id }) => !categoryIds.includes(id)),
+      };
+      dispatch(draftAmended({ companyId, name: 'take changes out', draft }));
+    },
+    [working.draft, dispatch, companyId],
+  );
+  const insist = useCallback(
+    (conflict: DraftConflict) => {
+      const { places, categories } = working.draft;
+      const draft =
+        conflict.thing === 'account'
+          ? { categories, places: places.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) }
+          : { places, categories: categories.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) };
+      dispatch(draftAmended({ companyId, name: 'keep a change of yours', draft }));
+    },
+    [working.draft, dispatch, companyId],
+  );
+  const apply = useCallback(
+    async (reason: string): Promise<boolean> => {
+      if (!view || !sound) return false;
+      const ends = working.kept ? { rehearsalId: working.kept.id } : {};
+      const applied = await applyNow({ companyId, draft: sound.draft as PlacementDraftBody, reason, ...ends, ...span });
+      if (!applied.data) {
+        refuse(applied.error);
+        return false;
+      }
+      const { recordId, ids, accounts, categories, changedLines } = applied.data;
+      const draft = draftWithIds(sound.draft, new Map(Object.entries(ids).map(([from, to]) => [Number(from), to])));
+      dispatch(rehearsalApplied({ companyId, draft, structureVersion: view.structureVersion }));
+      const what = [
+        accounts > 0 ? `${counted(accounts, 'account')} moved` : '',
+        categories > 0 ? `${counted(categories, 'category', 'categories')} changed` : '',
+      ];
+      dispatch(
+        noticeGiven({ tone: 'done', text: `Applied: ${[...what, `${counted(changedLines, 'line')} changed`].filter(Boolean).join(', ')}.`, undoes: recordId }),
+      );
+      return true;
+    },
+    [view, sound, companyId, span, applyNow, working.kept, dispatch, refuse],
+  );
+  const discard = useCallback(() => {
+    // Somebody else's is only looked at no more.
+    if (working.kept?.isOwn) void deleteKept({ companyId, rehearsalId: working.kept.id });
+    dispatch(rehearsalCleared({ companyId }));
+  }, [working.kept, deleteKept, dispatch, companyId]);
+  const undo = useCallback(() => void dispatch(draftUndone({ companyId })), [dispatch, companyId]);
+  const redo = useCallback(() => void dispatch(draftRedone({ companyId })), [dispatch, companyId]);
+  useUndoKeys(undo, redo);
+  const undoName = working.past.at(-1)?.name ?? null;
+  const redoName = working.future.at(-1)?.name ?? null;
+  return useMemo(
+    () =>
+      view && base && kept && model && sound
+        ? {
+            view,
+            base,
+            kept,
+            model,
+            working,
+            draft: sound.draft,
+            conflicts: sound.conflicts,
+            faults: sound.faults,
+            figures,
+            isApplying: isApplying || working.appliedTo !== null,
+            amend,
+            takeOut,
+            insist,
+            apply,
+            discard,
+            undo,
+            redo,
+            undoName,
+            redoName,
+          }
+        : null,
+    [view, base, kept, model, sound, working, figures, isApplying, amend, takeOut, insist, apply, discard, undo, redo, undoName, redoName],
+  );
+}

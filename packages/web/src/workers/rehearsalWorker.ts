@@ -1,0 +1,113 @@
+import type { PlacementView } from '@ivory-ladder/contract';
+import {
+  type Account,
+  type AccountProposals,
+  type CaptionLanguage,
+  type DigitOrder,
+  type Element,
+  effectOf,
+  figuresOf,
+  isEmptyDraft,
+  isIncomeOrExpense,
+  type Place,
+  type PlacedElsewhere,
+  type Placement,
+  type PlacementDraft,
+  type PlacementEffect,
+  type PlacementFigures,
+  placementOf,
+  proposePlaces,
+  type RehearsedLedger,
+  type StandingInTree,
+  soundDraft,
+  standingFollower,
+} from '@ivory-ladder/core';
+
+export type RehearsalAsked =
+  | { readonly kind: 'ledger'; readonly view: PlacementView; readonly order: DigitOrder; readonly language: CaptionLanguage }
+  | { readonly kind: 'elsewhere'; readonly placed: readonly PlacedElsewhere[] }
+  | { readonly kind: 'draft'; readonly number: number; readonly draft: PlacementDraft };
+
+/** To the draft with the number: first what it does, then what is proposed beside it. */
+export type RehearsalAnswer =
+  | { readonly kind: 'effect'; readonly number: number; readonly effect: PlacementEffect | null }
+  | { readonly kind: 'proposals'; readonly number: number; readonly proposals: readonly AccountProposals[] };
+
+interface Held {
+  readonly view: PlacementView;
+  readonly order: DigitOrder;
+  readonly elementOf: ReadonlyMap<number, Element>;
+  readonly ledger: RehearsedLedger;
+  readonly placement: Placement;
+  readonly stand: ReturnType<typeof standingFollower>;
+  readonly before: PlacementFigures;
+}
+
+/** While moves follow one another quickly, nobody reads what is proposed. */
+const millisecondsBeforeProposing = 60;
+
+let held: Held | null = null;
+let elsewhere: readonly PlacedElsewhere[] = [];
+let proposing: ReturnType<typeof setTimeout> | undefined;
+const say = (answer: RehearsalAnswer): void => self.postMessage(answer);
+
+/** Both statements before and after a draft, over the amounts of the view that was given last. */
+self.onmessage = ({ data }: MessageEvent<RehearsalAsked>) => {
+  if (data.kind === 'ledger') held = hold(data.view, data.order, data.language);
+  else if (data.kind === 'elsewhere') elsewhere = data.placed;
+  else if (held) answer(held, data.number, data.draft);
+};
+
+function answer({ ledger, placement, stand, before, elementOf, order, view }: Held, number: number, draft: PlacementDraft): void {
+  const sound = soundDraft(placement, draft, elementOf, order);
+  const standing = stand(sound.placement);
+  say({ kind: 'effect', number, effect: isEmptyDraft(sound.draft) ? null : effectOf(before, figuresOf(ledger, standing)) });
+  clearTimeout(proposing);
+  proposing = setTimeout(() => say({ kind: 'proposals', number, proposals: propose(view, standing, order) }), millisecondsBeforeProposing);
+}
+
+/** Parents without amounts of their own have nothing to place. */
+function propose({ accounts }: PlacementView, { portions, tree }: StandingInTree, order: DigitOrder): AccountProposals[] {
+  const bare = new Set(accounts.filter(({ isParent, amount }) => isParent && amount === '0').map(({ id }) => id));
+  return proposePlaces(accounts, portions, tree, order, elsewhere).filter(({ accountId }) => !bare.has(accountId));
+}
+
+function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage): Held {
+  const { accounts, categories, span, options, notAllotted } = view;
+  const ledger: RehearsedLedger = {
+    accounts: accounts.map((account, index) => ({
+      account: { ...account, position: index } satisfies Account,
+      label: account.label,
+      index,
+      isParent: account.isParent,
+    })),
+    accountIds: accounts.map(({ id }) => id),
+    resets: Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
+    span,
+    options,
+    retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
+    language,
+    columns: [
+      {
+        net: BigInt64Array.from(accounts, ({ amount }) => BigInt(amount)),
+        balances: BigInt64Array.from(accounts, ({ balance }) => BigInt(balance)),
+        notAllotted: BigInt(notAllotted.amount),
+      },
+      {
+        net: BigInt64Array.from(accounts, ({ comparative }) => BigInt(comparative)),
+        balances: BigInt64Array.from(accounts, ({ balanceBefore }) => BigInt(balanceBefore)),
+        notAllotted: BigInt(notAllotted.comparative),
+      },
+    ],
+  };
+  const placement = placementOf(
+    categories.map(({ version: _, ...category }) => category),
+    accounts.flatMap(({ id, places }): Place[] => places.map((place) => ({ ...place, accountId: id }))),
+  );
+  const stand = standingFollower(accounts, order);
+  const standing = stand(placement);
+  let before = figuresOf(ledger, standing);
+  // Run some times, so that the first draft is not the first run.
+  for (let run = 0; run < 5; run++) before = figuresOf(ledger, standing);
+  return { view, order, elementOf: new Map(accounts.map(({ id, element }) => [id, element])), ledger, placement, stand, before };
+}
