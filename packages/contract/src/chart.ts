@@ -118,6 +118,8 @@ export const historyQuery = z.object({
       'category',
       'code_list',
       'document_series',
+      'classification',
+      'coverage',
       'pairing_rule',
       'budget',
       'rate',

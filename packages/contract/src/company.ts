@@ -130,6 +130,8 @@ export const company = z.object({
   years: z.array(fiscalYear),
   /** The last day that bears an entry, or `null` for an empty ledger. */
   lastEntryDay: day.nullable(),
+  /** Trees of categories side by side, as they were made; statements and proofs go by the main one. */
+  classifications: z.array(z.object({ id, name: z.string(), isMain: z.boolean(), version })),
   accounts: z.int(),
   unplaced: z.int(),
   /** How many. */

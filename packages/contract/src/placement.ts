@@ -2,6 +2,11 @@ import { z } from 'zod';
 import { layoutOptions } from './company.ts';
 import { accountRole, amount, day, element, id, language, name, nature, placeSide, side, step, term, version } from './primitives.ts';
 
+const classificationName = z.string().trim().min(1).max(100);
+/** `copyOf`: the classification whose categories and places it begins with; `null`: none. */
+export const classificationInput = z.strictObject({ name: classificationName, copyOf: id.nullable().default(null) });
+export const classificationChange = z.strictObject({ version, name: classificationName.optional(), isMain: z.literal(true).optional() });
+
 /** Account numbers in their text form, `1000 to 1999, 2105, 24* except 2450`, for any balance or for one side. */
 const categoryRange = z.strictObject({ side: placeSide, text: z.string().trim().max(2000) });
 /** At most one for any balance and one for each side. */

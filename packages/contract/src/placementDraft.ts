@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { captions, category, description, noteNumber, place } from './placement.ts';
 import { amount, id, idText, name, version } from './primitives.ts';
-import { spanQuery } from './statement.ts';
+import { classificationQuery, classifiedSpanQuery } from './statement.ts';
 
 /** New categories have negative ids until they are applied. */
 const draftedId = z.int().refine((given) => given !== 0, { error: 'an id of 0' });
@@ -39,7 +39,7 @@ export const placementToApply = z.strictObject({
   /** The rehearsal that it was, which is over with it. */
   rehearsalId: id.optional(),
   /** Days for which its effect is kept on record. */
-  ...spanQuery.shape,
+  ...classifiedSpanQuery.shape,
 });
 
 export const appliedPlacement = z.object({
@@ -54,6 +54,7 @@ export type AppliedPlacement = z.infer<typeof appliedPlacement>;
 
 const placementRecord = z.object({
   id,
+  classificationId: id,
   at: z.string(),
   by: z.string(),
   reason: z.string(),
@@ -66,14 +67,14 @@ const placementRecord = z.object({
 export type PlacementRecordBody = z.infer<typeof placementRecord>;
 
 /** UTC, as `2026-09-30 12:00:00`, with fractions of a second where they matter. */
-export const pastPlacementQuery = z.object({ moment: z.string().regex(/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?$/) });
+export const pastPlacementQuery = classificationQuery.extend({ moment: z.string().regex(/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d{1,6})?$/) });
 export const pastPlacement = z.object({
   categories: z.array(category.omit({ version: true })),
   places: z.array(place.extend({ accountId: id })),
 });
 export type PastPlacementBody = z.infer<typeof pastPlacement>;
 
-export const placementRecordsQuery = z.object({ before: idText.optional() });
+export const placementRecordsQuery = classificationQuery.extend({ before: idText.optional() });
 export const placementRecordList = z.object({ records: z.array(placementRecord), next: id.nullable() });
 export type PlacementRecordListBody = z.infer<typeof placementRecordList>;
 
@@ -103,6 +104,7 @@ const rehearsalState = z.enum(['drafted', 'offered', 'returned']);
 
 export const placementRehearsal = z.object({
   id,
+  classificationId: id,
   /** Empty for the one that is being worked at. */
   name: z.string(),
   by: z.string(),
@@ -117,7 +119,11 @@ export const placementRehearsal = z.object({
 export type PlacementRehearsal = z.infer<typeof placementRehearsal>;
 
 export const placementRehearsalList = z.object({ rehearsals: z.array(placementRehearsal) });
-export const placementRehearsalInput = z.strictObject({ name: z.string().trim().max(200).default(''), draft: placementDraft });
+export const placementRehearsalInput = z.strictObject({
+  name: z.string().trim().max(200).default(''),
+  draft: placementDraft,
+  ...classificationQuery.shape,
+});
 export const placementRehearsalChange = z.strictObject({
   version,
   name: z.string().trim().min(1).max(200).optional(),

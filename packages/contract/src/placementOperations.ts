@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Operation } from './operation.ts';
-import { category, categoryChange, categoryInput, placementView, placesChange } from './placement.ts';
+import { category, categoryChange, categoryInput, classificationChange, classificationInput, placementView, placesChange } from './placement.ts';
 import {
   appliedPlacement,
   pastPlacement,
@@ -15,7 +15,7 @@ import {
   placementToApply,
 } from './placementDraft.ts';
 import { id } from './primitives.ts';
-import { spanQuery } from './statement.ts';
+import { classificationQuery, classifiedSpanQuery, spanQuery } from './statement.ts';
 
 /** Categories, and where accounts stand. */
 export const placementOperations = {
@@ -24,8 +24,34 @@ export const placementOperations = {
     method: 'get',
     path: '/companies/{companyId}/placement',
     summary: 'Categories, accounts with their places, and amounts for a span and its comparison',
-    query: spanQuery,
+    query: classifiedSpanQuery,
     answer: placementView,
+  },
+  addClassification: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/classifications',
+    summary: 'Begin another tree of categories, empty or as a copy of one',
+    body: classificationInput,
+    answer: z.object({ id }),
+    status: 201,
+  },
+  changeClassification: {
+    needs: 'preparer',
+    method: 'patch',
+    path: '/companies/{companyId}/classifications/{classificationId}',
+    summary: 'Rename a classification, or make it the main one, which statements and proofs go by',
+    body: classificationChange,
+    answer: 'none',
+    status: 204,
+  },
+  deleteClassification: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/classifications/{classificationId}',
+    summary: 'Delete a classification that is not the main one, with its categories and places',
+    answer: 'none',
+    status: 204,
   },
   listPlacedElsewhere: {
     needs: 'reader',
@@ -39,6 +65,7 @@ export const placementOperations = {
     method: 'put',
     path: '/companies/{companyId}/places',
     summary: 'Place accounts, all or none',
+    query: classificationQuery,
     body: placesChange,
     answer: z.object({ moved: z.int() }),
   },
@@ -47,6 +74,7 @@ export const placementOperations = {
     method: 'post',
     path: '/companies/{companyId}/categories',
     summary: 'Add a category at the end of its siblings',
+    query: classificationQuery,
     body: categoryInput,
     answer: category,
     status: 201,
@@ -56,6 +84,7 @@ export const placementOperations = {
     method: 'patch',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Rename, nest, order or describe a category',
+    query: classificationQuery,
     body: categoryChange,
     answer: category,
   },
@@ -64,6 +93,7 @@ export const placementOperations = {
     method: 'delete',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Delete an empty category',
+    query: classificationQuery,
     answer: 'none',
     status: 204,
   },
@@ -113,6 +143,7 @@ export const placementOperations = {
     method: 'get',
     path: '/companies/{companyId}/rehearsals',
     summary: 'Proposed changes of the placement: your own, and those that others offer',
+    query: classificationQuery,
     answer: placementRehearsalList,
   },
   saveRehearsal: {

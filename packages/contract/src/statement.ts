@@ -18,7 +18,12 @@ export const comparisonQuery = {
   compareTo: day.optional(),
 };
 
+/** Whose categories; the main one's where none is named. */
+export const classificationQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
+
 export const spanQuery = z.object({ from: day, to: day, ...comparisonQuery });
+/** Of what follows the placement. */
+export const classifiedSpanQuery = spanQuery.extend(classificationQuery.shape);
 
 /** With lines of some facet values alone. */
 export const trialBalanceQuery = spanQuery.extend(facetQuery);
@@ -31,6 +36,7 @@ export const statementQuery = z.object({
   to: day,
   ...comparisonQuery,
   ...facetQuery,
+  ...classificationQuery.shape,
   detail: z.union([z.literal('accounts'), z.coerce.number().int().min(1).max(9)]).default(2),
   open: keys,
   shut: keys,
@@ -100,6 +106,7 @@ export const evidenceQuery = z.object({
   to: day,
   ...comparisonQuery,
   ...facetQuery,
+  ...classificationQuery.shape,
   column: z.coerce.number().int().min(0).max(1).default(0),
   line: z.string().max(100),
   account: z.coerce.number().int().positive().optional(),

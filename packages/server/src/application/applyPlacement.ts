@@ -26,7 +26,8 @@ import {
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
-import { openBooks, withFreshBooks } from './openBooks.ts';
+import { openClassified } from './inClassification.ts';
+import { withFreshBooks } from './openBooks.ts';
 import { rehearsedLedger } from './placement.ts';
 import type { Books, PastPlacement, PlacementRecord, PlacementRecordDetail, Ports } from './ports/index.ts';
 import type { SpanChoice } from './prepareStatement.ts';
@@ -49,7 +50,7 @@ export function applyPlacement(
   undoes: number | null = null,
 ): Promise<Outcome<AppliedPlacement, Failure>> {
   return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
+    const opened = await openClassified(ports, companyId, choice.classification);
     return opened.ok ? applyTo(ports, opened.value, actor, draft, { reason, choice, undoes }) : opened;
   });
 }
@@ -96,7 +97,12 @@ async function applyTo(
   if (fault) return fail(fault);
   const effect = await effectOfPlacement(ports, books, after, choice);
   if (!effect.ok) return effect;
-  const applied = await ports.placement.apply(books.company.id, { draft: kept, effect: effect.value, reason, undoes }, books.company.structureVersion, actor);
+  const applied = await ports.placement.apply(
+    books.company.id,
+    { classificationId: books.classificationId, draft: kept, effect: effect.value, reason, undoes },
+    books.company.structureVersion,
+    actor,
+  );
   if (!applied.ok) return applied;
   return succeed({ ...applied.value, accounts: kept.places.length, categories: kept.categories.length, changedLines: effect.value.lines.length });
 }
@@ -128,9 +134,11 @@ const recordsShown = 100;
 export async function listPlacementRecords(
   ports: Ports,
   { companyId }: Access,
-  before: number | null,
+  { before = null, classification }: { readonly before?: number | null | undefined; readonly classification?: number | undefined },
 ): Promise<Outcome<{ readonly records: readonly PlacementRecord[]; readonly next: number | null }, Failure>> {
-  const found = await ports.placement.records(companyId, before, recordsShown + 1);
+  const opened = await openClassified(ports, companyId, classification);
+  if (!opened.ok) return opened;
+  const found = await ports.placement.records(companyId, opened.value.classificationId, before, recordsShown + 1);
   const records = found.slice(0, recordsShown);
   return succeed({ records, next: found.length > recordsShown ? (records.at(-1)?.id ?? null) : null });
 }
@@ -141,8 +149,13 @@ export async function viewPlacementRecord(ports: Ports, { companyId }: Access, r
 }
 
 /** As it stood at a moment. */
-export async function viewPastPlacement(ports: Ports, { companyId }: Access, moment: string): Promise<Outcome<PastPlacement, Failure>> {
-  return succeed(await ports.placement.at(companyId, moment));
+export async function viewPastPlacement(
+  ports: Ports,
+  { companyId }: Access,
+  { moment, classification }: { readonly moment: string; readonly classification?: number | undefined },
+): Promise<Outcome<PastPlacement, Failure>> {
+  const opened = await openClassified(ports, companyId, classification);
+  return opened.ok ? succeed(await ports.placement.at(companyId, opened.value.classificationId, moment)) : opened;
 }
 
 /** Refused where what it changed has been changed again. */
@@ -155,5 +168,5 @@ export async function undoPlacement(
   const record = await viewPlacementRecord(ports, access, recordId);
   if (!record.ok) return record;
   if (record.value.undoneBy !== null) return fail({ code: 'placement_undone_already', recordId });
-  return applyPlacement(ports, access, invertDraft(record.value.draft), '', choice, recordId);
+  return applyPlacement(ports, access, invertDraft(record.value.draft), '', { ...choice, classification: record.value.classificationId }, recordId);
 }

@@ -14,7 +14,8 @@ import {
 import type { Access } from './access.ts';
 import { applyChange } from './applyPlacement.ts';
 import type { Failure } from './failure.ts';
-import { openBooks, withFreshBooks } from './openBooks.ts';
+import { openClassified } from './inClassification.ts';
+import { withFreshBooks } from './openBooks.ts';
 import type { Books, Ports, VersionedCategory } from './ports/index.ts';
 
 /** Only what changes; `after` names the sibling to stand behind, `null` to stand first. */
@@ -26,15 +27,20 @@ export type CategoryEdit = { readonly [Field in Exclude<CategoryField, 'element'
 /** Until it is applied. */
 const newId = -1;
 
-export function addCategory(ports: Ports, { companyId, actor }: Access<'preparer'>, fields: NewCategory): Promise<Outcome<VersionedCategory, Failure>> {
+export function addCategory(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  fields: NewCategory,
+  classification?: number,
+): Promise<Outcome<VersionedCategory, Failure>> {
   return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
+    const opened = await openClassified(ports, companyId, classification);
     if (!opened.ok) return opened;
     const books = opened.value;
     if (fields.parentId !== null && !books.categoryTree.nodes.has(fields.parentId)) return fail({ code: 'not_found', thing: 'category', id: fields.parentId });
     const added = withDefaults({ ...fields, id: newId, position: 0 });
     const applied = await applyChange(ports, books, actor, categoryPutLast(placementOf(books.categories, books.places), added));
-    return applied.ok ? findCategory(ports, companyId, applied.value?.ids.get(newId) ?? 0) : applied;
+    return applied.ok ? findCategory(ports, companyId, applied.value?.ids.get(newId) ?? 0, classification) : applied;
   });
 }
 
@@ -43,9 +49,10 @@ export function changeCategory(
   { companyId, actor }: Access<'preparer'>,
   categoryId: number,
   { version, after, ...edit }: CategoryEdit,
+  classification?: number,
 ): Promise<Outcome<VersionedCategory, Failure>> {
   return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
+    const opened = await openClassified(ports, companyId, classification);
     if (!opened.ok) return opened;
     const books = opened.value;
     const current = books.categories.find((category) => category.id === categoryId);
@@ -53,13 +60,18 @@ export function changeCategory(
     if (current.version !== version) return fail({ code: 'version_conflict', thing: 'category', id: categoryId, current });
     if (edit.parentId != null && !books.categoryTree.nodes.has(edit.parentId)) return fail({ code: 'not_found', thing: 'category', id: edit.parentId });
     const applied = await applyChange(ports, books, actor, changeOf(books, current, edit, after));
-    return applied.ok ? findCategory(ports, companyId, categoryId) : applied;
+    return applied.ok ? findCategory(ports, companyId, categoryId, classification) : applied;
   });
 }
 
-export function deleteCategory(ports: Ports, { companyId, actor }: Access<'preparer'>, categoryId: number): Promise<Outcome<null, Failure>> {
+export function deleteCategory(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  categoryId: number,
+  classification?: number,
+): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
+    const opened = await openClassified(ports, companyId, classification);
     if (!opened.ok) return opened;
     const books = opened.value;
     if (!books.categoryTree.nodes.has(categoryId)) return fail({ code: 'not_found', thing: 'category', id: categoryId });
@@ -106,8 +118,8 @@ function withDefaults(category: DescribedCategory): DescribedCategory {
   };
 }
 
-async function findCategory(ports: Ports, companyId: number, categoryId: number): Promise<Outcome<VersionedCategory, Failure>> {
-  const books = await openBooks(ports, companyId);
+async function findCategory(ports: Ports, companyId: number, categoryId: number, classification?: number): Promise<Outcome<VersionedCategory, Failure>> {
+  const books = await openClassified(ports, companyId, classification);
   const category = books.ok ? books.value.categories.find(({ id }) => id === categoryId) : undefined;
   return category ? succeed(category) : fail({ code: 'not_found', thing: 'category', id: categoryId });
 }

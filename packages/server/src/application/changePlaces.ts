@@ -3,13 +3,19 @@ import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import { applyChange } from './applyPlacement.ts';
 import type { Failure } from './failure.ts';
-import { openBooks, withFreshBooks } from './openBooks.ts';
+import { openClassified } from './inClassification.ts';
+import { withFreshBooks } from './openBooks.ts';
 import type { Ports } from './ports/index.ts';
 
 /** Places accounts, all or none; each is refused where its element and the category's clash. Gives how many were asked for. */
-export function changePlaces(ports: Ports, { companyId, actor }: Access<'preparer'>, changes: readonly DraftedPlaces[]): Promise<Outcome<number, Failure>> {
+export function changePlaces(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  changes: readonly DraftedPlaces[],
+  classification?: number,
+): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
+    const opened = await openClassified(ports, companyId, classification);
     if (!opened.ok) return opened;
     const books = opened.value;
     const accounts = accountsById(books);

@@ -37,6 +37,8 @@ export type Failure =
   | { code: 'place_conflict'; accountIds: number[]; categoryIds: number[] }
   /** Nothing in the change is otherwise than it is. */
   | { code: 'placement_unchanged' }
+  | { code: 'classification_name_taken'; name: string }
+  | { code: 'classification_is_main'; name: string }
   | { code: 'placement_undone_already'; recordId: number }
   | { code: 'rehearsal_name_taken'; name: string }
   | PlacementFault

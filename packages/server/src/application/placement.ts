@@ -11,7 +11,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openClassified } from './inClassification.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
 
@@ -28,7 +28,7 @@ export interface PlacementOverview {
 export async function viewPlacement(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<PlacementOverview, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
-  const opened = await openBooks(ports, companyId);
+  const opened = await openClassified(ports, companyId, choice.classification);
   return opened.ok ? succeed(await overlook(ports, opened.value, choice, comparison.value)) : opened;
 }
 

@@ -1,20 +1,28 @@
 import { fail, type Outcome, type PlacementDraft, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
+import { openClassified } from './inClassification.ts';
 import type { Ports, RehearsalKept, RehearsalState } from './ports/index.ts';
 
 /** Of somebody who has no account here, as the installation itself, there are none. */
-export async function listRehearsals({ rehearsals }: Ports, { companyId, personId }: Access<'preparer'>): Promise<Outcome<readonly RehearsalKept[], Failure>> {
-  return succeed(personId === null ? [] : await rehearsals.list(companyId, personId));
+export async function listRehearsals(
+  ports: Ports,
+  { companyId, personId }: Access<'preparer'>,
+  classification: number | undefined,
+): Promise<Outcome<readonly RehearsalKept[], Failure>> {
+  const opened = await openClassified(ports, companyId, classification);
+  if (!opened.ok) return opened;
+  return succeed(personId === null ? [] : await ports.rehearsals.list(companyId, opened.value.classificationId, personId));
 }
 
 export async function saveRehearsal(
-  { rehearsals }: Ports,
+  ports: Ports,
   { companyId, personId }: Access<'preparer'>,
-  { name, draft }: { readonly name: string; readonly draft: PlacementDraft },
+  { name, draft, classification }: { readonly name: string; readonly draft: PlacementDraft; readonly classification?: number | undefined },
 ): Promise<Outcome<RehearsalKept, Failure>> {
   if (personId === null) return fail({ code: 'not_found', thing: 'person', id: 0 });
-  return succeed(await rehearsals.save(companyId, personId, name, draft));
+  const opened = await openClassified(ports, companyId, classification);
+  return opened.ok ? succeed(await ports.rehearsals.save(companyId, opened.value.classificationId, personId, name, draft)) : opened;
 }
 
 export interface RehearsalEdit {

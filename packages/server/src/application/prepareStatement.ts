@@ -32,6 +32,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
+import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 
@@ -43,6 +44,8 @@ export interface SpanChoice {
   readonly compareTo?: Day | undefined;
   /** Only lines with these facet values. */
   readonly facets?: FacetFilter | undefined;
+  /** Whose categories; the main one's where none is named. */
+  readonly classification?: number | undefined;
 }
 
 export interface PreparedStatement {
@@ -133,6 +136,13 @@ export function accountsInOrder(books: Books): readonly PresentedAccount[] {
   return made;
 }
 
+/** Of another classification than the main one, a statement says so wherever it goes. */
+function titled(compiled: CompiledLayout, { classifications, classificationId, company }: Books): CompiledLayout {
+  if (classificationId === company.mainClassification) return compiled;
+  const name = classifications.find(({ id }) => id === classificationId)?.name ?? '';
+  return { ...compiled, layout: { ...compiled.layout, title: `${compiled.layout.title} (${name})` } };
+}
+
 export async function prepareStatement(
   ports: Ports,
   companyId: number,
@@ -143,13 +153,15 @@ export async function prepareStatement(
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
-  const books = opened.value;
+  const classified = inClassification(opened.value, choice.classification);
+  if (!classified.ok) return classified;
+  const books = classified.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const comparative = comparisonSpan(comparison.value, kind, span, books.calendar);
   const columns = columnsFor(kind, span, comparative);
   const spans = comparative ? [span, comparative] : [span];
   const partial = await partialsFor(ports, books, spans);
-  const compiled = layoutsOf(books, languageFor(books, choice.language))[kind];
+  const compiled = titled(layoutsOf(books, languageFor(books, choice.language))[kind], books);
   const runs = spans.map((columnSpan) =>
     kind === 'balance_sheet'
       ? runBalances(compiled, books, balancesFor(books, columnSpan.lastDay, partial))

@@ -19,7 +19,7 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { hasOtherPlace } from './hasOtherPlace.ts';
-import { openBooks } from './openBooks.ts';
+import { openClassified } from './inClassification.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
 
@@ -32,7 +32,7 @@ export interface Proofs {
 export async function proveStatements(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<Proofs, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
-  const opened = await openBooks(ports, companyId);
+  const opened = await openClassified(ports, companyId, choice.classification);
   if (!opened.ok) return opened;
   const books = opened.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };

@@ -59,6 +59,8 @@ class Names {
         return `Document series ${String(state.code ?? thingId)}`;
       case 'rate':
         return 'Exchange rates';
+      case 'classification':
+        return typeof state.name === 'string' ? state.name : (this.books.classifications.find(({ id }) => id === thingId)?.name ?? `Classification ${thingId}`);
       case 'pairing_rule':
         return `${String(state.firstValue)} not with ${String(state.secondValue)}`;
       case 'view':
@@ -119,7 +121,7 @@ class Names {
   }
 
   private category(id: number): string | undefined {
-    const node = this.books.categoryTree.nodes.get(id);
+    const node = this.books.classifications.map(({ categoryTree }) => categoryTree.nodes.get(id)).find((found) => found !== undefined);
     return node && pathOf(node).join(' › ');
   }
 }

@@ -39,6 +39,7 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
       }),
     })),
     lastEntryDay,
+    classifications: books.classifications.map(({ id, name, version }) => ({ id, name, version, isMain: id === company.mainClassification })),
     accounts: books.accounts.length,
     unplaced,
     facets: books.lists.filter(({ kind }) => kind === 'facet').length,

@@ -2,6 +2,7 @@ import { mapOutcome } from '@ivory-ladder/core';
 import { applyPlacement, listPlacementRecords, undoPlacement, viewPastPlacement, viewPlacementRecord } from '../application/applyPlacement.ts';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { changePlaces } from '../application/changePlaces.ts';
+import { addClassification, changeClassification, deleteClassification } from '../application/classifications.ts';
 import { listPlacedElsewhere } from '../application/placedElsewhere.ts';
 import { viewPlacement } from '../application/placement.ts';
 import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveRehearsal } from '../application/placementRehearsals.ts';
@@ -13,26 +14,33 @@ import { toApplied, toPastPlacement, toRecordDetail, toRehearsal } from './place
 /** Categories, where accounts stand, and changes of both: rehearsed, applied and taken back. */
 export function placementRoutes(on: On, ports: Ports): void {
   on('getPlacement', async ({ access, query }) => mapOutcome(await viewPlacement(ports, access, query), toPlacement));
+  on('addClassification', async ({ access, body }) => mapOutcome(await addClassification(ports, access, body), (id) => ({ id })));
+  on('changeClassification', async ({ access, id, body }) => changeClassification(ports, access, id('classificationId'), body));
+  on('deleteClassification', async ({ access, id }) => deleteClassification(ports, access, id('classificationId')));
   on('listPlacedElsewhere', async ({ access, identity }) =>
     mapOutcome(await listPlacedElsewhere(ports, access, identity), (placed) => ({ placed: [...placed] })),
   );
-  on('setPlaces', async ({ access, body }) => mapOutcome(await changePlaces(ports, access, body.changes), (moved) => ({ moved })));
-  on('addCategory', async ({ access, body }) => mapOutcome(await addCategory(ports, access, body), toCategory));
-  on('changeCategory', async ({ access, id, body }) => mapOutcome(await changeCategory(ports, access, id('categoryId'), body), toCategory));
-  on('deleteCategory', async ({ access, id }) => deleteCategory(ports, access, id('categoryId')));
+  on('setPlaces', async ({ access, body, query }) => mapOutcome(await changePlaces(ports, access, body.changes, query.classification), (moved) => ({ moved })));
+  on('addCategory', async ({ access, body, query }) => mapOutcome(await addCategory(ports, access, body, query.classification), toCategory));
+  on('changeCategory', async ({ access, id, body, query }) =>
+    mapOutcome(await changeCategory(ports, access, id('categoryId'), body, query.classification), toCategory),
+  );
+  on('deleteCategory', async ({ access, id, query }) => deleteCategory(ports, access, id('categoryId'), query.classification));
   on('applyPlacement', async ({ access, body: { draft, reason, rehearsalId, ...span } }) => {
     const applied = await applyPlacement(ports, access, draft, reason, span);
     if (applied.ok && rehearsalId !== undefined) await endRehearsal(ports, access, rehearsalId);
     return mapOutcome(applied, toApplied);
   });
-  on('getPastPlacement', async ({ access, query }) => mapOutcome(await viewPastPlacement(ports, access, query.moment), toPastPlacement));
+  on('getPastPlacement', async ({ access, query }) => mapOutcome(await viewPastPlacement(ports, access, query), toPastPlacement));
   on('listPlacementRecords', async ({ access, query }) =>
-    mapOutcome(await listPlacementRecords(ports, access, query.before ?? null), ({ records, next }) => ({ records: [...records], next })),
+    mapOutcome(await listPlacementRecords(ports, access, query), ({ records, next }) => ({ records: [...records], next })),
   );
   on('getPlacementRecord', async ({ access, id }) => mapOutcome(await viewPlacementRecord(ports, access, id('recordId')), toRecordDetail));
   on('undoPlacement', async ({ access, id, query }) => mapOutcome(await undoPlacement(ports, access, id('recordId'), query), toApplied));
-  on('listRehearsals', async ({ access }) =>
-    mapOutcome(await listRehearsals(ports, access), (rehearsals) => ({ rehearsals: rehearsals.map((kept) => toRehearsal(kept, access.personId)) })),
+  on('listRehearsals', async ({ access, query }) =>
+    mapOutcome(await listRehearsals(ports, access, query.classification), (rehearsals) => ({
+      rehearsals: rehearsals.map((kept) => toRehearsal(kept, access.personId)),
+    })),
   );
   on('saveRehearsal', async ({ access, body }) => mapOutcome(await saveRehearsal(ports, access, body), (kept) => toRehearsal(kept, access.personId)));
   on('changeRehearsal', async ({ access, id, body }) =>

@@ -34,7 +34,7 @@ export async function applyChart(
   const audit: AuditEvent[] = [];
   await holdPostingsOff(runner, companyId, accounts, expectedRevision);
   const categoryIds = new Map<string, number>();
-  for (const { element, path } of newCategories) categoryIds.set(pathKey(element, path), await addCategoryPath(runner, companyId, element, path, audit));
+  for (const { element, path } of newCategories) categoryIds.set(pathKey(element, path), await addCategoryPath(runner, books, element, path, audit));
   const changed = accounts.filter(({ account }) => account !== null);
   const added = accounts.filter(({ account }) => account === null);
   await freeRoles(runner, companyId, accounts, audit);
@@ -55,6 +55,7 @@ export async function applyChart(
     companyId,
     placed.map(({ id, places }) => ({
       accountId: real(id) as number,
+      classificationId: books.classificationId,
       places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
     })),
   );

@@ -5,10 +5,15 @@ import { replacePlaces } from './placeRows.ts';
 import { Refused, rowsOf } from './transaction.ts';
 
 /** Writes a draft that was checked against the placement as it stands. Gives the ids that new categories, negative in the draft, got. */
-export async function writeDraft(runner: QueryRunner, companyId: number, { places, categories }: PlacementDraft): Promise<ReadonlyMap<number, number>> {
+export async function writeDraft(
+  runner: QueryRunner,
+  companyId: number,
+  classificationId: number,
+  { places, categories }: PlacementDraft,
+): Promise<ReadonlyMap<number, number>> {
   const ids = new Map<number, number>();
   const idOf = (id: number): number => ids.get(id) ?? id;
-  for (const category of parentsFirst(categories)) ids.set(category.id, await insert(runner, companyId, category, idOf));
+  for (const category of parentsFirst(categories)) ids.set(category.id, await insert(runner, companyId, classificationId, category, idOf));
   for (const { id, before, after } of categories) {
     if (!after) continue;
     await runner.query(
@@ -35,7 +40,7 @@ export async function writeDraft(runner: QueryRunner, companyId: number, { place
   await replacePlaces(
     runner,
     companyId,
-    places.map(({ accountId, after }) => ({ accountId, places: after.map((place) => ({ ...place, categoryId: idOf(place.categoryId) })) })),
+    places.map(({ accountId, after }) => ({ accountId, classificationId, places: after.map((place) => ({ ...place, categoryId: idOf(place.categoryId) })) })),
   );
   await deleteCategories(
     runner,
@@ -55,25 +60,27 @@ function parentsFirst(categories: readonly DraftedCategory[]): DescribedCategory
 }
 
 /** One that is taken up again, after it was deleted, gets the id it had. What it is deducted from may be made after it. */
-async function insert(runner: QueryRunner, companyId: number, category: DescribedCategory, idOf: (id: number) => number): Promise<number> {
+async function insert(
+  runner: QueryRunner,
+  companyId: number,
+  classificationId: number,
+  category: DescribedCategory,
+  idOf: (id: number) => number,
+): Promise<number> {
   const { id, parentId, element, name, position } = category;
   if (id > 0) {
     const [was] = await rowsOf(runner, 'SELECT 1 FROM category FOR SYSTEM_TIME ALL WHERE company_id = ? AND id = ? LIMIT 1', [companyId, id]);
     if (!was) throw new Refused({ code: 'not_found', thing: 'category', id });
   }
-  const result = (await runner.query('INSERT INTO category (company_id, id, parent_id, element, name, position, version) VALUES (?, ?, ?, ?, ?, ?, 0)', [
-    companyId,
-    id > 0 ? id : null,
-    parentId === null ? null : idOf(parentId),
-    element,
-    name,
-    position,
-  ])) as { insertId: number };
+  const result = (await runner.query(
+    'INSERT INTO category (company_id, classification_id, id, parent_id, element, name, position, version) VALUES (?, ?, ?, ?, ?, ?, ?, 0)',
+    [companyId, classificationId, id > 0 ? id : null, parentId === null ? null : idOf(parentId), element, name, position],
+  )) as { insertId: number };
   return id > 0 ? id : Number(result.insertId);
 }
 
 /** Nothing stands in them any more but one another. */
-async function deleteCategories(runner: QueryRunner, companyId: number, ids: readonly number[]): Promise<void> {
+export async function deleteCategories(runner: QueryRunner, companyId: number, ids: readonly number[]): Promise<void> {
   if (ids.length === 0) return;
   const marks = ids.map(() => '?').join(', ');
   for (const id of ids) {

@@ -153,12 +153,12 @@ async function placeAccounts(
 ): Promise<void> {
   const companyId = structure.company.id;
   for (const { element, path, numbers } of plan.places) {
-    const categoryId = await addCategoryPath(runner, companyId, element, path, audit);
+    const categoryId = await addCategoryPath(runner, structure, element, path, audit);
     const ids = numbers.map((number) => idOf.get(number)).filter((id) => id !== undefined);
     await insertRows(
       runner,
-      'place (company_id, account_id, side, category_id)',
-      ids.map((id) => [companyId, id, 'any', categoryId]),
+      'place (company_id, account_id, classification_id, side, category_id)',
+      ids.map((id) => [companyId, id, structure.classificationId, 'any', categoryId]),
     );
     for (const id of ids) audit.push({ thing: 'place', thingId: id, action: 'added', after: { side: 'any', categoryId } });
   }

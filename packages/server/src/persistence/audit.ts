@@ -9,6 +9,8 @@ export interface AuditEvent {
     | 'account'
     | 'budget'
     | 'category'
+    | 'classification'
+    | 'coverage'
     | 'code_list'
     | 'document_series'
     | 'pairing_rule'

@@ -1,7 +1,7 @@
-import { type ChartComparison, type DraftedPlaces, type Outcome, sameCodes } from '@ivory-ladder/core';
+import { type ChartComparison, type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted, KeptPlaces } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -51,7 +51,10 @@ export class ChartRepository implements ChartStore {
       );
       await replaceCodes(runner, companyId, [{ accountId: id, codes: fields.codes }]);
       if (categoryId !== null)
-        await runner.query("INSERT INTO place (company_id, account_id, side, category_id) VALUES (?, ?, 'any', ?)", [companyId, id, categoryId]);
+        await runner.query(
+          "INSERT INTO place (company_id, account_id, classification_id, side, category_id) SELECT company_id, ?, classification_id, 'any', id FROM category WHERE company_id = ? AND id = ?",
+          [id, companyId, categoryId],
+        );
       return { value: id, audit: [{ thing: 'account', thingId: id, action: 'added', after: { ...fields, categoryId } }] };
     });
   }
@@ -61,7 +64,7 @@ export class ChartRepository implements ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly DraftedPlaces[],
+    kept: readonly KeptPlaces[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -95,7 +98,7 @@ export class ChartRepository implements ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly DraftedPlaces[],
+    kept: readonly KeptPlaces[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>> {
@@ -194,9 +197,9 @@ export class ChartRepository implements ChartStore {
   }
 }
 
-const placesAfter = ({ accountId, after }: DraftedPlaces): PlacesOfAccount => ({ accountId, places: after });
+const placesAfter = ({ accountId, classificationId, after }: KeptPlaces): PlacesOfAccount => ({ accountId, classificationId, places: after });
 
-const eventOf = ({ accountId, before, after }: DraftedPlaces): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
+const eventOf = ({ accountId, before, after }: KeptPlaces): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
 
 async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
   const company = await readCompany(runner, companyId);

@@ -1,7 +1,7 @@
-import type { DraftedPlaces, FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, PeriodLock, Person } from '../application/ports/index.ts';
+import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, KeptPlaces, PeriodLock, Person } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
@@ -63,6 +63,7 @@ export class CompanyRepository implements CompanyStore {
         ],
       )) as { insertId: number };
       const id = Number(result.insertId);
+      await runner.query("INSERT INTO classification (company_id, id, name) VALUES (?, 1, 'Statutory')", [id]);
       const planted = await plantChart(runner, id, chart, digitOrder);
       if (options) await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [id, JSON.stringify(options)]);
       await insertMember(runner, id, person.id, 'administrator');
@@ -81,7 +82,7 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly DraftedPlaces[] },
+    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly KeptPlaces[] },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
@@ -101,7 +102,7 @@ export class CompanyRepository implements CompanyStore {
       await replacePlaces(
         runner,
         company.id,
-        kept.map(({ accountId, after: places }) => ({ accountId, places })),
+        kept.map(({ accountId, classificationId, after: places }) => ({ accountId, classificationId, places })),
       );
       const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));

@@ -44,7 +44,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   if (retired + kept < 2) throw new Refused({ code: 'ledger_moved_on' });
   if (plan.moved !== null) {
     const { accountId, after } = plan.moved;
-    await replacePlaces(runner, companyId, [{ accountId, places: after }]);
+    await replacePlaces(runner, companyId, [{ accountId, classificationId: books.classificationId, places: after }]);
   }
   if (Object.keys(plan.codes).length > 0) await replaceCodes(runner, companyId, [{ accountId: into.id, codes: { ...plan.codes, ...into.codes } }]);
   await mergeBudgets(runner, companyId, from.id, into.id);

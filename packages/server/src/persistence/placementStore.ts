@@ -1,18 +1,25 @@
 import { type ChangedLine, draftWithIds, type Outcome, type PlacementDraft, type PlacementEffect, type PlacementTies } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from '../application/ports/index.ts';
-import { writeDraft } from './applyPlacement.ts';
+import type {
+  ClassificationChange,
+  PastPlacement,
+  PlacementRecord,
+  PlacementRecordDetail,
+  PlacementStore,
+  PlacementToApply,
+} from '../application/ports/index.ts';
+import { deleteCategories, writeDraft } from './applyPlacement.ts';
 import type { AuditEvent } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import type { PlacementRecordRow } from './entities/placementEntities.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { readPastPlacement } from './pastPlacement.ts';
-import { Refused, rowsOf } from './transaction.ts';
+import { changedRows, Refused, rowsOf } from './transaction.ts';
 
 const columns =
-  'record.id, record.applied_at AS at, record.applied_by AS `by`, record.reason, record.accounts, record.categories, record.undoes, undoing.id AS undoneBy';
+  'record.id, record.applied_at AS at, record.applied_by AS `by`, record.reason, record.accounts, record.categories, record.undoes, undoing.id AS undoneBy, record.classification_id AS classificationId';
 const withUndoing = 'placement_record AS record LEFT JOIN placement_record AS undoing ON undoing.company_id = record.company_id AND undoing.undoes = record.id';
 
 /** Places and categories, changed by drafts; what was applied stays on record. */
@@ -28,19 +35,30 @@ export class PlacementRepository implements PlacementStore {
 
   apply(
     companyId: number,
-    { draft, effect, reason, undoes }: PlacementToApply,
+    { classificationId, draft, effect, reason, undoes }: PlacementToApply,
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       // The database's own time, before anything is written: as of it, the placement is what it was before.
       const [{ at }] = (await rowsOf<{ at: string }>(runner, 'SELECT CAST(NOW(6) AS CHAR) AS at')) as [{ at: string }];
-      const ids = await writeDraft(runner, companyId, draft);
+      const ids = await writeDraft(runner, companyId, classificationId, draft);
       const applied = draftWithIds(draft, ids);
       try {
         const inserted = (await runner.query(
-          'INSERT INTO placement_record (company_id, applied_at, applied_by, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-          [companyId, at, actor, reason, applied.places.length, applied.categories.length, undoes, JSON.stringify(applied), effectText(effect)],
+          'INSERT INTO placement_record (company_id, classification_id, applied_at, applied_by, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+          [
+            companyId,
+            classificationId,
+            at,
+            actor,
+            reason,
+            applied.places.length,
+            applied.categories.length,
+            undoes,
+            JSON.stringify(applied),
+            effectText(effect),
+          ],
         )) as { insertId: number };
         return { value: { recordId: Number(inserted.insertId), ids }, audit: eventsOf(applied) };
       } catch (error) {
@@ -50,16 +68,73 @@ export class PlacementRepository implements PlacementStore {
     });
   }
 
-  async records(companyId: number, before: number | null, most: number): Promise<PlacementRecord[]> {
+  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const { insertId } = (await naming(name, () => runner.query('INSERT INTO classification (company_id, name) VALUES (?, ?)', [companyId, name]))) as {
+        insertId: number;
+      };
+      const id = Number(insertId);
+      await writeDraft(runner, companyId, id, draft);
+      const after = { name, categories: draft.categories.length, accounts: draft.places.length };
+      return { value: id, audit: [{ thing: 'classification', thingId: id, action: 'added', after }] };
+    });
+  }
+
+  changeClassification(
+    companyId: number,
+    { id, version, before, name, becomesMain }: ClassificationChange,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const changed = await naming(name, () =>
+        changedRows(runner, 'UPDATE classification SET name = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?', [
+          name,
+          companyId,
+          id,
+          version,
+        ]),
+      );
+      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'classification', id, current: null });
+      if (becomesMain) await runner.query('UPDATE company SET main_classification = ? WHERE id = ?', [id, companyId]);
+      const [was, is] = becomesMain ? [{ isMain: false }, { isMain: true }] : [{}, {}];
+      return { value: null, audit: [{ thing: 'classification', thingId: id, action: 'changed', before: { name: before, ...was }, after: { name, ...is } }] };
+    });
+  }
+
+  deleteClassification(
+    companyId: number,
+    { id, name }: { readonly id: number; readonly name: string },
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const own = [companyId, id];
+      await runner.query('DELETE FROM place WHERE company_id = ? AND classification_id = ?', own);
+      const categories = await rowsOf<{ id: number }>(runner, 'SELECT id FROM category WHERE company_id = ? AND classification_id = ?', own);
+      await deleteCategories(
+        runner,
+        companyId,
+        categories.map((category) => category.id),
+      );
+      await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND classification_id = ?', own);
+      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `classification:${id}`]);
+      await runner.query('DELETE FROM classification WHERE company_id = ? AND id = ?', own);
+      return { value: null, audit: [{ thing: 'classification', thingId: id, action: 'deleted', before: { name, categories: categories.length } }] };
+    });
+  }
+
+  async records(companyId: number, classificationId: number, before: number | null, most: number): Promise<PlacementRecord[]> {
     return rowsOf<PlacementRecord>(
       this.database,
-      `SELECT ${columns} FROM ${withUndoing} WHERE record.company_id = ? ${before === null ? '' : 'AND record.id < ?'} ORDER BY record.id DESC LIMIT ?`,
-      [companyId, ...(before === null ? [] : [before]), most],
+      `SELECT ${columns} FROM ${withUndoing} WHERE record.company_id = ? AND record.classification_id = ? ${before === null ? '' : 'AND record.id < ?'}
+        ORDER BY record.id DESC LIMIT ?`,
+      [companyId, classificationId, ...(before === null ? [] : [before]), most],
     );
   }
 
-  at(companyId: number, moment: string): Promise<PastPlacement> {
-    return readPastPlacement(this.database, companyId, moment);
+  at(companyId: number, classificationId: number, moment: string): Promise<PastPlacement> {
+    return readPastPlacement(this.database, companyId, classificationId, moment);
   }
 
   async record(companyId: number, recordId: number): Promise<PlacementRecordDetail | null> {
@@ -69,6 +144,15 @@ export class PlacementRepository implements PlacementStore {
       [companyId, recordId],
     );
     return row ? { ...row, draft: JSON.parse(row.draft) as PlacementDraft, effect: effectFrom(row.effect) } : null;
+  }
+}
+
+async function naming<Value>(name: string, work: () => Promise<Value>): Promise<Value> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isDuplicateKey(error)) throw new Refused({ code: 'classification_name_taken', name });
+    throw error;
   }
 }
 

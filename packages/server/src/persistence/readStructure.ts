@@ -18,7 +18,7 @@ import {
   type YearForm,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import { type ChartAccount, type CompanyRecord, periodKey, type Structure, type VersionedCategory } from '../application/ports/index.ts';
+import { type ChartAccount, type Classification, type CompanyRecord, periodKey, type Structure, type VersionedCategory } from '../application/ports/index.ts';
 import {
   AccountEntity,
   CategoryCaptionEntity,
@@ -29,6 +29,7 @@ import {
   PeriodEntity,
   PlaceEntity,
 } from './entities/companyEntities.ts';
+import { ClassificationEntity } from './entities/placementEntities.ts';
 import { readAccountCodes, readCodeLists, readPairings } from './readCodeLists.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -36,7 +37,8 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
   const [row] = await rowsOf<CompanyRow>(
     runner,
     `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
-            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, year_form AS yearForm, settings_version AS settingsVersion FROM company WHERE id = ?`,
+            number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, year_form AS yearForm, main_classification AS mainClassification,
+            settings_version AS settingsVersion FROM company WHERE id = ?`,
     [companyId],
   );
   return row
@@ -51,6 +53,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         numbered: Number(row.numbered) === 1,
         languages: row.languages.split(',') as CaptionLanguage[],
         yearForm: row.yearForm === '' ? { kind: 'months' } : (JSON.parse(row.yearForm) as YearForm),
+        mainClassification: row.mainClassification,
         settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
@@ -69,10 +72,6 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     [company.id],
   );
   const accountRows = await manager.getRepository(AccountEntity).find({ where });
-  const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
-  const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
-  const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
-  const placeRows = await manager.getRepository(PlaceEntity).find({ where });
   const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
   const lists = await readCodeLists(runner, company.id);
   const codes = await readAccountCodes(runner, company.id, lists);
@@ -93,26 +92,10 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       version: row.version,
     }),
   );
-  const categories = categoryRows.map(
-    ({ companyId: _, ...row }): VersionedCategory => ({
-      ...row,
-      element: row.element as Account['element'],
-      term: row.term as VersionedCategory['term'],
-      step: row.step as VersionedCategory['step'],
-      nature: row.nature as VersionedCategory['nature'],
-      captions: captionRows
-        .filter(({ categoryId }) => categoryId === row.id)
-        .map(({ language, caption }) => ({ language: language as CaptionLanguage, caption })),
-      ranges: rangeRows.filter(({ categoryId }) => categoryId === row.id).map(({ side, content }) => ({ side: side as PlaceSide, text: content })),
-    }),
-  );
-  const places = placeRows.map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
-  const ranges = rangeRows.map(({ categoryId, side, content }): CategoryRange => {
-    const read = readRangeText(content, null);
-    if (!read.ok) throw new Error(`a stored range cannot be read: ${content}`);
-    return { categoryId, side: side as PlaceSide, ranges: read.value };
-  });
-  const categoryTree = buildCategoryTree(categories);
+  const classifications = await readClassifications(runner, company, accounts);
+  const main = classifications.find(({ id }) => id === company.mainClassification);
+  if (!main) throw new Error(`company ${company.id} has no classification ${company.mainClassification}`);
+  const { id: classificationId, name: _, version: __, ...placement } = main;
   return {
     company,
     calendar: makeCalendar(
@@ -130,13 +113,50 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     tree: buildAccountTree(accounts),
     lists,
     pairings: await readPairings(runner, company.id, lists),
-    categories,
-    categoryTree,
-    places,
-    ranges,
-    ...standingOf(accounts, places, ranges, categoryTree, company.digitOrder),
+    ...placement,
+    classificationId,
+    classifications,
     options: optionsRow ? (JSON.parse(optionsRow.options) as LayoutOptions) : defaultLayoutOptions,
     optionsVersion: optionsRow?.version ?? 0,
     retainedEarningsId: accounts.find((account) => account.role === 'retained_earnings')?.id ?? null,
   };
+}
+
+async function readClassifications(runner: QueryRunner, company: CompanyRecord, accounts: readonly ChartAccount[]): Promise<Classification[]> {
+  const where = { companyId: company.id };
+  const { manager } = runner;
+  const rows = await manager.getRepository(ClassificationEntity).find({ where, order: { id: 'ASC' } });
+  const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
+  const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
+  const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
+  const placeRows = await manager.getRepository(PlaceEntity).find({ where });
+  return rows.map(({ id, name, version }) => {
+    const categories = categoryRows
+      .filter(({ classificationId }) => classificationId === id)
+      .map(
+        ({ companyId: _, classificationId: __, ...row }): VersionedCategory => ({
+          ...row,
+          element: row.element as Account['element'],
+          term: row.term as VersionedCategory['term'],
+          step: row.step as VersionedCategory['step'],
+          nature: row.nature as VersionedCategory['nature'],
+          captions: captionRows
+            .filter(({ categoryId }) => categoryId === row.id)
+            .map(({ language, caption }) => ({ language: language as CaptionLanguage, caption })),
+          ranges: rangeRows.filter(({ categoryId }) => categoryId === row.id).map(({ side, content }) => ({ side: side as PlaceSide, text: content })),
+        }),
+      );
+    const places = placeRows
+      .filter(({ classificationId }) => classificationId === id)
+      .map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
+    const ranges = categories.flatMap((category) => category.ranges.map(({ side, text }): CategoryRange => rangeOf(category.id, side, text)));
+    const categoryTree = buildCategoryTree(categories);
+    return { id, name, version, categories, categoryTree, places, ranges, ...standingOf(accounts, places, ranges, categoryTree, company.digitOrder) };
+  });
+}
+
+function rangeOf(categoryId: number, side: PlaceSide, text: string): CategoryRange {
+  const read = readRangeText(text, null);
+  if (!read.ok) throw new Error(`a stored range cannot be read: ${text}`);
+  return { categoryId, side, ranges: read.value };
 }

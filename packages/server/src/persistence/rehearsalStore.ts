@@ -5,7 +5,7 @@ import type { RehearsalKept, RehearsalStore } from '../application/ports/index.t
 import { isDuplicateKey } from './idempotency.ts';
 import { rowsOf } from './transaction.ts';
 
-const kept = `SELECT rehearsal.id, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy,
+const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy,
     rehearsal.draft, rehearsal.changed_at AS changedAt, rehearsal.version FROM rehearsal JOIN person ON person.id = rehearsal.person_id`;
 type Row = Omit<RehearsalKept, 'draft'> & { readonly draft: string };
 const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z', '');
@@ -14,11 +14,11 @@ const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z'
 export class RehearsalRepository implements RehearsalStore {
   constructor(private readonly database: DataSource) {}
 
-  async list(companyId: number, personId: number): Promise<RehearsalKept[]> {
+  async list(companyId: number, classificationId: number, personId: number): Promise<RehearsalKept[]> {
     const rows = await rowsOf<Row>(
       this.database,
-      `${kept} WHERE company_id = ? AND (person_id = ? OR state = 'offered') ORDER BY rehearsal.name, rehearsal.id`,
-      [companyId, personId],
+      `${kept} WHERE company_id = ? AND classification_id = ? AND (person_id = ? OR state = 'offered') ORDER BY rehearsal.name, rehearsal.id`,
+      [companyId, classificationId, personId],
     );
     return rows.map(withDraft);
   }
@@ -28,13 +28,18 @@ export class RehearsalRepository implements RehearsalStore {
     return row ? withDraft(row) : null;
   }
 
-  async save(companyId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept> {
+  async save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept> {
     await this.database.query(
-      `INSERT INTO rehearsal (company_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, 'drafted', ?, ?)
+      `INSERT INTO rehearsal (company_id, classification_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, ?, 'drafted', ?, ?)
        ON DUPLICATE KEY UPDATE draft = VALUES(draft), changed_at = VALUES(changed_at), version = version + 1`,
-      [companyId, personId, name, JSON.stringify(draft), now()],
+      [companyId, classificationId, personId, name, JSON.stringify(draft), now()],
     );
-    const [row] = await rowsOf<Row>(this.database, `${kept} WHERE company_id = ? AND person_id = ? AND rehearsal.name = ?`, [companyId, personId, name]);
+    const [row] = await rowsOf<Row>(this.database, `${kept} WHERE company_id = ? AND classification_id = ? AND person_id = ? AND rehearsal.name = ?`, [
+      companyId,
+      classificationId,
+      personId,
+      name,
+    ]);
     return withDraft(row as Row);
   }
 

@@ -20,9 +20,21 @@ const isShort = (body: object): boolean => JSON.stringify(body).length < 60_000;
 /** Categories, where accounts stand, and changes of both: kept, applied and taken back. */
 const placementApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
-    getPlacement: build.query<PlacementView, SpanParams & { companyId: number }>({
+    getPlacement: build.query<PlacementView, SpanParams & { companyId: number; classification?: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`,
       providesTags: ['Placement'],
+    }),
+    addClassification: build.mutation<{ id: number }, { companyId: number; name: string; copyOf: number | null }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/classifications`, method: 'POST', body }),
+      invalidatesTags: ['Company', 'History'],
+    }),
+    changeClassification: build.mutation<void, { companyId: number; id: number; version: number; name?: string; isMain?: true }>({
+      query: ({ companyId, id, ...body }) => ({ url: `/companies/${companyId}/classifications/${id}`, method: 'PATCH', body }),
+      invalidatesTags: placed,
+    }),
+    deleteClassification: build.mutation<void, { companyId: number; id: number }>({
+      query: ({ companyId, id }) => ({ url: `/companies/${companyId}/classifications/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Company', 'History'],
     }),
     listPlacedElsewhere: build.query<{ placed: PlacedElsewhere[] }, number>({
       query: (companyId) => `/companies/${companyId}/placed-elsewhere`,
@@ -32,7 +44,10 @@ const placementApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? ['Placement'] : placed),
     }),
-    applyPlacement: build.mutation<AppliedPlacement, { companyId: number; draft: PlacementDraftBody; reason: string; rehearsalId?: number } & SpanParams>({
+    applyPlacement: build.mutation<
+      AppliedPlacement,
+      { companyId: number; draft: PlacementDraftBody; reason: string; rehearsalId?: number; classification?: number } & SpanParams
+    >({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/placement-records`, method: 'POST', body }),
       invalidatesTags: (_result, error) => (error ? ['Placement'] : [...placed, 'Rehearsals']),
     }),
@@ -40,7 +55,7 @@ const placementApi = ivoryApi.injectEndpoints({
       query: ({ companyId, recordId, ...span }) => ({ url: `/companies/${companyId}/placement-records/${recordId}/undoing?${toQuery(span)}`, method: 'POST' }),
       invalidatesTags: (_result, error) => (error ? ['Placement'] : placed),
     }),
-    listPlacementRecords: build.query<PlacementRecordListBody, { companyId: number; before?: number }>({
+    listPlacementRecords: build.query<PlacementRecordListBody, { companyId: number; before?: number; classification?: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/placement-records?${toQuery(query)}`,
       providesTags: ['PlacementRecords'],
     }),
@@ -48,14 +63,14 @@ const placementApi = ivoryApi.injectEndpoints({
       query: ({ companyId, recordId }) => `/companies/${companyId}/placement-records/${recordId}`,
       providesTags: ['PlacementRecords'],
     }),
-    getPastPlacement: build.query<PastPlacementBody, { companyId: number; moment: string }>({
-      query: ({ companyId, moment }) => `/companies/${companyId}/past-placement?${toQuery({ moment })}`,
+    getPastPlacement: build.query<PastPlacementBody, { companyId: number; moment: string; classification?: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/past-placement?${toQuery(query)}`,
     }),
-    listRehearsals: build.query<{ rehearsals: PlacementRehearsal[] }, number>({
-      query: (companyId) => `/companies/${companyId}/rehearsals`,
+    listRehearsals: build.query<{ rehearsals: PlacementRehearsal[] }, { companyId: number; classification?: number }>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/rehearsals?${toQuery(query)}`,
       providesTags: ['Rehearsals'],
     }),
-    saveRehearsal: build.mutation<PlacementRehearsal, { companyId: number; name: string; draft: PlacementDraftBody }>({
+    saveRehearsal: build.mutation<PlacementRehearsal, { companyId: number; name: string; draft: PlacementDraftBody; classification?: number }>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/rehearsals`, method: 'POST', body, keepalive: isShort(body) }),
       // The one at work is kept after each change, and is in no list.
       invalidatesTags: (_result, _error, { name }) => (name === '' ? [] : ['Rehearsals']),
@@ -81,6 +96,9 @@ const placementApi = ivoryApi.injectEndpoints({
 
 export const {
   useGetPlacementQuery,
+  useAddClassificationMutation,
+  useChangeClassificationMutation,
+  useDeleteClassificationMutation,
   useListPlacedElsewhereQuery,
   useSetPlacesMutation,
   useApplyPlacementMutation,

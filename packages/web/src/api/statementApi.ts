@@ -10,9 +10,19 @@ export type StatementParams = SpanParams & {
   zero: '0' | '1';
   language: string;
   facets: string;
+  /** The main one's categories where none is named. */
+  classification?: number;
 };
 export type StatementKind = 'balance-sheet' | 'income-statement';
-type EvidenceParams = SpanParams & { companyId: number; kind: StatementKind; line: string; column: number; account?: number | undefined; facets: string };
+type EvidenceParams = SpanParams & {
+  companyId: number;
+  kind: StatementKind;
+  line: string;
+  column: number;
+  account?: number | undefined;
+  facets: string;
+  classification?: number;
+};
 
 export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;

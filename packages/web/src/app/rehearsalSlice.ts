@@ -11,7 +11,7 @@ interface Step {
   readonly draft: PlacementDraft;
 }
 
-/** The proposed changes of a company's placement that somebody works at. */
+/** The proposed changes of a placement that somebody works at. */
 export interface WorkingRehearsal {
   readonly draft: PlacementDraft;
   readonly past: readonly Step[];
@@ -24,13 +24,18 @@ export interface WorkingRehearsal {
 
 export const noRehearsal: WorkingRehearsal = { draft: emptyDraft, past: [], future: [], kept: null, appliedTo: null };
 
-type OfCompany<Fields = unknown> = PayloadAction<{ readonly companyId: number } & Fields>;
-type State = Readonly<Record<number, WorkingRehearsal>>;
+/** Which classification of which company is rehearsed. */
+export function rehearsedKey(companyId: number, classificationId: number): string {
+  return `${companyId} ${classificationId}`;
+}
+
+type OfOne<Fields = unknown> = PayloadAction<{ readonly rehearsed: string } & Fields>;
+type State = Readonly<Record<string, WorkingRehearsal>>;
 
 const longest = 200;
-const change = (state: State, companyId: number, fields: Partial<WorkingRehearsal>): State => ({
+const change = (state: State, rehearsed: string, fields: Partial<WorkingRehearsal>): State => ({
   ...state,
-  [companyId]: { ...(state[companyId] ?? noRehearsal), ...fields },
+  [rehearsed]: { ...(state[rehearsed] ?? noRehearsal), ...fields },
 });
 
 const rehearsalSlice = createSlice({
@@ -38,32 +43,32 @@ const rehearsalSlice = createSlice({
   initialState: {} as State,
   reducers: {
     /** One that was kept is gone on with. */
-    rehearsalOpened: (state, { payload: { companyId, rehearsal } }: OfCompany<{ rehearsal: PlacementRehearsal | null }>) => {
-      if (rehearsal === null) return change(state, companyId, {});
+    rehearsalOpened: (state, { payload: { rehearsed, rehearsal } }: OfOne<{ rehearsal: PlacementRehearsal | null }>) => {
+      if (rehearsal === null) return change(state, rehearsed, {});
       const { draft, changedAt: _, ...kept } = rehearsal;
-      return change(state, companyId, { ...noRehearsal, draft, kept });
+      return change(state, rehearsed, { ...noRehearsal, draft, kept });
     },
-    draftAmended: (state, { payload: { companyId, draft, name } }: OfCompany<{ draft: PlacementDraft; name: string }>) => {
-      const { past, draft: before } = state[companyId] ?? noRehearsal;
-      return change(state, companyId, { draft, past: [...past, { name, draft: before }].slice(-longest), future: [], appliedTo: null });
+    draftAmended: (state, { payload: { rehearsed, draft, name } }: OfOne<{ draft: PlacementDraft; name: string }>) => {
+      const { past, draft: before } = state[rehearsed] ?? noRehearsal;
+      return change(state, rehearsed, { draft, past: [...past, { name, draft: before }].slice(-longest), future: [], appliedTo: null });
     },
-    draftUndone: (state, { payload: { companyId } }: OfCompany) => {
-      const { past, future, draft } = state[companyId] ?? noRehearsal;
+    draftUndone: (state, { payload: { rehearsed } }: OfOne) => {
+      const { past, future, draft } = state[rehearsed] ?? noRehearsal;
       const last = past.at(-1);
-      return last ? change(state, companyId, { draft: last.draft, past: past.slice(0, -1), future: [...future, { name: last.name, draft }] }) : state;
+      return last ? change(state, rehearsed, { draft: last.draft, past: past.slice(0, -1), future: [...future, { name: last.name, draft }] }) : state;
     },
-    draftRedone: (state, { payload: { companyId } }: OfCompany) => {
-      const { past, future, draft } = state[companyId] ?? noRehearsal;
+    draftRedone: (state, { payload: { rehearsed } }: OfOne) => {
+      const { past, future, draft } = state[rehearsed] ?? noRehearsal;
       const next = future.at(-1);
-      return next ? change(state, companyId, { draft: next.draft, future: future.slice(0, -1), past: [...past, { name: next.name, draft }] }) : state;
+      return next ? change(state, rehearsed, { draft: next.draft, future: future.slice(0, -1), past: [...past, { name: next.name, draft }] }) : state;
     },
-    rehearsalKept: (state, { payload: { companyId, rehearsal } }: OfCompany<{ rehearsal: PlacementRehearsal }>) => {
+    rehearsalKept: (state, { payload: { rehearsed, rehearsal } }: OfOne<{ rehearsal: PlacementRehearsal }>) => {
       const { draft: _, changedAt: __, ...kept } = rehearsal;
-      return change(state, companyId, { kept });
+      return change(state, rehearsed, { kept });
     },
-    rehearsalApplied: (state, { payload: { companyId, draft, structureVersion } }: OfCompany<{ draft: PlacementDraft; structureVersion: number }>) =>
-      change(state, companyId, { ...noRehearsal, draft, appliedTo: structureVersion }),
-    rehearsalCleared: (state, { payload: { companyId } }: OfCompany) => change(state, companyId, noRehearsal),
+    rehearsalApplied: (state, { payload: { rehearsed, draft, structureVersion } }: OfOne<{ draft: PlacementDraft; structureVersion: number }>) =>
+      change(state, rehearsed, { ...noRehearsal, draft, appliedTo: structureVersion }),
+    rehearsalCleared: (state, { payload: { rehearsed } }: OfOne) => change(state, rehearsed, noRehearsal),
   },
 });
 

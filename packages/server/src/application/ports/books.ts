@@ -7,6 +7,7 @@ import type {
   CodesOfAccount,
   Cube,
   DescribedCategory,
+  DraftedPlaces,
   FiscalCalendar,
   LayoutOptions,
   PairingRule,
@@ -44,8 +45,33 @@ export interface ChartAccount extends Account {
   readonly version: number;
 }
 
-/** Chart, placement and calendar of a company at one structure version. */
-export interface Structure {
+/** One tree of categories and where accounts stand in it. */
+export interface ClassifiedPlacement {
+  readonly categories: readonly VersionedCategory[];
+  readonly categoryTree: CategoryTree;
+  /** By hand. */
+  readonly places: readonly Place[];
+  readonly ranges: readonly CategoryRange[];
+  /** What ranges make of each account that they have to do with. */
+  readonly byRange: ReadonlyMap<number, PlacedByRange>;
+  /** Where accounts stand, by hand or by range. */
+  readonly portions: ReadonlyMap<number, Portions>;
+}
+
+/** One of several trees side by side: statutory, management, tax. */
+export interface Classification extends ClassifiedPlacement {
+  readonly id: number;
+  readonly name: string;
+  readonly version: number;
+}
+
+/** Places by hand that keep an account where it stands in a classification, although it leaves a range. */
+export interface KeptPlaces extends DraftedPlaces {
+  readonly classificationId: number;
+}
+
+/** Chart, placement and calendar of a company at one structure version; the placement is that of one classification, the main one unless another was asked for. */
+export interface Structure extends ClassifiedPlacement {
   readonly company: CompanyRecord;
   readonly calendar: FiscalCalendar;
   /** Of locked periods, by `periodKey`. */
@@ -58,15 +84,9 @@ export interface Structure {
   readonly lists: readonly StoredCodeList[];
   /** Values of facets that may not stand on one line. */
   readonly pairings: readonly PairingRule[];
-  readonly categories: readonly VersionedCategory[];
-  readonly categoryTree: CategoryTree;
-  /** By hand. */
-  readonly places: readonly Place[];
-  readonly ranges: readonly CategoryRange[];
-  /** What ranges make of each account that they have to do with. */
-  readonly byRange: ReadonlyMap<number, PlacedByRange>;
-  /** Where accounts stand, by hand or by range. */
-  readonly portions: ReadonlyMap<number, Portions>;
+  readonly classificationId: number;
+  /** As they were made. */
+  readonly classifications: readonly Classification[];
   readonly options: LayoutOptions;
   readonly optionsVersion: number;
   readonly retainedEarningsId: number | null;

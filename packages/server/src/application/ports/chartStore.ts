@@ -1,6 +1,6 @@
-import type { Account, ChartComparison, CodesOfAccount, Day, DraftedPlaces, Outcome } from '@ivory-ladder/core';
+import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { Books, ChartAccount } from './books.ts';
+import type { Books, ChartAccount, KeptPlaces } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
 
 /** Everything of an account that a person can set. */
@@ -37,7 +37,7 @@ export interface ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly DraftedPlaces[],
+    kept: readonly KeptPlaces[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
@@ -45,7 +45,7 @@ export interface ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly DraftedPlaces[],
+    kept: readonly KeptPlaces[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;

@@ -2,7 +2,6 @@ import type {
   CaptionLanguage,
   Currency,
   DigitOrder,
-  DraftedPlaces,
   FiscalYear,
   LayoutOptions,
   NewChart,
@@ -13,7 +12,7 @@ import type {
   YearForm,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { PeriodLock } from './books.ts';
+import type { KeptPlaces, PeriodLock } from './books.ts';
 import type { Person } from './peopleStore.ts';
 
 export interface CompanyRecord {
@@ -31,6 +30,8 @@ export interface CompanyRecord {
   readonly languages: readonly CaptionLanguage[];
   /** How the years behind the last one are made. */
   readonly yearForm: YearForm;
+  /** The classification that statements, rail and proofs go by. */
+  readonly mainClassification: number;
   readonly settingsVersion: number;
   /** Grows with each posting. */
   readonly revision: number;
@@ -64,7 +65,7 @@ export interface CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly DraftedPlaces[] },
+    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly KeptPlaces[] },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   /** `form`: how later years are made from now on; `null`: as until now. */

@@ -15,7 +15,16 @@ import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
-export { type Books, type ChartAccount, type PeriodLock, periodKey, type Structure, type VersionedCategory } from './books.ts';
+export {
+  type Books,
+  type ChartAccount,
+  type Classification,
+  type KeptPlaces,
+  type PeriodLock,
+  periodKey,
+  type Structure,
+  type VersionedCategory,
+} from './books.ts';
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
@@ -26,7 +35,7 @@ export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, Jou
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
-export type { PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
+export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
 export type { RehearsalKept, RehearsalState, RehearsalStore } from './rehearsalStore.ts';

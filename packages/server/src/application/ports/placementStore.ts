@@ -4,6 +4,7 @@ import type { Failure } from '../failure.ts';
 /** A change of the placement that was applied as a whole. */
 export interface PlacementRecord {
   readonly id: number;
+  readonly classificationId: number;
   /** UTC, just before it was written. */
   readonly at: string;
   readonly by: string;
@@ -22,6 +23,7 @@ export interface PlacementRecordDetail extends PlacementRecord {
 }
 
 export interface PlacementToApply {
+  readonly classificationId: number;
   readonly draft: PlacementDraft;
   readonly effect: PlacementEffect;
   readonly reason: string;
@@ -34,7 +36,27 @@ export interface PastPlacement {
   readonly places: readonly Place[];
 }
 
+/** What of a classification itself can change. */
+export interface ClassificationChange {
+  readonly id: number;
+  readonly version: number;
+  readonly before: string;
+  readonly name: string;
+  /** From now on statements, rail and proofs go by it. */
+  readonly becomesMain: boolean;
+}
+
 export interface PlacementStore {
+  /** `draft`: categories and places that it begins with. */
+  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
+  changeClassification(companyId: number, change: ClassificationChange, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** With its categories, places, rehearsals and exclusions. */
+  deleteClassification(
+    companyId: number,
+    classification: { readonly id: number; readonly name: string },
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<null, Failure>>;
   /** One transaction; `ids` gives new categories, which have negative ids in the draft, the ids they got. */
   apply(
     companyId: number,
@@ -43,8 +65,8 @@ export interface PlacementStore {
     actor: string,
   ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>>;
   /** Latest first, so many at most, before a record. */
-  records(companyId: number, before: number | null, most: number): Promise<PlacementRecord[]>;
+  records(companyId: number, classificationId: number, before: number | null, most: number): Promise<PlacementRecord[]>;
   record(companyId: number, recordId: number): Promise<PlacementRecordDetail | null>;
   /** As it stood at a moment (UTC, microseconds); empty before the company was there. */
-  at(companyId: number, moment: string): Promise<PastPlacement>;
+  at(companyId: number, classificationId: number, moment: string): Promise<PastPlacement>;
 }

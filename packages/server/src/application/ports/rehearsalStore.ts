@@ -6,6 +6,7 @@ export type RehearsalState = 'drafted' | 'offered' | 'returned';
 
 export interface RehearsalKept {
   readonly id: number;
+  readonly classificationId: number;
   readonly personId: number;
   /** Who it belongs to. */
   readonly by: string;
@@ -24,10 +25,10 @@ type Fields = Pick<RehearsalKept, 'name' | 'state' | 'word' | 'wordBy' | 'draft'
 
 export interface RehearsalStore {
   /** A person's own, and what others offer. */
-  list(companyId: number, personId: number): Promise<RehearsalKept[]>;
+  list(companyId: number, classificationId: number, personId: number): Promise<RehearsalKept[]>;
   find(companyId: number, id: number): Promise<RehearsalKept | null>;
   /** In the place of the person's one of this name, if there is one. */
-  save(companyId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept>;
+  save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept>;
   change(companyId: number, id: number, version: number, fields: Fields): Promise<Outcome<null, Failure>>;
   delete(companyId: number, id: number): Promise<void>;
 }

@@ -12,6 +12,8 @@ export interface CodeListRow {
   name: string;
   neededOn: string;
   notAllowedOn: string;
+  completeFor: string;
+  completeOn: string;
   version: number;
 }
 
@@ -24,6 +26,8 @@ export const CodeListEntity = new EntitySchema<CodeListRow>({
     name: { type: 'varchar', length: 100 },
     neededOn: { name: 'needed_on', type: 'varchar', length: 1000, default: '' },
     notAllowedOn: { name: 'not_allowed_on', type: 'varchar', length: 1000, default: '' },
+    completeFor: { ...keyText, name: 'complete_for', length: 200, default: '' },
+    completeOn: { name: 'complete_on', type: 'varchar', length: 1000, default: '' },
     version: { type: 'int', unsigned: true, default: 1 },
   },
   indices: [

@@ -20,6 +20,7 @@ export interface CompanyRow {
   settingsVersion: number;
   languages: string;
   yearForm: string;
+  mainClassification: number;
 }
 
 export const CompanyEntity = new EntitySchema<CompanyRow>({
@@ -40,6 +41,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     settingsVersion: { name: 'settings_version', type: 'int', unsigned: true, default: 0 },
     languages: { ...keyText, length: 100, default: 'en' },
     yearForm: { name: 'year_form', type: 'varchar', length: 200, default: '' },
+    mainClassification: { name: 'main_classification', type: 'int', unsigned: true, default: 1 },
   },
 });
 
@@ -126,6 +128,7 @@ export interface CategoryRow {
   note: string;
   description: string;
   version: number;
+  classificationId: number;
 }
 
 export const CategoryEntity = new EntitySchema<CategoryRow>({
@@ -144,6 +147,7 @@ export const CategoryEntity = new EntitySchema<CategoryRow>({
     note: { type: 'varchar', length: 20, default: '' },
     description: { type: 'varchar', length: 2000, default: '' },
     version: { type: 'int', unsigned: true, default: 0 },
+    classificationId: { name: 'classification_id', type: 'int', unsigned: true, default: 1 },
   },
   indices: [{ name: 'category_by_id', columns: ['id'] }],
 });
@@ -151,6 +155,7 @@ export const CategoryEntity = new EntitySchema<CategoryRow>({
 export interface PlaceRow {
   companyId: number;
   accountId: number;
+  classificationId: number;
   side: string;
   categoryId: number;
 }
@@ -160,6 +165,7 @@ export const PlaceEntity = new EntitySchema<PlaceRow>({
   columns: {
     companyId,
     accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
+    classificationId: { name: 'classification_id', type: 'int', unsigned: true, primary: true, default: 1 },
     side: { ...keyText, length: 6, primary: true },
     categoryId: { name: 'category_id', type: 'int', unsigned: true },
   },

@@ -13,7 +13,7 @@ import {
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
 import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
-import { PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
+import { ClassificationEntity, CoverageExclusionEntity, PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
 import { ExchangeRateEntity, ForeignAmountEntity } from './rateEntities.ts';
 import {
   AccountNoteEntity,
@@ -36,6 +36,8 @@ export const entities = [
   CategoryEntity,
   CategoryRangeEntity,
   PlaceEntity,
+  ClassificationEntity,
+  CoverageExclusionEntity,
   PlacementRecordEntity,
   RehearsalEntity,
   CodeListEntity,

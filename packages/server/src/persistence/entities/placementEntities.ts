@@ -2,6 +2,7 @@ import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
+const classificationId: EntitySchemaColumnOptions = { name: 'classification_id', type: 'int', unsigned: true, default: 1 };
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
 
 export interface PlacementRecordRow {
@@ -15,6 +16,7 @@ export interface PlacementRecordRow {
   undoes: number | null;
   draft: string;
   effect: string;
+  classificationId: number;
 }
 
 export const PlacementRecordEntity = new EntitySchema<PlacementRecordRow>({
@@ -30,6 +32,7 @@ export const PlacementRecordEntity = new EntitySchema<PlacementRecordRow>({
     undoes: { type: 'int', unsigned: true, nullable: true },
     draft: { type: 'mediumtext' },
     effect: { type: 'mediumtext' },
+    classificationId,
   },
   indices: [
     { name: 'placement_record_by_id', columns: ['id'] },
@@ -48,6 +51,7 @@ export interface RehearsalRow {
   draft: string;
   changedAt: string;
   version: number;
+  classificationId: number;
 }
 
 export const RehearsalEntity = new EntitySchema<RehearsalRow>({
@@ -63,9 +67,48 @@ export const RehearsalEntity = new EntitySchema<RehearsalRow>({
     draft: { type: 'mediumtext' },
     changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
     version: { type: 'int', unsigned: true, default: 1 },
+    classificationId,
   },
   indices: [
     { name: 'rehearsal_by_id', columns: ['id'] },
-    { name: 'rehearsal_by_name', columns: ['companyId', 'personId', 'name'], unique: true },
+    { name: 'rehearsal_by_name', columns: ['companyId', 'classificationId', 'personId', 'name'], unique: true },
   ],
+});
+
+interface ClassificationRow {
+  companyId: number;
+  id: number;
+  name: string;
+  version: number;
+}
+
+export const ClassificationEntity = new EntitySchema<ClassificationRow>({
+  name: 'classification',
+  columns: { companyId, id: generatedId, name: { type: 'varchar', length: 100 }, version: { type: 'int', unsigned: true, default: 1 } },
+  indices: [
+    { name: 'classification_by_id', columns: ['id'] },
+    { name: 'classification_by_name', columns: ['companyId', 'name'], unique: true },
+  ],
+});
+
+interface CoverageExclusionRow {
+  companyId: number;
+  scope: string;
+  accountId: number;
+  reason: string;
+  by: string;
+  at: string;
+}
+
+export const CoverageExclusionEntity = new EntitySchema<CoverageExclusionRow>({
+  name: 'coverage_exclusion',
+  columns: {
+    companyId,
+    scope: { ...keyText, length: 40, primary: true },
+    accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
+    reason: { type: 'varchar', length: 500 },
+    by: { name: 'excluded_by', type: 'varchar', length: 200 },
+    at: { name: 'excluded_at', type: 'datetime' },
+  },
+  indices: [{ name: 'coverage_exclusion_by_account', columns: ['companyId', 'accountId'] }],
 });

@@ -68,6 +68,15 @@ import { KeepPastOfPlace1790000000067 } from './067-keep-past-of-place.ts';
 import { KeepPastOfCategory1790000000068 } from './068-keep-past-of-category.ts';
 import { KeepPastOfCategoryRange1790000000069 } from './069-keep-past-of-category-range.ts';
 import { KeepPastOfCategoryCaption1790000000070 } from './070-keep-past-of-category-caption.ts';
+import { CreateClassification1790000000071 } from './071-create-classification.ts';
+import { FillClassification1790000000072 } from './072-fill-classification.ts';
+import { NameMainClassification1790000000073 } from './073-name-main-classification.ts';
+import { ClassifyCategory1790000000074 } from './074-classify-category.ts';
+import { ClassifyPlace1790000000075 } from './075-classify-place.ts';
+import { ClassifyPlacementRecord1790000000076 } from './076-classify-placement-record.ts';
+import { ClassifyRehearsal1790000000077 } from './077-classify-rehearsal.ts';
+import { CreateCoverageExclusion1790000000078 } from './078-create-coverage-exclusion.ts';
+import { CompleteCodeLists1790000000079 } from './079-complete-code-lists.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -141,4 +150,13 @@ export const migrations = [
   KeepPastOfCategory1790000000068,
   KeepPastOfCategoryRange1790000000069,
   KeepPastOfCategoryCaption1790000000070,
+  CreateClassification1790000000071,
+  FillClassification1790000000072,
+  NameMainClassification1790000000073,
+  ClassifyCategory1790000000074,
+  ClassifyPlace1790000000075,
+  ClassifyPlacementRecord1790000000076,
+  ClassifyRehearsal1790000000077,
+  CreateCoverageExclusion1790000000078,
+  CompleteCodeLists1790000000079,
 ];

@@ -20,6 +20,8 @@ interface EvidencePanelProps {
   readonly span: SpanInAddress;
   /** Only lines with these facet values. */
   readonly facets: string;
+  /** Whose categories it climbs; the main one's where none is named. */
+  readonly classification?: number;
   readonly cell: CellAddress;
   readonly onOpen: (cell: CellAddress) => void;
   readonly onClose: () => void;
@@ -28,7 +30,7 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, facets, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const [entryId, setEntryId] = useState<number | null>(null);
@@ -37,6 +39,7 @@ export function EvidencePanel({ kind, span, facets, cell, onOpen, onClose }: Evi
     kind,
     ...span,
     facets,
+    ...(classification === undefined ? {} : { classification }),
     line: cell.line,
     column: cell.column,
     ...(cell.account === null ? {} : { account: cell.account }),

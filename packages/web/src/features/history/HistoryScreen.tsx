@@ -16,6 +16,8 @@ const things = {
   journal_import: 'imports of entries',
   trial_balance: 'trial balances',
   code_list: 'codes and facets',
+  classification: 'classifications',
+  coverage: 'exclusions from the coverage',
   pairing_rule: 'pairing rules',
   period: 'periods',
   layout_options: 'layouts',

@@ -3,10 +3,11 @@ import { isEmptyDraft } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { useListPlacementRecordsQuery, useListRehearsalsQuery } from '../../api/placementApi.ts';
-import { rehearsalOpened } from '../../app/rehearsalSlice.ts';
+import { rehearsalOpened, rehearsedKey } from '../../app/rehearsalSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { momentText } from '../../components/dates.ts';
@@ -16,16 +17,17 @@ import { useDraftNames } from '../rehearsal/useDraftNames.ts';
 import { usePlacement } from '../rehearsal/usePlacement.ts';
 import styles from './PlacementRecordScreen.module.css';
 import { RecordPanel } from './RecordPanel.tsx';
-import { useRestorePlacement } from './useRestorePlacement.ts';
+import { useRestorePlacement, withRehearsal } from './useRestorePlacement.ts';
 
 /** Every change of the placement that was applied, latest first; and the rehearsals that are kept or offered. */
 export function PlacementRecordScreen() {
   const company = useCompany();
   const mayPlace = useMay('preparer');
+  const { asked } = useClassification();
   const [params, change] = useAddress();
   const [before, setBefore] = useState<number | null>(null);
-  const { data } = useListPlacementRecordsQuery({ companyId: company.id, ...(before === null ? {} : { before }) });
-  const { data: kept } = useListRehearsalsQuery(company.id, { skip: !mayPlace, refetchOnMountOrArgChange: true });
+  const { data } = useListPlacementRecordsQuery({ companyId: company.id, ...asked, ...(before === null ? {} : { before }) });
+  const { data: kept } = useListRehearsalsQuery({ companyId: company.id, ...asked }, { skip: !mayPlace, refetchOnMountOrArgChange: true });
   const rehearsals = (kept?.rehearsals ?? []).filter(({ name, draft }) => name !== '' && !isEmptyDraft(draft));
   const { working } = usePlacement();
   const isBusy = !isEmptyDraft(working.draft) && working.appliedTo === null;
@@ -92,14 +94,16 @@ export function PlacementRecordScreen() {
 
 function Rehearsals({ rehearsals }: { rehearsals: readonly PlacementRehearsal[] }) {
   const { id: companyId } = useCompany();
+  const { classification } = useClassification();
+  const { search } = useLocation();
   const dispatch = useDispatch();
   const navigate = useNavigate();
   const { working } = usePlacement();
   const names = useDraftNames();
   const isBusy = !isEmptyDraft(working.draft) && working.appliedTo === null;
   const open = (rehearsal: PlacementRehearsal) => {
-    dispatch(rehearsalOpened({ companyId, rehearsal }));
-    void navigate(`/companies/${companyId}/placement?rehearsal=lines`);
+    dispatch(rehearsalOpened({ rehearsed: rehearsedKey(companyId, classification.id), rehearsal }));
+    void navigate({ pathname: `/companies/${companyId}/placement`, search: withRehearsal(search) });
   };
   return (
     <>

@@ -10,7 +10,8 @@ import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useChangeRehearsalMutation, useSaveRehearsalMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { rehearsalCleared } from '../../app/rehearsalSlice.ts';
+import { rehearsalCleared, rehearsedKey } from '../../app/rehearsalSlice.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { usePlacement } from './usePlacement.ts';
 
@@ -34,6 +35,7 @@ const words = {
 /** The one line that is asked for before something is done with the whole rehearsal. */
 export function KeepDialog({ ask, onClose }: { ask: keyof typeof words; onClose: () => void }) {
   const { id: companyId } = useCompany();
+  const { classification, asked } = useClassification();
   const { working, apply } = usePlacement();
   const dispatch = useDispatch();
   const [save] = useSaveRehearsalMutation();
@@ -49,7 +51,7 @@ export function KeepDialog({ ask, onClose }: { ask: keyof typeof words; onClose:
       return returned.error === undefined ? `Returned to ${kept?.by}.` : refuse(returned.error);
     }
     const body = working.draft as PlacementDraftBody;
-    const saved = kept ? { data: kept, error: undefined } : await save({ companyId, name: '', draft: body });
+    const saved = kept ? { data: kept, error: undefined } : await save({ companyId, name: '', draft: body, ...asked });
     if (!saved.data) return refuse(saved.error);
     const state = ask === 'offer' ? 'offered' : 'drafted';
     const named = await change({ companyId, rehearsalId: saved.data.id, version: saved.data.version, name: text, state, draft: body });
@@ -65,7 +67,7 @@ export function KeepDialog({ ask, onClose }: { ask: keyof typeof words; onClose:
     if (said === null) return;
     if (said !== '') {
       dispatch(noticeGiven({ tone: 'done', text: said }));
-      dispatch(rehearsalCleared({ companyId }));
+      dispatch(rehearsalCleared({ rehearsed: rehearsedKey(companyId, classification.id) }));
     }
     onClose();
   };

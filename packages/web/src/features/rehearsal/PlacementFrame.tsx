@@ -2,8 +2,9 @@ import { useSelector } from 'react-redux';
 import { Link, Outlet } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { noRehearsal } from '../../app/rehearsalSlice.ts';
+import { noRehearsal, rehearsedKey } from '../../app/rehearsalSlice.ts';
 import type { AppState } from '../../app/store.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -13,13 +14,20 @@ import { useKeptRehearsal } from './useKeptRehearsal.ts';
 import { PlacementContext } from './usePlacement.ts';
 import { useRehearsal } from './useRehearsal.ts';
 
-/** The screens that change the placement, over one rehearsal of its changes. */
+/** The screens that change the placement, over one rehearsal of its changes; another classification begins with a frame of its own. */
 export function PlacementFrame() {
   const company = useCompany();
+  const { classification } = useClassification();
+  return <ClassifiedFrame key={rehearsedKey(company.id, classification.id)} />;
+}
+
+function ClassifiedFrame() {
+  const company = useCompany();
   const { span } = useSpan();
-  const { data, error } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const { classification, asked } = useClassification();
+  const { data, error } = useGetPlacementQuery({ companyId: company.id, ...span, ...asked });
   const rehearsing = useRehearsal(data);
-  const working = useSelector((state: AppState) => state.rehearsal[company.id] ?? noRehearsal);
+  const working = useSelector((state: AppState) => state.rehearsal[rehearsedKey(company.id, classification.id)] ?? noRehearsal);
   useKeptRehearsal(data ? working : undefined);
   if (error !== undefined && !data) return <EmptyState title="The placement cannot be shown">{describeFailure(error)}</EmptyState>;
   if (!data || !rehearsing) return null;

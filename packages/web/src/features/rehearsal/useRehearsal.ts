@@ -5,8 +5,18 @@ import { useDispatch, useSelector } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useApplyPlacementMutation, useDeleteRehearsalMutation, useListPlacedElsewhereQuery } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { draftAmended, draftRedone, draftUndone, noRehearsal, rehearsalApplied, rehearsalCleared, type WorkingRehearsal } from '../../app/rehearsalSlice.ts';
+import {
+  draftAmended,
+  draftRedone,
+  draftUndone,
+  noRehearsal,
+  rehearsalApplied,
+  rehearsalCleared,
+  rehearsedKey,
+  type WorkingRehearsal,
+} from '../../app/rehearsalSlice.ts';
 import type { AppState } from '../../app/store.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
@@ -48,7 +58,9 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   const { id: companyId, digitOrder } = company;
   const { span } = useSpan();
   const dispatch = useDispatch();
-  const working = useSelector((state: AppState) => state.rehearsal[companyId] ?? noRehearsal);
+  const { classification, asked } = useClassification();
+  const rehearsed = rehearsedKey(companyId, classification.id);
+  const working = useSelector((state: AppState) => state.rehearsal[rehearsed] ?? noRehearsal);
   const [applyNow, { isLoading: isApplying }] = useApplyPlacementMutation();
   const [deleteKept] = useDeleteRehearsalMutation();
   const base = useMemo(() => (view ? placementBase(view, digitOrder) : null), [view, digitOrder]);
@@ -74,8 +86,8 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   // What was applied is shown as a draft until the placement comes with it.
   const hasArrived = working.appliedTo !== null && view !== undefined && view.structureVersion !== working.appliedTo;
   useEffect(() => {
-    if (hasArrived) dispatch(rehearsalCleared({ companyId }));
-  }, [hasArrived, dispatch, companyId]);
+    if (hasArrived) dispatch(rehearsalCleared({ rehearsed }));
+  }, [hasArrived, dispatch, rehearsed]);
 
   const refuse = useCallback((failure: unknown) => void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) })), [dispatch]);
   /** Parts that are in conflict stay beside it until somebody decides about them. */
@@ -89,9 +101,9 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
       };
       // The worker is at it while the screen is drawn.
       figures.ask(whole);
-      dispatch(draftAmended({ companyId, name, draft: whole }));
+      dispatch(draftAmended({ rehearsed, name, draft: whole }));
     },
-    [dispatch, companyId, sound, figures],
+    [dispatch, rehearsed, sound, figures],
   );
   const amend = useCallback(
     (change: PlacementChange, name: string): boolean => {
@@ -115,9 +127,9 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
         places: places.filter(({ accountId }) => !accountIds.includes(accountId)),
         categories: categories.filter(({ id }) => !categoryIds.includes(id)),
       };
-      dispatch(draftAmended({ companyId, name: 'take changes out', draft }));
+      dispatch(draftAmended({ rehearsed, name: 'take changes out', draft }));
     },
-    [working.draft, dispatch, companyId],
+    [working.draft, dispatch, rehearsed],
   );
   const insist = useCallback(
     (conflict: DraftConflict) => {
@@ -126,22 +138,23 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
         conflict.thing === 'account'
           ? { categories, places: places.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) }
           : { places, categories: categories.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) };
-      dispatch(draftAmended({ companyId, name: 'keep a change of yours', draft }));
+      dispatch(draftAmended({ rehearsed, name: 'keep a change of yours', draft }));
     },
-    [working.draft, dispatch, companyId],
+    [working.draft, dispatch, rehearsed],
   );
   const apply = useCallback(
     async (reason: string): Promise<boolean> => {
       if (!view || !sound) return false;
+      const of = asked.classification === undefined ? {} : { classification: asked.classification };
       const ends = working.kept ? { rehearsalId: working.kept.id } : {};
-      const applied = await applyNow({ companyId, draft: sound.draft as PlacementDraftBody, reason, ...ends, ...span });
+      const applied = await applyNow({ companyId, draft: sound.draft as PlacementDraftBody, reason, ...ends, ...span, ...of });
       if (!applied.data) {
         refuse(applied.error);
         return false;
       }
       const { recordId, ids, accounts, categories, changedLines } = applied.data;
       const draft = draftWithIds(sound.draft, new Map(Object.entries(ids).map(([from, to]) => [Number(from), to])));
-      dispatch(rehearsalApplied({ companyId, draft, structureVersion: view.structureVersion }));
+      dispatch(rehearsalApplied({ rehearsed, draft, structureVersion: view.structureVersion }));
       const what = [
         accounts > 0 ? `${counted(accounts, 'account')} moved` : '',
         categories > 0 ? `${counted(categories, 'category', 'categories')} changed` : '',
@@ -151,15 +164,15 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
       );
       return true;
     },
-    [view, sound, companyId, span, applyNow, working.kept, dispatch, refuse],
+    [view, sound, companyId, rehearsed, asked.classification, span, applyNow, working.kept, dispatch, refuse],
   );
   const discard = useCallback(() => {
     // Somebody else's is only looked at no more.
     if (working.kept?.isOwn) void deleteKept({ companyId, rehearsalId: working.kept.id });
-    dispatch(rehearsalCleared({ companyId }));
-  }, [working.kept, deleteKept, dispatch, companyId]);
-  const undo = useCallback(() => void dispatch(draftUndone({ companyId })), [dispatch, companyId]);
-  const redo = useCallback(() => void dispatch(draftRedone({ companyId })), [dispatch, companyId]);
+    dispatch(rehearsalCleared({ rehearsed }));
+  }, [working.kept, deleteKept, dispatch, companyId, rehearsed]);
+  const undo = useCallback(() => void dispatch(draftUndone({ rehearsed })), [dispatch, rehearsed]);
+  const redo = useCallback(() => void dispatch(draftRedone({ rehearsed })), [dispatch, rehearsed]);
   useUndoKeys(undo, redo);
   const undoName = working.past.at(-1)?.name ?? null;
   const redoName = working.future.at(-1)?.name ?? null;

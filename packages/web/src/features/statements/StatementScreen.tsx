@@ -4,6 +4,7 @@ import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
@@ -31,6 +32,7 @@ export function StatementScreen() {
   const company = useCompany();
   const { kind, request, change, toggle, cell } = useStatementAddress();
   const { span, choose } = useSpan();
+  const { classification, choose: chooseClassification } = useClassification();
   const { search } = useLocation();
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
   const statement = data?.kind === kind.replace('-', '_') ? data : undefined;
@@ -52,6 +54,20 @@ export function StatementScreen() {
               <h1 id="statement-title" lang={statement?.language}>
                 {statement?.title ?? (kind === 'balance-sheet' ? 'Balance sheet' : 'Income statement')}
               </h1>
+              {company.classifications.length > 1 && (
+                <select
+                  className={styles.language}
+                  aria-label="Classification"
+                  value={classification.id}
+                  onChange={({ target: { value } }) => chooseClassification(Number(value))}
+                >
+                  {company.classifications.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              )}
               {company.languages.length > 1 && (
                 <select
                   className={styles.language}
@@ -119,6 +135,7 @@ export function StatementScreen() {
             kind={kind}
             span={span}
             facets={request.facets}
+            {...(request.classification === undefined ? {} : { classification: request.classification })}
             cell={cell}
             onOpen={(address) => change({ cell: writeCell(address) })}
             onClose={() => change({ cell: null })}

@@ -2,6 +2,7 @@ import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
 import { useAddress } from '../../app/useAddress.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -23,6 +24,7 @@ export function useStatementAddress() {
   const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
   const detail = params.get('detail') ?? '2';
   const { facets } = useFacetFilter();
+  const { classification } = useClassification().asked;
   const request = useMemo(
     (): StatementParams => ({
       companyId: company.id,
@@ -34,8 +36,9 @@ export function useStatementAddress() {
       zero: params.get('zero') === '1' ? '1' : '0',
       language: params.get('language') ?? '',
       facets,
+      ...(classification === undefined ? {} : { classification }),
     }),
-    [company.id, kind, span, detail, params, facets],
+    [company.id, kind, span, detail, params, facets, classification],
   );
   const toggle = useCallback(
     (key: string, isOpen: boolean) => {
