@@ -38,7 +38,9 @@ const accountNumbers = oneLine(1000);
 export const codeListChange = z.strictObject({
   version,
   name: listName.optional(),
-  /** Of a facet: accounts whose lines need a value of it, and accounts whose lines may not have one. */
+  /** Of a list of report codes: elements whose accounts each need a code. */
+  neededFor: z.array(element).max(5).optional(),
+  /** Accounts that need a code of a list, or whose lines need a value of a facet; and accounts whose lines may not have one. */
   neededOn: accountNumbers.optional(),
   notAllowedOn: accountNumbers.optional(),
   set: z
@@ -54,6 +56,7 @@ export const codeList = z.object({
   key: listKey,
   kind: listKind,
   name: z.string(),
+  neededFor: z.array(element),
   neededOn: z.string(),
   notAllowedOn: z.string(),
   version,

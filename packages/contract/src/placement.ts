@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { listKey } from './codeLists.ts';
 import { layoutOptions } from './company.ts';
 import { accountRole, amount, day, element, id, language, name, nature, placeSide, side, step, term, version } from './primitives.ts';
 
@@ -104,6 +105,8 @@ export const placedAccount = z.object({
 /** What a change of its place is run over, beside that. */
 const accountToPlace = placedAccount.extend({
   active: z.boolean(),
+  /** Of lists of report codes. */
+  codes: z.record(listKey, z.string()),
   /** Balances at the same days; of income and expense what the fiscal year has brought. */
   balance: amount,
   balanceBefore: amount,
@@ -111,9 +114,22 @@ const accountToPlace = placedAccount.extend({
 
 export type PlacedAccount = z.infer<typeof placedAccount>;
 
+/** `classification:1`, or `report:7` for a list of report codes. */
+const coverageScope = z.string().regex(/^(classification|report):\d+$/);
+
+/** `reason`: why they are left out; `null` takes them in again. */
+export const exclusionsChange = z.strictObject({
+  scope: coverageScope,
+  accountIds: z.array(id).min(1).max(20_000),
+  reason: z.string().trim().min(1).max(500).nullable(),
+});
+export type ExclusionsChange = z.infer<typeof exclusionsChange>;
+
 export const placementView = z.object({
   categories: z.array(category),
   accounts: z.array(accountToPlace),
+  /** Accounts that somebody left out of the coverage of the classification or of a code list. */
+  exclusions: z.array(z.object({ scope: coverageScope, accountId: id, reason: z.string(), by: z.string(), at: z.string() })),
   span: z.object({ firstDay: day, lastDay: day }),
   comparative: z.object({ firstDay: day, lastDay: day }),
   balanceComparative: day,

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import type { Operation } from './operation.ts';
-import { category, categoryChange, categoryInput, classificationChange, classificationInput, placementView, placesChange } from './placement.ts';
+import {
+  category,
+  categoryChange,
+  categoryInput,
+  classificationChange,
+  classificationInput,
+  exclusionsChange,
+  placementView,
+  placesChange,
+} from './placement.ts';
 import {
   appliedPlacement,
   pastPlacement,
@@ -52,6 +61,14 @@ export const placementOperations = {
     summary: 'Delete a classification that is not the main one, with its categories and places',
     answer: 'none',
     status: 204,
+  },
+  setExclusions: {
+    needs: 'preparer',
+    method: 'put',
+    path: '/companies/{companyId}/coverage-exclusions',
+    summary: 'Leave accounts out of the coverage of a classification or code list with a reason, or take them in again',
+    body: exclusionsChange,
+    answer: z.object({ accounts: z.int() }),
   },
   listPlacedElsewhere: {
     needs: 'reader',

@@ -71,6 +71,7 @@ export const proof = z.object({
     'assets_equal_claims',
     'profit_in_equity',
     'coverage',
+    'codes_complete',
     'parents_without_postings',
     'normal_sides',
     'profit_allotted',

@@ -1,11 +1,14 @@
 import type { CodeList, ListKey } from '../chart/codeList.ts';
+import type { Element } from '../chart/element.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import { type NumberKey, numberKey, rangeTest } from '../chart/numberRange.ts';
 import { readRangeText } from '../chart/rangeText.ts';
 import { type FacetsOfLine, valuesBelow } from './facetFilter.ts';
 
-/** On which accounts a facet is needed, and on which it may not stand; account numbers in their text form, empty for none. */
+/** On which accounts a facet or a code is needed, and on which a facet may not stand; account numbers in their text form, empty for none. */
 export interface FacetRules {
+  /** Of a list of report codes: elements whose accounts each need a code, beside those by number. */
+  readonly neededFor: readonly Element[];
   readonly neededOn: string;
   readonly notAllowedOn: string;
 }

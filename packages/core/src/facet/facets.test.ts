@@ -15,10 +15,11 @@ const vessel: Facet = {
   key: 'facet:1',
   name: 'Vessel',
   neededOn: '4000 to 4999 except 4900',
+  neededFor: [],
   notAllowedOn: '1*',
   codes: [value('FLEET'), value('TERN', 'FLEET'), value('GULL', 'FLEET'), value('OLD', null, true)],
 };
-const route: Facet = { key: 'facet:2', name: 'Route', neededOn: '', notAllowedOn: '', codes: [value('NORTH'), value('SOUTH')] };
+const route: Facet = { key: 'facet:2', name: 'Route', neededFor: [], neededOn: '', notAllowedOn: '', codes: [value('NORTH'), value('SOUTH')] };
 const pairing: PairingRule = { id: 1, first: 'facet:1', firstValue: 'FLEET', second: 'facet:2', secondValue: 'SOUTH', reason: 'too shallow' };
 
 describe('the facets of a line', () => {

@@ -15,6 +15,7 @@ describe('coverage', () => {
     expect(coverageOfOne(nowhere, nowhere, -50n)).toEqual({
       inScope: 1,
       faults: [{ account: 0, state: 'unplaced', net: -50n }],
+      leftOut: [],
       atStake: 50n,
       netEffect: -50n,
     });
@@ -31,8 +32,23 @@ describe('coverage', () => {
   });
 
   it('a parent is in scope only while it bears an amount of its own', () => {
-    expect(coverageOfOne(nowhere, nowhere, 0n, true)).toEqual({ inScope: 0, faults: [], atStake: 0n, netEffect: 0n });
+    expect(coverageOfOne(nowhere, nowhere, 0n, true)).toEqual({ inScope: 0, faults: [], leftOut: [], atStake: 0n, netEffect: 0n });
     expect(coverageOfOne(nowhere, nowhere, 412n, true)).toMatchObject({ inScope: 1, atStake: 412n });
+  });
+
+  it('an account that ranges of two categories would take is doubled', () => {
+    const doubled = { ...account(0, 'asset'), isDoubled: true };
+    expect(coverageOf('balance_sheet', [doubled], Int32Array.of(nowhere), Int32Array.of(nowhere), BigInt64Array.of(7n))).toMatchObject({
+      faults: [{ state: 'doubled', net: 7n }],
+      atStake: 7n,
+    });
+  });
+
+  it('one that somebody left out is not in scope, and is named while it stands in no line', () => {
+    const out = { ...account(0, 'asset'), isLeftOut: true };
+    const covered = (line: number) => coverageOf('balance_sheet', [out], Int32Array.of(line), Int32Array.of(line), BigInt64Array.of(7n));
+    expect(covered(nowhere)).toEqual({ inScope: 0, faults: [], leftOut: [{ account: 0, state: 'unplaced', net: 7n }], atStake: 0n, netEffect: 0n });
+    expect(covered(2)).toEqual({ inScope: 0, faults: [], leftOut: [], atStake: 0n, netEffect: 0n });
   });
 
   it('a posting account without a balance is still to be placed', () => {

@@ -1,7 +1,8 @@
 import type { Element } from '../chart/element.ts';
 import type { LayoutKind } from '../layout/line.ts';
 
-export type CoverageState = 'unplaced' | 'half_placed';
+/** `doubled`: ranges of unrelated categories take it, so that it stands in none of them. */
+export type CoverageState = 'unplaced' | 'doubled' | 'half_placed';
 
 export interface CoverageFault {
   /** Dense number of the account. */
@@ -14,6 +15,8 @@ export interface CoverageFault {
 export interface Coverage {
   readonly inScope: number;
   readonly faults: readonly CoverageFault[];
+  /** Accounts that are not in scope because somebody left them out, and that stand in no line for their balance. */
+  readonly leftOut: readonly CoverageFault[];
   /** Sum of absolute amounts at fault, and their net effect beside it. */
   readonly atStake: bigint;
   readonly netEffect: bigint;
@@ -23,6 +26,9 @@ export interface CoverageAccount {
   readonly account: number;
   readonly element: Element;
   readonly isParent: boolean;
+  readonly isDoubled?: boolean;
+  /** By somebody, with a reason. */
+  readonly isLeftOut?: boolean;
 }
 
 /** Balance sheet: asset, liability, equity; income statement: income, expense. */
@@ -32,8 +38,8 @@ export function isInScope(kind: LayoutKind, element: Element): boolean {
 
 /**
  * Whether every account in a layout's scope stands in a line exactly once: posting accounts, and parents that bear
- * an amount of their own. With one place for each side an account cannot be doubled; it is half-placed when only
- * one of its sides has a line.
+ * an amount of their own. With one place for each side an account cannot be in two lines; doubled is one that two
+ * lines would take, half-placed one that has a line for one of its sides only.
  */
 export function coverageOf(
   kind: LayoutKind,
@@ -46,17 +52,23 @@ export function coverageOf(
   let atStake = 0n;
   let netEffect = 0n;
   const faults: CoverageFault[] = [];
-  for (const { account, element, isParent } of accounts) {
+  const leftOut: CoverageFault[] = [];
+  for (const { account, element, isParent, isDoubled = false, isLeftOut = false } of accounts) {
     const amount = net[account] as bigint;
     if (!isInScope(kind, element) || (isParent && amount === 0n)) continue;
-    inScope++;
     const hasDebit = (lineOfDebit[account] as number) >= 0;
     const hasCredit = (lineOfCredit[account] as number) >= 0;
+    if (!isLeftOut) inScope++;
     if (hasDebit && hasCredit) continue;
     const missed = (amount > 0n ? hasDebit : hasCredit) ? 0n : amount;
-    faults.push({ account, state: hasDebit || hasCredit ? 'half_placed' : 'unplaced', net: missed });
+    const fault: CoverageFault = { account, state: isDoubled ? 'doubled' : hasDebit || hasCredit ? 'half_placed' : 'unplaced', net: missed };
+    if (isLeftOut) {
+      leftOut.push(fault);
+      continue;
+    }
+    faults.push(fault);
     atStake += missed < 0n ? -missed : missed;
     netEffect += missed;
   }
-  return { inScope, faults, atStake, netEffect };
+  return { inScope, faults, leftOut, atStake, netEffect };
 }

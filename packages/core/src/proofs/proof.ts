@@ -5,6 +5,7 @@ export type ProofName =
   | 'assets_equal_claims'
   | 'profit_in_equity'
   | 'coverage'
+  | 'codes_complete'
   | 'parents_without_postings'
   | 'normal_sides'
   | 'profit_allotted'

@@ -69,8 +69,8 @@ describe('profit and what completed years left', () => {
 describe('coverage as a proof', () => {
   it('adds up the statements and keeps each account at fault with its reason', () => {
     const proof = proveCoverage(day, [
-      { inScope: 10, faults: [{ account: 3, state: 'unplaced', net: -50n }], atStake: 50n, netEffect: -50n },
-      { inScope: 5, faults: [{ account: 8, state: 'half_placed', net: 0n }], atStake: 0n, netEffect: 0n },
+      { inScope: 10, faults: [{ account: 3, state: 'unplaced', net: -50n }], leftOut: [], atStake: 50n, netEffect: -50n },
+      { inScope: 5, faults: [{ account: 8, state: 'half_placed', net: 0n }], leftOut: [], atStake: 0n, netEffect: 0n },
     ]);
     expect(proof).toMatchObject({ state: 'to_look_at', difference: 50n, accounts: [{ reason: 'unplaced' }, { reason: 'half_placed' }] });
     expect(proof.figures.map(({ net }) => net)).toEqual([15n, 13n]);

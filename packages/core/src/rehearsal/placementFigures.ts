@@ -31,6 +31,8 @@ export interface RehearsedLedger {
   readonly span: Span;
   readonly options: LayoutOptions;
   readonly retainedEarningsId: number | null;
+  /** Ids of accounts that somebody left out of the coverage. */
+  readonly leftOut: ReadonlySet<number>;
   readonly language: CaptionLanguage;
   /** The span's, then that of the comparative where there is one. */
   readonly columns: readonly RehearsedColumn[];
@@ -51,7 +53,7 @@ export interface PlacementFigures {
 const everyRung = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
 
 /** Cost: (accounts + lines) × columns. */
-export function figuresOf(ledger: RehearsedLedger, { tree, portions }: StandingInTree): PlacementFigures {
+export function figuresOf(ledger: RehearsedLedger, { tree, portions, byRange }: StandingInTree): PlacementFigures {
   const { accounts, accountIds, resets, span, options, retainedEarningsId, language, columns } = ledger;
   const facts = { tree, portions, options, retainedEarningsId, language };
   const compiled = {
@@ -78,7 +80,13 @@ export function figuresOf(ledger: RehearsedLedger, { tree, portions }: StandingI
     const amount = (kind: LayoutKind, amounts: BigInt64Array, key: string) => amounts[compiled[kind].indexOf.get(key) as number] as bigint;
     ties.outOfBalance = ['asset', 'liability', 'equity'].reduce((sum, key) => sum + amount('balance_sheet', sheet, key), 0n);
     ties.profitMissed = resultOf(current.balances, resets) - amount('income_statement', income, 'profit');
-    const covered = accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent }));
+    const covered = accounts.map(({ account, index, isParent }) => ({
+      account: index,
+      element: account.element,
+      isParent,
+      isDoubled: (byRange.get(account.id)?.doubledIn.length ?? 0) > 0,
+      isLeftOut: ledger.leftOut.has(account.id),
+    }));
     for (const kind of ['balance_sheet', 'income_statement'] as const) {
       const { lineOfDebit, lineOfCredit } = compiled[kind];
       const { faults, atStake } = coverageOf(kind, covered, lineOfDebit, lineOfCredit, current.balances);

@@ -37,6 +37,7 @@ const ledgerOf = (net: readonly bigint[]): RehearsedLedger => ({
   span,
   options: defaultLayoutOptions,
   retainedEarningsId: null,
+  leftOut: new Set(),
   language: 'en',
   columns: [{ net: BigInt64Array.from(net), balances: BigInt64Array.from(net), notAllotted: 0n }],
 });

@@ -1,4 +1,15 @@
-import { checkCodes, fail, type ListedCode, type ListKind, type Outcome, type PairingRule, readRangeText, succeed, writeRangeText } from '@ivory-ladder/core';
+import {
+  checkCodes,
+  type Element,
+  fail,
+  type ListedCode,
+  type ListKind,
+  type Outcome,
+  type PairingRule,
+  readRangeText,
+  succeed,
+  writeRangeText,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
@@ -12,6 +23,7 @@ export interface CountedCodeList extends StoredCodeList {
 export interface CodeListEdit extends Partial<CodesChange> {
   readonly version: number;
   readonly name?: string | undefined;
+  readonly neededFor?: readonly Element[] | undefined;
   readonly neededOn?: string | undefined;
   readonly notAllowedOn?: string | undefined;
 }
@@ -140,7 +152,12 @@ function isIn(rule: PairingRule, { key }: StoredCodeList, code: string): boolean
 
 /** Ranges as they are written back, whatever way they were typed. */
 function fieldsAfter(current: StoredCodeList, edit: CodeListEdit): Outcome<ListFields, Failure> {
-  const fields = { name: edit.name ?? current.name, neededOn: current.neededOn, notAllowedOn: current.notAllowedOn };
+  const fields = {
+    name: edit.name ?? current.name,
+    neededFor: edit.neededFor ?? current.neededFor,
+    neededOn: current.neededOn,
+    notAllowedOn: current.notAllowedOn,
+  };
   for (const field of ['neededOn', 'notAllowedOn'] as const) {
     const text = edit[field]?.trim();
     if (text === undefined) continue;

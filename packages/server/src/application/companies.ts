@@ -1,5 +1,6 @@
 import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, succeed, yearName } from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
+import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks } from './openBooks.ts';
@@ -27,7 +28,8 @@ export async function viewCompany(ports: Ports, { companyId, role }: Access): Pr
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
-  const unplaced = books.tree.order.filter((account, at) => !books.tree.isParent[at] && !books.portions.has(account.id)).length;
+  const leftOut = leftOutOf(books);
+  const unplaced = books.tree.order.filter(({ id }, at) => !books.tree.isParent[at] && !books.portions.has(id) && !leftOut.has(id)).length;
   return succeed({
     role,
     books,

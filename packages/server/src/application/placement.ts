@@ -10,6 +10,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -58,6 +59,7 @@ export async function rehearsedLedger(ports: Ports, books: Books, choice: SpanCh
     span,
     options: books.options,
     retainedEarningsId: books.retainedEarningsId,
+    leftOut: leftOutOf(books),
     language: books.company.languages[0] ?? 'en',
     columns,
   });

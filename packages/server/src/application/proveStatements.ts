@@ -1,8 +1,11 @@
 import {
+  type CodesOfList,
+  codeCoverage,
   comparisonSpan,
   coverageOf,
   findAgainstNormalSide,
   findPostingsOnParents,
+  isDeclaredComplete,
   isInScope,
   type Outcome,
   type Proof,
@@ -10,6 +13,7 @@ import {
   proveAllotted,
   proveBalanceSheet,
   proveBalances,
+  proveCodes,
   proveCoverage,
   proveProfit,
   proveTrialBalance,
@@ -17,6 +21,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { coveredAccounts } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { hasOtherPlace } from './hasOtherPlace.ts';
 import { openClassified } from './inClassification.ts';
@@ -50,20 +55,16 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
   });
   const accounts = accountsInOrder(books);
   const current = columns[0] as (typeof columns)[number];
+  const covered = coveredAccounts(books);
   const coverage = (['balance_sheet', 'income_statement'] as const).map((kind) =>
-    coverageOf(
-      kind,
-      accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent })),
-      layouts[kind].lineOfDebit,
-      layouts[kind].lineOfCredit,
-      current.net,
-    ),
+    coverageOf(kind, covered, layouts[kind].lineOfDebit, layouts[kind].lineOfCredit, current.net),
   );
   const atFault = (kind: 'balance_sheet' | 'income_statement'): ProofAccount[] =>
     coverage
-      .flatMap(({ faults }) => faults)
+      .flatMap(({ faults, leftOut }) => [...faults, ...leftOut.map((one) => ({ ...one, state: 'left_out' as const }))])
       .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
+  const codes = proveCodes(current.day, codesOf(books, current.net));
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
@@ -72,10 +73,30 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
       proveCoverage(current.day, coverage),
+      ...(codes ? [codes] : []),
       findPostingsOnParents(accounts, current.net),
       findAgainstNormalSide(accounts, current.net, (id) => hasOtherPlace(books, id)),
       proveAllotted(columns),
       ...(differences ? [proveBalances([...differences].map(([accountId, net]) => ({ account: books.cube.indexOf.get(accountId) as number, net })))] : []),
     ],
   });
+}
+
+/** What the lists that are declared complete lack. */
+function codesOf(books: Books, net: BigInt64Array): CodesOfList[] {
+  const codesById = new Map(books.accounts.map(({ id, codes }) => [id, codes]));
+  const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
+    ...account,
+    isParent,
+    index,
+    hasAmount: net[index] !== 0n,
+    codes: codesById.get(account.id) ?? {},
+  }));
+  return books.lists
+    .filter((list) => list.kind === 'report' && isDeclaredComplete(list))
+    .map((list) => {
+      const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === list.key).map(({ accountId }) => accountId));
+      const { inScope, missing } = codeCoverage(list, accounts, leftOut, books.company.digitOrder);
+      return { list: list.name, inScope, missing: missing.map(({ index }) => ({ account: index, net: net[index] as bigint })) };
+    });
 }

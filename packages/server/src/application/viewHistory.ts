@@ -59,6 +59,8 @@ class Names {
         return `Document series ${String(state.code ?? thingId)}`;
       case 'rate':
         return 'Exchange rates';
+      case 'coverage':
+        return this.books.labels.get(thingId) ?? `account ${thingId}`;
       case 'classification':
         return typeof state.name === 'string' ? state.name : (this.books.classifications.find(({ id }) => id === thingId)?.name ?? `Classification ${thingId}`);
       case 'pairing_rule':

@@ -4,6 +4,8 @@ interface DemoList {
   readonly kind: ListKind;
   readonly name: string;
   readonly codes: readonly ListedCode[];
+  /** Each account needs a code of it. */
+  readonly isComplete?: true;
 }
 
 const listed = (code: string, caption: string, parent: string | null = null, element: Element | null = null): ListedCode => ({ code, caption, parent, element, side: null });
@@ -13,6 +15,7 @@ export const ferryLists: readonly DemoList[] = [
   {
     kind: 'report',
     name: 'Group reporting',
+    isComplete: true,
     codes: [
       listed('G110', 'Property, plant and equipment', null, 'asset'),
       listed('G120', 'Right-of-use assets', null, 'asset'),
@@ -29,6 +32,7 @@ export const ferryLists: readonly DemoList[] = [
       listed('G420', 'Reserves and retained earnings', null, 'equity'),
       listed('G510', 'Revenue from customers', null, 'income'),
       listed('G520', 'Other income', null, 'income'),
+      listed('G530', 'Interest received', null, 'income'),
       listed('G610', 'Cost of sailing', null, 'expense'),
       listed('G620', 'Operating costs ashore', null, 'expense'),
       listed('G630', 'Depreciation and amortisation', null, 'expense'),
@@ -93,18 +97,19 @@ export const ferryCodes: Readonly<Record<string, Readonly<Record<string, string>
     447: 'G510',
     448: 'G510',
     47: 'G520',
-    48: 'G520',
+    48: 'G530',
     5: 'G610',
     534: '',
     60: 'G620',
     61: 'G620',
+    612: 'G610',
     62: 'G620',
     63: 'G620',
     64: 'G620',
     6350: 'G520',
     65: 'G630',
     70: 'G640',
-    71: 'G650',
+    79: 'G650',
   },
   Partner: { 125: 'FREIGHT', 203: 'BOATYARD', 541: 'BOATYARD', 542: 'BOATYARD', 422: 'FREIGHT' },
   Vessel: { 151: 'TERN', 152: 'EIDER', 153: 'SKUA', 154: 'PETREL', 161: 'TERN', 162: 'EIDER', 163: 'SKUA', 164: 'PETREL', 60: 'SHORE', 61: 'SHORE', 64: 'SHORE' },

@@ -1,11 +1,11 @@
 import type { DescribedCategory, Element, NumberScheme } from '@ivory-ladder/core';
-import { describeColumn, roles, toDecimalText } from '@ivory-ladder/core';
+import { describeColumn, elements, roles, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import { ownAccess } from '../application/access.ts';
 import { applyChange } from '../application/applyPlacement.ts';
 import { changeAccount } from '../application/chart.ts';
 import { applyChartFile } from '../application/chartFile.ts';
-import { addCodeList } from '../application/codeLists.ts';
+import { addCodeList, changeCodeList } from '../application/codeLists.ts';
 import { createCompany } from '../application/companies.ts';
 import { changeSettings } from '../application/companySettings.ts';
 import { openBooks } from '../application/openBooks.ts';
@@ -150,7 +150,10 @@ async function giveRoles(ports: Ports, companyId: number, rolesOf: DemoCompany['
 /** Lists and codes of the accounts, which come in a chart file. */
 async function giveCodes(ports: Ports, companyId: number): Promise<void> {
   const access = ownAccess(companyId, actor);
-  for (const list of ferryLists) must(await addCodeList(ports, access, list));
+  for (const list of ferryLists) {
+    const { id, version } = must(await addCodeList(ports, access, { kind: list.kind, name: list.name, codes: list.codes }));
+    if (list.isComplete) must(await changeCodeList(ports, access, id, { version, neededFor: [...elements] }));
+  }
   const { company, cube, lists } = must(await openBooks(ports, companyId));
   const coded = lists.filter(({ name }) => ferryCodes[name] !== undefined);
   const rows = ferryAccounts.map(({ number }) => [number, ...coded.map(({ name }) => ferryCodeOf(name, number))]);

@@ -82,12 +82,16 @@ export function toPlacement(overview: PlacementOverview): PlacementView {
   const { books, columns } = overview;
   const [now, before] = columns;
   const placesByHand = placesByAccount(books.places);
+  const codesOf = new Map(books.accounts.map(({ id, codes }) => [id, codes]));
+  const ofClassification = `classification:${books.classificationId}`;
   return {
     categories: books.categories.map(toCategory),
+    exclusions: books.exclusions.filter(({ scope }) => scope === ofClassification || !scope.startsWith('classification:')),
     accounts: books.tree.order.map((account, at) => {
       const index = books.cube.indexOf.get(account.id) as number;
       const balances = { balance: text(now.balances[index] as bigint), balanceBefore: text(before.balances[index] as bigint) };
-      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, ...balances };
+      const codes = codesOf.get(account.id) ?? {};
+      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, codes: { ...codes }, ...balances };
     }),
     ...toSpans(overview),
     notAllotted: { amount: text(now.notAllotted), comparative: text(before.notAllotted) },

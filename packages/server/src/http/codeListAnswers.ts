@@ -3,12 +3,13 @@ import type { CountedCodeList } from '../application/codeLists.ts';
 import type { FacetFileView } from '../application/facetFile.ts';
 import type { FacetFillView } from '../application/fillFacet.ts';
 
-export function toCodeList({ id, key, kind, name, neededOn, notAllowedOn, version, codes, accounts }: CountedCodeList): CodeListBody {
+export function toCodeList({ id, key, kind, name, neededFor, neededOn, notAllowedOn, version, codes, accounts }: CountedCodeList): CodeListBody {
   return {
     id,
     key,
     kind,
     name,
+    neededFor: [...neededFor],
     neededOn,
     notAllowedOn,
     version,

@@ -3,6 +3,7 @@ import { applyPlacement, listPlacementRecords, undoPlacement, viewPastPlacement,
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { changePlaces } from '../application/changePlaces.ts';
 import { addClassification, changeClassification, deleteClassification } from '../application/classifications.ts';
+import { setExclusions } from '../application/exclusions.ts';
 import { listPlacedElsewhere } from '../application/placedElsewhere.ts';
 import { viewPlacement } from '../application/placement.ts';
 import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveRehearsal } from '../application/placementRehearsals.ts';
@@ -17,6 +18,7 @@ export function placementRoutes(on: On, ports: Ports): void {
   on('addClassification', async ({ access, body }) => mapOutcome(await addClassification(ports, access, body), (id) => ({ id })));
   on('changeClassification', async ({ access, id, body }) => changeClassification(ports, access, id('classificationId'), body));
   on('deleteClassification', async ({ access, id }) => deleteClassification(ports, access, id('classificationId')));
+  on('setExclusions', async ({ access, body }) => mapOutcome(await setExclusions(ports, access, body), (accounts) => ({ accounts })));
   on('listPlacedElsewhere', async ({ access, identity }) =>
     mapOutcome(await listPlacedElsewhere(ports, access, identity), (placed) => ({ placed: [...placed] })),
   );

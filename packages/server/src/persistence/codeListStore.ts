@@ -31,7 +31,7 @@ export class CodeListRepository implements CodeListStore {
     actor: string,
   ): Promise<Outcome<number, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
-      const id = await insertCodeList(runner, companyId, { key: listKey(kind, 0), name, neededOn: '', notAllowedOn: '', codes });
+      const id = await insertCodeList(runner, companyId, { key: listKey(kind, 0), name, neededFor: [], neededOn: '', notAllowedOn: '', codes });
       return { value: id, audit: [{ thing: 'code_list', thingId: id, action: 'added', after: { kind, name, listed: codes.length } }] };
     });
   }
@@ -39,7 +39,7 @@ export class CodeListRepository implements CodeListStore {
   change(
     companyId: number,
     list: StoredCodeList,
-    { name, neededOn, notAllowedOn }: ListFields,
+    { name, neededFor, neededOn, notAllowedOn }: ListFields,
     { set, remove }: CodesChange,
     expectedStructure: number,
     actor: string,
@@ -47,8 +47,8 @@ export class CodeListRepository implements CodeListStore {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const changed = await changedRows(
         runner,
-        'UPDATE code_list SET name = ?, needed_on = ?, not_allowed_on = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
-        [name, neededOn, notAllowedOn, companyId, list.id, list.version],
+        'UPDATE code_list SET name = ?, needed_for = ?, needed_on = ?, not_allowed_on = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
+        [name, neededFor.join(), neededOn, notAllowedOn, companyId, list.id, list.version],
       );
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'code_list', id: list.id, current: null });
       await dropUnusedSets(runner, companyId, list.id, remove);
@@ -76,11 +76,12 @@ export class CodeListRepository implements CodeListStore {
             action: 'changed',
             before: {
               name: list.name,
+              neededFor: list.neededFor.join(', '),
               neededOn: list.neededOn,
               notAllowedOn: list.notAllowedOn,
               codes: [...remove, ...set.flatMap(({ was }) => was ?? [])].map((code) => before.get(code)),
             },
-            after: { name, neededOn, notAllowedOn, codes: set.map(({ was: _, ...listed }) => listed) },
+            after: { name, neededFor: neededFor.join(', '), neededOn, notAllowedOn, codes: set.map(({ was: _, ...listed }) => listed) },
           },
         ],
       };

@@ -2,12 +2,13 @@ import type { CodesOfAccount, Facet, ListedCode, ListKey } from '@ivory-ladder/c
 import type { QueryRunner } from 'typeorm';
 import { insertRows, rowsOf } from './transaction.ts';
 
-export async function insertCodeList(runner: QueryRunner, companyId: number, { key, name, neededOn, notAllowedOn, codes }: Facet): Promise<number> {
+export async function insertCodeList(runner: QueryRunner, companyId: number, { key, name, neededFor, neededOn, notAllowedOn, codes }: Facet): Promise<number> {
   const [kind] = key.split(':');
-  const result = (await runner.query('INSERT INTO code_list (company_id, kind, name, needed_on, not_allowed_on) VALUES (?, ?, ?, ?, ?)', [
+  const result = (await runner.query('INSERT INTO code_list (company_id, kind, name, needed_for, needed_on, not_allowed_on) VALUES (?, ?, ?, ?, ?, ?)', [
     companyId,
     kind,
     name,
+    neededFor.join(),
     neededOn,
     notAllowedOn,
   ])) as { insertId: number };

@@ -10,13 +10,13 @@ import type {
   PlacementToApply,
 } from '../application/ports/index.ts';
 import { deleteCategories, writeDraft } from './applyPlacement.ts';
-import type { AuditEvent } from './audit.ts';
+import { type AuditEvent, timestamp } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import type { Counters } from './counters.ts';
 import type { PlacementRecordRow } from './entities/placementEntities.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { readPastPlacement } from './pastPlacement.ts';
-import { changedRows, Refused, rowsOf } from './transaction.ts';
+import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
 
 const columns =
   'record.id, record.applied_at AS at, record.applied_by AS `by`, record.reason, record.accounts, record.categories, record.undoes, undoing.id AS undoneBy, record.classification_id AS classificationId';
@@ -121,6 +121,38 @@ export class PlacementRepository implements PlacementStore {
       await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `classification:${id}`]);
       await runner.query('DELETE FROM classification WHERE company_id = ? AND id = ?', own);
       return { value: null, audit: [{ thing: 'classification', thingId: id, action: 'deleted', before: { name, categories: categories.length } }] };
+    });
+  }
+
+  setExclusions(
+    companyId: number,
+    scope: string,
+    accountIds: readonly number[],
+    reason: string | null,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>> {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
+      await runner.query(`DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (${accountIds.map(() => '?').join(', ')})`, [
+        companyId,
+        scope,
+        ...accountIds,
+      ]);
+      if (reason !== null)
+        await insertRows(
+          runner,
+          'coverage_exclusion (company_id, scope, account_id, reason, excluded_by, excluded_at)',
+          accountIds.map((id) => [companyId, scope, id, reason, actor, timestamp()]),
+        );
+      const audit = accountIds.map(
+        (id): AuditEvent => ({
+          thing: 'coverage',
+          thingId: id,
+          action: reason === null ? 'deleted' : 'added',
+          after: { scope, ...(reason === null ? {} : { reason }) },
+        }),
+      );
+      return { value: accountIds.length, audit };
     });
   }
 

@@ -11,13 +11,14 @@ export async function readCodeLists(runner: QueryRunner, companyId: number): Pro
   const lists = await manager.getRepository(CodeListEntity).find({ where: { companyId } });
   const codes = lists.length === 0 ? [] : await manager.getRepository(ListedCodeEntity).find({ where: { companyId }, order: { position: 'ASC', id: 'ASC' } });
   return lists
-    .map(({ id, kind, name, neededOn, notAllowedOn, version }): ReadCodeList => {
+    .map(({ id, kind, name, neededFor, neededOn, notAllowedOn, version }): ReadCodeList => {
       const own = codes.filter(({ listId }) => listId === id);
       return {
         id,
         kind: kind as ListKind,
         key: listKey(kind as ListKind, id),
         name,
+        neededFor: neededFor === '' ? [] : (neededFor.split(',') as StoredCodeList['neededFor'][number][]),
         neededOn,
         notAllowedOn,
         version,

@@ -18,7 +18,15 @@ import {
   type YearForm,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import { type ChartAccount, type Classification, type CompanyRecord, periodKey, type Structure, type VersionedCategory } from '../application/ports/index.ts';
+import {
+  type ChartAccount,
+  type Classification,
+  type CompanyRecord,
+  type CoverageExclusion,
+  periodKey,
+  type Structure,
+  type VersionedCategory,
+} from '../application/ports/index.ts';
 import {
   AccountEntity,
   CategoryCaptionEntity,
@@ -116,6 +124,11 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
     ...placement,
     classificationId,
     classifications,
+    exclusions: await rowsOf<CoverageExclusion>(
+      runner,
+      'SELECT scope, account_id AS accountId, reason, excluded_by AS `by`, excluded_at AS at FROM coverage_exclusion WHERE company_id = ? ORDER BY account_id',
+      [company.id],
+    ),
     options: optionsRow ? (JSON.parse(optionsRow.options) as LayoutOptions) : defaultLayoutOptions,
     optionsVersion: optionsRow?.version ?? 0,
     retainedEarningsId: accounts.find((account) => account.role === 'retained_earnings')?.id ?? null,

@@ -1,5 +1,6 @@
 import type {
   AppliedPlacement,
+  ExclusionsChange,
   PastPlacementBody,
   PlacementDraftBody,
   PlacementRecordDetailBody,
@@ -35,6 +36,10 @@ const placementApi = ivoryApi.injectEndpoints({
     deleteClassification: build.mutation<void, { companyId: number; id: number }>({
       query: ({ companyId, id }) => ({ url: `/companies/${companyId}/classifications/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Company', 'History'],
+    }),
+    setExclusions: build.mutation<{ accounts: number }, { companyId: number } & ExclusionsChange>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/coverage-exclusions`, method: 'PUT', body }),
+      invalidatesTags: placed,
     }),
     listPlacedElsewhere: build.query<{ placed: PlacedElsewhere[] }, number>({
       query: (companyId) => `/companies/${companyId}/placed-elsewhere`,
@@ -99,6 +104,7 @@ export const {
   useAddClassificationMutation,
   useChangeClassificationMutation,
   useDeleteClassificationMutation,
+  useSetExclusionsMutation,
   useListPlacedElsewhereQuery,
   useSetPlacesMutation,
   useApplyPlacementMutation,

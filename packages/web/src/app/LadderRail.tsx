@@ -31,10 +31,12 @@ export function LadderRail() {
   const { search } = useLocation();
   const { data } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });
   const failing = data?.proofs.filter((proof) => proof.state === 'fails').length ?? 0;
+  // As the proof strip says it; without entries there is no proof, and no amount that matters.
+  const toPlace = data?.proofs.find(({ name }) => name === 'coverage')?.accounts.length ?? company.unplaced;
   const base = `/companies/${company.id}`;
   const rungs: Rung[] = [
     { name: 'Ledger', to: `${base}/ledger`, Icon: MenuBook },
-    { name: 'Placement', to: `${base}/placement`, Icon: AccountTree, waiting: company.unplaced, waitingFor: 'accounts are unplaced' },
+    { name: 'Placement', to: `${base}/placement`, Icon: AccountTree, waiting: toPlace, waitingFor: 'accounts to place' },
     { name: 'Layouts', to: `${base}/layouts`, Icon: ViewAgenda },
     { name: 'Statements', to: `${base}/statements/income-statement`, Icon: Article },
     { name: 'Proofs', to: `${base}/proofs`, Icon: FactCheck, waiting: failing, waitingFor: 'proofs fail' },

@@ -47,6 +47,7 @@ export const router = createBrowserRouter([
         children: [
           { index: true, lazy: async () => ({ Component: (await import('../features/placement/PlacementScreen.tsx')).PlacementScreen }) },
           { path: 'ranges', lazy: async () => ({ Component: (await import('../features/ranges/RangesScreen.tsx')).RangesScreen }) },
+          { path: 'coverage', lazy: async () => ({ Component: (await import('../features/coverage/CoverageScreen.tsx')).CoverageScreen }) },
           { path: 'record', lazy: async () => ({ Component: (await import('../features/record/PlacementRecordScreen.tsx')).PlacementRecordScreen }) },
         ],
       },

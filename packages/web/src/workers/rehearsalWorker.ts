@@ -73,7 +73,7 @@ function propose({ accounts }: PlacementView, { portions, tree }: StandingInTree
 }
 
 function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage): Held {
-  const { accounts, categories, span, options, notAllotted } = view;
+  const { accounts, categories, span, options, notAllotted, exclusions } = view;
   const ledger: RehearsedLedger = {
     accounts: accounts.map((account, index) => ({
       account: { ...account, position: index } satisfies Account,
@@ -86,6 +86,7 @@ function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage)
     span,
     options,
     retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
+    leftOut: new Set(exclusions.filter(({ scope }) => scope.startsWith('classification:')).map(({ accountId }) => accountId)),
     language,
     columns: [
       {

@@ -70,6 +70,16 @@ export interface KeptPlaces extends DraftedPlaces {
   readonly classificationId: number;
 }
 
+/** An account that somebody left out of the coverage of a classification (`classification:1`) or of a code list (`report:7`). */
+export interface CoverageExclusion {
+  readonly scope: string;
+  readonly accountId: number;
+  readonly reason: string;
+  readonly by: string;
+  /** UTC. */
+  readonly at: string;
+}
+
 /** Chart, placement and calendar of a company at one structure version; the placement is that of one classification, the main one unless another was asked for. */
 export interface Structure extends ClassifiedPlacement {
   readonly company: CompanyRecord;
@@ -87,6 +97,7 @@ export interface Structure extends ClassifiedPlacement {
   readonly classificationId: number;
   /** As they were made. */
   readonly classifications: readonly Classification[];
+  readonly exclusions: readonly CoverageExclusion[];
   readonly options: LayoutOptions;
   readonly optionsVersion: number;
   readonly retainedEarningsId: number | null;

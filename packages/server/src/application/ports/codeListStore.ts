@@ -9,7 +9,7 @@ export interface StoredCodeList extends Facet {
 }
 
 /** Name and rules of a list. */
-export type ListFields = Pick<StoredCodeList, 'name' | 'neededOn' | 'notAllowedOn'>;
+export type ListFields = Pick<StoredCodeList, 'name' | 'neededFor' | 'neededOn' | 'notAllowedOn'>;
 
 /** What becomes of the codes of a list. `was`: its code until now, `null` where it is new. */
 export interface CodesChange {

@@ -19,6 +19,7 @@ export {
   type Books,
   type ChartAccount,
   type Classification,
+  type CoverageExclusion,
   type KeptPlaces,
   type PeriodLock,
   periodKey,

@@ -64,6 +64,15 @@ export interface PlacementStore {
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>>;
+  /** `reason`: none takes them in again. */
+  setExclusions(
+    companyId: number,
+    scope: string,
+    accountIds: readonly number[],
+    reason: string | null,
+    expectedStructure: number,
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
   /** Latest first, so many at most, before a record. */
   records(companyId: number, classificationId: number, before: number | null, most: number): Promise<PlacementRecord[]>;
   record(companyId: number, recordId: number): Promise<PlacementRecordDetail | null>;

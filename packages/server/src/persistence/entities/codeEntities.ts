@@ -12,8 +12,7 @@ export interface CodeListRow {
   name: string;
   neededOn: string;
   notAllowedOn: string;
-  completeFor: string;
-  completeOn: string;
+  neededFor: string;
   version: number;
 }
 
@@ -26,8 +25,7 @@ export const CodeListEntity = new EntitySchema<CodeListRow>({
     name: { type: 'varchar', length: 100 },
     neededOn: { name: 'needed_on', type: 'varchar', length: 1000, default: '' },
     notAllowedOn: { name: 'not_allowed_on', type: 'varchar', length: 1000, default: '' },
-    completeFor: { ...keyText, name: 'complete_for', length: 200, default: '' },
-    completeOn: { name: 'complete_on', type: 'varchar', length: 1000, default: '' },
+    neededFor: { ...keyText, name: 'needed_for', length: 60, default: '' },
     version: { type: 'int', unsigned: true, default: 1 },
   },
   indices: [

@@ -76,7 +76,7 @@ import { ClassifyPlace1790000000075 } from './075-classify-place.ts';
 import { ClassifyPlacementRecord1790000000076 } from './076-classify-placement-record.ts';
 import { ClassifyRehearsal1790000000077 } from './077-classify-rehearsal.ts';
 import { CreateCoverageExclusion1790000000078 } from './078-create-coverage-exclusion.ts';
-import { CompleteCodeLists1790000000079 } from './079-complete-code-lists.ts';
+import { NeedCodesByElement1790000000079 } from './079-need-codes-by-element.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -158,5 +158,5 @@ export const migrations = [
   ClassifyPlacementRecord1790000000076,
   ClassifyRehearsal1790000000077,
   CreateCoverageExclusion1790000000078,
-  CompleteCodeLists1790000000079,
+  NeedCodesByElement1790000000079,
 ];

@@ -11,9 +11,9 @@ import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { EntryForm } from './EntryForm.tsx';
 import styles from './NewEntryScreen.module.css';
-import { draftOf, emptyDraft } from './useEntryDraft.ts';
+import { clearingDraft, draftOf, emptyDraft } from './useEntryDraft.ts';
 
-/** A new entry, from nothing, from what was kept of it, or from a copy of another one. */
+/** A new entry, from nothing, from what was kept of it, from a copy of another one, or from an amount that an account is to be cleared of. */
 export function NewEntryScreen() {
   const company = useCompany();
   const currency = currencyOfCompany(company);
@@ -36,12 +36,14 @@ export function NewEntryScreen() {
     );
   if (error !== undefined && !chart) return <EmptyState title="The chart cannot be read">{describeFailure(error)}</EmptyState>;
   if (!chart || !codeLists || (copyOf > 0 && !copied)) return null;
-  const first = copied ? draftOf(copied, currency) : emptyDraft(span.to, 'ledger');
+  const cleared = chart.accounts.find(({ id }) => id === Number(params.get('clear')));
+  const net = /^-?\d{1,18}$/.test(params.get('amount') ?? '') ? BigInt(params.get('amount') ?? '0') : 0n;
+  const first = copied ? draftOf(copied, currency) : cleared ? clearingDraft(span.to, cleared, net, currency) : emptyDraft(span.to, 'ledger');
   return (
     <EntryForm
-      key={copyOf}
+      key={`${copyOf} ${cleared?.id ?? 0}`}
       first={first}
-      isCopy={copied !== undefined}
+      isCopy={copied !== undefined || cleared !== undefined}
       accounts={chart.accounts}
       facets={codeLists.lists.filter(({ kind }) => kind === 'facet')}
       currency={currency}

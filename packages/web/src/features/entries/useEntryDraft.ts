@@ -27,6 +27,20 @@ export function emptyDraft(date: string, layer: Layer, series = 0): EntryDraft {
   return { date, description: '', layer, series, rows: [emptyRow(), emptyRow()] };
 }
 
+/** What an account holds taken off it; the line that takes it on is still to be given its account. */
+export function clearingDraft(date: string, { id, name }: { readonly id: number; readonly name: string }, net: bigint, currency: Currency): EntryDraft {
+  const amount = amountText(net < 0n ? -net : net, currency);
+  const [off, on] = net < 0n ? [{ debit: amount }, { credit: amount }] : [{ credit: amount }, { debit: amount }];
+  return {
+    ...emptyDraft(date, 'ledger'),
+    description: `${name}: moved to where it belongs`,
+    rows: withRoom([
+      { ...emptyRow(), accountId: id, ...off },
+      { ...emptyRow(), ...on },
+    ]),
+  };
+}
+
 export function draftOf({ date, description, layer, isAdjusting, series, lines }: EntryBody, currency: Currency): EntryDraft {
   const typed = (amount: string) => (amount === '0' ? '' : amountText(BigInt(amount), currency));
   return {

@@ -32,6 +32,7 @@ const fieldNames: Readonly<Record<string, string>> = {
   sortedBy: 'ordered by',
   sought: 'shows',
   neededOn: 'needed on',
+  neededFor: 'needed for',
   notAllowedOn: 'not allowed on',
 };
 
@@ -119,7 +120,7 @@ function codeListLines(old: Record<string, unknown>, now: Record<string, unknown
     `${codes.slice(0, mostCodes).join(', ')}${codes.length > mostCodes ? ` and ${codes.length - mostCodes} more` : ''}`;
   const gone = before.filter((code) => !after.includes(code));
   return [
-    ...(['name', 'neededOn', 'notAllowedOn'] as const).flatMap((field) =>
+    ...(['name', 'neededFor', 'neededOn', 'notAllowedOn'] as const).flatMap((field) =>
       (old[field] ?? '') === (now[field] ?? '') ? [] : [`${capital(fieldNames[field] ?? field)}: ${shown(old[field])} → ${shown(now[field])}`],
     ),
     ...(after.length > 0 ? [`Set: ${told(after)}`] : []),

@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/core';
-import { type CategoryNode, type Currency, pathOf } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, formatAmount, isOnSide, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { isAgainst } from '../../api/isAgainst.ts';
@@ -12,9 +12,10 @@ import { CategoryDialog } from './CategoryDialog.tsx';
 import styles from './CategoryPanel.module.css';
 import { natureNames, stepNames, termNames } from './categoryWords.ts';
 import { landingOf } from './landing.ts';
-import { elementName, onNaturalSide, type PlacedAccount } from './placementModel.ts';
+import { elementName, onNaturalSide, type PlacedAccount, type StandingAccount } from './placementModel.ts';
 import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
+import { WhereItStands } from './WhereItStands.tsx';
 
 interface CategoryPanelProps {
   readonly currency: Currency;
@@ -94,7 +95,10 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
         </div>
       )}
       <div className={styles.headings}>
-        <span>{counted(standing.length, 'account')} directly here</span>
+        <span>
+          {counted(standing.length, 'account')} directly here
+          {standing.length > 0 && chosen.children.length > 0 && `: ${formatAmount(ownAmount(standing, category.element), currency)}`}
+        </span>
         {mayPlace && picked.length > 0 && (
           <span className={styles.picked}>
             {picked.some(({ isByRange }) => isByRange) && (
@@ -143,6 +147,7 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
           </li>
         )}
       </ul>
+      {picked.length === 1 && picked[0] && <WhereItStands account={picked[0].account} currency={currency} />}
       <div>
         <h3>Where it lands</h3>
         {landingOf(chosen).map((line) => (
@@ -181,6 +186,15 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
       )}
       {open === 'remove' && <RemoveCategoryDialog node={chosen} onClose={() => setOpen(null)} />}
     </aside>
+  );
+}
+
+/** Of the accounts directly in it; what stands below it is not counted. */
+function ownAmount(standing: readonly StandingAccount[], element: PlacedAccount['element']): bigint {
+  const counting = standing.filter(({ account, side }) => side === 'any' || isOnSide(BigInt(account.amount), side));
+  return onNaturalSide(
+    counting.reduce((sum, { account }) => sum + BigInt(account.amount), 0n),
+    element,
   );
 }
 

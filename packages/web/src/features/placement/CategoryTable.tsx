@@ -130,17 +130,15 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
   const first = elements.flatMap((element) => model.tree.tops.get(element) ?? [])[0]?.category.id;
   return (
     <section className={styles.panel} aria-labelledby="categories">
+      <PlacementTabs />
       <header className={styles.head}>
-        <div>
-          <PlacementTabs />
-          <h2 id="categories" className="unseen">
-            Categories
-          </h2>
-          <p className={styles.quiet}>
-            Balances at {longDay(view.span.lastDay)} and {longDay(view.balanceComparative)}; income and expense over {upper} {lower} and {earlierUpper}{' '}
-            {earlierLower}
-          </p>
-        </div>
+        <h2 id="categories" className="unseen">
+          Categories
+        </h2>
+        <p className={styles.quiet}>
+          Balances at {longDay(view.span.lastDay)} and {longDay(view.balanceComparative)}; income and expense over {upper} {lower} and {earlierUpper}{' '}
+          {earlierLower}
+        </p>
         <div className={styles.tools}>
           <IconButton
             size="small"

@@ -14,6 +14,8 @@ type PlaceSide = 'any' | 'debit' | 'credit';
 interface MoveDialogProps {
   readonly model: PlacementModel;
   readonly accounts: readonly PlacedAccount[];
+  /** Chosen to begin with. */
+  readonly side?: PlaceSide;
   readonly onClose: () => void;
   readonly onMove: (target: { id: number; name: string }, side: PlaceSide) => void;
 }
@@ -25,11 +27,11 @@ const sides: readonly { value: PlaceSide; label: string }[] = [
 ];
 
 /** Finds a category by any part of its path; those the accounts may not stand under are shown with the reason. */
-export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps) {
+export function MoveDialog({ model, accounts, side: sideAtFirst = 'any', onClose, onMove }: MoveDialogProps) {
   const listId = useId();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const [side, setSide] = useState<PlaceSide>('any');
+  const [side, setSide] = useState<PlaceSide>(sideAtFirst);
   const targets = useMemo(() => {
     const all: { id: number; name: string; path: string; element: string; refused: boolean }[] = [];
     for (const element of elements)
@@ -64,7 +66,7 @@ export function MoveDialog({ model, accounts, onClose, onMove }: MoveDialogProps
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={`${listId}-title`}>
       <DialogTitle id={`${listId}-title`}>Move {accounts.length === 1 && first ? first.label : `${accounts.length} accounts`} to…</DialogTitle>
-      <DialogContent>
+      <DialogContent sx={{ pt: '6px !important' }}>
         <input
           className={styles.input}
           autoFocus

@@ -15,7 +15,8 @@ export function PlacementTabs() {
           Categories
         </NavLink>
         {company.numbered && <NavLink to={{ pathname: `${base}/ranges`, search }}>Ranges</NavLink>}
-        <NavLink to={{ pathname: `${base}/codes`, search }}>Codes and facets</NavLink>
+        <NavLink to={{ pathname: `${base}/coverage`, search }}>Coverage</NavLink>
+        <NavLink to={{ pathname: `${base}/codes`, search }}>Codes</NavLink>
         <NavLink to={{ pathname: `${base}/record`, search }}>Record</NavLink>
       </nav>
       {!pathname.endsWith('/codes') && <ClassificationMenu />}

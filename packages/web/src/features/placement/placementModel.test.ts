@@ -1,62 +1,10 @@
-import type { PlacementView } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
 import { landingOf } from './landing.ts';
 import { modelPlacement, onNaturalSide, placementBase, visibleNodes } from './placementModel.ts';
+import { account, category, view } from './placementView.fixture.ts';
 
-type Account = PlacementView['accounts'][number];
-type Category = PlacementView['categories'][number];
-
-const category = (id: number, name: string, fields: Partial<Category> = {}): Category => ({
-  id,
-  parentId: null,
-  element: 'asset',
-  name,
-  position: id,
-  term: null,
-  step: null,
-  contraOf: null,
-  nature: null,
-  note: '',
-  description: '',
-  ranges: [],
-  captions: [],
-  version: 1,
-  ...fields,
-});
-const account = (id: number, amount: string, places: Account['places'], fields: Partial<Account> = {}): Account => ({
-  id,
-  number: String(1000 + id),
-  name: `Account ${id}`,
-  label: `${1000 + id} Account ${id}`,
-  element: 'asset',
-  normalSide: 'debit',
-  parentId: null,
-  role: null,
-  isParent: false,
-  placesByRange: [],
-  doubledIn: [],
-  oddIn: [],
-  places,
-  amount,
-  comparative: '0',
-  active: true,
-  balance: amount,
-  balanceBefore: '0',
-  ...fields,
-});
-const view = (categories: Category[], accounts: Account[]): PlacementView => ({
-  categories,
-  accounts,
-  span: { firstDay: '2026-01-01', lastDay: '2026-09-30' },
-  comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
-  balanceComparative: '2025-12-31',
-  notAllotted: { amount: '0', comparative: '0' },
-  options: { subtotalsOff: [], result: 'own_line' },
-  structureVersion: 1,
-  revision: 1,
-});
 const base = (...given: Parameters<typeof view>) => placementBase(view(...given), 'digit_by_digit');
-const any = (categoryId: number): Account['places'] => [{ side: 'any', categoryId }];
+const any = (categoryId: number): ReturnType<typeof account>['places'] => [{ side: 'any', categoryId }];
 
 describe('the placement screen derives', () => {
   const cash = category(1, 'Cash', { term: 'current' });

@@ -43,6 +43,8 @@ export interface PlacementBase {
   readonly stand: ReturnType<typeof standingFollower>;
   readonly amounts: ReadonlyMap<number, { readonly amount: bigint; readonly comparative: bigint }>;
   readonly placeInChart: ReadonlyMap<number, number>;
+  /** Accounts that somebody left out of the coverage. */
+  readonly leftOut: ReadonlySet<number>;
   /** Drafts that were looked at, with what of each can be applied. */
   readonly sound: WeakMap<PlacementDraft, SoundDraft>;
   /** The placement that was shown last: what a change leaves as it is, is taken from it. */
@@ -90,6 +92,7 @@ export function placementBase(view: PlacementView, order: DigitOrder): Placement
     stand: standingFollower(view.accounts, order),
     amounts: new Map(view.accounts.map(({ id, amount, comparative }) => [id, { amount: BigInt(amount), comparative: BigInt(comparative) }])),
     placeInChart: new Map(view.accounts.map(({ id }, at) => [id, at])),
+    leftOut: new Set(view.exclusions.filter(({ scope }) => scope.startsWith('classification:')).map(({ accountId }) => accountId)),
     sound: new WeakMap(),
     last: null,
   };
@@ -150,7 +153,9 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
     placement,
     tree,
     byId,
-    unplaced: [...byId.values()].filter((account) => placesShown(account).length === 0 && (!account.isParent || account.amount !== '0')),
+    unplaced: [...byId.values()].filter(
+      (account) => placesShown(account).length === 0 && (!account.isParent || account.balance !== '0') && !base.leftOut.has(account.id),
+    ),
     standing: last ? inChartOrder(standing, touched, base) : standing,
     totals: totalsOf(base, tree, standing, last ? { totals: last.model.totals, touched } : null),
   };
@@ -160,7 +165,7 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
 
 /** A range that holds the number of a parent without amounts of its own has nothing to take. */
 function placesShown(account: PlacedAccount): PlacedAccount['places'] {
-  return account.isParent && account.amount === '0' && account.comparative === '0' ? account.places : standsIn(account);
+  return account.isParent && account.amount === '0' && account.comparative === '0' && account.balance === '0' ? account.places : standsIn(account);
 }
 
 function pushed(list: readonly StandingAccount[] | undefined, one: StandingAccount): StandingAccount[] {

@@ -66,7 +66,7 @@ function Proof({
   const { search } = useLocation();
   const days = [...new Set(proof.figures.map(({ day }) => day))];
   const names = [...new Set(proof.figures.map(({ name }) => name))];
-  const isCount = proof.name === 'coverage';
+  const isCount = proof.name === 'coverage' || proof.name === 'codes_complete';
   const figure = (name: string, day: string) => proof.figures.find((candidate) => candidate.name === name && candidate.day === day)?.net ?? '0';
   const format = (net: string) => (isCount ? net : formatAmount(BigInt(net), currency));
   const accountAddress = (id: number) => {
@@ -125,7 +125,7 @@ function Proof({
           <h3>{proof.state === 'to_look_at' ? 'Accounts to look at' : 'Accounts at fault'}</h3>
           <ul className={styles.accounts}>
             {proof.accounts.map(({ accountId, number, name, reason, net }) => (
-              <li key={accountId}>
+              <li key={`${accountId} ${reason}`}>
                 <Link to={accountAddress(accountId)}>{accountLabel({ number, name })}</Link>
                 <span className={styles.quiet}>{reasonText(reason)}</span>
                 <span>{formatAmount(BigInt(net), currency)}</span>

@@ -10,6 +10,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   assets_equal_claims: 'Assets = liabilities + equity',
   profit_in_equity: 'Profit carried to equity',
   coverage: 'Coverage',
+  codes_complete: 'Codes are complete',
   parents_without_postings: 'No amounts on parents',
   normal_sides: 'Balances on their normal side',
   profit_allotted: 'Profit of earlier years is allotted',
@@ -30,7 +31,9 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
     case 'profit_in_equity':
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'coverage':
-      return proof.state === 'holds' ? 'Coverage: every account stands once' : `Coverage: ${count} unplaced, ${size}`;
+      return proof.state === 'holds' ? 'Coverage: every account stands once' : `${count} to place: ${size}`;
+    case 'codes_complete':
+      return proof.state === 'holds' ? proofNames[proof.name] : `${counted(count, 'code')} missing`;
     case 'parents_without_postings':
       return proof.state === 'holds' ? proofNames[proof.name] : `On ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
     case 'normal_sides':
@@ -50,6 +53,7 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
   profit_in_equity:
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
+  codes_complete: 'Every account that needs a code of a list has one, for the accounts that the list is declared complete for.',
   parents_without_postings: 'Accounts with sub-accounts take no postings; where history has some, they stand on a line of their own.',
   normal_sides: 'Balances stand on the side that is normal for their account. One on the other side may be right (an overdrawn bank), or a slip.',
   profit_allotted: 'Profit of completed years stands on the account for retained earnings.',
@@ -67,6 +71,8 @@ const figureNames: Readonly<Record<string, string>> = {
   result_in_equity: 'Result in equity',
   accounts_in_scope: 'Accounts in scope',
   accounts_placed: 'Accounts that stand once',
+  codes_needed: 'Codes that are needed',
+  codes_given: 'Codes that are given',
   profit_not_allotted: 'Profit of completed years on no account',
 };
 
@@ -76,6 +82,8 @@ export function figureName(name: string): string {
 
 const reasons: Readonly<Record<string, string>> = {
   unplaced: 'unplaced',
+  doubled: 'doubled: ranges of two categories take it',
+  left_out: 'left out of the coverage by somebody',
   half_placed: 'placed for one side of its balance only',
   posted_to_parent: 'has sub-accounts, and amounts of its own',
   against_normal_side: 'on the other side than its normal one',
@@ -83,5 +91,6 @@ const reasons: Readonly<Record<string, string>> = {
 };
 
 export function reasonText(reason: string): string {
-  return reasons[reason] ?? reason;
+  const [, list] = /^without_code (.*)$/.exec(reason) ?? [];
+  return list === undefined ? (reasons[reason] ?? reason) : `has no code of ${list}`;
 }

@@ -1,0 +1,28 @@
+import { fail, type Outcome } from '@ivory-ladder/core';
+import type { Access } from './access.ts';
+import { accountsById } from './accountsById.ts';
+import type { Failure } from './failure.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
+import type { Books, Ports } from './ports/index.ts';
+
+/** Leaves accounts out of the coverage of a classification or of a code list, with a reason; none: takes them in again. Gives how many. */
+export function setExclusions(
+  ports: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  { scope, accountIds, reason }: { readonly scope: string; readonly accountIds: readonly number[]; readonly reason: string | null },
+): Promise<Outcome<number, Failure>> {
+  return withFreshBooks(async () => {
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    if (!isScope(books, scope)) return fail({ code: 'not_found', thing: 'coverage', id: Number(scope.replace(/^\D+/, '')) });
+    const byId = accountsById(books);
+    const unknown = accountIds.find((id) => !byId.has(id));
+    if (unknown !== undefined) return fail({ code: 'account_unknown', accountId: unknown });
+    return ports.placement.setExclusions(companyId, scope, [...new Set(accountIds)], reason, books.company.structureVersion, actor);
+  });
+}
+
+function isScope({ classifications, lists }: Books, scope: string): boolean {
+  return classifications.some(({ id }) => scope === `classification:${id}`) || lists.some(({ kind, key }) => kind === 'report' && key === scope);
+}
