@@ -31,6 +31,11 @@ describe('proposals for an unplaced account', () => {
     expect(propose(accounts, placed([1, 2], [3, 3], [4, 3]))[0]).toMatchObject({ agree: false, proposals: [{ categoryId: 2 }, { categoryId: 3 }] });
   });
 
+  it('do not come from a neighbour whose number begins otherwise: a gap between two groups tells nothing', () => {
+    const accounts = [account(1, '6330', 'Wages'), account(2, '6400', 'Energy'), account(3, '6500', 'Salaries')];
+    expect(propose(accounts, placed([1, 2], [3, 2]))[0]?.proposals).toEqual([]);
+  });
+
   it('come from words that it shares with accounts or with a category, whatever their case, accents and number', () => {
     const accounts = [account(1, '9', 'Gazole, vessels'), account(2, '1', 'GAZOLÉ ashore'), account(3, '5', 'Harbours abroad')];
     const found = propose(accounts, placed([1, 1]));

@@ -84,7 +84,11 @@ export function RangeTable({ element, spans, currency, chosenId, onChoose, onCho
                     </button>
                   ) : (
                     <>
-                      {joined && more > 0 && <span className={styles.joins}>{joined.account.number} joins when applied</span>}
+                      {joined && more > 0 && (
+                        <span className={styles.joins}>
+                          {more === 1 ? `${joined.account.number} joins` : `${joined.account.number} and ${more - 1} more join`} when applied
+                        </span>
+                      )}
                       {overlaps.length > 0 && (
                         <span className={styles.overlaps}> overlaps {overlaps.map((other) => model.placement.categories.get(other)?.name).join(', ')}</span>
                       )}

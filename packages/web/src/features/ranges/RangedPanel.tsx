@@ -16,26 +16,51 @@ interface RangedPanelProps {
   readonly choice: BandChoice;
   readonly categoryId: number;
   readonly accountId: number;
+  readonly onChoose: (accountId: number) => void;
 }
 
 const neighboursShown = 2;
 
 /** The account or category that was chosen on the band: why it stands where it stands, and what mends it. */
-export function RangedPanel({ choice, categoryId, accountId }: RangedPanelProps) {
+export function RangedPanel({ choice, categoryId, accountId, onChoose }: RangedPanelProps) {
   const { model } = usePlacement();
   const account = model.byId.get(accountId);
   if (account) return <AccountSide account={account} choice={choice} />;
   const category = model.placement.categories.get(categoryId);
   if (category) return <CategorySide id={category.id} choice={choice} />;
-  const wrong = choice.accounts.filter((one) => ['doubled', 'odd', 'unplaced'].includes(tickState(one)));
+  return <Amiss choice={choice} onChoose={onChoose} />;
+}
+
+const mostListed = 300;
+const stateWords = { doubled: 'doubled', odd: 'at odds', unplaced: '' } as const;
+
+/** Nothing was chosen: what is to be mended here, by number, so that ranges can be written beside it. */
+function Amiss({ choice, onChoose }: Pick<RangedPanelProps, 'choice' | 'onChoose'>) {
+  const wrong = choice.accounts.flatMap((account) => {
+    const state = tickState(account);
+    return state === 'doubled' || state === 'odd' || state === 'unplaced' ? [{ account, state }] : [];
+  });
   return (
     <aside className={styles.panel} aria-label="Chosen on the band">
-      <h2>{wrong.length === 0 ? 'Nothing is amiss' : 'To look at'}</h2>
-      <p className={styles.quiet}>
-        {wrong.length === 0
-          ? 'Every account here stands in one category. Choose a span or a tick to see more of it.'
-          : wrong.map(({ label }) => label).join('; ')}
-      </p>
+      <div>
+        <h2>{wrong.length === 0 ? 'Nothing is amiss' : 'To look at'}</h2>
+        <p className={styles.quiet}>
+          {wrong.length === 0
+            ? 'Every account here stands in one category. Choose a span or a tick to see more of it.'
+            : `${counted(wrong.length, 'account')} that no range takes, or that one takes amiss.`}
+        </p>
+      </div>
+      <ul className={styles.amiss}>
+        {wrong.slice(0, mostListed).map(({ account, state }) => (
+          <li key={account.id}>
+            <button type="button" onClick={() => onChoose(account.id)} title={account.label}>
+              {account.label}
+            </button>
+            <small>{stateWords[state]}</small>
+          </li>
+        ))}
+        {wrong.length > mostListed && <li>and {wrong.length - mostListed} more</li>}
+      </ul>
     </aside>
   );
 }

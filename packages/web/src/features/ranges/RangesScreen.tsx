@@ -109,7 +109,16 @@ export function RangesScreen() {
           onChooseAccount={(id) => change({ account: String(id), rehearsal: null })}
         />
       </section>
-      {isRehearsing ? <RehearsalPanel /> : <RangedPanel choice={choice} categoryId={chosenCategory} accountId={chosenAccount} />}
+      {isRehearsing ? (
+        <RehearsalPanel />
+      ) : (
+        <RangedPanel
+          choice={choice}
+          categoryId={chosenCategory}
+          accountId={chosenAccount}
+          onChoose={(id) => change({ account: String(id), rehearsal: null })}
+        />
+      )}
     </div>
   );
 }
