@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { facetsOfLine } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
-import { amount, day, id, idText, layer, side } from './primitives.ts';
+import { amount, day, id, idText, layer, placeSide, side } from './primitives.ts';
 
 /**
  * What a line is in another currency: an amount in its minor units, not negative, on the side of the line. With a rate (so
@@ -89,6 +89,28 @@ export const entryClimb = z.object({
   ),
 });
 export type EntryClimb = z.infer<typeof entryClimb>;
+
+const rung = z.object({ key: z.string(), caption: z.string(), amount, share: amount.nullable() });
+
+/** Rungs of an account up to the totals of each statement, in each classification. */
+export const accountClimb = z.object({
+  accountId: id,
+  label: z.string(),
+  climbs: z.array(
+    z.object({
+      classification: z.object({ id, name: z.string(), isMain: z.boolean() }),
+      kind: z.enum(['balance-sheet', 'income-statement']),
+      measure: z.enum(['closing', 'movement']),
+      /** As the line shows it. */
+      amount,
+      /** Which of its balances the line takes; `null` where no line takes this one, or where it is a part of the result. */
+      side: placeSide.nullable(),
+      /** From the line that takes it up to the totals, amounts as shown; `share`: of the account in it, in tenths of a percent. */
+      rungs: z.array(rung),
+    }),
+  ),
+});
+export type AccountClimbBody = z.infer<typeof accountClimb>;
 
 /** On its own day or a later one. */
 export const reversalInput = z.strictObject({ date: day });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  accountClimb,
   accountLedger,
   accountLedgerQuery,
   accountLines,
@@ -16,7 +17,7 @@ import {
   trialBalanceView,
 } from './entry.ts';
 import type { Operation } from './operation.ts';
-import { trialBalanceFileQuery, trialBalanceQuery } from './statement.ts';
+import { spanQuery, trialBalanceFileQuery, trialBalanceQuery } from './statement.ts';
 import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
 
 /** Trial balances brought in, balances and entries. */
@@ -118,6 +119,14 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/entries/{entryId}/climb',
     summary: 'Where each account of an entry climbs',
     answer: entryClimb,
+  },
+  getAccountClimb: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/accounts/{accountId}/climb',
+    summary: 'Where an account climbs: its rungs up to the totals of each statement and classification',
+    query: spanQuery.pick({ from: true, to: true }),
+    answer: accountClimb,
   },
   listEntries: {
     needs: 'reader',

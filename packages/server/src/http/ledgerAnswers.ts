@@ -1,4 +1,5 @@
 import type {
+  AccountClimbBody,
   AccountLedgerBody,
   AccountLines,
   AdjustmentList,
@@ -15,6 +16,7 @@ import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
 import { sideAgainstIn } from '../application/sideAgainstIn.ts';
 import { toldAccount } from '../application/toldAccount.ts';
+import type { AccountClimbView } from '../application/viewAccountClimb.ts';
 import type { AccountLedger } from '../application/viewAccountLedger.ts';
 import type { AdjustmentsView } from '../application/viewAdjustments.ts';
 import type { AccountClimb } from '../application/viewEntryClimb.ts';
@@ -58,6 +60,19 @@ export function toEntry(entry: EntryRecord): EntryBody {
       credit: text(line.credit),
       facets: { ...line.facets },
       foreign: line.foreign && { ...line.foreign, amount: text(line.foreign.amount) },
+    })),
+  };
+}
+
+export function toAccountClimb({ account, label, climbs }: AccountClimbView): AccountClimbBody {
+  return {
+    accountId: account.id,
+    label,
+    climbs: climbs.map(({ kind, amount, rungs, ...rest }) => ({
+      ...rest,
+      kind: kind === 'balance_sheet' ? 'balance-sheet' : 'income-statement',
+      amount: text(amount),
+      rungs: rungs.map((rung) => ({ ...rung, amount: text(rung.amount), share: rung.share === null ? null : text(rung.share) })),
     })),
   };
 }

@@ -9,6 +9,7 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { reverseEntry } from '../application/reverseEntry.ts';
 import { trialBalancePaper } from '../application/trialBalancePaper.ts';
+import { viewAccountClimb } from '../application/viewAccountClimb.ts';
 import { viewAccountLedger } from '../application/viewAccountLedger.ts';
 import { viewAdjustments } from '../application/viewAdjustments.ts';
 import { viewEntryClimb } from '../application/viewEntryClimb.ts';
@@ -44,6 +45,9 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
+  on('getAccountClimb', async ({ access, id, query: { from, to } }) =>
+    mapOutcome(await viewAccountClimb(ports, access, id('accountId'), { firstDay: from, lastDay: to }), answers.toAccountClimb),
+  );
   on('getEntryClimb', async ({ access, id }) => mapOutcome(await viewEntryClimb(ports, access, id('entryId')), answers.toEntryClimb));
   on('listEntries', async ({ access, query }) =>
     mapOutcome(await listEntries(ports, access, entriesWanted(query, query.after, query.limit)), answers.toEntryList),

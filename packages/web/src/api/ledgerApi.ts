@@ -1,4 +1,5 @@
 import type {
+  AccountClimbBody,
   AccountLedgerBody,
   AccountLines,
   AdjustmentList,
@@ -68,6 +69,10 @@ const ledgerApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...query }) => `/companies/${companyId}/account-ledger?${toQuery(query)}`,
       providesTags: ['Ledger', 'Chart'],
     }),
+    getAccountClimb: build.query<AccountClimbBody, { companyId: number; accountId: number; from: string; to: string }>({
+      query: ({ companyId, accountId, ...query }) => `/companies/${companyId}/accounts/${accountId}/climb?${toQuery(query)}`,
+      providesTags: ['Statement'],
+    }),
     getEntryClimb: build.query<EntryClimb, { companyId: number; entryId: number }>({
       query: ({ companyId, entryId }) => `/companies/${companyId}/entries/${entryId}/climb`,
       providesTags: ['Ledger'],
@@ -122,6 +127,7 @@ export const {
   useListAccountLinesQuery,
   useGetAccountLedgerQuery,
   useGetEntryQuery,
+  useGetAccountClimbQuery,
   useGetEntryClimbQuery,
   useListEntriesQuery,
   usePostEntryMutation,

@@ -1,4 +1,5 @@
-import { Outlet, useParams } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { Outlet, useParams, useSearchParams } from 'react-router';
 import { useGetCompanyQuery } from '../api/companyApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
 import { EmptyState } from '../components/EmptyState.tsx';
@@ -12,9 +13,12 @@ import { ProofStrip } from './ProofStrip.tsx';
 import { isSignedOut, ToSignIn } from './ToSignIn.tsx';
 import { CompanyContext } from './useCompany.ts';
 
+const ClimbDialog = lazy(async () => ({ default: (await import('../features/climb/ClimbDialog.tsx')).ClimbDialog }));
+
 /** Rail, ribbon and proof strip around every screen of one company. */
 export function CompanyFrame() {
   const companyId = Number(useParams().companyId);
+  const climbing = Number(useSearchParams()[0].get('climb') ?? 0);
   const { data: company, error } = useGetCompanyQuery(companyId);
   if (isSignedOut(error) && !company) return <ToSignIn />;
   if (!company)
@@ -43,6 +47,11 @@ export function CompanyFrame() {
         </main>
         <ProofStrip />
         <NoticeBar />
+        {climbing > 0 && (
+          <Suspense fallback={null}>
+            <ClimbDialog accountId={climbing} />
+          </Suspense>
+        )}
       </div>
     </CompanyContext.Provider>
   );

@@ -4,6 +4,7 @@ import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useGetPlacementQuery } from '../api/placementApi.ts';
 import styles from './FindDialog.module.css';
+import { useClimb } from './useClimb.ts';
 import { useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
@@ -13,6 +14,8 @@ interface Hit {
   readonly kind: string;
   readonly to: string;
   readonly search: string;
+  /** Of an account, whose climb can be opened. */
+  readonly accountId?: number;
 }
 
 const mostShown = 12;
@@ -47,6 +50,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Budgets', 'ledger/budgets'],
       ['Exchange rates', 'ledger/rates'],
       ['Calendar: periods and locks', 'ledger/calendar'],
+      ['Coverage: what is not placed', 'placement/coverage'],
       ['Report codes and facets', 'placement/codes'],
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
@@ -62,6 +66,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
       ...(data?.accounts ?? []).map(({ id, label }) => ({
         key: `a${id}`,
+        accountId: id,
         label,
         kind: 'account',
         to: `${base}/ledger`,
@@ -86,9 +91,16 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
     onClose();
     void navigate({ pathname: hit.to, search: params.toString() });
   };
+  const openClimb = useClimb();
+  const climb = (hit: Hit | undefined) => {
+    if (hit?.accountId === undefined) return;
+    onClose();
+    openClimb(hit.accountId);
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown') setAt(Math.min(at + 1, hits.length - 1));
     else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
+    else if (event.key === 'Enter' && event.shiftKey) climb(hits[at]);
     else if (event.key === 'Enter') go(hits[at]);
     else return;
     event.preventDefault();
@@ -124,7 +136,23 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
             onKeyDown={onKeyDown}
           >
             <span>{hit.label}</span>
-            <span className={styles.kind}>{hit.kind}</span>
+            <span className={styles.kind}>
+              {hit.accountId !== undefined && (
+                <button
+                  type="button"
+                  tabIndex={-1}
+                  className={styles.climb}
+                  title="Its rungs up to the totals of each statement (Shift Enter)"
+                  onClick={(event) => {
+                    event.stopPropagation();
+                    climb(hit);
+                  }}
+                >
+                  climb
+                </button>
+              )}
+              {hit.kind}
+            </span>
           </li>
         ))}
       </ul>

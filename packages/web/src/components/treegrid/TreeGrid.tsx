@@ -3,6 +3,7 @@ import {
   type ClipboardEvent,
   type CSSProperties,
   type KeyboardEvent,
+  type MouseEvent,
   type ReactNode,
   type Ref,
   useCallback,
@@ -13,6 +14,7 @@ import {
   useState,
 } from 'react';
 import { useIsPrinting } from '../useIsPrinting.ts';
+import { type RowChoice, useRowMenu } from '../useRowMenu.tsx';
 import { type ColumnChoice, chosenColumnsOf, leastWidth, resized, settledChoice } from './columnChoice.ts';
 import { GridFoot } from './GridFoot.tsx';
 import { GridHeadings, sortOf } from './GridHeadings.tsx';
@@ -73,6 +75,8 @@ export interface TreeGridProps<Row extends object> {
   /** What the foot says of how many rows are shown, in the place of totals. */
   readonly countText?: (shown: number, all: number) => string;
   /** Keys of the screen’s own on a row; `true` for one that was taken. `isFlat`: rows stand in another order than their own. */
+  /** What can be done with a row, in its menu. */
+  readonly menu?: (row: Row) => readonly RowChoice[];
   readonly onRowKey?: (event: KeyboardEvent, row: Row, isFlat: boolean) => boolean;
 }
 
@@ -218,6 +222,11 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       carryOut(command, row);
     }
   };
+  const menu = useRowMenu();
+  const onContextMenu = (event: MouseEvent) => {
+    const row = rowAt(Number((event.target as HTMLElement).closest<HTMLElement>('[data-index]')?.dataset.index ?? -1));
+    if (row && props.menu) menu.open(event, props.menu(row));
+  };
   const onCopy = (event: ClipboardEvent) => {
     if (!window.getSelection()?.isCollapsed || event.target instanceof HTMLInputElement) return;
     const copied = [...order.subarray(block.first, block.last + 1)].map((at) => rows[at] as Row);
@@ -276,7 +285,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
             }}
             onWidth={onChoice && ((id, pixels) => onChoice(resized(settledChoice(props.columns, choice), id, pixels)))}
           />
-          <div role="rowgroup" className={styles.group} onKeyDown={onKeyDown}>
+          <div role="rowgroup" className={styles.group} onKeyDown={onKeyDown} onContextMenu={onContextMenu}>
             {drag ? (
               <RowDragZone drag={drag} isFlat={isFlat} rowAt={rowAt} onOver={setOver}>
                 {drawn}
@@ -288,6 +297,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
           {hasTotals && <GridFoot columns={columns} text={props.countText?.(order.length, rows.length)} rowIndex={order.length + 2} />}
         </div>
       </div>
+      {menu.drawn}
       <RefusedCells
         rows={typed.rows}
         except={activeRow ? { key: keyOf(activeRow), columnId: columns[column ?? 0]?.id ?? '' } : null}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { isAgainst } from '../../api/isAgainst.ts';
+import { useClimb } from '../../app/useClimb.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
@@ -39,6 +40,7 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
   const mayKeep = useMay('preparer');
   const mayReview = useMay('reviewer');
   const { search } = useLocation();
+  const climb = useClimb();
   const [obstacle, setObstacle] = useState<Obstacle | null>(null);
   const [entryId, setEntryId] = useState<number | null>(null);
   const { isBusy } = actions;
@@ -70,7 +72,12 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
         <dt>Element</dt>
         <dd>{elementText(account)}</dd>
         <dt>Category</dt>
-        <dd>{placeText(account, chart.paths) || (account.isParent ? 'by its sub-accounts' : 'none: on no statement')}</dd>
+        <dd>
+          {placeText(account, chart.paths) || (account.isParent ? 'by its sub-accounts' : 'none: on no statement')}{' '}
+          <button type="button" className={styles.way} onClick={() => climb(account.id)}>
+            Climb
+          </button>
+        </dd>
         {parent && (
           <>
             <dt>Below</dt>

@@ -1,5 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import type { KeyboardEvent, Ref } from 'react';
+import { useAccountMenu } from '../../app/useAccountMenu.ts';
 import { counted } from '../../components/counted.ts';
 import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
 import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
@@ -32,6 +33,7 @@ const countText = (shown: number, all: number) => (shown === all ? counted(all, 
 
 /** Every account in the chart's own order, with what it is, where it stands and what is on it. */
 export function ChartTable({ chart, edits, ...grid }: ChartTableProps) {
+  const menuOf = useAccountMenu();
   return (
     <TreeGrid
       label="Chart of accounts"
@@ -40,6 +42,7 @@ export function ChartTable({ chart, edits, ...grid }: ChartTableProps) {
       depthOf={depthOf}
       isFaint={isInactive}
       countText={countText}
+      menu={({ id }) => menuOf(id).slice(0, 3)}
       {...(edits ?? {})}
       {...grid}
     />

@@ -5,6 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
+import { useClimb } from '../../app/useClimb.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
@@ -33,6 +34,7 @@ const accountsShown = 40;
 export function EvidencePanel({ kind, span, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
+  const climb = useClimb();
   const [entryId, setEntryId] = useState<number | null>(null);
   const { data, error } = useGetEvidenceQuery({
     companyId: company.id,
@@ -65,6 +67,9 @@ export function EvidencePanel({ kind, span, facets, classification, cell, onOpen
             <Parts evidence={data} currency={currency} cell={cell} onOpen={onOpen} />
           ) : (
             <>
+              <button type="button" className={styles.more} onClick={() => climb(cell.account ?? 0)}>
+                Where the account climbs, in all statements
+              </button>
               {data.carried.map(({ caption, net }) => (
                 <p key={caption} className={styles.carried}>
                   <span>{caption}</span>

@@ -4,6 +4,7 @@ import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { useClimb } from '../../app/useClimb.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -27,6 +28,7 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
   const { facets } = useFacetFilter();
   const currency = currencyOfCompany(company);
   const { search } = useLocation();
+  const climb = useClimb();
   const [entryId, setEntryId] = useState<number | null>(null);
   const account = accounts.find(({ id }) => id === accountId);
   if (!account) return <aside className={styles.panel} />;
@@ -65,6 +67,9 @@ export function AccountPanel({ accountId, accounts, onOpen }: AccountPanelProps)
           <Link className={own.whole} to={{ pathname: `/companies/${company.id}/ledger/accounts`, search: wholeSearch(search, accountId) }}>
             The whole account ledger
           </Link>
+          <button type="button" className={own.climb} onClick={() => climb(accountId)}>
+            Where it climbs on the statements
+          </button>
           <AccountLines
             key={accountId}
             accountId={accountId}

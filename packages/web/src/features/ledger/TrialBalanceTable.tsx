@@ -1,6 +1,7 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
+import { useAccountMenu } from '../../app/useAccountMenu.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
 import { shortDay } from '../../components/dates.ts';
@@ -63,6 +64,7 @@ const depthOf = ({ depth }: Line) => depth;
 
 /** Every account with opening, movement and closing, where opening + debits − credits + carried over = closing; or with the ledger, adjustments and both. */
 export function TrialBalanceTable({ view, currency, shows, isCompared, hasZero, filter, chosen, onOpen, onCopied }: TrialBalanceTableProps) {
+  const menuOf = useAccountMenu();
   const isSought = useMemo(() => seek(view, filter, hasZero), [view, filter, hasZero]);
   const columns = useMemo(
     () => columnsOf(view, currency, { shows, isCompared, isFiltered: filter.trim() !== '' }, isSought),
@@ -80,6 +82,7 @@ export function TrialBalanceTable({ view, currency, shows, isCompared, hasZero, 
         chosen={chosen}
         onOpen={({ id }) => onOpen(id)}
         onCopied={onCopied}
+        menu={({ id }) => menuOf(id)}
       />
       {isCompared && view.comparedTo && view.comparedTo.balances !== view.comparedTo.result && (
         <p className={styles.dates}>

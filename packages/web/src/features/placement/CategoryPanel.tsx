@@ -1,11 +1,13 @@
 import { useDraggable } from '@dnd-kit/core';
 import { type CategoryNode, type Currency, formatAmount, isOnSide, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { type MouseEvent, useState } from 'react';
 import { isAgainst } from '../../api/isAgainst.ts';
+import { useAccountMenu } from '../../app/useAccountMenu.ts';
 import { useMay } from '../../app/useCompany.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
+import { useRowMenu } from '../../components/useRowMenu.tsx';
 import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { AddAccountsDialog } from './AddAccountsDialog.tsx';
 import { CategoryDialog } from './CategoryDialog.tsx';
@@ -33,6 +35,8 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
   const { model } = usePlacement();
   const actions = usePlacementActions();
   const mayPlace = useMay('preparer');
+  const menu = useRowMenu();
+  const menuOf = useAccountMenu();
   const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | 'remove' | 'split' | null>(null);
   if (!chosen)
     return (
@@ -128,6 +132,7 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
           </span>
         )}
       </div>
+      {menu.drawn}
       <ul className={styles.accounts}>
         {standing.map(({ account, side, isByRange }) => (
           <AccountRow
@@ -139,6 +144,7 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
             element={category.element}
             isSelected={selected.has(account.id)}
             onPick={() => pick(account)}
+            onMenu={(event) => menu.open(event, menuOf(account.id))}
           />
         ))}
         {standing.length === 0 && (
@@ -208,15 +214,16 @@ interface AccountRowProps {
   readonly element: PlacedAccount['element'];
   readonly isSelected: boolean;
   readonly onPick: () => void;
+  readonly onMenu: (event: MouseEvent) => void;
 }
 
-function AccountRow({ account, side, isByRange, currency, element, isSelected, onPick }: AccountRowProps) {
+function AccountRow({ account, side, isByRange, currency, element, isSelected, onPick, onMenu }: AccountRowProps) {
   const { setNodeRef, listeners } = useDraggable({ id: account.id });
   const net = BigInt(account.amount);
   const counts = side === 'any' || net === 0n || net > 0n === (side === 'debit');
   return (
     <li>
-      <label ref={setNodeRef} {...listeners} className={styles.account} data-chosen={isSelected || undefined}>
+      <label ref={setNodeRef} {...listeners} className={styles.account} data-chosen={isSelected || undefined} onContextMenu={onMenu}>
         <input type="checkbox" checked={isSelected} onChange={onPick} />
         <span className={styles.name} title={account.name}>
           {account.label}

@@ -5,10 +5,11 @@ import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import IconButton from '@mui/material/IconButton';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { standsIn } from '../../api/standsIn.ts';
 import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
+import { useRowMenu } from '../../components/useRowMenu.tsx';
 import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import { CategoryRow } from './CategoryRow.tsx';
@@ -18,6 +19,7 @@ import { PlacementTabs } from './PlacementTabs.tsx';
 import { elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
 import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
+import { useShowOnStatement } from './useShowOnStatement.ts';
 
 interface CategoryTableProps {
   readonly currency: Currency;
@@ -45,6 +47,8 @@ type Asked =
 export function CategoryTable({ currency, chosenId, dragged, onChoose }: CategoryTableProps) {
   const { view, model, kept, undo, redo, undoName, redoName } = usePlacement();
   const actions = usePlacementActions();
+  const menu = useRowMenu();
+  const show = useShowOnStatement();
   const [shut, setShut] = useState<ReadonlySet<number>>(new Set());
   const mayPlace = useMay('preparer');
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -122,6 +126,27 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
     else return;
     event.preventDefault();
   };
+  const onContextMenu = (event: MouseEvent) => {
+    const node = model.tree.nodes.get(Number((event.target as HTMLElement).closest<HTMLElement>('[data-category]')?.dataset.category));
+    if (!node) return;
+    const { id, element, parentId } = node.category;
+    const siblings = node.parent ? node.parent.children : (model.tree.tops.get(element) ?? []);
+    const at = siblings.indexOf(node);
+    menu.open(event, [
+      { label: 'Its accounts', keys: 'Enter', onChoose: () => onChoose(id) },
+      { label: 'What it holds on the statement', disabled: id < 0, onChoose: () => show(id, element) },
+      ...(mayPlace
+        ? [
+            { label: 'Change…', keys: 'F2', onChoose: () => setAsked({ kind: 'change', node }) },
+            { label: 'Add beside…', keys: 'Insert', onChoose: () => setAsked({ kind: 'add', element, parentId }) },
+            { label: 'Nest new…', onChoose: () => setAsked({ kind: 'add', element, parentId: id }) },
+            { label: 'Move up', keys: 'Alt ↑', disabled: at === 0, onChoose: () => actions.shift(id, -1) },
+            { label: 'Move down', keys: 'Alt ↓', disabled: at === siblings.length - 1, onChoose: () => actions.shift(id, 1) },
+            { label: 'Delete or merge…', keys: 'Delete', onChoose: () => setAsked({ kind: 'remove', node }) },
+          ]
+        : []),
+    ]);
+  };
   const drawn: readonly { at: number; style?: { position: 'absolute'; top: number; left: 0; right: 0 } }[] = isVirtual
     ? virtual.getVirtualItems().map(({ index, start }) => ({ at: index, style: { position: 'absolute', top: start, left: 0, right: 0 } }))
     : items.map((_, at) => ({ at }));
@@ -167,7 +192,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
         <span>{upper === lower ? upper : `${upper} ${lower}`}</span>
         <span>{earlierLower}</span>
       </div>
-      <div ref={body} className={styles.body} role="treegrid" aria-label="Categories" onKeyDown={onKeyDown}>
+      <div ref={body} className={styles.body} role="treegrid" aria-label="Categories" onKeyDown={onKeyDown} onContextMenu={onContextMenu}>
         <div role="presentation" style={isVirtual ? { position: 'relative', height: virtual.getTotalSize() } : undefined}>
           {drawn.map(({ at, style }) => {
             const item = items[at] as Item;
@@ -214,6 +239,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
           })}
         </div>
       </div>
+      {menu.drawn}
       {asked?.kind === 'add' && <CategoryDialog element={asked.element} parentId={asked.parentId} category={null} onClose={() => setAsked(null)} />}
       {asked?.kind === 'change' && (
         <CategoryDialog
