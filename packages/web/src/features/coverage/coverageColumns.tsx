@@ -1,0 +1,58 @@
+import type { PlacementView } from '@ivory-ladder/contract';
+import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { shortDay } from '../../components/dates.ts';
+import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { onNaturalSide, type PlacementModel } from '../placement/placementModel.ts';
+import styles from './CoverageScreen.module.css';
+import type { Concern, CoverageRow } from './coverageModel.ts';
+import { causeText, concernNames, findingNames, whyText } from './findingText.ts';
+
+export interface PlacedRow extends CoverageRow {
+  /** Its place in what is listed, from 1. */
+  readonly place: number;
+}
+
+const marks: Readonly<Record<Concern, string>> = { wrong: '✗', idle: '○', look: '▲', out: '–' };
+
+export function coverageColumns(model: PlacementModel, currency: Currency, { span, balanceComparative }: PlacementView): GridColumn<PlacedRow>[] {
+  const amount = (id: string, caption: string, net: (row: PlacedRow) => bigint): GridColumn<PlacedRow> => ({
+    id,
+    caption,
+    width: '92px',
+    isAmount: true,
+    cell: (row) => formatAmount(onNaturalSide(net(row), row.account.element), currency),
+    text: (row) => formatAmount(onNaturalSide(net(row), row.account.element), currency),
+    compare: (a, b) => compareAmounts(onNaturalSide(net(a), a.account.element), onNaturalSide(net(b), b.account.element)),
+  });
+  return [
+    {
+      id: 'account',
+      caption: 'Account',
+      width: 'minmax(120px, 1.5fr)',
+      cell: ({ account }) => <span title={account.label}>{account.label}</span>,
+      text: ({ account }) => account.label,
+      compare: (a, b) => compareTexts(a.account.label, b.account.label),
+    },
+    {
+      id: 'finding',
+      caption: 'Finding',
+      width: '116px',
+      cell: ({ finding, concern }) => (
+        <span className={styles[concern]} title={concernNames[concern]}>
+          {marks[concern]} {findingNames[finding.kind]}
+        </span>
+      ),
+      text: ({ finding, concern }) => `${concernNames[concern]}: ${findingNames[finding.kind]}`,
+      compare: (a, b) => compareTexts(findingNames[a.finding.kind], findingNames[b.finding.kind]),
+    },
+    {
+      id: 'why',
+      caption: 'Why',
+      width: 'minmax(104px, 1fr)',
+      cell: (row) => <span title={whyText(row, model)}>{causeText(row, model)}</span>,
+      text: (row) => whyText(row, model),
+    },
+    amount('net', shortDay(span.lastDay), ({ net }) => net),
+    amount('before', shortDay(balanceComparative), ({ before }) => before),
+  ];
+}

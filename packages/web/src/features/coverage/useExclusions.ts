@@ -1,0 +1,23 @@
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useSetExclusionsMutation } from '../../api/placementApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import type { PlacedAccount } from '../placement/placementModel.ts';
+
+/** Leaves accounts out of a coverage, and takes them in again; at once, with who and why. */
+export function useExclusions() {
+  const { id: companyId } = useCompany();
+  const dispatch = useDispatch();
+  const [set] = useSetExclusionsMutation();
+  const change = async (scope: string, accounts: readonly PlacedAccount[], reason: string | null) => {
+    const { error } = await set({ companyId, scope, accountIds: accounts.map(({ id }) => id), reason });
+    const named = accounts.length === 1 ? accounts[0]?.label : `${accounts.length} accounts`;
+    const done = reason === null ? `Taken in again: ${named}.` : `Left out: ${named}.`;
+    dispatch(noticeGiven(error === undefined ? { tone: 'done', text: done } : { tone: 'refused', text: describeFailure(error) }));
+  };
+  return {
+    leaveOut: (scope: string, accounts: readonly PlacedAccount[], reason: string) => change(scope, accounts, reason),
+    takeIn: (scope: string, accounts: readonly PlacedAccount[]) => change(scope, accounts, null),
+  };
+}
