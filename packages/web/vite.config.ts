@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import react from '@vitejs/plugin-react';
@@ -11,6 +11,8 @@ function packAssets(): Plugin {
     apply: 'build',
     closeBundle() {
       const folder = join(import.meta.dirname, 'dist', 'assets');
+      // Also called after a build that failed, whose own reason is to be read.
+      if (!existsSync(folder)) return;
       for (const file of readdirSync(folder).filter((name) => /\.(js|css|svg)$/.test(name))) {
         const content = readFileSync(join(folder, file));
         writeFileSync(join(folder, `${file}.gz`), gzipSync(content, { level: 9 }));
