@@ -58,6 +58,30 @@ describe('report codes', () => {
   });
 });
 
+describe('codes taken from the categories', () => {
+  it('are added to the list, looked at account by account, and stand once they are applied', async () => {
+    const chart = await shop(opened.server);
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, chart.replace('/ledger/chart', '/placement/codes'));
+    await page.getByLabel('New list').fill('Group');
+    await page.keyboard.press('Enter');
+    await page.getByText('Added: Group.').waitFor();
+    await page.getByRole('button', { name: 'Take codes from…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Take codes of Group from' });
+    await dialog.getByText(/accounts? gets? a code/).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Look at each account' }).click();
+    await page.getByRole('button', { name: /^Apply/ }).click();
+    await page.getByText(/^Applied/).waitFor();
+    await page.goto(chart.replace('/ledger/chart', '/placement/codes'));
+    const form = page.getByRole('form', { name: 'Complete for' });
+    await form.getByLabel('Income').check();
+    await form.getByRole('button', { name: 'Apply' }).click();
+    await page.getByRole('region', { name: 'Proofs' }).getByText('Codes are complete').waitFor({ state: 'detached' });
+    await page.getByText(/accounts have a code of it/).waitFor();
+    expectQuiet();
+  });
+});
+
 describe('ranges of account numbers', () => {
   it('place an account at once, say where their text is wrong, and give way when it is fixed by hand', async () => {
     const chart = await shop(opened.server);

@@ -31,6 +31,35 @@ export const placementDraft = z.strictObject({
 });
 export type PlacementDraftBody = z.infer<typeof placementDraft>;
 
+/** What a file of the placement would make of it. */
+export const readPlacement = z.object({
+  draft: placementDraft,
+  accounts: z.int(),
+  categories: z.int(),
+  faultCount: z.int(),
+  /** The first of them; rows count from 1, with the headings. */
+  faults: z.array(
+    z.object({
+      row: z.int(),
+      column: z.string(),
+      code: z.enum([
+        'heading_missing',
+        'account_unknown',
+        'account_twice',
+        'element_unknown',
+        'category_missing',
+        'category_twice',
+        'category_too_long',
+        'category_of_other_element',
+        'category_beside_sides',
+        'range_malformed',
+      ]),
+      found: z.string(),
+    }),
+  ),
+});
+export type ReadPlacementBody = z.infer<typeof readPlacement>;
+
 const reason = z.string().trim().max(500);
 
 export const placementToApply = z.strictObject({

@@ -22,6 +22,7 @@ import {
   placementRehearsalInput,
   placementRehearsalList,
   placementToApply,
+  readPlacement,
 } from './placementDraft.ts';
 import { id } from './primitives.ts';
 import { classificationQuery, classifiedSpanQuery, spanQuery } from './statement.ts';
@@ -69,6 +70,23 @@ export const placementOperations = {
     summary: 'Leave accounts out of the coverage of a classification or code list with a reason, or take them in again',
     body: exclusionsChange,
     answer: z.object({ accounts: z.int() }),
+  },
+  exportPlacement: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/placement/file',
+    summary: 'Categories with their account numbers, and accounts with their places, as CSV or workbook',
+    query: classificationQuery.extend({ kind: z.enum(['csv', 'xlsx']) }),
+    answer: 'file',
+  },
+  readPlacementFile: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/placement/file-rehearsal',
+    summary: 'What a file of the placement would make of it, row by row, as a draft; nothing is changed',
+    query: classificationQuery.extend({ name: z.string().min(1).max(200) }),
+    takesFile: true,
+    answer: readPlacement,
   },
   listPlacedElsewhere: {
     needs: 'reader',

@@ -8,8 +8,8 @@ import { loadDemo } from './demo/loadDemo.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
 import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
-import { writeChartCsv, writeChartWorkbook } from './documents/writeChart.ts';
 import { writeEntriesCsv } from './documents/writeEntriesCsv.ts';
+import { writeGuidedCsv, writeGuidedWorkbook } from './documents/writeGuidedSheet.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeLinesForm } from './documents/writeLinesForm.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
@@ -144,8 +144,8 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
       accountLedgerToCsv: writeAccountLedgerCsv,
       entriesToCsv: writeEntriesCsv,
       historyToCsv: writeHistoryCsv,
-      chartToCsv: writeChartCsv,
-      chartToWorkbook: writeChartWorkbook,
+      guidedToCsv: writeGuidedCsv,
+      guidedToWorkbook: writeGuidedWorkbook,
     },
     isHealthy: () => answersInTime(database),
   };

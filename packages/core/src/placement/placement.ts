@@ -77,3 +77,8 @@ function inOrder(list: readonly (RangeTextOfSide | CaptionInLanguage)[]): string
     .sort()
     .join('\n');
 }
+
+/** What a category is known by among its siblings: names without regard to case. */
+export function siblingKey({ element, parentId, name }: Pick<DescribedCategory, 'element' | 'parentId' | 'name'>): string {
+  return `${element} ${parentId ?? ''} ${name.toLowerCase()}`;
+}

@@ -44,8 +44,10 @@ export async function exportChart(ports: Ports, { companyId }: Access, kind: Cha
   if (!opened.ok) return opened;
   const { company, lists } = opened.value;
   const columns = chartColumnsOf(company.numbered, lists).map((column) => ({ key: column, ...describeColumn(column, lists) }));
-  const sheet = { company: company.name, columns, rows: kind === 'template' ? [] : chartCells(opened.value, company.numbered) };
-  return succeed(kind === 'csv' ? ports.writer.chartToCsv(sheet) : await ports.writer.chartToWorkbook(sheet, kind === 'template'));
+  const isTemplate = kind === 'template';
+  const rows = isTemplate ? [] : chartCells(opened.value, company.numbered);
+  const sheet = { company: company.name, title: isTemplate ? 'Chart template' : 'Chart of accounts', sheet: chartSheet, columns, rows };
+  return succeed(kind === 'csv' ? ports.writer.guidedToCsv(sheet) : await ports.writer.guidedToWorkbook(sheet));
 }
 
 /** Every row of the file with what it would do, and its effect on the statements; nothing is changed. */

@@ -33,7 +33,7 @@ interface Rung {
 }
 
 /** Where one account climbs in one statement of one classification. */
-export interface StatementClimb {
+interface StatementClimb {
   readonly classification: { readonly id: number; readonly name: string; readonly isMain: boolean };
   readonly kind: LayoutKind;
   readonly measure: 'closing' | 'movement';

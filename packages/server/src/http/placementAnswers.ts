@@ -4,8 +4,9 @@ import type {
   PlacementDraftBody,
   PlacementRecordDetailBody,
   PlacementRehearsal,
+  ReadPlacementBody,
 } from '@ivory-ladder/contract';
-import type { DescribedCategory, PlacementDraft, PlacementTies } from '@ivory-ladder/core';
+import type { DescribedCategory, PlacementDraft, PlacementTies, ReadPlacement } from '@ivory-ladder/core';
 import type { AppliedPlacement } from '../application/applyPlacement.ts';
 import type { PastPlacement, PlacementRecordDetail, RehearsalKept } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
@@ -28,6 +29,12 @@ export function toRecordDetail({ draft, effect, ...record }: PlacementRecordDeta
 
 export function toPastPlacement({ categories, places }: PastPlacement): PastPlacementBody {
   return { categories: categories.map((category) => toState(category) as PastPlacementBody['categories'][number]), places: [...places] };
+}
+
+const mostFaultsTold = 200;
+
+export function toReadPlacement({ draft, faults, accounts, categories }: ReadPlacement): ReadPlacementBody {
+  return { draft: toDraft(draft), accounts, categories, faultCount: faults.length, faults: faults.slice(0, mostFaultsTold) };
 }
 
 export function toRehearsal({ personId, draft, ...kept }: RehearsalKept, reader: number | null): PlacementRehearsal {

@@ -6,11 +6,12 @@ import { addClassification, changeClassification, deleteClassification } from '.
 import { setExclusions } from '../application/exclusions.ts';
 import { listPlacedElsewhere } from '../application/placedElsewhere.ts';
 import { viewPlacement } from '../application/placement.ts';
+import { exportPlacement, readPlacementFile } from '../application/placementFile.ts';
 import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveRehearsal } from '../application/placementRehearsals.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { toCategory, toPlacement } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';
-import { toApplied, toPastPlacement, toRecordDetail, toRehearsal } from './placementAnswers.ts';
+import { toApplied, toPastPlacement, toReadPlacement, toRecordDetail, toRehearsal } from './placementAnswers.ts';
 
 /** Categories, where accounts stand, and changes of both: rehearsed, applied and taken back. */
 export function placementRoutes(on: On, ports: Ports): void {
@@ -19,6 +20,10 @@ export function placementRoutes(on: On, ports: Ports): void {
   on('changeClassification', async ({ access, id, body }) => changeClassification(ports, access, id('classificationId'), body));
   on('deleteClassification', async ({ access, id }) => deleteClassification(ports, access, id('classificationId')));
   on('setExclusions', async ({ access, body }) => mapOutcome(await setExclusions(ports, access, body), (accounts) => ({ accounts })));
+  on('exportPlacement', async ({ access, query }) => exportPlacement(ports, access, query));
+  on('readPlacementFile', async ({ access, query, file }) =>
+    mapOutcome(await readPlacementFile(ports, access, { name: query.name, content: file }, query.classification), toReadPlacement),
+  );
   on('listPlacedElsewhere', async ({ access, identity }) =>
     mapOutcome(await listPlacedElsewhere(ports, access, identity), (placed) => ({ placed: [...placed] })),
   );

@@ -56,7 +56,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     'This person also works in companies of which you are not administrator, so a new link must come from an administrator of all of them.',
   last_administrator: () => 'The company needs an administrator. Make somebody else one first.',
   classification_name_taken: ({ name }) => `There is a classification named ${text(name)} already.`,
-  classification_is_main: ({ name }) => `${text(name)} is the main classification. Make another one the main one first.`,
+  classification_is_main: ({ name }) => `The main classification, ${text(name)}, cannot be deleted. Make another one the main one first.`,
   not_found: ({ thing, id }) => `There is no ${text(thing)} ${text(id)} here.`,
   request_invalid: ({ issues }) =>
     `This was not accepted: ${(issues as { path: string; message: string }[] | undefined)?.map(({ path, message }) => `${path} ${message}`.trim()).join('; ') ?? ''}`,

@@ -8,9 +8,10 @@ import type {
   PlacementRehearsal,
   PlacementView,
   PlacesChange,
+  ReadPlacementBody,
 } from '@ivory-ladder/contract';
 import type { PlacedElsewhere } from '@ivory-ladder/core';
-import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
+import { fileRequest, ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** What shows the placement. */
 const placed = ['Placement', 'PlacementRecords', 'Company', 'Statement', 'Proofs', 'Chart', 'History'] as const;
@@ -40,6 +41,12 @@ const placementApi = ivoryApi.injectEndpoints({
     setExclusions: build.mutation<{ accounts: number }, { companyId: number } & ExclusionsChange>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/coverage-exclusions`, method: 'PUT', body }),
       invalidatesTags: placed,
+    }),
+    readPlacementFile: build.mutation<ReadPlacementBody, { companyId: number; file: File; classification?: number }>({
+      query: ({ companyId, file, classification }) => {
+        const { url, ...request } = fileRequest(`/companies/${companyId}/placement/file-rehearsal`, file);
+        return { ...request, url: classification === undefined ? url : `${url}&classification=${classification}` };
+      },
     }),
     listPlacedElsewhere: build.query<{ placed: PlacedElsewhere[] }, number>({
       query: (companyId) => `/companies/${companyId}/placed-elsewhere`,
@@ -104,6 +111,7 @@ export const {
   useAddClassificationMutation,
   useChangeClassificationMutation,
   useDeleteClassificationMutation,
+  useReadPlacementFileMutation,
   useSetExclusionsMutation,
   useListPlacedElsewhereQuery,
   useSetPlacesMutation,

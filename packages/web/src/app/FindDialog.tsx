@@ -86,7 +86,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
   const go = (hit: Hit | undefined) => {
     if (!hit) return;
     const params = new URLSearchParams(search);
-    for (const key of ['account', 'category', 'cell']) params.delete(key);
+    for (const key of ['account', 'category', 'cell', 'classification', 'climb']) params.delete(key);
     for (const [key, value] of new URLSearchParams(hit.search)) params.set(key, value);
     onClose();
     void navigate({ pathname: hit.to, search: params.toString() });

@@ -46,7 +46,7 @@ export interface ChartAccount extends Account {
 }
 
 /** One tree of categories and where accounts stand in it. */
-export interface ClassifiedPlacement {
+interface ClassifiedPlacement {
   readonly categories: readonly VersionedCategory[];
   readonly categoryTree: CategoryTree;
   /** By hand. */

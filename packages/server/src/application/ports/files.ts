@@ -1,4 +1,4 @@
-import type { ChartColumn, Outcome } from '@ivory-ladder/core';
+import type { Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { ListedEntries } from '../listEntries.ts';
 import type { Statement } from '../runStatement.ts';
@@ -60,19 +60,23 @@ export interface StreamedFile {
   readonly content: AsyncIterable<Uint8Array>;
 }
 
-/** A chart of accounts as it is written to a file. */
-export interface ChartSheet {
+/** A table of texts that people change elsewhere and load back, with what each column takes. */
+export interface GuidedSheet {
   readonly company: string;
-  readonly columns: readonly { readonly key: ChartColumn; readonly heading: string; readonly takes: string }[];
-  readonly rows: readonly Readonly<Record<ChartColumn, string>>[];
+  /** Of the file. */
+  readonly title: string;
+  /** Of the sheet in a workbook, by which it is known again. */
+  readonly sheet: string;
+  readonly columns: readonly { readonly key: string; readonly heading: string; readonly takes: string }[];
+  readonly rows: readonly Readonly<Record<string, string>>[];
 }
 
 /** What a statement or the history is written to for those who take it along. */
 export interface FileWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
-  chartToCsv(sheet: ChartSheet): WrittenFile;
-  chartToWorkbook(sheet: ChartSheet, isTemplate: boolean): Promise<WrittenFile>;
+  guidedToCsv(sheet: GuidedSheet): WrittenFile;
+  guidedToWorkbook(sheet: GuidedSheet): Promise<WrittenFile>;
   trialBalanceToCsv(paper: TrialBalancePaper): WrittenFile;
   trialBalanceToWorkbook(paper: TrialBalancePaper): Promise<WrittenFile>;
   /** A file with every column that journal lines can have, and no line yet. */

@@ -30,7 +30,7 @@ export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budg
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
 export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
-export type { ChartSheet, DelimitedForm, FileStore, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
+export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';

@@ -5,9 +5,11 @@ import { type FormEvent, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
+import { CompleteForForm } from '../coverage/CompleteForForm.tsx';
 import styles from './CodeListsScreen.module.css';
 import type { ListedCodeRow } from './codeColumns.tsx';
 import { FacetRulesForm } from './FacetRulesForm.tsx';
+import { TakeCodesDialog } from './TakeCodesDialog.tsx';
 import type { CodeListActions } from './useCodeListActions.ts';
 
 interface ListPanelProps {
@@ -24,6 +26,7 @@ export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelPr
   const company = useCompany();
   const mayKeep = useMay('preparer');
   const [name, setName] = useState(list.name);
+  const [taking, setTaking] = useState(false);
   const [draft, setDraft] = useState({ code: '', caption: '' });
   const first = useRef<HTMLInputElement>(null);
   const having = list.codes.reduce((sum, listed) => sum + listed.accounts, 0);
@@ -104,6 +107,15 @@ export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelPr
               Rows of a spreadsheet can be pasted: code, caption, code of the one above{list.kind === 'report' && ', element, side'}.
             </p>
           </form>
+          {list.kind === 'report' && (
+            <>
+              <div className={styles.buttons}>
+                <Button onClick={() => setTaking(true)}>Take codes from…</Button>
+              </div>
+              <CompleteForForm key={`${list.id} ${list.version}`} list={list} />
+            </>
+          )}
+          {taking && <TakeCodesDialog list={list} onClose={() => setTaking(false)} />}
           {list.kind === 'facet' && <FacetRulesForm list={list} all={all} actions={actions} />}
           <form className={styles.form} onSubmit={(event) => void rename(event)} aria-label="The list itself">
             <h3>The list itself</h3>

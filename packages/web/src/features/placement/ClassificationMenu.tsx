@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useChangeClassificationMutation } from '../../api/placementApi.ts';
@@ -7,6 +7,8 @@ import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { ClassificationDialog } from './ClassificationDialog.tsx';
+import { PlacementFileDialog } from './PlacementFileDialog.tsx';
+import { usePlacementFile } from './usePlacementFile.ts';
 
 /** Which of the trees is shown, and what can be done with it: another one, its name, the main one, its end. */
 export function ClassificationMenu() {
@@ -16,8 +18,9 @@ export function ClassificationMenu() {
   const dispatch = useDispatch();
   const [changeIt] = useChangeClassificationMutation();
   const [asked, setAsked] = useState<'add' | 'rename' | 'delete' | null>(null);
+  const file = usePlacementFile();
+  const chooser = useRef<HTMLInputElement>(null);
   const { classifications } = company;
-  if (classifications.length === 1 && !mayPlace) return null;
   const makeMain = async () => {
     const { error } = await changeIt({ companyId: company.id, id: classification.id, version: classification.version, isMain: true });
     const text = error === undefined ? `Statements and proofs go by ${classification.name} from now on.` : describeFailure(error);
@@ -26,6 +29,8 @@ export function ClassificationMenu() {
   const act = (value: string) => {
     if (value === 'add' || value === 'rename' || value === 'delete') setAsked(value);
     else if (value === 'main') void makeMain();
+    else if (value === 'csv' || value === 'xlsx') file.save(value);
+    else if (value === 'load') chooser.current?.click();
     else choose(Number(value));
   };
   return (
@@ -37,7 +42,7 @@ export function ClassificationMenu() {
           ...classifications.map(({ id, name, isMain }, at) => ({
             value: String(id),
             label: `${name}${isMain && classifications.length > 1 ? ': statements and proofs go by it' : ''}`,
-            divided: mayPlace && at === classifications.length - 1,
+            divided: at === classifications.length - 1,
           })),
           ...(mayPlace
             ? [
@@ -51,9 +56,25 @@ export function ClassificationMenu() {
                 { value: 'delete', label: `Delete ${classification.name}…` },
               ]
             : []),
+          { value: 'csv', label: 'Save as CSV' },
+          { value: 'xlsx', label: 'Save as workbook' },
+          ...(mayPlace ? [{ value: 'load', label: 'Load from a file…' }] : []),
         ]}
         onChoose={act}
       />
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        accept=".csv,.xlsx,.txt"
+        aria-label="File of the placement"
+        onChange={({ target }) => {
+          const [chosen] = target.files ?? [];
+          if (chosen) void file.load(chosen);
+          target.value = '';
+        }}
+      />
+      {file.wrong && <PlacementFileDialog {...file.wrong} onClose={file.forget} />}
       {asked && <ClassificationDialog asked={asked} onClose={() => setAsked(null)} />}
     </>
   );

@@ -1,11 +1,11 @@
-import { asPlainText, type ChartField, chartSheet, isListKey } from '@ivory-ladder/core';
+import { asPlainText, type ChartField, type PlacementColumn } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
-import type { ChartSheet, WrittenFile } from '../application/ports/index.ts';
+import type { GuidedSheet, WrittenFile } from '../application/ports/index.ts';
 import { fileName } from './fileName.ts';
 
 /** A column of new numbers is offered empty, for those who renumber. */
-const widths: Readonly<Record<ChartField, number>> = {
+const widths: Readonly<Record<ChartField | PlacementColumn, number>> & Readonly<Record<string, number>> = {
   number: 14,
   newNumber: 14,
   name: 42,
@@ -20,26 +20,33 @@ const widths: Readonly<Record<ChartField, number>> = {
   purpose: 50,
   externalNumber: 18,
   key: 10,
+  debit: 30,
+  credit: 30,
+  numbers: 40,
+  numbersDebit: 24,
+  numbersCredit: 24,
+  byRange: 30,
 };
+const usualWidth = 18;
 
-export function writeChartCsv({ company, columns, rows }: ChartSheet): WrittenFile {
+export function writeGuidedCsv({ company, title, columns, rows }: GuidedSheet): WrittenFile {
   const lines = [columns.map(({ heading }) => heading), ...rows.map((row) => columns.map(({ key }) => asPlainText(row[key] ?? '')))];
   return {
-    name: fileName(company, 'Chart of accounts.csv'),
+    name: fileName(company, `${title}.csv`),
     type: 'text/csv; charset=utf-8',
     content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
   };
 }
 
 /** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */
-export async function writeChartWorkbook({ company, columns, rows }: ChartSheet, isTemplate: boolean): Promise<WrittenFile> {
+export async function writeGuidedWorkbook({ company, title, sheet: sheetName, columns, rows }: GuidedSheet): Promise<WrittenFile> {
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const sheet = workbook.addWorksheet(chartSheet, {
+  const sheet = workbook.addWorksheet(sheetName, {
     views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
     pageSetup: { paperSize: 9, orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0, printTitlesRow: '1:1' },
   });
-  sheet.columns = columns.map(({ key, heading }) => ({ header: heading, key, width: isListKey(key) ? 18 : widths[key], style: { numFmt: '@' } }));
+  sheet.columns = columns.map(({ key, heading }) => ({ header: heading, key, width: widths[key] ?? usualWidth, style: { numFmt: '@' } }));
   head(sheet);
   sheet.addRows(rows.map((row) => columns.map(({ key }) => asPlainText(row[key] ?? ''))));
   const guide = workbook.addWorksheet('What each column takes');
@@ -50,7 +57,7 @@ export async function writeChartWorkbook({ company, columns, rows }: ChartSheet,
   head(guide);
   guide.addRows(columns.map(({ heading, takes }) => ({ heading, takes })));
   return {
-    name: fileName(company, isTemplate ? 'Chart template.xlsx' : 'Chart of accounts.xlsx'),
+    name: fileName(company, `${title}.xlsx`),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
     content: Buffer.from(await workbook.xlsx.writeBuffer()),
   };

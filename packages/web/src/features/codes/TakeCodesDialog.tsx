@@ -1,0 +1,111 @@
+import type { CodeListBody } from '@ivory-ladder/contract';
+import { buildCategoryTree, codesOfCategories, codesOfOther, portionsOf, type TakenCodes } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
+import { useListCompaniesQuery } from '../../api/companyApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetPlacementQuery } from '../../api/placementApi.ts';
+import { standsIn } from '../../api/standsIn.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
+import { takenCodesFile } from './takenCodesFile.ts';
+import { useCodeListActions } from './useCodeListActions.ts';
+
+const codesShown = 6;
+
+/** Codes for the accounts that have none: one for each category, or those that another company has given; looked at as a chart file before anything stands. */
+export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose: () => void }) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const navigate = useNavigate();
+  const actions = useCodeListActions();
+  const [upload, uploading] = useUploadChartFileMutation();
+  const [source, setSource] = useState('categories');
+  const [refused, setRefused] = useState<string | null>(null);
+  const otherId = source === 'categories' ? null : Number(source);
+  const { data: companies } = useListCompaniesQuery();
+  const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
+  const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const { data: otherChart } = useGetChartQuery(otherId === null ? skipToken : { companyId: otherId, ...span });
+  const { data: otherLists } = useListCodeListsQuery(otherId ?? skipToken);
+  const otherReports = (otherLists?.lists ?? []).filter(({ kind }) => kind === 'report');
+  const otherList = otherReports.find(({ name }) => name.toLowerCase() === list.name.toLowerCase()) ?? otherReports[0] ?? null;
+  const taken = useMemo((): TakenCodes | null => {
+    const accounts = (chart?.accounts ?? []).filter(({ isParent, active, amount }) => (active || amount !== '0') && (!isParent || amount !== '0'));
+    if (otherId !== null) return otherList && otherChart ? codesOfOther(list, { ...otherList, accounts: otherChart.accounts }, accounts) : null;
+    if (!placement) return null;
+    const stands = new Map(placement.accounts.map((account) => [account.id, { own: portionsOf(standsIn(account)), side: account.normalSide }]));
+    const categoryOf = (id: number): number | null => {
+      const found = stands.get(id);
+      return found ? (found.own[found.side] ?? found.own.debit ?? found.own.credit) : null;
+    };
+    return codesOfCategories(list, buildCategoryTree(placement.categories), accounts, categoryOf);
+  }, [chart, placement, otherId, otherList, otherChart, list]);
+  const look = async () => {
+    if (!taken) return;
+    if (taken.added.length > 0) {
+      const said = await actions.change(list, { set: taken.added.map((listed) => ({ ...listed, retired: false, was: null })) });
+      if (said !== null) return setRefused(said);
+    }
+    const file = new File([takenCodesFile(chart?.accounts ?? [], taken, list)], `codes of ${list.name}.csv`, { type: 'text/csv' });
+    const uploaded = await upload({ companyId: company.id, file });
+    if (!uploaded.data) return setRefused(describeFailure(uploaded.error));
+    void navigate(`/companies/${company.id}/ledger/chart/file/${uploaded.data.fileId}`);
+  };
+  const isWaiting = actions.isBusy || uploading.isLoading;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label={`Take codes of ${list.name} from`}>
+      <DialogTitle>Take codes of {list.name} from…</DialogTitle>
+      <DialogContent sx={{ pt: '8px !important' }}>
+        <TextField select fullWidth label="From" value={source} onChange={(event) => setSource(event.target.value)}>
+          <MenuItem value="categories">the categories: one code for each</MenuItem>
+          {(companies?.companies ?? [])
+            .filter(({ id }) => id !== company.id)
+            .map(({ id, name }) => (
+              <MenuItem key={id} value={String(id)}>
+                {name}
+              </MenuItem>
+            ))}
+        </TextField>
+        {otherId !== null && otherLists && !otherList && <p>It has no list of report codes.</p>}
+        {otherId !== null && otherList && <p>Its list {otherList.name}. Accounts are the same by number and name, or by name alone.</p>}
+        {taken && (
+          <>
+            <p>
+              <b>{counted(taken.given.length, 'account gets', 'accounts get')} a code.</b> {counted(taken.kept, 'account has', 'accounts have')} one and{' '}
+              {taken.kept === 1 ? 'keeps' : 'keep'} it; {taken.without} find none.
+            </p>
+            {taken.added.length > 0 && (
+              <p>
+                {counted(taken.added.length, 'code is', 'codes are')} added to the list:{' '}
+                {taken.added
+                  .slice(0, codesShown)
+                  .map(({ code, caption }) => `${code} ${caption}`.trim())
+                  .join(', ')}
+                {taken.added.length > codesShown && ` and ${taken.added.length - codesShown} more`}.
+              </p>
+            )}
+          </>
+        )}
+        {refused !== null && <p role="alert">{refused}</p>}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={!taken || taken.given.length === 0 || isWaiting} onClick={() => void look()}>
+          Look at each account
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
