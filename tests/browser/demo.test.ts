@@ -245,6 +245,7 @@ const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
   'placement',
+  'placement/coverage',
   'ledger',
   'ledger?account=1',
   'ledger/chart?account=144',

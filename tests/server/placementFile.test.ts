@@ -1,5 +1,4 @@
 import type { AppliedPlacement, PlacementView, ReadPlacementBody } from '@ivory-ladder/contract';
-import { parse } from 'csv-parse/sync';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -32,7 +31,8 @@ async function open() {
 describe('the placement as a file', () => {
   it('has a row for each category and account, and changes nothing when it is loaded back, as CSV and as workbook', async () => {
     const shop = await open();
-    const rows = parse(await shop.text()) as string[][];
+    // No cell of the shop has a comma in it.
+    const rows = (await shop.text()).split('\r\n').map((line) => line.split(','));
     expect(rows[0]?.slice(0, 7)).toEqual(['Account', 'Name', 'Element', 'Category', 'Category while in debit', 'Category while in credit', 'Numbers']);
     expect(rows).toContainEqual(['6300', 'Travel', 'expense', 'Other operating expenses', '', '', '', '', '', '']);
     expect(await shop.load(await shop.text())).toMatchObject({ accounts: 0, categories: 0, faultCount: 0 });
