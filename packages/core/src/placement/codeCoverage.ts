@@ -75,7 +75,10 @@ export function codesAtOdds<Account extends Pick<CodedAccount, 'id' | 'element' 
   for (const { id, codes } of accounts) {
     const code = codes[list.key];
     const stands = standsUnder(id);
-    if (code !== undefined && stands) standing.set(code, [...(standing.get(code) ?? []), stands]);
+    if (code === undefined || !stands) continue;
+    const own = standing.get(code);
+    if (own) own.push(stands);
+    else standing.set(code, [stands]);
   }
   const saidBy = new Map([...standing].map(([code, all]) => [code, sectionOfMost(all)]));
   return accounts.flatMap((account): CodeAtOdds<Account>[] => {

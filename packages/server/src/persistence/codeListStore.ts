@@ -98,6 +98,7 @@ export class CodeListRepository implements CodeListStore {
       );
       await runner.query('DELETE FROM pairing_rule WHERE company_id = ? AND ? IN (first_list_id, second_list_id)', [companyId, list.id]);
       await runner.query('DELETE FROM listed_code WHERE company_id = ? AND list_id = ?', [companyId, list.id]);
+      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, list.key]);
       await runner.query('DELETE FROM code_list WHERE company_id = ? AND id = ?', [companyId, list.id]);
       return {
         value: null,

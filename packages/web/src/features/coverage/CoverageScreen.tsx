@@ -67,7 +67,7 @@ export function CoverageScreen() {
               {scope.faulty > 0 &&
                 `${formatAmount(scope.atStake, currency)} at stake, ${formatAmount(scope.netEffect < 0n ? -scope.netEffect : scope.netEffect, currency)} net ${scope.netEffect < 0n ? 'credit' : 'debit'}. `}
               {scope.key === 'placement' && !isEmptyDraft(draft) && applied !== scope.faulty && `${applied} as it stands, ${scope.faulty} once applied.`}
-              {!scope.isClaimed && 'Say in the list’s panel for which accounts it is to be complete.'}
+              {!scope.isClaimed && 'Say at the right for which accounts it is to be complete.'}
             </p>
           </div>
           <div className={styles.concerns} role="group" aria-label="What is listed">
