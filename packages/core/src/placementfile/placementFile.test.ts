@@ -106,6 +106,8 @@ describe('a placement file', () => {
         { element: 'asset' },
         { element: 'asset', category: 'Bank', numbers: '1000 to' },
         { element: 'asset', category: 'bank' },
+        { number: '1002', category: '>' },
+        { number: '1003', debit: 'Bank > '.concat('x'.repeat(201)) },
       ),
     ).toEqual([
       '2 number account_unknown',
@@ -116,7 +118,10 @@ describe('a placement file', () => {
       '7 category category_missing',
       '8 numbers range_malformed',
       '9 category category_twice',
+      '10 category category_missing',
+      '11 debit category_too_long',
     ]);
+    expect(isEmptyDraft(read([headings, row({ number: '1005' }), row({ number: '9999' })]).draft)).toBe(true);
     expect(read([['What', 'Ever']]).faults).toEqual([{ row: 1, column: 'number', code: 'heading_missing', found: 'What' }]);
   });
 });

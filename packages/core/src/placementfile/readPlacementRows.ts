@@ -30,7 +30,7 @@ export interface PlacementRowFault {
 }
 
 export interface ReadPlacement {
-  /** What the file makes of the placement; new categories have negative ids. */
+  /** What the file makes of the placement, nothing where it has faults; new categories have negative ids. */
   readonly draft: PlacementDraft;
   readonly faults: readonly PlacementRowFault[];
   readonly accounts: number;
@@ -95,6 +95,11 @@ export function readPlacementRows(rows: readonly (readonly Cell[])[], base: Plac
     if (places.has(account.id)) fault('number', 'account_twice');
     const wanted = placeSides.filter((side) => cell(sideColumns[side]) !== '');
     if (wanted.includes('any') && wanted.length > 1) fault('category', 'category_beside_sides');
+    for (const side of wanted) {
+      const path = readCategoryPath(cell(sideColumns[side]), account.element);
+      if (path.length === 0) fault(sideColumns[side], 'category_missing');
+      if (path.some((name) => name.length > longestName)) fault(sideColumns[side], 'category_too_long');
+    }
     const targets = wanted.map((side) => ({ side, ...placeIn(book, cell(sideColumns[side]), side, account.element) }));
     const hasOwn = targets.some(({ of }) => of === account.element);
     for (const { side, of } of targets)
@@ -105,7 +110,8 @@ export function readPlacementRows(rows: readonly (readonly Cell[])[], base: Plac
       targets.map(({ side, categoryId }) => ({ side, categoryId })),
     );
   }
-  const draft = amendDraft(base, emptyDraft, { places, categories: book.changed });
+  // Of a file with faults nothing is made.
+  const draft = faults.length > 0 ? emptyDraft : amendDraft(base, emptyDraft, { places, categories: book.changed });
   return { draft, faults, accounts: draft.places.length, categories: draft.categories.length };
 }
 
