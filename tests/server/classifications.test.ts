@@ -128,6 +128,24 @@ describe('another classification', () => {
     expect(await shop.income(tax)).toEqual(before);
   });
 
+  it('keeps an account under its element, in each of them, and takes no category of another', async () => {
+    const shop = await open();
+    const tax = await shop.begin('Tax');
+    const travel = await shop.find('6300');
+    const places = `${shop.path}/places`;
+    await server.ok('PUT', places, { changes: [{ accountId: travel.id, before: travel.places, after: [] }] });
+    expect(await shop.changeRefused('6300', { element: 'asset' })).toMatchObject({ code: 'account_element_held', facts: { by: 'places' } });
+    const { version: _, ...costs } = (await shop.view()).categories.find(({ name }) => name === 'Finance costs') ?? { version: 0, id: 0 };
+    const foreign = { places: [{ accountId: travel.id, before: [], after: [{ side: 'any', categoryId: costs.id }] }], categories: [] };
+    const apply = (draft: unknown) => server.refused('POST', `${shop.path}/placement-records`, { draft, ...span, classification: tax });
+    expect(
+      await apply({ ...foreign, places: [{ ...foreign.places[0], before: (await shop.view(tax)).accounts.find(({ id }) => id === travel.id)?.places }] }),
+    ).toMatchObject({
+      code: 'category_unknown',
+    });
+    expect(await apply({ places: [], categories: [{ id: costs.id, before: null, after: { ...costs, name: 'Theirs' } }] })).toMatchObject({ code: 'not_found' });
+  });
+
   it('has a rehearsal of its own for each person', async () => {
     const shop = await open();
     const tax = await shop.begin('Tax');

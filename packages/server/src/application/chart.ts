@@ -235,12 +235,12 @@ function checkParentActive({ accounts }: Books, { parentId, active }: AccountFie
   return active && parent && !parent.active ? { code: 'account_parent_inactive', number: parent.number || parent.name } : null;
 }
 
-/** Sub-accounts, places and a role hang on the element; they go first. */
-function checkElement({ accounts, places }: Books, current: ChartAccount, { element }: AccountFields): Failure | null {
+/** Sub-accounts, places of every classification and a role hang on the element; they go first. */
+function checkElement({ accounts, classifications }: Books, current: ChartAccount, { element }: AccountFields): Failure | null {
   if (element === current.element) return null;
   if (accounts.some(({ parentId }) => parentId === current.id)) return { code: 'account_element_held', by: 'sub_accounts' };
   if (current.role !== null) return { code: 'account_element_held', by: 'role' };
-  return places.some(({ accountId }) => accountId === current.id) ? { code: 'account_element_held', by: 'places' } : null;
+  return classifications.some(({ places }) => places.some(({ accountId }) => accountId === current.id)) ? { code: 'account_element_held', by: 'places' } : null;
 }
 
 /** Where the company forbids it, no two active accounts have one name; a name that is kept is not judged anew. */

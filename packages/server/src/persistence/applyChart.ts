@@ -59,6 +59,15 @@ export async function applyChart(
       places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
     })),
   );
+  // Under another element an account cannot stand where other classifications have it.
+  const elsewhere = changed.filter(({ account, element }) => account?.element !== element);
+  await replacePlaces(
+    runner,
+    companyId,
+    books.classifications
+      .filter(({ id }) => id !== books.classificationId)
+      .flatMap(({ id: classificationId }) => elsewhere.map(({ id }) => ({ accountId: id, classificationId, places: [] }))),
+  );
   const coded = accounts.filter(({ account, codes }) => !sameCodes(codes, account?.codes ?? {}));
   await replaceCodes(
     runner,

@@ -69,7 +69,11 @@ async function insert(
 ): Promise<number> {
   const { id, parentId, element, name, position } = category;
   if (id > 0) {
-    const [was] = await rowsOf(runner, 'SELECT 1 FROM category FOR SYSTEM_TIME ALL WHERE company_id = ? AND id = ? LIMIT 1', [companyId, id]);
+    const [was] = await rowsOf(runner, 'SELECT 1 FROM category FOR SYSTEM_TIME ALL WHERE company_id = ? AND classification_id = ? AND id = ? LIMIT 1', [
+      companyId,
+      classificationId,
+      id,
+    ]);
     if (!was) throw new Refused({ code: 'not_found', thing: 'category', id });
   }
   const result = (await runner.query(
