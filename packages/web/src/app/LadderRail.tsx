@@ -13,6 +13,7 @@ import { Link, NavLink, useLocation } from 'react-router';
 import { useGetProofsQuery } from '../api/statementApi.ts';
 import styles from './LadderRail.module.css';
 import { PersonMenu } from './PersonMenu.tsx';
+import { spanSearch } from './spanSearch.ts';
 import { useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
@@ -58,7 +59,7 @@ export function LadderRail() {
                 {name}
               </span>
             ) : (
-              <NavLink to={{ pathname: to, search: spanOnly(search) }} className={styles.rung ?? ''}>
+              <NavLink to={{ pathname: to, search: spanSearch(search).toString() }} className={styles.rung ?? ''}>
                 <Icon fontSize="inherit" aria-hidden />
                 {name}
                 {waiting > 0 && (
@@ -76,12 +77,6 @@ export function LadderRail() {
       <ThemeSwitch />
     </nav>
   );
-}
-
-/** The span goes along from rung to rung; what belongs to one screen stays there. */
-function spanOnly(search: string): string {
-  const kept = [...new URLSearchParams(search)].filter(([key]) => ['from', 'to', 'compare', 'compareFrom', 'compareTo'].includes(key));
-  return new URLSearchParams(kept).toString();
 }
 
 function ThemeSwitch() {

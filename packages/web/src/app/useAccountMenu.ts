@@ -1,6 +1,7 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import type { RowChoice } from '../components/useRowMenu.tsx';
+import { spanSearch } from './spanSearch.ts';
 import { useClimb } from './useClimb.ts';
 import { useCompany } from './useCompany.ts';
 
@@ -12,7 +13,7 @@ export function useAccountMenu(): (accountId: number) => readonly RowChoice[] {
   return useCallback(
     (accountId: number) => {
       const go = (path: string) => {
-        const params = new URLSearchParams([...new URLSearchParams(window.location.search)].filter(([key]) => /^(from|to|compare)/.test(key)));
+        const params = spanSearch(window.location.search);
         params.set('account', String(accountId));
         void navigate({ pathname: `/companies/${companyId}/${path}`, search: params.toString() });
       };

@@ -22,6 +22,7 @@ import {
   soundDraft,
   standingFollower,
 } from '@ivory-ladder/core';
+import { leftOutOf } from '../api/leftOutOf.ts';
 
 export type RehearsalAsked =
   | { readonly kind: 'ledger'; readonly view: PlacementView; readonly order: DigitOrder; readonly language: CaptionLanguage }
@@ -73,7 +74,7 @@ function propose({ accounts }: PlacementView, { portions, tree }: StandingInTree
 }
 
 function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage): Held {
-  const { accounts, categories, span, options, notAllotted, exclusions } = view;
+  const { accounts, categories, span, options, notAllotted } = view;
   const ledger: RehearsedLedger = {
     accounts: accounts.map((account, index) => ({
       account: { ...account, position: index } satisfies Account,
@@ -86,7 +87,7 @@ function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage)
     span,
     options,
     retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
-    leftOut: new Set(exclusions.filter(({ scope }) => scope.startsWith('classification:')).map(({ accountId }) => accountId)),
+    leftOut: leftOutOf(view),
     language,
     columns: [
       {

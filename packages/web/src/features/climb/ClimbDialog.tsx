@@ -8,6 +8,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetAccountClimbQuery } from '../../api/ledgerApi.ts';
+import { spanSearch } from '../../app/spanSearch.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -68,9 +69,7 @@ function Ladder({ climb, label, currency, dates, isSeveral }: LadderProps) {
   const { classification, kind, amount, side, rungs } = climb;
   const title = `${titles[kind]}${isSeveral ? `, ${classification.name}` : ''}`;
   const searchOf = (key: string): string => {
-    const params = new URLSearchParams(
-      [...new URLSearchParams(search)].filter(([name]) => ['from', 'to', 'compare', 'compareFrom', 'compareTo'].includes(name)),
-    );
+    const params = spanSearch(search);
     params.set('cell', `${key}~0`);
     if (!classification.isMain) params.set('classification', String(classification.id));
     return params.toString();

@@ -45,7 +45,7 @@ export function CoverageScreen() {
     ],
     [view, model, classification.name, exclusion, proved, lists, company.digitOrder],
   );
-  const applied = useMemo(() => faultsOf(view, kept, exclusion), [view, kept, exclusion]);
+  const applied = useMemo(() => faultsOf(view, kept), [view, kept]);
   const scope = scopes.find(({ key }) => key === params.get('scope')) ?? (scopes[0] as CoveredScope);
   const concern = concerns.find((one) => one === params.get('concern')) ?? null;
   const rows = useMemo(

@@ -40,7 +40,7 @@ describe('coverage of a placement', () => {
       [5, 'unplaced', 'wrong'],
       [3, 'unplaced', 'idle'],
     ]);
-    expect(faultsOf(shown, model, scope)).toBe(6);
+    expect(faultsOf(shown, model)).toBe(6);
   });
 
   it('does not count what somebody left out, which is listed with the reason', () => {

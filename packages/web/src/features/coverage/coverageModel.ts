@@ -13,6 +13,7 @@ import {
   portionsOf,
   type StandsUnder,
 } from '@ivory-ladder/core';
+import { leftOutOf } from '../../api/leftOutOf.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import type { PlacedAccount, PlacementModel } from '../placement/placementModel.ts';
 
@@ -59,13 +60,13 @@ export interface CoveredScope {
 const kinds = ['balance_sheet', 'income_statement'] as const;
 
 /** How many accounts of the statements are not placed as they should be: what rail and proof strip say of the placement that is applied. */
-export function faultsOf(view: PlacementView, model: PlacementModel, exclusion: string): number {
-  return kinds.reduce((sum, kind) => sum + statementCoverage(kind, view, model, exclusion).faults.length, 0);
+export function faultsOf(view: PlacementView, model: PlacementModel): number {
+  return kinds.reduce((sum, kind) => sum + statementCoverage(kind, view, model).faults.length, 0);
 }
 
-function statementCoverage(kind: LayoutKind, { exclusions }: PlacementView, model: PlacementModel, exclusion: string) {
+function statementCoverage(kind: LayoutKind, view: PlacementView, model: PlacementModel) {
   const accounts = [...model.byId.values()];
-  const leftOut = new Set(exclusions.filter(({ scope }) => scope === exclusion).map(({ accountId }) => accountId));
+  const leftOut = leftOutOf(view);
   const portions = accounts.map((account) => portionsOf(standsIn(account)));
   const covered = accounts.map(({ id, element, isParent, doubledIn }, account) => ({
     account,
@@ -90,7 +91,7 @@ export function placementScopes(
 ): CoveredScope[] {
   const odd = oddRows(view, model, proofs, lists);
   const own = kinds.map((kind): CoveredScope => {
-    const { accounts, portions, inScope, faults, leftOut, atStake, netEffect } = statementCoverage(kind, view, model, exclusion);
+    const { accounts, portions, inScope, faults, leftOut, atStake, netEffect } = statementCoverage(kind, view, model);
     const rowOf = ({ account: at, state, net }: (typeof faults)[number], reason?: PlacementView['exclusions'][number]): CoverageRow => {
       const account = accounts[at] as PlacedAccount;
       const then = BigInt(account.balanceBefore);

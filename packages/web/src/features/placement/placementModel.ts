@@ -17,6 +17,7 @@ import {
   standingFollower,
   walkCategories,
 } from '@ivory-ladder/core';
+import { leftOutOf } from '../../api/leftOutOf.ts';
 import { standsIn } from '../../api/standsIn.ts';
 
 export type PlacedAccount = PlacementView['accounts'][number];
@@ -92,7 +93,7 @@ export function placementBase(view: PlacementView, order: DigitOrder): Placement
     stand: standingFollower(view.accounts, order),
     amounts: new Map(view.accounts.map(({ id, amount, comparative }) => [id, { amount: BigInt(amount), comparative: BigInt(comparative) }])),
     placeInChart: new Map(view.accounts.map(({ id }, at) => [id, at])),
-    leftOut: new Set(view.exclusions.filter(({ scope }) => scope.startsWith('classification:')).map(({ accountId }) => accountId)),
+    leftOut: leftOutOf(view),
     sound: new WeakMap(),
     last: null,
   };

@@ -1,5 +1,6 @@
 import { type Element, isIncomeOrExpense } from '@ivory-ladder/core';
 import { useNavigate } from 'react-router';
+import { spanSearch } from '../../app/spanSearch.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 
@@ -9,7 +10,7 @@ export function useShowOnStatement(): (categoryId: number, element: Element) => 
   const { asked } = useClassification();
   const navigate = useNavigate();
   return (categoryId, element) => {
-    const params = new URLSearchParams([...new URLSearchParams(window.location.search)].filter(([key]) => /^(from|to|compare)/.test(key)));
+    const params = spanSearch(window.location.search);
     params.set('cell', `category.${categoryId}~0`);
     if (asked.classification !== undefined) params.set('classification', String(asked.classification));
     void navigate({
