@@ -22,7 +22,7 @@ const chart = [
 /** Goes to a screen by its name, as anybody who types would. */
 async function goTo(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k');
-  await page.getByRole('combobox', { name: /Find/ }).waitFor();
+  await page.locator('[role=combobox][aria-label^=Find]:focus').waitFor();
   await page.keyboard.type(name);
   await page.keyboard.press('Enter');
 }
