@@ -2,6 +2,7 @@ import type { Account } from '../chart/account.ts';
 import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import type { AccountTree } from '../chart/accountTree.ts';
 import type { CodesOfAccount } from '../chart/codeList.ts';
+import { writeCategoryPath } from '../placement/categoryPath.ts';
 import { placesOf, type Standing } from '../placement/categoryRange.ts';
 import { type CategoryTree, pathOf } from '../placement/categoryTree.ts';
 import { type Place, type PlaceSide, placesByAccount } from '../placement/place.ts';
@@ -45,7 +46,7 @@ export function cellsOf(
 ): Record<ChartColumn, string> {
   const pathAt = (side: PlaceSide): string => {
     const node = categoryTree.nodes.get(places.find((place) => place.side === side)?.categoryId ?? -1);
-    return node ? pathOf(node).join(' > ') : '';
+    return node ? writeCategoryPath(pathOf(node)) : '';
   };
   return {
     number: account.number,

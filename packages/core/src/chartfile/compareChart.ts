@@ -1,5 +1,6 @@
 import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import { type Element, naturalSide } from '../chart/element.ts';
+import { writeCategoryPath } from '../placement/categoryPath.ts';
 import { placesKept, placesOf, rangePlacer } from '../placement/categoryRange.ts';
 import { pathOf } from '../placement/categoryTree.ts';
 import { type Place, placesByAccount } from '../placement/place.ts';
@@ -143,7 +144,8 @@ class Comparison {
     const cells = cellsOf({ ...fields, position: 0 }, kept, [...byHand, ...ranged], this.facts.categoryTree);
     // Numbers of those above as they are now: a parent renumbered is no change of those below it.
     cells.parent = result.parentId === null ? '' : (kept.get(result.parentId)?.number ?? draftOf.get(result.parentId)?.number ?? '');
-    for (const { side, target } of places ?? []) cells[fieldOfSide[side]] = 'categoryId' in target ? this.pathText(target.categoryId) : target.path.join(' > ');
+    for (const { side, target } of places ?? [])
+      cells[fieldOfSide[side]] = 'categoryId' in target ? this.pathText(target.categoryId) : writeCategoryPath(target.path);
     return cells;
   }
 
@@ -154,6 +156,6 @@ class Comparison {
 
   private pathText(categoryId: number): string {
     const node = this.facts.categoryTree.nodes.get(categoryId);
-    return node ? pathOf(node).join(' > ') : '';
+    return node ? writeCategoryPath(pathOf(node)) : '';
   }
 }

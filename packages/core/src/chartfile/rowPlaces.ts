@@ -1,5 +1,5 @@
 import { counterElement, type Element, elements } from '../chart/element.ts';
-import { findCategoryPath, readCategoryPath } from '../placement/categoryPath.ts';
+import { findCategoryPath, readCategoryPath, writeCategoryPath } from '../placement/categoryPath.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { ChangedAccount, PlaceTarget } from './changedAccount.ts';
@@ -73,6 +73,6 @@ function faultsOfPath(field: ChartField, path: readonly string[]): RowFault[] {
 export function newPaths(accounts: readonly ChangedAccount[]): { element: Element; path: readonly string[] }[] {
   const paths = new Map<string, { element: Element; path: readonly string[] }>();
   for (const { places } of accounts)
-    for (const { target } of places ?? []) if ('path' in target) paths.set(`${target.element} ${target.path.join(' > ').toLowerCase()}`, target);
+    for (const { target } of places ?? []) if ('path' in target) paths.set(`${target.element} ${writeCategoryPath(target.path).toLowerCase()}`, target);
   return [...paths.values()];
 }

@@ -1,14 +1,20 @@
 import type { Element } from '../chart/element.ts';
 import type { CategoryNode, CategoryTree } from './categoryTree.ts';
 
-/** `Current assets > Cash at bank` → the names; `>` and `›` part them. A leading element's name is dropped. */
+const nameInPath = /\s*(?:"(?<quoted>(?:[^"]|"")*)"\s*(?=[>›]|$)|(?<plain>[^>›]*))[>›]?/g;
+
+/** `Current assets > Cash at bank` → the names; `>` and `›` part them, unless they stand within quotes. A leading element's name is dropped. */
 export function readCategoryPath(text: string, element: Element | null): string[] {
-  const names = text
-    .split(/[>›]/)
-    .map((name) => name.trim())
+  const names = [...text.matchAll(nameInPath)]
+    .map(({ groups }) => (groups?.quoted?.replaceAll('""', '"') ?? groups?.plain ?? '').trim())
     .filter((name) => name !== '');
   const heads = element ? [element, pluralOf(element)] : [];
   return names.length > 1 && heads.includes((names[0] ?? '').toLowerCase()) ? names.slice(1) : names;
+}
+
+/** The text that reads back to the same names below their element. */
+export function writeCategoryPath(names: readonly string[]): string {
+  return names.map((name) => (/[>›]|^"/.test(name) ? `"${name.replaceAll('"', '""')}"` : name)).join(' > ');
 }
 
 function pluralOf(element: Element): string {

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Category } from './category.ts';
-import { findCategoryPath, readCategoryPath } from './categoryPath.ts';
+import { findCategoryPath, readCategoryPath, writeCategoryPath } from './categoryPath.ts';
 import { buildCategoryTree, pathOf, walkCategories } from './categoryTree.ts';
 import { starterCategories } from './starterCategories.ts';
 
@@ -50,8 +51,20 @@ describe('a category path in a file', () => {
     [' Assets > Current assets >  > Cash ', ['Current assets', 'Cash']],
     ['Assets', ['Assets']],
     ['', []],
+    ['"Older > 90 days" > Disputed', ['Older > 90 days', 'Disputed']],
+    ['"Old" hulls > Sold', ['"Old" hulls', 'Sold']],
+    ['"Left open > Sold', ['"Left open', 'Sold']],
   ])('%s', (text, names) => {
     expect(readCategoryPath(text, 'asset')).toEqual(names);
+  });
+
+  it('reads back to any names that were written', () => {
+    const name = fc.stringMatching(/^[ab">›]{1,6}$/);
+    fc.assert(
+      fc.property(fc.array(name, { minLength: 1, maxLength: 4 }), (names) => {
+        expect(readCategoryPath(writeCategoryPath(names), null)).toEqual(names);
+      }),
+    );
   });
 });
 

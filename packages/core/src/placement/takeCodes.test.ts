@@ -3,7 +3,7 @@ import type { ListedCode } from '../chart/codeList.ts';
 import type { Element } from '../chart/element.ts';
 import { category } from '../statement/statementsOf.fixture.ts';
 import { buildCategoryTree } from './categoryTree.ts';
-import { type AccountTakingCode, codesOfCategories, codesOfOther } from './takeCodes.ts';
+import { type AccountTakingCode, codeForMany, codesOfCategories, codesOfOther } from './takeCodes.ts';
 
 const key = 'report:1' as const;
 const listed = (code: string, caption = '', parent: string | null = null): ListedCode => ({ code, caption, element: null, side: null, parent });
@@ -79,6 +79,20 @@ describe('codes taken from another company', () => {
       ],
       kept: 0,
       without: 2,
+    });
+  });
+});
+
+describe('one code for many accounts', () => {
+  it('goes to those without and in the place of another, and tells those that have it already', () => {
+    const accounts = [account(1, 'Diesel'), account(2, 'Gas oil', { codes: { [key]: 'B' } }), account(3, 'Lubricants', { codes: { [key]: 'A' } })];
+    expect(codeForMany({ key }, 'A', accounts)).toEqual({
+      given: [
+        { accountId: 1, code: 'A' },
+        { accountId: 2, code: 'A' },
+      ],
+      kept: 1,
+      replaced: [{ accountId: 2, code: 'B' }],
     });
   });
 });

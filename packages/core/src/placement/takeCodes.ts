@@ -92,6 +92,23 @@ export function codesOfOther(
   return giveCodes(list, accounts, [...needed.values()], codeOf);
 }
 
+/** One code for many accounts, in the place of what they have. */
+export interface CodeForMany extends Pick<TakenCodes, 'given'> {
+  /** Those that have it already. */
+  readonly kept: number;
+  /** Of those that get it, with the code that they lose. */
+  readonly replaced: readonly { readonly accountId: number; readonly code: string }[];
+}
+
+export function codeForMany({ key }: Pick<List, 'key'>, code: string, accounts: readonly Pick<AccountTakingCode, 'id' | 'codes'>[]): CodeForMany {
+  const others = accounts.filter(({ codes }) => codes[key] !== code);
+  return {
+    given: others.map(({ id }) => ({ accountId: id, code })),
+    kept: accounts.length - others.length,
+    replaced: others.flatMap(({ id, codes }) => (codes[key] === undefined ? [] : [{ accountId: id, code: codes[key] }])),
+  };
+}
+
 function giveCodes(
   { key }: List,
   accounts: readonly AccountTakingCode[],

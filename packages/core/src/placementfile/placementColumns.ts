@@ -6,7 +6,8 @@ export const placementColumns = [
   {
     key: 'category',
     heading: 'Category',
-    takes: 'Path from the top, as Cost of sailing > Crew wages. In the row of an account: where it stands by hand, whatever its balance; empty: nowhere.',
+    takes:
+      'Path from the top, as Cost of sailing > Crew wages; a name with > in it stands in quotes. In the row of an account: where it stands by hand, whatever its balance; empty: nowhere.',
   },
   { key: 'debit', heading: 'Category while in debit', takes: 'Of an account that has a place of its own while it is in debit.' },
   { key: 'credit', heading: 'Category while in credit', takes: 'Of an account that has a place of its own while it is in credit.' },

@@ -1,6 +1,7 @@
 import type { Account } from '../chart/account.ts';
 import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import { elements } from '../chart/element.ts';
+import { writeCategoryPath } from '../placement/categoryPath.ts';
 import { type CategoryTree, pathOf, walkCategories } from '../placement/categoryTree.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import type { Placement } from '../placement/placement.ts';
@@ -18,7 +19,7 @@ export function placementRows(
 ): Readonly<Record<PlacementColumn, string>>[] {
   const path = (id: number): string => {
     const node = tree.nodes.get(id);
-    return node ? pathOf(node).join(' > ') : '';
+    return node ? writeCategoryPath(pathOf(node)) : '';
   };
   const empty: Record<PlacementColumn, string> = {
     number: '',

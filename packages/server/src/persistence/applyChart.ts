@@ -7,6 +7,7 @@ import {
   placesByAccount,
   sameCodes,
   sortByNumber,
+  writeCategoryPath,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
@@ -104,7 +105,7 @@ export async function applyChart(
   return audit;
 }
 
-const pathKey = (element: Element, path: readonly string[]): string => `${element} ${path.join(' > ').toLowerCase()}`;
+const pathKey = (element: Element, path: readonly string[]): string => `${element} ${writeCategoryPath(path).toLowerCase()}`;
 
 /** As for one account retired: postings under way are waited for, and one that came since makes the balances stale. */
 async function holdPostingsOff(runner: QueryRunner, companyId: number, accounts: readonly ChangedAccount[], expectedRevision: number): Promise<void> {

@@ -1,5 +1,5 @@
 import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, SavedChartView } from '@ivory-ladder/contract';
-import { accountLabel, buildCategoryTree, pathOf } from '@ivory-ladder/core';
+import { accountLabel, buildCategoryTree, pathOf, writeCategoryPath } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
@@ -57,7 +57,7 @@ export function ChartScreen() {
   const actions = useChartActions(accounts);
   const since = address.since || chart?.span.firstDay || '';
   const tree = useMemo(() => buildCategoryTree(placement?.categories ?? noCategories), [placement]);
-  const categories = useMemo(() => listCategories(tree).map((node) => ({ ...node.category, path: pathOf(node).join(' > ') })), [tree]);
+  const categories = useMemo(() => listCategories(tree).map((node) => ({ ...node.category, path: writeCategoryPath(pathOf(node)) })), [tree]);
   const paths = useMemo(() => [...new Set(categories.map(({ path }) => path))], [categories]);
   const categoryIds = useMemo(() => {
     const top = address.categoryId === null ? undefined : tree.nodes.get(address.categoryId);

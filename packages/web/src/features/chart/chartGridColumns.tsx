@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, oddityOf, toDecimalText } from '@ivory-ladder/core';
+import { type Currency, oddityOf, toDecimalText, writeCategoryPath } from '@ivory-ladder/core';
 import { isAgainst } from '../../api/isAgainst.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
@@ -79,7 +79,7 @@ export function chartGridColumns(
         return <span title={account.placesByRange.length > 0 ? `${text}, by range` : text}>{path.length > 1 ? `… › ${path.at(-1)}` : text}</span>;
       },
       text: (account) => placeText(account, paths),
-      edit: { value: (account) => (paths[String(standsIn(account)[0]?.categoryId)] ?? []).join(' > '), suggestions: categoryPaths },
+      edit: { value: (account) => writeCategoryPath(paths[String(standsIn(account)[0]?.categoryId)] ?? []), suggestions: categoryPaths },
       compare: (a, b) => compareTexts(placeText(a, paths), placeText(b, paths)),
     },
     amountColumn('amount', spanLines(span.firstDay, span.lastDay).join(' ')),

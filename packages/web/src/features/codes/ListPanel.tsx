@@ -9,6 +9,7 @@ import { CompleteForForm } from '../coverage/CompleteForForm.tsx';
 import styles from './CodeListsScreen.module.css';
 import type { ListedCodeRow } from './codeColumns.tsx';
 import { FacetRulesForm } from './FacetRulesForm.tsx';
+import { GiveCodeDialog } from './GiveCodeDialog.tsx';
 import { TakeCodesDialog } from './TakeCodesDialog.tsx';
 import type { CodeListActions } from './useCodeListActions.ts';
 
@@ -27,6 +28,7 @@ export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelPr
   const mayKeep = useMay('preparer');
   const [name, setName] = useState(list.name);
   const [taking, setTaking] = useState(false);
+  const [giving, setGiving] = useState(false);
   const [draft, setDraft] = useState({ code: '', caption: '' });
   const first = useRef<HTMLInputElement>(null);
   const having = list.codes.reduce((sum, listed) => sum + listed.accounts, 0);
@@ -111,10 +113,12 @@ export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelPr
             <>
               <div className={styles.buttons}>
                 <Button onClick={() => setTaking(true)}>Take codes from…</Button>
+                {list.codes.length > 0 && <Button onClick={() => setGiving(true)}>Give one to many…</Button>}
               </div>
               <CompleteForForm key={`${list.id} ${list.version}`} list={list} />
             </>
           )}
+          {giving && <GiveCodeDialog list={list} code={chosen?.code ?? null} onClose={() => setGiving(false)} />}
           {taking && <TakeCodesDialog list={list} onClose={() => setTaking(false)} />}
           {list.kind === 'facet' && <FacetRulesForm list={list} all={all} actions={actions} />}
           <form className={styles.form} onSubmit={(event) => void rename(event)} aria-label="The list itself">

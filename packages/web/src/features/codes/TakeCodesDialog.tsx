@@ -9,18 +9,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
+import { useGetChartQuery } from '../../api/chartApi.ts';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { useListCompaniesQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
-import { takenCodesFile } from './takenCodesFile.ts';
-import { useCodeListActions } from './useCodeListActions.ts';
+import { useTakenCodes } from './useTakenCodes.ts';
 
 const codesShown = 6;
 
@@ -28,11 +25,7 @@ const codesShown = 6;
 export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose: () => void }) {
   const company = useCompany();
   const { span } = useSpan();
-  const navigate = useNavigate();
-  const actions = useCodeListActions();
-  const [upload, uploading] = useUploadChartFileMutation();
   const [source, setSource] = useState('categories');
-  const [refused, setRefused] = useState<string | null>(null);
   const otherId = source === 'categories' ? null : Number(source);
   const { data: companies } = useListCompaniesQuery();
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
@@ -52,18 +45,7 @@ export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose
     };
     return codesOfCategories(list, buildCategoryTree(placement.categories), accounts, categoryOf);
   }, [chart, placement, otherId, otherList, otherChart, list]);
-  const look = async () => {
-    if (!taken) return;
-    if (taken.added.length > 0) {
-      const said = await actions.change(list, { set: taken.added.map((listed) => ({ ...listed, retired: false, was: null })) });
-      if (said !== null) return setRefused(said);
-    }
-    const file = new File([takenCodesFile(chart?.accounts ?? [], taken, list)], `codes of ${list.name}.csv`, { type: 'text/csv' });
-    const uploaded = await upload({ companyId: company.id, file });
-    if (!uploaded.data) return setRefused(describeFailure(uploaded.error));
-    void navigate(`/companies/${company.id}/ledger/chart/file/${uploaded.data.fileId}`);
-  };
-  const isWaiting = actions.isBusy || uploading.isLoading;
+  const { look, refused, isWaiting } = useTakenCodes(list, chart?.accounts ?? []);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label={`Take codes of ${list.name} from`}>
       <DialogTitle>Take codes of {list.name} from…</DialogTitle>
@@ -102,7 +84,7 @@ export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!taken || taken.given.length === 0 || isWaiting} onClick={() => void look()}>
+        <Button variant="contained" disabled={!taken || taken.given.length === 0 || isWaiting} onClick={() => taken && void look(taken)}>
           Look at each account
         </Button>
       </DialogActions>

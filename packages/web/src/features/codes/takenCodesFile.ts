@@ -4,7 +4,7 @@ import { asPlainText, type CodeList, describeColumn, type TakenCodes } from '@iv
 /** The codes that accounts get as a chart file, so that they are judged, rehearsed and applied as one. */
 export function takenCodesFile(
   accounts: readonly Pick<ChartAccountBody, 'id' | 'number'>[],
-  { given }: TakenCodes,
+  given: TakenCodes['given'],
   list: Pick<CodeList, 'key' | 'name'>,
 ): string {
   const byId = new Map(accounts.map((account) => [account.id, account]));

@@ -49,6 +49,15 @@ describe('coverage of a placement', () => {
     expect(scopes[0]?.rows.at(-1)).toMatchObject({ account: { id: 3 }, concern: 'out', finding: { kind: 'left_out', reason: 'clearing only' } });
     expect(model.unplaced.map(({ id }) => id)).not.toContain(3);
   });
+
+  it('goes on listing what was left out once it is placed, with nothing at stake, so that it can be taken in again', () => {
+    const { scopes } = scopesOf(categories, accounts, [{ scope, accountId: 1, reason: 'clearing only', by: 'Nils Berg', at: '2026-09-30 12:00:00' }]);
+    expect(scopes.slice(1).map(({ inScope, rows }) => [inScope, rows.filter(({ concern }) => concern === 'out').length])).toEqual([
+      [5, 1],
+      [1, 0],
+    ]);
+    expect(scopes[0]?.rows.at(-1)).toMatchObject({ account: { id: 1 }, concern: 'out', net: 0n, before: 0n });
+  });
 });
 
 describe('coverage of a code list', () => {

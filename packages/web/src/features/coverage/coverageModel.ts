@@ -101,6 +101,13 @@ export function placementScopes(
       return { account, finding, concern, net, before: missedThen };
     };
     const excluded = new Map(view.exclusions.filter(({ scope }) => scope === exclusion).map((one) => [one.accountId, one]));
+    const missed = new Set(leftOut.map(({ account: at }) => (accounts[at] as PlacedAccount).id));
+    // Placed since, it misses nothing; who wants it counted again must find it.
+    const placedSince = [...excluded].flatMap(([id, { reason, by, at }]): CoverageRow[] => {
+      const account = model.byId.get(id);
+      if (!account || missed.has(id) || !isInScope(kind, account.element)) return [];
+      return [{ account, finding: { kind: 'left_out', reason, by, at }, concern: 'out', net: 0n, before: 0n }];
+    });
     return {
       key: kind,
       name: kind === 'balance_sheet' ? 'Balance sheet' : 'Income statement',
@@ -115,6 +122,7 @@ export function placementScopes(
         ...faults.map((fault) => rowOf(fault)),
         ...odd.filter(({ account }) => isInScope(kind, account.element)),
         ...leftOut.map((fault) => rowOf(fault, excluded.get((accounts[fault.account] as PlacedAccount).id))),
+        ...placedSince,
       ].sort(byConcern),
     };
   });

@@ -86,6 +86,6 @@ export function whyText({ account, finding, net }: CoverageRow, model: Placement
       return `${named} says ${nameOf(said?.categoryId ?? 0)}, where ${said?.accounts ?? 0} of its accounts stand; the category says ${node ? pathOf(node).join(' › ') : ''}.`;
     }
     case 'left_out':
-      return `«${finding.reason}» ${finding.by}, ${momentText(finding.at)}`;
+      return `«${finding.reason}» ${finding.by}, ${momentText(finding.at)}.${stands ? ` It stands in ${nameOf(stands.categoryId)} now, and is not counted.` : ''}`;
   }
 }

@@ -3,9 +3,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { counted } from '../../components/counted.ts';
-import styles from './CategoryPanel.module.css';
 import type { PlacementModel } from './placementModel.ts';
-import { rangeFault } from './rangeWords.ts';
+import { RangeFault } from './RangeFault.tsx';
 
 export type RangeTexts = Readonly<Record<PlaceSide, string>>;
 
@@ -32,7 +31,7 @@ export function RangeFields({ model, element, digitOrder, texts, onChange }: Ran
         value={texts[side]}
         onChange={(event) => onChange({ ...texts, [side]: event.target.value })}
         error={!read.ok}
-        helperText={read.ok ? heldText(model, element, read.value, digitOrder) : <Fault text={texts[side]} failure={read.failure} />}
+        helperText={read.ok ? heldText(model, element, read.value, digitOrder) : <RangeFault text={texts[side]} failure={read.failure} />}
         slotProps={{ htmlInput: { maxLength: 2000, spellCheck: false } }}
       />
     );
@@ -47,17 +46,6 @@ export function RangeFields({ model, element, digitOrder, texts, onChange }: Ran
           Only while in debit or in credit…
         </Button>
       )}
-    </>
-  );
-}
-
-function Fault({ text, failure }: { text: string; failure: Parameters<typeof rangeFault>[1] }) {
-  const { before, wrong, after, said } = rangeFault(text, failure);
-  return (
-    <>
-      {before}
-      <mark className={styles.wrong}>{wrong}</mark>
-      {after}: {said}
     </>
   );
 }

@@ -95,10 +95,14 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
     (draft: PlacementDraft, name: string) => {
       const [accounts, categories] = [new Set(draft.places.map(({ accountId }) => accountId)), new Set(draft.categories.map(({ id }) => id))];
       const left = sound?.conflicts ?? [];
-      const whole = {
-        places: [...draft.places, ...left.flatMap((one) => (one.thing === 'account' && !accounts.has(one.drafted.accountId) ? [one.drafted] : []))],
-        categories: [...draft.categories, ...left.flatMap((one) => (one.thing === 'category' && !categories.has(one.drafted.id) ? [one.drafted] : []))],
-      };
+      // What was judged already is not judged again.
+      const whole =
+        left.length === 0
+          ? draft
+          : {
+              places: [...draft.places, ...left.flatMap((one) => (one.thing === 'account' && !accounts.has(one.drafted.accountId) ? [one.drafted] : []))],
+              categories: [...draft.categories, ...left.flatMap((one) => (one.thing === 'category' && !categories.has(one.drafted.id) ? [one.drafted] : []))],
+            };
       // The worker is at it while the screen is drawn.
       figures.ask(whole);
       dispatch(draftAmended({ rehearsed, name, draft: whole }));
