@@ -34,7 +34,7 @@ export function entryColumns(currency: Currency): GridColumn<ListedEntry>[] {
           {layer === 'adjustment' && <span className={styles.adjustment}>adjustment · </span>}
           {closesYear !== null && `closes ${closesYear} · `}
           {description}
-          {isReversed && ', reversed'}
+          {isReversed && (description === '' ? 'reversed' : ', reversed')}
         </span>
       ),
       text: ({ description }) => description,
