@@ -3,7 +3,7 @@ import {
   type DigitOrder,
   defaultLayoutOptions,
   type Element,
-  figuresOf,
+  figuresOver,
   isIncomeOrExpense,
   naturalSide,
   type PlaceSide,
@@ -197,7 +197,7 @@ describe('published charts placed by their ranges', () => {
       };
     };
     const lines = (amounts: Readonly<Record<string, bigint>>) => {
-      const { rows, outOfBalance, atFault } = figuresOf(ledgerOf(amounts), standing);
+      const { rows, outOfBalance, atFault } = figuresOver(ledgerOf(amounts))(standing);
       const line = (caption: string) => rows.balance_sheet.find((row) => row.caption === caption)?.values[0] ?? 0n;
       return { bank: line('Disponibilités'), overdraft: line('Concours bancaires'), owed: line('Créances'), owing: line('Dettes'), outOfBalance, atFault };
     };

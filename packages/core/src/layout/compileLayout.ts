@@ -31,15 +31,23 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
   for (const line of lines) if (line.kind === 'sum') for (const key of line.terms) if (!indexOf.has(key)) throw new Error(`sum ${line.key} names ${key}`);
   const lineOfCategory = new Map<number, number>();
   for (const [index, line] of lines.entries()) if (line.kind === 'accounts') lineOfCategory.set(line.categoryId, index);
-  const lineFor = (categoryId: number | null | undefined): number => (categoryId == null ? -1 : (lineOfCategory.get(categoryId) ?? -1));
+  const [lineOfDebit, lineOfCredit] = [new Int32Array(accountIds.length).fill(-1), new Int32Array(accountIds.length).fill(-1)];
+  for (let account = 0; account < accountIds.length; account++) {
+    const own = portions.get(accountIds[account] as number);
+    if (!own) continue;
+    const debit = own.debit === null ? undefined : lineOfCategory.get(own.debit);
+    const credit = own.credit === own.debit ? debit : own.credit === null ? undefined : lineOfCategory.get(own.credit);
+    if (debit !== undefined) lineOfDebit[account] = debit;
+    if (credit !== undefined) lineOfCredit[account] = credit;
+  }
   return {
     layout,
     lines,
     parentAt: Int32Array.from(parents),
     shownWithin: groupByHost(lines, indexOf),
     indexOf,
-    lineOfDebit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.debit)),
-    lineOfCredit: Int32Array.from(accountIds, (id) => lineFor(portions.get(id)?.credit)),
+    lineOfDebit,
+    lineOfCredit,
   };
 }
 

@@ -34,16 +34,19 @@ export function standingFollower(accounts: readonly RangedAccount[], order: Digi
     const tree =
       last !== null && last.placement.categories === placement.categories ? last.standing.tree : buildCategoryTree([...placement.categories.values()]);
     const placer = last !== null && hasSameRanges ? last.placer : rangePlacer(rangesOfCategories(placement.categories.values()), tree, order);
-    const byRange = new Map<number, PlacedByRange>();
-    const portions = new Map<number, Portions>();
+    const known = hasSameRanges ? last : null;
+    const byRange = new Map<number, PlacedByRange>(known?.standing.byRange);
+    const portions = new Map<number, Portions>(known?.standing.portions);
     for (const account of accounts) {
-      const given = placement.places.get(account.id) ?? none;
-      const isKnown = hasSameRanges && last !== null && (last.placement.places.get(account.id) ?? none) === given;
-      const ranged = isKnown ? last?.standing.byRange.get(account.id) : (placer(account, given) ?? undefined);
-      if (ranged) byRange.set(account.id, ranged);
-      const known = isKnown ? last?.standing.portions.get(account.id) : undefined;
-      const stands = known ?? portionsOf(ranged && ranged.places.length > 0 ? [...given, ...ranged.places] : given);
-      if (stands.debit !== null || stands.credit !== null) portions.set(account.id, stands);
+      const { id } = account;
+      const given = placement.places.get(id) ?? none;
+      if (known && (known.placement.places.get(id) ?? none) === given) continue;
+      const ranged = placer(account, given);
+      if (ranged) byRange.set(id, ranged);
+      else byRange.delete(id);
+      const stands = portionsOf(ranged && ranged.places.length > 0 ? [...given, ...ranged.places] : given);
+      if (stands.debit !== null || stands.credit !== null) portions.set(id, stands);
+      else portions.delete(id);
     }
     const standing = { tree, byRange, portions };
     last = { placement, standing, placer };

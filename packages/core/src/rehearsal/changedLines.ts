@@ -17,11 +17,13 @@ export interface ChangedLine {
 
 /** Rows that differ, in the order of `after`, those that are gone behind the row they stood behind. Cost: rows. */
 export function changedLines(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): ChangedLine[] {
-  const [earlier, later] = [new Map(before.map((row) => [placeOf(row), row])), new Map(after.map((row) => [placeOf(row), row]))];
+  const earlier = new Map(before.map((row) => [placeOf(row), row]));
+  const later = after.map((row) => [placeOf(row), row] as const);
+  const staying = new Set(later.map(([place]) => place));
   const goneBehind = new Map<string, StatementRow[]>();
   let behind = '';
-  for (const row of before) {
-    if (later.has(placeOf(row))) behind = placeOf(row);
+  for (const [place, row] of earlier) {
+    if (staying.has(place)) behind = place;
     else goneBehind.set(behind, [...(goneBehind.get(behind) ?? []), row]);
   }
   const lines: ChangedLine[] = [];
@@ -45,9 +47,9 @@ export function changedLines(kind: LayoutKind, before: readonly StatementRow[], 
     for (const row of goneBehind.get(place) ?? []) add(row, row, undefined);
   };
   addGone('');
-  for (const row of after) {
-    add(row, earlier.get(placeOf(row)), row);
-    addGone(placeOf(row));
+  for (const [place, row] of later) {
+    add(row, earlier.get(place), row);
+    addGone(place);
   }
   return lines;
 }

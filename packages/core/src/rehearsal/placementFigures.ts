@@ -10,7 +10,7 @@ import { coverageOf } from '../placement/coverage.ts';
 import type { StandingInTree } from '../placement/standingFollower.ts';
 import { type PresentedAccount, presentRows } from '../statement/presentRows.ts';
 import { resultOf, runColumn } from '../statement/runColumn.ts';
-import type { StatementRow } from '../statement/statement.ts';
+import type { StatementColumn, StatementRow } from '../statement/statement.ts';
 
 /** One date's amounts by dense number of the account, debit positive. */
 export interface RehearsedColumn {
@@ -52,47 +52,52 @@ export interface PlacementFigures {
 
 const everyRung = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
 
-/** Cost: (accounts + lines) × columns. */
-export function figuresOf(ledger: RehearsedLedger, { tree, portions, byRange }: StandingInTree): PlacementFigures {
-  const { accounts, accountIds, resets, span, options, retainedEarningsId, language, columns } = ledger;
-  const facts = { tree, portions, options, retainedEarningsId, language };
-  const compiled = {
-    balance_sheet: compileLayout(generateBalanceSheet(facts), accountIds, portions),
-    income_statement: compileLayout(generateIncomeStatement(facts), accountIds, portions),
-  };
-  const run = (kind: LayoutKind, net: BigInt64Array, notAllotted: bigint) => ({
-    net,
-    amounts: runColumn(compiled[kind], { net, result: resultOf(net, resets), notAllotted }),
-  });
-  const rowsOf = (kind: LayoutKind) =>
-    presentRows({
-      compiled: compiled[kind],
-      columns: columns.flatMap(() => columnsFor(kind, span, null)),
-      runs: columns.map(({ net, balances, notAllotted }) => run(kind, kind === 'balance_sheet' ? balances : net, notAllotted)),
-      accounts,
-      detail: everyRung,
-    });
-  const [current] = columns;
-  const ties = { outOfBalance: 0n, profitMissed: 0n, atFault: 0, atStake: 0n };
-  if (current) {
-    const sheet = run('balance_sheet', current.balances, current.notAllotted).amounts;
-    const income = run('income_statement', current.balances, current.notAllotted).amounts;
-    const amount = (kind: LayoutKind, amounts: BigInt64Array, key: string) => amounts[compiled[kind].indexOf.get(key) as number] as bigint;
-    ties.outOfBalance = ['asset', 'liability', 'equity'].reduce((sum, key) => sum + amount('balance_sheet', sheet, key), 0n);
-    ties.profitMissed = resultOf(current.balances, resets) - amount('income_statement', income, 'profit');
-    const covered = accounts.map(({ account, index, isParent }) => ({
-      account: index,
-      element: account.element,
-      isParent,
-      isDoubled: (byRange.get(account.id)?.doubledIn.length ?? 0) > 0,
-      isLeftOut: ledger.leftOut.has(account.id),
-    }));
-    for (const kind of ['balance_sheet', 'income_statement'] as const) {
-      const { lineOfDebit, lineOfCredit } = compiled[kind];
-      const { faults, atStake } = coverageOf(kind, covered, lineOfDebit, lineOfCredit, current.balances);
-      ties.atFault += faults.length;
-      ties.atStake += atStake;
-    }
+/** For one placement after the other what both statements come to. Cost of each: (accounts + lines) × columns. */
+export function figuresOver(ledger: RehearsedLedger): (standing: StandingInTree) => PlacementFigures {
+  const { accounts, accountIds, resets, span, options, retainedEarningsId, language, columns, leftOut } = ledger;
+  const kinds = ['balance_sheet', 'income_statement'] as const;
+  const shown = { balance_sheet: columnsOf('balance_sheet'), income_statement: columnsOf('income_statement') };
+  const inputs = columns.map(({ net, balances, notAllotted }) => ({
+    balance_sheet: { net: balances, result: resultOf(balances, resets), notAllotted },
+    income_statement: { net, result: resultOf(net, resets), notAllotted },
+  }));
+  const covered = accounts.map(({ account, index, isParent }) => ({
+    account: index,
+    element: account.element,
+    isParent,
+    isDoubled: false,
+    isLeftOut: leftOut.has(account.id),
+  }));
+  function columnsOf(kind: LayoutKind): readonly StatementColumn[] {
+    return columns.flatMap(() => columnsFor(kind, span, null));
   }
-  return { rows: { balance_sheet: rowsOf('balance_sheet'), income_statement: rowsOf('income_statement') }, ...ties };
+  return ({ tree, portions, byRange }) => {
+    const facts = { tree, portions, options, retainedEarningsId, language };
+    const compiled = {
+      balance_sheet: compileLayout(generateBalanceSheet(facts), accountIds, portions),
+      income_statement: compileLayout(generateIncomeStatement(facts), accountIds, portions),
+    };
+    const runsOf = (kind: LayoutKind) => inputs.map((input) => ({ net: input[kind].net, amounts: runColumn(compiled[kind], input[kind]) }));
+    const runs = { balance_sheet: runsOf('balance_sheet'), income_statement: runsOf('income_statement') };
+    const rowsOf = (kind: LayoutKind) => presentRows({ compiled: compiled[kind], columns: shown[kind], runs: runs[kind], accounts, detail: everyRung });
+    const [current] = columns;
+    const ties = { outOfBalance: 0n, profitMissed: 0n, atFault: 0, atStake: 0n };
+    const sheet = runs.balance_sheet[0]?.amounts;
+    const toDate = inputs[0]?.balance_sheet;
+    if (current && sheet && toDate) {
+      const income = runColumn(compiled.income_statement, toDate);
+      const amount = (kind: LayoutKind, amounts: BigInt64Array, key: string) => amounts[compiled[kind].indexOf.get(key) as number] as bigint;
+      ties.outOfBalance = ['asset', 'liability', 'equity'].reduce((sum, key) => sum + amount('balance_sheet', sheet, key), 0n);
+      ties.profitMissed = toDate.result - amount('income_statement', income, 'profit');
+      const doubled = new Set([...byRange].flatMap(([id, { doubledIn }]) => (doubledIn.length > 0 ? [id] : [])));
+      const own = doubled.size === 0 ? covered : covered.map((one) => ({ ...one, isDoubled: doubled.has(accountIds[one.account] as number) }));
+      for (const kind of kinds) {
+        const { lineOfDebit, lineOfCredit } = compiled[kind];
+        const { faults, atStake } = coverageOf(kind, own, lineOfDebit, lineOfCredit, current.balances);
+        ties.atFault += faults.length;
+        ties.atStake += atStake;
+      }
+    }
+    return { rows: { balance_sheet: rowsOf('balance_sheet'), income_statement: rowsOf('income_statement') }, ...ties };
+  };
 }

@@ -9,7 +9,7 @@ import type { Place } from '../placement/place.ts';
 import { type DescribedCategory, type Placement, type PlacesOfAccount, placementOf } from '../placement/placement.ts';
 import { rangesOfCategories, standingFollower } from '../placement/standingFollower.ts';
 import { account, category, span, statementsOf } from '../statement/statementsOf.fixture.ts';
-import { figuresOf, type RehearsedLedger } from './placementFigures.ts';
+import { figuresOver, type RehearsedLedger } from './placementFigures.ts';
 import { changedTotals, effectOf } from './rehearsePlacement.ts';
 
 const described = (...args: Parameters<typeof category>): DescribedCategory => ({
@@ -69,7 +69,7 @@ describe('what a rehearsal says', () => {
         const after = applyDraft(base, amendDraft(base, emptyDraft, { places: placesFrom(second) }));
         const stand = standingFollower(accounts, 'digit_by_digit');
         const ledger = ledgerOf(net);
-        const [was, is] = [figuresOf(ledger, stand(base)), figuresOf(ledger, stand(after))];
+        const [was, is] = [figuresOver(ledger)(stand(base)), figuresOver(ledger)(stand(after))];
         const effect = effectOf(was, is);
         for (const kind of ['balance_sheet', 'income_statement'] as const) {
           const shown = (placement: Placement) =>

@@ -7,7 +7,7 @@ import {
   effectOf,
   emptyDraft,
   fail,
-  figuresOf,
+  figuresOver,
   invertDraft,
   isEmptyDraft,
   makeMonthlyYear,
@@ -113,7 +113,8 @@ async function effectOfPlacement(ports: Ports, books: Books, after: Placement, c
   if (!ledger.ok) return ledger;
   const stand = standingFollower(books.accounts, books.company.digitOrder);
   const before = { tree: books.categoryTree, portions: books.portions, byRange: books.byRange };
-  return succeed(effectOf(figuresOf(ledger.value, before), figuresOf(ledger.value, stand(after))));
+  const figuresOf = figuresOver(ledger.value);
+  return succeed(effectOf(figuresOf(before), figuresOf(stand(after))));
 }
 
 /** Ranges in the form that is kept; a category is the one that its draft is of. */

@@ -6,7 +6,7 @@ import {
   type DigitOrder,
   type Element,
   effectOf,
-  figuresOf,
+  figuresOver,
   isEmptyDraft,
   isIncomeOrExpense,
   type Place,
@@ -38,7 +38,7 @@ interface Held {
   readonly view: PlacementView;
   readonly order: DigitOrder;
   readonly elementOf: ReadonlyMap<number, Element>;
-  readonly ledger: RehearsedLedger;
+  readonly figuresOf: ReturnType<typeof figuresOver>;
   readonly placement: Placement;
   readonly stand: ReturnType<typeof standingFollower>;
   readonly before: PlacementFigures;
@@ -59,10 +59,10 @@ self.onmessage = ({ data }: MessageEvent<RehearsalAsked>) => {
   else if (held) answer(held, data.number, data.draft);
 };
 
-function answer({ ledger, placement, stand, before, elementOf, order, view }: Held, number: number, draft: PlacementDraft): void {
+function answer({ figuresOf, placement, stand, before, elementOf, order, view }: Held, number: number, draft: PlacementDraft): void {
   const sound = soundDraft(placement, draft, elementOf, order);
   const standing = stand(sound.placement);
-  say({ kind: 'effect', number, effect: isEmptyDraft(sound.draft) ? null : effectOf(before, figuresOf(ledger, standing)) });
+  say({ kind: 'effect', number, effect: isEmptyDraft(sound.draft) ? null : effectOf(before, figuresOf(standing)) });
   clearTimeout(proposing);
   proposing = setTimeout(() => say({ kind: 'proposals', number, proposals: propose(view, standing, order) }), millisecondsBeforeProposing);
 }
@@ -108,8 +108,9 @@ function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage)
   );
   const stand = standingFollower(accounts, order);
   const standing = stand(placement);
-  let before = figuresOf(ledger, standing);
+  const figuresOf = figuresOver(ledger);
+  let before = figuresOf(standing);
   // Run some times, so that the first draft is not the first run.
-  for (let run = 0; run < 5; run++) before = figuresOf(ledger, standing);
-  return { view, order, elementOf: new Map(accounts.map(({ id, element }) => [id, element])), ledger, placement, stand, before };
+  for (let run = 0; run < 5; run++) before = figuresOf(standing);
+  return { view, order, elementOf: new Map(accounts.map(({ id, element }) => [id, element])), figuresOf, placement, stand, before };
 }

@@ -3,9 +3,8 @@ import { type CategoryNode, type Currency, checkPlaces, type Element, elements, 
 import Add from '@mui/icons-material/Add';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
-import IconButton from '@mui/material/IconButton';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { standsIn } from '../../api/standsIn.ts';
 import { useMay } from '../../app/useCompany.ts';
 import { longDay, spanLines } from '../../components/dates.ts';
@@ -165,24 +164,8 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
           {earlierLower}
         </p>
         <div className={styles.tools}>
-          <IconButton
-            size="small"
-            onClick={undo}
-            disabled={undoName === null}
-            title={undoName === null ? 'Nothing to undo' : `Undo: ${undoName} (Ctrl Z)`}
-            aria-label={undoName === null ? 'Nothing to undo' : `Undo: ${undoName}`}
-          >
-            <Undo fontSize="small" />
-          </IconButton>
-          <IconButton
-            size="small"
-            onClick={redo}
-            disabled={redoName === null}
-            title={redoName === null ? 'Nothing to redo' : `Redo: ${redoName} (Ctrl Shift Z)`}
-            aria-label={redoName === null ? 'Nothing to redo' : `Redo: ${redoName}`}
-          >
-            <Redo fontSize="small" />
-          </IconButton>
+          <StepButton name={undoName} does="Undo" keys="Ctrl Z" icon={undoIcon} onClick={undo} />
+          <StepButton name={redoName} does="Redo" keys="Ctrl Shift Z" icon={redoIcon} onClick={redo} />
         </div>
       </header>
       <div className={styles.headings} aria-hidden>
@@ -251,6 +234,34 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
       )}
       {asked?.kind === 'remove' && <RemoveCategoryDialog node={asked.node} onClose={() => setAsked(null)} />}
     </section>
+  );
+}
+
+const [undoIcon, redoIcon] = [<Undo key="undo" fontSize="small" />, <Redo key="redo" fontSize="small" />];
+
+interface StepButtonProps {
+  /** Of what is taken back or done again; `null` where there is nothing. */
+  readonly name: string | null;
+  readonly does: 'Undo' | 'Redo';
+  readonly keys: string;
+  readonly icon: ReactNode;
+  readonly onClick: () => void;
+}
+
+/** Named anew with every move, so it is one that is drawn quickly. */
+function StepButton({ name, does, keys, icon, onClick }: StepButtonProps) {
+  const label = name === null ? `Nothing to ${does.toLowerCase()}` : `${does}: ${name}`;
+  return (
+    <button
+      type="button"
+      className={styles.step}
+      onClick={onClick}
+      disabled={name === null}
+      title={name === null ? label : `${label} (${keys})`}
+      aria-label={label}
+    >
+      {icon}
+    </button>
   );
 }
 

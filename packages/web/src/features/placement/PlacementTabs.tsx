@@ -1,10 +1,11 @@
+import { memo } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { useCompany } from '../../app/useCompany.ts';
 import styles from '../../components/SheetTabs.module.css';
 import { ClassificationMenu } from './ClassificationMenu.tsx';
 
 /** Where accounts stand: in the categories of one classification or another, and under codes. */
-export function PlacementTabs() {
+export const PlacementTabs = memo(function PlacementTabs() {
   const company = useCompany();
   const { search, pathname } = useLocation();
   const base = `/companies/${company.id}/placement`;
@@ -22,4 +23,4 @@ export function PlacementTabs() {
       {!pathname.endsWith('/codes') && <ClassificationMenu />}
     </div>
   );
-}
+});

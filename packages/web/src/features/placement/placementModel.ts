@@ -12,7 +12,6 @@ import {
   type PlacementDraft,
   placementOf,
   type SoundDraft,
-  type Standing,
   soundDraft,
   standingFollower,
   walkCategories,
@@ -49,7 +48,7 @@ export interface PlacementBase {
   /** Drafts that were looked at, with what of each can be applied. */
   readonly sound: WeakMap<PlacementDraft, SoundDraft>;
   /** The placement that was shown last: what a change leaves as it is, is taken from it. */
-  last: { readonly model: PlacementModel; readonly byRange: Standing['byRange'] } | null;
+  last: PlacementModel | null;
 }
 
 /** A placement as the screen shows it. */
@@ -112,17 +111,15 @@ export function soundOf(base: PlacementBase, draft: PlacementDraft, order: Digit
  */
 export function modelPlacement(base: PlacementBase, placement: Placement = base.placement): PlacementModel {
   const { tree, byRange } = base.stand(placement);
-  const last = base.last?.model.tree === tree ? base.last : null;
-  const before = last?.model.placement.places;
-  const byId = new Map(last?.model.byId);
-  const standing = new Map(last?.model.standing);
+  const last = base.last?.tree === tree ? base.last : null;
+  // In the same tree ranges are the same, so that only who was given another place stands elsewhere.
+  const moved = last ? base.view.accounts.filter(({ id }) => last.placement.places.get(id) !== placement.places.get(id)) : base.view.accounts;
+  const byId = new Map(last?.byId);
+  const standing = new Map(last?.standing);
   const touched = new Set<number>();
-  let isSame = last !== null;
-  for (const asKept of base.view.accounts) {
+  for (const asKept of moved) {
     const { id } = asKept;
     const [own, ranged] = [placement.places.get(id), byRange.get(id)];
-    if (before && last && before.get(id) === own && last.byRange.get(id) === ranged) continue;
-    isSame = false;
     const was = last ? byId.get(id) : undefined;
     const account: PlacedAccount = {
       ...asKept,
@@ -145,23 +142,37 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
       touched.add(place.categoryId);
     }
   }
-  if (last && isSame) {
-    const model = { ...last.model, placement };
-    base.last = { model, byRange };
-    return model;
-  }
-  const model: PlacementModel = {
-    placement,
-    tree,
-    byId,
-    unplaced: [...byId.values()].filter(
-      (account) => placesShown(account).length === 0 && (!account.isParent || account.balance !== '0') && !base.leftOut.has(account.id),
-    ),
-    standing: last ? inChartOrder(standing, touched, base) : standing,
-    totals: totalsOf(base, tree, standing, last ? { totals: last.model.totals, touched } : null),
-  };
-  base.last = { model, byRange };
+  const model: PlacementModel =
+    last && moved.length === 0
+      ? { ...last, placement }
+      : {
+          placement,
+          tree,
+          byId,
+          unplaced: unplacedOf(base, byId, moved, last),
+          standing: last ? inChartOrder(standing, touched, base) : standing,
+          totals: totalsOf(base, tree, standing, last ? { totals: last.totals, touched } : null),
+        };
+  base.last = model;
   return model;
+}
+
+/** In chart order: those of before, without who was moved, and who was moved and stands nowhere now. */
+function unplacedOf(
+  { leftOut, placeInChart }: PlacementBase,
+  byId: PlacementModel['byId'],
+  moved: readonly PlacedAccount[],
+  last: PlacementModel | null,
+): readonly PlacedAccount[] {
+  const isUnplaced = (account: PlacedAccount): boolean =>
+    placesShown(account).length === 0 && (!account.isParent || account.balance !== '0') && !leftOut.has(account.id);
+  const now = moved.map(({ id }) => byId.get(id) as PlacedAccount);
+  const among = now.filter(isUnplaced);
+  if (!last) return among;
+  const gone = new Set(moved.map(({ id }) => id));
+  const others = last.unplaced.filter(({ id }) => !gone.has(id));
+  const place = ({ id }: PlacedAccount) => placeInChart.get(id) ?? 0;
+  return among.length === 0 ? others : [...others, ...among].sort((a, b) => place(a) - place(b));
 }
 
 /** A range that holds the number of a parent without amounts of its own has nothing to take. */
