@@ -15,7 +15,7 @@ import { CategoryRow } from './CategoryRow.tsx';
 import styles from './CategoryTable.module.css';
 import { categoryDropOf } from './categoryDrop.ts';
 import { PlacementTabs } from './PlacementTabs.tsx';
-import { elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
+import { type CategorySums, elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
 import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
 import { useShowOnStatement } from './useShowOnStatement.ts';
@@ -48,6 +48,8 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
   const actions = usePlacementActions();
   const menu = useRowMenu();
   const show = useShowOnStatement();
+  const [sums, setSums] = useState<'total' | 'own'>('total');
+  const sumsOf = ({ totals }: PlacementModel, id: number): CategorySums | undefined => (sums === 'own' ? totals.get(id)?.own : totals.get(id));
   const [shut, setShut] = useState<ReadonlySet<number>>(new Set());
   const mayPlace = useMay('preparer');
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -164,6 +166,14 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
           {earlierLower}
         </p>
         <div className={styles.tools}>
+          <div className={styles.sums} role="group" aria-label="Which amounts">
+            <button type="button" aria-pressed={sums === 'total'} onClick={() => setSums('total')} title="A category with all below it">
+              Total
+            </button>
+            <button type="button" aria-pressed={sums === 'own'} onClick={() => setSums('own')} title="Only what stands directly in a category">
+              Own
+            </button>
+          </div>
           <StepButton name={undoName} does="Undo" keys="Ctrl Z" icon={undoIcon} onClick={undo} />
           <StepButton name={redoName} does="Redo" keys="Ctrl Shift Z" icon={redoIcon} onClick={redo} />
         </div>
@@ -193,8 +203,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
                 </div>
               );
             const { id } = item.category;
-            const totals = model.totals.get(id);
-            const before = kept.totals.get(id);
+            const [totals, before] = [sumsOf(model, id), sumsOf(kept, id)];
             return (
               <CategoryRow
                 key={id}

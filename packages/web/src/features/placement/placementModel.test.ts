@@ -1,3 +1,5 @@
+import { amendDraft, applyDraft, emptyDraft } from '@ivory-ladder/core';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { landingOf } from './landing.ts';
 import { modelPlacement, onNaturalSide, placementBase, visibleNodes } from './placementModel.ts';
@@ -19,8 +21,32 @@ describe('the placement screen derives', () => {
     const { totals } = modelPlacement(
       base([cash, bank, overdraft], [account(1, '500', any(1)), account(2, '70', any(2)), account(3, '-20', any(3), { element: 'liability' })]),
     );
-    expect(totals.get(1)).toEqual({ accounts: 2, amount: 570n, comparative: 0n });
-    expect(totals.get(3)).toEqual({ accounts: 1, amount: 20n, comparative: 0n });
+    expect(totals.get(1)).toEqual({ accounts: 2, amount: 570n, comparative: 0n, own: { accounts: 1, amount: 500n, comparative: 0n } });
+    expect(totals.get(3)).toMatchObject({ accounts: 1, amount: 20n, own: { accounts: 1, amount: 20n } });
+  });
+
+  it('the same whether it is worked out at once or from one draft after the other', () => {
+    const categories = [cash, bank, category(4, 'Stores', { term: 'current', ranges: [{ side: 'any', text: '3 to 5' }] })];
+    const accounts = [1, 2, 3, 4, 5, 6].map((id) => account(id, String(id * 10 - 30), id % 2 === 0 ? any(1) : [], { number: String(id) }));
+    const shared = base(categories, accounts);
+    const move = fc.record({ accountId: fc.integer({ min: 1, max: 6 }), categoryId: fc.constantFrom(0, 1, 2, 4) });
+    const rename = fc.record({ accountId: fc.constant(0), categoryId: fc.constantFrom(1, 2, 4) });
+    fc.assert(
+      fc.property(fc.array(fc.oneof({ weight: 5, arbitrary: move }, rename), { maxLength: 12 }), (steps) => {
+        let draft = emptyDraft;
+        for (const [at, { accountId, categoryId }] of steps.entries()) {
+          const named = shared.placement.categories.get(categoryId);
+          const change =
+            accountId === 0 && named
+              ? { categories: new Map([[categoryId, { ...named, name: `${named.name} ${at}` }]]) }
+              : { places: new Map([[accountId, categoryId === 0 ? [] : any(categoryId)]]) };
+          draft = amendDraft(shared.placement, draft, change);
+          const placement = applyDraft(shared.placement, draft);
+          expect(modelPlacement(shared, placement)).toEqual(modelPlacement(base(categories, accounts), placement));
+        }
+      }),
+      { numRuns: 60, seed: 505 },
+    );
   });
 
   it('an account with a place for each side counts where its balance puts it', () => {

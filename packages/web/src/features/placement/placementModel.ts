@@ -21,11 +21,17 @@ import { standsIn } from '../../api/standsIn.ts';
 
 export type PlacedAccount = PlacementView['accounts'][number];
 
-/** Sums of a category and all below it; amounts on the side of its element. */
-interface CategoryTotals {
+/** Amounts on the side of the category's element. */
+export interface CategorySums {
   readonly accounts: number;
   readonly amount: bigint;
   readonly comparative: bigint;
+}
+
+/** Sums of a category and all below it. */
+interface CategoryTotals extends CategorySums {
+  /** Of the accounts that stand directly in it. */
+  readonly own: CategorySums;
 }
 
 export interface StandingAccount {
@@ -192,11 +198,11 @@ function inChartOrder(
   { placeInChart }: PlacementBase,
 ): Map<number, readonly StandingAccount[]> {
   const place = (one: StandingAccount) => placeInChart.get(one.account.id) ?? 0;
-  for (const id of touched)
-    standing.set(
-      id,
-      [...(standing.get(id) ?? [])].sort((a, b) => place(a) - place(b)),
-    );
+  for (const id of touched) {
+    const own = [...(standing.get(id) ?? [])].sort((a, b) => place(a) - place(b));
+    if (own.length === 0) standing.delete(id);
+    else standing.set(id, own);
+  }
   return standing;
 }
 
@@ -218,20 +224,21 @@ function totalsOf(
     let amount = 0n;
     let comparative = 0n;
     for (const { account, side } of standing.get(id) ?? []) {
-      const own = amounts.get(account.id);
+      const held = amounts.get(account.id);
       accounts++;
-      if (own && takes(side, own.amount)) amount += own.amount;
-      if (own && takes(side, own.comparative)) comparative += own.comparative;
+      if (held && takes(side, held.amount)) amount += held.amount;
+      if (held && takes(side, held.comparative)) comparative += held.comparative;
     }
     amount = onNaturalSide(amount, element);
     comparative = onNaturalSide(comparative, element);
+    const own = { accounts, amount, comparative };
     for (const child of node.children) {
       const below = sum(child);
       accounts += below.accounts;
       amount += below.amount;
       comparative += below.comparative;
     }
-    const total = { accounts, amount, comparative };
+    const total = { accounts, amount, comparative, own };
     totals.set(id, total);
     return total;
   };
