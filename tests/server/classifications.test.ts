@@ -1,4 +1,4 @@
-import type { AppliedPlacement, Company, PlacementRehearsal, PlacementView, ProofList } from '@ivory-ladder/contract';
+import type { AppliedPlacement, ChartRehearsalBody, Company, PlacementRehearsal, PlacementView, ProofList } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -144,6 +144,21 @@ describe('another classification', () => {
       code: 'category_unknown',
     });
     expect(await apply({ places: [], categories: [{ id: costs.id, before: null, after: { ...costs, name: 'Theirs' } }] })).toMatchObject({ code: 'not_found' });
+  });
+
+  it('gives an account up that a chart file puts under another element', async () => {
+    const shop = await open();
+    const tax = await shop.begin('Tax');
+    const bytes = new TextEncoder().encode('Number,Element,Category\n3200,liability,Other payables');
+    const { fileId } = await server.ok<{ fileId: number }>('POST', `${shop.path}/chart-files?name=chart.csv`, bytes);
+    const file = `${shop.path}/chart-files/${fileId}`;
+    const { structureVersion, revision } = await server.ok<ChartRehearsalBody>('POST', `${file}/rehearsal`, { from: span.from, to: span.to });
+    expect(standing(await shop.view(tax))).toContainEqual(['3200', 'any Reserves']);
+    await server.ok('POST', `${file}/application`, { structureVersion, revision });
+    expect(standing(await shop.view())).toContainEqual(['3200', 'any Other payables']);
+    expect(standing(await shop.view(tax))).toContainEqual(['3200']);
+    const { proofs } = await server.ok<ProofList>('GET', `${shop.path}/proofs?from=2026-01-01&to=2026-09-30&classification=${tax}`);
+    expect(proofs.find(({ name }) => name === 'trial_balance')?.state).toBe('holds');
   });
 
   it('has a rehearsal of its own for each person', async () => {

@@ -79,6 +79,29 @@ describe('a copy of a company', () => {
     );
   });
 
+  it('has every classification, each with its tree and its places', async () => {
+    const source = await openShop(server);
+    const added = await server.ok<{ id: number }>('POST', `${source.path}/classifications`, { name: 'Tax', copyOf: 1 });
+    await server.ok('POST', `${source.path}/classifications`, { name: 'Management', copyOf: null });
+    await server.ok('PATCH', `${source.path}/classifications/${added.id}`, { version: 1, name: 'Tax return' });
+    const { id } = await begin('Copy with trees', { kind: 'copy', companyId: source.id });
+    const { classifications } = await server.ok<Company>('GET', `/companies/${id}`);
+    expect(classifications.map(({ name }) => name)).toEqual(['Statutory', 'Tax return', 'Management']);
+    const told = async (companyId: number, name: string) => {
+      const company = await server.ok<Company>('GET', `/companies/${companyId}`);
+      const classification = company.classifications.find((one) => one.name === name)?.id;
+      const { accounts, categories } = await server.ok<PlacementView>('GET', `/companies/${companyId}/placement?${span}&classification=${classification}`);
+      const nameOf = (categoryId: number) => categories.find((category) => category.id === categoryId)?.name;
+      return {
+        accounts: accounts.map(({ number, places }) => [number, places.map(({ side, categoryId }) => [side, nameOf(categoryId)])]),
+        categories: categories.map(({ name: own, parentId, ranges }) => [own, parentId && nameOf(parentId), ranges]).toSorted(),
+      };
+    };
+    for (const name of ['Statutory', 'Tax return', 'Management']) expect(await told(id, name), name).toEqual(await told(source.id, name));
+    expect((await told(id, 'Management')).categories).toEqual([]);
+    expect((await told(id, 'Tax return')).accounts.some(([, places]) => places?.length === 1)).toBe(true);
+  });
+
   it('is made only of a company one belongs to', async () => {
     const own = await openShop(server);
     const { token } = await server.ok<{ token: string }>('POST', `${own.path}/people`, {

@@ -1,5 +1,6 @@
-import { type DescribedCategory, fail, type Outcome, type PlacementDraft, placesByAccount, succeed } from '@ivory-ladder/core';
+import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { copiedPlacement } from './copiedPlacement.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
@@ -16,7 +17,7 @@ export function addClassification(
     if (!opened.ok) return opened;
     const original = copyOf === null ? null : inClassification(opened.value, copyOf);
     if (original && !original.ok) return original;
-    const draft = original ? copyDraft(original.value) : { places: [], categories: [] };
+    const draft = original ? copiedPlacement(original.value) : { places: [], categories: [] };
     return ports.placement.addClassification(companyId, name, draft, opened.value.company.structureVersion, actor);
   });
 }
@@ -52,25 +53,4 @@ async function find(ports: Ports, companyId: number, id: number): Promise<Outcom
   if (!opened.ok) return opened;
   const classification = opened.value.classifications.find((one) => one.id === id);
   return classification ? succeed({ books: opened.value, classification }) : fail({ code: 'not_found', thing: 'classification', id });
-}
-
-/** All of a placement as what is new: categories by negative ids, since theirs are to be made. */
-function copyDraft({ categories, places }: Pick<Classification, 'categories' | 'places'>): PlacementDraft {
-  return {
-    places: [...placesByAccount(places)].map(([accountId, own]) => ({
-      accountId,
-      before: [],
-      after: own.map((place) => ({ ...place, categoryId: -place.categoryId })),
-    })),
-    categories: categories.map(({ version: _, ...category }) => {
-      const { id, parentId, contraOf } = category;
-      const copied: DescribedCategory = {
-        ...category,
-        id: -id,
-        parentId: parentId === null ? null : -parentId,
-        contraOf: contraOf === null ? null : -contraOf,
-      };
-      return { id: -id, before: null, after: copied };
-    }),
-  };
 }

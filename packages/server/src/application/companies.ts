@@ -20,8 +20,8 @@ export async function createCompany(ports: Ports, identity: Identity, input: Com
   if (!findCurrency(input.currency)) return fail({ code: 'currency_unknown', currency: input.currency });
   const begun = await beginningOf(ports, identity, input);
   if (!begun.ok) return begun;
-  const { settings, chart, options } = begun.value;
-  return viewCompany(ports, ownAccess(await ports.companies.create(settings, { chart, options }, person), person.name));
+  const { settings, ...begin } = begun.value;
+  return viewCompany(ports, ownAccess(await ports.companies.create(settings, begin, person), person.name));
 }
 
 export async function viewCompany(ports: Ports, { companyId, role }: Access): Promise<Outcome<CompanyView, Failure>> {

@@ -12,9 +12,10 @@ import {
   withoutNumbers,
 } from '@ivory-ladder/core';
 import { enterCompany } from './access.ts';
+import { copiedPlacement } from './copiedPlacement.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, CompanySettings, Identity, Ports } from './ports/index.ts';
+import type { BegunPlacements, Books, CompanySettings, Identity, Ports } from './ports/index.ts';
 
 export interface CompanyBeginning {
   readonly name: string;
@@ -34,7 +35,11 @@ interface Beginning {
   readonly settings: CompanySettings;
   readonly chart: NewChart;
   readonly options: LayoutOptions | null;
+  readonly placements: BegunPlacements;
 }
+
+/** The chart's own placement is that of the main classification. */
+const statutoryAlone: BegunPlacements = { main: 'Statutory', others: [] };
 
 /** Only a company that the person belongs to can be copied; its name, currency and calendar stay its own. */
 export async function beginningOf(
@@ -54,11 +59,12 @@ export async function beginningOf(
   };
   switch (beginWith.kind) {
     case 'categories':
-      return succeed({ settings, chart: toNewChart({ categories: starterCategories, accounts: noAccounts }), options: null });
+      return succeed({ settings, chart: toNewChart({ categories: starterCategories, accounts: noAccounts }), options: null, placements: statutoryAlone });
     case 'starter': {
       const starter = starterCharts.find(({ key }) => key === beginWith.key);
       if (!starter) throw new Error(`there is no starter chart ${beginWith.key}`);
-      return succeed({ settings, chart: numbered ? toNewChart(starter) : withoutNumbers(toNewChart(starter)), options: null });
+      const chart = numbered ? toNewChart(starter) : withoutNumbers(toNewChart(starter));
+      return succeed({ settings, chart, options: null, placements: statutoryAlone });
     }
     case 'copy': {
       const access = enterCompany(identity, beginWith.companyId, 'reader');
@@ -73,7 +79,12 @@ export async function beginningOf(
         numbered: company.numbered,
         languages: company.languages,
       };
-      return succeed({ settings: { ...settings, ...kept }, chart: chartOf(opened.value), options: opened.value.options });
+      const { classifications, options } = opened.value;
+      const placements: BegunPlacements = {
+        main: classifications.find(({ id }) => id === company.mainClassification)?.name ?? statutoryAlone.main,
+        others: classifications.filter(({ id }) => id !== company.mainClassification).map((one) => ({ name: one.name, draft: copiedPlacement(one) })),
+      };
+      return succeed({ settings: { ...settings, ...kept }, chart: chartOf(opened.value), options, placements });
     }
   }
 }

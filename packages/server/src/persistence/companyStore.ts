@@ -1,10 +1,11 @@
-import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, KeptPlaces, PeriodLock, Person } from '../application/ports/index.ts';
+import type { BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, KeptPlaces, PeriodLock, Person } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
+import { insertClassification } from './classificationRows.ts';
 import type { Counters } from './counters.ts';
 import { rebuildTable } from './derivedBalances.ts';
 import { numberColumns } from './numberColumns.ts';
@@ -45,7 +46,7 @@ export class CompanyRepository implements CompanyStore {
     return row?.id ?? null;
   }
 
-  async create(settings: CompanySettings, { chart, options }: { chart: NewChart; options: LayoutOptions | null }, person: Person): Promise<number> {
+  async create(settings: CompanySettings, { chart, options, placements }: BegunCompany, person: Person): Promise<number> {
     const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = settings;
     const created = await inTransaction(this.database, async (runner) => {
       const result = (await runner.query(
@@ -63,13 +64,17 @@ export class CompanyRepository implements CompanyStore {
         ],
       )) as { insertId: number };
       const id = Number(result.insertId);
-      await runner.query("INSERT INTO classification (company_id, id, name) VALUES (?, 1, 'Statutory')", [id]);
+      await runner.query('INSERT INTO classification (company_id, id, name) VALUES (?, 1, ?)', [id, placements.main]);
       const planted = await plantChart(runner, id, chart, digitOrder);
+      for (const { name: called, draft } of placements.others) {
+        const places = draft.places.map((drafted) => ({ ...drafted, accountId: planted.accountIds.get(drafted.accountId) as number }));
+        planted.audit.push(await insertClassification(runner, id, called, { ...draft, places }));
+      }
       if (options) await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [id, JSON.stringify(options)]);
       await insertMember(runner, id, person.id, 'administrator');
       await recordAudit(runner, this.counters, id, person.name, [
         { thing: 'company', thingId: id, action: 'added', after: { name, currency, fiscalYearFirstMonth } },
-        ...planted,
+        ...planted.audit,
       ]);
       return id;
     });

@@ -12,6 +12,7 @@ import type {
 import { deleteCategories, writeDraft } from './applyPlacement.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
+import { insertClassification, naming } from './classificationRows.ts';
 import type { Counters } from './counters.ts';
 import type { PlacementRecordRow } from './entities/placementEntities.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -70,13 +71,8 @@ export class PlacementRepository implements PlacementStore {
 
   addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const { insertId } = (await naming(name, () => runner.query('INSERT INTO classification (company_id, name) VALUES (?, ?)', [companyId, name]))) as {
-        insertId: number;
-      };
-      const id = Number(insertId);
-      await writeDraft(runner, companyId, id, draft);
-      const after = { name, categories: draft.categories.length, accounts: draft.places.length };
-      return { value: id, audit: [{ thing: 'classification', thingId: id, action: 'added', after }] };
+      const added = await insertClassification(runner, companyId, name, draft);
+      return { value: added.thingId, audit: [added] };
     });
   }
 
@@ -176,15 +172,6 @@ export class PlacementRepository implements PlacementStore {
       [companyId, recordId],
     );
     return row ? { ...row, draft: JSON.parse(row.draft) as PlacementDraft, effect: effectFrom(row.effect) } : null;
-  }
-}
-
-async function naming<Value>(name: string, work: () => Promise<Value>): Promise<Value> {
-  try {
-    return await work();
-  } catch (error) {
-    if (isDuplicateKey(error)) throw new Refused({ code: 'classification_name_taken', name });
-    throw error;
   }
 }
 

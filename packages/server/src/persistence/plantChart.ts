@@ -7,13 +7,13 @@ import { insertAccounts } from './insertAccounts.ts';
 import { insertRows } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
-/** Puts a whole chart with its placement into a company that has none yet; what is to be recorded of it. */
+/** Puts a whole chart with its placement into a company that has none yet; what is to be recorded of it, and the accounts' ids by their keys. */
 export async function plantChart(
   runner: QueryRunner,
   companyId: number,
   { categories, accounts, places, ranges, lists }: NewChart,
   order: DigitOrder,
-): Promise<AuditEvent[]> {
+): Promise<{ readonly audit: AuditEvent[]; readonly accountIds: ReadonlyMap<number, number> }> {
   const categoryIds = await plantCategories(runner, companyId, categories);
   const accountIds = await plantAccounts(runner, companyId, accounts, order);
   const idOf = (ids: ReadonlyMap<number, number>, key: number): number => {
@@ -41,7 +41,10 @@ export async function plantChart(
       codes: Object.fromEntries(Object.entries(codes).map(([list, code]) => [listKeys.get(list), code])),
     })),
   );
-  return accounts.map(({ key, parentKey: _, ...fields }) => ({ thing: 'account', thingId: idOf(accountIds, key), action: 'added', after: fields }));
+  const audit = accounts.map(
+    ({ key, parentKey: _, ...fields }): AuditEvent => ({ thing: 'account', thingId: idOf(accountIds, key), action: 'added', after: fields }),
+  );
+  return { audit, accountIds };
 }
 
 /** One by one, since each needs the ids of those above and beside it; positions count within siblings. */

@@ -8,6 +8,7 @@ import type {
   NumberScheme,
   Outcome,
   Period,
+  PlacementDraft,
   Role,
   YearForm,
 } from '@ivory-ladder/core';
@@ -46,6 +47,18 @@ export type CompanySettings = Pick<
   readonly currency: string;
 };
 
+/** Names of the classifications that a company begins with; drafts of the others name accounts by the keys of the chart. */
+export interface BegunPlacements {
+  readonly main: string;
+  readonly others: readonly { readonly name: string; readonly draft: PlacementDraft }[];
+}
+
+export interface BegunCompany {
+  readonly chart: NewChart;
+  readonly options: LayoutOptions | null;
+  readonly placements: BegunPlacements;
+}
+
 export interface ChangedNumber {
   readonly id: number;
   /** Empty: none. */
@@ -59,7 +72,7 @@ export interface CompanyStore {
   /** For the demo, which is loaded once. */
   findByName(name: string): Promise<number | null>;
   /** Its maker becomes its administrator. */
-  create(settings: CompanySettings, begin: { readonly chart: NewChart; readonly options: LayoutOptions | null }, person: Person): Promise<number>;
+  create(settings: CompanySettings, begin: BegunCompany, person: Person): Promise<number>;
   /** `numbers`: those of accounts whose number, or its place in the order of numbers, changes; `kept`: places by hand of those that leave their ranges. */
   changeSettings(
     company: CompanyRecord,

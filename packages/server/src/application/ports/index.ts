@@ -29,7 +29,7 @@ export {
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
-export type { ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
+export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
