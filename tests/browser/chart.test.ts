@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seriousFindings, visit } from '../support/browser.ts';
+import { seriousFindingsInBoth, visit } from '../support/browser.ts';
 import { grid, rows, shop } from '../support/shopChart.ts';
 import { openForTests } from '../support/testBrowser.ts';
 
@@ -164,14 +164,14 @@ describe('two people editing one account', () => {
 });
 
 describe('the chart’s views', () => {
-  it.each([false, true])('have no serious finding of axe (dark: %s)', async (dark) => {
-    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server), { dark });
+  it('have no serious finding of axe, in the light and in the dark', async () => {
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
     await grid(page).getByRole('row', { name: /^3100/ }).click();
     await page.getByRole('heading', { name: '3100 Retained earnings' }).waitFor();
-    expect(await seriousFindings(page, dark)).toEqual([]);
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
     await page.getByRole('button', { name: 'Add beside…' }).click();
     await page.getByRole('form', { name: 'New account' }).waitFor();
-    expect(await seriousFindings(page, dark)).toEqual([]);
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();
   });

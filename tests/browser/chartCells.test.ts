@@ -161,10 +161,13 @@ describe('two people editing one cell', () => {
     };
     await cellOf(second.page, 'Mine');
     await cellOf(first.page, 'Theirs');
+    // The cell shows it at once; the second is refused only once it is kept.
+    const kept = first.page.waitForResponse((response) => response.request().method() === 'PATCH');
     await first.page.keyboard.press('Enter');
     await grid(first.page)
       .getByRole('row', { name: /Theirs/ })
       .waitFor();
+    await kept;
     await second.page.keyboard.press('Enter');
     await grid(second.page).getByRole('alert').getByText('Somebody changed this meanwhile to «Theirs».').waitFor();
     await expect.poll(() => second.page.getByRole('textbox', { name: 'Name' }).inputValue()).toBe('Mine');

@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Browser, Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchBrowser, seriousFindings, shownFigures, visit } from '../support/browser.ts';
+import { launchBrowser, seriousFindings, seriousFindingsInBoth, shownFigures, visit } from '../support/browser.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -240,11 +240,12 @@ describe('bringing in a file', () => {
   });
 });
 
-/** Coverage, climb, ranges and others are looked at by the tests that walk them. */
+/** Climb, ranges and others are looked at by the tests that walk them. */
 const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
   'placement',
+  'placement/coverage',
   'ledger',
   'ledger?account=1',
   'ledger/chart?account=144',
@@ -253,27 +254,22 @@ const views = [
   'layouts',
 ];
 
-const viewsInTheDark = ['statements/income-statement?cell=profit~0', 'placement', 'placement/coverage', 'layouts'];
-
-describe.each([
-  [false, views],
-  [true, viewsInTheDark],
-] as const)('every view (dark: %s)', (dark, paths) => {
-  it.each(paths)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`, { dark });
+describe('every view, in the light and in the dark', () => {
+  it.each(views)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`);
     await page
       .getByRole('heading', { level: 1 })
       .or(page.getByRole('heading', { level: 2 }))
       .first()
       .waitFor();
     await page.waitForLoadState('networkidle');
-    expect(await seriousFindings(page, dark)).toEqual([]);
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();
   });
 
   it('the dialogs too: find, move to, a new category, accounts for a category', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`, { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`);
     await page.getByText('Fuel and lubricants', { exact: true }).click();
     await page.getByRole('checkbox', { name: /5340 Slipway hire/ }).check();
     const dialogs = [
@@ -287,7 +283,7 @@ describe.each([
     for (const open of dialogs) {
       await open();
       await page.getByRole('dialog').waitFor();
-      expect(await seriousFindings(page, dark)).toEqual([]);
+      expect(await seriousFindingsInBoth(page, '[role=dialog]')).toEqual([]);
       await page.keyboard.press('Escape');
       await page.getByRole('dialog').waitFor({ state: 'detached' });
     }
@@ -295,13 +291,13 @@ describe.each([
   });
 
   it('the companies and the import screen too', async () => {
-    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`, { dark });
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies`);
     await page.getByRole('link', { name: /Eiderholm Ferry Company/ }).waitFor();
-    expect(await seriousFindings(page, dark)).toEqual([]);
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
     await page.goto(`${company}/ledger`);
     await page.getByLabel('Trial balance file').setInputFiles(join(files, 'swiss-turnover.csv'));
     await page.getByRole('heading', { name: 'Trial balance from a file' }).waitFor();
-    expect(await seriousFindings(page, dark)).toEqual([]);
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
     expectQuiet();
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seriousFindings, visit } from '../support/browser.ts';
+import { seriousFindings, seriousFindingsInBoth, visit } from '../support/browser.ts';
 import { grid, shop } from '../support/shopChart.ts';
 import { openForTests } from '../support/testBrowser.ts';
 
@@ -78,6 +78,25 @@ describe('codes taken from the categories', () => {
     await form.getByRole('button', { name: 'Apply' }).click();
     await page.getByRole('region', { name: 'Proofs' }).getByText('Codes are complete').waitFor({ state: 'detached' });
     await page.getByText(/accounts have a code of it/).waitFor();
+
+    // One of them goes to a range of numbers, in the place of what stands there.
+    await page.getByRole('button', { name: 'Give one to many…' }).click();
+    const many = page.getByRole('dialog', { name: 'Give one code of Group to many' });
+    await many.getByRole('combobox', { name: 'Code' }).fill('Revenue');
+    await page.keyboard.press('Enter');
+    await many.getByRole('textbox', { name: 'Accounts with these numbers' }).fill('6* to 7');
+    await many.getByText('an asterisk stands at the end of a number only').waitFor();
+    await many.getByRole('textbox', { name: 'Accounts with these numbers' }).fill('1000 to 3999');
+    await many.getByText(/^2 accounts get it\..*2 lose another code: 1000 Bank/).waitFor();
+    expect(await seriousFindingsInBoth(page, '[role=dialog]')).toEqual([]);
+    await many.getByRole('button', { name: 'Look at each account' }).click();
+    await page.getByRole('button', { name: /^Apply/ }).click();
+    await page.getByText(/^Applied/).waitFor();
+    await page.goto(chart.replace('/ledger/chart', '/placement/codes'));
+    await page
+      .getByRole('treegrid', { name: 'Group' })
+      .getByRole('row', { name: /Revenue.*3$/ })
+      .waitFor();
     expectQuiet();
   });
 });

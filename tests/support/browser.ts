@@ -13,7 +13,7 @@ const flags = [
 ];
 
 export function launchBrowser(): Promise<Browser> {
-  return chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium', args: flags });
+  return chromium.launch({ executablePath: process.env.IVORY_LADDER_CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: flags });
 }
 
 export interface Visit {
@@ -36,7 +36,7 @@ export async function closeVisits(): Promise<void> {
 export async function visit(browser: Browser, cookie: string, url: string, options: { width?: number; height?: number; dark?: boolean } = {}): Promise<Visit> {
   const context = await browser.newContext({
     viewport: { width: options.width ?? 1280, height: options.height ?? 800 },
-    colorScheme: options.dark ? 'dark' : 'light',
+    colorScheme: 'light',
     locale: 'en-GB',
   });
   visited.add(context);
@@ -52,14 +52,37 @@ export async function visit(browser: Browser, cookie: string, url: string, optio
   return { page, context, expectQuiet: (expected) => expect(faults.filter((fault) => !expected?.test(fault))).toEqual([]) };
 }
 
-/** What axe finds of serious or critical impact, as rule and first place; `onlyContrast` where a view differs from one looked at whole by its colours alone. */
-export async function seriousFindings(page: Page, onlyContrast = false): Promise<string[]> {
+interface LookedAt {
+  /** What is looked at where the rest of the page was before. */
+  readonly within?: string;
+  /** Where a view differs from one looked at whole by its colours alone. */
+  readonly onlyContrast?: boolean;
+}
+
+/** What axe finds of serious or critical impact, as rule and first place. */
+export async function seriousFindings(page: Page, { within = 'body', onlyContrast = false }: LookedAt = {}): Promise<string[]> {
   // One pass in the page itself: there are no frames, for which axe would open a second page each time.
-  const axe = new AxeBuilder({ page: page as never }).setLegacyMode();
+  const axe = new AxeBuilder({ page: page as never }).setLegacyMode().include(within);
   const { violations } = await (onlyContrast ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)} (${nodes.length})`);
+}
+
+const millisecondsOfTransitions = 350;
+
+/** In the light, then in the dark, where all but the colours is the same. */
+export async function seriousFindingsInBoth(page: Page, within = 'body'): Promise<string[]> {
+  const light = await seriousFindings(page, { within });
+  const turn = async (colorScheme: 'light' | 'dark') => {
+    await page.emulateMedia({ colorScheme });
+    await page.locator(`html[data-theme=${colorScheme}]`).waitFor();
+  };
+  await turn('dark');
+  await page.waitForTimeout(millisecondsOfTransitions);
+  const dark = await seriousFindings(page, { within, onlyContrast: true });
+  await turn('light');
+  return [...light, ...dark.map((found) => `in the dark: ${found}`)];
 }
 
 /** The statement on screen: caption and the text of each figure, row by row. */
