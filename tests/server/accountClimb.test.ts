@@ -57,6 +57,13 @@ describe('the climb of an account', () => {
       ['Total current assets', '90000', '1000'],
       ['Total assets', '90000', '1000'],
     ]);
+    // What no line takes is positive on the side of its element, as a line would show it.
+    const sales = await shop.find('4000');
+    const ofSales = await server.ok<AccountClimbBody>('GET', `${shop.path}/accounts/${sales.id}/climb?${span}`);
+    expect(ofSales.climbs.filter(({ kind }) => kind === 'income-statement').map(({ amount, rungs }) => [amount, rungs.length > 0])).toEqual([
+      ['60000', true],
+      ['60000', false],
+    ]);
     expect(await server.refused('GET', `${shop.path}/accounts/999999/climb?${span}`)).toMatchObject({ code: 'account_unknown' });
   });
 });

@@ -101,7 +101,7 @@ export const accountClimb = z.object({
       classification: z.object({ id, name: z.string(), isMain: z.boolean() }),
       kind: z.enum(['balance-sheet', 'income-statement']),
       measure: z.enum(['closing', 'movement']),
-      /** As the line shows it. */
+      /** As the line shows it; positive on the side of its element where no line takes it. */
       amount,
       /** Which of its balances the line takes; `null` where no line takes this one, or where it is a part of the result. */
       side: placeSide.nullable(),

@@ -7,6 +7,7 @@ import {
   type LayoutKind,
   layers,
   movementOver,
+  naturalSide,
   type Outcome,
   type PlaceSide,
   type RunColumn,
@@ -82,13 +83,19 @@ export async function viewAccountClimb(ports: Ports, { companyId }: Access, acco
   return succeed({ account, label: books.labels.get(account.id) ?? account.name, climbs });
 }
 
-function climbOf({ cube, portions }: Books, compiled: CompiledLayout, run: RunColumn, { id }: ChartAccount): Pick<StatementClimb, 'amount' | 'side' | 'rungs'> {
+function climbOf(
+  { cube, portions }: Books,
+  compiled: CompiledLayout,
+  run: RunColumn,
+  { id, element }: ChartAccount,
+): Pick<StatementClimb, 'amount' | 'side' | 'rungs'> {
   const at = cube.indexOf.get(id) as number;
   const net = run.net[at] as bigint;
   const taker = (net < 0n ? compiled.lineOfCredit : compiled.lineOfDebit)[at] as number;
   const own = portions.get(id);
   const side = own && own.debit === own.credit ? 'any' : net < 0n ? 'credit' : 'debit';
-  return { side: taker < 0 ? null : side, ...rungsFrom(compiled, run, taker, net) };
+  if (taker < 0) return { side: null, amount: naturalSide(element) === 'credit' ? -net : net, rungs: [] };
+  return { side, ...rungsFrom(compiled, run, taker, net) };
 }
 
 function rungsFrom(compiled: CompiledLayout, run: RunColumn, taker: number, net: bigint): Pick<StatementClimb, 'amount' | 'rungs'> {

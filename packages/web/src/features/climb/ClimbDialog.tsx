@@ -105,7 +105,7 @@ function Ladder({ climb, label, currency, dates, isSeveral }: LadderProps) {
                   </Link>
                 </th>
                 <td>{formatAmount(BigInt(rung.amount), currency)}</td>
-                <td className={styles.share}>{rung.share === null ? '' : `${formatPercent(BigInt(rung.share))} %`}</td>
+                <td className={styles.share}>{shareText(rung.share, amount)}</td>
               </tr>
             ))}
             <tr data-own>
@@ -121,4 +121,10 @@ function Ladder({ climb, label, currency, dates, isSeveral }: LadderProps) {
       )}
     </section>
   );
+}
+
+/** In percent; what is there and rounds to nothing is told from what is not there. */
+function shareText(tenths: string | null, own: string): string {
+  if (tenths === null) return '';
+  return tenths === '0' && own !== '0' ? 'under 0.1 %' : `${formatPercent(BigInt(tenths))} %`;
 }

@@ -18,7 +18,7 @@ export function coverageColumns(model: PlacementModel, currency: Currency, { spa
   const amount = (id: string, caption: string, net: (row: PlacedRow) => bigint): GridColumn<PlacedRow> => ({
     id,
     caption,
-    width: '92px',
+    width: '86px',
     isAmount: true,
     cell: (row) => formatAmount(onNaturalSide(net(row), row.account.element), currency),
     text: (row) => formatAmount(onNaturalSide(net(row), row.account.element), currency),
@@ -28,7 +28,7 @@ export function coverageColumns(model: PlacementModel, currency: Currency, { spa
     {
       id: 'account',
       caption: 'Account',
-      width: 'minmax(120px, 1.5fr)',
+      width: 'minmax(172px, 1.5fr)',
       cell: ({ account }) => <span title={account.label}>{account.label}</span>,
       text: ({ account }) => account.label,
       compare: (a, b) => compareTexts(a.account.label, b.account.label),
@@ -48,7 +48,7 @@ export function coverageColumns(model: PlacementModel, currency: Currency, { spa
     {
       id: 'why',
       caption: 'Why',
-      width: 'minmax(104px, 1fr)',
+      width: 'minmax(96px, 1fr)',
       cell: (row) => <span title={whyText(row, model)}>{causeText(row, model)}</span>,
       text: (row) => whyText(row, model),
     },
