@@ -7,6 +7,8 @@ const flags = [
   '--disable-gpu',
   '--disable-quic',
   '--no-first-run',
+  // Letters stand as in a window of the whole Chromium.
+  '--font-render-hinting=none',
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
