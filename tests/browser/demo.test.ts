@@ -185,6 +185,29 @@ describe('reading statements', () => {
     await page.getByRole('menuitem', { name: 'The span before' }).click();
     await page.getByText('Jan–Mar 2026 and Oct–Dec 2025 · EUR').waitFor();
     expect(new URL(page.url()).searchParams.get('to')).toBe('2026-03-31');
+
+    // Part by part, and back.
+    await page.getByRole('button', { name: /Compare/ }).click();
+    await page.getByRole('menuitem', { name: 'Each period, and the total' }).click();
+    await page.getByRole('button', { name: 'Columns: periods' }).waitFor();
+    await page.getByRole('columnheader', { name: 'Jan–Mar' }).waitFor();
+    expect((await page.getByRole('columnheader').allTextContents()).map((text) => text.trim())).toEqual([
+      'Line',
+      'Jan2026',
+      'Feb2026',
+      'Mar2026',
+      'Jan–Mar2026',
+    ]);
+    await page
+      .getByRole('row', { name: /^Profit for the period/ })
+      .getByRole('button')
+      .nth(1)
+      .click();
+    await page.getByRole('complementary', { name: 'Evidence' }).getByText('Profit for the period, Feb 2026').waitFor();
+    await page.getByRole('button', { name: 'Columns: periods' }).click();
+    await page.getByRole('menuitem', { name: 'No comparison' }).click();
+    await page.getByText('Jan–Mar 2026 · EUR').waitFor();
+    await page.getByRole('complementary', { name: 'Evidence' }).waitFor({ state: 'detached' });
     expectQuiet();
   });
 
@@ -244,6 +267,7 @@ describe('bringing in a file', () => {
 const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
+  'statements/income-statement?plan=periods',
   'placement',
   'placement/coverage',
   'ledger',

@@ -66,6 +66,13 @@ describe('the exported workbook', () => {
     expect(formulas).toBeGreaterThanOrEqual(2 * bearing);
   });
 
+  it('recomputes to the figures of each part and of the whole', async () => {
+    const { shown, formulas, cells } = await recompute(exampleId, 'income-statement', '&plan=quarters');
+    expect(shown.columns).toHaveLength(5);
+    expect(formulas).toBeGreaterThanOrEqual(5 * shown.rows.filter(({ role }) => role === 'total' || role === 'final').length);
+    expect(cells[2]?.[0]).toBe('1 January 2022 to 31 December 2022 · EUR');
+  });
+
   it('computes every subtotal, total, change and percent by a formula, and follows when a figure is changed', async () => {
     const { cells, computed } = await readBook(`/companies/${exampleId}/statements/balance-sheet/workbook?from=2022-01-01&to=2022-12-31&detail=2`);
     const rowOf = (caption: string) => cells.findIndex(([name]) => name === caption);

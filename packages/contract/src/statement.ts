@@ -18,6 +18,9 @@ export const comparisonQuery = {
   compareTo: day.optional(),
 };
 
+/** The span beside its comparative, or part by part, then without one. */
+const planQuery = { plan: z.enum(['comparison', 'periods', 'quarters']).default('comparison') };
+
 /** Whose categories; the main one's where none is named. */
 export const classificationQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
 
@@ -35,6 +38,7 @@ export const statementQuery = z.object({
   from: day,
   to: day,
   ...comparisonQuery,
+  ...planQuery,
   ...facetQuery,
   ...classificationQuery.shape,
   detail: z.union([z.literal('accounts'), z.coerce.number().int().min(1).max(9)]).default(2),
@@ -106,9 +110,11 @@ export const evidenceQuery = z.object({
   from: day,
   to: day,
   ...comparisonQuery,
+  ...planQuery,
   ...facetQuery,
   ...classificationQuery.shape,
-  column: z.coerce.number().int().min(0).max(1).default(0),
+  /** Of the columns of amounts. */
+  column: z.coerce.number().int().min(0).max(99).default(0),
   line: z.string().max(100),
   account: z.coerce.number().int().positive().optional(),
 });

@@ -30,6 +30,7 @@ export * from './chartfile/chartFacts.ts';
 export * from './chartfile/chartFields.ts';
 export * from './chartfile/compareChart.ts';
 export * from './chartfile/rowFault.ts';
+export * from './columns/columnPlans.ts';
 export * from './columns/comparisons.ts';
 export * from './cube/cube.ts';
 export * from './cube/dayBalances.ts';

@@ -73,6 +73,7 @@ export type Failure =
   | { code: 'period_not_locked'; day: string }
   | { code: 'span_reversed'; from: string; to: string }
   | { code: 'comparison_incomplete' }
+  | { code: 'columns_too_many'; columns: number; most: number }
   | { code: 'line_unknown'; line: string }
   | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
   /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */

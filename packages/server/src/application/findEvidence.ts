@@ -19,11 +19,11 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
-import { captionOfTotal, type PreparedStatement, partialsFor, prepareStatement, type SpanChoice } from './prepareStatement.ts';
+import { type ColumnChoice, captionOfTotal, type PreparedStatement, partialsFor, prepareStatement } from './prepareStatement.ts';
 import { sideAgainstIn } from './sideAgainstIn.ts';
 import { toldAccount } from './toldAccount.ts';
 
-export interface EvidenceChoice extends SpanChoice {
+export interface EvidenceChoice extends ColumnChoice {
   readonly column: number;
   readonly line: string;
   readonly account?: number | undefined;

@@ -4,10 +4,12 @@ import {
   balanceAt,
   buildCategoryTree,
   type CaptionLanguage,
+  type ColumnPlan,
   type Comparison,
   type CompiledLayout,
   captionsIn,
   columnsFor,
+  columnsOver,
   comparisonSpan,
   compileLayout,
   type Day,
@@ -48,9 +50,20 @@ export interface SpanChoice {
   readonly classification?: number | undefined;
 }
 
+/** Columns, and of what language captions are; the company's main one where none is named. */
+export interface ColumnChoice extends SpanChoice {
+  readonly plan: ColumnPlan;
+  readonly language?: string | undefined;
+}
+
+/** More do not fit on any page, nor in a reader's head. */
+const mostColumns = 60;
+
 export interface PreparedStatement {
   readonly books: Books;
   readonly kind: LayoutKind;
+  /** That was asked for. */
+  readonly span: Span;
   /** What the figures are a part of the ledger by, in words; empty where all lines count. */
   readonly part: string;
   readonly compiled: CompiledLayout;
@@ -143,12 +156,7 @@ function titled(compiled: CompiledLayout, { classifications, classificationId, c
   return { ...compiled, layout: { ...compiled.layout, title: `${compiled.layout.title} (${name})` } };
 }
 
-export async function prepareStatement(
-  ports: Ports,
-  companyId: number,
-  kind: LayoutKind,
-  choice: SpanChoice & { readonly language?: string | undefined },
-): Promise<Outcome<PreparedStatement, Failure>> {
+export async function prepareStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: ColumnChoice): Promise<Outcome<PreparedStatement, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
@@ -158,8 +166,9 @@ export async function prepareStatement(
   const books = classified.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const comparative = comparisonSpan(comparison.value, kind, span, books.calendar);
-  const columns = columnsFor(kind, span, comparative);
-  const spans = comparative ? [span, comparative] : [span];
+  const columns = choice.plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(choice.plan, kind, span, books.calendar);
+  if (columns.length > mostColumns) return fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns });
+  const spans = columns.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
   const partial = await partialsFor(ports, books, spans);
   const compiled = titled(layoutsOf(books, languageFor(books, choice.language))[kind], books);
   const runs = spans.map((columnSpan) =>
@@ -168,5 +177,5 @@ export async function prepareStatement(
       : runBalances(compiled, books, { net: movementOver(books.cube, layers, columnSpan, partial), notAllotted: 0n }),
   );
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, kind, part, compiled, columns, runs, accounts: accountsInOrder(books) });
+  return succeed({ books, kind, span, part, compiled, columns, runs, accounts: accountsInOrder(books) });
 }

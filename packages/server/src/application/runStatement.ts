@@ -2,14 +2,13 @@ import { type Detail, type LayoutKind, type Outcome, presentRows, type Statement
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
-import { type PreparedStatement, prepareStatement, type SpanChoice } from './prepareStatement.ts';
+import { type ColumnChoice, type PreparedStatement, prepareStatement } from './prepareStatement.ts';
 
-export interface StatementChoice extends SpanChoice {
+export interface StatementChoice extends ColumnChoice {
   readonly detail: number | 'accounts';
   readonly open: readonly string[];
   readonly shut: readonly string[];
   readonly zero: boolean;
-  readonly language?: string | undefined;
 }
 
 export interface Statement extends PreparedStatement {

@@ -18,14 +18,14 @@ export function captionOfColumn(column: StatementColumn, language: Language): st
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
-export function headingOf({ books, columns, compiled, part }: Statement): { company: string; title: string; dates: string } {
+export function headingOf({ books, columns, compiled, part, span }: Statement): { company: string; title: string; dates: string } {
   const { language, title } = compiled.layout;
   const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, language));
-  const dates = days.join(` ${captionWords[language].and} `);
+  // Many columns have their dates above them; here they are the span they come from.
+  const dates = days.length > 2 ? captionOfColumn({ kind: 'amount', measure: 'movement', span }, language) : days.join(` ${captionWords[language].and} `);
   return { company: books.company.name, title, dates: [dates, books.company.currency.code, part].filter((text) => text !== '').join(' · ') };
 }
 
-export function fileNameOf({ books, compiled, columns }: Statement, ending: string): string {
-  const first = columns.find((column) => column.kind === 'amount');
-  return fileName(books.company.name, `${compiled.layout.title} ${first?.kind === 'amount' ? first.span.lastDay : ''}.${ending}`);
+export function fileNameOf({ books, compiled, span }: Statement, ending: string): string {
+  return fileName(books.company.name, `${compiled.layout.title} ${span.lastDay}.${ending}`);
 }

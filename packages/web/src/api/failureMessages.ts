@@ -232,6 +232,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
       .join('; ')}. An account with history can be retired instead.`,
   account_parent_inactive: ({ number }) => `The account above it, ${text(number)}, is inactive. Reopen that one first.`,
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
+  columns_too_many: ({ columns, most }) =>
+    `These dates have ${text(columns)} columns; ${text(most)} can stand beside each other. Choose quarters, or fewer days.`,
   comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
   line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,

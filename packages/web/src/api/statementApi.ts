@@ -1,4 +1,5 @@
 import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
+import type { ColumnPlan } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 export type StatementParams = SpanParams & {
@@ -9,6 +10,7 @@ export type StatementParams = SpanParams & {
   shut: string;
   zero: '0' | '1';
   language: string;
+  plan: ColumnPlan;
   facets: string;
   /** The main one's categories where none is named. */
   classification?: number;
@@ -20,6 +22,7 @@ type EvidenceParams = SpanParams & {
   line: string;
   column: number;
   account?: number | undefined;
+  plan: ColumnPlan;
   facets: string;
   classification?: number;
 };

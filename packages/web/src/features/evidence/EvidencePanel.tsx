@@ -1,5 +1,5 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
+import { accountLabel, type ColumnPlan, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -19,6 +19,7 @@ import styles from './EvidencePanel.module.css';
 interface EvidencePanelProps {
   readonly kind: StatementKind;
   readonly span: SpanInAddress;
+  readonly plan: ColumnPlan;
   /** Only lines with these facet values. */
   readonly facets: string;
   /** Whose categories it climbs; the main one's where none is named. */
@@ -31,7 +32,7 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, plan, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const climb = useClimb();
@@ -40,6 +41,7 @@ export function EvidencePanel({ kind, span, facets, classification, cell, onOpen
     companyId: company.id,
     kind,
     ...span,
+    plan,
     facets,
     ...(classification === undefined ? {} : { classification }),
     line: cell.line,

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { captionWords } from '@ivory-ladder/core';
+import { type ColumnPlan, captionWords } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -27,11 +27,16 @@ const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
   none: 'none',
 };
 
+const planNames = {
+  periods: { short: 'periods', 'balance-sheet': 'At the end of each period', 'income-statement': 'Each period, and the total' },
+  quarters: { short: 'quarters', 'balance-sheet': 'At the end of each quarter', 'income-statement': 'Each quarter, and the total' },
+} as const;
+
 /** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
   const company = useCompany();
   const { kind, request, change, toggle, cell } = useStatementAddress();
-  const { span, choose } = useSpan();
+  const { span } = useSpan();
   const { classification, choose: chooseClassification } = useClassification();
   const { search } = useLocation();
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
@@ -46,7 +51,7 @@ export function StatementScreen() {
       </section>
     );
   return (
-    <div className={styles.screen} data-evidence={cell !== null || undefined}>
+    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={request.plan !== 'comparison' || undefined}>
       <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
         <header className={styles.head}>
           <div>
@@ -84,7 +89,7 @@ export function StatementScreen() {
               )}
             </div>
             <p className={styles.printed}>{company.name}</p>
-            <p className={styles.dates}>{statement ? datesOf(statement) : ' '}</p>
+            <p className={styles.dates}>{statement ? datesOf(statement, span) : ' '}</p>
           </div>
           <div className={styles.tools}>
             <nav className={styles.kinds} aria-label="Statements">
@@ -99,11 +104,22 @@ export function StatementScreen() {
               ))}
             </nav>
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
-            <ChoiceMenu
-              label={`Compare: ${comparisonNames[span.compare]}`}
-              choices={(['usual', 'year_earlier', 'span_before', 'none'] as const).map((value) => ({ value, label: comparisonLabel(value, kind) }))}
-              chosen={span.compare === 'fixed' ? [] : [span.compare]}
-              onChoose={(compare) => choose({ compare })}
+            <ChoiceMenu<ComparisonKind | ColumnPlan>
+              label={request.plan === 'comparison' ? `Compare: ${comparisonNames[span.compare]}` : `Columns: ${planNames[request.plan].short}`}
+              choices={[
+                ...(['usual', 'year_earlier', 'span_before', 'none'] as const).map((value) => ({
+                  value,
+                  label: comparisonLabel(value, kind),
+                  divided: value === 'none',
+                })),
+                ...(['periods', 'quarters'] as const).map((value) => ({ value, label: planNames[value][kind] })),
+              ]}
+              chosen={request.plan !== 'comparison' ? [request.plan] : span.compare === 'fixed' ? [] : [span.compare]}
+              onChoose={(value) => {
+                const isPlan = value === 'periods' || value === 'quarters';
+                // The column of a cell is another one then.
+                change({ cell: null, ...(isPlan ? { plan: value } : { plan: null, compare: value, compareFrom: null, compareTo: null }) });
+              }}
             />
             <FacetMenu />
             <ChoiceMenu
@@ -134,6 +150,7 @@ export function StatementScreen() {
           <EvidencePanel
             kind={kind}
             span={span}
+            plan={request.plan}
             facets={request.facets}
             {...(request.classification === undefined ? {} : { classification: request.classification })}
             cell={cell}
@@ -191,12 +208,14 @@ function comparisonLabel(kind: ComparisonKind, statement: string): string {
   }
 }
 
-function datesOf(statement: StatementBody): string {
+function datesOf(statement: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
   const spans = statement.columns.flatMap((column) =>
     column.kind === 'amount'
       ? [column.measure === 'closing' ? longDay(column.lastDay, statement.language) : spanText(column.firstDay, column.lastDay, statement.language)]
       : [],
   );
+  // Many have their dates above them.
+  if (spans.length > 2) return `${spanText(from, to, statement.language)} · ${statement.currency}`;
   return `${spans.join(` ${captionWords[statement.language].and} `)} · ${statement.currency}`;
 }
 

@@ -36,7 +36,13 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
     }
   };
   return (
-    <table className={styles.table} role="treegrid" aria-label={statement.title} aria-rowcount={statement.rows.length + 1}>
+    <table
+      className={styles.table}
+      data-wide={statement.columns.length > 4 || undefined}
+      role="treegrid"
+      aria-label={statement.title}
+      aria-rowcount={statement.rows.length + 1}
+    >
       <thead>
         <tr>
           <th scope="col">

@@ -1,3 +1,4 @@
+import { columnPlans } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
@@ -35,6 +36,7 @@ export function useStatementAddress() {
       shut: params.get('shut') ?? '',
       zero: params.get('zero') === '1' ? '1' : '0',
       language: params.get('language') ?? '',
+      plan: columnPlans.find((plan) => plan === params.get('plan')) ?? 'comparison',
       facets,
       ...(classification === undefined ? {} : { classification }),
     }),
@@ -66,5 +68,5 @@ export function writeCell({ line, column, account }: CellAddress): string {
 function readCell(text: string | null): CellAddress | null {
   const [line, column, account] = (text ?? '').split('~');
   if (!line) return null;
-  return { line, column: column === '1' ? 1 : 0, account: account === undefined ? null : Number(account) };
+  return { line, column: /^\d{1,2}$/.test(column ?? '') ? Number(column) : 0, account: account === undefined ? null : Number(account) };
 }
