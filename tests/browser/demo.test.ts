@@ -208,7 +208,27 @@ describe('reading statements', () => {
     await page.getByRole('menuitem', { name: 'No comparison' }).click();
     await page.getByText('Jan–Mar 2026 · EUR').waitFor();
     await page.getByRole('complementary', { name: 'Evidence' }).waitFor({ state: 'detached' });
-    expectQuiet();
+
+    // Beside a budget, which has nothing for a balance sheet, and says so of dates that are not its own.
+    await page.getByRole('button', { name: 'Compare: none' }).click();
+    await page.getByRole('menuitem', { name: 'Budget: Original' }).click();
+    await page.getByText('Jan–Mar 2026 and budget Original · EUR').waitFor();
+    expect(await seriousFindingsInBoth(page)).toEqual([]);
+    await page
+      .getByRole('row', { name: /^Crew wages/ })
+      .getByRole('button')
+      .nth(2)
+      .click();
+    const budgeted = page.getByRole('complementary', { name: 'Evidence' });
+    await budgeted.getByRole('button', { name: /5010 Masters and mates/ }).click();
+    await budgeted.getByRole('link', { name: 'The budget Original' }).waitFor();
+    await page.getByRole('link', { name: 'Balance sheet', exact: true }).click();
+    await page.getByText('31 March 2026 · EUR').waitFor();
+    await page.goBack();
+    await page.getByText('Jan–Mar 2026 and budget Original · EUR').waitFor();
+    await page.goto(page.url().replaceAll('2026-', '2025-'));
+    await page.getByText('The budget Original is of 2026, and these dates are not all within it.').first().waitFor();
+    expectQuiet(/status of 409|status of 422/);
   });
 
   it('walks the figures with arrow keys and opens and shuts a line with Enter', async () => {

@@ -78,6 +78,36 @@ describe('a statement part by part', () => {
     });
   });
 
+  it('stands beside a budget of its year, over whole periods, and says why where it cannot', async () => {
+    const shop = await open();
+    const { id } = await server.ok<{ id: number }>('POST', `${shop.path}/budgets`, { year: 2026, name: 'Original' });
+    await server.ok('PUT', `${shop.path}/budgets/${id}/cells`, {
+      part: '',
+      cells: [9, 10, 11].map((period) => ({ accountId: shop.sales.id, period, was: '0', amount: String(-1000 * period) })),
+    });
+    const beside = `&plan=budget&budget=${id}`;
+    const body = await shop.run('income-statement', beside, '2026-10-01', '2026-11-30');
+    expect(body.columns.map((column) => (column.kind === 'amount' ? column.budget : column.kind))).toEqual([null, 'Original', 'change', 'percent']);
+    expect(valuesOf(body, 'Revenue')).toEqual([14700, 21000, -6300, -300]);
+    expect(valuesOf(body, 'Profit for the period')).toEqual([14700, 21000, -6300, -300]);
+    const evidence = await server.ok<EvidenceBody>(
+      'GET',
+      `${shop.path}/statements/income-statement/evidence?from=2026-10-01&to=2026-11-30${beside}&column=1&line=profit&account=${shop.sales.id}`,
+    );
+    expect(evidence).toMatchObject({ budget: 'Original', amount: '21000', entryCount: 0 });
+    const refused = (kind: string, more: string) => server.refused('GET', `${shop.path}/statements/${kind}?${more}${beside}`);
+    expect(await refused('income-statement', 'from=2026-10-01&to=2026-11-20')).toMatchObject({
+      code: 'budget_needs_whole_periods',
+      facts: { name: 'Original' },
+    });
+    expect(await refused('income-statement', 'from=2025-10-01&to=2026-10-31')).toMatchObject({ code: 'budget_of_other_year', facts: { year: '2026' } });
+    expect(await refused('balance-sheet', 'from=2026-10-01&to=2026-11-30')).toMatchObject({ code: 'budget_without_balances' });
+    const other = `${shop.path}/statements/income-statement?from=2026-10-01&to=2026-11-30&plan=budget&budget=99999`;
+    expect(await server.refused('GET', other)).toMatchObject({ code: 'not_found', facts: { thing: 'budget' } });
+    const csv = new TextDecoder().decode(await server.bytes(`${shop.path}/statements/income-statement/csv?from=2026-10-01&to=2026-11-30${beside}`));
+    expect(csv).toContain('1 October 2026 to 30 November 2026 and Original · EUR');
+  });
+
   it('goes along as a file, with its dates once above the figures', async () => {
     const shop = await open();
     const csv = new TextDecoder().decode(await server.bytes(`${shop.path}/statements/income-statement/csv?from=2026-08-01&to=2026-11-20&plan=quarters`));

@@ -18,8 +18,11 @@ export const comparisonQuery = {
   compareTo: day.optional(),
 };
 
-/** The span beside its comparative, or part by part, then without one. */
-const planQuery = { plan: z.enum(['comparison', 'periods', 'quarters']).default('comparison') };
+/** The span beside its comparative, beside the budget with the id, or part by part. */
+const planQuery = {
+  plan: z.enum(['comparison', 'periods', 'quarters', 'budget']).default('comparison'),
+  budget: z.coerce.number().int().positive().optional(),
+};
 
 /** Whose categories; the main one's where none is named. */
 export const classificationQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
@@ -51,7 +54,8 @@ export const statementQuery = z.object({
 export type StatementQuery = z.infer<typeof statementQuery>;
 
 export const statementColumn = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('amount'), measure: z.enum(['closing', 'movement']), firstDay: day, lastDay: day }),
+  /** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
+  z.object({ kind: z.literal('amount'), measure: z.enum(['closing', 'movement']), firstDay: day, lastDay: day, budget: z.string().nullable() }),
   z.object({ kind: z.literal('change'), of: z.int(), against: z.int() }),
   z.object({ kind: z.literal('percent'), of: z.int(), against: z.int() }),
 ]);
@@ -125,6 +129,8 @@ export const evidence = z.object({
   measure: z.enum(['closing', 'movement']),
   firstDay: day,
   lastDay: day,
+  /** Name of the budget that the figure is of, behind which there are no entries. */
+  budget: z.string().nullable(),
   /** As shown in the cell. */
   amount,
   /** From the top of the statement down to the line; shown amounts. */

@@ -4,9 +4,15 @@ import type { LayoutKind } from '../layout/line.ts';
 import type { StatementColumn } from '../statement/statement.ts';
 import { partsOfSpan, type SpanParts } from './partsOfSpan.ts';
 
-/** The column plans that are there: the span beside its comparative, or the span part by part. */
-export const columnPlans = ['comparison', 'periods', 'quarters'] as const;
+/** The column plans that are there: the span beside its comparative or a budget, or the span part by part. */
+export const columnPlans = ['comparison', 'periods', 'quarters', 'budget'] as const;
 export type ColumnPlan = (typeof columnPlans)[number];
+
+/** What was posted over the span, what was budgeted for it, and change and percent between them. */
+export function columnsAgainst(budget: string, span: Span): StatementColumn[] {
+  const posted: StatementColumn = { kind: 'amount', measure: 'movement', span };
+  return [posted, { ...posted, budget }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
+}
 
 /** Balances at the end of each part, or movements over each and over the whole behind them; one part is the whole. */
 export function columnsOver(by: SpanParts, kind: LayoutKind, span: Span, calendar: FiscalCalendar): StatementColumn[] {

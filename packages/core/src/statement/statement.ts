@@ -5,6 +5,8 @@ export interface AmountColumn {
   readonly kind: 'amount';
   readonly measure: 'closing' | 'movement';
   readonly span: Span;
+  /** Name of the budget that the amounts are of; those of the ledger where it is left out. */
+  readonly budget?: string;
 }
 
 /** `of` less `against`, both made on what is shown; indices of amount columns. */

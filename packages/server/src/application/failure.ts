@@ -74,6 +74,10 @@ export type Failure =
   | { code: 'span_reversed'; from: string; to: string }
   | { code: 'comparison_incomplete' }
   | { code: 'columns_too_many'; columns: number; most: number }
+  | { code: 'budget_without_balances' }
+  | { code: 'budget_of_all_lines' }
+  | { code: 'budget_of_other_year'; name: string; year: string }
+  | { code: 'budget_needs_whole_periods'; name: string }
   | { code: 'line_unknown'; line: string }
   | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
   /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */

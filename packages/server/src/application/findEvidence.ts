@@ -33,6 +33,8 @@ export interface Evidence {
   readonly caption: string;
   readonly measure: 'closing' | 'movement';
   readonly span: Span;
+  /** Name of the budget that the figure is of. */
+  readonly budget: string | null;
   readonly amount: bigint;
   readonly climb: readonly { key: string; caption: string; amount: bigint }[];
   readonly accounts: readonly { accountId: number; number: string; name: string; net: bigint; sideAgainst: Side | null }[];
@@ -63,7 +65,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
       account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
     )
     .sort((a, b) => size(b.net) - size(a.net));
-  const base = { measure: column.measure, span: column.span, climb: rungs };
+  const base = { measure: column.measure, span: column.span, budget: column.budget ?? null, climb: rungs };
   if (choice.account === undefined) {
     const carried = parts.results.map(({ key, net }) => ({ caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key, net }));
     const isResult = line.kind === 'result' && line.of === 'year_to_date';
@@ -83,15 +85,8 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
   const caption = accountLabel(told);
   const year = yearOf(books.calendar, column.span.lastDay);
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
-  const lines = await ports.ledger.accountLines(companyId, {
-    accountId: account.id,
-    from,
-    to: column.span.lastDay,
-    sort: 'date',
-    selected: books.selected,
-    after: null,
-    limit: 1,
-  });
+  const asked = { accountId: account.id, from, to: column.span.lastDay, sort: 'date', selected: books.selected, after: null, limit: 1 } as const;
+  const entryCount = column.budget === undefined ? (await ports.ledger.accountLines(companyId, asked)).total : 0;
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({
     ...base,
@@ -100,7 +95,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
     climb: [...rungs, { key: `${choice.line}/${account.id}`, caption, amount: sign * own }],
     accounts: [{ accountId: account.id, ...told, net: own, sideAgainst: null }],
     carried,
-    entryCount: lines.total,
+    entryCount,
   });
 }
 

@@ -8,6 +8,7 @@ import {
   type Comparison,
   type CompiledLayout,
   captionsIn,
+  columnsAgainst,
   columnsFor,
   columnsOver,
   comparisonSpan,
@@ -33,6 +34,7 @@ import {
   type StatementColumn,
   succeed,
 } from '@ivory-ladder/core';
+import { budgetOver } from './budgetOver.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
@@ -53,6 +55,8 @@ export interface SpanChoice {
 /** Columns, and of what language captions are; the company's main one where none is named. */
 export interface ColumnChoice extends SpanChoice {
   readonly plan: ColumnPlan;
+  /** Of the plan `budget`. */
+  readonly budget?: number | undefined;
   readonly language?: string | undefined;
 }
 
@@ -166,6 +170,7 @@ export async function prepareStatement(ports: Ports, companyId: number, kind: La
   const books = classified.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const comparative = comparisonSpan(comparison.value, kind, span, books.calendar);
+  if (choice.plan === 'budget') return besideBudget(ports, books, kind, choice, span);
   const columns = choice.plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(choice.plan, kind, span, books.calendar);
   if (columns.length > mostColumns) return fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns });
   const spans = columns.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
@@ -178,4 +183,23 @@ export async function prepareStatement(ports: Ports, companyId: number, kind: La
   );
   const part = filterText(choice.facets ?? {}, books.lists);
   return succeed({ books, kind, span, part, compiled, columns, runs, accounts: accountsInOrder(books) });
+}
+
+/** A budget has movements only, by account and period: it stands beside an income statement of whole periods and all lines. */
+async function besideBudget(
+  ports: Ports,
+  books: Books,
+  kind: LayoutKind,
+  { budget, facets, language }: ColumnChoice,
+  span: Span,
+): Promise<Outcome<PreparedStatement, Failure>> {
+  if (kind === 'balance_sheet') return fail({ code: 'budget_without_balances' });
+  if (Object.keys(facets ?? {}).length > 0) return fail({ code: 'budget_of_all_lines' });
+  const budgeted = await budgetOver(ports, books, budget ?? 0, span);
+  if (!budgeted.ok) return budgeted;
+  const { name, net } = budgeted.value;
+  const compiled = titled(layoutsOf(books, languageFor(books, language)).income_statement, books);
+  const posted = movementOver(books.cube, layers, span, await partialsFor(ports, books, [span]));
+  const runs = [posted, net].map((column) => runBalances(compiled, books, { net: column, notAllotted: 0n }));
+  return succeed({ books, kind, span, part: '', compiled, columns: columnsAgainst(name, span), runs, accounts: accountsInOrder(books) });
 }

@@ -14,7 +14,9 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
     currency: books.company.currency.code,
     exponent: books.company.currency.exponent,
     columns: columns.map((column) =>
-      column.kind === 'amount' ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay } : column,
+      column.kind === 'amount'
+        ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay, budget: column.budget ?? null }
+        : column,
     ),
     rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({
       key,
@@ -32,12 +34,13 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
   };
 }
 
-export function toEvidence({ caption, measure, span, amount, climb, accounts, carried, entryCount }: Evidence): EvidenceBody {
+export function toEvidence({ caption, measure, span, budget, amount, climb, accounts, carried, entryCount }: Evidence): EvidenceBody {
   return {
     caption,
     measure,
     firstDay: span.firstDay,
     lastDay: span.lastDay,
+    budget,
     amount: text(amount),
     climb: climb.map((rung) => ({ ...rung, amount: text(rung.amount) })),
     accounts: accounts.map((account) => ({ ...account, net: text(account.net) })),

@@ -234,6 +234,10 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
   columns_too_many: ({ columns, most }) =>
     `These dates have ${text(columns)} columns; ${text(most)} can stand beside each other. Choose quarters, or fewer days.`,
+  budget_without_balances: () => 'A budget has movements only, so it cannot stand beside a balance sheet.',
+  budget_of_all_lines: () => 'A budget stands beside all lines; take the filter by facets off to see them together.',
+  budget_of_other_year: ({ name, year }) => `The budget ${text(name)} is of ${text(year)}, and these dates are not all within it.`,
+  budget_needs_whole_periods: ({ name }) => `The budget ${text(name)} has amounts by period; choose whole periods.`,
   comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
   line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,

@@ -11,6 +11,8 @@ export type StatementParams = SpanParams & {
   zero: '0' | '1';
   language: string;
   plan: ColumnPlan;
+  /** Of the plan `budget`. */
+  budget?: number | undefined;
   facets: string;
   /** The main one's categories where none is named. */
   classification?: number;
@@ -23,12 +25,19 @@ type EvidenceParams = SpanParams & {
   column: number;
   account?: number | undefined;
   plan: ColumnPlan;
+  /** Of the plan `budget`. */
+  budget?: number | undefined;
   facets: string;
   classification?: number;
 };
 
 export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
+}
+
+/** Beside a budget figures follow its changes too. */
+function tagsOf(plan: ColumnPlan): ('Statement' | 'Budgets')[] {
+  return plan === 'budget' ? ['Statement', 'Budgets'] : ['Statement'];
 }
 
 /** Statements, evidence and proofs. */
@@ -44,10 +53,10 @@ const statementApi = ivoryApi.injectEndpoints({
       },
       invalidatesTags: ['Options', 'Statement', 'Proofs'],
     }),
-    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: ['Statement'] }),
+    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: (_, __, { plan }) => tagsOf(plan) }),
     getEvidence: build.query<EvidenceBody, EvidenceParams>({
       query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
-      providesTags: ['Statement'],
+      providesTags: (_, __, { plan }) => tagsOf(plan),
     }),
     getProofs: build.query<ProofList, SpanParams & { companyId: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`,

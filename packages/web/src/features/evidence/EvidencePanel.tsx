@@ -3,6 +3,7 @@ import { accountLabel, type ColumnPlan, type Currency, formatAmount, isOnSide } 
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
 import { useClimb } from '../../app/useClimb.ts';
@@ -20,6 +21,7 @@ interface EvidencePanelProps {
   readonly kind: StatementKind;
   readonly span: SpanInAddress;
   readonly plan: ColumnPlan;
+  readonly budget?: number | undefined;
   /** Only lines with these facet values. */
   readonly facets: string;
   /** Whose categories it climbs; the main one's where none is named. */
@@ -32,7 +34,7 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, plan, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, plan, budget, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const climb = useClimb();
@@ -42,6 +44,7 @@ export function EvidencePanel({ kind, span, plan, facets, classification, cell, 
     kind,
     ...span,
     plan,
+    budget,
     facets,
     ...(classification === undefined ? {} : { classification }),
     line: cell.line,
@@ -62,7 +65,8 @@ export function EvidencePanel({ kind, span, plan, facets, classification, cell, 
       {data && entryId === null && (
         <>
           <p className={styles.facts}>
-            {data.caption}, {data.measure === 'closing' ? longDay(data.lastDay) : spanText(data.firstDay, data.lastDay)}
+            {data.caption}, {data.budget !== null && `budget ${data.budget}, `}
+            {data.measure === 'closing' ? longDay(data.lastDay) : spanText(data.firstDay, data.lastDay)}
           </p>
           <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
           {cell.account === null ? (
@@ -78,14 +82,18 @@ export function EvidencePanel({ kind, span, plan, facets, classification, cell, 
                   <span>{format(net)}</span>
                 </p>
               ))}
-              <AccountLines
-                accountId={cell.account}
-                facets={facets}
-                currency={currency}
-                runs={data.measure === 'movement'}
-                {...linesSpan(data)}
-                onOpenEntry={setEntryId}
-              />
+              {data.budget === null ? (
+                <AccountLines
+                  accountId={cell.account}
+                  facets={facets}
+                  currency={currency}
+                  runs={data.measure === 'movement'}
+                  {...linesSpan(data)}
+                  onOpenEntry={setEntryId}
+                />
+              ) : (
+                <Link to={`/companies/${company.id}/ledger/budgets?budget=${budget}`}>The budget {data.budget}</Link>
+              )}
             </>
           )}
         </>

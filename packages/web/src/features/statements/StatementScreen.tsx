@@ -1,17 +1,18 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type ColumnPlan, captionWords } from '@ivory-ladder/core';
+import { captionWords } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
+import { useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
+import { ColumnMenu } from './ColumnMenu.tsx';
 import styles from './StatementScreen.module.css';
 import { StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
@@ -19,19 +20,6 @@ import { useStatementAddress, writeCell } from './useStatementAddress.ts';
 const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
 
 const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
-const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
-  usual: 'usual',
-  year_earlier: 'a year earlier',
-  span_before: 'the span before',
-  fixed: 'chosen days',
-  none: 'none',
-};
-
-const planNames = {
-  periods: { short: 'periods', 'balance-sheet': 'At the end of each period', 'income-statement': 'Each period, and the total' },
-  quarters: { short: 'quarters', 'balance-sheet': 'At the end of each quarter', 'income-statement': 'Each quarter, and the total' },
-} as const;
-
 /** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
   const company = useCompany();
@@ -40,7 +28,8 @@ export function StatementScreen() {
   const { classification, choose: chooseClassification } = useClassification();
   const { search } = useLocation();
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
-  const statement = data?.kind === kind.replace('-', '_') ? data : undefined;
+  // Figures of what was asked before must not stand under the address of what was refused.
+  const statement = error === undefined && data?.kind === kind.replace('-', '_') ? data : undefined;
   if (company.lastEntryDay === null)
     return (
       <section className={styles.sheet}>
@@ -51,7 +40,7 @@ export function StatementScreen() {
       </section>
     );
   return (
-    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={request.plan !== 'comparison' || undefined}>
+    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={(statement?.columns.length ?? 0) > 4 || undefined}>
       <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
         <header className={styles.head}>
           <div>
@@ -96,7 +85,7 @@ export function StatementScreen() {
               {(['balance-sheet', 'income-statement'] as const).map((other) => (
                 <Link
                   key={other}
-                  to={{ pathname: `/companies/${company.id}/statements/${other}`, search: withoutCell(search) }}
+                  to={{ pathname: `/companies/${company.id}/statements/${other}`, search: searchFor(other, search) }}
                   aria-current={other === kind ? 'page' : undefined}
                 >
                   {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
@@ -104,23 +93,7 @@ export function StatementScreen() {
               ))}
             </nav>
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
-            <ChoiceMenu<ComparisonKind | ColumnPlan>
-              label={request.plan === 'comparison' ? `Compare: ${comparisonNames[span.compare]}` : `Columns: ${planNames[request.plan].short}`}
-              choices={[
-                ...(['usual', 'year_earlier', 'span_before', 'none'] as const).map((value) => ({
-                  value,
-                  label: comparisonLabel(value, kind),
-                  divided: value === 'none',
-                })),
-                ...(['periods', 'quarters'] as const).map((value) => ({ value, label: planNames[value][kind] })),
-              ]}
-              chosen={request.plan !== 'comparison' ? [request.plan] : span.compare === 'fixed' ? [] : [span.compare]}
-              onChoose={(value) => {
-                const isPlan = value === 'periods' || value === 'quarters';
-                // The column of a cell is another one then.
-                change({ cell: null, ...(isPlan ? { plan: value } : { plan: null, compare: value, compareFrom: null, compareTo: null }) });
-              }}
-            />
+            <ColumnMenu kind={kind} plan={request.plan} budgetId={request.budget} change={change} />
             <FacetMenu />
             <ChoiceMenu
               label="Export"
@@ -136,7 +109,7 @@ export function StatementScreen() {
           </div>
         </header>
         <FacetNote />
-        {error !== undefined && !statement && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
+        {error !== undefined && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
         {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
           <EmptyState title="No line has an amount">
@@ -151,6 +124,7 @@ export function StatementScreen() {
             kind={kind}
             span={span}
             plan={request.plan}
+            budget={request.budget}
             facets={request.facets}
             {...(request.classification === undefined ? {} : { classification: request.classification })}
             cell={cell}
@@ -193,30 +167,28 @@ function DetailMenu({
   );
 }
 
-function comparisonLabel(kind: ComparisonKind, statement: string): string {
-  switch (kind) {
-    case 'usual':
-      return statement === 'balance-sheet' ? 'Usual comparative: last fiscal year end' : 'Usual comparative: the same span a year earlier';
-    case 'year_earlier':
-      return 'The same dates a year earlier';
-    case 'span_before':
-      return 'The span before';
-    case 'fixed':
-      return 'Days chosen on the ribbon';
-    case 'none':
-      return 'No comparison';
-  }
-}
-
 function datesOf(statement: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
   const spans = statement.columns.flatMap((column) =>
     column.kind === 'amount'
-      ? [column.measure === 'closing' ? longDay(column.lastDay, statement.language) : spanText(column.firstDay, column.lastDay, statement.language)]
+      ? [
+          column.budget !== null
+            ? `budget ${column.budget}`
+            : column.measure === 'closing'
+              ? longDay(column.lastDay, statement.language)
+              : spanText(column.firstDay, column.lastDay, statement.language),
+        ]
       : [],
   );
   // Many have their dates above them.
   if (spans.length > 2) return `${spanText(from, to, statement.language)} · ${statement.currency}`;
   return `${spans.join(` ${captionWords[statement.language].and} `)} · ${statement.currency}`;
+}
+
+/** A budget has nothing to stand beside a balance sheet. */
+function searchFor(kind: string, search: string): string {
+  const params = new URLSearchParams(withoutCell(search));
+  if (kind === 'balance-sheet' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
+  return params.toString();
 }
 
 function withoutCell(search: string): string {

@@ -77,6 +77,14 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
 
 function Heading({ column, language }: { column: Column; language: CaptionLanguage }) {
   if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
+  if (column.budget !== null)
+    return (
+      <>
+        Budget
+        <br />
+        {column.budget}
+      </>
+    );
   if (column.measure === 'closing') {
     const day = longDay(column.lastDay, language);
     return (

@@ -37,6 +37,7 @@ export function useStatementAddress() {
       zero: params.get('zero') === '1' ? '1' : '0',
       language: params.get('language') ?? '',
       plan: columnPlans.find((plan) => plan === params.get('plan')) ?? 'comparison',
+      ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}),
       facets,
       ...(classification === undefined ? {} : { classification }),
     }),
