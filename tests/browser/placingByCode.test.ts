@@ -13,7 +13,7 @@ describe('report codes', () => {
     await page.getByLabel('New list').fill('Tax return');
     await page.keyboard.press('Enter');
     await page.getByText('Added: Tax return.').waitFor();
-    await page.getByLabel('Code', { exact: false }).first().waitFor();
+    await page.getByText('Tax return is empty').waitFor();
     await page.evaluate(() => {
       (document.activeElement as HTMLElement).blur();
       const clipboardData = new DataTransfer();

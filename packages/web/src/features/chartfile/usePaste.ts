@@ -1,13 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { isTyping } from '../../components/isTyping.ts';
 
-/** Text pasted anywhere on the screen but into a field; `onPasted` says whether it was taken. */
+/** Text pasted anywhere on the screen but into a field, from the moment that it is drawn; `onPasted` says whether it was taken. */
 export function usePaste(isOn: boolean, onPasted: (text: string) => boolean): void {
   const latest = useRef(onPasted);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = onPasted;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!isOn) return;
     const onPaste = (event: ClipboardEvent) => {
       if (!isTyping(event) && latest.current(event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault();
