@@ -105,7 +105,7 @@ describe('a statement part by part', () => {
     const other = `${shop.path}/statements/income-statement?from=2026-10-01&to=2026-11-30&plan=budget&budget=99999`;
     expect(await server.refused('GET', other)).toMatchObject({ code: 'not_found', facts: { thing: 'budget' } });
     const csv = new TextDecoder().decode(await server.bytes(`${shop.path}/statements/income-statement/csv?from=2026-10-01&to=2026-11-30${beside}`));
-    expect(csv).toContain('1 October 2026 to 30 November 2026 and Original · EUR');
+    expect(csv).toContain('1 October 2026 to 30 November 2026 and Budget Original · EUR');
   });
 
   it('goes along as a file, with its dates once above the figures', async () => {

@@ -25,6 +25,8 @@ export interface CaptionWords {
   readonly profit: string;
   /** Head of the column of differences. */
   readonly change: string;
+  /** Before the name of a budget, where a column is of one. */
+  readonly budget: string;
   /** Between the days of two columns. */
   readonly and: string;
   /** Between the first and the last day of a span. */
@@ -71,6 +73,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Profit from continuing operations',
     profit: 'Profit for the period',
     change: 'Change',
+    budget: 'Budget',
     and: 'and',
     to: 'to',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -100,6 +103,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Ergebnis aus fortgeführten Geschäftsbereichen',
     profit: 'Ergebnis der Periode',
     change: 'Veränderung',
+    budget: 'Budget',
     and: 'und',
     to: 'bis',
     total: (caption) => `Summe ${lowerAdjective(caption)}`,
@@ -129,6 +133,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Résultat des activités poursuivies',
     profit: 'Résultat de la période',
     change: 'Variation',
+    budget: 'Budget',
     and: 'et',
     to: 'au',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -158,6 +163,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Resultaat uit voortgezette activiteiten',
     profit: 'Resultaat over de periode',
     change: 'Verandering',
+    budget: 'Begroting',
     and: 'en',
     to: 't/m',
     total: (caption) => `Totaal ${lowerFirst(caption)}`,
@@ -187,6 +193,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Resultado de operaciones continuadas',
     profit: 'Resultado del periodo',
     change: 'Variación',
+    budget: 'Presupuesto',
     and: 'y',
     to: 'a',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -216,6 +223,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profitFromContinuing: 'Resultat fra videreført virksomhet',
     profit: 'Periodens resultat',
     change: 'Endring',
+    budget: 'Budsjett',
     and: 'og',
     to: 'til',
     total: (caption) => `Sum ${lowerFirst(caption)}`,

@@ -12,7 +12,7 @@ export function writeDay(day: Day, language: Language): string {
 
 export function captionOfColumn(column: StatementColumn, language: Language): string {
   if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
-  if (column.budget !== undefined) return column.budget;
+  if (column.budget !== undefined) return `${captionWords[language].budget} ${column.budget}`;
   const { firstDay, lastDay } = column.span;
   const last = writeDay(lastDay, language);
   return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;

@@ -17,10 +17,12 @@ interface ChoiceMenuProps<Value extends string> {
   readonly chosen: readonly Value[];
   readonly onChoose: (value: Value) => void;
   readonly strong?: boolean;
+  /** For what is asked for only once somebody looks. */
+  readonly onOpen?: () => void;
 }
 
 /** A button that says what is chosen and opens the choices; used where a select box would be too loud. */
-export function ChoiceMenu<Value extends string>({ label, choices, chosen, onChoose, strong = false }: ChoiceMenuProps<Value>) {
+export function ChoiceMenu<Value extends string>({ label, choices, chosen, onChoose, strong = false, onOpen }: ChoiceMenuProps<Value>) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -29,7 +31,10 @@ export function ChoiceMenu<Value extends string>({ label, choices, chosen, onCho
         endIcon={<ExpandMore />}
         aria-haspopup="menu"
         aria-expanded={anchor !== null}
-        onClick={(event) => setAnchor(event.currentTarget)}
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+          onOpen?.();
+        }}
       >
         {label}
       </Button>

@@ -1,4 +1,5 @@
 import type { ColumnPlan } from '@ivory-ladder/core';
+import { useState } from 'react';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
 import type { StatementKind } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
@@ -29,7 +30,9 @@ interface ColumnMenuProps {
 export function ColumnMenu({ kind, plan, budgetId, change }: ColumnMenuProps) {
   const company = useCompany();
   const { span } = useSpan();
-  const { data } = useListBudgetsQuery(company.id, { skip: kind === 'balance-sheet' });
+  const [isLookedAt, setLookedAt] = useState(false);
+  // Most statements are read without; the first figures do not wait for it.
+  const { data } = useListBudgetsQuery(company.id, { skip: kind === 'balance-sheet' || !(isLookedAt || plan === 'budget') });
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.from && span.to <= lastDay)?.year;
   const budgets = (data?.budgets ?? []).filter((budget) => budget.year === year);
   const chosenBudget = data?.budgets.find(({ id }) => id === budgetId);
@@ -64,6 +67,7 @@ export function ColumnMenu({ kind, plan, budgetId, change }: ColumnMenuProps) {
       ]}
       chosen={plan === 'budget' ? [`budget ${budgetId}`] : plan !== 'comparison' ? [plan] : span.compare === 'fixed' ? [] : [span.compare]}
       onChoose={choose}
+      onOpen={() => setLookedAt(true)}
     />
   );
 }

@@ -14,12 +14,13 @@ import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
 import styles from './StatementScreen.module.css';
-import { StatementTable } from './StatementTable.tsx';
+import { isWide, StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
 
 const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
 
 const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
+
 /** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
   const company = useCompany();
@@ -40,7 +41,7 @@ export function StatementScreen() {
       </section>
     );
   return (
-    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={(statement?.columns.length ?? 0) > 4 || undefined}>
+    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={(statement && isWide(statement)) || undefined}>
       <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
         <header className={styles.head}>
           <div>
@@ -167,21 +168,14 @@ function DetailMenu({
   );
 }
 
-function datesOf(statement: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
-  const spans = statement.columns.flatMap((column) =>
-    column.kind === 'amount'
-      ? [
-          column.budget !== null
-            ? `budget ${column.budget}`
-            : column.measure === 'closing'
-              ? longDay(column.lastDay, statement.language)
-              : spanText(column.firstDay, column.lastDay, statement.language),
-        ]
-      : [],
-  );
+function datesOf({ columns, language, currency }: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
+  const told = columns.flatMap((column) => {
+    if (column.kind !== 'amount') return [];
+    if (column.budget !== null) return [`${captionWords[language].budget} ${column.budget}`];
+    return [column.measure === 'closing' ? longDay(column.lastDay, language) : spanText(column.firstDay, column.lastDay, language)];
+  });
   // Many have their dates above them.
-  if (spans.length > 2) return `${spanText(from, to, statement.language)} · ${statement.currency}`;
-  return `${spans.join(` ${captionWords[statement.language].and} `)} · ${statement.currency}`;
+  return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}`;
 }
 
 /** A budget has nothing to stand beside a balance sheet. */

@@ -15,6 +15,11 @@ interface StatementTableProps {
   readonly onOpenCell: (cell: CellAddress) => void;
 }
 
+/** More columns than a span, its comparative, change and percent. */
+export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
+  return columns.length > 4;
+}
+
 /** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
 export function StatementTable({ statement, cell, onToggle, onOpenCell }: StatementTableProps) {
   const currency: Currency = { code: statement.currency, exponent: statement.exponent };
@@ -38,7 +43,7 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
   return (
     <table
       className={styles.table}
-      data-wide={statement.columns.length > 4 || undefined}
+      data-wide={isWide(statement) || undefined}
       role="treegrid"
       aria-label={statement.title}
       aria-rowcount={statement.rows.length + 1}
@@ -80,7 +85,7 @@ function Heading({ column, language }: { column: Column; language: CaptionLangua
   if (column.budget !== null)
     return (
       <>
-        Budget
+        {captionWords[language].budget}
         <br />
         {column.budget}
       </>
