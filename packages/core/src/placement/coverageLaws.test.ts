@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { elements, isIncomeOrExpense } from '../chart/element.ts';
-import { defaultLayoutOptions } from '../layout/options.ts';
 import { figuresOver } from '../rehearsal/placementFigures.ts';
-import { account, category, span } from '../statement/statementsOf.fixture.ts';
+import { rehearsedLedger } from '../rehearsal/rehearsedLedger.fixture.ts';
+import { account, category } from '../statement/statementsOf.fixture.ts';
 import { coverageOf } from './coverage.ts';
 import type { Place } from './place.ts';
 import { type DescribedCategory, placementOf } from './placement.ts';
@@ -60,17 +60,7 @@ it('whatever the tree, the ranges and the sides: each account is exactly one of 
         else expect(fault).toBe(covered[id - 1]?.isDoubled ? 'doubled' : sides === 1 ? 'half_placed' : 'unplaced');
       }
       // The ledger adds up to nothing, so what both statements are out by is what no line holds.
-      const { outOfBalance, profitMissed, atFault } = figuresOver({
-        accounts: accounts.map((one, index) => ({ account: one, label: one.name, index, isParent: false })),
-        accountIds: accounts.map(({ id }) => id),
-        resets: Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
-        span,
-        options: defaultLayoutOptions,
-        retainedEarningsId: null,
-        leftOut: new Set(),
-        language: 'en',
-        columns: [{ net, balances: net, notAllotted: 0n }],
-      })(standing);
+      const { outOfBalance, profitMissed, atFault } = figuresOver(rehearsedLedger(accounts, [...net]))(standing);
       expect(profitMissed - outOfBalance).toBe(found.reduce((sum, { netEffect }) => sum + netEffect, 0n));
       expect(atFault).toBe(faults.length);
     }),

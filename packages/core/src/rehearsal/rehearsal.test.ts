@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { elements, isIncomeOrExpense } from '../chart/element.ts';
-import { defaultLayoutOptions } from '../layout/options.ts';
 import { standingOf } from '../placement/categoryRange.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { amendDraft, applyDraft, emptyDraft } from '../placement/draft.ts';
 import type { Place } from '../placement/place.ts';
 import { type DescribedCategory, type Placement, type PlacesOfAccount, placementOf } from '../placement/placement.ts';
 import { rangesOfCategories, standingFollower } from '../placement/standingFollower.ts';
-import { account, category, span, statementsOf } from '../statement/statementsOf.fixture.ts';
-import { figuresOver, type RehearsedLedger } from './placementFigures.ts';
+import { account, category, statementsOf } from '../statement/statementsOf.fixture.ts';
+import { figuresOver } from './placementFigures.ts';
+import { rehearsedLedger } from './rehearsedLedger.fixture.ts';
 import { changedTotals, effectOf } from './rehearsePlacement.ts';
 
 const described = (...args: Parameters<typeof category>): DescribedCategory => ({
@@ -30,17 +30,7 @@ const categories = elements.flatMap((element, at): DescribedCategory[] => {
 const accounts = Array.from({ length: 20 }, (_, at) => account(at + 1, elements[at % 5] as (typeof elements)[number]));
 const ofElement = (accountId: number, second: boolean): number => 10 * ((accountId - 1) % 5) + (second ? 2 : 1);
 
-const ledgerOf = (net: readonly bigint[]): RehearsedLedger => ({
-  accounts: accounts.map((one, index) => ({ account: one, label: one.name, index, isParent: false })),
-  accountIds: accounts.map(({ id }) => id),
-  resets: Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
-  span,
-  options: defaultLayoutOptions,
-  retainedEarningsId: null,
-  leftOut: new Set(),
-  language: 'en',
-  columns: [{ net: BigInt64Array.from(net), balances: BigInt64Array.from(net), notAllotted: 0n }],
-});
+const ledgerOf = (net: readonly bigint[]) => rehearsedLedger(accounts, net);
 const listOf = ({ places }: Placement): Place[] => [...places].flatMap(([accountId, own]) => own.map((place) => ({ ...place, accountId })));
 
 /** One for each account: stands nowhere, in the first category of its element, in the second, or in one of each side. */
