@@ -4,7 +4,11 @@ import { add, compareFractions, divide, type Fraction, fraction, multiply, negat
 
 /** Why a formula has no value in a column, at the part of its text that is the cause. */
 export type FormulaFault = InText &
-  ({ readonly code: 'divided_by_zero' } | { readonly code: 'operand_missing'; readonly key: string } | { readonly code: 'span_unknown'; readonly key: string });
+  (
+    | { readonly code: 'divided_by_zero' | 'amount_too_large' }
+    | { readonly code: 'operand_missing'; readonly key: string }
+    | { readonly code: 'span_unknown'; readonly key: string }
+  );
 
 /** What a formula is reckoned over: one column of a run. */
 export interface FormulaColumn {

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { checkFormula, neededBy } from './checkFormula.ts';
 import { evaluateFormula, type FormulaColumn } from './evaluateFormula.ts';
 import type { Formula } from './formula.ts';
 import { formulaGuide } from './formulaGuide.ts';
 import { decimalOf, fraction, roundFraction } from './fraction.ts';
-import { orderFormulas } from './orderFormulas.ts';
+import { orderByNeed } from './orderByNeed.ts';
 import { readFormula } from './readFormula.ts';
 import { renderFormula, writeFormula } from './writeFormula.ts';
 
@@ -100,18 +101,29 @@ describe('a formula', () => {
 });
 
 describe('formulas of a layout', () => {
-  const lines = { has: (key: string) => keys.includes(key) || key.startsWith('f'), needs: (key: string) => (key === 'revenue' ? ['fare'] : []), between };
-  const order = (given: Record<string, string>) => orderFormulas(new Map(Object.entries(given).map(([key, text]) => [key, read(text)])), lines);
+  const lines = { has: (key: string) => keys.includes(key) || key.startsWith('f'), between };
+  const order = (given: Record<string, string>) => {
+    const formulas = new Map(Object.entries(given).map(([key, text]) => [key, read(text)]));
+    return orderByNeed(formulas.keys(), (key) => {
+      const formula = formulas.get(key);
+      return formula ? neededBy(formula, lines) : key === 'revenue' ? ['fare'] : [];
+    });
+  };
 
   it('are reckoned behind what they need, also through the lines that add it up', () => {
-    expect(order({ fa: 'fb + 1', fb: 'sum(revenue to wages)', fare: '3' })).toEqual({ ok: true, value: ['fare', 'fb', 'fa'] });
+    const { order: keysInOrder, cycles } = order({ fa: 'fb + 1', fb: 'sum(revenue to wages)', fare: '3' });
+    expect([keysInOrder.filter((key) => key.startsWith('f')), cycles]).toEqual([['fare', 'fb', 'fa'], []]);
   });
 
-  it('in a circle are refused with its lines, and so is what names no line', () => {
-    expect(order({ fa: 'fb', fb: '2 * fc', fc: 'abs(fb)' })).toEqual({ ok: false, failure: { code: 'formula_cycle', path: ['fb', 'fc'] } });
-    expect(order({ fare: 'sum(revenue to wages)' })).toEqual({ ok: false, failure: { code: 'formula_cycle', path: ['fare', 'revenue'] } });
-    expect(order({ fa: '1 + gone' })).toEqual({ ok: false, failure: { code: 'formula_line_unknown', key: 'fa', named: 'gone', at: 4, length: 4 } });
-    expect(order({ fa: 'sum(wages to revenue)' })).toMatchObject({ ok: false, failure: { code: 'formula_span_unknown', from: 'wages', to: 'revenue', at: 4 } });
+  it('in a circle are named with its lines, and what needs them is not reckoned either', () => {
+    expect(order({ fa: 'fb', fb: '2 * fc', fc: 'abs(fb)', fd: '1' })).toEqual({ order: ['fd'], cycles: [['fb', 'fc']] });
+    expect(order({ fare: 'sum(revenue to wages)' }).cycles).toEqual([['fare', 'revenue']]);
+  });
+
+  it('that name no line say where', () => {
+    expect(checkFormula(read('1 + gone'), lines)).toEqual([{ code: 'formula_line_unknown', named: 'gone', at: 4, length: 4 }]);
+    expect(checkFormula(read('sum(wages to revenue)'), lines)).toMatchObject([{ code: 'formula_span_unknown', from: 'wages', to: 'revenue', at: 4 }]);
+    expect(checkFormula(read('sum(revenue to wages) / days'), lines)).toEqual([]);
   });
 });
 

@@ -8,10 +8,12 @@ interface Manner {
 }
 
 const plainWord = /^[\p{L}_][\p{L}\p{N}_.]*$/u;
-const asTyped: Manner = {
-  line: (key) => (plainWord.test(key) && !formulaWords.has(key.toLowerCase()) ? key : `"${key.replaceAll('"', '""')}"`),
-  signs: {},
-};
+/** A key as formulas name it: in quotes where it is no plain word. */
+export function writeKey(key: string): string {
+  return plainWord.test(key) && !formulaWords.has(key.toLowerCase()) ? key : `"${key.replaceAll('"', '""')}"`;
+}
+
+const asTyped: Manner = { line: writeKey, signs: {} };
 const printed: Manner['signs'] = { '*': '×', '/': '÷', '-': '−', '<=': '≤', '>=': '≥', '<>': '≠' };
 
 /** The text that reads back to the same formula. */

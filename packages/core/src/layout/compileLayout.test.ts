@@ -36,6 +36,8 @@ describe('a compiled layout', () => {
 
   it('is not made of two lines with one key, nor of a sum over a line that is not there', () => {
     expect(() => compileLayout(layout([accounts(1), accounts(1)]), [], nobody)).toThrow(/one key/);
-    expect(() => compileLayout(layout([{ ...base, kind: 'sum', key: 's', terms: ['gone'], final: false }]), [], nobody)).toThrow(/names gone/);
+    expect(() => compileLayout(layout([{ ...base, kind: 'sum', key: 's', terms: [{ key: 'gone', sign: 1 }], final: false }]), [], nobody)).toThrow(
+      /names gone/,
+    );
   });
 });

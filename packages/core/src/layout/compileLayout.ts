@@ -1,5 +1,20 @@
+import { neededBy } from '../formula/checkFormula.ts';
+import { orderByNeed } from '../formula/orderByNeed.ts';
 import type { Portions } from '../placement/place.ts';
-import type { Layout, Line } from './line.ts';
+import { type AccountReading, type AccountsLine, childrenOf, type Layout, type Line } from './line.ts';
+import { siblingsOf } from './siblings.ts';
+
+/** Portions of an account that a line takes beside, or otherwise than, the line that holds them: memo lines, facet values, a second line. */
+export interface Take {
+  readonly line: number;
+  readonly account: number;
+  /** Bit 1: the debit side, bit 2: the credit side. */
+  readonly sides: number;
+  /** Index into the layout's readings; −1: the column's own amount. */
+  readonly reading: number;
+  /** −1 where a remainder gives up what another line takes a part of. */
+  readonly factor: 1n | -1n;
+}
 
 /** A layout made ready for runs: lines in order, parents before children, and where each account's balances go. */
 export interface CompiledLayout {
@@ -7,15 +22,27 @@ export interface CompiledLayout {
   readonly lines: readonly Line[];
   /** Index of the group around each line, or −1. */
   readonly parentAt: Int32Array;
-  /** Result lines that are shown in the figure of another line, by that line's index; most lines have none. */
+  /** Lines that are shown in the figure of another line, by that line's index; most lines have none. */
   readonly shownWithin: ReadonlyMap<number, readonly number[]>;
   readonly indexOf: ReadonlyMap<string, number>;
   /** Line that takes the account's balance while in debit, by the cube's dense numbering; −1 for none. */
   readonly lineOfDebit: Int32Array;
   readonly lineOfCredit: Int32Array;
+  readonly takes: readonly Take[];
+  /** Amounts of accounts that lines need beside the column's own. */
+  readonly readings: readonly AccountReading[];
+  /** Sums and calculations, each behind what it needs; those of a cycle and what needs them are not among them. */
+  readonly derived: readonly number[];
+  /** Keys of lines that need each other. */
+  readonly cycles: readonly (readonly string[])[];
+  /** Keys of sibling lines from one to another. */
+  readonly between: (from: string, to: string) => readonly string[] | null;
 }
 
-/** Cost: lines + accounts. A sum that names a line which is not there is a bug of whoever made the layout. */
+const debitSide = 1;
+const creditSide = 2;
+
+/** Cost: lines + accounts + portions taken. A sum that names a line which is not there is a bug of whoever made the layout. */
 export function compileLayout(layout: Layout, accountIds: readonly number[], portions: ReadonlyMap<number, Portions>): CompiledLayout {
   const lines: Line[] = [];
   const parents: number[] = [];
@@ -23,44 +50,113 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
     const index = lines.length;
     lines.push(line);
     parents.push(parent);
-    if (line.kind === 'group') for (const child of line.children) collect(child, index);
+    for (const child of childrenOf(line)) collect(child, index);
   };
   for (const line of layout.lines) collect(line, -1);
   const indexOf = new Map(lines.map((line, index) => [line.key, index]));
   if (indexOf.size !== lines.length) throw new Error('two lines of the layout have one key');
-  for (const line of lines) if (line.kind === 'sum') for (const key of line.terms) if (!indexOf.has(key)) throw new Error(`sum ${line.key} names ${key}`);
-  const lineOfCategory = new Map<number, number>();
-  for (const [index, line] of lines.entries()) if (line.kind === 'accounts') lineOfCategory.set(line.categoryId, index);
-  const [lineOfDebit, lineOfCredit] = [new Int32Array(accountIds.length).fill(-1), new Int32Array(accountIds.length).fill(-1)];
-  for (let account = 0; account < accountIds.length; account++) {
-    const own = portions.get(accountIds[account] as number);
-    if (!own) continue;
-    const debit = own.debit === null ? undefined : lineOfCategory.get(own.debit);
-    const credit = own.credit === own.debit ? debit : own.credit === null ? undefined : lineOfCategory.get(own.credit);
-    if (debit !== undefined) lineOfDebit[account] = debit;
-    if (credit !== undefined) lineOfCredit[account] = credit;
-  }
+  for (const line of lines) if (line.kind === 'sum') for (const { key } of line.terms) if (!indexOf.has(key)) throw new Error(`sum ${line.key} names ${key}`);
+  const taken = takePortions(lines, accountIds, portions);
+  const between = siblingsOf(layout);
+  const derivedKeys = lines.flatMap((line) => (line.kind === 'sum' || line.kind === 'calculation' ? [line.key] : []));
+  const isDerived = new Set(derivedKeys);
+  const within = groupByHost(lines, indexOf);
+  const { order, cycles } =
+    derivedKeys.length === 0
+      ? { order: [], cycles: [] }
+      : orderByNeed(derivedKeys, (key) => {
+          const line = lines[indexOf.get(key) ?? -1];
+          if (line?.kind === 'sum') return line.terms.map((term) => term.key);
+          return line?.kind === 'calculation' && 'kind' in line.formula ? neededBy(line.formula, { between }) : [];
+        });
   return {
     layout,
     lines,
     parentAt: Int32Array.from(parents),
-    shownWithin: groupByHost(lines, indexOf),
+    shownWithin: within,
     indexOf,
-    lineOfDebit,
-    lineOfCredit,
+    ...taken,
+    derived: order.filter((key) => isDerived.has(key)).map((key) => indexOf.get(key) as number),
+    cycles,
+    between,
   };
+}
+
+function takePortions(lines: readonly Line[], accountIds: readonly number[], portions: ReadonlyMap<number, Portions>) {
+  const [lineOfDebit, lineOfCredit] = [new Int32Array(accountIds.length).fill(-1), new Int32Array(accountIds.length).fill(-1)];
+  const takes: Take[] = [];
+  const readings: AccountReading[] = [];
+  const linesOfCategory = new Map<number, number[]>();
+  const selecting: number[] = [];
+  for (const [index, line] of lines.entries()) {
+    if (line.kind !== 'accounts') continue;
+    if (line.categoryId === null) {
+      selecting.push(index);
+      continue;
+    }
+    const there = linesOfCategory.get(line.categoryId);
+    if (there) there.push(index);
+    else linesOfCategory.set(line.categoryId, [index]);
+  }
+  const take = (line: number, account: number, sides: number): void => {
+    let left = sides;
+    if (left & debitSide && lineOfDebit[account] === -1) {
+      lineOfDebit[account] = line;
+      left &= ~debitSide;
+    }
+    if (left & creditSide && lineOfCredit[account] === -1) {
+      lineOfCredit[account] = line;
+      left &= ~creditSide;
+    }
+    if (left !== 0) takes.push({ line, account, sides: left, reading: -1, factor: 1n });
+  };
+  for (let account = 0; account < accountIds.length; account++) {
+    const own = portions.get(accountIds[account] as number);
+    if (!own) continue;
+    const debit = own.debit === null ? undefined : linesOfCategory.get(own.debit);
+    const credit = own.credit === null ? undefined : linesOfCategory.get(own.credit);
+    if (debit) for (const line of debit) take(line, account, debit === credit ? debitSide | creditSide : debitSide);
+    if (credit && credit !== debit) for (const line of credit) take(line, account, creditSide);
+  }
+  for (const remaindersNow of [false, true])
+    for (const index of selecting) {
+      const line = lines[index] as AccountsLine;
+      const { selection, reading, isRemainder = false, isMemo = false } = line;
+      if (!selection || isRemainder !== remaindersNow) continue;
+      const at = reading ? readings.push(reading) - 1 : -1;
+      for (const [place, account] of selection.accounts.entries()) {
+        const sides = selection.sides[place] as number;
+        if (isRemainder) takeRest(index, account, sides);
+        else if (reading || isMemo) takes.push({ line: index, account, sides, reading: at, factor: 1n });
+        else take(index, account, sides);
+      }
+    }
+  /** What no other line takes; where lines take some facet values of it, all but those. */
+  function takeRest(line: number, account: number, sides: number): void {
+    const free = (sides & debitSide && lineOfDebit[account] === -1 ? debitSide : 0) | (sides & creditSide && lineOfCredit[account] === -1 ? creditSide : 0);
+    if (free === 0) return;
+    const inParts = takes.filter((other) => other.account === account && (other.sides & free) !== 0 && !isMemoLine(lines[other.line]));
+    take(line, account, free);
+    for (const part of inParts) takes.push({ ...part, line, sides: part.sides & free, factor: -1n });
+  }
+  return { lineOfDebit, lineOfCredit, takes, readings };
+}
+
+export function isMemoLine(line: Line | undefined): boolean {
+  return line?.kind === 'accounts' && line.isMemo === true;
 }
 
 function groupByHost(lines: readonly Line[], indexOf: ReadonlyMap<string, number>): Map<number, number[]> {
   const within = new Map<number, number[]>();
   for (const [index, line] of lines.entries()) {
-    const host = line.kind === 'result' && line.within ? indexOf.get(line.within.key) : undefined;
+    const key = (line.kind === 'result' ? line.within?.key : undefined) ?? line.hiddenIn;
+    const host = key === undefined ? undefined : indexOf.get(key);
     if (host !== undefined) within.set(host, [...(within.get(host) ?? []), index]);
   }
   return within;
 }
 
-/** A line's amount in its own figure: what it holds, and the result lines shown in it; debit positive. */
+/** A line's amount in its own figure: what it holds, and the lines shown in it; debit positive. */
 export function shownAmount({ shownWithin }: CompiledLayout, amounts: BigInt64Array, index: number): bigint {
   const own = amounts[index] as bigint;
   const others = shownWithin.get(index);

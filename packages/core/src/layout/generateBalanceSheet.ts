@@ -92,7 +92,10 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
         side: 'credit',
         reversed: false,
         rung: 0,
-        terms: ['liability', 'equity'],
+        terms: [
+          { key: 'liability', sign: 1 },
+          { key: 'equity', sign: 1 },
+        ],
         final: true,
       },
     ],

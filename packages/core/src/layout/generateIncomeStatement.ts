@@ -51,7 +51,7 @@ export function generateIncomeStatement({ tree, portions, options, language }: I
 }
 
 function sum(key: string, caption: string, terms: readonly string[], final: boolean): SumLine {
-  return { kind: 'sum', key, caption, side: 'credit', reversed: false, rung: 0, terms: [...terms], final };
+  return { kind: 'sum', key, caption, side: 'credit', reversed: false, rung: 0, terms: terms.map((term) => ({ key: term, sign: 1 })), final };
 }
 
 function linesOfStep(tree: CategoryTree, step: Step, occupied: ReadonlySet<number>, words: CaptionWords): Line[] {

@@ -1,7 +1,23 @@
 import type { Side } from '../chart/element.ts';
+import type { FacetFilter } from '../facet/facetFilter.ts';
+import type { Formula } from '../formula/formula.ts';
+import type { FormulaMalformed } from '../formula/readFormula.ts';
 import type { CaptionLanguage } from './captionWords.ts';
 
+/** Of the layouts that are made from the placement. */
 export type LayoutKind = 'balance_sheet' | 'income_statement';
+
+/** How a line is printed. `usual`: as its kind is. */
+export interface LineLook {
+  readonly weight: 'usual' | 'plain' | 'strong' | 'ruled' | 'final';
+  /** Steps to the right beyond those of its place in the layout. */
+  readonly indent: number;
+  readonly spaceBefore: boolean;
+  readonly breakBefore: boolean;
+}
+
+/** When a line is shown: `differs` is of a sum that is not what the sum above it is; `never` is a helper, or is shown in the figure of another line. */
+export type LineShown = 'always' | 'with_amounts' | 'differs' | 'never';
 
 /** How a line's children and ancestors relate to the category tree when a statement is opened rung by rung. */
 interface LineBase {
@@ -14,6 +30,13 @@ interface LineBase {
   readonly reversed: boolean;
   /** How deep the statement must be opened to see inside: 0 is always open. */
   readonly rung: number;
+  readonly look?: LineLook;
+  /** With amounts, where it is left out. */
+  readonly shown?: LineShown;
+  /** Number of the note to the statements that it belongs to. */
+  readonly note?: string;
+  /** Key of the line beside it in whose figure it is shown, so that printed parts add up. */
+  readonly hiddenIn?: string;
 }
 
 /** Its children, then their subtotal. */
@@ -21,36 +44,110 @@ export interface GroupLine extends LineBase {
   readonly kind: 'group';
   readonly totalCaption: string;
   readonly children: readonly Line[];
+  /** Has neither heading nor subtotal of its own on the page. */
+  readonly bare?: boolean;
 }
 
-/** The portions that stand in one category, without its subcategories. */
+/** No amount of its own; its children count in the group around it. */
+export interface HeadingLine extends LineBase {
+  readonly kind: 'heading';
+  readonly children: readonly Line[];
+}
+
+/** Which amount of an account a line takes, where it is not the column's own. */
+export interface AccountReading {
+  readonly measure: 'column' | 'opening' | 'closing' | 'mean' | 'movement';
+  /** Lines with these facet values alone; none for all lines. */
+  readonly facets: FacetFilter;
+}
+
+/** Portions of accounts by dense number: bit 1 is the debit side, bit 2 the credit side. */
+export interface Selection {
+  readonly accounts: Int32Array;
+  readonly sides: Uint8Array;
+}
+
+/** The portions that stand in one category, without its subcategories; or those that were selected. */
 export interface AccountsLine extends LineBase {
   readonly kind: 'accounts';
-  readonly categoryId: number;
+  readonly categoryId: number | null;
+  readonly selection?: Selection;
+  readonly reading?: AccountReading;
+  /** Takes what no other line does, of these portions. */
+  readonly isRemainder?: boolean;
+  /** Shows amounts that stand elsewhere; counts in no total. */
+  readonly isMemo?: boolean;
+  /** Its accounts stand under it whatever the detail. */
+  readonly byAccount?: boolean;
 }
 
-/** The sum of named lines; counts in no group around it. */
+/** A line that a sum counts, by its net amount (debit positive). */
+export interface SumTerm {
+  readonly key: string;
+  readonly sign: 1 | -1;
+}
+
+/** The sum or difference of named lines; counts in no group around it. */
 export interface SumLine extends LineBase {
   readonly kind: 'sum';
-  readonly terms: readonly string[];
+  readonly terms: readonly SumTerm[];
   /** A final total bears a double rule. */
   readonly final: boolean;
+}
+
+/** In what a calculation results. */
+export const calculationResults = ['amount', 'ratio', 'percent', 'days'] as const;
+export type CalculationResult = (typeof calculationResults)[number];
+
+/** A formula over other lines; counts in no group around it. */
+export interface CalculationLine extends LineBase {
+  readonly kind: 'calculation';
+  readonly formula: Formula | FormulaMalformed;
+  readonly result: CalculationResult;
 }
 
 /** Profit or loss of the fiscal year to date, or what completed years left where no account is named for it. */
 export interface ResultLine extends LineBase {
   readonly kind: 'result';
   readonly of: 'year_to_date' | 'earlier_years';
-  /** Key of the accounts line in whose figure it is shown, so that printed parts add up. */
+  /** The retained earnings in whose figure it is shown, so that printed parts add up. */
   readonly within: { readonly key: string; readonly accountId: number } | null;
+  readonly isMemo?: boolean;
 }
 
-export type Line = GroupLine | AccountsLine | SumLine | ResultLine;
+/** Words, or an empty row. */
+export interface TextLine extends LineBase {
+  readonly kind: 'text' | 'space';
+}
+
+export type Line = GroupLine | HeadingLine | AccountsLine | SumLine | CalculationLine | ResultLine | TextLine;
 
 export interface Layout {
-  readonly kind: LayoutKind;
+  /** `free`: lines of an author's choice, such as those of a tax return or indicators. */
+  readonly kind: LayoutKind | 'free';
   /** In which its captions are. */
   readonly language: CaptionLanguage;
   readonly title: string;
   readonly lines: readonly Line[];
+}
+
+/** Whether the amounts of a line count in the group around it. */
+export function countsInGroup(line: Line): boolean {
+  switch (line.kind) {
+    case 'group':
+    case 'heading':
+      return true;
+    case 'accounts':
+    case 'result':
+      return line.isMemo !== true;
+    case 'sum':
+    case 'calculation':
+    case 'text':
+    case 'space':
+      return false;
+  }
+}
+
+export function childrenOf(line: Line): readonly Line[] {
+  return line.kind === 'group' || line.kind === 'heading' ? line.children : [];
 }

@@ -77,7 +77,7 @@ export function figuresOver(ledger: RehearsedLedger): (standing: StandingInTree)
       balance_sheet: compileLayout(generateBalanceSheet(facts), accountIds, portions),
       income_statement: compileLayout(generateIncomeStatement(facts), accountIds, portions),
     };
-    const runsOf = (kind: LayoutKind) => inputs.map((input) => ({ net: input[kind].net, amounts: runColumn(compiled[kind], input[kind]) }));
+    const runsOf = (kind: LayoutKind) => inputs.map((input) => runColumn(compiled[kind], input[kind]));
     const runs = { balance_sheet: runsOf('balance_sheet'), income_statement: runsOf('income_statement') };
     const rowsOf = (kind: LayoutKind) => presentRows({ compiled: compiled[kind], columns: shown[kind], runs: runs[kind], accounts, detail: everyRung });
     const [current] = columns;
@@ -85,7 +85,7 @@ export function figuresOver(ledger: RehearsedLedger): (standing: StandingInTree)
     const sheet = runs.balance_sheet[0]?.amounts;
     const toDate = inputs[0]?.balance_sheet;
     if (current && sheet && toDate) {
-      const income = runColumn(compiled.income_statement, toDate);
+      const income = runColumn(compiled.income_statement, toDate).amounts;
       const amount = (kind: LayoutKind, amounts: BigInt64Array, key: string) => amounts[compiled[kind].indexOf.get(key) as number] as bigint;
       ties.outOfBalance = ['asset', 'liability', 'equity'].reduce((sum, key) => sum + amount('balance_sheet', sheet, key), 0n);
       ties.profitMissed = toDate.result - amount('income_statement', income, 'profit');

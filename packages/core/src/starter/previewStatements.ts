@@ -47,7 +47,7 @@ export function previewStatements(chart: NewChart): Readonly<Record<LayoutKind, 
     const rows = presentRows({
       compiled,
       columns: columnsFor(kind, { firstDay: '2000-01-01', lastDay: '2000-12-31' }, null),
-      runs: [{ net, amounts: runColumn(compiled, { net, result: 0n, notAllotted: 0n }) }],
+      runs: [runColumn(compiled, { net, result: 0n, notAllotted: 0n })],
       accounts: accounts.map((account, index) => ({
         account,
         label: accountLabel(account),

@@ -13,7 +13,11 @@ export function climb(compiled: CompiledLayout, key: string): number[] {
   const own = compiled.lines[start];
   const sums = compiled.lines.flatMap((line, index) => {
     if (line.kind !== 'sum' || index === start) return [];
-    const counts = line.terms.some((term) => keys.has(term)) || (own?.kind === 'sum' && own.terms.every((term) => line.terms.includes(term)));
+    const counts =
+      line.terms.some(({ key: term }) => keys.has(term)) ||
+      (own?.kind === 'sum' &&
+        own.terms.length > 0 &&
+        own.terms.every((term) => line.terms.some((other) => other.key === term.key && other.sign === term.sign)));
     return counts ? [index] : [];
   });
   return [...path, ...sums];

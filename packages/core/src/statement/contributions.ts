@@ -1,5 +1,6 @@
-import type { CompiledLayout } from '../layout/compileLayout.ts';
-import type { RunColumn } from './presentRows.ts';
+import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
+import { childrenOf, countsInGroup } from '../layout/line.ts';
+import { amountTaken, movedBySide, type RunColumn } from './runColumn.ts';
 
 /** What one account gives to a cell, debit positive; `net` may be part of its balance by side only. */
 export interface Contribution {
@@ -8,39 +9,84 @@ export interface Contribution {
   readonly net: bigint;
 }
 
+interface LineContribution {
+  readonly key: string;
+  readonly net: bigint;
+}
+
 export interface Contributions {
   readonly accounts: readonly Contribution[];
   /** Amounts of result lines in the cell, which the income and expense accounts make up as a whole. */
-  readonly results: readonly { readonly key: string; readonly net: bigint }[];
+  readonly results: readonly LineContribution[];
+  /** Amounts of calculations that a sum counts. */
+  readonly calculations: readonly LineContribution[];
 }
 
 /** The parts of a line's amount in one column; their sum is the amount. Asked for when a cell is opened. Cost: accounts + lines. */
 export function contributionsOf(compiled: CompiledLayout, run: RunColumn, key: string): Contributions {
   const counted = linesCountedBy(compiled, key);
-  const accounts: Contribution[] = [];
+  const factorOf = (line: number): bigint => counted.get(line) ?? 0n;
+  const byAccount = new Map<number, bigint>();
+  const give = (account: number, net: bigint): void => {
+    if (net !== 0n) byAccount.set(account, (byAccount.get(account) ?? 0n) + net);
+  };
   for (let account = 0; account < run.net.length; account++) {
-    const net = run.net[account] as bigint;
-    const line = (net > 0n ? compiled.lineOfDebit[account] : compiled.lineOfCredit[account]) as number;
-    if (net !== 0n && line >= 0 && counted.has(line)) accounts.push({ account, net });
+    const [debit, credit] = accountParts(compiled, run, account);
+    give(account, debit * factorOf(compiled.lineOfDebit[account] as number) + credit * factorOf(compiled.lineOfCredit[account] as number));
   }
-  const results = compiled.lines.flatMap((line, index) =>
-    line.kind === 'result' && counted.has(index) && run.amounts[index] !== 0n ? [{ key: line.key, net: run.amounts[index] as bigint }] : [],
-  );
-  return { accounts, results };
+  for (const take of compiled.takes) {
+    const factor = factorOf(take.line);
+    if (factor !== 0n) give(take.account, factor * amountTaken(take, run));
+  }
+  const ofLines = (kind: 'result' | 'calculation'): LineContribution[] =>
+    compiled.lines.flatMap((line, index) => {
+      const net = factorOf(index) * (run.amounts[index] as bigint);
+      return line.kind === kind && net !== 0n ? [{ key: line.key, net }] : [];
+    });
+  const accounts = [...byAccount].flatMap(([account, net]) => (net === 0n ? [] : [{ account, net }])).sort((a, b) => a.account - b.account);
+  return { accounts, results: ofLines('result'), calculations: ofLines('calculation') };
 }
 
-/** Leaf lines under a line, through groups and sums, with result lines shown in one of them. */
-function linesCountedBy(compiled: CompiledLayout, key: string): Set<number> {
-  const counted = new Set<number>();
-  const add = (lineKey: string): void => {
-    const index = compiled.indexOf.get(lineKey);
-    const line = index === undefined ? undefined : compiled.lines[index];
-    if (index === undefined || !line) return;
-    if (line.kind === 'group') for (const child of line.children) add(child.key);
-    else if (line.kind === 'sum') for (const term of line.terms) add(term);
-    else counted.add(index);
+/** What the lines for either side of an account hold of it in a column; one line for both holds the sum. */
+export function accountParts(compiled: CompiledLayout, { net, sides }: RunColumn, account: number): readonly [debit: bigint, credit: bigint] {
+  const amount = net[account] as bigint;
+  const isSplit = compiled.lineOfDebit[account] !== compiled.lineOfCredit[account];
+  if (isSplit && sides && sides.resets[account] === 0) return movedBySide(sides.opening[account] as bigint, amount);
+  return amount > 0n ? [amount, 0n] : [0n, amount];
+}
+
+/** Leaf lines under a line with how often they count, through groups and sums, with lines shown in one of them. */
+function linesCountedBy(compiled: CompiledLayout, key: string): ReadonlyMap<number, bigint> {
+  const counted = new Map<number, bigint>();
+  const add = (index: number, factor: bigint, depth: number): void => {
+    const line = compiled.lines[index];
+    // Sums of a cycle have no amount.
+    if (!line || depth > compiled.lines.length) return;
+    if (line.kind === 'group' || line.kind === 'heading') {
+      for (const child of childrenOf(line)) if (countsInGroup(child)) add(compiled.indexOf.get(child.key) as number, factor, depth + 1);
+      return;
+    }
+    if (line.kind === 'sum') {
+      if (!compiled.derived.includes(index)) return;
+      for (const term of line.terms) withHidden(compiled.indexOf.get(term.key) as number, factor * BigInt(term.sign), depth + 1);
+      return;
+    }
+    counted.set(index, (counted.get(index) ?? 0n) + factor);
   };
-  add(key);
-  for (const [host, within] of compiled.shownWithin) if (counted.has(host)) for (const index of within) counted.add(index);
+  /** A line named by itself, in the figure that it is shown with. */
+  const withHidden = (index: number, factor: bigint, depth: number): void => {
+    add(index, factor, depth);
+    for (const hidden of compiled.shownWithin.get(index) ?? []) add(hidden, factor, depth);
+  };
+  const start = compiled.indexOf.get(key);
+  if (start !== undefined) withHidden(start, 1n, 0);
   return counted;
+}
+
+/** What a calculation names, each with its shown amount (debit positive); a line that has no amount is left out. */
+export function operandsOf(compiled: CompiledLayout, run: RunColumn, keys: readonly string[]): LineContribution[] {
+  return [...new Set(keys)].flatMap((key) => {
+    const index = compiled.indexOf.get(key);
+    return index === undefined ? [] : [{ key, net: shownAmount(compiled, run.amounts, index) }];
+  });
 }

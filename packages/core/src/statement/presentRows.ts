@@ -1,16 +1,21 @@
 import type { Account } from '../chart/account.ts';
+import { roundFraction } from '../formula/fraction.ts';
 import { captionWords } from '../layout/captionWords.ts';
-import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
-import type { AccountsLine, GroupLine, Line } from '../layout/line.ts';
+import { type CompiledLayout, shownAmount, type Take } from '../layout/compileLayout.ts';
+import {
+  type AccountsLine,
+  type CalculationLine,
+  childrenOf,
+  countsInGroup,
+  type GroupLine,
+  type HeadingLine,
+  type Line,
+  type SumLine,
+} from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
-import type { LineAmounts } from './runColumn.ts';
-import type { Detail, RowPart, RowRole, StatementColumn, StatementRow } from './statement.ts';
-
-/** One amount column's outcome: its account vector and what its lines hold, debit positive. */
-export interface RunColumn {
-  readonly net: BigInt64Array;
-  readonly amounts: LineAmounts;
-}
+import { accountParts } from './contributions.ts';
+import { amountTaken, type LineFault, type RunColumn } from './runColumn.ts';
+import { type Detail, decimalsOf, type RowPart, type RowRole, type StatementColumn, type StatementRow } from './statement.ts';
 
 /** The accounts in chart order with their dense numbers; parents bear amounts only if they were posted to. */
 export interface PresentedAccount {
@@ -44,26 +49,35 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 }
 
 class Page {
-  private readonly accountsOfLine = new Map<number, PresentedAccount[]>();
+  private readonly accountsOfLine = new Map<number, Set<PresentedAccount>>();
+  private readonly takesOf = new Map<number, Take[]>();
   private readonly rowOfLine = new Map<string, boolean>();
+  private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
-    const { lineOfDebit, lineOfCredit } = input.compiled;
+    const { lineOfDebit, lineOfCredit, takes } = input.compiled;
+    const add = (line: number, presented: PresentedAccount): void => {
+      const there = this.accountsOfLine.get(line);
+      if (there) there.add(presented);
+      else this.accountsOfLine.set(line, new Set([presented]));
+    };
+    for (const take of takes) {
+      const there = this.takesOf.get(take.account);
+      if (there) there.push(take);
+      else this.takesOf.set(take.account, [take]);
+    }
     for (const presented of input.accounts) {
       const debit = lineOfDebit[presented.index] as number;
       const credit = lineOfCredit[presented.index] as number;
-      for (const line of debit === credit ? [debit] : [debit, credit]) {
-        if (line < 0) continue;
-        const there = this.accountsOfLine.get(line);
-        if (there) there.push(presented);
-        else this.accountsOfLine.set(line, [presented]);
-      }
+      if (debit >= 0) add(debit, presented);
+      if (credit >= 0 && credit !== debit) add(credit, presented);
+      if (takes.length > 0) for (const { line } of this.takesOf.get(presented.index) ?? []) add(line, presented);
     }
   }
 
   /** Appends the line's rows; returns whether it has a row that bears its amount. */
   place(line: Line, depth: number, rows: StatementRow[]): boolean {
-    const shown = this.placeLine(line, depth, rows);
+    const shown = line.shown === 'never' ? false : this.placeLine(line, depth, rows);
     this.rowOfLine.set(line.key, shown);
     return shown;
   }
@@ -71,32 +85,51 @@ class Page {
   private placeLine(line: Line, depth: number, rows: StatementRow[]): boolean {
     switch (line.kind) {
       case 'group':
-        return this.placeGroup(line, depth, rows);
+        return line.bare ? this.placeBare(line, depth, rows) : this.placeGroup(line, depth, rows);
+      case 'heading':
+        return this.placeHeading(line, depth, rows);
       case 'accounts':
         return this.placeAccounts(line, depth, rows);
       case 'result':
         return line.within ? false : this.placePlain(line, 'line', depth, [], rows);
       case 'sum':
-        return this.placePlain(
-          line,
-          line.final ? 'final' : 'total',
-          depth,
-          this.partsOf(
-            line,
-            line.terms.map((key) => this.lineAt(key)),
-          ),
-          rows,
+        return this.placeSum(line, depth, rows);
+      case 'calculation':
+        return this.placeCalculation(line, depth, rows);
+      case 'text':
+      case 'space':
+        rows.push(
+          this.row(line, { role: line.kind, caption: line.kind === 'text' ? line.caption : '', depth, opens: false, open: false, values: this.nothing() }),
         );
+        return false;
     }
+  }
+
+  private nothing(): null[] {
+    return this.input.columns.map(() => null);
+  }
+
+  /** What stands in it, as if it stood around it. */
+  private placeBare(line: GroupLine, depth: number, rows: StatementRow[]): boolean {
+    for (const child of line.children) this.place(child, depth, rows);
+    return false;
+  }
+
+  private placeHeading(line: HeadingLine, depth: number, rows: StatementRow[]): boolean {
+    const inside: StatementRow[] = [];
+    for (const child of line.children) this.place(child, depth + 1, inside);
+    if (line.shown !== 'always' && inside.every(({ role }) => role === 'text' || role === 'space')) return false;
+    rows.push(this.row(line, { role: 'heading', caption: line.caption, depth, opens: false, open: true, values: this.nothing() }), ...inside);
+    return false;
   }
 
   private placeGroup(line: GroupLine, depth: number, rows: StatementRow[]): boolean {
     const { rungs } = this.input.detail;
     const open = line.rung === 0 || this.isOpen(line.key, rungs === 'accounts' || line.rung < rungs);
     const values = this.shownValues(line);
-    const isTotalOfSide = line.key === 'asset';
+    const isTotalOfSide = line.look ? line.look.weight === 'final' : line.key === 'asset';
     if (!open) {
-      if (this.isHidden(values)) return false;
+      if (this.isHidden(line, values)) return false;
       rows.push(
         this.row(line, { role: 'line', caption: line.key.startsWith('net.') ? line.totalCaption : line.caption, depth, opens: true, open: false, values }),
       );
@@ -104,21 +137,23 @@ class Page {
     }
     const inside: StatementRow[] = [];
     for (const child of line.children) this.place(child, depth + 1, inside);
-    if (inside.length === 0) return false;
-    rows.push(this.row(line, { role: 'heading', caption: line.caption, depth, opens: line.rung > 0, open: true, values: this.input.columns.map(() => null) }));
+    if (line.shown !== 'always' && inside.every(({ role }) => role === 'text' || role === 'space')) return false;
+    rows.push(this.row(line, { role: 'heading', caption: line.caption, depth, opens: line.rung > 0, open: true, values: this.nothing() }));
     rows.push(...inside);
     const role: RowRole = isTotalOfSide ? 'final' : 'total';
-    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts: this.partsOf(line, line.children) }));
+    const whole = this.partsOf(line, childTerms(line));
+    const parts = whole.isWhole ? whole.parts : [];
+    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts }));
     return true;
   }
 
   private placeAccounts(line: AccountsLine, depth: number, rows: StatementRow[]): boolean {
     const values = this.shownValues(line);
     const index = this.input.compiled.indexOf.get(line.key) as number;
-    const accounts = this.accountsOfLine.get(index) ?? [];
-    const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts');
+    const accounts = this.accountsIn(index);
+    const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts' || line.byAccount === true);
     const inside = open ? this.accountRows(line, index, accounts, depth + 1) : [];
-    if (this.isHidden(values) && inside.length === 0) return false;
+    if (this.isHidden(line, values) && inside.length === 0) return false;
     const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
     rows.push(
       this.row(line, { role: 'line', caption: line.caption, depth, opens: accounts.length > 0, open: open && inside.length > 0, values, parts }),
@@ -127,36 +162,91 @@ class Page {
     return true;
   }
 
+  /** In the order of the chart, whatever line they came to first. */
+  private accountsIn(index: number): readonly PresentedAccount[] {
+    return [...(this.accountsOfLine.get(index) ?? [])];
+  }
+
   private accountRows(line: AccountsLine, index: number, accounts: readonly PresentedAccount[], depth: number): StatementRow[] {
     const { runs, compiled } = this.input;
     const sign = shownSign(line);
     const rows: StatementRow[] = [];
     const push = (suffix: string, accountId: number | null, caption: string, amounts: readonly bigint[]): void => {
       const values = this.withChanges(amounts.map((amount) => amount * sign));
-      if (!this.isHidden(values))
-        rows.push(this.row(line, { key: `${line.key}/${suffix}`, accountId, role: 'account', caption, depth, opens: false, open: false, values }));
+      if (!this.isHidden(null, values))
+        rows.push(
+          this.row(line, {
+            key: `${line.key}/${suffix}`,
+            accountId,
+            role: 'account',
+            caption,
+            depth,
+            opens: false,
+            open: false,
+            values,
+            look: undefined,
+            note: undefined,
+          }),
+        );
     };
     for (const { account, label, index: at, isParent } of accounts) {
-      const amounts = runs.map(({ net }) => portionIn(net[at] as bigint, compiled.lineOfDebit[at] === index, compiled.lineOfCredit[at] === index));
+      const amounts = runs.map((run) => this.amountOn(index, at, run));
       if (isParent && amounts.every((amount) => amount === 0n)) continue;
       push(String(account.id), account.id, isParent ? captionWords[compiled.layout.language].postedDirectly(label) : label, amounts);
     }
-    for (const result of compiled.lines)
-      if (result.kind === 'result' && result.within?.key === line.key) {
-        const resultAt = compiled.indexOf.get(result.key) as number;
-        push(
-          result.key,
-          null,
-          result.caption,
-          runs.map(({ amounts }) => amounts[resultAt] as bigint),
-        );
-      }
+    for (const hidden of compiled.shownWithin.get(index) ?? []) {
+      const other = compiled.lines[hidden] as Line;
+      push(
+        other.key,
+        null,
+        other.caption,
+        runs.map(({ amounts }) => amounts[hidden] as bigint),
+      );
+    }
     return rows;
+  }
+
+  /** What a line holds of one account, debit positive. */
+  private amountOn(line: number, account: number, run: RunColumn): bigint {
+    const { compiled } = this.input;
+    const [debit, credit] = accountParts(compiled, run, account);
+    let amount = (compiled.lineOfDebit[account] === line ? debit : 0n) + (compiled.lineOfCredit[account] === line ? credit : 0n);
+    if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(take, run);
+    return amount;
+  }
+
+  /** One that only differs where something stands between: it is left out behind nothing new, and gives way to the sum right behind it. */
+  private placeSum(line: SumLine, depth: number, rows: StatementRow[]): boolean {
+    const before = this.sumAbove;
+    const repeats = before?.rows === rows && before.at === rows.length - 1;
+    const { parts, isWhole } = this.partsOf(
+      line,
+      line.terms.map(({ key, sign }) => ({ line: this.lineAt(key), sign })),
+    );
+    if (line.shown === 'differs' && (repeats || parts.length < 2)) return false;
+    if (repeats && before.line.shown === 'differs') {
+      rows.pop();
+      this.rowOfLine.set(before.line.key, false);
+    }
+    const values = this.shownValues(line);
+    rows.push(
+      this.row(line, { role: line.final ? 'final' : 'total', caption: line.caption, depth, opens: false, open: false, values, parts: isWhole ? parts : [] }),
+    );
+    this.sumAbove = { rows, at: rows.length - 1, line };
+    return true;
+  }
+
+  private placeCalculation(line: CalculationLine, depth: number, rows: StatementRow[]): boolean {
+    const values = this.shownValues(line);
+    if (line.shown === 'with_amounts' && this.faultsOf(line) === undefined && this.isHidden(line, values)) return false;
+    const role: RowRole = line.look?.weight === 'final' ? 'final' : line.look?.weight === 'ruled' ? 'total' : 'line';
+    rows.push(this.row(line, { role, caption: line.caption, depth, opens: false, open: false, values, unit: line.result }));
+    return true;
   }
 
   private placePlain(line: Line, role: RowRole, depth: number, parts: readonly RowPart[], rows: StatementRow[]): boolean {
     const values = this.shownValues(line);
-    if (role === 'line' && this.isHidden(values)) return false;
+    if (role === 'line' && this.isHidden(line, values)) return false;
     rows.push(this.row(line, { role, caption: line.caption, depth, opens: false, open: false, values, parts }));
     return true;
   }
@@ -166,9 +256,10 @@ class Page {
     return !shut.has(key) && (byDetail || opened.has(key));
   }
 
-  private isHidden(values: readonly (bigint | null)[]): boolean {
+  private isHidden(line: Line | null, values: readonly (bigint | null)[]): boolean {
     const { detail, columns } = this.input;
-    return !detail.zeroLines && values.every((value, at) => columns[at]?.kind !== 'amount' || value === 0n);
+    if (detail.zeroLines || line?.shown === 'always') return false;
+    return values.every((value, at) => columns[at]?.kind !== 'amount' || value === 0n || value === null);
   }
 
   private lineAt(key: string): Line {
@@ -176,34 +267,88 @@ class Page {
     return lines[indexOf.get(key) as number] as Line;
   }
 
-  private partsOf(total: Line, children: readonly Line[]): RowPart[] {
-    return children
-      .filter((child) => child.kind !== 'sum' && this.rowOfLine.get(child.key))
-      .map((child) => ({ key: child.key, sign: shownSign(child) === shownSign(total) ? 1 : -1 }));
+  /** The rows that a total adds up; not whole where an amount in it has no row, so that they would not come to it. */
+  private partsOf(total: Line, terms: readonly { readonly line: Line; readonly sign: 1 | -1 }[]): { readonly parts: RowPart[]; readonly isWhole: boolean } {
+    const parts: RowPart[] = [];
+    let isWhole = true;
+    const add = (line: Line, sign: 1 | -1): void => {
+      if (this.rowOfLine.get(line.key)) {
+        parts.push({ key: line.key, sign: (shownSign(line) === shownSign(total) ? sign : -sign) as 1 | -1 });
+        return;
+      }
+      if (line.kind === 'heading' || (line.kind === 'group' && line.bare && line.shown !== 'never')) {
+        for (const term of childTerms(line)) add(term.line, sign);
+        return;
+      }
+      const index = this.input.compiled.indexOf.get(line.key) as number;
+      const isShownElsewhere = line.hiddenIn !== undefined || (line.kind === 'result' && line.within !== null);
+      if (!isShownElsewhere && this.input.runs.some(({ amounts, reckoned }) => amounts[index] !== 0n || reckoned.has(index))) isWhole = false;
+    };
+    for (const { line, sign } of terms) add(line, sign);
+    return { parts, isWhole };
   }
 
+  /** In the unit of the line; `null` where it has no value. */
   private shownValues(line: Line): (bigint | null)[] {
     const { compiled, runs } = this.input;
     const index = compiled.indexOf.get(line.key) as number;
     const sign = shownSign(line);
-    return this.withChanges(runs.map(({ amounts }) => sign * shownAmount(compiled, amounts, index)));
+    const unit = line.kind === 'calculation' ? line.result : 'amount';
+    const values = runs.map(({ amounts, reckoned }) => {
+      const known = reckoned.get(index);
+      if (known === undefined) return sign * shownAmount(compiled, amounts, index);
+      if (!known.ok || unit === 'amount') return null;
+      const value = roundFraction(known.value, decimalsOf[unit] + (unit === 'percent' ? 2 : 0));
+      return line.reversed ? -value : value;
+    });
+    return this.withChanges(values, unit === 'amount');
   }
 
-  private withChanges(amounts: readonly bigint[]): (bigint | null)[] {
+  private faultsOf(line: Line): readonly (LineFault | null)[] | undefined {
+    const index = this.input.compiled.indexOf.get(line.key) as number;
+    if (this.input.runs.every(({ reckoned }) => reckoned.get(index)?.ok !== false)) return undefined;
+    const faults = this.input.runs.map(({ reckoned }) => {
+      const known = reckoned.get(index);
+      return known?.ok === false ? known.failure : null;
+    });
+    let next = 0;
+    return this.input.columns.map((column) => (column.kind === 'amount' ? (faults[next++] ?? null) : null));
+  }
+
+  /** What is no amount has no percent of change. */
+  private withChanges(amounts: readonly (bigint | null)[], isAmount = true): (bigint | null)[] {
     let next = 0;
     return this.input.columns.map((column) => {
-      if (column.kind === 'amount') return amounts[next++] as bigint;
-      const current = amounts[column.of] as bigint;
-      const earlier = amounts[column.against] as bigint;
-      return column.kind === 'change' ? current - earlier : percentChangeInTenths(current, earlier);
+      if (column.kind === 'amount') return amounts[next++] as bigint | null;
+      const current = amounts[column.of] ?? null;
+      const earlier = amounts[column.against] ?? null;
+      if (current === null || earlier === null) return null;
+      if (column.kind === 'change') return current - earlier;
+      return isAmount ? percentChangeInTenths(current, earlier) : null;
     });
   }
 
-  private row(line: Line, row: Omit<StatementRow, 'key' | 'lineKey' | 'accountId' | 'parts'> & Partial<StatementRow>): StatementRow {
-    return { key: line.key, lineKey: line.key, accountId: null, parts: [], ...row };
+  private row(line: Line, row: RowFields): StatementRow {
+    const { look = line.look, note = line.note, ...rest } = row;
+    const faults = row.role === 'heading' || row.role === 'account' ? undefined : this.faultsOf(line);
+    return {
+      key: line.key,
+      lineKey: line.key,
+      accountId: null,
+      parts: [],
+      ...rest,
+      ...(look && row.role !== 'account' ? { look } : {}),
+      ...(note && row.role !== 'account' ? { note } : {}),
+      ...(faults ? { faults } : {}),
+    };
   }
 }
 
-function portionIn(net: bigint, takesDebit: boolean, takesCredit: boolean): bigint {
-  return (net > 0n ? takesDebit : takesCredit) ? net : 0n;
+type RowFields = Omit<StatementRow, 'key' | 'lineKey' | 'accountId' | 'parts' | 'look' | 'note'> &
+  Partial<Pick<StatementRow, 'key' | 'accountId' | 'parts'>> & { readonly look?: StatementRow['look'] | undefined; readonly note?: string | undefined };
+
+function childTerms(line: Line): { readonly line: Line; readonly sign: 1 }[] {
+  return childrenOf(line)
+    .filter(countsInGroup)
+    .map((child) => ({ line: child, sign: 1 }));
 }

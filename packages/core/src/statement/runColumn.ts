@@ -1,4 +1,9 @@
-import type { CompiledLayout } from '../layout/compileLayout.ts';
+import { evaluateFormula, type FormulaFault } from '../formula/evaluateFormula.ts';
+import { type Fraction, fraction, roundFraction } from '../formula/fraction.ts';
+import type { FormulaMalformed } from '../formula/readFormula.ts';
+import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
+import { countsInGroup } from '../layout/line.ts';
+import { fail, type Outcome, succeed } from '../outcome.ts';
 
 /** One amount per account (debit positive), and what the result lines hold beside them. */
 export interface ColumnInput {
@@ -6,34 +11,140 @@ export interface ColumnInput {
   /** Of all income and expense accounts, placed or not; debit positive. */
   readonly result: bigint;
   readonly notAllotted: bigint;
+  /** Of a movement: balances at its beginning, by which lines for one side take balance sheet accounts. `resets`: 1 for income and expense. */
+  readonly sides?: { readonly opening: BigInt64Array; readonly resets: Uint8Array };
+  /** One for each reading of the layout. */
+  readonly readings?: readonly BigInt64Array[];
+  /** What formulas reckon with. */
+  readonly exponent?: number;
+  readonly days?: number;
 }
 
 /** Net amounts (debit positive) by line of the compiled layout. */
 export type LineAmounts = BigInt64Array;
 
+/** Why a line has no amount in a column. */
+export type LineFault = FormulaFault | FormulaMalformed | { readonly code: 'formula_cycle'; readonly path: readonly string[] };
+
+/** One amount column's outcome: its account vectors and what its lines hold. */
+export interface RunColumn extends ColumnInput {
+  readonly amounts: LineAmounts;
+  /** By line: what results in no amount, or has no value and why. */
+  readonly reckoned: ReadonlyMap<number, Outcome<Fraction, LineFault>>;
+}
+
+const none: ReadonlyMap<number, Outcome<Fraction, LineFault>> = new Map();
+
 /**
- * One pass over the accounts, one pass up the lines. A zero balance counts as the normal side, and adds nothing.
- * Cost: accounts + lines.
+ * One pass over the accounts, one pass up the lines, then sums and calculations. A zero balance counts as the normal
+ * side, and adds nothing. Cost: accounts + lines.
  */
-export function runColumn(compiled: CompiledLayout, input: ColumnInput): LineAmounts {
-  const { lines, parentAt, lineOfDebit, lineOfCredit, indexOf } = compiled;
+export function runColumn(compiled: CompiledLayout, input: ColumnInput): RunColumn {
+  const { lines, parentAt, lineOfDebit, lineOfCredit } = compiled;
   const amounts = new BigInt64Array(lines.length);
-  const { net } = input;
+  const { net, sides } = input;
   for (let account = 0; account < net.length; account++) {
     const amount = net[account] as bigint;
+    const [debit, credit] = [lineOfDebit[account] as number, lineOfCredit[account] as number];
+    if (debit !== credit && sides !== undefined && sides.resets[account] === 0) {
+      const [inDebit, inCredit] = movedBySide(sides.opening[account] as bigint, amount);
+      if (debit >= 0) amounts[debit] = (amounts[debit] as bigint) + inDebit;
+      if (credit >= 0) amounts[credit] = (amounts[credit] as bigint) + inCredit;
+      continue;
+    }
     if (amount === 0n) continue;
-    const line = (amount > 0n ? lineOfDebit[account] : lineOfCredit[account]) as number;
+    const line = amount > 0n ? debit : credit;
     if (line >= 0) amounts[line] = (amounts[line] as bigint) + amount;
   }
+  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(take, input);
   for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = line.of === 'year_to_date' ? input.result : input.notAllotted;
   for (let index = lines.length - 1; index >= 0; index--) {
     const parent = parentAt[index] as number;
-    const line = lines[index];
-    if (parent >= 0 && line?.kind !== 'sum') amounts[parent] = (amounts[parent] as bigint) + (amounts[index] as bigint);
+    if (parent >= 0 && countsInGroup(lines[index] as (typeof lines)[number])) amounts[parent] = (amounts[parent] as bigint) + (amounts[index] as bigint);
   }
+  return { ...input, amounts, reckoned: reckon(compiled, amounts, input) };
+}
+
+/** What a line for one side of an account that moved from an opening balance held at the end less what it held at the start. */
+export function movedBySide(opening: bigint, movement: bigint): readonly [debit: bigint, credit: bigint] {
+  const closing = opening + movement;
+  const inDebit = (closing > 0n ? closing : 0n) - (opening > 0n ? opening : 0n);
+  return [inDebit, movement - inDebit];
+}
+
+/** Decided by the account as a whole; where a line takes some facet values of a movement, by the side that the account ends on. */
+export function amountTaken(
+  { account, sides, reading, factor }: CompiledLayout['takes'][number],
+  { net, sides: by, readings }: Pick<ColumnInput, 'net' | 'sides' | 'readings'>,
+): bigint {
+  const whole = net[account] as bigint;
+  const moves = by !== undefined && by.resets[account] === 0;
+  if (reading < 0) {
+    if (sides === 3) return factor * whole;
+    if (moves) return factor * movedBySide(by.opening[account] as bigint, whole)[sides === 1 ? 0 : 1];
+    return (whole > 0n ? sides === 1 : sides === 2) ? factor * whole : 0n;
+  }
+  const amount = readings?.[reading]?.[account] ?? 0n;
+  if (sides === 3) return factor * amount;
+  const decisive = moves ? (by.opening[account] as bigint) + whole : whole;
+  return (decisive > 0n ? sides === 1 : decisive < 0n && sides === 2) ? factor * amount : 0n;
+}
+
+function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, days }: ColumnInput): RunColumn['reckoned'] {
+  const { lines, indexOf, derived, cycles, between } = compiled;
+  if (derived.length === 0 && cycles.length === 0) return none;
+  const reckoned = new Map<number, Outcome<Fraction, LineFault>>();
+  for (const path of cycles) for (const key of path) failLine(key, { code: 'formula_cycle', path });
+  function failLine(key: string, fault: LineFault): void {
+    const index = indexOf.get(key);
+    if (index !== undefined && (lines[index]?.kind === 'sum' || lines[index]?.kind === 'calculation')) reckoned.set(index, fail(fault));
+  }
+  const isReckoned = new Set(derived);
   for (const [index, line] of lines.entries())
-    if (line.kind === 'sum') amounts[index] = line.terms.reduce((total, key) => total + (amounts[indexOf.get(key) as number] as bigint), 0n);
-  return amounts;
+    if ((line.kind === 'sum' || line.kind === 'calculation') && !isReckoned.has(index) && !reckoned.has(index))
+      reckoned.set(index, fail({ code: 'operand_missing', key: cycles[0]?.[0] ?? '', at: 0, length: 0 }));
+  const unit = 10n ** BigInt(exponent ?? 0);
+  for (const index of derived) {
+    const line = lines[index] as (typeof lines)[number];
+    if (line.kind === 'sum') {
+      let total = 0n;
+      let missing: Outcome<Fraction, LineFault> | null = null;
+      for (const { key, sign } of line.terms) {
+        const at = indexOf.get(key) as number;
+        if (reckoned.has(at)) missing = fail({ code: 'operand_missing', key, at: 0, length: 0 });
+        total += BigInt(sign) * shownAmount(compiled, amounts, at);
+      }
+      if (missing) reckoned.set(index, missing);
+      else amounts[index] = total;
+      continue;
+    }
+    if (line.kind !== 'calculation') continue;
+    if ('code' in line.formula) {
+      reckoned.set(index, fail(line.formula));
+      continue;
+    }
+    if (exponent === undefined || days === undefined) throw new Error('a layout with calculations is run with exponent and days');
+    const value = evaluateFormula(line.formula, {
+      days,
+      between,
+      amountOf: (key) => {
+        const at = indexOf.get(key);
+        const named = at === undefined ? undefined : lines[at];
+        if (at === undefined || !named || named.kind === 'text' || named.kind === 'space') return null;
+        const known = reckoned.get(at);
+        if (known) return known.ok ? known.value : null;
+        const own = shownAmount(compiled, amounts, at);
+        return fraction(named.side === 'debit' ? own : -own, unit);
+      },
+    });
+    if (!value.ok || line.result !== 'amount') reckoned.set(index, value.ok ? succeed(value.value) : value);
+    else {
+      const rounded = roundFraction(value.value, exponent);
+      if (rounded >= 2n ** 63n || rounded <= -(2n ** 63n)) reckoned.set(index, fail({ code: 'amount_too_large', at: 0, length: 0 }));
+      else amounts[index] = line.side === 'debit' ? rounded : -rounded;
+    }
+  }
+  return reckoned;
 }
 
 /** Profit (credit) or loss of all income and expense accounts, placed or not; debit positive. */

@@ -1,4 +1,6 @@
 import type { Span } from '../calendar/day.ts';
+import type { CalculationResult, LineLook } from '../layout/line.ts';
+import type { LineFault } from './runColumn.ts';
 
 /** A column of amounts: balances at `span.lastDay`, or movement over the span. */
 export interface AmountColumn {
@@ -18,8 +20,8 @@ export interface ChangeColumn {
 
 export type StatementColumn = AmountColumn | ChangeColumn;
 
-/** What a row is on the page. A heading bears no amounts; a total has a rule above, a final one a double rule below. */
-export type RowRole = 'heading' | 'line' | 'account' | 'total' | 'final';
+/** What a row is on the page. Headings, texts and spaces bear no amounts; a total has a rule above, a final one a double rule below. */
+export type RowRole = 'heading' | 'line' | 'account' | 'total' | 'final' | 'text' | 'space';
 
 /** A row of which another is the sum, with the sign it counts with in shown amounts. */
 export interface RowPart {
@@ -38,10 +40,19 @@ export interface StatementRow {
   /** Whether there is something inside, and whether it is shown. */
   readonly opens: boolean;
   readonly open: boolean;
-  /** One a column, with the sign that is shown: minor units, or tenths of a percent; `null` where there is no figure. */
+  /** One a column, with the sign that is shown: in the row's unit, or tenths of a percent; `null` where there is no figure. */
   readonly values: readonly (bigint | null)[];
   readonly parts: readonly RowPart[];
+  /** Of its values: minor units, hundredths, tenths of a percent, days; of amounts where it is left out. */
+  readonly unit?: CalculationResult;
+  /** Why columns have no figure, where any has none. */
+  readonly faults?: readonly (LineFault | null)[];
+  readonly look?: LineLook;
+  readonly note?: string;
 }
+
+/** Decimals of a value that is no amount. */
+export const decimalsOf: Readonly<Record<Exclude<CalculationResult, 'amount'>, number>> = { ratio: 2, percent: 1, days: 0 };
 
 /** How much of a statement is shown. */
 export interface Detail {

@@ -59,7 +59,7 @@ export function statementsOf({ categories, accounts, places, options = defaultLa
   const run = (kind: keyof typeof layouts, net: readonly bigint[]) => {
     const vector = BigInt64Array.from(net);
     const compiled = layouts[kind];
-    return { net: vector, amounts: runColumn(compiled, { net: vector, result: resultOf(vector, resets), notAllotted: 0n }) };
+    return runColumn(compiled, { net: vector, result: resultOf(vector, resets), notAllotted: 0n });
   };
   const rows = (kind: keyof typeof layouts, columns: readonly (readonly bigint[])[], detail: Partial<Detail> = {}) =>
     presentRows({

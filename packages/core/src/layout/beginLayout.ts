@@ -1,0 +1,98 @@
+import { type Step, steps, type Term } from '../placement/category.ts';
+import type { CategoryTree } from '../placement/categoryTree.ts';
+import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
+import type { LayoutKind } from './line.ts';
+import type { LayoutOptions, Subtotal } from './options.ts';
+import { type Followed, type FollowsOwnLine, type GroupOwnLine, type OwnLayout, type OwnLine, plainLook, type SumOwnLine } from './ownLayout.ts';
+
+export interface BeginningFacts {
+  readonly tree: CategoryTree;
+  readonly options: LayoutOptions;
+  /** The company's main one. */
+  readonly language: CaptionLanguage;
+}
+
+/** An own layout that is what the generated one is, and goes on following the categories. */
+export function beginLayout(kind: LayoutKind, facts: BeginningFacts): OwnLayout {
+  return kind === 'balance_sheet' ? beginBalanceSheet(facts) : beginIncomeStatement(facts);
+}
+
+const base = (key: string, caption: string) => ({ key, caption, captions: [], look: plainLook, shown: 'with_amounts' as const, hiddenIn: null, note: '' });
+
+function follows(key: string, caption: string, followed: Followed, frame: FollowsOwnLine['frame']): FollowsOwnLine {
+  const rest = { side: null, reversed: false, totalCaption: '', totalCaptions: [], adjustments: [], inserted: [] };
+  return { ...base(key, caption), kind: 'follows', followed, frame, ...rest };
+}
+
+function group(key: string, caption: string, side: 'debit' | 'credit', children: readonly OwnLine[]): GroupOwnLine {
+  return { ...base(key, caption), kind: 'group', side, reversed: false, totalCaption: '', totalCaptions: [], children };
+}
+
+function sum(key: string, caption: string, terms: readonly string[], isFinal: boolean): SumOwnLine {
+  const look = isFinal ? { ...plainLook, weight: 'final' as const } : plainLook;
+  const shown = isFinal ? ('always' as const) : ('differs' as const);
+  return { ...base(key, caption), kind: 'sum', look, shown, side: 'credit', reversed: false, terms: terms.map((term) => ({ key: term, sign: 1 })) };
+}
+
+function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
+  const words = captionWords[language];
+  const termsOf = (element: 'asset' | 'liability'): OwnLine[] => {
+    const there = (tree.tops.get(element) ?? []).map((node): Term => node.category.term ?? 'current');
+    const order = [...new Set<Term>([...there, 'non_current', 'current'])];
+    const captions = {
+      asset: { non_current: words.nonCurrentAssets, current: words.currentAssets },
+      liability: { non_current: words.nonCurrentLiabilities, current: words.currentLiabilities },
+    };
+    return order.map((term) => follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, 'group'));
+  };
+  const assets = group('asset', words.assets, 'debit', termsOf('asset'));
+  return {
+    kind: 'balance_sheet',
+    title: words.balanceSheet,
+    titles: [],
+    measure: 'closing',
+    scope: [],
+    lines: [
+      { ...assets, look: { ...plainLook, weight: 'final' } },
+      group('liability', words.liabilities, 'credit', termsOf('liability')),
+      group('equity', words.equity, 'credit', [
+        follows('equity_categories', words.equity, { of: 'element', element: 'equity' }, 'bare'),
+        { ...base('result', words.resultOfYear), kind: 'result', reversed: false },
+      ]),
+      sum('liability_and_equity', words.total(words.liabilitiesAndEquity), ['liability', 'equity'], true),
+    ],
+  };
+}
+
+const subtotalAfter: Readonly<Partial<Record<Step, readonly [Subtotal, keyof CaptionWords & `${string}rofit${string}`]>>> = {
+  cost_of_sales: ['gross_profit', 'grossProfit'],
+  other_operating: ['operating_profit', 'operatingProfit'],
+  investing: ['profit_before_financing_and_tax', 'profitBeforeFinancing'],
+  financing: ['profit_before_tax', 'profitBeforeTax'],
+  income_tax: ['profit_from_continuing', 'profitFromContinuing'],
+};
+
+const stepNames: Readonly<Record<Step, string>> = {
+  revenue: 'Revenue',
+  cost_of_sales: 'Cost of sales',
+  other_operating: 'Other operating income and expense',
+  investing: 'Investing',
+  financing: 'Financing',
+  income_tax: 'Income tax',
+  discontinued: 'Discontinued operations',
+};
+
+function beginIncomeStatement({ options, language }: BeginningFacts): OwnLayout {
+  const words = captionWords[language];
+  const lines: OwnLine[] = [];
+  const terms: string[] = [];
+  for (const step of steps) {
+    const caption = step === 'revenue' ? words.revenue : stepNames[step];
+    lines.push(follows(step, caption, { of: 'step', step }, step === 'revenue' ? 'several' : 'bare'));
+    terms.push(step);
+    const [key, word] = subtotalAfter[step] ?? [];
+    if (key && word && !options.subtotalsOff.includes(key)) lines.push(sum(key, words[word], terms, false));
+  }
+  lines.push(sum('profit', words.profit, terms, true));
+  return { kind: 'income_statement', title: words.incomeStatement, titles: [], measure: 'movement', scope: [], lines };
+}

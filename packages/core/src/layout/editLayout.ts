@@ -1,0 +1,334 @@
+import { fail, type Outcome, succeed } from '../outcome.ts';
+import { inOrder } from './followOrder.ts';
+import type { ExpandedLayout, LineOrigin } from './layoutFacts.ts';
+import { childrenOf, type Line } from './line.ts';
+import { namesOf, renamedIn } from './lineNames.ts';
+import { type Adjustment, type FollowsOwnLine, mapOwn, type OwnLayout, type OwnLine, ownChildren, walkOwn } from './ownLayout.ts';
+
+/** Where a line stands: in which group (`null`: the topmost lines), behind which line (`null`: first). */
+export interface Spot {
+  readonly within: string | null;
+  readonly after: string | null;
+}
+
+export type LayoutEdit =
+  | { readonly kind: 'insert'; readonly lines: readonly OwnLine[]; readonly spot: Spot }
+  /** A line that follows is left to another line of the layout. */
+  | { readonly kind: 'remove'; readonly keys: readonly string[] }
+  | { readonly kind: 'move'; readonly keys: readonly string[]; readonly spot: Spot }
+  /** The same line with other settings, kind included; its key and what stands in it stay. */
+  | { readonly kind: 'change'; readonly line: OwnLine }
+  | { readonly kind: 'rename_key'; readonly key: string; readonly to: string }
+  /** Of a line that follows. */
+  | { readonly kind: 'adjust'; readonly key: string; readonly changes: Partial<Omit<Adjustment, 'key' | 'after'>> }
+  | { readonly kind: 'follow_again'; readonly key: string }
+  /** Whatever names a line that has gone. */
+  | { readonly kind: 'drop_idle'; readonly follows: string; readonly adjusted: string }
+  | { readonly kind: 'set'; readonly settings: Partial<Omit<OwnLayout, 'lines' | 'kind'>> };
+
+export type EditRefused =
+  | { readonly code: 'line_unknown'; readonly line: string }
+  | { readonly code: 'line_key_taken'; readonly line: string }
+  | { readonly code: 'line_takes_no_lines'; readonly line: string }
+  | { readonly code: 'line_within_itself'; readonly line: string }
+  /** A line that follows moves among those beside it only. */
+  | { readonly code: 'line_follows'; readonly line: string }
+  | { readonly code: 'line_in_use'; readonly line: string; readonly by: readonly string[] };
+
+type Edited = Outcome<OwnLayout, EditRefused>;
+
+/**
+ * The layout after an edit. `expanded` is what it consists of before it, so that lines that follow can be named as well.
+ * Keys stay unique, and no sum or formula loses a line. Cost: lines.
+ */
+export function editLayout(layout: OwnLayout, edit: LayoutEdit, expanded: ExpandedLayout): Edited {
+  const { origins } = expanded;
+  switch (edit.kind) {
+    case 'insert': {
+      const added: string[] = [];
+      walkOwn(edit.lines, ({ key }) => void added.push(key));
+      const taken = added.find((key, at) => origins.has(key) || added.indexOf(key) !== at);
+      return taken === undefined ? put(layout, edit.lines, [], edit.spot, expanded) : fail({ code: 'line_key_taken', line: taken });
+    }
+    case 'remove':
+      return remove(layout, edit.keys, expanded);
+    case 'move':
+      return move(layout, edit.keys, edit.spot, expanded);
+    case 'change':
+      return changeOwn(layout, edit.line);
+    case 'rename_key':
+      return renameKey(layout, edit.key, edit.to, origins);
+    case 'adjust':
+      return inFollows(layout, edit.key, origins, (line) => adjusted(line, edit.key, edit.changes));
+    case 'follow_again':
+      return inFollows(layout, edit.key, origins, (line) => ({ ...line, adjustments: line.adjustments.filter(({ key }) => key !== edit.key) }));
+    case 'drop_idle':
+      return succeed(mapOwn(layout, (line) => (line.kind === 'follows' && line.key === edit.follows ? withoutIdle(line, edit.adjusted, expanded) : line)));
+    case 'set':
+      return succeed({ ...layout, ...edit.settings });
+  }
+}
+
+/** Keys of a line and of all that stands in it, those that it makes by following among them. */
+function keysWithin(line: OwnLine, origins: ReadonlyMap<string, LineOrigin>): string[] {
+  const keys: string[] = [];
+  walkOwn([line], ({ key, kind }) => {
+    keys.push(key);
+    if (kind === 'follows' || kind === 'result') for (const [made, origin] of origins) if (origin.kind !== 'own' && origin.by === key) keys.push(made);
+  });
+  return keys;
+}
+
+/** Keys of the lines in a group as they stand, without those that come with another. */
+export function keysInGroup({ layout, origins }: ExpandedLayout, within: string | null): string[] {
+  const find = (lines: readonly Line[]): readonly Line[] | null => {
+    for (const line of lines) {
+      const found = line.key === within ? childrenOf(line) : find(childrenOf(line));
+      if (found) return found;
+    }
+    return null;
+  };
+  const lines = within === null ? layout.lines : (find(layout.lines) ?? []);
+  return lines.flatMap(({ key }) => (origins.get(key)?.kind === 'made' ? [] : [key]));
+}
+
+function insertAt<One>(list: readonly One[], at: number, added: readonly One[]): One[] {
+  return [...list.slice(0, at), ...added, ...list.slice(at)];
+}
+
+/** Where behind a line is, in a list without the lines that move; behind one that is not there is the end. */
+function placeBehind(after: string | null, all: readonly string[], moving: ReadonlySet<string>): number {
+  if (after === null) return 0;
+  const at = all.indexOf(after);
+  const before = at < 0 ? all : all.slice(0, at + 1);
+  return before.filter((key) => !moving.has(key)).length;
+}
+
+/** Puts lines of the author's, and lines of the tree that stand in that group already, at a spot, in the order of `order` or as they come. */
+function put(
+  layout: OwnLayout,
+  lines: readonly OwnLine[],
+  ofTree: readonly string[],
+  { within, after }: Spot,
+  expanded: ExpandedLayout,
+  order?: readonly string[],
+): Edited {
+  const { origins } = expanded;
+  const origin = within === null ? null : origins.get(within);
+  if (origin === undefined) return fail({ code: 'line_unknown', line: within ?? '' });
+  const moving = new Set([...lines.map(({ key }) => key), ...ofTree]);
+  const follows = origin?.kind === 'followed' ? origin.by : origin?.kind === 'own' && origin.line.kind === 'follows' ? within : null;
+  if (follows === null) {
+    const [followed] = ofTree;
+    if (followed !== undefined) return fail({ code: 'line_follows', line: followed });
+    // What moves within its group was taken out of it before.
+    const behind = after !== null && moving.has(after) ? anchorBefore(after, keysInGroup(expanded, within), moving) : after;
+    const into = (siblings: readonly OwnLine[]): OwnLine[] => {
+      const keys = siblings.map(({ key }) => key);
+      return insertAt(siblings, placeBehind(behind, keys, moving), lines);
+    };
+    if (within === null) return succeed({ ...layout, lines: into(layout.lines) });
+    if (origin?.kind !== 'own' || (origin.line.kind !== 'group' && origin.line.kind !== 'heading')) return fail({ code: 'line_takes_no_lines', line: within });
+    return succeed(
+      mapOwn(layout, (line) => (line.key === within && (line.kind === 'group' || line.kind === 'heading') ? { ...line, children: into(line.children) } : line)),
+    );
+  }
+  const group = origin?.kind === 'followed' ? within : null;
+  if (origin?.kind === 'followed' && !keysInGroup(expanded, within).length) return fail({ code: 'line_takes_no_lines', line: within as string });
+  const all = keysInGroup(expanded, within);
+  const kept = all.filter((key) => !moving.has(key));
+  const keys = insertAt(kept, placeBehind(after, all, moving), order ?? [...lines.map(({ key }) => key), ...ofTree]);
+  return succeed(
+    mapOwn(layout, (line) => {
+      if (line.kind !== 'follows' || line.key !== follows) return line;
+      const inserted = [...line.inserted, ...lines.map((own) => ({ within: group, after: null, line: own }))];
+      return inOrder({ ...line, inserted }, group, keys, origins);
+    }),
+  );
+}
+
+function anchorBefore(after: string, all: readonly string[], moving: ReadonlySet<string>): string | null {
+  for (let at = all.indexOf(after); at >= 0; at--) if (!moving.has(all[at] as string)) return all[at] as string;
+  return null;
+}
+
+function remove(layout: OwnLayout, keys: readonly string[], expanded: ExpandedLayout): Edited {
+  const { origins } = expanded;
+  const shown = new Set(keysInOrder(expanded.layout.lines));
+  const gone = new Set<string>();
+  const own = new Set<string>();
+  const followed = new Set<string>();
+  for (const key of keys) {
+    const origin = origins.get(key);
+    if (!origin || origin.kind === 'made' || !shown.has(key)) return fail({ code: 'line_unknown', line: key });
+    if (origin.kind === 'own') {
+      own.add(key);
+      for (const one of keysWithin(origin.line, origins)) gone.add(one);
+      continue;
+    }
+    followed.add(key);
+    gone.add(key);
+    for (const [inside, { kind }] of origins) if (kind === 'followed' && isBelow(inside, key, origins)) gone.add(inside);
+  }
+  // What the author put into a group of the tree goes with it.
+  walkOwn(layout.lines, (line) => {
+    if (line.kind !== 'follows') return;
+    for (const { within, line: inner } of line.inserted)
+      if (within !== null && gone.has(within)) {
+        own.add(inner.key);
+        for (const one of keysWithin(inner, origins)) gone.add(one);
+      }
+  });
+  const [used] = usersOf(layout, gone);
+  if (used) return fail({ code: 'line_in_use', line: used[0], by: used[1] });
+  return succeed(
+    mapOwn(takeOut(layout, own, expanded), (line) => {
+      const apart = line.kind === 'follows' ? [...followed].flatMap((key) => ofFollows(origins.get(key), line.key, key)) : [];
+      if (line.kind !== 'follows' || apart.length === 0) return line;
+      let left = apart.reduce((changed, { key }) => adjusted(changed, key, { apart: true }), line);
+      // What stood behind one of them stands behind what is before it.
+      for (const within of new Set(apart.map((one) => one.within)))
+        left = inOrder(
+          left,
+          within,
+          keysInGroup(expanded, within ?? line.key).filter((key) => !gone.has(key)),
+          origins,
+        );
+      return left;
+    }),
+  );
+}
+
+function ofFollows(origin: LineOrigin | undefined, follows: string, key: string): { readonly key: string; readonly within: string | null }[] {
+  return origin?.kind === 'followed' && origin.by === follows ? [{ key, within: origin.within }] : [];
+}
+
+function isBelow(key: string, above: string, origins: ReadonlyMap<string, LineOrigin>): boolean {
+  for (let at = origins.get(key); at?.kind === 'followed' && at.within !== null; at = origins.get(at.within)) if (at.within === above) return true;
+  return false;
+}
+
+/** Lines that stay, by the line they need that goes. */
+export function usersOf(layout: OwnLayout, gone: ReadonlySet<string>): ReadonlyMap<string, string[]> {
+  const users = new Map<string, string[]>();
+  walkOwn(layout.lines, (line) => {
+    if (gone.has(line.key)) return;
+    for (const named of new Set(namesOf(line))) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), line.key]);
+  });
+  return users;
+}
+
+/** Without the lines; what stands beside them keeps its place. */
+function takeOut(layout: OwnLayout, keys: ReadonlySet<string>, expanded: ExpandedLayout): OwnLayout {
+  if (keys.size === 0) return layout;
+  const stays = ({ key }: OwnLine): boolean => !keys.has(key);
+  const lines = layout.lines.every(stays) ? layout.lines : layout.lines.filter(stays);
+  return mapOwn(lines === layout.lines ? layout : { ...layout, lines }, (line) => {
+    if ((line.kind === 'group' || line.kind === 'heading') && !line.children.every(stays)) return { ...line, children: line.children.filter(stays) };
+    if (line.kind !== 'follows' || line.inserted.every((one) => stays(one.line))) return line;
+    const groups = new Set(line.inserted.flatMap((one) => (stays(one.line) ? [] : [one.within])));
+    let left: FollowsOwnLine = { ...line, inserted: line.inserted.filter((one) => stays(one.line)) };
+    for (const within of groups)
+      left = inOrder(
+        left,
+        within,
+        keysInGroup(expanded, within ?? line.key).filter((key) => !keys.has(key)),
+        expanded.origins,
+      );
+    return left;
+  });
+}
+
+function move(layout: OwnLayout, keys: readonly string[], spot: Spot, expanded: ExpandedLayout): Edited {
+  const { origins } = expanded;
+  const shown = new Set(keysInOrder(expanded.layout.lines));
+  const unknown = keys.find((key) => !shown.has(key) || origins.get(key)?.kind === 'made');
+  if (unknown !== undefined) return fail({ code: 'line_unknown', line: unknown });
+  const lines = linesOf(layout, keys);
+  for (const line of lines) {
+    const inside = new Set(keysWithin(line, origins));
+    if ((spot.within !== null && inside.has(spot.within)) || (spot.after !== null && spot.after !== line.key && inside.has(spot.after)))
+      return fail({ code: 'line_within_itself', line: line.key });
+  }
+  // A line that stands in another one of them goes along with it.
+  const nested = new Set(lines.flatMap((line) => keysWithin(line, origins).filter((key) => key !== line.key)));
+  const moved = lines.filter(({ key }) => !nested.has(key));
+  const ofTree = keys.filter((key) => origins.get(key)?.kind === 'followed' && !nested.has(key));
+  for (const key of ofTree) {
+    const origin = origins.get(key);
+    const isThere = origin?.kind === 'followed' && (origin.within ?? origin.by) === spot.within;
+    if (!isThere) return fail({ code: 'line_follows', line: key });
+  }
+  const movedKeys = new Set(moved.map(({ key }) => key));
+  // As they stood, however they were named.
+  const order = keysInOrder(expanded.layout.lines).filter((key) => movedKeys.has(key) || ofTree.includes(key));
+  return put(takeOut(layout, movedKeys, expanded), moved, ofTree, spot, expanded, order);
+}
+
+function keysInOrder(lines: readonly Line[]): string[] {
+  return lines.flatMap((line) => [line.key, ...keysInOrder(childrenOf(line))]);
+}
+
+function changeOwn(layout: OwnLayout, changed: OwnLine): Edited {
+  const [there] = linesOf(layout, [changed.key]);
+  if (!there) return fail({ code: 'line_unknown', line: changed.key });
+  const inside = there.kind === 'follows' ? there.inserted.map((one) => one.line.key) : ownChildren(there).map(({ key }) => key);
+  const keeps = changed.kind === there.kind || (isGrouping(changed) && isGrouping(there));
+  if (inside.length > 0 && !keeps) return fail({ code: 'line_in_use', line: changed.key, by: inside });
+  return succeed(
+    mapOwn(layout, (line) => {
+      if (line.key !== changed.key) return line;
+      return isGrouping(changed) ? { ...changed, children: ownChildren(line) } : changed;
+    }),
+  );
+}
+
+function isGrouping(line: OwnLine): line is Extract<OwnLine, { kind: 'group' | 'heading' }> {
+  return line.kind === 'group' || line.kind === 'heading';
+}
+
+function renameKey(layout: OwnLayout, key: string, to: string, origins: ReadonlyMap<string, LineOrigin>): Edited {
+  if (key === to) return succeed(layout);
+  if (origins.has(to)) return fail({ code: 'line_key_taken', line: to });
+  if (origins.get(key)?.kind !== 'own') return fail({ code: 'line_unknown', line: key });
+  return succeed(mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, key, to)));
+}
+
+function adjusted(line: FollowsOwnLine, key: string, changes: Partial<Omit<Adjustment, 'key'>>): FollowsOwnLine {
+  const there = line.adjustments.find((one) => one.key === key);
+  const changed: Adjustment = { ...there, ...changes, key };
+  return { ...line, adjustments: there ? line.adjustments.map((one) => (one === there ? changed : one)) : [...line.adjustments, changed] };
+}
+
+function withoutIdle(line: FollowsOwnLine, gone: string, expanded: ExpandedLayout): FollowsOwnLine {
+  const adjustments = line.adjustments.flatMap((one): Adjustment[] => {
+    if (one.key === gone) return [];
+    if (one.after !== gone) return [one];
+    const { after: _, ...rest } = one;
+    return Object.keys(rest).length > 1 ? [rest] : [];
+  });
+  // Lines of the author's stay where they are shown.
+  const inserted = line.inserted.map((one) =>
+    one.within === gone ? { ...one, within: null, after: null } : one.after === gone ? { ...one, after: null } : one,
+  );
+  const groups = new Set(line.inserted.flatMap((one) => (one.within === gone ? [null] : one.after === gone ? [one.within] : [])));
+  let left: FollowsOwnLine = { ...line, adjustments, inserted };
+  for (const within of groups) left = inOrder(left, within, keysInGroup(expanded, within ?? line.key), expanded.origins);
+  return left;
+}
+
+function inFollows(layout: OwnLayout, key: string, origins: ReadonlyMap<string, LineOrigin>, changed: (line: FollowsOwnLine) => FollowsOwnLine): Edited {
+  const origin = origins.get(key);
+  if (origin?.kind !== 'followed') return fail({ code: 'line_unknown', line: key });
+  return succeed(mapOwn(layout, (line) => (line.kind === 'follows' && line.key === origin.by ? changed(line) : line)));
+}
+
+/** The author's lines with these keys, in the order of the layout. */
+function linesOf(layout: OwnLayout, keys: readonly string[]): OwnLine[] {
+  const wanted = new Set(keys);
+  const found: OwnLine[] = [];
+  walkOwn(layout.lines, (line) => {
+    if (wanted.has(line.key)) found.push(line);
+  });
+  return found;
+}

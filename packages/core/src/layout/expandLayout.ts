@@ -1,0 +1,244 @@
+import { type Element, naturalSide, type Side } from '../chart/element.ts';
+import { checkFormula } from '../formula/checkFormula.ts';
+import { orderByNeed } from '../formula/orderByNeed.ts';
+import { readFormula } from '../formula/readFormula.ts';
+import { captionWords } from './captionWords.ts';
+import { captionIn, expandFollowed } from './followedLines.ts';
+import type { ExpandedLayout, LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
+import { type AccountsLine, childrenOf, type Layout, type Line, type ResultLine } from './line.ts';
+import type { AccountsOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, SumOwnLine } from './ownLayout.ts';
+import { siblingsOf } from './siblings.ts';
+import { selectPortions } from './source.ts';
+
+/** Of lines over several elements, unless their author or the group around them says otherwise. */
+const direction: Side = 'credit';
+
+interface Around {
+  /** Of the group around. */
+  readonly side: Side | null;
+  /** Elements that a remainder line takes where it names none. */
+  readonly elements: readonly Element[];
+}
+
+/**
+ * The lines that a composed layout consists of today: what follows categories is made from the tree, sources are looked up
+ * in the chart. What does not fit any more is a finding, and the rest of the layout still stands. Keys that another line
+ * has already are a bug of whoever stored the layout. Cost: lines × accounts at most; a line that did not change costs nothing anew.
+ */
+export function expandLayout(own: OwnLayout, facts: LayoutFacts): ExpandedLayout {
+  const made = new Expansion(own, facts);
+  const lines = made.linesOf(own.lines, { side: null, elements: [] });
+  return made.finish(lines);
+}
+
+class Expansion {
+  private readonly origins = new Map<string, LineOrigin>();
+  private readonly findings: LayoutFinding[] = [];
+  private readonly pendingSums: SumOwnLine[] = [];
+
+  constructor(
+    private readonly own: OwnLayout,
+    private readonly facts: LayoutFacts,
+  ) {}
+
+  linesOf(lines: readonly OwnLine[], around: Around): Line[] {
+    return lines.flatMap((line) => this.lineOf(line, around));
+  }
+
+  private base(line: OwnLine) {
+    const { key, look, shown, hiddenIn, note } = line;
+    this.origins.set(key, { kind: 'own', line });
+    const caption = captionIn(line, this.facts.language);
+    return { key, caption, look, shown, note, rung: 0, side: direction, reversed: false, ...(hiddenIn === null || shown !== 'never' ? {} : { hiddenIn }) };
+  }
+
+  private lineOf(line: OwnLine, around: Around): Line[] {
+    const base = this.base(line);
+    switch (line.kind) {
+      case 'heading':
+        return [{ ...base, kind: 'heading', children: this.linesOf(line.children, around) }];
+      case 'group': {
+        const side = line.side ?? around.side ?? direction;
+        const children = this.linesOf(line.children, { ...around, side: line.side ?? around.side });
+        return [{ ...base, kind: 'group', side, reversed: line.reversed, totalCaption: this.totalCaption(line, base.caption), children }];
+      }
+      case 'follows':
+        return [this.followed(line, base, around)];
+      case 'accounts':
+      case 'memo':
+        return [this.accounts(line, base, around)];
+      case 'remainder':
+        return [this.remainder(line, base, around)];
+      case 'sum':
+        this.pendingSums.push(line);
+        return [{ ...base, kind: 'sum', side: line.side ?? direction, reversed: line.reversed, terms: [], final: line.look.weight === 'final' }];
+      case 'calculation': {
+        const read = readFormula(line.formula);
+        if (!read.ok) this.findings.push({ ...read.failure, key: line.key });
+        const formula = read.ok ? read.value : read.failure;
+        return [{ ...base, kind: 'calculation', side: line.side ?? direction, reversed: line.reversed, formula, result: line.result }];
+      }
+      case 'result':
+        return this.results(line, base);
+      case 'text':
+      case 'space':
+        return [{ ...base, kind: line.kind }];
+    }
+  }
+
+  private totalCaption(line: Extract<OwnLine, { kind: 'group' | 'follows' }>, caption: string): string {
+    const given = line.totalCaption === '' ? '' : captionIn({ caption: line.totalCaption, captions: line.totalCaptions }, this.facts.language);
+    return given || captionWords[this.facts.language].total(caption);
+  }
+
+  private followed(line: FollowsOwnLine, base: ReturnType<Expansion['base']>, around: Around): Line {
+    const followed = expandFollowed(line, this.facts, this.own.kind, (inner, elements, side) => this.linesOf([inner], { side, elements }));
+    for (const [key, origin] of followed.origins) this.origins.set(key, origin);
+    this.findings.push(...followed.findings);
+    const isBare = line.frame === 'bare' || (line.frame === 'several' && followed.lines.length < 2);
+    return {
+      ...base,
+      kind: 'group',
+      side: line.side ?? around.side ?? followed.side,
+      reversed: line.reversed,
+      totalCaption: this.totalCaption(line, base.caption),
+      children: followed.lines,
+      ...(isBare ? { bare: true } : {}),
+    };
+  }
+
+  private accounts(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
+    this.checkSources(line);
+    const selection = selected(line, this.facts);
+    const elements = new Set(Array.from(selection.accounts, (at) => this.facts.accounts[at]?.element as Element));
+    const [only] = elements;
+    const natural = line.takes !== 'any' ? line.takes : elements.size === 1 && only ? naturalSide(only) : (around.side ?? direction);
+    const isPlain = line.measure === 'column' && Object.keys(line.facets).length === 0;
+    return {
+      ...base,
+      kind: 'accounts',
+      categoryId: null,
+      selection,
+      side: line.side ?? natural,
+      reversed: line.reversed,
+      ...(isPlain ? {} : { reading: { measure: line.measure, facets: line.facets } }),
+      ...(line.kind === 'memo' ? { isMemo: true } : {}),
+      ...(line.byAccount ? { byAccount: true } : {}),
+    };
+  }
+
+  private remainder(line: RemainderOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
+    const elements = line.elements.length > 0 ? line.elements : around.elements.length > 0 ? around.elements : elementsOfSide(around.side, this.facts.scope);
+    const accounts = this.facts.accounts.flatMap(({ element }, at) => (elements.includes(element) ? [at] : []));
+    const [only] = elements;
+    return {
+      ...base,
+      kind: 'accounts',
+      categoryId: null,
+      isRemainder: true,
+      selection: { accounts: Int32Array.from(accounts), sides: new Uint8Array(accounts.length).fill(3) },
+      side: line.side ?? (elements.length === 1 && only ? naturalSide(only) : (around.side ?? direction)),
+      reversed: line.reversed,
+      ...(line.byAccount ? { byAccount: true } : {}),
+    };
+  }
+
+  private results(line: Extract<OwnLine, { kind: 'result' }>, base: ReturnType<Expansion['base']>): ResultLine[] {
+    const holdsIncome = this.facts.scope.some((element) => element === 'income' || element === 'expense');
+    const result: ResultLine = { ...base, kind: 'result', reversed: line.reversed, of: 'year_to_date', within: null, ...(holdsIncome ? { isMemo: true } : {}) };
+    if (this.own.kind !== 'balance_sheet' || this.facts.retainedEarningsId !== null) return [result];
+    const key = `${line.key}.earlier`;
+    this.origins.set(key, { kind: 'made', by: line.key });
+    return [{ ...result, key, caption: captionWords[this.facts.language].earlierNotAllotted, of: 'earlier_years', note: '' }, result];
+  }
+
+  private checkSources({ key, sources, except }: AccountsOwnLine): void {
+    for (const source of [...sources, ...except]) {
+      const isThere =
+        source.kind === 'category'
+          ? this.facts.tree.nodes.has(source.categoryId)
+          : source.kind === 'account'
+            ? this.facts.accountIds.has(source.accountId)
+            : source.kind === 'code'
+              ? this.facts.listKeys.has(source.list)
+              : this.facts.readsRange(source.text);
+      if (!isThere) this.findings.push({ code: 'source_unknown', key, source });
+    }
+  }
+
+  /** Sums and formulas name lines that may stand anywhere, so they are looked at last. */
+  finish(lines: readonly Line[]): ExpandedLayout {
+    const byKey = new Map<string, Line>();
+    const collect = (line: Line): void => {
+      byKey.set(line.key, line);
+      for (const child of childrenOf(line)) collect(child);
+    };
+    for (const line of lines) collect(line);
+    const sides = this.sidesOfSums(byKey);
+    const sideOf = (line: Line): Side => sides.get(line.key) ?? line.side;
+    const terms = new Map(this.pendingSums.map((sum) => [sum.key, this.termsOf(sum, byKey, sideOf)]));
+    const between = siblingsOf({ lines });
+    for (const line of byKey.values()) {
+      if (line.kind === 'calculation' && 'kind' in line.formula)
+        for (const fault of checkFormula(line.formula, { has: (key) => byKey.has(key), between })) this.findings.push({ ...fault, key: line.key });
+      if (line.hiddenIn !== undefined && !this.standBeside(line, byKey.get(line.hiddenIn), between))
+        this.findings.push({ code: 'hidden_in_unknown', key: line.key, named: line.hiddenIn });
+    }
+    const withTerms = (line: Line): Line => {
+      if (line.kind === 'sum') return { ...line, side: sideOf(line), terms: terms.get(line.key) ?? [] };
+      return line.kind === 'group' || line.kind === 'heading' ? { ...line, children: line.children.map(withTerms) } : line;
+    };
+    const title = captionIn({ caption: this.own.title, captions: this.own.titles }, this.facts.language);
+    const layout: Layout = { kind: this.own.kind, language: this.facts.language, title, lines: terms.size === 0 ? lines : lines.map(withTerms) };
+    return { layout, origins: this.origins, findings: this.findings };
+  }
+
+  private standBeside(line: Line, host: Line | undefined, between: (from: string, to: string) => readonly string[] | null): boolean {
+    return host !== undefined && host !== line && (between(line.key, host.key) ?? between(host.key, line.key)) !== null;
+  }
+
+  /** A sum of lines that all are on one side is on it too. */
+  private sidesOfSums(byKey: ReadonlyMap<string, Line>): ReadonlyMap<string, Side> {
+    const sums = new Map(this.pendingSums.map((sum) => [sum.key, sum]));
+    const sides = new Map<string, Side>();
+    const { order } = orderByNeed(sums.keys(), (key) => sums.get(key)?.terms.map((term) => term.key) ?? []);
+    for (const key of order) {
+      const sum = sums.get(key);
+      if (!sum) continue;
+      const ofTerms = new Set(sum.terms.flatMap((term) => sides.get(term.key) ?? byKey.get(term.key)?.side ?? []));
+      const [only] = ofTerms;
+      sides.set(key, sum.side ?? (ofTerms.size === 1 && only ? only : direction));
+    }
+    return sides;
+  }
+
+  /** Terms count on their own sides, as they are read; kept as what they add to the net amount. */
+  private termsOf(sum: SumOwnLine, byKey: ReadonlyMap<string, Line>, sideOf: (line: Line) => Side) {
+    const side = sideOf(byKey.get(sum.key) as Line);
+    return sum.terms.flatMap(({ key, sign }) => {
+      const line = byKey.get(key);
+      if (!line || line.kind === 'text' || line.kind === 'space') {
+        this.findings.push({ code: 'sum_line_unknown', key: sum.key, named: key });
+        return [];
+      }
+      return [{ key, sign: (sideOf(line) === side ? sign : -sign) as 1 | -1 }];
+    });
+  }
+}
+
+const known = new WeakMap<LayoutFacts, WeakMap<AccountsOwnLine, ReturnType<typeof selectPortions>>>();
+
+/** What a line takes is looked up once for each state of the chart. */
+function selected(line: AccountsOwnLine, facts: LayoutFacts): ReturnType<typeof selectPortions> {
+  const lines = known.get(facts) ?? new WeakMap<AccountsOwnLine, ReturnType<typeof selectPortions>>();
+  known.set(facts, lines);
+  const before = lines.get(line);
+  if (before) return before;
+  const selection = selectPortions(line.sources, line.except, line.takes, facts);
+  lines.set(line, selection);
+  return selection;
+}
+
+function elementsOfSide(side: Side | null, scope: readonly Element[]): readonly Element[] {
+  return side === null ? scope : scope.filter((element) => naturalSide(element) === side);
+}

@@ -1,0 +1,58 @@
+import type { ListKey } from '../chart/codeList.ts';
+import type { Element } from '../chart/element.ts';
+import type { FormulaFaulty } from '../formula/checkFormula.ts';
+import type { FormulaMalformed } from '../formula/readFormula.ts';
+import type { CaptionLanguage } from './captionWords.ts';
+import type { Layout } from './line.ts';
+import type { Adjustment, OwnLine } from './ownLayout.ts';
+import type { Source, SourceFacts } from './source.ts';
+
+/** The chart and placement that a composed layout is made over. */
+export interface LayoutFacts extends SourceFacts {
+  readonly retainedEarningsId: number | null;
+  readonly language: CaptionLanguage;
+  /** Elements whose accounts the layout has to hold. */
+  readonly scope: readonly Element[];
+  readonly accountIds: ReadonlySet<number>;
+  readonly listKeys: ReadonlySet<ListKey>;
+  /** Whether a text of account numbers can be read. */
+  readonly readsRange: (text: string) => boolean;
+}
+
+/** Of the tree, by the line that follows it. */
+interface FollowedOrigin {
+  readonly kind: 'followed';
+  readonly by: string;
+  /** The group among the lines of the tree that it stands in; `null` for the topmost. */
+  readonly within: string | null;
+  /** Its place there as the tree has it. */
+  readonly at: number;
+  readonly was: string;
+  readonly adjustment: Adjustment | null;
+}
+
+/** Where a line of the expanded layout comes from. */
+export type LineOrigin =
+  | { readonly kind: 'own'; readonly line: OwnLine }
+  | FollowedOrigin
+  /** Comes with a line of the author's. */
+  | { readonly kind: 'made'; readonly by: string };
+
+/** What of a layout does not fit; `key`: the line that says it. */
+export type LayoutFinding = { readonly key: string } & (
+  | FormulaMalformed
+  | FormulaFaulty
+  | { readonly code: 'sum_line_unknown'; readonly named: string }
+  | { readonly code: 'hidden_in_unknown'; readonly named: string }
+  | { readonly code: 'source_unknown'; readonly source: Source }
+  | { readonly code: 'followed_unknown' }
+  /** The line that was adjusted, or that an inserted line stood in or behind, has gone. */
+  | { readonly code: 'adjustment_idle'; readonly adjusted: string; readonly caption: string }
+);
+
+export interface ExpandedLayout {
+  readonly layout: Layout;
+  /** By key of the line. */
+  readonly origins: ReadonlyMap<string, LineOrigin>;
+  readonly findings: readonly LayoutFinding[];
+}

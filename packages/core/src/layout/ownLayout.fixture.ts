@@ -1,0 +1,95 @@
+import type { Account } from '../chart/account.ts';
+import { accountLabel } from '../chart/accountReference.ts';
+import type { CodesOfAccount } from '../chart/codeList.ts';
+import { isIncomeOrExpense } from '../chart/element.ts';
+import { readRangeText } from '../chart/rangeText.ts';
+import { columnsFor } from '../columns/comparisons.ts';
+import { buildCategoryTree } from '../placement/categoryTree.ts';
+import { portionsByAccount } from '../placement/place.ts';
+import { presentRows } from '../statement/presentRows.ts';
+import { resultOf, runColumn } from '../statement/runColumn.ts';
+import type { Detail } from '../statement/statement.ts';
+import { span, type TestCompany } from '../statement/statementsOf.fixture.ts';
+import { compileLayout } from './compileLayout.ts';
+import { editLayout, type LayoutEdit } from './editLayout.ts';
+import { expandLayout } from './expandLayout.ts';
+import { layoutCoverage } from './layoutCoverage.ts';
+import type { LayoutFacts } from './layoutFacts.ts';
+import { type AccountsOwnLine, type OwnLayout, type OwnLine, plainLook, scopeOf } from './ownLayout.ts';
+import type { Source } from './source.ts';
+
+/** The facts of a small company for a composed layout. */
+export function factsOf(company: TestCompany, layout: Pick<OwnLayout, 'kind' | 'scope'>, codes: ReadonlyMap<number, CodesOfAccount> = new Map()): LayoutFacts {
+  return {
+    accounts: company.accounts.map(({ id, number, element, parentId }) => ({ id, number, element, parentId, codes: codes.get(id) ?? {} })),
+    tree: buildCategoryTree(company.categories),
+    portions: portionsByAccount(company.places),
+    order: 'by_value',
+    retainedEarningsId: company.retainedEarningsId ?? null,
+    language: 'en',
+    scope: scopeOf(layout),
+    accountIds: new Set(company.accounts.map(({ id }) => id)),
+    listKeys: new Set(['report:1']),
+    readsRange: (text) => readRangeText(text, null).ok,
+  };
+}
+
+/** A composed layout over a small company: expanded, compiled, run over net amounts, covered, and as rows. */
+export function composed(company: TestCompany, layout: OwnLayout, facts = factsOf(company, layout)) {
+  const expanded = expandLayout(layout, facts);
+  const ids = company.accounts.map(({ id }) => id);
+  const compiled = compileLayout(expanded.layout, ids, facts.portions);
+  const resets = Uint8Array.from(company.accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0));
+  const run = (net: readonly bigint[], more: Partial<Parameters<typeof runColumn>[1]> = {}) => {
+    const vector = BigInt64Array.from(net);
+    return runColumn(compiled, { net: vector, result: resultOf(vector, resets), notAllotted: 0n, exponent: 2, days: 273, ...more });
+  };
+  const rows = (columns: readonly (readonly bigint[])[], detail: Partial<Detail> = {}) =>
+    presentRows({
+      compiled,
+      columns: columnsFor(layout.kind === 'free' ? 'income_statement' : layout.kind, span, columns.length > 1 ? span : null),
+      runs: columns.map((net) => run(net)),
+      accounts: company.accounts.map((account: Account, index) => ({ account, label: accountLabel(account), index, isParent: false })),
+      detail: { rungs: 9, opened: new Set(), shut: new Set(), zeroLines: false, ...detail },
+    });
+  const coverage = (net: readonly bigint[]) =>
+    layoutCoverage(
+      compiled,
+      facts.scope,
+      company.accounts.map(({ element }, account) => ({ account, element, isParent: false })),
+      BigInt64Array.from(net),
+      [],
+    );
+  const edit = (change: LayoutEdit) => editLayout(layout, change, expanded);
+  return { layout, facts, expanded, compiled, run, rows, coverage, edit };
+}
+
+const base = (key: string) => ({ key, caption: key, captions: [], look: plainLook, shown: 'with_amounts' as const, hiddenIn: null, note: '' });
+
+/** A line that takes accounts. */
+export function taking(key: string, sources: readonly Source[], more: Partial<AccountsOwnLine> = {}): AccountsOwnLine {
+  const rest = { except: [], takes: 'any', facets: {}, measure: 'column', byAccount: false, side: null, reversed: false } as const;
+  return { ...base(key), kind: 'accounts', sources, ...rest, ...more };
+}
+
+export const numbers = (text: string): Source => ({ kind: 'numbers', text });
+
+export function calculating(key: string, formula: string, result: 'amount' | 'ratio' | 'percent' | 'days' = 'amount'): OwnLine {
+  return { ...base(key), kind: 'calculation', formula, result, side: null, reversed: false };
+}
+
+export function grouping(key: string, side: 'debit' | 'credit', children: readonly OwnLine[]): OwnLine {
+  return { ...base(key), kind: 'group', side, reversed: false, totalCaption: '', totalCaptions: [], children };
+}
+
+export function summing(key: string, terms: Readonly<Record<string, 1 | -1>>): OwnLine {
+  return { ...base(key), kind: 'sum', side: null, reversed: false, terms: Object.entries(terms).map(([term, sign]) => ({ key: term, sign })) };
+}
+
+export function remaining(key: string): OwnLine {
+  return { ...base(key), kind: 'remainder', elements: [], byAccount: false, side: null, reversed: false };
+}
+
+export function free(lines: readonly OwnLine[], more: Partial<OwnLayout> = {}): OwnLayout {
+  return { kind: 'free', title: 'Free', titles: [], measure: 'closing', scope: [], lines, ...more };
+}

@@ -1,0 +1,189 @@
+import type { Element, Side } from '../chart/element.ts';
+import type { FacetFilter } from '../facet/facetFilter.ts';
+import type { CaptionInLanguage } from '../placement/captionsIn.ts';
+import type { Step, Term } from '../placement/category.ts';
+import type { PlaceSide } from '../placement/place.ts';
+import type { AccountReading, CalculationResult, Layout, LineLook, LineShown } from './line.ts';
+import type { Source } from './source.ts';
+
+/** What an author says of any line. */
+interface OwnLineBase {
+  /** Unique in the layout, also among the lines that follow categories. */
+  readonly key: string;
+  /** In the company's main language. */
+  readonly caption: string;
+  readonly captions: readonly CaptionInLanguage[];
+  readonly look: LineLook;
+  readonly shown: LineShown;
+  /** Where it is never shown: the line beside it in whose figure it is, or none for a helper. */
+  readonly hiddenIn: string | null;
+  /** Number of the note to the statements. */
+  readonly note: string;
+}
+
+/** Amounts and how they are signed. */
+interface Signed {
+  /** `null`: its element's, or the layout's direction. */
+  readonly side: Side | null;
+  readonly reversed: boolean;
+}
+
+interface Totalled {
+  /** Empty: «Total» and the caption. */
+  readonly totalCaption: string;
+  readonly totalCaptions: readonly CaptionInLanguage[];
+}
+
+/** What a line of accounts takes. */
+interface Taking {
+  readonly sources: readonly Source[];
+  readonly except: readonly Source[];
+  readonly takes: PlaceSide;
+  readonly facets: FacetFilter;
+  readonly measure: AccountReading['measure'];
+  readonly byAccount: boolean;
+}
+
+/** The part of the category tree that a line grows and shrinks with. */
+export type Followed =
+  | { readonly of: 'category'; readonly categoryId: number }
+  | { readonly of: 'term'; readonly element: 'asset' | 'liability'; readonly term: Term }
+  | { readonly of: 'element'; readonly element: Element }
+  | { readonly of: 'step'; readonly step: Step };
+
+/** What an author changes in a line that follows; what is not said stays as the categories have it. */
+export interface Adjustment {
+  /** Of the line that follows: `category.12`, `net.12`, `own.12`. */
+  readonly key: string;
+  readonly caption?: string;
+  readonly captions?: readonly CaptionInLanguage[];
+  readonly reversed?: boolean;
+  readonly look?: LineLook;
+  readonly shown?: LineShown;
+  readonly note?: string;
+  /** Stands behind the line beside it with this key; `null`: first. */
+  readonly after?: string | null;
+  /** Not shown; its amount is in the figure of this line beside it. */
+  readonly hiddenIn?: string;
+  /** Left to another line of the layout. */
+  readonly apart?: true;
+}
+
+/** A line of the author's among lines that follow. */
+export interface Inserted {
+  /** Key of the group among the lines that follow; `null`: beside the topmost of them. */
+  readonly within: string | null;
+  /** Key of the line before it; `null`: first. */
+  readonly after: string | null;
+  readonly line: OwnLine;
+}
+
+export type GroupOwnLine = OwnLineBase & Signed & Totalled & { readonly kind: 'group'; readonly children: readonly OwnLine[] };
+export type HeadingOwnLine = OwnLineBase & { readonly kind: 'heading'; readonly children: readonly OwnLine[] };
+export type FollowsOwnLine = OwnLineBase &
+  Signed &
+  Totalled & {
+    readonly kind: 'follows';
+    readonly followed: Followed;
+    /** `several`: a group where there is more than one line to add up. */
+    readonly frame: 'group' | 'bare' | 'several';
+    readonly adjustments: readonly Adjustment[];
+    readonly inserted: readonly Inserted[];
+  };
+export type AccountsOwnLine = OwnLineBase & Signed & Taking & { readonly kind: 'accounts' | 'memo' };
+export type RemainderOwnLine = OwnLineBase & Signed & { readonly kind: 'remainder'; readonly elements: readonly Element[]; readonly byAccount: boolean };
+export type SumOwnLine = OwnLineBase & Signed & { readonly kind: 'sum'; readonly terms: readonly { readonly key: string; readonly sign: 1 | -1 }[] };
+export type CalculationOwnLine = OwnLineBase & Signed & { readonly kind: 'calculation'; readonly formula: string; readonly result: CalculationResult };
+/** Profit or loss; in a layout of income and expense a memo, since it stands there already. */
+export type ResultOwnLine = OwnLineBase & { readonly kind: 'result'; readonly reversed: boolean };
+export type TextOwnLine = OwnLineBase & { readonly kind: 'text' | 'space' };
+
+/** A row of a layout that somebody composed. */
+export type OwnLine =
+  | GroupOwnLine
+  | HeadingOwnLine
+  | FollowsOwnLine
+  | AccountsOwnLine
+  | RemainderOwnLine
+  | SumOwnLine
+  | CalculationOwnLine
+  | ResultOwnLine
+  | TextOwnLine;
+
+export type OwnLineKind = OwnLine['kind'];
+export const ownLineKinds = [
+  'heading',
+  'accounts',
+  'follows',
+  'group',
+  'sum',
+  'calculation',
+  'result',
+  'remainder',
+  'memo',
+  'text',
+  'space',
+] as const satisfies readonly OwnLineKind[];
+
+/** A layout that somebody composed; it is made into lines of its own anew whenever it is run. */
+export interface OwnLayout {
+  readonly kind: Layout['kind'];
+  readonly title: string;
+  readonly titles: readonly CaptionInLanguage[];
+  /** Of a free layout: what its columns hold, unless a line says otherwise. */
+  readonly measure: 'closing' | 'movement';
+  /** Of a free layout: the elements whose accounts have to stand in it; none: no coverage is claimed. */
+  readonly scope: readonly Element[];
+  readonly lines: readonly OwnLine[];
+}
+
+export const plainLook: LineLook = { weight: 'usual', indent: 0, spaceBefore: false, breakBefore: false };
+
+export function ownChildren(line: OwnLine): readonly OwnLine[] {
+  return line.kind === 'group' || line.kind === 'heading' ? line.children : [];
+}
+
+/** Every line of the author's, also those inserted among lines that follow, from top to bottom. */
+export function walkOwn(lines: readonly OwnLine[], visit: (line: OwnLine) => void): void {
+  for (const line of lines) {
+    visit(line);
+    walkOwn(ownChildren(line), visit);
+    if (line.kind === 'follows') for (const { line: inner } of line.inserted) walkOwn([inner], visit);
+  }
+}
+
+/** Each of the author's lines changed, inner ones first; those that stay the same are the same objects, so that nothing is worked out anew for them. */
+export function mapOwn(layout: OwnLayout, change: (line: OwnLine) => OwnLine): OwnLayout {
+  const all = <One>(list: readonly One[], each: (one: One) => One): readonly One[] => {
+    const mapped = list.map(each);
+    return mapped.every((one, at) => one === list[at]) ? list : mapped;
+  };
+  const visit = (line: OwnLine): OwnLine => {
+    let inner = line;
+    if (line.kind === 'group' || line.kind === 'heading') {
+      const children = all(line.children, visit);
+      if (children !== line.children) inner = { ...line, children };
+    } else if (line.kind === 'follows') {
+      const inserted = all(line.inserted, (one) => {
+        const own = visit(one.line);
+        return own === one.line ? one : { ...one, line: own };
+      });
+      if (inserted !== line.inserted) inner = { ...line, inserted };
+    }
+    return change(inner);
+  };
+  const lines = all(layout.lines, visit);
+  return lines === layout.lines ? layout : { ...layout, lines };
+}
+
+/** The elements whose accounts a layout has to hold, each once. */
+export function scopeOf({ kind, scope }: Pick<OwnLayout, 'kind' | 'scope'>): readonly Element[] {
+  switch (kind) {
+    case 'balance_sheet':
+      return ['asset', 'liability', 'equity'];
+    case 'income_statement':
+      return ['income', 'expense'];
+    case 'free':
+      return scope;
+  }
+}
