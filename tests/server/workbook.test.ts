@@ -2,12 +2,10 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { StatementBody } from '@ivory-ladder/contract';
 import { currencyOf, formatAmount } from '@ivory-ladder/core';
-import ExcelJS from 'exceljs';
-import { HyperFormula } from 'hyperformula';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInExampleA } from '../support/placeExampleA.ts';
+import { firstRow, recomputedBook, recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
 import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
 
@@ -19,40 +17,9 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const firstRow = 7;
-
-async function readBook(path: string) {
-  const workbook = new ExcelJS.Workbook();
-  // exceljs types its input as a Node Buffer of an older shape; the bytes are the same.
-  await workbook.xlsx.load((await server.bytes(path)) as never);
-  const sheet = workbook.worksheets[0] as ExcelJS.Worksheet;
-  const cells = Array.from({ length: sheet.rowCount }, (_, row) =>
-    Array.from({ length: sheet.columnCount }, (__, column) => {
-      const { value } = sheet.getCell(row + 1, column + 1);
-      if (value !== null && typeof value === 'object' && 'formula' in value) return `=${value.formula}`;
-      return value as string | number | null;
-    }),
-  );
-  return { sheet, cells, computed: HyperFormula.buildFromArray(cells, { licenseKey: 'gpl-v3' }) };
-}
-
-/** HyperFormula recomputes every formula of the workbook; its figures must be those of the statement to the minor unit. */
-async function recompute(id: number, kind: 'balance-sheet' | 'income-statement', more: string) {
-  const shown: StatementBody = await statement(server, id, kind, '2022-01-01', '2022-12-31', more);
-  const { cells, computed, sheet } = await readBook(`/companies/${id}/statements/${kind}/workbook?from=2022-01-01&to=2022-12-31${more}`);
-  const scale = 10 ** shown.exponent;
-  let formulas = 0;
-  for (const [at, row] of shown.rows.entries())
-    for (const [column, value] of row.values.entries()) {
-      const cell = computed.getCellValue({ sheet: 0, row: firstRow - 1 + at, col: column + 1 });
-      if (String(cells[firstRow - 1 + at]?.[column + 1]).startsWith('=')) formulas++;
-      if (row.role === 'heading') expect(cell).toBeNull();
-      else if (shown.columns[column]?.kind === 'percent')
-        expect(value === null ? cell : Math.round(Number(cell) * 1000), row.caption).toBe(value === null ? '–' : Number(value));
-      else expect(Math.round(Number(cell) * scale), `${row.caption} ${column}`).toBe(Number(value));
-    }
-  return { shown, formulas, cells, sheet };
-}
+const readBook = (path: string) => recomputedBook(server, path);
+const recompute = (id: number, kind: 'balance-sheet' | 'income-statement', more: string) =>
+  recomputeStatement(server, id, kind, `from=2022-01-01&to=2022-12-31${more}`);
 
 describe('the exported workbook', () => {
   it.each([

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { day, id, version } from './primitives.ts';
+import { rowRole } from './statement.ts';
 
 const accountField = z.enum([
   'number',
@@ -31,7 +32,7 @@ export const statementEffect = z.array(
   z.object({
     kind: z.enum(['balance_sheet', 'income_statement']),
     caption: z.string(),
-    role: z.enum(['heading', 'line', 'account', 'total', 'final']),
+    role: rowRole,
     before: z.string().nullable(),
     after: z.string().nullable(),
   }),

@@ -13,6 +13,7 @@ export * from './company.ts';
 export * from './entry.ts';
 export * from './facetQuery.ts';
 export * from './journalImport.ts';
+export * from './layout.ts';
 export * from './openapi.ts';
 export type { Operation } from './operation.ts';
 export * from './operations.ts';

@@ -5,7 +5,19 @@ import { problem } from './problem.ts';
 
 type Json = Record<string, unknown>;
 
-const schemaOf = (type: z.ZodType, io: 'input' | 'output'): Json => z.toJSONSchema(type, { io, unrepresentable: 'any', target: 'openapi-3.0' }) as Json;
+/** Schemas that hold themselves stand once, among the components. */
+const shared: Json = {};
+
+function schemaOf(type: z.ZodType, io: 'input' | 'output'): Json {
+  const { definitions, ...schema } = z.toJSONSchema(type, { io, unrepresentable: 'any', target: 'openapi-3.0' }) as Json;
+  if (definitions === undefined) return schema;
+  Object.assign(shared, withSharedNames(definitions as Json));
+  return withSharedNames(schema);
+}
+
+function withSharedNames(schema: Json): Json {
+  return JSON.parse(JSON.stringify(schema).replaceAll('"#/definitions/', '"#/components/schemas/')) as Json;
+}
 
 /** The OpenAPI 3.0 description of every operation, made from the schemas that check requests and answers. */
 export function describeApi(version: string): Json {
@@ -23,7 +35,7 @@ export function describeApi(version: string): Json {
         'Amounts are decimal strings of minor units, debit positive unless a field says otherwise. Requests that change something carry the header `X-Ivory-Ladder: 1` and come from the origin the server listens as.',
     },
     paths,
-    components: { schemas: { Problem: schemaOf(problem, 'output') } },
+    components: { schemas: { ...shared, Problem: schemaOf(problem, 'output') } },
   };
 }
 

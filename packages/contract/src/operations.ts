@@ -4,6 +4,7 @@ import { chartOperations } from './chartOperations.ts';
 import { codeListOperations } from './codeListOperations.ts';
 import { companyOperations } from './companyOperations.ts';
 import { journalOperations } from './journalOperations.ts';
+import { layoutOperations } from './layoutOperations.ts';
 import { ledgerOperations } from './ledgerOperations.ts';
 import { peopleOperations } from './peopleOperations.ts';
 import { placementOperations } from './placementOperations.ts';
@@ -24,7 +25,9 @@ export const operations = {
   ...rateOperations,
   ...seriesOperations,
   ...statementOperations,
+  ...layoutOperations,
 };
 
 export type OperationName = keyof typeof operations;
-export const statementKind = z.enum(['balance-sheet', 'income-statement']);
+/** A generated statement, or the composed layout with the id: `layout-7`. */
+export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);

@@ -114,8 +114,8 @@ const accountToPlace = placedAccount.extend({
 
 export type PlacedAccount = z.infer<typeof placedAccount>;
 
-/** `classification:1`, or `report:7` for a list of report codes. */
-const coverageScope = z.string().regex(/^(classification|report):\d+$/);
+/** `classification:1`, `report:7` for a list of report codes, or `layout:3` for a composed layout. */
+const coverageScope = z.string().regex(/^(classification|report|layout):\d+$/);
 
 /** `reason`: why they are left out; `null` takes them in again. */
 export const exclusionsChange = z.strictObject({

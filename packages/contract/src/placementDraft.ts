@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { captions, category, description, noteNumber, place } from './placement.ts';
 import { amount, id, idText, name, version } from './primitives.ts';
-import { classificationQuery, classifiedSpanQuery } from './statement.ts';
+import { classificationQuery, classifiedSpanQuery, rowRole } from './statement.ts';
 
 /** New categories have negative ids until they are applied. */
 const draftedId = z.int().refine((given) => given !== 0, { error: 'an id of 0' });
@@ -113,7 +113,7 @@ export const changedLine = z.object({
   key: z.string(),
   caption: z.string(),
   formerCaption: z.string().nullable(),
-  role: z.enum(['heading', 'line', 'account', 'total', 'final']),
+  role: rowRole,
   depth: z.int(),
   before: z.array(amount).nullable(),
   after: z.array(amount).nullable(),

@@ -60,18 +60,35 @@ export const statementColumn = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('percent'), of: z.int(), against: z.int() }),
 ]);
 
+const unit = z.enum(['amount', 'ratio', 'percent', 'days']);
+
+/** What a row is on the page. */
+export const rowRole = z.enum(['heading', 'line', 'account', 'total', 'final', 'text', 'space']);
+
+/** Why a calculation has no value in a column; the facts name lines and places in the formula's text. */
+const lineFault = z.looseObject({ code: z.string() });
+
 export const statementRow = z.object({
   key: z.string(),
   lineKey: z.string(),
   accountId: id.nullable(),
-  role: z.enum(['heading', 'line', 'account', 'total', 'final']),
+  role: rowRole,
   caption: z.string(),
   depth: z.int(),
   opens: z.boolean(),
   open: z.boolean(),
-  /** Shown amounts in minor units, or tenths of a percent in a percent column; `null` where there is no figure. */
+  /** Shown amounts in the row's unit, or tenths of a percent in a percent column; `null` where there is no figure. */
   values: z.array(amount.nullable()),
+  /** Minor units, hundredths, tenths of a percent, days; of amounts where it is left out. */
+  unit: z.exactOptional(unit),
+  /** Why columns have no figure, where any has none. */
+  faults: z.exactOptional(z.array(lineFault.nullable())),
+  look: z.exactOptional(
+    z.object({ weight: z.enum(['usual', 'plain', 'strong', 'ruled', 'final']), indent: z.int(), spaceBefore: z.boolean(), breakBefore: z.boolean() }),
+  ),
+  note: z.exactOptional(z.string()),
 });
+export type StatementRowBody = z.infer<typeof statementRow>;
 
 export const proof = z.object({
   name: z.enum([
@@ -93,7 +110,9 @@ export const proof = z.object({
 export type ProofBody = z.infer<typeof proof>;
 
 export const statement = z.object({
-  kind: z.enum(['balance_sheet', 'income_statement']),
+  kind: z.enum(['balance_sheet', 'income_statement', 'free']),
+  /** The composed layout that it is of. */
+  layoutId: id.nullable(),
   title: z.string(),
   /** In which title and captions are. */
   language,
@@ -131,14 +150,17 @@ export const evidence = z.object({
   lastDay: day,
   /** Name of the budget that the figure is of, behind which there are no entries. */
   budget: z.string().nullable(),
-  /** As shown in the cell. */
-  amount,
+  /** As shown in the cell, in its unit; `null` where it has no value. */
+  amount: amount.nullable(),
   /** From the top of the statement down to the line; shown amounts. */
   climb: z.array(z.object({ key: z.string(), caption: z.string(), amount })),
   /** What it is made of, debit positive, largest first. */
   accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), net: amount, sideAgainst: side.nullable() })),
   /** Amounts that no single account bears: profit of the year, and profit of completed years in retained earnings. */
   carried: z.array(z.object({ caption: z.string(), net: amount })),
+  /** Of a calculation: its formula read out with captions, and the lines that it names. */
+  formula: z.object({ text: z.string(), operands: z.array(z.object({ key: z.string(), caption: z.string(), unit, amount: amount.nullable() })) }).nullable(),
+  unit,
   entryCount: z.int(),
 });
 export type EvidenceBody = z.infer<typeof evidence>;

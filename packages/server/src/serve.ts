@@ -32,6 +32,7 @@ import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
 import { forgetOldKeys } from './persistence/idempotency.ts';
 import { forgetAbandonedImports, JournalRepository } from './persistence/journalStore.ts';
+import { LayoutRepository } from './persistence/layoutStore.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
 import { LineProofs } from './persistence/lineProofs.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
@@ -129,6 +130,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     attachments: new AttachmentRepository(database, counters),
     placement: new PlacementRepository(database, counters),
     rehearsals: new RehearsalRepository(database),
+    layouts: new LayoutRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),
     secrets: nodeSecrets,

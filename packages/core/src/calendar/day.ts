@@ -42,3 +42,8 @@ export interface Span {
   readonly firstDay: Day;
   readonly lastDay: Day;
 }
+
+/** Both ends counted. */
+export function daysIn({ firstDay, lastDay }: Span): number {
+  return Math.round((Date.parse(lastDay) - Date.parse(firstDay)) / 86_400_000) + 1;
+}

@@ -1,4 +1,4 @@
-import { addDays, type Span } from '../calendar/day.ts';
+import { addDays, daysIn, type Span } from '../calendar/day.ts';
 import { type FiscalCalendar, ordinaryPeriods, type Period, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { LayoutKind } from '../layout/line.ts';
@@ -46,8 +46,7 @@ function spanBefore(span: Span): Span {
     const months = Number(after.slice(0, 4)) * 12 + Number(after.slice(5, 7)) - Number(span.firstDay.slice(0, 4)) * 12 - Number(span.firstDay.slice(5, 7));
     return shiftSpan(span, -months);
   }
-  const days = Math.round((Date.parse(span.lastDay) - Date.parse(span.firstDay)) / 86_400_000) + 1;
-  return { firstDay: addDays(span.firstDay, -days), lastDay: addDays(span.firstDay, -1) };
+  return { firstDay: addDays(span.firstDay, -daysIn(span)), lastDay: addDays(span.firstDay, -1) };
 }
 
 /** The chosen span, its comparative if there is one, and then change and percent between them. */

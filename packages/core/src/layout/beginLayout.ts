@@ -2,6 +2,7 @@ import { type Step, steps, type Term } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
 import type { LayoutKind } from './line.ts';
+import { newLine } from './newLine.ts';
 import type { LayoutOptions, Subtotal } from './options.ts';
 import { type Followed, type FollowsOwnLine, type GroupOwnLine, type OwnLayout, type OwnLine, plainLook, type SumOwnLine } from './ownLayout.ts';
 
@@ -17,21 +18,18 @@ export function beginLayout(kind: LayoutKind, facts: BeginningFacts): OwnLayout 
   return kind === 'balance_sheet' ? beginBalanceSheet(facts) : beginIncomeStatement(facts);
 }
 
-const base = (key: string, caption: string) => ({ key, caption, captions: [], look: plainLook, shown: 'with_amounts' as const, hiddenIn: null, note: '' });
-
 function follows(key: string, caption: string, followed: Followed, frame: FollowsOwnLine['frame']): FollowsOwnLine {
-  const rest = { side: null, reversed: false, totalCaption: '', totalCaptions: [], adjustments: [], inserted: [] };
-  return { ...base(key, caption), kind: 'follows', followed, frame, ...rest };
+  return { ...newLine('follows', key, caption), followed, frame };
 }
 
 function group(key: string, caption: string, side: 'debit' | 'credit', children: readonly OwnLine[]): GroupOwnLine {
-  return { ...base(key, caption), kind: 'group', side, reversed: false, totalCaption: '', totalCaptions: [], children };
+  return { ...newLine('group', key, caption), side, children };
 }
 
 function sum(key: string, caption: string, terms: readonly string[], isFinal: boolean): SumOwnLine {
   const look = isFinal ? { ...plainLook, weight: 'final' as const } : plainLook;
   const shown = isFinal ? ('always' as const) : ('differs' as const);
-  return { ...base(key, caption), kind: 'sum', look, shown, side: 'credit', reversed: false, terms: terms.map((term) => ({ key: term, sign: 1 })) };
+  return { ...newLine('sum', key, caption), look, shown, side: 'credit', terms: terms.map((term) => ({ key: term, sign: 1 })) };
 }
 
 function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
@@ -57,7 +55,7 @@ function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
       group('liability', words.liabilities, 'credit', termsOf('liability')),
       group('equity', words.equity, 'credit', [
         follows('equity_categories', words.equity, { of: 'element', element: 'equity' }, 'bare'),
-        { ...base('result', words.resultOfYear), kind: 'result', reversed: false },
+        newLine('result', 'result', words.resultOfYear),
       ]),
       sum('liability_and_equity', words.total(words.liabilitiesAndEquity), ['liability', 'equity'], true),
     ],

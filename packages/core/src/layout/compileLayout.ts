@@ -142,6 +142,12 @@ function takePortions(lines: readonly Line[], accountIds: readonly number[], por
   return { lineOfDebit, lineOfCredit, takes, readings };
 }
 
+/** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */
+export function isSplitBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout, resets: Uint8Array): boolean {
+  const isSplit = (line: number, account: number): boolean => line !== lineOfCredit[account] && resets[account] === 0;
+  return takes.some(({ sides, account }) => sides !== 3 && resets[account] === 0) || lineOfDebit.some(isSplit);
+}
+
 export function isMemoLine(line: Line | undefined): boolean {
   return line?.kind === 'accounts' && line.isMemo === true;
 }

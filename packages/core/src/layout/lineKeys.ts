@@ -15,7 +15,7 @@ export function freshKey(caption: string, taken: { has(key: string): boolean }):
   for (let number = 2; ; number++) if (isFree(`${plain}_${number}`)) return `${plain}_${number}`;
 }
 
-/** Letters, digits, `_` and `.`, with a letter first; as formulas write it without quotes. */
+/** Letters, digits and `_`, with a letter first; keys of lines that follow have a dot, so that none is taken by them. */
 export function isLineKey(text: string): boolean {
-  return /^\p{L}[\p{L}\p{N}_.]{0,79}$/u.test(text) && !formulaWords.has(text.toLowerCase());
+  return /^\p{L}[\p{L}\p{N}_]{0,79}$/u.test(text) && !formulaWords.has(text.toLowerCase());
 }

@@ -15,7 +15,8 @@ import { editLayout, type LayoutEdit } from './editLayout.ts';
 import { expandLayout } from './expandLayout.ts';
 import { layoutCoverage } from './layoutCoverage.ts';
 import type { LayoutFacts } from './layoutFacts.ts';
-import { type AccountsOwnLine, type OwnLayout, type OwnLine, plainLook, scopeOf } from './ownLayout.ts';
+import { newLine } from './newLine.ts';
+import { type AccountsOwnLine, type OwnLayout, type OwnLine, scopeOf } from './ownLayout.ts';
 import type { Source } from './source.ts';
 
 /** The facts of a small company for a composed layout. */
@@ -64,30 +65,27 @@ export function composed(company: TestCompany, layout: OwnLayout, facts = factsO
   return { layout, facts, expanded, compiled, run, rows, coverage, edit };
 }
 
-const base = (key: string) => ({ key, caption: key, captions: [], look: plainLook, shown: 'with_amounts' as const, hiddenIn: null, note: '' });
-
 /** A line that takes accounts. */
 export function taking(key: string, sources: readonly Source[], more: Partial<AccountsOwnLine> = {}): AccountsOwnLine {
-  const rest = { except: [], takes: 'any', facets: {}, measure: 'column', byAccount: false, side: null, reversed: false } as const;
-  return { ...base(key), kind: 'accounts', sources, ...rest, ...more };
+  return { ...newLine('accounts', key, key), sources, ...more };
 }
 
 export const numbers = (text: string): Source => ({ kind: 'numbers', text });
 
 export function calculating(key: string, formula: string, result: 'amount' | 'ratio' | 'percent' | 'days' = 'amount'): OwnLine {
-  return { ...base(key), kind: 'calculation', formula, result, side: null, reversed: false };
+  return { ...newLine('calculation', key, key), formula, result };
 }
 
 export function grouping(key: string, side: 'debit' | 'credit', children: readonly OwnLine[]): OwnLine {
-  return { ...base(key), kind: 'group', side, reversed: false, totalCaption: '', totalCaptions: [], children };
+  return { ...newLine('group', key, key), side, children };
 }
 
 export function summing(key: string, terms: Readonly<Record<string, 1 | -1>>): OwnLine {
-  return { ...base(key), kind: 'sum', side: null, reversed: false, terms: Object.entries(terms).map(([term, sign]) => ({ key: term, sign })) };
+  return { ...newLine('sum', key, key), terms: Object.entries(terms).map(([term, sign]) => ({ key: term, sign })) };
 }
 
 export function remaining(key: string): OwnLine {
-  return { ...base(key), kind: 'remainder', elements: [], byAccount: false, side: null, reversed: false };
+  return newLine('remainder', key, key);
 }
 
 export function free(lines: readonly OwnLine[], more: Partial<OwnLayout> = {}): OwnLayout {

@@ -1,4 +1,4 @@
-import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { childrenOf, countsInGroup } from '../layout/line.ts';
 import { amountTaken, movedBySide, type RunColumn } from './runColumn.ts';
 
@@ -81,12 +81,4 @@ function linesCountedBy(compiled: CompiledLayout, key: string): ReadonlyMap<numb
   const start = compiled.indexOf.get(key);
   if (start !== undefined) withHidden(start, 1n, 0);
   return counted;
-}
-
-/** What a calculation names, each with its shown amount (debit positive); a line that has no amount is left out. */
-export function operandsOf(compiled: CompiledLayout, run: RunColumn, keys: readonly string[]): LineContribution[] {
-  return [...new Set(keys)].flatMap((key) => {
-    const index = compiled.indexOf.get(key);
-    return index === undefined ? [] : [{ key, net: shownAmount(compiled, run.amounts, index) }];
-  });
 }

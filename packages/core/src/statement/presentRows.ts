@@ -1,7 +1,6 @@
 import type { Account } from '../chart/account.ts';
-import { roundFraction } from '../formula/fraction.ts';
 import { captionWords } from '../layout/captionWords.ts';
-import { type CompiledLayout, shownAmount, type Take } from '../layout/compileLayout.ts';
+import type { CompiledLayout, Take } from '../layout/compileLayout.ts';
 import {
   type AccountsLine,
   type CalculationLine,
@@ -15,7 +14,8 @@ import {
 import { percentChangeInTenths } from '../money/round.ts';
 import { accountParts } from './contributions.ts';
 import { amountTaken, type LineFault, type RunColumn } from './runColumn.ts';
-import { type Detail, decimalsOf, type RowPart, type RowRole, type StatementColumn, type StatementRow } from './statement.ts';
+import { shownSign, shownValue, unitOf } from './shownValue.ts';
+import type { Detail, RowPart, RowRole, StatementColumn, StatementRow } from './statement.ts';
 
 /** The accounts in chart order with their dense numbers; parents bear amounts only if they were posted to. */
 export interface PresentedAccount {
@@ -33,11 +33,6 @@ export interface PresentationInput {
   readonly runs: readonly RunColumn[];
   readonly accounts: readonly PresentedAccount[];
   readonly detail: Detail;
-}
-
-/** Shown amounts are net amounts times this: −1 where positive is credit, and turned once more where reversed. */
-export function shownSign(line: Pick<Line, 'side' | 'reversed'>): 1n | -1n {
-  return (line.side === 'debit') !== line.reversed ? 1n : -1n;
 }
 
 /** The rows of a statement at a chosen detail, from top to bottom. Cost: lines + accounts of opened lines. */
@@ -292,16 +287,10 @@ class Page {
   private shownValues(line: Line): (bigint | null)[] {
     const { compiled, runs } = this.input;
     const index = compiled.indexOf.get(line.key) as number;
-    const sign = shownSign(line);
-    const unit = line.kind === 'calculation' ? line.result : 'amount';
-    const values = runs.map(({ amounts, reckoned }) => {
-      const known = reckoned.get(index);
-      if (known === undefined) return sign * shownAmount(compiled, amounts, index);
-      if (!known.ok || unit === 'amount') return null;
-      const value = roundFraction(known.value, decimalsOf[unit] + (unit === 'percent' ? 2 : 0));
-      return line.reversed ? -value : value;
-    });
-    return this.withChanges(values, unit === 'amount');
+    return this.withChanges(
+      runs.map((run) => shownValue(compiled, run, index)),
+      unitOf(line) === 'amount',
+    );
   }
 
   private faultsOf(line: Line): readonly (LineFault | null)[] | undefined {

@@ -51,9 +51,6 @@ export interface StatementRow {
   readonly note?: string;
 }
 
-/** Decimals of a value that is no amount. */
-export const decimalsOf: Readonly<Record<Exclude<CalculationResult, 'amount'>, number>> = { ratio: 2, percent: 1, days: 0 };
-
 /** How much of a statement is shown. */
 export interface Detail {
   /** 1 shows top categories, 2 their subcategories, and so on; `accounts` opens every line. */

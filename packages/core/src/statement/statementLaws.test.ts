@@ -6,7 +6,7 @@ import type { Category, Step } from '../placement/category.ts';
 import type { Place } from '../placement/place.ts';
 import { proveBalanceSheet } from '../proofs/proveBalanceSheet.ts';
 import { contributionsOf } from './contributions.ts';
-import { shownSign } from './presentRows.ts';
+import { shownSign } from './shownValue.ts';
 import type { Detail } from './statement.ts';
 import { account, category, span, statementsOf } from './statementsOf.fixture.ts';
 

@@ -15,8 +15,9 @@ import {
   standingOf,
   traitsOf,
 } from '@ivory-ladder/core';
+import { partialsFor } from './partialLines.ts';
 import type { Books, NewEntry, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, layoutsOf, partialsFor, runBalances } from './prepareStatement.ts';
+import { accountsInOrder, balancesFor, layoutsOf, runBalances } from './prepareStatement.ts';
 
 export interface EffectRow {
   readonly kind: LayoutKind;

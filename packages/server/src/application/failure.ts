@@ -79,6 +79,16 @@ export type Failure =
   | { code: 'budget_of_other_year'; name: string; year: string }
   | { code: 'budget_needs_whole_periods'; name: string }
   | { code: 'line_unknown'; line: string }
+  | { code: 'layout_name_taken'; name: string }
+  /** There is no version in use to go back to. */
+  | { code: 'layout_has_draft_only'; name: string }
+  | { code: 'layout_without_draft'; name: string }
+  | { code: 'layout_not_in_use'; name: string }
+  | { code: 'layout_key_twice'; line: string }
+  /** Formulas, sums or hidden lines that name what is not there. */
+  | { code: 'layout_unsound'; lines: string[] }
+  /** What follows its categories. */
+  | { code: 'classification_held'; name: string; layouts: string[] }
   | { code: 'account_element_held'; by: 'sub_accounts' | 'places' | 'role' }
   /** What stands in the way of retiring it: a balance (debit positive), active sub-accounts, a role. */
   | { code: 'account_not_retirable'; balance: bigint; subAccounts: number; role: string | null }

@@ -1,25 +1,33 @@
 import {
   accountLabel,
   balanceAt,
+  type CalculationLine,
+  type CalculationResult,
+  type CompiledLayout,
   climb,
   contributionsOf,
   fail,
   isIncomeOrExpense,
-  type LayoutKind,
   layers,
+  neededBy,
   type Outcome,
+  type RunColumn,
+  renderFormula,
   resultOf,
   type Side,
   type Span,
   shownAmount,
   shownSign,
+  shownValue,
   succeed,
+  unitOf,
   yearOf,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
-import { type ColumnChoice, captionOfTotal, type PreparedStatement, partialsFor, prepareStatement } from './prepareStatement.ts';
+import { type ColumnChoice, captionOfTotal, type PreparedStatement, prepareStatement, type StatementName } from './prepareStatement.ts';
 import { sideAgainstIn } from './sideAgainstIn.ts';
 import { toldAccount } from './toldAccount.ts';
 
@@ -35,16 +43,23 @@ export interface Evidence {
   readonly span: Span;
   /** Name of the budget that the figure is of. */
   readonly budget: string | null;
-  readonly amount: bigint;
+  /** As shown in the cell, in its unit; `null` where it has no value. */
+  readonly amount: bigint | null;
+  readonly unit: CalculationResult;
   readonly climb: readonly { key: string; caption: string; amount: bigint }[];
   readonly accounts: readonly { accountId: number; number: string; name: string; net: bigint; sideAgainst: Side | null }[];
   readonly carried: readonly { caption: string; net: bigint }[];
+  /** Of a calculation: read out with captions, and what it names. */
+  readonly formula: {
+    readonly text: string;
+    readonly operands: readonly { key: string; caption: string; unit: CalculationResult; amount: bigint | null }[];
+  } | null;
   readonly entryCount: number;
 }
 
 /** What one cell is made of: the climb above it, the accounts in it, and for one account the entries behind it. */
-export async function findEvidence(ports: Ports, { companyId }: Access, kind: LayoutKind, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
-  const prepared = await prepareStatement(ports, companyId, kind, choice);
+export async function findEvidence(ports: Ports, { companyId }: Access, name: StatementName, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
+  const prepared = await prepareStatement(ports, companyId, name, choice);
   if (!prepared.ok) return prepared;
   const { compiled, columns, runs, books } = prepared.value;
   const run = runs[choice.column];
@@ -65,14 +80,21 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
       account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
     )
     .sort((a, b) => size(b.net) - size(a.net));
-  const base = { measure: column.measure, span: column.span, budget: column.budget ?? null, climb: rungs };
+  if (line.kind === 'calculation') {
+    const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
+    return succeed({ measure: column.measure, span: column.span, budget: column.budget ?? null, ...told, climb: [], accounts: [], carried: [], entryCount: 0 });
+  }
+  const base = { unit: 'amount' as const, formula: null, measure: column.measure, span: column.span, budget: column.budget ?? null, climb: rungs };
   if (choice.account === undefined) {
-    const carried = parts.results.map(({ key, net }) => ({ caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key, net }));
+    const carried = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
+      caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key,
+      net,
+    }));
     const isResult = line.kind === 'result' && line.of === 'year_to_date';
     return succeed({
       ...base,
       caption: captionOfTotal(line),
-      amount: shown(lineAt),
+      amount: shownValue(compiled, run, lineAt),
       accounts: isResult ? incomeAccounts(prepared.value, run.net) : accounts,
       carried: isResult ? [] : carried,
       entryCount: 0,
@@ -97,6 +119,18 @@ export async function findEvidence(ports: Ports, { companyId }: Access, kind: La
     carried,
     entryCount,
   });
+}
+
+/** What a formula says, in captions, and the figures of the lines that it names. */
+function formulaOf(compiled: CompiledLayout, run: RunColumn, formula: CalculationLine['formula']): Evidence['formula'] {
+  if (!('kind' in formula)) return null;
+  const captionOf = (key: string): string => captionOfTotal(compiled.lines[compiled.indexOf.get(key) ?? -1]) || key;
+  const operands = [...new Set(neededBy(formula, compiled))].map((key) => {
+    const index = compiled.indexOf.get(key);
+    const operand = compiled.lines[index ?? -1];
+    return { key, caption: captionOf(key), unit: operand ? unitOf(operand) : 'amount', amount: index === undefined ? null : shownValue(compiled, run, index) };
+  });
+  return { text: renderFormula(formula, captionOf), operands };
 }
 
 const size = (net: bigint): number => Math.abs(Number(net));

@@ -13,8 +13,9 @@ import type { Access } from './access.ts';
 import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
+import { accountsInOrder, balancesFor, comparisonOf, type SpanChoice } from './prepareStatement.ts';
 
 export interface PlacementOverview {
   readonly books: Books;

@@ -14,19 +14,21 @@ import {
   comparisonSpan,
   compileLayout,
   type Day,
+  daysIn,
+  expandLayout,
   type FacetFilter,
   fail,
   filterText,
   generateBalanceSheet,
   generateIncomeStatement,
+  isSplitBySide,
   type LayoutKind,
   layers,
   movementOver,
   type Outcome,
+  type OwnLayout,
   type PartialLines,
   type PresentedAccount,
-  positionAt,
-  positionBefore,
   type RunColumn,
   resultOf,
   runColumn,
@@ -37,8 +39,11 @@ import {
 import { budgetOver } from './budgetOver.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
+import { layoutFactsOf } from './layoutFacts.ts';
 import { openBooksOf } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
+import { amountOfReading, amountsOver, narrowFurther } from './readingVectors.ts';
 
 export interface SpanChoice {
   readonly from: Day;
@@ -63,9 +68,12 @@ export interface ColumnChoice extends SpanChoice {
 /** More do not fit on any page, nor in a reader's head. */
 const mostColumns = 60;
 
+/** A generated statement, or the id of a composed layout. */
+export type StatementName = LayoutKind | number;
+
 export interface PreparedStatement {
   readonly books: Books;
-  readonly kind: LayoutKind;
+  readonly layoutId: number | null;
   /** That was asked for. */
   readonly span: Span;
   /** What the figures are a part of the ledger by, in words; empty where all lines count. */
@@ -114,22 +122,17 @@ export function comparisonOf(choice: SpanChoice): Outcome<Comparison, Failure> {
   return succeed({ kind: 'fixed', firstDay: compareFrom, lastDay: compareTo });
 }
 
-/** Lines inside periods for every day that a run needs; nothing is asked where all days end a period. */
-export async function partialsFor({ ledger }: Pick<Ports, 'ledger'>, books: Books, spans: readonly Span[]): Promise<PartialLines> {
-  const positions = spans.flatMap((span) => [positionAt(books.cube.calendar, span.lastDay), positionBefore(books.cube.calendar, span.firstDay)]);
-  return ledger.linesWithin(
-    books,
-    positions.filter((position) => position.partialFrom !== null),
-  );
-}
-
 export function balancesFor(books: Books, day: Day, partial: PartialLines): BalanceVector {
   return balanceAt(books.cube, books.traits, layers, day, partial);
 }
 
+function inputOf(books: Books, { net, notAllotted }: BalanceVector) {
+  return { net, result: resultOf(net, books.traits.resets), notAllotted };
+}
+
+/** Of a layout without formulas. */
 export function runBalances(compiled: CompiledLayout, books: Books, balances: BalanceVector): RunColumn {
-  const input = { net: balances.net, result: resultOf(balances.net, books.traits.resets), notAllotted: balances.notAllotted };
-  return { net: balances.net, amounts: runColumn(compiled, input) };
+  return runColumn(compiled, inputOf(books, balances));
 }
 
 /** What a rung of a climb is called. */
@@ -160,46 +163,130 @@ function titled(compiled: CompiledLayout, { classifications, classificationId, c
   return { ...compiled, layout: { ...compiled.layout, title: `${compiled.layout.title} (${name})` } };
 }
 
-export async function prepareStatement(ports: Ports, companyId: number, kind: LayoutKind, choice: ColumnChoice): Promise<Outcome<PreparedStatement, Failure>> {
+/** The layout of a statement over the books, in a language; the books are of the classification that it follows. */
+interface OpenedLayout {
+  readonly books: Books;
+  readonly compiled: CompiledLayout;
+  readonly measure: 'closing' | 'movement';
+  readonly layoutId: number | null;
+}
+
+async function openLayout(ports: Ports, opened: Books, name: StatementName, choice: ColumnChoice): Promise<Outcome<OpenedLayout, Failure>> {
+  const { language, classification } = choice;
+  if (typeof name !== 'number') {
+    const books = inClassification(opened, classification);
+    if (!books.ok) return books;
+    const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
+    return succeed({ books: books.value, compiled, measure: name === 'balance_sheet' ? 'closing' : 'movement', layoutId: null });
+  }
+  const found = await ports.layouts.find(opened.company.id, name);
+  if (!found) return fail({ code: 'not_found', thing: 'layout', id: name });
+  if (!found.used) return fail({ code: 'layout_not_in_use', name: found.name });
+  const books = inClassification(opened, found.classificationId);
+  if (!books.ok) return books;
+  const compiled = compileOwn(books.value, found.used, languageFor(books.value, language));
+  return succeed({ books: books.value, compiled, measure: measureOf(found.used), layoutId: name });
+}
+
+/** What columns of a composed layout hold. */
+export function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
+  return kind === 'balance_sheet' ? 'closing' : kind === 'income_statement' ? 'movement' : measure;
+}
+
+export function compileOwn(books: Books, layout: OwnLayout, language: CaptionLanguage = mainLanguage(books)): CompiledLayout {
+  const expanded = expandLayout(layout, layoutFactsOf(books, layout, language));
+  return compileLayout(expanded.layout, books.cube.accountIds, books.portions);
+}
+
+export async function prepareStatement(
+  ports: Ports,
+  companyId: number,
+  name: StatementName,
+  choice: ColumnChoice,
+): Promise<Outcome<PreparedStatement, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
-  const classified = inClassification(opened.value, choice.classification);
-  if (!classified.ok) return classified;
-  const books = classified.value;
+  const layout = await openLayout(ports, opened.value, name, choice);
+  if (!layout.ok) return layout;
+  const { books, compiled, measure, layoutId } = layout.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  const comparative = comparisonSpan(comparison.value, kind, span, books.calendar);
-  if (choice.plan === 'budget') return besideBudget(ports, books, kind, choice, span);
-  const columns = choice.plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(choice.plan, kind, span, books.calendar);
-  if (columns.length > mostColumns) return fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns });
-  const spans = columns.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
+  if (choice.plan === 'budget') return besideBudget(ports, layout.value, choice, span);
+  const columns = columnsOf(books, measure, comparison.value, choice.plan, span);
+  if (!columns.ok) return columns;
+  const runs: RunColumn[] = [];
+  const spans = columns.value.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
   const partial = await partialsFor(ports, books, spans);
-  const compiled = titled(layoutsOf(books, languageFor(books, choice.language))[kind], books);
-  const runs = spans.map((columnSpan) =>
-    kind === 'balance_sheet'
-      ? runBalances(compiled, books, balancesFor(books, columnSpan.lastDay, partial))
-      : runBalances(compiled, books, { net: movementOver(books.cube, layers, columnSpan, partial), notAllotted: 0n }),
-  );
+  for (const columnSpan of spans) {
+    const run = await runOver(ports, books, compiled, measure, columnSpan, partial, choice.facets ?? {});
+    if (!run.ok) return run;
+    runs.push(run.value);
+  }
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, kind, span, part, compiled, columns, runs, accounts: accountsInOrder(books) });
+  return succeed({ books, layoutId, span, part, compiled, columns: columns.value, runs, accounts: accountsInOrder(books) });
 }
 
-/** A budget has movements only, by account and period: it stands beside an income statement of whole periods and all lines. */
-async function besideBudget(
+/** The columns of a plan over a span, as many as a page can hold. */
+export function columnsOf(
+  books: Books,
+  measure: 'closing' | 'movement',
+  comparison: Comparison,
+  plan: Exclude<ColumnPlan, 'budget'>,
+  span: Span,
+): Outcome<StatementColumn[], Failure> {
+  const kind = measure === 'closing' ? 'balance_sheet' : 'income_statement';
+  const comparative = comparisonSpan(comparison, kind, span, books.calendar);
+  const columns = plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(plan, kind, span, books.calendar);
+  return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
+}
+
+async function runOver(
   ports: Ports,
   books: Books,
-  kind: LayoutKind,
-  { budget, facets, language }: ColumnChoice,
+  compiled: CompiledLayout,
+  measure: 'closing' | 'movement',
+  span: Span,
+  partial: PartialLines,
+  facets: FacetFilter,
+): Promise<Outcome<RunColumn, Failure>> {
+  const balances =
+    measure === 'closing' ? balancesFor(books, span.lastDay, partial) : { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
+  const readings: BigInt64Array[] = [];
+  for (const reading of compiled.readings) {
+    const narrowed = await narrowFurther(ports, books, facets, reading.facets);
+    if (!narrowed.ok) return narrowed;
+    readings.push(amountOfReading(reading.measure, measure, await amountsOver(ports, narrowed.value, span)));
+  }
+  const opening =
+    measure === 'movement' && isSplitBySide(compiled, books.traits.resets)
+      ? balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true })
+      : null;
+  return succeed(
+    runColumn(compiled, {
+      ...inputOf(books, balances),
+      ...(opening ? { sides: { opening: opening.net, resets: books.traits.resets } } : {}),
+      readings,
+      exponent: books.company.currency.exponent,
+      days: daysIn(span),
+    }),
+  );
+}
+
+/** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */
+async function besideBudget(
+  ports: Ports,
+  { books, compiled, measure, layoutId }: OpenedLayout,
+  { budget, facets }: ColumnChoice,
   span: Span,
 ): Promise<Outcome<PreparedStatement, Failure>> {
-  if (kind === 'balance_sheet') return fail({ code: 'budget_without_balances' });
-  if (Object.keys(facets ?? {}).length > 0) return fail({ code: 'budget_of_all_lines' });
+  if (measure === 'closing' || compiled.readings.some((reading) => reading.measure !== 'column')) return fail({ code: 'budget_without_balances' });
+  if (Object.keys(facets ?? {}).length > 0 || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
   const budgeted = await budgetOver(ports, books, budget ?? 0, span);
   if (!budgeted.ok) return budgeted;
   const { name, net } = budgeted.value;
-  const compiled = titled(layoutsOf(books, languageFor(books, language)).income_statement, books);
   const posted = movementOver(books.cube, layers, span, await partialsFor(ports, books, [span]));
-  const runs = [posted, net].map((column) => runBalances(compiled, books, { net: column, notAllotted: 0n }));
-  return succeed({ books, kind, span, part: '', compiled, columns: columnsAgainst(name, span), runs, accounts: accountsInOrder(books) });
+  const formulas = { exponent: books.company.currency.exponent, days: daysIn(span) };
+  const runs = [posted, net].map((column) => runColumn(compiled, { ...inputOf(books, { net: column, notAllotted: 0n }), ...formulas }));
+  return succeed({ books, layoutId, span, part: '', compiled, columns: columnsAgainst(name, span), runs, accounts: accountsInOrder(books) });
 }

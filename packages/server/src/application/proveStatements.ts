@@ -25,8 +25,9 @@ import { coveredAccounts } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { hasOtherPlace } from './hasOtherPlace.ts';
 import { openClassified } from './inClassification.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, partialsFor, runBalances, type SpanChoice } from './prepareStatement.ts';
+import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
 
 export interface Proofs {
   readonly books: Books;

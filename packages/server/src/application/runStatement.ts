@@ -1,8 +1,8 @@
-import { type Detail, type LayoutKind, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
+import { type Detail, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
-import { type ColumnChoice, type PreparedStatement, prepareStatement } from './prepareStatement.ts';
+import { type ColumnChoice, type PreparedStatement, prepareStatement, type StatementName } from './prepareStatement.ts';
 
 export interface StatementChoice extends ColumnChoice {
   readonly detail: number | 'accounts';
@@ -17,8 +17,8 @@ export interface Statement extends PreparedStatement {
   readonly rungs: number;
 }
 
-export async function runStatement(ports: Ports, { companyId }: Access, kind: LayoutKind, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
-  const prepared = await prepareStatement(ports, companyId, kind, choice);
+export async function runStatement(ports: Ports, { companyId }: Access, name: StatementName, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
+  const prepared = await prepareStatement(ports, companyId, name, choice);
   if (!prepared.ok) return prepared;
   const { compiled, columns, runs, accounts } = prepared.value;
   const detail: Detail = { rungs: choice.detail, opened: new Set(choice.open), shut: new Set(choice.shut), zeroLines: choice.zero };

@@ -21,8 +21,9 @@ import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooks } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Books, ChartAccount, Ports } from './ports/index.ts';
-import { balancesFor, captionOfTotal, layoutsOf, partialsFor, runBalances } from './prepareStatement.ts';
+import { balancesFor, captionOfTotal, layoutsOf, runBalances } from './prepareStatement.ts';
 
 interface Rung {
   readonly key: string;

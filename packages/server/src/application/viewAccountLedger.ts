@@ -14,8 +14,8 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { AccountLineRecord, Books, ChartAccount, Ports } from './ports/index.ts';
-import { partialsFor } from './prepareStatement.ts';
 import { balancesAfter } from './viewLines.ts';
 
 interface LedgerLine extends AccountLineRecord {

@@ -2,8 +2,9 @@ import { climb, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/cor
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
-import { balancesFor, captionOfTotal, layoutsOf, partialsFor } from './prepareStatement.ts';
+import { balancesFor, captionOfTotal, layoutsOf } from './prepareStatement.ts';
 import { viewEntry } from './viewLines.ts';
 
 export interface AccountClimb {

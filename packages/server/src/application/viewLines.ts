@@ -3,8 +3,8 @@ import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
-import { partialsFor } from './prepareStatement.ts';
 import { sideAgainstIn } from './sideAgainstIn.ts';
 
 export interface AccountLinesView {

@@ -17,8 +17,9 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
+import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { comparisonOf, partialsFor, type SpanChoice } from './prepareStatement.ts';
+import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
 
 interface TrialBalanceLine {
   readonly account: Account;

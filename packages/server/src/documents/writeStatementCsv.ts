@@ -1,4 +1,4 @@
-import { asPlainText, toDecimalText } from '@ivory-ladder/core';
+import { asPlainText, type Currency, decimalsOf, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
@@ -16,8 +16,15 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ['', ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
     ...rows.map((row) => [
       asPlainText(row.caption),
-      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : books.company.currency))),
+      ...row.values.map((value, at) =>
+        value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : scaleOf(row, books.company.currency)),
+      ),
     ]),
   ];
   return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
+}
+
+/** As many decimals as the row's unit has. */
+function scaleOf({ unit }: StatementRow, currency: Currency): Currency {
+  return unit === undefined || unit === 'amount' ? currency : { code: unit, exponent: decimalsOf[unit] };
 }

@@ -1,6 +1,7 @@
-import { type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { decimalsOf, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
+import { formulaInCells } from './formulaInCells.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 
@@ -60,7 +61,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   for (let at = 0; at <= columns.length; at++) sheet.getCell(firstRow - 1, at + 1).border = { bottom: rule };
   const rowOf = new Map<string, number>();
   rows.forEach((row, at) => {
-    if (row.role !== 'heading') rowOf.set(row.key, firstRow + at);
+    if (bearsAmounts(row)) rowOf.set(row.key, firstRow + at);
   });
   rows.forEach((row, at) => {
     writeRow(sheet, statement, row, firstRow + at, rowOf);
@@ -75,26 +76,34 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
 function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: StatementRow, number: number, rowOf: ReadonlyMap<string, number>): void {
   const { columns, books } = statement;
   const target = sheet.getRow(number);
-  const isStrong = row.role === 'heading' || row.role === 'total' || row.role === 'final';
+  const weight = row.look?.weight ?? 'usual';
+  const isStrong = weight === 'strong' || (weight !== 'plain' && (row.role === 'heading' || row.role === 'total' || row.role === 'final'));
+  const depth = row.depth + (row.look?.indent ?? 0);
   const font = { name: isStrong ? 'Georgia' : 'Calibri', size: isStrong ? 10.5 : 11, bold: isStrong, color: row.role === 'account' ? second : ink };
   target.outlineLevel = Math.min(deepestLevel, row.depth);
+  if (row.look?.breakBefore) sheet.getRow(number - 1).addPageBreak();
   const caption = target.getCell(1);
   caption.value = row.caption;
   caption.font = font;
-  caption.alignment = { horizontal: 'left', indent: row.depth, vertical: 'middle' };
-  if (row.role === 'heading') {
-    target.height = 22;
+  caption.alignment = { horizontal: 'left', indent: depth, vertical: 'middle', wrapText: row.role === 'text' };
+  if (!bearsAmounts(row)) {
+    target.height = row.role === 'heading' ? 22 : 15;
     return;
   }
+  const { unit = 'amount' } = row;
+  const decimals = unit === 'amount' ? books.company.currency.exponent : decimalsOf[unit];
   columns.forEach((column, at) => {
     const cell = target.getCell(at + 2);
     const value = row.values[at] ?? null;
     const letter = (index: number): string => sheet.getColumn(index + 2).letter;
-    const result = value === null ? undefined : Number(toDecimalText(value, column.kind === 'percent' ? { code: '%', exponent: 3 } : books.company.currency));
+    // A percent is shown by its format: the cell holds the hundredth part.
+    const exponent = column.kind === 'percent' ? 3 : decimals + (unit === 'percent' ? 2 : 0);
+    const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = column.kind === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(books.company.currency.exponent);
-    if (column.kind === 'amount')
+    cell.numFmt = column.kind === 'percent' || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(decimals);
+    if (row.unit !== undefined) cell.value = calculated(statement, row, at, exponent, result, { letter, number, rowOf });
+    else if (column.kind === 'amount')
       cell.value =
         row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
     else {
@@ -104,9 +113,52 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
           ? { formula: rounded(`${of}-${against}`, books.company.currency.exponent), result: result ?? 0 }
           : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
     }
-    if (row.role === 'total' && row.parts.length > 0) cell.border = { top: rule };
+    if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
   });
+}
+
+function bearsAmounts({ role }: StatementRow): boolean {
+  return role !== 'heading' && role !== 'text' && role !== 'space';
+}
+
+interface Sheet {
+  letter(column: number): string;
+  readonly number: number;
+  readonly rowOf: ReadonlyMap<string, number>;
+}
+
+/** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
+function calculated(
+  statement: Statement,
+  row: StatementRow,
+  at: number,
+  exponent: number,
+  result: number | undefined,
+  { letter, number, rowOf }: Sheet,
+): ExcelJS.CellValue {
+  const { columns, compiled } = statement;
+  const column = columns[at] as (typeof columns)[number];
+  const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
+  if (column.kind === 'percent' && row.unit !== 'amount') return '–';
+  if (column.kind !== 'amount') {
+    const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
+    const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
+    const formula = column.kind === 'change' ? change : `(${change})/ABS(${against})`;
+    return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
+  }
+  if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
+  const cells = formulaInCells(line.formula, {
+    statement,
+    run: columns.slice(0, at).filter(({ kind }) => kind === 'amount').length,
+    span: column.span,
+    cellOf: (key) => {
+      const there = rowOf.get(key);
+      return there === undefined ? undefined : `${letter(at)}${there}`;
+    },
+  });
+  const signed = line.reversed ? `-(${cells})` : cells;
+  return { formula: `IFERROR(${row.unit === 'amount' ? rounded(signed, exponent) : signed},"–")`, result: result ?? '–' };
 }
 
 function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {

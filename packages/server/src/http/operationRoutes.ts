@@ -2,13 +2,14 @@ import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
-import { fail, type LayoutKind, type Outcome, type Role, succeed } from '@ivory-ladder/core';
+import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
 import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
+import type { StatementName } from '../application/prepareStatement.ts';
 import { sendProblem } from './problems.ts';
 import { sendJson } from './sendJson.ts';
 
@@ -35,7 +36,8 @@ interface Call<Name extends OperationName> {
   readonly request: Request;
   /** A path parameter that is a whole number. */
   id(parameter: string): number;
-  kind(): LayoutKind;
+  /** Of a statement. */
+  kind(): StatementName;
 }
 
 type Handle<Name extends OperationName> = (call: Call<Name>) => Promise<Outcome<AnswerOf<Name>, Failure>>;
@@ -126,6 +128,11 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
         .digest(),
     },
     id: (parameter) => wholeNumber.parse(request.params[parameter]),
-    kind: () => (statementKind.parse(request.params.kind) === 'balance-sheet' ? 'balance_sheet' : 'income_statement'),
+    kind: () => nameOf(statementKind.parse(request.params.kind)),
   };
+}
+
+function nameOf(kind: string): StatementName {
+  if (kind === 'balance-sheet' || kind === 'income-statement') return kind === 'balance-sheet' ? 'balance_sheet' : 'income_statement';
+  return Number(kind.slice('layout-'.length));
 }

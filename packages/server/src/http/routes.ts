@@ -6,6 +6,7 @@ import { budgetRoutes } from './budgetRoutes.ts';
 import { chartRoutes } from './chartRoutes.ts';
 import { companyRoutes } from './companyRoutes.ts';
 import { journalRoutes } from './journalRoutes.ts';
+import { layoutRoutes } from './layoutRoutes.ts';
 import { ledgerRoutes } from './ledgerRoutes.ts';
 import { operationRoutes } from './operationRoutes.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
@@ -29,7 +30,18 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
   const on = operationRoutes(router, checkAnswers);
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [companyRoutes, chartRoutes, placementRoutes, ledgerRoutes, journalRoutes, budgetRoutes, rateRoutes, seriesRoutes, statementRoutes])
+  for (const routes of [
+    companyRoutes,
+    chartRoutes,
+    placementRoutes,
+    ledgerRoutes,
+    journalRoutes,
+    budgetRoutes,
+    rateRoutes,
+    seriesRoutes,
+    statementRoutes,
+    layoutRoutes,
+  ])
     routes(on, ports);
 
   const description = describeApi(version);

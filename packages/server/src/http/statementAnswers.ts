@@ -1,14 +1,15 @@
-import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
-import type { Proof } from '@ivory-ladder/core';
+import type { EvidenceBody, ProofList, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
+import type { Proof, StatementRow } from '@ivory-ladder/core';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, kind, compiled, columns, rows, rungs }: Statement): StatementBody {
+export function toStatement({ books, layoutId, compiled, columns, rows, rungs }: Statement): StatementBody {
   return {
-    kind,
+    kind: compiled.layout.kind,
+    layoutId,
     title: compiled.layout.title,
     language: compiled.layout.language,
     currency: books.company.currency.code,
@@ -18,33 +19,35 @@ export function toStatement({ books, kind, compiled, columns, rows, rungs }: Sta
         ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay, budget: column.budget ?? null }
         : column,
     ),
-    rows: rows.map(({ key, lineKey, accountId, role, caption, depth, opens, open, values }) => ({
-      key,
-      lineKey,
-      accountId,
-      role,
-      caption,
-      depth,
-      opens,
-      open,
-      values: values.map(textOrNull),
-    })),
+    rows: rows.map(toRow),
     rungs,
     revision: books.cube.revision,
   };
 }
 
-export function toEvidence({ caption, measure, span, budget, amount, climb, accounts, carried, entryCount }: Evidence): EvidenceBody {
+export function toRow({ key, lineKey, accountId, role, caption, depth, opens, open, values, unit, faults, look, note }: StatementRow): StatementRowBody {
+  return {
+    ...{ key, lineKey, accountId, role, caption, depth, opens, open, values: values.map(textOrNull) },
+    ...(unit === undefined || unit === 'amount' ? {} : { unit }),
+    ...(faults === undefined ? {} : { faults: faults.map((fault) => fault && { ...fault }) }),
+    ...(look === undefined ? {} : { look }),
+    ...(note === undefined || note === '' ? {} : { note }),
+  };
+}
+
+export function toEvidence({ caption, measure, span, budget, amount, unit, climb, accounts, carried, formula, entryCount }: Evidence): EvidenceBody {
   return {
     caption,
     measure,
     firstDay: span.firstDay,
     lastDay: span.lastDay,
     budget,
-    amount: text(amount),
+    amount: textOrNull(amount),
+    unit,
     climb: climb.map((rung) => ({ ...rung, amount: text(rung.amount) })),
     accounts: accounts.map((account) => ({ ...account, net: text(account.net) })),
     carried: carried.map((item) => ({ ...item, net: text(item.net) })),
+    formula: formula && { text: formula.text, operands: formula.operands.map((operand) => ({ ...operand, amount: textOrNull(operand.amount) })) },
     entryCount,
   };
 }

@@ -20,6 +20,7 @@ export interface AuditEvent {
     | 'rate'
     | 'entry'
     | 'journal_import'
+    | 'layout'
     | 'layout_options'
     | 'trial_balance'
     | 'year'

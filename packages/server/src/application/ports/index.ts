@@ -5,6 +5,7 @@ import type { CodeListStore } from './codeListStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { JournalStore } from './journalStore.ts';
+import type { LayoutStore } from './layoutStore.ts';
 import type { LedgerStore } from './ledgerStore.ts';
 import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
@@ -33,6 +34,7 @@ export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, Compa
 export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
+export type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
@@ -57,6 +59,7 @@ export interface Ports {
   readonly attachments: AttachmentStore;
   readonly placement: PlacementStore;
   readonly rehearsals: RehearsalStore;
+  readonly layouts: LayoutStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
   readonly secrets: Secrets;

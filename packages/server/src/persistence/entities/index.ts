@@ -11,6 +11,7 @@ import {
   PlaceEntity,
 } from './companyEntities.ts';
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
+import { LayoutEntity, LayoutVersionEntity } from './layoutEntities.ts';
 import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import { ClassificationEntity, CoverageExclusionEntity, PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
@@ -47,6 +48,8 @@ export const entities = [
   FacetSetValueEntity,
   PairingRuleEntity,
   LayoutOptionsEntity,
+  LayoutEntity,
+  LayoutVersionEntity,
   EntryEntity,
   EntrySearchEntity,
   DocumentSeriesEntity,

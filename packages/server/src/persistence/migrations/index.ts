@@ -77,6 +77,8 @@ import { ClassifyPlacementRecord1790000000076 } from './076-classify-placement-r
 import { ClassifyRehearsal1790000000077 } from './077-classify-rehearsal.ts';
 import { CreateCoverageExclusion1790000000078 } from './078-create-coverage-exclusion.ts';
 import { NeedCodesByElement1790000000079 } from './079-need-codes-by-element.ts';
+import { CreateLayout1790000000080 } from './080-create-layout.ts';
+import { CreateLayoutVersion1790000000081 } from './081-create-layout-version.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -159,4 +161,6 @@ export const migrations = [
   ClassifyRehearsal1790000000077,
   CreateCoverageExclusion1790000000078,
   NeedCodesByElement1790000000079,
+  CreateLayout1790000000080,
+  CreateLayoutVersion1790000000081,
 ];

@@ -12,6 +12,7 @@ import type { SpanInAddress } from '../../app/useSpan.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
 import { longDay, spanText } from '../../components/dates.ts';
+import { formatFigure } from '../../components/formatFigure.ts';
 import type { CellAddress } from '../statements/useStatementAddress.ts';
 import { AccountLines } from './AccountLines.tsx';
 import { EntryView } from './EntryView.tsx';
@@ -55,7 +56,7 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
   return (
     <aside className={styles.panel} aria-label="Evidence">
       <header className={styles.head}>
-        <h2>{data ? `What ${format(data.amount)} is made of` : 'Evidence'}</h2>
+        <h2>{data ? `What ${formatFigure(data.amount, data.unit, currency)} is made of` : 'Evidence'}</h2>
         <IconButton size="small" aria-label="Close the evidence" onClick={onClose}>
           <Close fontSize="inherit" />
         </IconButton>
@@ -68,8 +69,9 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
             {data.caption}, {data.budget !== null && `budget ${data.budget}, `}
             {data.measure === 'closing' ? longDay(data.lastDay) : spanText(data.firstDay, data.lastDay)}
           </p>
+          {data.formula && <Operands formula={data.formula} currency={currency} cell={cell} onOpen={onOpen} />}
           <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
-          {cell.account === null ? (
+          {data.formula ? null : cell.account === null ? (
             <Parts evidence={data} currency={currency} cell={cell} onOpen={onOpen} />
           ) : (
             <>
@@ -105,6 +107,35 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
 /** A balance is made of everything up to its day, a movement of what lies in its span. */
 function linesSpan({ measure, firstDay, lastDay }: EvidenceBody): { from?: string; to: string } {
   return measure === 'movement' ? { from: firstDay, to: lastDay } : { to: lastDay };
+}
+
+/** What a calculation says, and the lines that it names; each opens to what it is made of. */
+function Operands({
+  formula,
+  currency,
+  cell,
+  onOpen,
+}: {
+  formula: NonNullable<EvidenceBody['formula']>;
+  currency: Currency;
+  cell: CellAddress;
+  onOpen: (cell: CellAddress) => void;
+}) {
+  return (
+    <>
+      <p className={styles.formula}>{formula.text}</p>
+      <ul className={styles.parts}>
+        {formula.operands.map(({ key, caption, unit, amount }) => (
+          <li key={key}>
+            <button type="button" className={styles.part} onClick={() => onOpen({ line: key, column: cell.column, account: null })}>
+              <span className={styles.partName}>{caption}</span>
+              <span>{formatFigure(amount, unit, currency)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
 }
 
 function Climb({

@@ -1,0 +1,204 @@
+import { z } from 'zod';
+import { listKey } from './codeLists.ts';
+import { facetQuery } from './facetQuery.ts';
+import { captions, noteNumber } from './placement.ts';
+import { amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
+import { comparisonQuery } from './statement.ts';
+
+/** Unique in its layout; a letter, then letters, digits and underscores. */
+const lineKey = z.string().regex(/^\p{L}[\p{L}\p{N}_]{0,79}$/u);
+/** Of any line, those that follow categories among them: `category.12`. */
+const anyLineKey = z.string().min(1).max(100);
+const caption = z.string().trim().max(200);
+
+const look = z.strictObject({
+  weight: z.enum(['usual', 'plain', 'strong', 'ruled', 'final']),
+  indent: z.int().min(0).max(6),
+  spaceBefore: z.boolean(),
+  breakBefore: z.boolean(),
+});
+const shown = z.enum(['always', 'with_amounts', 'differs', 'never']);
+
+/** Where a line takes accounts from. */
+const source = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('category'), categoryId: id }),
+  z.strictObject({ kind: z.literal('numbers'), text: z.string().trim().max(2000) }),
+  z.strictObject({ kind: z.literal('code'), list: listKey, code: z.string().max(50), begins: z.boolean() }),
+  z.strictObject({ kind: z.literal('account'), accountId: id }),
+]);
+
+const base = { key: lineKey, caption, captions, look, shown, hiddenIn: anyLineKey.nullable(), note: noteNumber };
+const signed = { side: side.nullable(), reversed: z.boolean() };
+const totalled = { totalCaption: caption, totalCaptions: captions };
+const facets = z.record(listKey, z.array(z.string().max(50)).min(1).max(200));
+const taking = {
+  sources: z.array(source).max(200),
+  except: z.array(source).max(200),
+  takes: placeSide,
+  facets,
+  measure: z.enum(['column', 'opening', 'closing', 'mean', 'movement']),
+  byAccount: z.boolean(),
+};
+
+const followed = z.discriminatedUnion('of', [
+  z.strictObject({ of: z.literal('category'), categoryId: id }),
+  z.strictObject({ of: z.literal('term'), element: z.enum(['asset', 'liability']), term }),
+  z.strictObject({ of: z.literal('element'), element }),
+  z.strictObject({ of: z.literal('step'), step }),
+]);
+
+/** What is changed in a line that follows. */
+const adjustment = z.strictObject({
+  key: anyLineKey,
+  caption: z.exactOptional(caption),
+  captions: z.exactOptional(captions),
+  reversed: z.exactOptional(z.boolean()),
+  look: z.exactOptional(look),
+  shown: z.exactOptional(shown),
+  note: z.exactOptional(noteNumber),
+  /** Behind which line beside it; `null`: first. */
+  after: z.exactOptional(anyLineKey.nullable()),
+  hiddenIn: z.exactOptional(anyLineKey),
+  apart: z.exactOptional(z.literal(true)),
+});
+
+const accountsLine = z.strictObject({ kind: z.enum(['accounts', 'memo']), ...base, ...signed, ...taking });
+const remainderLine = z.strictObject({ kind: z.literal('remainder'), ...base, ...signed, elements: z.array(element).max(5), byAccount: z.boolean() });
+const sumLine = z.strictObject({
+  kind: z.literal('sum'),
+  ...base,
+  ...signed,
+  terms: z.array(z.strictObject({ key: anyLineKey, sign: z.union([z.literal(1), z.literal(-1)]) })).max(500),
+});
+const calculationLine = z.strictObject({
+  kind: z.literal('calculation'),
+  ...base,
+  ...signed,
+  formula: z.string().max(2000),
+  result: z.enum(['amount', 'ratio', 'percent', 'days']),
+});
+const resultLine = z.strictObject({ kind: z.literal('result'), ...base, reversed: z.boolean() });
+const textLine = z.strictObject({ kind: z.enum(['text', 'space']), ...base });
+const groupBase = z.strictObject({ kind: z.literal('group'), ...base, ...signed, ...totalled });
+const headingBase = z.strictObject({ kind: z.literal('heading'), ...base });
+const followsBase = z.strictObject({
+  kind: z.literal('follows'),
+  ...base,
+  ...signed,
+  ...totalled,
+  followed,
+  /** `several`: a group where there is more than one line to add up. */
+  frame: z.enum(['group', 'bare', 'several']),
+  adjustments: z.array(adjustment).max(2000),
+});
+
+export type OwnLineBody =
+  | z.infer<typeof accountsLine>
+  | z.infer<typeof remainderLine>
+  | z.infer<typeof sumLine>
+  | z.infer<typeof calculationLine>
+  | z.infer<typeof resultLine>
+  | z.infer<typeof textLine>
+  | (z.infer<typeof groupBase> & { children: OwnLineBody[] })
+  | (z.infer<typeof headingBase> & { children: OwnLineBody[] })
+  | (z.infer<typeof followsBase> & { inserted: { within: string | null; after: string | null; line: OwnLineBody }[] });
+
+const ownLine: z.ZodType<OwnLineBody> = z
+  .lazy(() => z.discriminatedUnion('kind', [accountsLine, remainderLine, sumLine, calculationLine, resultLine, textLine, groupLine, headingLine, followsLine]))
+  .meta({ id: 'OwnLine' });
+const groupLine = groupBase.extend({ children: z.array(ownLine).max(1000) });
+const headingLine = headingBase.extend({ children: z.array(ownLine).max(1000) });
+const followsLine = followsBase.extend({
+  /** Lines of the author's among those that follow: in which group of them, behind which line. */
+  inserted: z.array(z.strictObject({ within: anyLineKey.nullable(), after: anyLineKey.nullable(), line: ownLine })).max(1000),
+});
+
+const layoutKind = z.enum(['balance_sheet', 'income_statement', 'free']);
+
+/** A layout that somebody composed. */
+export const ownLayout = z.strictObject({
+  kind: layoutKind,
+  title: name,
+  titles: captions,
+  /** Of a free layout: what its columns hold. */
+  measure: z.enum(['closing', 'movement']),
+  /** Of a free layout: the elements that have to stand in it. */
+  scope: z.array(element).max(5),
+  lines: z.array(ownLine).max(1000),
+});
+export type OwnLayoutBody = z.infer<typeof ownLayout>;
+
+const listedLayout = z.object({
+  id,
+  classificationId: id,
+  name: z.string(),
+  kind: layoutKind,
+  /** Number of the version that runs; `null` where none was put in use yet. */
+  inUse: z.int().nullable(),
+  /** Whether there is a draft that is not in use. */
+  hasDraft: z.boolean(),
+  changedAt: z.string(),
+  changedBy: z.string(),
+  version,
+});
+export type ListedLayout = z.infer<typeof listedLayout>;
+export const layoutList = z.object({ layouts: z.array(listedLayout) });
+export type LayoutList = z.infer<typeof layoutList>;
+
+const layoutVersion = z.object({ number: z.int(), at: z.string(), by: z.string(), reason: z.string() });
+
+export const layoutDetail = listedLayout.extend({
+  /** What is worked at: the draft, or the version in use where there is none. */
+  definition: ownLayout,
+  /** The version in use, where there is one. */
+  used: ownLayout.nullable(),
+  versions: z.array(layoutVersion),
+});
+export type LayoutDetail = z.infer<typeof layoutDetail>;
+export const layoutVersionDetail = layoutVersion.extend({ definition: ownLayout });
+export type LayoutVersionDetail = z.infer<typeof layoutVersionDetail>;
+
+/** `from`: the generated layout that it begins as and goes on following, the layout that it is a copy of, or nothing. */
+export const layoutInput = z.strictObject({
+  name,
+  from: z.union([z.enum(['balance_sheet', 'income_statement', 'nothing']), id]),
+  classificationId: id.optional(),
+});
+export type LayoutInput = z.input<typeof layoutInput>;
+export const layoutRename = z.strictObject({ version, name });
+/** `null`: what was drafted is dropped. */
+export const layoutDraft = z.strictObject({ version, definition: ownLayout.nullable() });
+export type LayoutDraft = z.input<typeof layoutDraft>;
+export const layoutPutInUse = z.strictObject({ version, reason: z.string().trim().max(500).default('') });
+
+/** Amounts of every account that a composed layout is run over, for the columns of a plan. */
+export const layoutFiguresQuery = z.object({
+  from: day,
+  to: day,
+  ...comparisonQuery,
+  ...facetQuery,
+  plan: z.enum(['comparison', 'periods', 'quarters']).default('comparison'),
+  measure: z.enum(['closing', 'movement']),
+});
+export const layoutFigures = z.object({
+  /** In the order of the amounts below. */
+  accountIds: z.array(id),
+  columns: z.array(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('amount'),
+        measure: z.enum(['closing', 'movement']),
+        firstDay: day,
+        lastDay: day,
+        opening: z.array(amount),
+        movement: z.array(amount),
+        closing: z.array(amount),
+        /** Of the closing balances: profit of completed years that no account was named for. */
+        notAllotted: amount,
+      }),
+      z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int() }),
+    ]),
+  ),
+  revision: z.int(),
+});
+export type LayoutFigures = z.infer<typeof layoutFigures>;

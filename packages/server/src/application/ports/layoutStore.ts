@@ -1,0 +1,52 @@
+import type { Layout, Outcome, OwnLayout } from '@ivory-ladder/core';
+import type { Failure } from '../failure.ts';
+
+/** A layout as lists show it. */
+export interface LayoutRecord {
+  readonly id: number;
+  /** Whose categories it follows. */
+  readonly classificationId: number;
+  readonly name: string;
+  readonly kind: Layout['kind'];
+  /** Number of the version that runs; `null` where none was put in use yet. */
+  readonly inUse: number | null;
+  readonly hasDraft: boolean;
+  /** UTC. */
+  readonly changedAt: string;
+  readonly changedBy: string;
+  readonly version: number;
+}
+
+export interface LayoutVersion {
+  readonly number: number;
+  /** UTC. */
+  readonly at: string;
+  readonly by: string;
+  readonly reason: string;
+}
+
+export interface StoredLayout extends LayoutRecord {
+  readonly draft: OwnLayout | null;
+  /** The version in use. */
+  readonly used: OwnLayout | null;
+  /** Latest first. */
+  readonly versions: readonly LayoutVersion[];
+}
+
+export interface LayoutStore {
+  /** By name. */
+  list(companyId: number): Promise<LayoutRecord[]>;
+  find(companyId: number, id: number): Promise<StoredLayout | null>;
+  findVersion(companyId: number, id: number, number: number): Promise<(LayoutVersion & { readonly definition: OwnLayout }) | null>;
+  add(
+    companyId: number,
+    layout: { readonly name: string; readonly classificationId: number; readonly draft: OwnLayout },
+    actor: string,
+  ): Promise<Outcome<number, Failure>>;
+  rename(companyId: number, id: number, version: number, name: string, actor: string): Promise<Outcome<null, Failure>>;
+  /** `null` drops what was drafted. */
+  saveDraft(companyId: number, id: number, version: number, draft: OwnLayout | null, actor: string): Promise<Outcome<null, Failure>>;
+  /** The draft becomes a version, the one that runs. */
+  putInUse(companyId: number, id: number, version: number, reason: string, actor: string): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>>;
+}

@@ -1,0 +1,66 @@
+import type { LayoutDetail, LayoutFigures } from '@ivory-ladder/contract';
+import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
+import * as layouts from '../application/layouts.ts';
+import type { LayoutRecord, Ports, StoredLayout } from '../application/ports/index.ts';
+import { type LayoutFigures as Figures, viewLayoutFigures } from '../application/viewLayoutFigures.ts';
+import { text } from './amountText.ts';
+import type { On } from './operationRoutes.ts';
+
+/** Layouts that are composed: drafts, versions, and the one in use. */
+export function layoutRoutes(on: On, ports: Ports): void {
+  on('listLayouts', async ({ access }) => succeed({ layouts: await layouts.listLayouts(ports, access) }));
+  on('addLayout', async ({ access, body }) => mapOutcome(await layouts.addLayout(ports, access, body), toDetail));
+  on('getLayout', async ({ access, id }) => mapOutcome(await layouts.viewLayout(ports, access, id('layoutId')), toDetail));
+  on('renameLayout', async ({ access, id, body }) => mapOutcome(await layouts.renameLayout(ports, access, id('layoutId'), body.version, body.name), toDetail));
+  on('saveLayoutDraft', async ({ access, id, body }) =>
+    mapOutcome(await layouts.saveLayoutDraft(ports, access, id('layoutId'), body.version, body.definition), toDetail),
+  );
+  on('putLayoutInUse', async ({ access, id, body }) =>
+    mapOutcome(await layouts.putLayoutInUse(ports, access, id('layoutId'), body.version, body.reason), toDetail),
+  );
+  on('deleteLayout', async ({ access, id }) => layouts.deleteLayout(ports, access, id('layoutId')));
+  on('getLayoutVersion', async ({ access, id }) =>
+    mapOutcome(await layouts.viewLayoutVersion(ports, access, id('layoutId'), id('number')), ({ definition, ...version }) => ({
+      ...version,
+      definition: toDefinition(definition),
+    })),
+  );
+  on('getLayoutFigures', async ({ access, query }) => mapOutcome(await viewLayoutFigures(ports, access, query), toFigures));
+}
+
+/** Lists of the core are not to be written to; those of an answer are nobody's any more. */
+function toDefinition(layout: OwnLayout): LayoutDetail['definition'] {
+  return layout as LayoutDetail['definition'];
+}
+
+function toDetail({ draft, used, versions, ...record }: StoredLayout): LayoutDetail {
+  return {
+    ...(record satisfies LayoutRecord),
+    definition: toDefinition((draft ?? used) as OwnLayout),
+    used: used && toDefinition(used),
+    versions: [...versions],
+  };
+}
+
+function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
+  let next = 0;
+  const texts = (vector: BigInt64Array): string[] => Array.from(vector, text);
+  return {
+    accountIds: [...books.cube.accountIds],
+    columns: columns.map((column) => {
+      if (column.kind !== 'amount') return column;
+      const { opening, movement, closing, notAllotted } = amounts[next++] as (typeof amounts)[number];
+      return {
+        kind: 'amount',
+        measure: column.measure,
+        firstDay: column.span.firstDay,
+        lastDay: column.span.lastDay,
+        opening: texts(opening),
+        movement: texts(movement),
+        closing: texts(closing),
+        notAllotted: text(notAllotted),
+      };
+    }),
+    revision: books.cube.revision,
+  };
+}

@@ -1,0 +1,61 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+
+const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
+const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
+const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
+
+interface LayoutRow {
+  companyId: number;
+  id: number;
+  classificationId: number;
+  name: string;
+  kind: string;
+  inUse: number | null;
+  draft: string | null;
+  changedAt: string;
+  changedBy: string;
+  version: number;
+}
+
+export const LayoutEntity = new EntitySchema<LayoutRow>({
+  name: 'layout',
+  columns: {
+    companyId,
+    id: generatedId,
+    classificationId: { name: 'classification_id', type: 'int', unsigned: true },
+    name: { type: 'varchar', length: 200 },
+    kind: { ...keyText, length: 20 },
+    inUse: { name: 'in_use', type: 'int', unsigned: true, nullable: true },
+    draft: { type: 'mediumtext', nullable: true },
+    changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
+    changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [
+    { name: 'layout_by_id', columns: ['id'] },
+    { name: 'layout_by_name', columns: ['companyId', 'name'], unique: true },
+  ],
+});
+
+interface LayoutVersionRow {
+  companyId: number;
+  layoutId: number;
+  number: number;
+  definition: string;
+  reason: string;
+  at: string;
+  by: string;
+}
+
+export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
+  name: 'layout_version',
+  columns: {
+    companyId,
+    layoutId: { name: 'layout_id', type: 'int', unsigned: true, primary: true },
+    number: { type: 'int', unsigned: true, primary: true },
+    definition: { type: 'mediumtext' },
+    reason: { type: 'varchar', length: 500 },
+    at: { name: 'made_at', type: 'datetime', precision: 6 },
+    by: { name: 'made_by', type: 'varchar', length: 200 },
+  },
+});

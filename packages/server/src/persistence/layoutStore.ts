@@ -1,0 +1,168 @@
+import type { Outcome, OwnLayout } from '@ivory-ladder/core';
+import type { DataSource, QueryRunner } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
+import type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
+import { recordAudit } from './audit.ts';
+import type { Counters } from './counters.ts';
+import { isDuplicateKey } from './idempotency.ts';
+import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+
+const record = `id, classification_id AS classificationId, name, kind, in_use AS inUse, draft IS NOT NULL AS hasDraft,
+    changed_at AS changedAt, changed_by AS changedBy, version`;
+const version = 'number, made_at AS `at`, made_by AS `by`, reason';
+type Row = Omit<LayoutRecord, 'hasDraft'> & { readonly hasDraft: number };
+const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z', '');
+
+/** Composed layouts with what is drafted and every version that was put in use. Drafts leave no record: nothing runs by them. */
+export class LayoutRepository implements LayoutStore {
+  constructor(
+    private readonly database: DataSource,
+    private readonly counters: Counters,
+  ) {}
+
+  async list(companyId: number): Promise<LayoutRecord[]> {
+    const rows = await rowsOf<Row>(this.database, `SELECT ${record} FROM layout WHERE company_id = ? ORDER BY name, id`, [companyId]);
+    return rows.map(told);
+  }
+
+  async find(companyId: number, id: number): Promise<StoredLayout | null> {
+    const own = [companyId, id];
+    const [row] = await rowsOf<Row & { draft: string | null; used: string | null }>(
+      this.database,
+      `SELECT ${record}, draft,
+              (SELECT definition FROM layout_version WHERE company_id = layout.company_id AND layout_id = layout.id AND number = layout.in_use) AS used
+         FROM layout WHERE company_id = ? AND id = ?`,
+      own,
+    );
+    if (!row) return null;
+    const versions = await rowsOf<LayoutVersion>(
+      this.database,
+      `SELECT ${version} FROM layout_version WHERE company_id = ? AND layout_id = ? ORDER BY number DESC`,
+      own,
+    );
+    return { ...told(row), draft: definitionOf(row.draft), used: definitionOf(row.used), versions };
+  }
+
+  async findVersion(companyId: number, id: number, number: number): Promise<(LayoutVersion & { readonly definition: OwnLayout }) | null> {
+    const [row] = await rowsOf<LayoutVersion & { readonly definition: string }>(
+      this.database,
+      `SELECT ${version}, definition FROM layout_version WHERE company_id = ? AND layout_id = ? AND number = ?`,
+      [companyId, id, number],
+    );
+    return row ? { ...row, definition: definitionOf(row.definition) as OwnLayout } : null;
+  }
+
+  add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: string): Promise<Outcome<number, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const { insertId } = (await naming(name, () =>
+        runner.query('INSERT INTO layout (company_id, classification_id, name, kind, draft, changed_at, changed_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+          companyId,
+          classificationId,
+          name,
+          draft.kind,
+          JSON.stringify(draft),
+          now(),
+          actor,
+        ]),
+      )) as { insertId: number };
+      await this.record(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
+      return Number(insertId);
+    });
+  }
+
+  rename(companyId: number, id: number, expected: number, name: string, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const before = await lock(runner, companyId, id, expected);
+      await naming(name, () => this.set(runner, companyId, id, actor, 'name = ?', [name]));
+      await this.record(runner, companyId, id, actor, 'changed', { name: before.name }, { name });
+      return null;
+    });
+  }
+
+  saveDraft(companyId: number, id: number, expected: number, draft: OwnLayout | null, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const before = await lock(runner, companyId, id, expected);
+      if (draft === null && before.inUse === null) throw new Refused({ code: 'layout_has_draft_only', name: before.name });
+      await this.set(runner, companyId, id, actor, 'draft = ?', [draft === null ? null : JSON.stringify(draft)]);
+      return null;
+    });
+  }
+
+  putInUse(companyId: number, id: number, expected: number, reason: string, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const before = await lock(runner, companyId, id, expected);
+      if (before.draft === null) throw new Refused({ code: 'layout_without_draft', name: before.name });
+      const [last] = await rowsOf<{ number: number | null }>(
+        runner,
+        'SELECT MAX(number) AS number FROM layout_version WHERE company_id = ? AND layout_id = ?',
+        [companyId, id],
+      );
+      const number = (last?.number ?? 0) + 1;
+      await runner.query('INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
+        companyId,
+        id,
+        number,
+        before.draft,
+        reason,
+        now(),
+        actor,
+      ]);
+      await this.set(runner, companyId, id, actor, 'in_use = ?, draft = NULL', [number]);
+      await this.record(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
+      return null;
+    });
+  }
+
+  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>> {
+    return inTransaction(this.database, async (runner) => {
+      const { name } = await lock(runner, companyId, id, null);
+      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `layout:${id}`]);
+      await changedRows(runner, 'DELETE FROM layout WHERE company_id = ? AND id = ?', [companyId, id]);
+      await this.record(runner, companyId, id, actor, 'deleted', { name }, undefined);
+      return null;
+    });
+  }
+
+  private async set(runner: QueryRunner, companyId: number, id: number, actor: string, fields: string, values: readonly unknown[]): Promise<void> {
+    await runner.query(`UPDATE layout SET ${fields}, changed_at = ?, changed_by = ?, version = version + 1 WHERE company_id = ? AND id = ?`, [
+      ...values,
+      now(),
+      actor,
+      companyId,
+      id,
+    ]);
+  }
+
+  private record(runner: QueryRunner, companyId: number, id: number, actor: string, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
+    return recordAudit(runner, this.counters, companyId, actor, [{ thing: 'layout', thingId: id, action, before, after }]);
+  }
+}
+
+function told(row: Row): LayoutRecord {
+  return { ...row, hasDraft: Number(row.hasDraft) === 1 };
+}
+
+function definitionOf(text: string | null): OwnLayout | null {
+  return text === null ? null : (JSON.parse(text) as OwnLayout);
+}
+
+/** `expected`: `null` whatever version it has. */
+async function lock(runner: QueryRunner, companyId: number, id: number, expected: number | null) {
+  const [row] = await rowsOf<{ name: string; inUse: number | null; draft: string | null; version: number }>(
+    runner,
+    'SELECT name, in_use AS inUse, draft, version FROM layout WHERE company_id = ? AND id = ? FOR UPDATE',
+    [companyId, id],
+  );
+  if (!row) throw new Refused({ code: 'not_found', thing: 'layout', id });
+  if (expected !== null && row.version !== expected) throw new Refused({ code: 'version_conflict', thing: 'layout', id, current: { version: row.version } });
+  return row;
+}
+
+async function naming<Value>(name: string, work: () => Promise<Value>): Promise<Value> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isDuplicateKey(error)) throw new Refused({ code: 'layout_name_taken', name });
+    throw error;
+  }
+}

@@ -1,0 +1,184 @@
+import type { EvidenceBody, LayoutDetail, LayoutList, OwnLayoutBody, OwnLineBody, StatementBody } from '@ivory-ladder/contract';
+import { newLine } from '@ivory-ladder/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { recomputeStatement } from '../support/recomputedWorkbook.ts';
+import { TestServer } from '../support/server.ts';
+import { openShop } from '../support/shop.ts';
+import { figures, statement } from '../support/trialBalance.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await TestServer.start();
+});
+afterAll(() => server.stop());
+
+const span = 'from=2026-01-01&to=2026-09-30';
+type From = 'balance_sheet' | 'income_statement' | 'nothing' | number;
+
+async function open() {
+  const shop = await openShop(server);
+  const path = `${shop.path}/layouts`;
+  const begin = (name: string, from: From) => server.ok<LayoutDetail>('POST', path, { name, from });
+  const save = (layout: Pick<LayoutDetail, 'id' | 'version'>, definition: OwnLayoutBody | null) =>
+    server.ok<LayoutDetail>('PUT', `${path}/${layout.id}/draft`, { version: layout.version, definition });
+  const use = (layout: Pick<LayoutDetail, 'id' | 'version'>, reason = '') =>
+    server.ok<LayoutDetail>('POST', `${path}/${layout.id}/use`, { version: layout.version, reason });
+  const run = (id: number, more = '') => server.ok<StatementBody>('GET', `${shop.path}/statements/layout-${id}?${span}${more}`);
+  return { ...shop, layouts: path, begin, save, use, run };
+}
+
+const line = (made: unknown): OwnLineBody => made as OwnLineBody;
+const told = (body: StatementBody) => body.rows.map(({ role, caption, values }) => [role, caption, ...values]);
+
+describe('a composed layout', () => {
+  it('begun from a generated one is run as that once it is put in use, and follows when the categories change', async () => {
+    const shop = await open();
+    for (const [from, kind] of [
+      ['balance_sheet', 'balance-sheet'],
+      ['income_statement', 'income-statement'],
+    ] as const) {
+      const begun = await shop.begin(`Own ${from}`, from);
+      expect((await server.refused('GET', `${shop.path}/statements/layout-${begun.id}?${span}`)).code).toBe('layout_not_in_use');
+      await shop.use(begun);
+      expect(told(await shop.run(begun.id, '&detail=9'))).toEqual(told(await statement(server, shop.id, kind, '2026-01-01', '2026-09-30', '&detail=9')));
+    }
+    await shop.add({ number: '6250', name: 'Repairs' });
+    const { layouts } = await server.ok<LayoutList>('GET', shop.layouts);
+    expect(layouts.map(({ name, inUse, hasDraft }) => [name, inUse, hasDraft])).toEqual([
+      ['Own balance_sheet', 1, false],
+      ['Own income_statement', 1, false],
+    ]);
+    expect(told(await shop.run(layouts[1]?.id ?? 0))).toEqual(told(await statement(server, shop.id, 'income-statement', '2026-01-01', '2026-09-30')));
+  });
+
+  it('has a draft beside the version that runs, keeps old versions, and tells of a draft that somebody else saved meanwhile', async () => {
+    const shop = await open();
+    const begun = await shop.begin('For the bank', 'balance_sheet');
+    const used = await shop.use(begun, 'first');
+    const changed = { ...used.definition, title: 'Balance sheet for the bank' };
+    const drafted = await shop.save(used, changed);
+    expect([drafted.hasDraft, drafted.definition.title, drafted.used?.title]).toEqual([true, 'Balance sheet for the bank', 'For the bank']);
+    expect((await shop.run(begun.id)).title).toBe('For the bank');
+    expect(await server.refused('PUT', `${shop.layouts}/${begun.id}/draft`, { version: used.version, definition: changed })).toMatchObject({
+      code: 'version_conflict',
+    });
+    const second = await shop.use(drafted, 'for the loan');
+    expect([second.inUse, second.hasDraft, second.versions.map(({ number, reason }) => [number, reason])]).toEqual([
+      2,
+      false,
+      [
+        [2, 'for the loan'],
+        [1, 'first'],
+      ],
+    ]);
+    expect((await shop.run(begun.id)).title).toBe('Balance sheet for the bank');
+    expect((await server.ok<{ definition: OwnLayoutBody }>('GET', `${shop.layouts}/${begun.id}/versions/1`)).definition).toEqual(used.definition);
+    expect((await server.refused('POST', `${shop.layouts}/${begun.id}/use`, { version: second.version })).code).toBe('layout_without_draft');
+    const dropped = await shop.save(await shop.save(second, changed), null);
+    expect([dropped.hasDraft, dropped.definition]).toEqual([false, second.definition]);
+    await server.ok('DELETE', `${shop.layouts}/${begun.id}`);
+    expect((await server.refused('GET', `${shop.layouts}/${begun.id}`)).code).toBe('not_found');
+  });
+
+  it('is not kept with a key twice, nor put in use with a formula that names what is not there', async () => {
+    const shop = await open();
+    const begun = await shop.begin('Indicators', 'nothing');
+    const twice = [newLine('text', 'a', 'A'), newLine('text', 'a', 'B')].map(line);
+    expect(
+      await server.refused('PUT', `${shop.layouts}/${begun.id}/draft`, { version: begun.version, definition: { ...begun.definition, lines: twice } }),
+    ).toMatchObject({
+      code: 'layout_key_twice',
+      facts: { line: 'a' },
+    });
+    const wrong = await shop.save(begun, { ...begun.definition, lines: [line({ ...newLine('calculation', 'ratio', 'Ratio'), formula: 'gone / 2' })] });
+    expect(await server.refused('POST', `${shop.layouts}/${begun.id}/use`, { version: wrong.version })).toMatchObject({
+      code: 'layout_unsound',
+      facts: { lines: ['ratio'] },
+    });
+    expect((await server.refused('POST', shop.layouts, { name: 'indicators', from: 'nothing' })).code).toBe('layout_name_taken');
+  });
+
+  it('with lines of every kind: each figure opens to its parts, and the workbook recomputes to what is shown', async () => {
+    const shop = await open();
+    const begun = await shop.begin('Every kind', 'nothing');
+    const [bank] = [await shop.find('1000')];
+    const from = (text: string) => [{ kind: 'numbers' as const, text }];
+    const lines = [
+      newLine('text', 'words', 'What a bank asks for'),
+      {
+        ...newLine('heading', 'part', 'Result'),
+        children: [
+          { ...newLine('accounts', 'sales', 'Sales'), sources: from('4*') },
+          {
+            ...newLine('group', 'costs', 'Costs'),
+            side: 'debit',
+            children: [{ ...newLine('accounts', 'each', 'Each cost'), sources: from('6000 to 6999'), byAccount: true }],
+          },
+          {
+            ...newLine('sum', 'margin', 'Margin'),
+            terms: [
+              { key: 'sales', sign: 1 },
+              { key: 'costs', sign: -1 },
+            ],
+          },
+        ],
+      },
+      newLine('space', 'gap', ''),
+      { ...newLine('memo', 'bank', 'Bank at the end'), sources: [{ kind: 'account', accountId: bank.id }], measure: 'closing' },
+      { ...newLine('memo', 'bank_mean', 'Bank, mean'), sources: [{ kind: 'account', accountId: bank.id }], measure: 'mean', shown: 'never' },
+      { ...newLine('calculation', 'share', 'Costs of sales'), formula: 'costs / sales', result: 'percent', reversed: true },
+      { ...newLine('calculation', 'third', 'A third of it'), formula: 'if(margin > 0 and sales >= 0, max(margin, 0) / 3, -abs(margin))' },
+      { ...newLine('calculation', 'sixth', 'Half of that'), formula: 'third / 2 + sum(sales to costs) * 0' },
+      { ...newLine('calculation', 'reach', 'Days of cost in the bank'), formula: 'bank / costs * days', result: 'days' },
+      { ...newLine('calculation', 'times', 'Costs for the mean'), formula: 'costs / bank_mean', result: 'ratio' },
+      { ...newLine('calculation', 'nothing', 'By nothing'), formula: 'sales / (margin - margin)', result: 'ratio' },
+      { ...newLine('result', 'result', 'Profit'), look: { weight: 'strong', indent: 1, spaceBefore: true, breakBefore: false } },
+      { ...newLine('remainder', 'rest', 'All else'), elements: ['income', 'expense'] },
+    ].map(line);
+    await shop.use(await shop.save(begun, { ...begun.definition, scope: ['income', 'expense'], lines }));
+    const body = await shop.run(begun.id);
+    expect(figures(body).map(([caption, first]) => [caption, first])).toEqual([
+      ['What a bank asks for', null],
+      ['Sales', 60000],
+      ['Each cost', 40000],
+      ['6200 Insurance', 30000],
+      ['6300 Travel', 10000],
+      ['Total costs', 40000],
+      ['Margin', 20000],
+      ['', null],
+      ['Bank at the end', 90000],
+      ['Costs of sales', -667],
+      ['A third of it', 6667],
+      ['Half of that', 3334],
+      ['Days of cost in the bank', 614],
+      ['Costs for the mean', 89],
+      ['By nothing', null],
+      ['Profit', 20000],
+    ]);
+    expect(body.rows.find(({ caption }) => caption === 'By nothing')?.faults?.[0]).toMatchObject({ code: 'divided_by_zero' });
+    for (const row of body.rows.filter(({ role }) => role === 'line' || role === 'total')) {
+      const evidence = await server.ok<EvidenceBody>('GET', `${shop.path}/statements/layout-${begun.id}/evidence?${span}&line=${row.lineKey}`);
+      expect([row.caption, evidence.amount]).toEqual([row.caption, row.values[0]]);
+      const sum = [...evidence.accounts, ...evidence.carried].reduce((total, { net }) => total + BigInt(net), 0n);
+      if (evidence.formula) expect(evidence.formula.operands.length).toBeGreaterThan(0);
+      else expect([sum, -sum], row.caption).toContain(BigInt(evidence.amount ?? ''));
+    }
+    const share = await server.ok<EvidenceBody>('GET', `${shop.path}/statements/layout-${begun.id}/evidence?${span}&line=share`);
+    expect(share).toMatchObject({
+      unit: 'percent',
+      amount: '-667',
+      formula: {
+        text: 'Total costs ÷ Sales',
+        operands: [
+          { key: 'costs', amount: '40000' },
+          { key: 'sales', amount: '60000' },
+        ],
+      },
+    });
+    const { formulas } = await recomputeStatement(server, shop.id, `layout-${begun.id}`, span);
+    expect(formulas).toBeGreaterThan(20);
+    await recomputeStatement(server, shop.id, `layout-${begun.id}`, `${span}&plan=quarters`);
+    const csv = Buffer.from(await server.bytes(`/companies/${shop.id}/statements/layout-${begun.id}/csv?${span}`)).toString();
+    expect(csv.split('\r\n').slice(5)).toContain('Costs of sales,-66.7,,,');
+  });
+});
