@@ -42,3 +42,9 @@ export function valuesBelow({ codes }: Pick<CodeList, 'codes'>, value: string): 
   }
   return [...found];
 }
+
+/** The same text for filters that want the same; empty for none. */
+export function facetKey(filter: FacetFilter): string {
+  const asked = Object.entries(filter).sort(([a], [b]) => (a < b ? -1 : 1));
+  return asked.length === 0 ? '' : JSON.stringify(Object.fromEntries(asked.map(([key, values]) => [key, [...values].sort()])));
+}

@@ -19,8 +19,8 @@ export type LayoutEdit =
   /** The same line with other settings, kind included; its key and what stands in it stay. */
   | { readonly kind: 'change'; readonly line: OwnLine }
   | { readonly kind: 'rename_key'; readonly key: string; readonly to: string }
-  /** Of a line that follows. */
-  | { readonly kind: 'adjust'; readonly key: string; readonly changes: Partial<Omit<Adjustment, 'key' | 'after'>> }
+  /** Of a line that follows; what is `undefined` is as the tree has it again. */
+  | { readonly kind: 'adjust'; readonly key: string; readonly changes: AdjustmentChanges }
   | { readonly kind: 'follow_again'; readonly key: string }
   /** Whatever names a line that has gone. */
   | { readonly kind: 'drop_idle'; readonly follows: string; readonly adjusted: string }
@@ -34,6 +34,8 @@ export type EditRefused =
   /** A line that follows moves among those beside it only. */
   | { readonly code: 'line_follows'; readonly line: string }
   | { readonly code: 'line_in_use'; readonly line: string; readonly by: readonly string[] };
+
+export type AdjustmentChanges = { readonly [Field in Exclude<keyof Adjustment, 'key' | 'after'>]?: Adjustment[Field] | undefined };
 
 type Edited = Outcome<OwnLayout, EditRefused>;
 
@@ -294,9 +296,11 @@ function renameKey(layout: OwnLayout, key: string, to: string, origins: Readonly
   return succeed(mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, key, to)));
 }
 
-function adjusted(line: FollowsOwnLine, key: string, changes: Partial<Omit<Adjustment, 'key'>>): FollowsOwnLine {
+function adjusted(line: FollowsOwnLine, key: string, changes: AdjustmentChanges): FollowsOwnLine {
   const there = line.adjustments.find((one) => one.key === key);
-  const changed: Adjustment = { ...there, ...changes, key };
+  const said = Object.entries({ ...there, ...changes, key }).filter(([, value]) => value !== undefined);
+  const changed = Object.fromEntries(said) as unknown as Adjustment;
+  if (said.length === 1) return there ? { ...line, adjustments: line.adjustments.filter((one) => one !== there) } : line;
   return { ...line, adjustments: there ? line.adjustments.map((one) => (one === there ? changed : one)) : [...line.adjustments, changed] };
 }
 

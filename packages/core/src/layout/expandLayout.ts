@@ -5,7 +5,7 @@ import { readFormula } from '../formula/readFormula.ts';
 import { captionWords } from './captionWords.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
 import type { ExpandedLayout, LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
-import { type AccountsLine, childrenOf, type Layout, type Line, type ResultLine } from './line.ts';
+import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine } from './line.ts';
 import type { AccountsOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, SumOwnLine } from './ownLayout.ts';
 import { siblingsOf } from './siblings.ts';
 import { selectPortions } from './source.ts';
@@ -183,6 +183,7 @@ class Expansion {
         for (const fault of checkFormula(line.formula, { has: (key) => byKey.has(key), between })) this.findings.push({ ...fault, key: line.key });
       if (line.hiddenIn !== undefined && !this.standBeside(line, byKey.get(line.hiddenIn), between))
         this.findings.push({ code: 'hidden_in_unknown', key: line.key, named: line.hiddenIn });
+      if (line.shown === 'never' && line.hiddenIn === undefined && countsInGroup(line)) this.findings.push({ code: 'hidden_nowhere', key: line.key });
     }
     const withTerms = (line: Line): Line => {
       if (line.kind === 'sum') return { ...line, side: sideOf(line), terms: terms.get(line.key) ?? [] };

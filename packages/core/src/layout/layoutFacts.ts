@@ -44,6 +44,8 @@ export type LayoutFinding = { readonly key: string } & (
   | FormulaFaulty
   | { readonly code: 'sum_line_unknown'; readonly named: string }
   | { readonly code: 'hidden_in_unknown'; readonly named: string }
+  /** It is never shown and counts in its group, so that what is printed would not add up. */
+  | { readonly code: 'hidden_nowhere' }
   | { readonly code: 'source_unknown'; readonly source: Source }
   | { readonly code: 'followed_unknown' }
   /** The line that was adjusted, or that an inserted line stood in or behind, has gone. */

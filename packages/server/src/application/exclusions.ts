@@ -15,7 +15,8 @@ export function setExclusions(
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
     const books = opened.value;
-    if (!isScope(books, scope)) return fail({ code: 'not_found', thing: 'coverage', id: Number(scope.replace(/^\D+/, '')) });
+    if (!isScope(books, scope) && !(await isLayout(ports, companyId, scope)))
+      return fail({ code: 'not_found', thing: 'coverage', id: Number(scope.replace(/^\D+/, '')) });
     const byId = accountsById(books);
     const unknown = accountIds.find((id) => !byId.has(id));
     if (unknown !== undefined) return fail({ code: 'account_unknown', accountId: unknown });
@@ -25,4 +26,9 @@ export function setExclusions(
 
 function isScope({ classifications, lists }: Books, scope: string): boolean {
   return classifications.some(({ id }) => scope === `classification:${id}`) || lists.some(({ kind, key }) => kind === 'report' && key === scope);
+}
+
+async function isLayout({ layouts }: Ports, companyId: number, scope: string): Promise<boolean> {
+  const [, id] = /^layout:(\d+)$/.exec(scope) ?? [];
+  return id !== undefined && (await layouts.list(companyId)).some((layout) => layout.id === Number(id));
 }

@@ -132,6 +132,7 @@ function isUnsound({ code }: LayoutFinding): boolean {
     case 'formula_span_unknown':
     case 'sum_line_unknown':
     case 'hidden_in_unknown':
+    case 'hidden_nowhere':
       return true;
   }
 }

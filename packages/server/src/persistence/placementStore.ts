@@ -106,6 +106,8 @@ export class PlacementRepository implements PlacementStore {
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const own = [companyId, id];
+      const layouts = await rowsOf<{ name: string }>(runner, 'SELECT name FROM layout WHERE company_id = ? AND classification_id = ? ORDER BY name', own);
+      if (layouts.length > 0) throw new Refused({ code: 'classification_held', name, layouts: layouts.map((layout) => layout.name) });
       await runner.query('DELETE FROM place WHERE company_id = ? AND classification_id = ?', own);
       const categories = await rowsOf<{ id: number }>(runner, 'SELECT id FROM category WHERE company_id = ? AND classification_id = ?', own);
       await deleteCategories(

@@ -17,7 +17,8 @@ export type StatementParams = SpanParams & {
   /** The main one's categories where none is named. */
   classification?: number;
 };
-export type StatementKind = 'balance-sheet' | 'income-statement';
+/** A generated statement, or the composed layout with the id. */
+export type StatementKind = 'balance-sheet' | 'income-statement' | `layout-${number}`;
 type EvidenceParams = SpanParams & {
   companyId: number;
   kind: StatementKind;

@@ -7,6 +7,7 @@ import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import styles from './LayoutsScreen.module.css';
+import { OwnLayouts } from './OwnLayouts.tsx';
 
 type Subtotal = StoredLayoutOptions['subtotalsOff'][number];
 
@@ -18,7 +19,7 @@ const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
   { value: 'profit_from_continuing', name: 'Profit from continuing operations', after: 'before discontinued operations' },
 ];
 
-/** The two layouts that follow the categories, and what can be set for them. */
+/** Layouts that were composed; the two that follow the categories by themselves, and what can be set for those. */
 export function LayoutsScreen() {
   const company = useCompany();
   const mayCompose = useMay('preparer');
@@ -55,6 +56,7 @@ export function LayoutsScreen() {
             : `▲ Coverage: ${coverage.accounts.length} of ${inScope} accounts stand in no line`}
         </p>
       )}
+      <OwnLayouts />
       <div className={styles.columns}>
         <article>
           <h2>

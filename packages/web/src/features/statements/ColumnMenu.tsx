@@ -1,7 +1,6 @@
 import type { ColumnPlan } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
-import type { StatementKind } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
@@ -14,12 +13,13 @@ const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
   none: 'none',
 };
 const partNames = {
-  periods: { 'balance-sheet': 'At the end of each period', 'income-statement': 'Each period, and the total' },
-  quarters: { 'balance-sheet': 'At the end of each quarter', 'income-statement': 'Each quarter, and the total' },
+  periods: { balances: 'At the end of each period', movements: 'Each period, and the total' },
+  quarters: { balances: 'At the end of each quarter', movements: 'Each quarter, and the total' },
 } as const;
 
 interface ColumnMenuProps {
-  readonly kind: StatementKind;
+  /** Whether columns are balances at days rather than movements over spans. */
+  readonly isBalance: boolean;
   readonly plan: ColumnPlan;
   /** Of the plan `budget`. */
   readonly budgetId: number | undefined;
@@ -27,12 +27,12 @@ interface ColumnMenuProps {
 }
 
 /** What stands beside the chosen span: a comparative, a budget of its year, or its parts. */
-export function ColumnMenu({ kind, plan, budgetId, change }: ColumnMenuProps) {
+export function ColumnMenu({ isBalance, plan, budgetId, change }: ColumnMenuProps) {
   const company = useCompany();
   const { span } = useSpan();
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
-  const { data } = useListBudgetsQuery(company.id, { skip: kind === 'balance-sheet' || !(isLookedAt || plan === 'budget') });
+  const { data } = useListBudgetsQuery(company.id, { skip: isBalance || !(isLookedAt || plan === 'budget') });
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.from && span.to <= lastDay)?.year;
   const budgets = (data?.budgets ?? []).filter((budget) => budget.year === year);
   const chosenBudget = data?.budgets.find(({ id }) => id === budgetId);
@@ -59,11 +59,11 @@ export function ColumnMenu({ kind, plan, budgetId, change }: ColumnMenuProps) {
       choices={[
         ...(['usual', 'year_earlier', 'span_before', 'none'] as const).map((value) => ({
           value: value as string,
-          label: comparisonLabel(value, kind),
+          label: comparisonLabel(value, isBalance),
           divided: value === 'none',
         })),
         ...budgets.map(({ id, name }, at) => ({ value: `budget ${id}`, label: `Budget: ${name}`, divided: at === budgets.length - 1 })),
-        ...(['periods', 'quarters'] as const).map((value) => ({ value: value as string, label: partNames[value][kind] })),
+        ...(['periods', 'quarters'] as const).map((value) => ({ value: value as string, label: partNames[value][isBalance ? 'balances' : 'movements'] })),
       ]}
       chosen={plan === 'budget' ? [`budget ${budgetId}`] : plan !== 'comparison' ? [plan] : span.compare === 'fixed' ? [] : [span.compare]}
       onChoose={choose}
@@ -72,10 +72,10 @@ export function ColumnMenu({ kind, plan, budgetId, change }: ColumnMenuProps) {
   );
 }
 
-function comparisonLabel(kind: Exclude<ComparisonKind, 'fixed'>, statement: StatementKind): string {
+function comparisonLabel(kind: Exclude<ComparisonKind, 'fixed'>, isBalance: boolean): string {
   switch (kind) {
     case 'usual':
-      return statement === 'balance-sheet' ? 'Usual comparative: last fiscal year end' : 'Usual comparative: the same span a year earlier';
+      return isBalance ? 'Usual comparative: last fiscal year end' : 'Usual comparative: the same span a year earlier';
     case 'year_earlier':
       return 'The same dates a year earlier';
     case 'span_before':

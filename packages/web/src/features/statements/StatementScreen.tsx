@@ -3,7 +3,7 @@ import { captionWords } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
+import { type StatementKind, statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -13,6 +13,7 @@ import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
+import { StatementNav, withoutCell } from './StatementNav.tsx';
 import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
@@ -30,7 +31,8 @@ export function StatementScreen() {
   const { search } = useLocation();
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
   // Figures of what was asked before must not stand under the address of what was refused.
-  const statement = error === undefined && data?.kind === kind.replace('-', '_') ? data : undefined;
+  const statement = error === undefined && data && nameOf(data) === kind ? data : undefined;
+  const isOwn = kind.startsWith('layout-');
   if (company.lastEntryDay === null)
     return (
       <section className={styles.sheet}>
@@ -47,9 +49,9 @@ export function StatementScreen() {
           <div>
             <div className={styles.titleRow}>
               <h1 id="statement-title" lang={statement?.language}>
-                {statement?.title ?? (kind === 'balance-sheet' ? 'Balance sheet' : 'Income statement')}
+                {statement?.title ?? (kind === 'balance-sheet' ? 'Balance sheet' : isOwn ? ' ' : 'Income statement')}
               </h1>
-              {company.classifications.length > 1 && (
+              {company.classifications.length > 1 && !isOwn && (
                 <select
                   className={styles.language}
                   aria-label="Classification"
@@ -82,19 +84,9 @@ export function StatementScreen() {
             <p className={styles.dates}>{statement ? datesOf(statement, span) : ' '}</p>
           </div>
           <div className={styles.tools}>
-            <nav className={styles.kinds} aria-label="Statements">
-              {(['balance-sheet', 'income-statement'] as const).map((other) => (
-                <Link
-                  key={other}
-                  to={{ pathname: `/companies/${company.id}/statements/${other}`, search: searchFor(other, search) }}
-                  aria-current={other === kind ? 'page' : undefined}
-                >
-                  {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
-                </Link>
-              ))}
-            </nav>
+            <StatementNav kind={kind} title={statement?.title} />
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
-            <ColumnMenu kind={kind} plan={request.plan} budgetId={request.budget} change={change} />
+            <ColumnMenu isBalance={isOfBalances(kind, statement)} plan={request.plan} budgetId={request.budget} change={change} />
             <FacetMenu />
             <ChoiceMenu
               label="Export"
@@ -178,15 +170,12 @@ function datesOf({ columns, language, currency }: StatementBody, { from, to }: {
   return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}`;
 }
 
-/** A budget has nothing to stand beside a balance sheet. */
-function searchFor(kind: string, search: string): string {
-  const params = new URLSearchParams(withoutCell(search));
-  if (kind === 'balance-sheet' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
-  return params.toString();
+function nameOf({ kind, layoutId }: StatementBody): string {
+  return layoutId === null ? kind.replace('_', '-') : `layout-${layoutId}`;
 }
 
-function withoutCell(search: string): string {
-  const params = new URLSearchParams(search);
-  for (const key of ['cell', 'open', 'shut']) params.delete(key);
-  return params.toString();
+/** Whether its columns are balances at days rather than movements over spans. */
+function isOfBalances(kind: StatementKind, statement: StatementBody | undefined): boolean {
+  const [first] = statement?.columns ?? [];
+  return first?.kind === 'amount' ? first.measure === 'closing' : kind === 'balance-sheet';
 }

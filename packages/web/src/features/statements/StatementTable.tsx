@@ -1,7 +1,9 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type CaptionLanguage, type Currency, captionWords, formatAmount, formatPercent } from '@ivory-ladder/core';
-import { type KeyboardEvent, memo, useRef } from 'react';
+import { type CaptionLanguage, type Currency, captionWords, formatPercent } from '@ivory-ladder/core';
+import { type KeyboardEvent, memo, useMemo, useRef } from 'react';
 import { longDay, spanLines } from '../../components/dates.ts';
+import { formatFigure } from '../../components/formatFigure.ts';
+import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';
 
@@ -11,6 +13,8 @@ type Column = StatementBody['columns'][number];
 interface StatementTableProps {
   readonly statement: StatementBody;
   readonly cell: CellAddress | null;
+  /** A line whose rows are told from the others. */
+  readonly chosenLine?: string | null;
   readonly onToggle: (key: string, isOpen: boolean) => void;
   readonly onOpenCell: (cell: CellAddress) => void;
 }
@@ -21,8 +25,8 @@ export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
 }
 
 /** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
-export function StatementTable({ statement, cell, onToggle, onOpenCell }: StatementTableProps) {
-  const currency: Currency = { code: statement.currency, exponent: statement.exponent };
+export function StatementTable({ statement, cell, chosenLine = null, onToggle, onOpenCell }: StatementTableProps) {
+  const currency = useMemo((): Currency => ({ code: statement.currency, exponent: statement.exponent }), [statement.currency, statement.exponent]);
   const body = useRef<HTMLTableSectionElement>(null);
   const onKeyDown = (event: KeyboardEvent) => {
     const moves: Record<string, [number, number]> = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] };
@@ -69,6 +73,7 @@ export function StatementTable({ statement, cell, onToggle, onOpenCell }: Statem
             row={row}
             columns={statement.columns}
             currency={currency}
+            isChosen={row.lineKey === chosenLine}
             tone={statement.kind === 'income_statement'}
             chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
             onToggle={onToggle}
@@ -117,15 +122,26 @@ interface RowProps {
   readonly currency: Currency;
   readonly tone: boolean;
   readonly chosen: number | null;
+  readonly isChosen: boolean;
   readonly onToggle: StatementTableProps['onToggle'];
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ at, row, columns, currency, tone, chosen, onToggle, onOpenCell }: RowProps) {
-  const { role, caption, depth, opens, open, values } = row;
+const StatementRow = memo(function StatementRow({ at, row, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
+  const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
-    <tr className={styles[role]} data-row aria-level={depth + 1} aria-rowindex={at + 2} {...(opens ? { 'aria-expanded': open } : {})}>
-      <th scope="row" style={{ paddingLeft: 6 + depth * 18 }}>
+    <tr
+      className={styles[role]}
+      data-row
+      data-weight={look && look.weight !== 'usual' ? look.weight : undefined}
+      data-space={look?.spaceBefore || undefined}
+      data-break={look?.breakBefore || undefined}
+      data-chosen={isChosen || undefined}
+      aria-level={depth + 1}
+      aria-rowindex={at + 2}
+      {...(opens ? { 'aria-expanded': open } : {})}
+    >
+      <th scope="row" style={{ paddingLeft: 6 + (depth + (look?.indent ?? 0)) * 18 }}>
         {opens ? (
           <button type="button" className={styles.opener} data-at={`${at}.0`} onClick={() => onToggle(row.lineKey, open)}>
             <span aria-hidden className={styles.mark}>
@@ -136,11 +152,12 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
         ) : (
           caption
         )}
+        {note && <span className={styles.note}>{note}</span>}
       </th>
       {columns.map((column, columnAt) => {
         const value = values[columnAt] ?? null;
         const place = `${at}.${columnAt + 1}`;
-        if (role === 'heading') return <td key={place} data-kind={column.kind} />;
+        if (role === 'heading' || role === 'text' || role === 'space') return <td key={place} data-kind={column.kind} />;
         if (column.kind === 'amount')
           return (
             <td key={place}>
@@ -150,13 +167,14 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
                 data-at={place}
                 tabIndex={columnAt === 0 ? 0 : -1}
                 aria-pressed={chosen === columnAt}
+                title={faults?.[columnAt] ? formulaFaultText(faults[columnAt]) : undefined}
                 onClick={() => onOpenCell({ line: row.lineKey, column: columnAt, account: row.accountId })}
               >
-                {value === null ? '' : formatAmount(BigInt(value), currency)}
+                {formatFigure(value, unit, currency)}
               </button>
             </td>
           );
-        const text = column.kind === 'change' ? formatAmount(BigInt(value ?? '0'), currency) : formatPercent(value === null ? null : BigInt(value));
+        const text = column.kind === 'change' ? formatFigure(value, unit, currency) : formatPercent(value === null ? null : BigInt(value));
         const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
         return (
           <td key={place} className={column.kind === 'change' ? better : undefined} data-kind={column.kind}>

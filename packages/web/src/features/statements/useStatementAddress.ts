@@ -22,7 +22,7 @@ export function useStatementAddress() {
   const { span } = useSpan();
   const { kind: kindText } = useParams();
   const [params, change] = useAddress();
-  const kind: StatementKind = kindText === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
+  const kind = kindOf(kindText);
   const detail = params.get('detail') ?? '2';
   const { facets } = useFacetFilter();
   const { classification } = useClassification().asked;
@@ -59,6 +59,12 @@ export function useStatementAddress() {
     [params, change],
   );
   return { kind, request, change, toggle, cell: readCell(params.get('cell')) };
+}
+
+function kindOf(text: string | undefined): StatementKind {
+  const [, id] = /^layout-([1-9]\d*)$/.exec(text ?? '') ?? [];
+  if (id !== undefined) return `layout-${Number(id)}`;
+  return text === 'balance-sheet' ? 'balance-sheet' : 'income-statement';
 }
 
 /** `line~column~account`, the account only where one is opened. */

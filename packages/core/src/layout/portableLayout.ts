@@ -1,0 +1,164 @@
+import type { CodeList, ListKey } from '../chart/codeList.ts';
+import type { Element } from '../chart/element.ts';
+import { pathOf } from '../placement/categoryTree.ts';
+import { mapOwn, type OwnLayout, type OwnLine, walkOwn } from './ownLayout.ts';
+import type { Source, SourceFacts } from './source.ts';
+
+/** What ids in the lines of a layout mean, so that another chart can be asked for the same. */
+export interface CarriedNames {
+  readonly categories: readonly { readonly id: number; readonly element: Element; readonly path: readonly string[] }[];
+  readonly accounts: readonly { readonly id: number; readonly number: string; readonly name: string }[];
+  readonly lists: readonly { readonly key: ListKey; readonly name: string }[];
+}
+
+export interface CarryingFacts extends Pick<SourceFacts, 'tree'> {
+  readonly accounts: readonly { readonly id: number; readonly number: string; readonly name: string }[];
+  readonly lists: readonly Pick<CodeList, 'key' | 'name'>[];
+}
+
+/** What is named where lines go and is not there; `line`: the key of the line that names it. */
+export interface NotCarried {
+  readonly line: string;
+  readonly thing: 'category' | 'account' | 'list';
+  readonly name: string;
+}
+
+function sourcesOf(line: OwnLine): readonly Source[] {
+  return line.kind === 'accounts' || line.kind === 'memo' ? [...line.sources, ...line.except] : [];
+}
+
+/** The names of all that lines speak of by id. */
+export function namesCarried(lines: readonly OwnLine[], { tree, accounts, lists }: CarryingFacts): CarriedNames {
+  const [categoryIds, accountIds, keys] = [new Set<number>(), new Set<number>(), new Set<ListKey>()];
+  walkOwn(lines, (line) => {
+    for (const source of sourcesOf(line)) {
+      if (source.kind === 'category') categoryIds.add(source.categoryId);
+      if (source.kind === 'account') accountIds.add(source.accountId);
+      if (source.kind === 'code') keys.add(source.list);
+    }
+    if (line.kind === 'accounts' || line.kind === 'memo') for (const key of Object.keys(line.facets)) keys.add(key as ListKey);
+    if (line.kind !== 'follows') return;
+    if (line.followed.of === 'category') categoryIds.add(line.followed.categoryId);
+    for (const key of keysOfTree(line)) categoryIds.add(categoryIdIn(key));
+  });
+  return {
+    categories: [...categoryIds].flatMap((id) => {
+      const node = tree.nodes.get(id);
+      return node ? [{ id, element: node.category.element, path: pathOf(node) }] : [];
+    }),
+    accounts: accounts.filter(({ id }) => accountIds.has(id)).map(({ id, number, name }) => ({ id, number, name })),
+    lists: lists.filter(({ key }) => keys.has(key)).map(({ key, name }) => ({ key, name })),
+  };
+}
+
+/**
+ * The lines as another chart has what they name: categories by element and path, accounts by number (by name where they have
+ * none), lists by name. What is not there is told, and is left out of sources; lines that follow it stay and say so.
+ */
+export function carryOver(
+  layout: OwnLayout,
+  names: CarriedNames,
+  facts: CarryingFacts,
+): { readonly layout: OwnLayout; readonly missing: readonly NotCarried[] } {
+  const pathKey = (element: Element, path: readonly string[]): string => [element, ...path.map((name) => name.toLowerCase())].join('\u0000');
+  const byPath = new Map([...facts.tree.nodes.values()].map((node) => [pathKey(node.category.element, pathOf(node)), node.category.id]));
+  const byNumber = new Map(facts.accounts.flatMap(({ id, number }) => (number === '' ? [] : [[number, id] as const])));
+  const byName = new Map(facts.accounts.map(({ id, name }) => [name.toLowerCase(), id]));
+  const categoryOf = new Map(names.categories.map(({ id, element, path }) => [id, byPath.get(pathKey(element, path))]));
+  const accountOf = new Map(names.accounts.map(({ id, number, name }) => [id, number === '' ? byName.get(name.toLowerCase()) : byNumber.get(number)]));
+  const listOf = new Map(
+    names.lists.map(({ key, name }) => [
+      key,
+      facts.lists.find((list) => list.name.toLowerCase() === name.toLowerCase() && kindOf(list.key) === kindOf(key))?.key,
+    ]),
+  );
+  const missing: NotCarried[] = [];
+  const nameOf = {
+    category: (id: number) => names.categories.find((one) => one.id === id)?.path.join(' > ') ?? String(id),
+    account: (id: number) => {
+      const account = names.accounts.find((one) => one.id === id);
+      return account ? `${account.number} ${account.name}`.trim() : String(id);
+    },
+    list: (key: ListKey) => names.lists.find((one) => one.key === key)?.name ?? key,
+  };
+  const carry = (line: string, source: Source): Source[] => {
+    switch (source.kind) {
+      case 'numbers':
+        return [source];
+      case 'category': {
+        const categoryId = categoryOf.get(source.categoryId);
+        if (categoryId !== undefined) return [{ ...source, categoryId }];
+        missing.push({ line, thing: 'category', name: nameOf.category(source.categoryId) });
+        return [];
+      }
+      case 'account': {
+        const accountId = accountOf.get(source.accountId);
+        if (accountId !== undefined) return [{ ...source, accountId }];
+        missing.push({ line, thing: 'account', name: nameOf.account(source.accountId) });
+        return [];
+      }
+      case 'code': {
+        const list = listOf.get(source.list);
+        if (list !== undefined) return [{ ...source, list }];
+        missing.push({ line, thing: 'list', name: nameOf.list(source.list) });
+        return [];
+      }
+    }
+  };
+  const treeKey = (key: string): string => {
+    const id = categoryIdIn(key);
+    return id === 0 ? key : `${key.slice(0, key.indexOf('.'))}.${categoryOf.get(id) ?? 0}`;
+  };
+  const carried = mapOwn(layout, (line): OwnLine => {
+    if (line.kind === 'accounts' || line.kind === 'memo') {
+      const facets = Object.entries(line.facets).flatMap(([key, values]) => {
+        const list = listOf.get(key as ListKey);
+        if (list === undefined) missing.push({ line: line.key, thing: 'list', name: nameOf.list(key as ListKey) });
+        return list === undefined ? [] : [[list, values] as const];
+      });
+      const all = (sources: readonly Source[]) => sources.flatMap((source) => carry(line.key, source));
+      return { ...line, sources: all(line.sources), except: all(line.except), facets: Object.fromEntries(facets) };
+    }
+    if (line.kind !== 'follows') return line;
+    const { followed } = line;
+    const categoryId = followed.of === 'category' ? categoryOf.get(followed.categoryId) : undefined;
+    if (followed.of === 'category' && categoryId === undefined) missing.push({ line: line.key, thing: 'category', name: nameOf.category(followed.categoryId) });
+    return {
+      ...line,
+      followed: followed.of === 'category' ? { of: 'category', categoryId: categoryId ?? unknownCategory } : followed,
+      adjustments: line.adjustments.map((one) => ({
+        ...one,
+        key: treeKey(one.key),
+        ...(typeof one.after === 'string' ? { after: treeKey(one.after) } : {}),
+        ...(one.hiddenIn === undefined ? {} : { hiddenIn: treeKey(one.hiddenIn) }),
+      })),
+      inserted: line.inserted.map((one) => ({
+        ...one,
+        within: one.within === null ? null : treeKey(one.within),
+        after: one.after === null ? null : treeKey(one.after),
+      })),
+    };
+  });
+  return { layout: carried, missing };
+}
+
+/** No category has it; the line says that what it follows has gone. */
+const unknownCategory = 2_147_483_647;
+
+function kindOf(key: ListKey): string {
+  return key.slice(0, key.indexOf(':'));
+}
+
+/** Keys of lines of the tree that a line that follows speaks of. */
+function keysOfTree({ adjustments, inserted }: Extract<OwnLine, { kind: 'follows' }>): string[] {
+  return [
+    ...adjustments.flatMap(({ key, after, hiddenIn }) => [key, after ?? '', hiddenIn ?? '']),
+    ...inserted.flatMap(({ within, after }) => [within ?? '', after ?? '']),
+  ].filter((key) => categoryIdIn(key) !== 0);
+}
+
+/** `category.12` → 12; 0 where a key is none of the tree's. */
+function categoryIdIn(key: string): number {
+  const found = /^(?:category|net|own)\.(\d+)$/.exec(key);
+  return found ? Number(found[1]) : 0;
+}

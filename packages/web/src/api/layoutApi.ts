@@ -1,0 +1,64 @@
+import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutVersionDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
+
+interface OfLayout {
+  readonly companyId: number;
+  readonly layoutId: number;
+}
+
+export type LayoutFiguresParams = SpanParams & {
+  companyId: number;
+  measure: 'closing' | 'movement';
+  plan: 'comparison' | 'periods' | 'quarters';
+  facets: string;
+};
+
+/** Layouts that are composed, and what they are tried over. */
+export const layoutApi = ivoryApi.injectEndpoints({
+  endpoints: (build) => ({
+    listLayouts: build.query<LayoutList, number>({ query: (companyId) => `/companies/${companyId}/layouts`, providesTags: ['Layouts'] }),
+    getLayout: build.query<LayoutDetail, OfLayout>({
+      query: ({ companyId, layoutId }) => `/companies/${companyId}/layouts/${layoutId}`,
+      // A draft that somebody else saved is seen when the layout is opened again.
+      keepUnusedDataFor: 0,
+    }),
+    getLayoutVersion: build.query<LayoutVersionDetail, OfLayout & { readonly number: number }>({
+      query: ({ companyId, layoutId, number }) => `/companies/${companyId}/layouts/${layoutId}/versions/${number}`,
+    }),
+    addLayout: build.mutation<LayoutDetail, { readonly companyId: number; readonly layout: LayoutInput }>({
+      query: ({ companyId, layout }) => ({ url: `/companies/${companyId}/layouts`, method: 'POST', body: layout }),
+      invalidatesTags: ['Layouts', 'History'],
+    }),
+    renameLayout: build.mutation<LayoutDetail, OfLayout & { readonly version: number; readonly name: string }>({
+      query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}`, method: 'PATCH', body }),
+      invalidatesTags: ['Layouts', 'History'],
+    }),
+    saveLayoutDraft: build.mutation<LayoutDetail, OfLayout & { readonly version: number; readonly definition: OwnLayoutBody | null }>({
+      query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}/draft`, method: 'PUT', body }),
+      invalidatesTags: ['Layouts'],
+    }),
+    putLayoutInUse: build.mutation<LayoutDetail, OfLayout & { readonly version: number; readonly reason: string }>({
+      query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}/use`, method: 'POST', body }),
+      invalidatesTags: ['Layouts', 'Statement', 'History'],
+    }),
+    deleteLayout: build.mutation<null, OfLayout>({
+      query: ({ companyId, layoutId }) => ({ url: `/companies/${companyId}/layouts/${layoutId}`, method: 'DELETE' }),
+      invalidatesTags: ['Layouts', 'Statement', 'History'],
+    }),
+    getLayoutFigures: build.query<LayoutFigures, LayoutFiguresParams>({
+      query: ({ companyId, ...query }) => `/companies/${companyId}/layout-figures?${toQuery(query)}`,
+      providesTags: ['Ledger'],
+    }),
+  }),
+});
+
+export const {
+  useListLayoutsQuery,
+  useGetLayoutQuery,
+  useLazyGetLayoutVersionQuery,
+  useAddLayoutMutation,
+  useRenameLayoutMutation,
+  useSaveLayoutDraftMutation,
+  usePutLayoutInUseMutation,
+  useDeleteLayoutMutation,
+} = layoutApi;

@@ -1,0 +1,45 @@
+import type { OwnLineKind } from '@ivory-ladder/core';
+import ExpandMore from '@mui/icons-material/ExpandMore';
+import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import styles from './ComposerScreen.module.css';
+import { lineKinds } from './lineKinds.ts';
+
+/** A line of a kind behind the chosen one, or lines from the chart. */
+export function AddLineMenu({ onAdd, onChoose }: { readonly onAdd: (kind: OwnLineKind) => void; readonly onChoose: () => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button endIcon={<ExpandMore />} aria-haspopup="menu" aria-expanded={anchor !== null} onClick={(event) => setAnchor(event.currentTarget)}>
+        Add line
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} disableRestoreFocus>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            onChoose();
+          }}
+        >
+          <span className={styles.kind}>From the chart…</span>
+          <small className={styles.says}>accounts and categories, one line each or one for all</small>
+        </MenuItem>
+        <Divider />
+        {lineKinds.map(({ kind, caption, says }) => (
+          <MenuItem
+            key={kind}
+            onClick={() => {
+              setAnchor(null);
+              onAdd(kind);
+            }}
+          >
+            <span className={styles.kind}>{caption}</span>
+            <small className={styles.says}>{says}</small>
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,345 @@
+import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
+import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind, ownChildren, walkOwn } from '@ivory-ladder/core';
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { useCallback, useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useParams } from 'react-router';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetLayoutQuery } from '../../api/layoutApi.ts';
+import { useGetPlacementQuery } from '../../api/placementApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { counted } from '../../components/counted.ts';
+import { EmptyState } from '../../components/EmptyState.tsx';
+import { AddLineMenu } from './AddLineMenu.tsx';
+import { ChartChooser } from './ChartChooser.tsx';
+import styles from './ComposerScreen.module.css';
+import { CoverageFoot } from './CoverageFoot.tsx';
+import { IdleAdjustments } from './IdleAdjustments.tsx';
+import { LayoutSettings } from './LayoutSettings.tsx';
+import { LinePanel } from './LinePanel.tsx';
+import { readLines, writeLines } from './lineClipboard.ts';
+import { Outline } from './Outline.tsx';
+import { outlineRows } from './outlineRows.ts';
+import { Preview } from './Preview.tsx';
+import { UseDialog } from './UseDialog.tsx';
+import { type Composer, useComposer } from './useComposer.ts';
+import { useOutlineActions } from './useOutlineActions.ts';
+import { usePaneWidths } from './usePaneWidths.ts';
+import { usePreview } from './usePreview.ts';
+import { VersionsMenu } from './VersionsMenu.tsx';
+
+/** A layout being composed: its outline, what it looks like, and what the chosen line is. */
+export function ComposerScreen() {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { layoutId: text } = useParams();
+  const layoutId = Number(text);
+  const { data: detail, error } = useGetLayoutQuery({ companyId: company.id, layoutId });
+  const classification = detail?.classificationId;
+  const isMain = company.classifications.some(({ id, isMain: main }) => id === classification && main);
+  const { data: view, error: viewError } = useGetPlacementQuery(
+    { companyId: company.id, ...span, ...(classification === undefined || isMain ? {} : { classification }) },
+    { skip: detail === undefined },
+  );
+  const { data: lists } = useListCodeListsQuery(company.id);
+  if (error !== undefined || viewError !== undefined)
+    return (
+      <section className={styles.sheet}>
+        <EmptyState title="The layout cannot be shown">
+          <p>{describeFailure(error ?? viewError)}</p>
+          <Link to={`/companies/${company.id}/layouts`}>All layouts</Link>
+        </EmptyState>
+      </section>
+    );
+  if (!detail || !view || !lists) return <p className="unseen">Loading</p>;
+  return <Loaded key={detail.id} detail={detail} view={view} lists={lists.lists} />;
+}
+
+function Loaded({
+  detail: opened,
+  view,
+  lists,
+}: {
+  readonly detail: LayoutDetail;
+  readonly view: PlacementView;
+  readonly lists: Parameters<typeof useComposer>[2];
+}) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const mayCompose = useMay('preparer');
+  const [detail, setDetail] = useState(opened);
+  const composer = useComposer(opened, view, lists);
+  const { expanded, layout } = composer;
+  const [address, changeAddress] = useAddress();
+  const preview = usePreview(composer.figures);
+  const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
+  const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());
+  const [sought, setSought] = useState('');
+  const [choosing, setChoosing] = useState<{ readonly line: AccountsOwnLine | null } | null>(null);
+  const [isPutting, setPutting] = useState(false);
+  const panes = usePaneWidths();
+  const taken = preview?.taken;
+  const rows = useMemo(
+    () => outlineRows(expanded, (key, byItself) => sought.trim() === '' && (toggled.get(key) ?? byItself), taken ?? new Map()),
+    [expanded, toggled, taken, sought],
+  );
+  const there = useMemo(() => chosen.filter((key) => expanded.origins.has(key)), [chosen, expanded]);
+  const actions = useOutlineActions(composer, rows, there);
+  const choose = useCallback(
+    (keys: readonly string[]) => {
+      setChosen(keys);
+      changeAddress({ line: keys.at(-1) ?? null });
+    },
+    [changeAddress],
+  );
+  const show = useCallback(
+    (key: string) => {
+      // Whatever it stands in is opened.
+      setToggled((before) => {
+        const after = new Map(before);
+        for (const above of groupsAround(expanded.layout.lines, key) ?? []) after.set(above, false);
+        return after;
+      });
+      choose([key]);
+      requestAnimationFrame(() => document.querySelector(`[data-line="${CSS.escape(key)}"]`)?.scrollIntoView({ block: 'nearest' }));
+    },
+    [choose, expanded],
+  );
+  const onToggle = useCallback((key: string, isOpen: boolean) => setToggled((before) => new Map(before).set(key, isOpen)), []);
+  const onRename = useCallback(() => {
+    const field = document.querySelector<HTMLInputElement>('[data-caption]');
+    field?.focus();
+    field?.select();
+  }, []);
+  const add = (kind: OwnLineKind) => {
+    const key = actions.add(kind);
+    if (key === null) return;
+    show(key);
+    requestAnimationFrame(onRename);
+  };
+  const insert = (lines: readonly OwnLine[], name: string) => {
+    if (composer.edit([{ kind: 'insert', lines, spot: actions.spot() }], name)) choose(lines.map(({ key }) => key));
+  };
+  const onCopy = (cut: boolean) => {
+    const own: OwnLine[] = [];
+    walkOwn(layout.lines, (line) => {
+      if (there.includes(line.key)) own.push(line);
+    });
+    const inside = new Set(own.flatMap((line) => ownChildren(line).map(({ key }) => key)));
+    const topmost = own.filter(({ key }) => !inside.has(key));
+    if (topmost.length === 0) {
+      dispatch(noticeGiven({ tone: 'refused', text: 'Lines that follow the categories cannot be copied; copy the line that follows.' }));
+      return;
+    }
+    void navigator.clipboard.writeText(writeLines(topmost, composer)).then(() => {
+      if (cut && composer.edit([{ kind: 'remove', keys: topmost.map(({ key }) => key) }], `Cut ${counted(topmost.length, 'line')}`)) choose([]);
+      else if (!cut) dispatch(noticeGiven({ tone: 'done', text: `Copied: ${counted(topmost.length, 'line')}.` }));
+    });
+  };
+  const onPaste = () => {
+    void navigator.clipboard.readText().then((text) => {
+      const read = readLines(text, composer);
+      if (!read || read.lines.length === 0) {
+        dispatch(noticeGiven({ tone: 'refused', text: 'The clipboard holds no lines of a layout.' }));
+        return;
+      }
+      insert(read.lines, `Paste ${counted(read.lines.length, 'line')}`);
+      if (read.missing.length > 0)
+        dispatch(
+          noticeGiven({
+            tone: 'refused',
+            text: `Pasted without what this chart lacks: ${[...new Set(read.missing.map(({ name }) => name))].slice(0, 5).join(', ')}.`,
+          }),
+        );
+    });
+  };
+  const adjusted = [...expanded.origins.values()].filter((origin) => origin.kind === 'followed' && origin.adjustment !== null).length;
+  const follows = [...expanded.origins.values()].some((origin) => origin.kind === 'own' && origin.line.kind === 'follows');
+  const only = there.at(-1);
+  return (
+    <div className={styles.screen} style={panes.style}>
+      <section className={styles.outline} aria-labelledby="layout-title">
+        <header className={styles.head}>
+          <div className={styles.titles}>
+            <h1 id="layout-title">{detail.name}</h1>
+            <p className={styles.quiet}>
+              {follows ? 'Follows the categories' : 'Own lines'}
+              {adjusted > 0 && ` · ${counted(adjusted, 'adjustment')}`} · <Saved composer={composer} />
+            </p>
+          </div>
+          {mayCompose && <AddLineMenu onAdd={add} onChoose={() => setChoosing({ line: null })} />}
+        </header>
+        <div className={styles.tools}>
+          <input
+            className={styles.seek}
+            type="search"
+            aria-label="Find in the layout"
+            placeholder="Find in the layout"
+            value={sought}
+            onChange={({ target: { value } }) => setSought(value)}
+            onKeyDown={(event) => {
+              const found = rows.find((row) => `${row.caption} ${row.key}`.toLowerCase().includes(sought.trim().toLowerCase()));
+              if (event.key === 'Enter' && found) show(found.key);
+            }}
+          />
+          <IconButton
+            size="small"
+            disabled={composer.undoName === null}
+            title={composer.undoName ? `Undo: ${composer.undoName} (Ctrl Z)` : 'Nothing to undo'}
+            aria-label="Undo"
+            onClick={composer.undo}
+          >
+            <Undo fontSize="inherit" />
+          </IconButton>
+          <IconButton
+            size="small"
+            disabled={composer.redoName === null}
+            title={composer.redoName ? `Redo: ${composer.redoName} (Ctrl Shift Z)` : 'Nothing to redo'}
+            aria-label="Redo"
+            onClick={composer.redo}
+          >
+            <Redo fontSize="inherit" />
+          </IconButton>
+          <VersionsMenu composer={composer} detail={detail} mayCompose={mayCompose} onDropped={setDetail} />
+          {mayCompose && (
+            <Button variant="contained" onClick={() => setPutting(true)}>
+              Put in use…
+            </Button>
+          )}
+        </div>
+        {composer.save.kind === 'conflict' && (
+          <div role="alert" className={styles.conflict}>
+            Somebody else saved another draft meanwhile.
+            <Button onClick={composer.insist}>Keep mine</Button>
+            <Button onClick={() => window.location.reload()}>Take theirs</Button>
+          </div>
+        )}
+        {layout.lines.length === 0 ? (
+          <EmptyState title="No line yet">
+            <p>Add a line by its kind, or take accounts and categories from the chart.</p>
+          </EmptyState>
+        ) : (
+          <Outline
+            composer={composer}
+            rows={rows}
+            chosen={there}
+            actions={actions}
+            mayCompose={mayCompose}
+            onChoose={choose}
+            onToggle={onToggle}
+            onRename={onRename}
+            onCopy={onCopy}
+            onPaste={onPaste}
+            sought={sought}
+          />
+        )}
+        <IdleAdjustments composer={composer} mayCompose={mayCompose} />
+        <CoverageFoot
+          composer={composer}
+          layoutId={detail.id}
+          mayCompose={mayCompose}
+          onShow={show}
+          onTake={(accountId) => {
+            const name = view.accounts.find(({ id }) => id === accountId)?.name ?? 'Account';
+            insert([{ ...newLine('accounts', freshKey(name, expanded.origins), name), sources: [{ kind: 'account', accountId }] }], `Add ${name}`);
+          }}
+        />
+      </section>
+      <Divider label="Width of the outline" width={panes.widths.outline} onDrag={panes.dragOutline} onKey={panes.stepOutline} />
+      <Preview composer={composer} chosen={only ?? null} onChoose={show} />
+      <Divider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />
+      <aside className={styles.properties} aria-label="Properties">
+        {only === undefined ? (
+          <LayoutSettings composer={composer} detail={detail} mayCompose={mayCompose} onRenamed={setDetail} />
+        ) : (
+          <>
+            <LinePanel composer={composer} lineKey={only} mayCompose={mayCompose} onChooseAccounts={(line) => setChoosing({ line })} />
+            <button type="button" className={styles.ofLayout} onClick={() => choose([])}>
+              Settings of the layout
+            </button>
+          </>
+        )}
+      </aside>
+      {choosing && (
+        <ChartChooser
+          composer={composer}
+          line={choosing.line}
+          onTake={(line, sources) => composer.edit([{ kind: 'change', line: { ...line, sources } }], `Sources of ${line.caption}`)}
+          onAdd={(lines) => insert(lines, `Add ${counted(lines.length, 'line')} from the chart`)}
+          onClose={() => setChoosing(null)}
+        />
+      )}
+      {isPutting && (
+        <UseDialog
+          composer={composer}
+          detail={detail}
+          used={detail.used}
+          onUsed={(after) => {
+            setDetail(after);
+            composer.began(after.version, layout as OwnLayout);
+          }}
+          onClose={() => setPutting(false)}
+        />
+      )}
+      <span className="unseen">{company.name}</span>
+    </div>
+  );
+}
+
+function Saved({ composer: { save } }: { readonly composer: Composer }) {
+  switch (save.kind) {
+    case 'saved':
+      return <>{save.at === null ? 'saved' : `saved ${save.at.toTimeString().slice(0, 5)}`}</>;
+    case 'saving':
+    case 'waiting':
+      return <>saving…</>;
+    case 'conflict':
+      return <>not saved</>;
+  }
+}
+
+function Divider({
+  label,
+  width,
+  onDrag,
+  onKey,
+}: {
+  readonly label: string;
+  /** Pixels. */
+  readonly width: number;
+  readonly onDrag: (event: React.PointerEvent) => void;
+  readonly onKey: (by: number) => void;
+}) {
+  return (
+    <div
+      className={styles.divider}
+      role="separator"
+      aria-orientation="vertical"
+      aria-label={label}
+      aria-valuenow={width}
+      tabIndex={0}
+      onPointerDown={onDrag}
+      onKeyDown={(event) => {
+        if (event.key === 'ArrowLeft') onKey(-16);
+        if (event.key === 'ArrowRight') onKey(16);
+      }}
+    />
+  );
+}
+
+/** Keys of the groups around a line, from the top down. */
+function groupsAround(lines: Composer['expanded']['layout']['lines'], key: string): string[] | null {
+  for (const line of lines) {
+    if (line.key === key) return [];
+    const inside = line.kind === 'group' || line.kind === 'heading' ? groupsAround(line.children, key) : null;
+    if (inside) return [line.key, ...inside];
+  }
+  return null;
+}

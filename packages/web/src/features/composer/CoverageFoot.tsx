@@ -1,0 +1,138 @@
+import { formatAmount } from '@ivory-ladder/core';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { useSetExclusionsMutation } from '../../api/placementApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
+import styles from './CoverageFoot.module.css';
+import type { Composer } from './useComposer.ts';
+import { usePreview } from './usePreview.ts';
+
+interface CoverageFootProps {
+  readonly composer: Composer;
+  readonly layoutId: number;
+  readonly mayCompose: boolean;
+  /** Makes a line for an account that stands in none, behind the chosen line. */
+  readonly onTake: (accountId: number) => void;
+  readonly onShow: (lineKey: string) => void;
+}
+
+const stateWords = { unplaced: 'in no line', half_placed: 'one side in no line', doubled: 'in more than one line' } as const;
+
+/** Whether every account of the layout's scope stands in it exactly once, live; what does not is named, with what can be done. */
+export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }: CoverageFootProps) {
+  const company = useCompany();
+  const { search } = useLocation();
+  const preview = usePreview(composer.figures);
+  const [isOpen, setOpen] = useState(false);
+  const [leaving, setLeaving] = useState<{ readonly accountId: number; readonly reason: string } | null>(null);
+  const [setExclusions] = useSetExclusionsMutation();
+  if (!preview) return <p className={styles.foot}>Working it out…</p>;
+  const { coverage } = preview;
+  const { inScope, faults, leftOut, byRemainder } = coverage;
+  if (inScope === null) return <p className={styles.foot}>No coverage is claimed: the layout names no elements that have to stand in it.</p>;
+  const format = (net: bigint) => formatAmount(net, { code: company.currency, exponent: company.exponent });
+  const aside = [
+    ...(leftOut.length > 0 ? [`${leftOut.length} left out with a reason`] : []),
+    ...(byRemainder.length > 0 ? [`${byRemainder.length} by remainder only`] : []),
+  ].join(', ');
+  const scope = `layout:${layoutId}`;
+  const listed = [...faults, ...leftOut.map((one) => ({ ...one, state: 'left_out' as const }))];
+  return (
+    <section className={styles.box} data-state={faults.length === 0 ? 'holds' : 'odd'} aria-label="Coverage">
+      <button
+        type="button"
+        className={styles.said}
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+        disabled={listed.length === 0 && byRemainder.length === 0}
+      >
+        <span aria-live="polite">
+          {faults.length === 0
+            ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once`
+            : `▲ Coverage: ${counted(faults.length, 'account')} of ${inScope} at fault, ${format(coverage.atStake)} at stake`}
+          {aside !== '' && <small> · {aside}</small>}
+        </span>
+        {(listed.length > 0 || byRemainder.length > 0) && <span aria-hidden>{isOpen ? '▾' : '▸'}</span>}
+      </button>
+      {isOpen && (
+        <ul className={styles.list}>
+          {listed.map(({ account: at, state, net, lines }) => {
+            const account = composer.view.accounts[at];
+            if (!account) return null;
+            return (
+              <li key={account.id}>
+                <span className={styles.account}>{account.label}</span>
+                <span className={styles.state}>
+                  {state === 'left_out' ? 'left out' : stateWords[state]}
+                  {net !== 0n && `, ${format(net)}`}
+                </span>
+                <span className={styles.acts}>
+                  {lines.map((key) => (
+                    <button key={key} type="button" onClick={() => onShow(key)}>
+                      {composer.expanded.origins.has(key) ? captionOf(composer, key) : key}
+                    </button>
+                  ))}
+                  {mayCompose && state !== 'doubled' && state !== 'left_out' && (
+                    <>
+                      <button type="button" onClick={() => onTake(account.id)}>
+                        Make a line
+                      </button>
+                      <Link to={{ pathname: `/companies/${company.id}/placement/coverage`, search }}>Place it</Link>
+                      <button type="button" onClick={() => setLeaving({ accountId: account.id, reason: '' })}>
+                        Leave out…
+                      </button>
+                    </>
+                  )}
+                  {mayCompose && state === 'left_out' && (
+                    <button type="button" onClick={() => void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: null })}>
+                      Take in again
+                    </button>
+                  )}
+                </span>
+                {leaving?.accountId === account.id && (
+                  <form
+                    className={styles.reason}
+                    onSubmit={(event) => {
+                      event.preventDefault();
+                      if (leaving.reason.trim() === '') return;
+                      void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: leaving.reason.trim() });
+                      setLeaving(null);
+                    }}
+                  >
+                    <input
+                      aria-label={`Why ${account.label} is left out`}
+                      placeholder="Why it does not belong in this layout"
+                      // biome-ignore lint/a11y/noAutofocus: whoever asked to leave it out has to say why
+                      autoFocus
+                      value={leaving.reason}
+                      onChange={({ target: { value } }) => setLeaving({ ...leaving, reason: value })}
+                    />
+                    <button type="submit">Leave out</button>
+                  </form>
+                )}
+              </li>
+            );
+          })}
+          {byRemainder.map(({ account: at, net, line }) => (
+            <li key={`remainder ${at}`}>
+              <span className={styles.account}>{composer.view.accounts[at]?.label}</span>
+              <span className={styles.state}>by remainder only, {format(net)}</span>
+              <span className={styles.acts}>
+                <button type="button" onClick={() => onShow(line)}>
+                  {captionOf(composer, line)}
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function captionOf({ expanded }: Composer, key: string): string {
+  const origin = expanded.origins.get(key);
+  if (origin?.kind === 'own') return origin.line.caption;
+  return origin?.kind === 'followed' ? (origin.adjustment?.caption ?? origin.was) : key;
+}

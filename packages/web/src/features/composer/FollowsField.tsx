@@ -1,0 +1,84 @@
+import { elements, type Followed, type FollowsOwnLine, pathOf, type Step, steps } from '@ivory-ladder/core';
+import { Segmented } from '../../components/Segmented.tsx';
+import styles from './LinePanel.module.css';
+import type { Composer } from './useComposer.ts';
+
+interface FollowsFieldProps {
+  readonly composer: Composer;
+  readonly line: FollowsOwnLine;
+  readonly disabled: boolean;
+  readonly onChange: (changes: Partial<Pick<FollowsOwnLine, 'followed' | 'frame'>>, caption?: string) => void;
+}
+
+const stepWords: Readonly<Record<Step, string>> = {
+  revenue: 'revenue',
+  cost_of_sales: 'cost of sales',
+  other_operating: 'other operating',
+  investing: 'investing',
+  financing: 'financing',
+  income_tax: 'income tax',
+  discontinued: 'discontinued operations',
+};
+
+/** The part of the category tree that a line follows, and whether it is framed with a subtotal. */
+export function FollowsField({ composer, line, disabled, onChange }: FollowsFieldProps) {
+  const { facts } = composer;
+  const choices: readonly { readonly group: string; readonly choices: readonly (readonly [string, string])[] }[] = [
+    {
+      group: 'All of an element',
+      choices: elements.map((element) => [write({ of: 'element', element }), `All ${element} categories`] as const),
+    },
+    {
+      group: 'Current and non-current',
+      choices: (['asset', 'liability'] as const).flatMap((element) =>
+        (['non_current', 'current'] as const).map(
+          (term) => [write({ of: 'term', element, term }), `${term === 'current' ? 'Current' : 'Non-current'} ${element} categories`] as const,
+        ),
+      ),
+    },
+    { group: 'Steps of the income statement', choices: steps.map((step) => [write({ of: 'step', step }), `Step: ${stepWords[step]}`] as const) },
+    {
+      group: 'One category with all below it',
+      choices: [...facts.tree.nodes.values()].map((node) => [write({ of: 'category', categoryId: node.category.id }), pathOf(node).join(' › ')] as const),
+    },
+  ];
+  return (
+    <>
+      <label className={styles.field}>
+        <span className={styles.label}>Follows</span>
+        <select
+          className={styles.input}
+          value={write(line.followed)}
+          disabled={disabled}
+          onChange={({ target: { value, selectedOptions } }) => onChange({ followed: JSON.parse(value) as Followed }, selectedOptions[0]?.label)}
+        >
+          {choices.map(({ group, choices: those }) => (
+            <optgroup key={group} label={group}>
+              {those.map(([value, label]) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+      </label>
+      <Segmented
+        label="Its lines stand"
+        value={line.frame}
+        disabled={disabled}
+        choices={[
+          { value: 'group', label: 'In a group', says: 'Under its caption, with a subtotal' },
+          { value: 'several', label: 'If several', says: 'In a group where there is more than one line to add up' },
+          { value: 'bare', label: 'Bare', says: 'Beside the other lines, without caption and subtotal' },
+        ]}
+        onChange={(frame) => onChange({ frame })}
+      />
+    </>
+  );
+}
+
+/** Keys in one order, so that equal ones are the same text. */
+function write(followed: Followed): string {
+  return JSON.stringify(Object.fromEntries(Object.entries(followed).sort(([a], [b]) => (a < b ? -1 : 1))));
+}

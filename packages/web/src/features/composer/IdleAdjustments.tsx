@@ -1,0 +1,70 @@
+import { counted } from '../../components/counted.ts';
+import styles from './ComposerScreen.module.css';
+import type { Composer } from './useComposer.ts';
+
+/** Adjustments whose line has gone from the tree, and lines that follow what is not there: kept, named, and dropped when somebody says so. */
+export function IdleAdjustments({ composer, mayCompose }: { readonly composer: Composer; readonly mayCompose: boolean }) {
+  const { findings, origins } = composer.expanded;
+  const captionOf = (key: string): string => {
+    const origin = origins.get(key);
+    return origin?.kind === 'own' ? origin.line.caption : key;
+  };
+  const idle = findings.flatMap((finding) => (finding.code === 'adjustment_idle' ? [finding] : []));
+  const gone = findings.flatMap((finding) => (finding.code === 'source_unknown' || finding.code === 'followed_unknown' ? [finding.key] : []));
+  const wrong = findings.flatMap((finding) =>
+    finding.code === 'hidden_nowhere' || finding.code === 'hidden_in_unknown' || finding.code === 'sum_line_unknown' ? [finding] : [],
+  );
+  const apart = [...origins].flatMap(([key, origin]) => (origin.kind === 'followed' && origin.adjustment?.apart ? [{ key, was: origin.was }] : []));
+  if (idle.length + gone.length + apart.length + wrong.length === 0) return null;
+  return (
+    <details className={styles.idle}>
+      <summary>
+        {[
+          apart.length > 0 ? `${counted(apart.length, 'category', 'categories')} left to other lines` : '',
+          idle.length > 0 ? `${counted(idle.length, 'adjustment')} idle` : '',
+          gone.length + wrong.length > 0 ? `${counted(new Set([...gone, ...wrong.map(({ key }) => key)]).size, 'line')} at fault` : '',
+        ]
+          .filter(Boolean)
+          .join(', ')}
+      </summary>
+      <ul>
+        {apart.map(({ key, was }) => (
+          <li key={key}>
+            {was} is left to other lines
+            {mayCompose && (
+              <button type="button" onClick={() => composer.edit([{ kind: 'follow_again', key }], `Follow ${was} again`)}>
+                Follow again
+              </button>
+            )}
+          </li>
+        ))}
+        {idle.map(({ key, adjusted, caption }) => (
+          <li key={`${key} ${adjusted} ${caption}`}>
+            {caption || adjusted}: its line in «{captionOf(key)}» has gone
+            {mayCompose && (
+              <button
+                type="button"
+                onClick={() => composer.edit([{ kind: 'drop_idle', follows: key, adjusted }], `Drop what was said of ${caption || adjusted}`)}
+              >
+                Drop it
+              </button>
+            )}
+          </li>
+        ))}
+        {[...new Set(gone)].map((key) => (
+          <li key={`gone ${key}`}>«{captionOf(key)}» names a category, account, list or number text that is not there</li>
+        ))}
+        {wrong.map(({ key, code }) => (
+          <li key={`wrong ${key} ${code}`}>
+            «{captionOf(key)}»{' '}
+            {code === 'sum_line_unknown'
+              ? 'adds a line that has gone'
+              : code === 'hidden_nowhere'
+                ? 'is never shown and counts in its total: choose the line in whose figure it is'
+                : 'is to be shown in a line that does not stand beside it'}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

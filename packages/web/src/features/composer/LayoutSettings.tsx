@@ -1,0 +1,164 @@
+import type { LayoutDetail } from '@ivory-ladder/contract';
+import { elements } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../api/layoutApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { languageNames } from '../../components/languageNames.ts';
+import { Segmented } from '../../components/Segmented.tsx';
+import styles from './LinePanel.module.css';
+import type { Composer } from './useComposer.ts';
+
+interface LayoutSettingsProps {
+  readonly composer: Composer;
+  readonly detail: LayoutDetail;
+  readonly mayCompose: boolean;
+  readonly onRenamed: (detail: LayoutDetail) => void;
+}
+
+const kindWords = { balance_sheet: 'Balance sheet', income_statement: 'Income statement', free: 'Free layout' } as const;
+
+/** What holds for the layout as a whole: its name, the title it is printed under, and what has to stand in it. */
+export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: LayoutSettingsProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const [name, setName] = useState(detail.name);
+  const [isDeleting, setDeleting] = useState(false);
+  const [rename] = useRenameLayoutMutation();
+  const [remove] = useDeleteLayoutMutation();
+  const { layout, edit } = composer;
+  const disabled = !mayCompose;
+  const refuse = (failure: unknown) => void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) }));
+  const keepName = async () => {
+    if (name.trim() === '' || name.trim() === detail.name) return setName(detail.name);
+    const version = await composer.flush();
+    if (version === null) return;
+    const { data, error } = await rename({ companyId: company.id, layoutId: detail.id, version, name: name.trim() });
+    if (!data) return refuse(error);
+    composer.began(data.version, layout);
+    onRenamed(data);
+  };
+  return (
+    <>
+      <header>
+        <h2 className={styles.title}>{detail.name}</h2>
+        <p className={styles.about}>
+          {kindWords[layout.kind]} · {detail.inUse === null ? 'no version in use yet' : `version ${detail.inUse} runs`}
+        </p>
+      </header>
+      <p className={styles.quiet}>Choose a line to see what it is. What stands here is of the layout as a whole.</p>
+      <label className={styles.field}>
+        <span className={styles.label}>Name in lists</span>
+        <input
+          className={styles.input}
+          value={name}
+          disabled={disabled}
+          maxLength={200}
+          onChange={({ target: { value } }) => setName(value)}
+          onBlur={() => void keepName()}
+        />
+      </label>
+      <label className={styles.field}>
+        <span className={styles.label}>Title on the page</span>
+        <input
+          className={styles.input}
+          value={layout.title}
+          disabled={disabled}
+          maxLength={200}
+          onChange={({ target: { value } }) => value.trim() !== '' && edit([{ kind: 'set', settings: { title: value } }], 'Title', { merges: true })}
+        />
+      </label>
+      {company.languages.slice(1).map((language) => (
+        <label key={language} className={styles.field}>
+          <span className={styles.label}>Title: {languageNames[language]}</span>
+          <input
+            className={styles.input}
+            value={layout.titles.find((one) => one.language === language)?.caption ?? ''}
+            disabled={disabled}
+            maxLength={200}
+            onChange={({ target: { value } }) =>
+              edit(
+                [
+                  {
+                    kind: 'set',
+                    settings: {
+                      titles: [...layout.titles.filter((one) => one.language !== language), ...(value === '' ? [] : [{ language, caption: value }])],
+                    },
+                  },
+                ],
+                'Title',
+                { merges: true },
+              )
+            }
+          />
+        </label>
+      ))}
+      {layout.kind === 'free' && (
+        <>
+          <Segmented
+            label="Columns hold"
+            value={layout.measure}
+            disabled={disabled}
+            choices={[
+              { value: 'movement', label: 'Movements' },
+              { value: 'closing', label: 'Balances' },
+            ]}
+            onChange={(measure) => edit([{ kind: 'set', settings: { measure } }], 'What columns hold')}
+          />
+          <fieldset className={styles.checks} disabled={disabled}>
+            <legend className={styles.label}>Accounts that have to stand in it; none: no coverage is claimed</legend>
+            {elements.map((element) => (
+              <label key={element}>
+                <input
+                  type="checkbox"
+                  checked={layout.scope.includes(element)}
+                  onChange={({ target: { checked } }) =>
+                    edit([{ kind: 'set', settings: { scope: checked ? [...layout.scope, element] : layout.scope.filter((one) => one !== element) } }], 'Scope')
+                  }
+                />
+                {element}
+              </label>
+            ))}
+          </fieldset>
+        </>
+      )}
+      {detail.inUse !== null && <Link to={{ pathname: `/companies/${company.id}/statements/layout-${detail.id}`, search }}>Run it</Link>}
+      {mayCompose &&
+        (isDeleting ? (
+          <div className={styles.adjusted}>
+            <p>
+              {detail.inUse === null
+                ? 'Nothing uses it.'
+                : `It is listed under Statements; ${detail.versions.length === 1 ? 'its version goes' : `its ${detail.versions.length} versions go`} with it.`}{' '}
+              No account or entry changes.
+            </p>
+            <div className={styles.pair}>
+              <Button
+                color="error"
+                onClick={() =>
+                  void remove({ companyId: company.id, layoutId: detail.id }).then(({ error }) => {
+                    if (error !== undefined) return refuse(error);
+                    dispatch(noticeGiven({ tone: 'done', text: `Deleted: ${detail.name}.` }));
+                    void navigate({ pathname: `/companies/${company.id}/layouts`, search });
+                  })
+                }
+              >
+                Delete it
+              </Button>
+              <Button onClick={() => setDeleting(false)}>Keep it</Button>
+            </div>
+          </div>
+        ) : (
+          <button type="button" className={styles.link} onClick={() => setDeleting(true)}>
+            Delete the layout…
+          </button>
+        ))}
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+import { type AccountsOwnLine, valuesBelow } from '@ivory-ladder/core';
+import styles from './LinePanel.module.css';
+import type { Composer } from './useComposer.ts';
+
+interface MeasureFieldsProps {
+  readonly composer: Composer;
+  readonly line: AccountsOwnLine;
+  readonly disabled: boolean;
+  readonly onChange: (line: AccountsOwnLine, what: string) => void;
+}
+
+/** Which amount of its accounts a line takes, and lines with which facet values. */
+export function MeasureFields({ composer, line, disabled, onChange }: MeasureFieldsProps) {
+  const facets = composer.lists.filter(({ kind }) => kind === 'facet');
+  return (
+    <>
+      <label className={styles.field}>
+        <span className={styles.label}>Amount</span>
+        <select
+          className={styles.input}
+          value={line.measure}
+          disabled={disabled}
+          onChange={({ target: { value } }) => onChange({ ...line, measure: value as AccountsOwnLine['measure'] }, 'Amount')}
+        >
+          <option value="column">what the column holds</option>
+          <option value="closing">balance at the end</option>
+          <option value="opening">balance at the beginning</option>
+          <option value="mean">mean of both</option>
+          <option value="movement">movement over the span</option>
+        </select>
+      </label>
+      {facets.length > 0 && (
+        <details className={styles.facets} open={Object.keys(line.facets).length > 0}>
+          <summary className={styles.label}>
+            Facets: {Object.keys(line.facets).length === 0 ? `all ${facets.map(({ name }) => name.toLowerCase()).join(', ')}` : 'some values'}
+          </summary>
+          {facets.map(({ key, name, codes }) => {
+            const chosen = line.facets[key as keyof typeof line.facets] ?? [];
+            const set = (values: readonly string[]) => {
+              const { [key as keyof typeof line.facets]: _, ...others } = line.facets;
+              onChange({ ...line, facets: values.length === 0 ? others : { ...others, [key]: values } }, 'Facets');
+            };
+            const below = new Set(chosen.flatMap((value) => valuesBelow({ codes }, value).slice(1)));
+            return (
+              <fieldset key={key} className={styles.checks} disabled={disabled}>
+                <legend className={styles.label}>{name}</legend>
+                {[...codes.filter(({ retired }) => !retired), { code: '', caption: 'none' }].map(({ code, caption }) => (
+                  <label key={code} title={caption}>
+                    <input
+                      type="checkbox"
+                      checked={chosen.includes(code) || below.has(code)}
+                      disabled={below.has(code)}
+                      onChange={({ target: { checked } }) => set(checked ? [...chosen, code] : chosen.filter((one) => one !== code))}
+                    />
+                    {caption}
+                  </label>
+                ))}
+              </fieldset>
+            );
+          })}
+        </details>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,112 @@
+import type { LayoutDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import type { OwnLayout } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { usePutLayoutInUseMutation } from '../../api/layoutApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { formatFigure } from '../../components/formatFigure.ts';
+import { differencesOf } from './layoutDifferences.ts';
+import styles from './UseDialog.module.css';
+import type { Composer } from './useComposer.ts';
+import { useOtherRows } from './useOtherRows.ts';
+import { usePreview } from './usePreview.ts';
+
+interface UseDialogProps {
+  readonly composer: Composer;
+  readonly detail: LayoutDetail;
+  /** The definition that runs; `null` where none does yet. */
+  readonly used: OwnLayoutBody | null;
+  readonly onUsed: (detail: LayoutDetail) => void;
+  readonly onClose: () => void;
+}
+
+const stateWords = { added: 'new', removed: 'gone', changed: 'changed' } as const;
+
+/** What the draft is otherwise than the version that runs, line by line and in figures, before it takes its place. */
+export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialogProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [reason, setReason] = useState('');
+  const [putInUse, { isLoading }] = usePutLayoutInUseMutation();
+  const preview = usePreview(composer.figures);
+  const usedRows = useOtherRows(composer, used as OwnLayout | null);
+  const differences = useMemo(() => (preview && usedRows ? differencesOf(usedRows, preview.rows) : []), [preview, usedRows]);
+  const currency = { code: company.currency, exponent: company.exponent };
+  const faults = preview?.coverage.faults.length ?? 0;
+  const put = async () => {
+    const version = await composer.flush();
+    if (version === null) return;
+    const { data, error } = await putInUse({ companyId: company.id, layoutId: detail.id, version, reason });
+    if (data) {
+      dispatch(noticeGiven({ tone: 'done', text: `In use: version ${data.inUse} of ${data.name}.` }));
+      onUsed(data);
+      onClose();
+    } else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth>
+      <DialogTitle>Put in use: {detail.name}</DialogTitle>
+      <DialogContent className={styles.content}>
+        {faults > 0 && (
+          <p className={styles.odd}>
+            ▲ {faults === 1 ? 'One account stands' : `${faults} accounts stand`} not exactly once. The layout can be put in use; what is missing is missing in
+            its totals.
+          </p>
+        )}
+        {used === null ? (
+          <p>No version runs yet. Statements will list this layout from now on.</p>
+        ) : differences.length === 0 ? (
+          <p>No line shows another figure or caption than the version that runs.</p>
+        ) : (
+          <div className={styles.scroll}>
+            <table className={styles.table}>
+              <thead>
+                <tr>
+                  <th scope="col">Line</th>
+                  <th scope="col">
+                    <span className="unseen">What becomes of it</span>
+                  </th>
+                  <th scope="col">Runs now</th>
+                  <th scope="col">Draft</th>
+                </tr>
+              </thead>
+              <tbody>
+                {differences.map(({ key, state, caption, formerCaption, before, after, unit }) => (
+                  <tr key={`${key} ${state}`}>
+                    <th scope="row">
+                      {caption}
+                      {formerCaption !== null && <small> was {formerCaption}</small>}
+                    </th>
+                    <td>{stateWords[state]}</td>
+                    <td>{before === undefined ? '' : formatFigure(before, unit, currency)}</td>
+                    <td>{after === undefined ? '' : formatFigure(after, unit, currency)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+        <TextField
+          label="Why, for the record"
+          value={reason}
+          onChange={({ target: { value } }) => setReason(value)}
+          slotProps={{ htmlInput: { maxLength: 500 } }}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={isLoading} onClick={() => void put()}>
+          Put in use
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

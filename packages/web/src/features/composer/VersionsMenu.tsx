@@ -1,0 +1,55 @@
+import type { LayoutDetail } from '@ivory-ladder/contract';
+import type { OwnLayout } from '@ivory-ladder/core';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { longDay } from '../../components/dates.ts';
+import type { Composer } from './useComposer.ts';
+
+interface VersionsMenuProps {
+  readonly composer: Composer;
+  readonly detail: LayoutDetail;
+  readonly mayCompose: boolean;
+  readonly onDropped: (detail: LayoutDetail) => void;
+}
+
+/** Versions that were put in use: each can be taken as the draft, and the draft can be dropped for the one that runs. */
+export function VersionsMenu({ composer, detail, mayCompose, onDropped }: VersionsMenuProps) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const [find] = useLazyGetLayoutVersionQuery();
+  const [save] = useSaveLayoutDraftMutation();
+  const { versions, inUse } = detail;
+  if (versions.length === 0 || !mayCompose) return null;
+  const take = async (number: number) => {
+    const { data, error } = await find({ companyId: company.id, layoutId: detail.id, number });
+    if (data) composer.replace(data.definition as OwnLayout, `Take version ${number}`);
+    else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+  };
+  const drop = async () => {
+    const version = await composer.flush();
+    if (version === null) return;
+    const { data, error } = await save({ companyId: company.id, layoutId: detail.id, version, definition: null });
+    if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+    composer.began(data.version, data.definition as OwnLayout);
+    onDropped(data);
+    dispatch(noticeGiven({ tone: 'done', text: 'The draft is dropped; the version in use stands.' }));
+  };
+  return (
+    <ChoiceMenu
+      label={`Version ${inUse}`}
+      choices={[
+        ...versions.map(({ number, at, by, reason }) => ({
+          value: String(number),
+          label: `Take version ${number} as the draft: ${longDay(at.slice(0, 10))}, ${by}${reason === '' ? '' : `, «${reason}»`}`,
+        })),
+        { value: 'drop', label: 'Drop the draft' },
+      ]}
+      chosen={[]}
+      onChoose={(value) => void (value === 'drop' ? drop() : take(Number(value)))}
+    />
+  );
+}

@@ -1,0 +1,191 @@
+import type { CodeListBody, LayoutDetail, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
+import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, type OwnLayout, walkOwn } from '@ivory-ladder/core';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import type { ApiFailure } from '../../api/ivoryApi.ts';
+import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
+import { layoutFacts } from '../../api/layoutFacts.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import type { AppDispatch } from '../../app/store.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { useSpan } from '../../app/useSpan.ts';
+import { useUndoKeys } from '../../app/useUndoKeys.ts';
+import { beginComposition, type Composition, edited, expansionOf, redone, undone } from './composition.ts';
+import { PreviewFigures } from './PreviewFigures.ts';
+
+/** `conflict`: somebody else saved another draft meanwhile. */
+export type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
+
+export interface Composer {
+  readonly layout: OwnLayout;
+  readonly facts: LayoutFacts;
+  readonly expanded: ExpandedLayout;
+  readonly view: PlacementView;
+  readonly lists: readonly CodeListBody[];
+  readonly figures: PreviewFigures;
+  readonly save: SaveState;
+  /** `false` where it was refused, which is said. `merges`: typing that goes on is one step. */
+  edit(edits: readonly LayoutEdit[], name: string, options?: { readonly merges?: boolean }): boolean;
+  undo(): void;
+  redo(): void;
+  readonly undoName: string | null;
+  readonly redoName: string | null;
+  /** Another definition in the place of the one that is worked at, as one step. */
+  replace(layout: OwnLayout, name: string): void;
+  /** Saves at once what is not saved; gives the version that is kept, or nothing where it was refused. */
+  flush(): Promise<number | null>;
+  /** What is worked at in the place of what somebody else saved. */
+  insist(): void;
+  /** The version of what was put in use or dropped. */
+  began(version: number, layout: OwnLayout): void;
+}
+
+const millisecondsBeforeSaving = 700;
+
+/** A layout that is composed: each edit shows at once, is run beside the screen, and is saved a moment later. */
+export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[]): Composer {
+  const company = useCompany();
+  const dispatch = useDispatch<AppDispatch>();
+  const { span } = useSpan();
+  const { id: companyId, digitOrder, exponent } = company;
+  const language = company.languages[0] ?? 'en';
+  const [composition, setComposition] = useState<Composition>(() => beginComposition(detail.definition as OwnLayout));
+  const [save, setSave] = useState<SaveState>({ kind: 'saved', at: null });
+  const [figures] = useState(() => new PreviewFigures());
+  const [saveDraft] = useSaveLayoutDraftMutation();
+  const { layout } = composition;
+  const facts = useMemo(() => layoutFacts(view, digitOrder, language, lists, layout), [view, digitOrder, language, lists, layout]);
+  const expanded = expansionOf(layout, facts);
+  const current = useRef({ composition, facts });
+  current.current = { composition, facts };
+  const leftOut = useMemo(
+    () => view.exclusions.flatMap(({ scope, accountId }) => (scope === `layout:${detail.id}` ? [accountId] : [])),
+    [view.exclusions, detail.id],
+  );
+
+  useLayoutEffect(() => {
+    figures.open();
+    return () => figures.close();
+  }, [figures]);
+  useLayoutEffect(() => figures.hold(view, digitOrder, language, lists, exponent), [figures, view, digitOrder, language, lists, exponent]);
+  const measure = layout.kind === 'balance_sheet' ? 'closing' : layout.kind === 'income_statement' ? 'movement' : layout.measure;
+  const filterKey = filtersOf(layout).join('\n');
+  useEffect(() => {
+    let isOver = false;
+    const asked = filterKey.split('\n').map((facets) => {
+      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan: 'comparison', facets }));
+      void request.then(({ data }) => {
+        if (!isOver && data) figures.holdFigures(facets, data);
+      });
+      return request;
+    });
+    return () => {
+      isOver = true;
+      for (const request of asked) request.unsubscribe();
+    };
+  }, [dispatch, figures, companyId, span, measure, filterKey]);
+  useLayoutEffect(() => figures.ask(layout, false, leftOut), [figures, layout, leftOut]);
+
+  const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
+  const saving = useRef<Promise<number | null>>(Promise.resolve(null));
+  const saveNow = useCallback((): Promise<number | null> => {
+    const work = async (): Promise<number | null> => {
+      const wanted = current.current.composition.layout;
+      if (wanted === kept.current.layout) return kept.current.version;
+      setSave({ kind: 'saving' });
+      const { data, error } = await saveDraft({ companyId, layoutId: detail.id, version: kept.current.version, definition: wanted as OwnLayoutBody });
+      if (data) {
+        kept.current = { version: data.version, layout: wanted };
+        setSave(current.current.composition.layout === wanted ? { kind: 'saved', at: new Date() } : { kind: 'waiting' });
+        return data.version;
+      }
+      const isConflict = (error as ApiFailure | undefined)?.code === 'version_conflict';
+      setSave({ kind: isConflict ? 'conflict' : 'waiting' });
+      if (!isConflict) dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+      return null;
+    };
+    saving.current = saving.current.then(work, work);
+    return saving.current;
+  }, [saveDraft, companyId, detail.id, dispatch]);
+  useEffect(() => {
+    if (layout === kept.current.layout) return;
+    setSave((before) => (before.kind === 'conflict' ? before : { kind: 'waiting' }));
+    const timer = setTimeout(() => void saveNow(), millisecondsBeforeSaving);
+    return () => clearTimeout(timer);
+  }, [layout, saveNow]);
+  // What was drafted last goes along when the screen is left.
+  useEffect(() => () => void saveNow(), [saveNow]);
+
+  const edit = useCallback(
+    (edits: readonly LayoutEdit[], name: string, options: { readonly merges?: boolean } = {}): boolean => {
+      const { composition: before, facts: over } = current.current;
+      const outcome = edited(before, edits, name, over, options);
+      if (!outcome.ok) {
+        const { code, ...told } = outcome.failure;
+        dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code, facts: told }) }));
+        return false;
+      }
+      current.current = { ...current.current, composition: outcome.value };
+      // The worker is at it while the screen is drawn.
+      figures.ask(outcome.value.layout, false, leftOut);
+      setComposition(outcome.value);
+      return true;
+    },
+    [dispatch, figures, leftOut],
+  );
+  const step = useCallback((to: (composition: Composition) => Composition) => {
+    const after = to(current.current.composition);
+    current.current = { ...current.current, composition: after };
+    setComposition(after);
+  }, []);
+  const undo = useCallback(() => step(undone), [step]);
+  const redo = useCallback(() => step(redone), [step]);
+  useUndoKeys(undo, redo);
+  const replace = useCallback(
+    (next: OwnLayout, name: string) => step((before) => ({ layout: next, past: [...before.past, { name, layout: before.layout }], future: [] })),
+    [step],
+  );
+  const insist = useCallback(() => {
+    void dispatch(layoutApi.endpoints.getLayout.initiate({ companyId, layoutId: detail.id }, { forceRefetch: true, subscribe: false })).then(({ data }) => {
+      if (!data) return;
+      kept.current = { version: data.version, layout: data.definition as OwnLayout };
+      void saveNow();
+    });
+  }, [dispatch, companyId, detail.id, saveNow]);
+  const began = useCallback(
+    (version: number, next: OwnLayout) => {
+      kept.current = { version, layout: next };
+      setSave({ kind: 'saved', at: new Date() });
+      if (next !== current.current.composition.layout) step(() => beginComposition(next));
+    },
+    [step],
+  );
+  return {
+    layout,
+    facts,
+    expanded,
+    view,
+    lists,
+    figures,
+    save,
+    edit,
+    undo,
+    redo,
+    undoName: composition.past.at(-1)?.name ?? null,
+    redoName: composition.future.at(-1)?.name ?? null,
+    replace,
+    flush: saveNow,
+    insist,
+    began,
+  };
+}
+
+/** The facet filters that lines have, as asked for; first that of all lines. */
+function filtersOf({ lines }: OwnLayout): string[] {
+  const filters = new Set(['']);
+  walkOwn(lines, (line) => {
+    if (line.kind === 'accounts' || line.kind === 'memo') filters.add(facetKey(line.facets));
+  });
+  return [...filters];
+}

@@ -1,0 +1,131 @@
+import type { LayoutInput, ListedLayout } from '@ivory-ladder/contract';
+import Add from '@mui/icons-material/Add';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useAddLayoutMutation, useListLayoutsQuery } from '../../api/layoutApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useClassification } from '../../app/useClassification.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { longDay } from '../../components/dates.ts';
+import styles from './LayoutsScreen.module.css';
+
+const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
+  balance_sheet: 'balance sheet',
+  income_statement: 'income statement',
+  free: 'own lines',
+};
+
+/** Layouts that were composed, and the beginning of a new one. */
+export function OwnLayouts() {
+  const company = useCompany();
+  const mayCompose = useMay('preparer');
+  const { search } = useLocation();
+  const { data } = useListLayoutsQuery(company.id);
+  const [isAdding, setAdding] = useState(false);
+  const base = `/companies/${company.id}`;
+  return (
+    <section className={styles.own} aria-labelledby="own-layouts">
+      <header className={styles.ownHead}>
+        <h2 id="own-layouts">Composed layouts</h2>
+        {mayCompose && !isAdding && (
+          <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
+            New layout
+          </Button>
+        )}
+      </header>
+      {isAdding && <NewLayoutForm layouts={data?.layouts ?? []} onClose={() => setAdding(false)} />}
+      {data?.layouts.length === 0 && !isAdding && (
+        <p className={styles.quiet}>
+          None yet. Begin one as the balance sheet or the income statement is, and rename, move and add lines on top; or with nothing, for a tax return or a
+          page of indicators.
+        </p>
+      )}
+      {data !== undefined && data.layouts.length > 0 && (
+        <table className={styles.list}>
+          <thead>
+            <tr>
+              <th scope="col">Layout</th>
+              <th scope="col">Kind</th>
+              <th scope="col">Runs</th>
+              <th scope="col">Changed</th>
+              <th scope="col">
+                <span className="unseen">Run it</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.layouts.map(({ id, name, kind, inUse, hasDraft, changedAt, changedBy }) => (
+              <tr key={id}>
+                <th scope="row">
+                  <Link to={{ pathname: `${base}/layouts/${id}`, search }}>{name}</Link>
+                </th>
+                <td>{kindWords[kind]}</td>
+                <td>
+                  {inUse === null ? 'draft only' : `version ${inUse}`}
+                  {inUse !== null && hasDraft && ', with a draft'}
+                </td>
+                <td>
+                  {longDay(changedAt.slice(0, 10))}, {changedBy}
+                </td>
+                <td>{inUse !== null && <Link to={{ pathname: `${base}/statements/layout-${id}`, search }}>Run it</Link>}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly ListedLayout[]; readonly onClose: () => void }) {
+  const company = useCompany();
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const { asked } = useClassification();
+  const [name, setName] = useState('');
+  const [from, setFrom] = useState('balance_sheet');
+  const [add, { isLoading }] = useAddLayoutMutation();
+  const begin = async () => {
+    const wanted = /^\d+$/.test(from) ? Number(from) : (from as Exclude<LayoutInput['from'], number>);
+    const of = asked.classification === undefined ? {} : { classificationId: asked.classification };
+    const { data, error } = await add({ companyId: company.id, layout: { name: name.trim(), from: wanted, ...of } });
+    if (data) void navigate({ pathname: `/companies/${company.id}/layouts/${data.id}`, search });
+    else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+  };
+  return (
+    <form
+      className={styles.newForm}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() !== '') void begin();
+      }}
+    >
+      <label>
+        Name
+        {/* biome-ignore lint/a11y/noAutofocus: whoever asked for a layout names it first */}
+        <input autoFocus required maxLength={200} value={name} onChange={({ target: { value } }) => setName(value)} />
+      </label>
+      <label>
+        Begins as
+        <select value={from} onChange={({ target: { value } }) => setFrom(value)}>
+          <option value="balance_sheet">the balance sheet, and follows the categories</option>
+          <option value="income_statement">the income statement, and follows the categories</option>
+          <option value="nothing">nothing: own lines</option>
+          {layouts.map(({ id, name: other }) => (
+            <option key={id} value={id}>
+              a copy of {other}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>
+        Begin
+      </Button>
+      <Button onClick={onClose}>Cancel</Button>
+    </form>
+  );
+}

@@ -1,0 +1,58 @@
+import { useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import { useListLayoutsQuery } from '../../api/layoutApi.ts';
+import type { StatementKind } from '../../api/statementApi.ts';
+import { useCompany } from '../../app/useCompany.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import styles from './StatementScreen.module.css';
+
+/** The statements that there are: both generated ones, and every composed layout that runs. */
+export function StatementNav({ kind, title }: { readonly kind: StatementKind; readonly title: string | undefined }) {
+  const company = useCompany();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const isOwn = kind.startsWith('layout-');
+  const [isLookedAt, setLookedAt] = useState(false);
+  // Most statements are read without; the first figures do not wait for it.
+  const { data } = useListLayoutsQuery(company.id, { skip: !isLookedAt });
+  const running = data?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
+  const base = `/companies/${company.id}`;
+  return (
+    <>
+      <nav className={styles.kinds} aria-label="Statements">
+        {(['balance-sheet', 'income-statement'] as const).map((other) => (
+          <Link
+            key={other}
+            to={{ pathname: `${base}/statements/${other}`, search: searchFor(other, search) }}
+            aria-current={other === kind ? 'page' : undefined}
+          >
+            {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
+          </Link>
+        ))}
+      </nav>
+      <ChoiceMenu
+        label={isOwn ? (title ?? 'Layout') : 'Layouts'}
+        choices={[
+          ...running.map(({ id, name }, at) => ({ value: `statements/layout-${id}`, label: name, divided: at === running.length - 1 })),
+          { value: 'layouts', label: running.length === 0 ? 'Compose one…' : 'All layouts…' },
+        ]}
+        chosen={isOwn ? [`statements/${kind}`] : []}
+        onChoose={(value) => void navigate({ pathname: `${base}/${value}`, search: withoutCell(search) })}
+        onOpen={() => setLookedAt(true)}
+      />
+    </>
+  );
+}
+
+/** A budget has nothing to stand beside a balance sheet. */
+function searchFor(kind: string, search: string): string {
+  const params = new URLSearchParams(withoutCell(search));
+  if (kind === 'balance-sheet' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
+  return params.toString();
+}
+
+export function withoutCell(search: string): string {
+  const params = new URLSearchParams(search);
+  for (const key of ['cell', 'open', 'shut', 'line']) params.delete(key);
+  return params.toString();
+}

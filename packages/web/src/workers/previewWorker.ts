@@ -1,0 +1,166 @@
+import type { LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
+import {
+  type Account,
+  type CodeList,
+  compileLayout,
+  type DigitOrder,
+  daysIn,
+  divideHalfAwayFromZero,
+  expandLayout,
+  facetKey,
+  type LayoutCoverage,
+  type LayoutFacts,
+  layoutCoverage,
+  type OwnLayout,
+  type PresentedAccount,
+  presentRows,
+  resultOf,
+  runColumn,
+  type StatementColumn,
+  shownValue,
+} from '@ivory-ladder/core';
+import { layoutFacts } from '../api/layoutFacts.ts';
+import { rowBody } from './rowBody.ts';
+
+export type PreviewAsked =
+  | {
+      readonly kind: 'chart';
+      readonly view: PlacementView;
+      readonly order: DigitOrder;
+      readonly language: LayoutFacts['language'];
+      readonly lists: readonly CodeList[];
+      readonly exponent: number;
+    }
+  /** `facets`: of lines with these values alone; the empty text for all lines. */
+  | { readonly kind: 'figures'; readonly facets: string; readonly figures: LayoutFigures }
+  /** Below zero: beside the one that is composed, answered once. */
+  | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly zero: boolean; readonly leftOut: readonly number[] };
+
+export interface PreviewAnswer {
+  readonly number: number;
+  readonly rows: readonly StatementRowBody[];
+  readonly columns: LayoutFigures['columns'];
+  readonly coverage: LayoutCoverage;
+  /** By key of the line: its figures, one for each column of amounts, in its unit. */
+  readonly values: ReadonlyMap<string, readonly (string | null)[]>;
+  /** By key of the line: how many accounts it takes. */
+  readonly taken: ReadonlyMap<string, number>;
+}
+
+interface Vectors {
+  readonly opening: BigInt64Array;
+  readonly movement: BigInt64Array;
+  readonly closing: BigInt64Array;
+  readonly notAllotted: bigint;
+}
+
+type Chart = Extract<PreviewAsked, { kind: 'chart' }>;
+type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
+
+let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array; readonly isParent: readonly boolean[] }) | null = null;
+const figures = new Map<string, { readonly given: LayoutFigures; readonly vectors: readonly Vectors[] }>();
+let last: Asked | null = null;
+
+/** A layout over the chart and the figures that were given last; asked anew when either changes. */
+self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
+  if (data.kind === 'layout' && data.number < 0) {
+    // Asked for beside the one that is composed.
+    const aside = answerTo(data);
+    if (aside) self.postMessage(aside);
+    return;
+  }
+  if (data.kind === 'layout') last = data;
+  else if (data.kind === 'chart') {
+    chart = hold(data);
+    // In the order of the accounts that are there now.
+    for (const [facets, { given }] of figures) figures.set(facets, { given, vectors: vectorsOf(given) });
+  } else {
+    if (data.facets === '') figures.clear();
+    figures.set(data.facets, { given: data.figures, vectors: vectorsOf(data.figures) });
+  }
+  const answer = last && chart && answerTo(last);
+  if (answer) self.postMessage(answer);
+};
+
+function hold(given: Chart) {
+  const { accounts } = given.view;
+  return {
+    ...given,
+    accounts: accounts.map((account, index) => ({
+      account: { ...account, position: index } satisfies Account,
+      label: account.label,
+      index,
+      isParent: account.isParent,
+    })),
+    resets: Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0)),
+    isParent: accounts.map(({ isParent }) => isParent),
+  };
+}
+
+/** In the order of the placement's accounts. */
+function vectorsOf({ accountIds, columns }: LayoutFigures): Vectors[] {
+  const at = new Map(accountIds.map((id, index) => [id, index]));
+  const order = chart?.view.accounts.map(({ id }) => at.get(id)) ?? [];
+  const vector = (amounts: readonly string[]) => BigInt64Array.from(order, (index) => BigInt(index === undefined ? 0 : (amounts[index] ?? 0)));
+  return columns.flatMap((column) =>
+    column.kind === 'amount'
+      ? [{ opening: vector(column.opening), movement: vector(column.movement), closing: vector(column.closing), notAllotted: BigInt(column.notAllotted) }]
+      : [],
+  );
+}
+
+function answerTo({ number, layout, zero, leftOut }: Asked): PreviewAnswer | null {
+  const whole = figures.get('');
+  if (!chart || !whole) return null;
+  const { view, order, language, lists, exponent, accounts, resets } = chart;
+  const facts = layoutFacts(view, order, language, lists, layout);
+  const compiled = compileLayout(
+    expandLayout(layout, facts).layout,
+    view.accounts.map(({ id }) => id),
+    facts.portions,
+  );
+  const { columns } = whole.given;
+  const amountColumns = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
+  const runs = whole.vectors.map((vectors, at) => {
+    const column = amountColumns[at] as (typeof amountColumns)[number];
+    const net = column.measure === 'closing' ? vectors.closing : vectors.movement;
+    const readings = compiled.readings.map(({ measure, facets }) => {
+      const own = figures.get(facetKey(facets))?.vectors[at];
+      if (!own) return new BigInt64Array(net.length);
+      switch (measure) {
+        case 'column':
+          return column.measure === 'closing' ? own.closing : own.movement;
+        case 'mean':
+          return own.opening.map((amount, account) => divideHalfAwayFromZero(amount + (own.closing[account] as bigint), 2n));
+        default:
+          return own[measure];
+      }
+    });
+    return runColumn(compiled, {
+      net,
+      result: resultOf(net, resets),
+      notAllotted: column.measure === 'closing' ? vectors.notAllotted : 0n,
+      ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets } } : {}),
+      readings,
+      exponent,
+      days: daysIn(column),
+    });
+  });
+  const shown: StatementColumn[] = columns.map((column) =>
+    column.kind === 'amount' ? { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } } : column,
+  );
+  const rows = presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: zero } });
+  const excluded = new Set(leftOut);
+  const covered = accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent, isLeftOut: excluded.has(account.id) }));
+  const balances = whole.vectors[0]?.closing ?? new BigInt64Array(accounts.length);
+  const taken = new Map<string, number>();
+  for (const line of compiled.lines) if (line.kind === 'accounts' && line.selection) taken.set(line.key, line.selection.accounts.length);
+  return {
+    number,
+    rows: rows.map(rowBody),
+    columns,
+    coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
+    values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
+    taken,
+  };
+}
