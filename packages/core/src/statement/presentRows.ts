@@ -133,12 +133,18 @@ class Page {
     const inside: StatementRow[] = [];
     for (const child of line.children) this.place(child, depth + 1, inside);
     if (line.shown !== 'always' && inside.every(({ role }) => role === 'text' || role === 'space')) return false;
-    rows.push(this.row(line, { role: 'heading', caption: line.caption, depth, opens: line.rung > 0, open: true, values: this.nothing() }));
+    const { look } = line;
+    // Its weight is that of its figures; what stands before it stands before its heading.
+    const ofHeading = look && { ...look, weight: 'usual' as const };
+    rows.push(
+      this.row(line, { role: 'heading', caption: line.caption, depth, opens: line.rung > 0, open: true, values: this.nothing(), look: ofHeading, note: '' }),
+    );
     rows.push(...inside);
+    const ofTotal = look && { ...look, spaceBefore: false, breakBefore: false };
     const role: RowRole = isTotalOfSide ? 'final' : 'total';
     const whole = this.partsOf(line, childTerms(line));
     const parts = whole.isWhole ? whole.parts : [];
-    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts }));
+    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts, look: ofTotal }));
     return true;
   }
 

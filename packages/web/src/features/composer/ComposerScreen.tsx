@@ -4,7 +4,7 @@ import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useParams } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
@@ -84,6 +84,8 @@ function Loaded({
   const [sought, setSought] = useState('');
   const [choosing, setChoosing] = useState<{ readonly line: AccountsOwnLine | null } | null>(null);
   const [isPutting, setPutting] = useState(false);
+  /** A line that got another key keeps its panel, so that what is being clicked in it stays there. */
+  const panelKeys = useRef(new Map<string, string>());
   const panes = usePaneWidths();
   const taken = preview?.taken;
   const rows = useMemo(
@@ -167,14 +169,12 @@ function Loaded({
     <div className={styles.screen} style={panes.style}>
       <section className={styles.outline} aria-labelledby="layout-title">
         <header className={styles.head}>
-          <div className={styles.titles}>
-            <h1 id="layout-title">{detail.name}</h1>
-            <p className={styles.quiet}>
-              {follows ? 'Follows the categories' : 'Own lines'}
-              {adjusted > 0 && ` · ${counted(adjusted, 'adjustment')}`} · <Saved composer={composer} />
-            </p>
-          </div>
+          <h1 id="layout-title">{detail.name}</h1>
           {mayCompose && <AddLineMenu onAdd={add} onChoose={() => setChoosing({ line: null })} />}
+          <p className={styles.quiet}>
+            {follows ? 'Follows the categories' : 'Own lines'}
+            {adjusted > 0 && ` · ${counted(adjusted, 'adjustment')}`} · <Saved composer={composer} />
+          </p>
         </header>
         <div className={styles.tools}>
           <input
@@ -260,7 +260,17 @@ function Loaded({
           <LayoutSettings composer={composer} detail={detail} mayCompose={mayCompose} onRenamed={setDetail} />
         ) : (
           <>
-            <LinePanel composer={composer} lineKey={only} mayCompose={mayCompose} onChooseAccounts={(line) => setChoosing({ line })} />
+            <LinePanel
+              composer={composer}
+              lineKey={only}
+              mayCompose={mayCompose}
+              onChooseAccounts={(line) => setChoosing({ line })}
+              panelKey={panelKeys.current.get(only) ?? only}
+              onRekeyed={(to) => {
+                panelKeys.current.set(to, panelKeys.current.get(only) ?? only);
+                choose([to]);
+              }}
+            />
             <button type="button" className={styles.ofLayout} onClick={() => choose([])}>
               Settings of the layout
             </button>

@@ -1,4 +1,4 @@
-import { type AccountsOwnLine, type AdjustmentChanges, childrenOf, type Line, type LineOrigin, type OwnLine } from '@ivory-ladder/core';
+import { type AccountsOwnLine, type AdjustmentChanges, childrenOf, freshKey, isLineKey, type Line, type LineOrigin, type OwnLine } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
@@ -19,14 +19,18 @@ interface LinePanelProps {
   readonly lineKey: string;
   readonly mayCompose: boolean;
   readonly onChooseAccounts: (line: AccountsOwnLine) => void;
+  /** Another one for another line: what was typed for one is not taken for the other. */
+  readonly panelKey: string;
+  /** The line has another key now. */
+  readonly onRekeyed: (key: string) => void;
 }
 
 /** What one line is: its caption, what it takes, and how it is printed. Every change shows at once. */
-export function LinePanel({ composer, lineKey, mayCompose, onChooseAccounts }: LinePanelProps) {
+export function LinePanel({ composer, lineKey, mayCompose, onChooseAccounts, panelKey, onRekeyed }: LinePanelProps) {
   const origin = composer.expanded.origins.get(lineKey);
   if (!origin || origin.kind === 'made') return null;
   return origin.kind === 'own' ? (
-    <OwnLinePanel key={lineKey} composer={composer} line={origin.line} mayCompose={mayCompose} onChooseAccounts={onChooseAccounts} />
+    <OwnLinePanel key={panelKey} composer={composer} line={origin.line} mayCompose={mayCompose} onChooseAccounts={onChooseAccounts} onRekeyed={onRekeyed} />
   ) : (
     <FollowedPanel key={lineKey} composer={composer} lineKey={lineKey} origin={origin} mayCompose={mayCompose} />
   );
@@ -34,18 +38,26 @@ export function LinePanel({ composer, lineKey, mayCompose, onChooseAccounts }: L
 
 type Signed = Extract<OwnLine, { readonly side: unknown }>;
 
-function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts }: Omit<LinePanelProps, 'lineKey'> & { readonly line: OwnLine }) {
+function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed }: Omit<LinePanelProps, 'lineKey' | 'panelKey'> & { readonly line: OwnLine }) {
   const { languages } = useCompany();
   const disabled = !mayCompose;
   const named = line.caption || kindCaption(line.kind).toLowerCase();
   const change = (changed: OwnLine, what: string, merges = false) => void composer.edit([{ kind: 'change', line: changed }], `${what} of ${named}`, { merges });
+  /** A new line is called by its kind until it has a caption of its own. */
+  const nameByCaption = () => {
+    const isUnnamed =
+      line.key === freshKey(kindCaption(line.kind), new Set()) || new RegExp(`^${freshKey(kindCaption(line.kind), new Set())}_\\d+$`).test(line.key);
+    const to = freshKey(line.caption, composer.expanded.origins);
+    if (disabled || !isUnnamed || line.caption.trim() === '' || line.caption === kindCaption(line.kind)) return;
+    if (composer.edit([{ kind: 'rename_key', key: line.key, to }], `Key of ${line.caption}`)) onRekeyed(to);
+  };
   const isSigned = (one: OwnLine): one is Signed => 'side' in one;
   return (
     <>
       <header>
         <h2 className={styles.title}>{line.caption || kindCaption(line.kind)}</h2>
         <p className={styles.about}>
-          Line of kind {line.kind} · <KeyField composer={composer} line={line} disabled={disabled} />
+          Line of kind {line.kind} · <KeyField composer={composer} line={line} disabled={disabled} onRekeyed={onRekeyed} />
         </p>
       </header>
       {line.kind !== 'space' && (
@@ -58,6 +70,7 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts }: Omit<Lin
             disabled={disabled}
             maxLength={200}
             onChange={({ target: { value } }) => change({ ...line, caption: value }, 'Caption', true)}
+            onBlur={nameByCaption}
           />
         </label>
       )}
@@ -219,7 +232,17 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts }: Omit<Lin
 }
 
 /** The key that formulas name it by; a wrong one is not taken. */
-function KeyField({ composer, line, disabled }: { readonly composer: Composer; readonly line: OwnLine; readonly disabled: boolean }) {
+function KeyField({
+  composer,
+  line,
+  disabled,
+  onRekeyed,
+}: {
+  readonly composer: Composer;
+  readonly line: OwnLine;
+  readonly disabled: boolean;
+  readonly onRekeyed: (key: string) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   if (disabled || typed === null)
     return (
@@ -229,7 +252,7 @@ function KeyField({ composer, line, disabled }: { readonly composer: Composer; r
     );
   const keep = () => {
     const to = typed.trim();
-    if (to !== line.key && /^\p{L}[\p{L}\p{N}_]{0,79}$/u.test(to)) composer.edit([{ kind: 'rename_key', key: line.key, to }], `Key of ${line.caption}`);
+    if (to !== line.key && isLineKey(to) && composer.edit([{ kind: 'rename_key', key: line.key, to }], `Key of ${line.caption}`)) onRekeyed(to);
     setTyped(null);
   };
   return (
@@ -239,7 +262,7 @@ function KeyField({ composer, line, disabled }: { readonly composer: Composer; r
       // biome-ignore lint/a11y/noAutofocus: whoever chose the key wants to write it
       autoFocus
       value={typed}
-      aria-invalid={!/^\p{L}[\p{L}\p{N}_]{0,79}$/u.test(typed.trim())}
+      aria-invalid={!isLineKey(typed.trim())}
       onChange={({ target: { value } }) => setTyped(value)}
       onBlur={keep}
       onKeyDown={(event) => {

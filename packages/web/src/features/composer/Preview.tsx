@@ -3,6 +3,7 @@ import { memo, useMemo } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import type { PreviewAnswer } from '../../workers/previewWorker.ts';
 import { StatementTable } from '../statements/StatementTable.tsx';
 import styles from './ComposerScreen.module.css';
 import type { Composer } from './useComposer.ts';
@@ -31,10 +32,12 @@ export const Preview = memo(function Preview({
         language,
         currency,
         exponent,
-        columns: preview.columns.map((column) =>
-          column.kind === 'amount' ? { kind: 'amount', measure: column.measure, firstDay: column.firstDay, lastDay: column.lastDay, budget: null } : column,
+        columns: preview.columns.flatMap((column) =>
+          column.kind === 'amount'
+            ? [{ kind: 'amount' as const, measure: column.measure, firstDay: column.firstDay, lastDay: column.lastDay, budget: null }]
+            : [],
         ),
-        rows: [...preview.rows],
+        rows: shownRows(preview),
         rungs: 2,
         revision: 0,
       },
@@ -42,7 +45,15 @@ export const Preview = memo(function Preview({
   );
   const amounts = statement?.columns.flatMap((column) => (column.kind === 'amount' ? [column] : [])) ?? [];
   return (
-    <section className={styles.preview} aria-label="Preview">
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
+    <section
+      className={styles.preview}
+      aria-label="Preview"
+      onClick={({ target }) => {
+        const key = (target as HTMLElement).closest<HTMLElement>('[data-line-key]')?.dataset.lineKey;
+        if (key !== undefined) onChoose(key);
+      }}
+    >
       <h2 className={styles.previewTitle}>{title}</h2>
       <p className={styles.quiet}>
         {amounts
@@ -56,3 +67,17 @@ export const Preview = memo(function Preview({
     </section>
   );
 });
+
+const known = new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
+
+/** Figures alone, without what is made of them; each row the same object as long as it stays the same. */
+function shownRows({ rows, columns }: PreviewAnswer): StatementBody['rows'] {
+  return rows.map((row) => {
+    const before = known.get(row);
+    if (before) return before;
+    const isAmount = (_: unknown, at: number): boolean => columns[at]?.kind === 'amount';
+    const shown = { ...row, opens: false, values: row.values.filter(isAmount), ...(row.faults ? { faults: row.faults.filter(isAmount) } : {}) };
+    known.set(row, shown);
+    return shown;
+  });
+}

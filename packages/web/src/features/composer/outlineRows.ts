@@ -80,7 +80,7 @@ function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, st
   const accounts = (count: number): string => (count === 1 ? '1 account' : `${count} accounts`);
   switch (line.kind) {
     case 'group':
-      return origin.kind === 'own' && origin.line.kind === 'follows' ? lineCount(line.children.length) : line.totalCaption;
+      return origin.kind === 'own' && origin.line.kind === 'group' ? line.totalCaption : lineCount(line.children.length);
     case 'accounts': {
       const own = origin.kind === 'own' ? origin.line : null;
       const side = own && 'takes' in own && own.takes !== 'any' ? `, ${own.takes} side` : '';

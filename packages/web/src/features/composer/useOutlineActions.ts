@@ -32,8 +32,9 @@ export function useOutlineActions(composer: Composer, rows: readonly OutlineRow[
     const spot = (): Spot => {
       if (!last) return { within: null, after: keysInGroup(expanded, null).at(-1) ?? null };
       const origin = expanded.origins.get(last.key);
-      const isOwnGroup = origin?.kind === 'own' && (origin.line.kind === 'group' || origin.line.kind === 'heading');
-      return isOwnGroup && last.opens !== 'shut'
+      const { line } = origin?.kind === 'own' ? origin : { line: null };
+      const takesLines = line?.kind === 'group' || line?.kind === 'heading' || (line?.kind === 'follows' && line.frame === 'group');
+      return takesLines && last.opens !== 'shut'
         ? { within: last.key, after: keysInGroup(expanded, last.key).at(-1) ?? null }
         : { within: last.within, after: last.key };
     };

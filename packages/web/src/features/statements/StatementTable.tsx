@@ -133,6 +133,7 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
     <tr
       className={styles[role]}
       data-row
+      data-line-key={row.lineKey}
       data-weight={look && look.weight !== 'usual' ? look.weight : undefined}
       data-space={look?.spaceBefore || undefined}
       data-break={look?.breakBefore || undefined}
