@@ -84,8 +84,9 @@ function Loaded({
   const [sought, setSought] = useState('');
   const [choosing, setChoosing] = useState<{ readonly line: AccountsOwnLine | null } | null>(null);
   const [isPutting, setPutting] = useState(false);
-  /** A line that got another key keeps its panel, so that what is being clicked in it stays there. */
-  const panelKeys = useRef(new Map<string, string>());
+  /** A new line that gets another key stays the same row and panel, so that what is being clicked stays there. */
+  const stable = useRef({ ids: new Map<string, string>(), made: 0 });
+  const stableId = useCallback((key: string): string => stable.current.ids.get(key) ?? key, []);
   const panes = usePaneWidths();
   const taken = preview?.taken;
   const rows = useMemo(
@@ -123,44 +124,42 @@ function Loaded({
   const add = (kind: OwnLineKind) => {
     const key = actions.add(kind);
     if (key === null) return;
+    stable.current.made++;
+    stable.current.ids.set(key, `new ${stable.current.made}`);
     show(key);
     requestAnimationFrame(onRename);
   };
-  const insert = (lines: readonly OwnLine[], name: string) => {
-    if (composer.edit([{ kind: 'insert', lines, spot: actions.spot() }], name)) choose(lines.map(({ key }) => key));
+  const insert = (lines: readonly OwnLine[], name: string, spot = actions.spot()) => {
+    if (composer.edit([{ kind: 'insert', lines, spot }], name)) choose(lines.map(({ key }) => key));
   };
-  const onCopy = (cut: boolean) => {
+  /** The chosen lines as text; with `cut` they are taken away. `null`: none can be copied, which is said. */
+  const copy = (cut: boolean): string | null => {
     const own: OwnLine[] = [];
     walkOwn(layout.lines, (line) => {
       if (there.includes(line.key)) own.push(line);
     });
     const inside = new Set(own.flatMap((line) => ownChildren(line).map(({ key }) => key)));
     const topmost = own.filter(({ key }) => !inside.has(key));
+    const many = counted(topmost.length, 'line');
     if (topmost.length === 0) {
       dispatch(noticeGiven({ tone: 'refused', text: 'Lines that follow the categories cannot be copied; copy the line that follows.' }));
+      return null;
+    }
+    const text = writeLines(topmost, composer);
+    if (cut && !composer.edit([{ kind: 'remove', keys: topmost.map(({ key }) => key) }], `Cut ${many}`)) return null;
+    if (cut) choose([]);
+    dispatch(noticeGiven({ tone: 'done', text: `${cut ? 'Cut' : 'Copied'}: ${many}.` }));
+    return text;
+  };
+  const paste = (text: string) => {
+    const read = readLines(text, composer);
+    if (!read || read.lines.length === 0) {
+      dispatch(noticeGiven({ tone: 'refused', text: 'The clipboard holds no lines of a layout.' }));
       return;
     }
-    void navigator.clipboard.writeText(writeLines(topmost, composer)).then(() => {
-      if (cut && composer.edit([{ kind: 'remove', keys: topmost.map(({ key }) => key) }], `Cut ${counted(topmost.length, 'line')}`)) choose([]);
-      else if (!cut) dispatch(noticeGiven({ tone: 'done', text: `Copied: ${counted(topmost.length, 'line')}.` }));
-    });
-  };
-  const onPaste = () => {
-    void navigator.clipboard.readText().then((text) => {
-      const read = readLines(text, composer);
-      if (!read || read.lines.length === 0) {
-        dispatch(noticeGiven({ tone: 'refused', text: 'The clipboard holds no lines of a layout.' }));
-        return;
-      }
-      insert(read.lines, `Paste ${counted(read.lines.length, 'line')}`);
-      if (read.missing.length > 0)
-        dispatch(
-          noticeGiven({
-            tone: 'refused',
-            text: `Pasted without what this chart lacks: ${[...new Set(read.missing.map(({ name }) => name))].slice(0, 5).join(', ')}.`,
-          }),
-        );
-    });
+    insert(read.lines, `Paste ${counted(read.lines.length, 'line')}`, actions.behind());
+    const missing = [...new Set(read.missing.map(({ name }) => name))];
+    if (missing.length > 0) dispatch(noticeGiven({ tone: 'refused', text: `Pasted without what this chart lacks: ${missing.slice(0, 5).join(', ')}.` }));
   };
   const adjusted = [...expanded.origins.values()].filter((origin) => origin.kind === 'followed' && origin.adjustment !== null).length;
   const follows = [...expanded.origins.values()].some((origin) => origin.kind === 'own' && origin.line.kind === 'follows');
@@ -235,9 +234,10 @@ function Loaded({
             onChoose={choose}
             onToggle={onToggle}
             onRename={onRename}
-            onCopy={onCopy}
-            onPaste={onPaste}
+            copy={copy}
+            paste={paste}
             sought={sought}
+            stableId={stableId}
           />
         )}
         <IdleAdjustments composer={composer} mayCompose={mayCompose} />
@@ -265,9 +265,10 @@ function Loaded({
               lineKey={only}
               mayCompose={mayCompose}
               onChooseAccounts={(line) => setChoosing({ line })}
-              panelKey={panelKeys.current.get(only) ?? only}
+              panelKey={stableId(only)}
               onRekeyed={(to) => {
-                panelKeys.current.set(to, panelKeys.current.get(only) ?? only);
+                stable.current.ids.set(to, stableId(only));
+                stable.current.ids.delete(only);
                 choose([to]);
               }}
             />

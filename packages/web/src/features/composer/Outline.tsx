@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type MouseEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type MouseEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { sameButFunctions } from '../../components/sameButFunctions.ts';
 import { RowDragZone } from '../../components/treegrid/RowDragZone.tsx';
 import type { DropZone, RowDrag } from '../../components/treegrid/rowDrag.ts';
@@ -17,17 +17,20 @@ interface OutlineProps {
   readonly onChoose: (keys: readonly string[]) => void;
   readonly onToggle: (key: string, isOpen: boolean) => void;
   readonly onRename: () => void;
-  readonly onCopy: (cut: boolean) => void;
-  readonly onPaste: () => void;
+  /** The chosen lines as text, taken away where they are cut; `null` where there is nothing to copy. */
+  readonly copy: (cut: boolean) => string | null;
+  readonly paste: (text: string) => void;
   /** Words that are looked for; rows without them step back. */
   readonly sought: string;
+  /** The same for a line whatever key it gets. */
+  readonly stableId: (key: string) => string;
 }
 
 /**
  * The lines of a layout. Arrow keys walk them, with Shift they choose several; left and right shut and open; Alt with an arrow orders and
  * nests; F2 names, Delete takes away, Ctrl C, X and V copy, cut and paste.
  */
-export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose, onToggle, onRename, onCopy, onPaste, sought }: OutlineProps) {
+export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose, onToggle, onRename, copy, paste, sought, stableId }: OutlineProps) {
   const body = useRef<HTMLDivElement>(null);
   const menu = useRowMenu();
   const [over, setOver] = useState<{ readonly place: number; readonly zone: DropZone | 'refused' } | null>(null);
@@ -73,11 +76,8 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
     if (event.ctrlKey || event.metaKey) {
       const letter = event.key.toLowerCase();
-      if (letter === 'c') onCopy(false);
-      else if (letter === 'x' && mayCompose) onCopy(true);
-      else if (letter === 'v' && mayCompose) onPaste();
-      else if (letter === 'a') onChoose(rows.map((one) => one.key));
-      else return;
+      if (letter !== 'a') return;
+      onChoose(rows.map((one) => one.key));
     } else if (event.altKey && arrow !== '' && mayCompose) {
       focused.current = row.key;
       if (arrow === 'Up') actions.shift(-1);
@@ -105,6 +105,15 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     } else return;
     event.preventDefault();
   };
+  const copyByMenu = (cut: boolean) => {
+    const text = copy(cut);
+    if (text !== null) void navigator.clipboard?.writeText(text);
+  };
+  const onCopy = (cut: boolean) => (event: ClipboardEvent) => {
+    const text = cut && !mayCompose ? null : copy(cut);
+    if (text !== null) event.clipboardData.setData('text/plain', text);
+    event.preventDefault();
+  };
   const onContextMenu = (event: MouseEvent) => {
     const key = (event.target as HTMLElement).closest<HTMLElement>('[data-line]')?.dataset.line;
     const row = rows.find((one) => one.key === key);
@@ -112,11 +121,11 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     if (!isChosen.has(row.key)) onChoose([row.key]);
     const origin = composer.expanded.origins.get(row.key);
     menu.open(event, [
-      { label: 'Copy', keys: 'Ctrl C', onChoose: () => onCopy(false) },
+      { label: 'Copy', keys: 'Ctrl C', onChoose: () => copyByMenu(false) },
       ...(mayCompose
         ? [
-            { label: 'Cut', keys: 'Ctrl X', onChoose: () => onCopy(true) },
-            { label: 'Paste behind it', keys: 'Ctrl V', onChoose: onPaste },
+            { label: 'Cut', keys: 'Ctrl X', onChoose: () => copyByMenu(true) },
+            { label: 'Paste behind it', keys: 'Ctrl V', onChoose: () => void navigator.clipboard?.readText().then(paste) },
             { label: 'Rename', keys: 'F2', onChoose: onRename },
             { label: 'Move up', keys: 'Alt ↑', onChoose: () => actions.shift(-1) },
             { label: 'Move down', keys: 'Alt ↓', onChoose: () => actions.shift(1) },
@@ -153,11 +162,22 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
   const words = sought.trim().toLowerCase();
   const first = chosen.at(-1) ?? rows[0]?.key;
   return (
-    <div ref={body} className={styles.body} role="treegrid" aria-label="Lines" aria-multiselectable onKeyDown={onKeyDown} onContextMenu={onContextMenu}>
+    <div
+      ref={body}
+      className={styles.body}
+      role="treegrid"
+      aria-label="Lines"
+      aria-multiselectable
+      onKeyDown={onKeyDown}
+      onContextMenu={onContextMenu}
+      onCopy={onCopy(false)}
+      onCut={onCopy(true)}
+      onPaste={(event) => mayCompose && paste(event.clipboardData.getData('text/plain'))}
+    >
       <RowDragZone drag={drag} isFlat={false} rowAt={(place) => rows[place]} onOver={setOver}>
         {rows.map((row, at) => (
           <Row
-            key={row.key}
+            key={stableId(row.key)}
             row={row}
             at={at}
             isChosen={isChosen.has(row.key)}
@@ -224,7 +244,7 @@ const Row = memo(
           <span className={styles.mark}>{mark}</span>
           <span className={isAdjusted ? `${styles.caption} ${styles.adjusted}` : styles.caption}>{caption}</span>
         </span>
-        <span role="gridcell" className={styles.info}>
+        <span role="gridcell" className={info === '' && !isAtFault ? styles.none : styles.info}>
           {isAtFault && (
             <span className={styles.fault}>
               ▲<span className="unseen"> does not fit</span>

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { memo, useMemo } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -22,6 +22,10 @@ export const Preview = memo(function Preview({
   const { currency, exponent, languages, lastEntryDay } = useCompany();
   const preview = usePreview(composer.figures);
   const language = languages[0] ?? 'en';
+  const page = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (chosen !== null) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   const { title, kind } = composer.layout;
   const statement = useMemo(
     (): StatementBody | null =>
@@ -47,6 +51,7 @@ export const Preview = memo(function Preview({
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
     <section
+      ref={page}
       className={styles.preview}
       aria-label="Preview"
       onClick={({ target }) => {

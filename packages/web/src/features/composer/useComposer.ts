@@ -109,7 +109,11 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     return saving.current;
   }, [saveDraft, companyId, detail.id, dispatch]);
   useEffect(() => {
-    if (layout === kept.current.layout) return;
+    if (layout === kept.current.layout) {
+      // Back to what is kept, before anything else was saved.
+      setSave((before) => (before.kind === 'waiting' ? { kind: 'saved', at: new Date() } : before));
+      return;
+    }
     setSave((before) => (before.kind === 'conflict' ? before : { kind: 'waiting' }));
     const timer = setTimeout(() => void saveNow(), millisecondsBeforeSaving);
     return () => clearTimeout(timer);

@@ -8,6 +8,8 @@ import type { Composer } from './useComposer.ts';
 export interface OutlineActions {
   /** Where a new line stands: in the chosen group that is open, else behind the chosen line. */
   spot(): Spot;
+  /** Behind the chosen line, whatever it is. */
+  behind(): Spot;
   /** Gives the key of the new line. */
   add(kind: OwnLineKind, caption?: string): string | null;
   /** `false` where they cannot go there. */
@@ -44,6 +46,7 @@ export function useOutlineActions(composer: Composer, rows: readonly OutlineRow[
     const siblingsOf = (row: OutlineRow): string[] => keysInGroup(expanded, row.within);
     return {
       spot,
+      behind: () => (last ? { within: last.within, after: last.key } : spot()),
       move,
       add: (kind, caption = kindCaption(kind)) => {
         const key = freshKey(caption, expanded.origins);
