@@ -1,4 +1,14 @@
-import type { EvidenceBody, LayoutDetail, LayoutList, OwnLayoutBody, OwnLineBody, StatementBody } from '@ivory-ladder/contract';
+import type {
+  CodeLists,
+  EvidenceBody,
+  LayoutDetail,
+  LayoutList,
+  LayoutRead,
+  OwnLayoutBody,
+  OwnLineBody,
+  PlacementView,
+  StatementBody,
+} from '@ivory-ladder/contract';
 import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
@@ -180,5 +190,87 @@ describe('a composed layout', () => {
     await recomputeStatement(server, shop.id, `layout-${begun.id}`, `${span}&plan=quarters`);
     const csv = Buffer.from(await server.bytes(`/companies/${shop.id}/statements/layout-${begun.id}/csv?${span}`)).toString();
     expect(csv.split('\r\n').slice(5)).toContain('Costs of sales,-66.7,,,');
+  });
+});
+
+describe('a layout file', () => {
+  it('runs for the boatyard what was composed for the ferry company, by report codes alone', async () => {
+    const demo = await TestServer.start({ demo: true });
+    try {
+      const [ferry, yard] = [await demo.companyId(), await demo.companyId('Eiderholm Boatyard')];
+      const { lists } = await demo.ok<CodeLists>('GET', `/companies/${ferry}/code-lists`);
+      const group = lists.find(({ name }) => name === 'Group reporting');
+      const coded = (code: string, caption: string, more = {}) =>
+        line({ ...newLine('accounts', code.toLowerCase(), caption), sources: [{ kind: 'code', list: group?.key, code, begins: true }], ...more });
+      const sum = (key: string, caption: string, terms: readonly string[]) =>
+        line({ ...newLine('sum', key, caption), side: 'credit', terms: terms.map((term) => ({ key: term, sign: term < 'g6' ? 1 : -1 })) });
+      const begun = await demo.ok<LayoutDetail>('POST', `/companies/${ferry}/layouts`, { name: 'Group income statement', from: 'income_statement' });
+      const lines = [
+        coded('G51', 'Revenue from customers'),
+        coded('G52', 'Other income'),
+        coded('G61', 'Cost of the work', { reversed: true }),
+        coded('G62', 'Operating costs ashore', { reversed: true }),
+        coded('G63', 'Depreciation and amortisation', { reversed: true }),
+        sum('operating', 'Operating profit', ['g51', 'g52', 'g61', 'g62', 'g63']),
+        coded('G53', 'Interest received'),
+        coded('G64', 'Finance costs', { reversed: true }),
+        coded('G65', 'Income tax', { reversed: true }),
+        sum('profit', 'Profit for the period', ['g51', 'g52', 'g53', 'g61', 'g62', 'g63', 'g64', 'g65']),
+      ];
+      const drafted = await demo.ok<LayoutDetail>('PUT', `/companies/${ferry}/layouts/${begun.id}/draft`, {
+        version: begun.version,
+        definition: { ...begun.definition, lines },
+      });
+      const file = await demo.ok<object>('GET', `/companies/${ferry}/layouts/${drafted.id}/file`);
+      const { layout, missing } = await demo.ok<LayoutRead>('POST', `/companies/${yard}/layout-files`, file);
+      expect([layout.name, missing]).toEqual(['Group income statement', []]);
+      await demo.ok('POST', `/companies/${yard}/layouts/${layout.id}/use`, { version: layout.version });
+      const own = await demo.ok<StatementBody>('GET', `/companies/${yard}/statements/layout-${layout.id}?${span}`);
+      const generated = await statement(demo, yard, 'income-statement', '2026-01-01', '2026-09-30');
+      const profit = (body: StatementBody) => body.rows.find(({ caption }) => caption === 'Profit for the period')?.values;
+      expect(profit(own)).toEqual(profit(generated));
+      expect(own.rows.filter(({ role, values }) => role === 'line' && values[0] !== '0').map(({ caption }) => caption)).toEqual([
+        'Revenue from customers',
+        'Cost of the work',
+        'Operating costs ashore',
+        'Depreciation and amortisation',
+        'Finance costs',
+        'Income tax',
+      ]);
+    } finally {
+      await demo.stop();
+    }
+  });
+
+  it('tells what the other chart lacks, and carries what has the same name', async () => {
+    const [from, to] = [await open(), await open()];
+    const categories = async (shop: typeof from) => (await server.ok<PlacementView>('GET', `${shop.path}/placement?${span}`)).categories;
+    const revenue = (await categories(from)).find(({ name }) => name === 'Revenue');
+    const bank = await from.find('1000');
+    await from.add({ number: '6900', name: 'Only here' });
+    const only = await from.find('6900');
+    const begun = await from.begin('Carried', 'nothing');
+    const sources = [
+      { kind: 'category', categoryId: revenue?.id },
+      { kind: 'account', accountId: bank.id },
+      { kind: 'account', accountId: only.id },
+      { kind: 'numbers', text: '62*' },
+    ];
+    const drafted = await from.save(begun, { ...begun.definition, lines: [line({ ...newLine('accounts', 'all', 'All'), sources })] });
+    const file = await server.ok<object>('GET', `${from.layouts}/${drafted.id}/file`);
+    const { layout, missing } = await server.ok<LayoutRead>('POST', `${to.path}/layout-files`, file);
+    expect(missing).toEqual([{ line: 'all', thing: 'account', name: '6900 Only here' }]);
+    const theirs = (await categories(to)).find(({ name }) => name === 'Revenue');
+    expect(layout.definition.lines).toMatchObject([
+      {
+        sources: [
+          { kind: 'category', categoryId: theirs?.id },
+          { kind: 'account', accountId: (await to.find('1000')).id },
+          { kind: 'numbers', text: '62*' },
+        ],
+      },
+    ]);
+    expect((await server.ok<LayoutRead>('POST', `${to.path}/layout-files`, file)).layout.name).toBe('Carried (2)');
+    expect((await server.refused('POST', `${to.path}/layout-files`, { format: 'something' })).code).toBe('request_invalid');
   });
 });

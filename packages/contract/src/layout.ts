@@ -171,6 +171,23 @@ export const layoutDraft = z.strictObject({ version, definition: ownLayout.nulla
 export type LayoutDraft = z.input<typeof layoutDraft>;
 export const layoutPutInUse = z.strictObject({ version, reason: z.string().trim().max(500).default('') });
 
+/** Names of all that lines speak of by id, by which another chart is asked for the same. */
+export const carriedNames = z.strictObject({
+  categories: z.array(z.strictObject({ id, element, path: z.array(z.string().max(200)).min(1).max(12) })).max(5000),
+  accounts: z.array(z.strictObject({ id, number: z.string().max(50), name: z.string().max(200) })).max(20_000),
+  lists: z.array(z.strictObject({ key: listKey, name: z.string().max(100) })).max(200),
+});
+
+/** A layout as a file: its own version, so that later ones can still read it. */
+export const layoutFile = z.strictObject({ format: z.literal('ivory-ladder-layout'), version: z.literal(1), name, layout: ownLayout, names: carriedNames });
+export const layoutFileQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
+export const layoutRead = z.object({
+  layout: layoutDetail,
+  /** What the file names and this chart does not have; the lines stand without it. */
+  missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list']), name: z.string() })),
+});
+export type LayoutRead = z.infer<typeof layoutRead>;
+
 /** Amounts of every account that a composed layout is run over, for the columns of a plan. */
 export const layoutFiguresQuery = z.object({
   from: day,

@@ -89,7 +89,8 @@ export async function saveLayoutDraft(
   return saved.ok ? viewLayout(ports, access, id) : saved;
 }
 
-function keyTwice({ lines }: OwnLayout): string | undefined {
+/** The first key that two lines have. */
+export function keyTwice({ lines }: OwnLayout): string | undefined {
   const seen = new Set<string>();
   let twice: string | undefined;
   walkOwn(lines, ({ key }) => {

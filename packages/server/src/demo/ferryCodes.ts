@@ -1,6 +1,6 @@
 import type { Element, ListedCode, ListKind } from '@ivory-ladder/core';
 
-interface DemoList {
+export interface DemoList {
   readonly kind: ListKind;
   readonly name: string;
   readonly codes: readonly ListedCode[];
@@ -116,9 +116,9 @@ export const ferryCodes: Readonly<Record<string, Readonly<Record<string, string>
   Department: { 501: 'DECK', 502: 'ENGINE', 503: 'DECK', 505: 'CAFE', 55: 'CAFE', 43: 'CAFE', 60: 'OFFICE', 64: 'OFFICE' },
 };
 
-/** What an account has of a list; empty: none. */
-export function ferryCodeOf(list: string, number: string): string {
-  const beginnings = Object.keys(ferryCodes[list] ?? {}).filter((beginning) => number.startsWith(beginning));
+/** What an account has of a list, by the longest beginning of its number; empty: none. */
+export function demoCodeOf(codes: typeof ferryCodes, list: string, number: string): string {
+  const beginnings = Object.keys(codes[list] ?? {}).filter((beginning) => number.startsWith(beginning));
   const longest = beginnings.sort((a, b) => b.length - a.length)[0];
-  return longest === undefined ? '' : (ferryCodes[list]?.[longest] ?? '');
+  return longest === undefined ? '' : (codes[list]?.[longest] ?? '');
 }

@@ -15,11 +15,12 @@ import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { demoPerson } from '../application/signIn.ts';
 import { makeYear } from '../application/years.ts';
 import { boatyard } from './boatyard.ts';
+import { boatyardCodes, boatyardLists } from './boatyardCodes.ts';
 import type { DemoCategory, DemoCompany } from './demoCompany.ts';
 import type { DemoEntry } from './demoLedger.ts';
 import { ferryCaptions } from './ferryCaptions.ts';
 import { ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
-import { ferryCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
+import { type DemoList, demoCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
 import { planFerry, planFreight } from './ferryPlans.ts';
@@ -50,14 +51,14 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   const id = await loadCompany(ports, ferry, say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));
     if (company.languages.length === 1) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
-    if (lists.length === 0) await giveCodes(ports, companyId);
+    if (lists.length === 0) await giveCodes(ports, companyId, { lists: ferryLists, codes: ferryCodes });
   });
   await planFerry(ports, must(await openBooks(ports, id)));
   const partner = { kind: 'facet' as const, name: 'Partner', codes: [{ code: 'FERRY', caption: 'Eiderholm Ferry Company', parent: null, element: null, side: null }] };
   await loadCompany(ports, boatyard(dealings), say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));
     if (company.numberScheme === null) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, numberScheme: yardNumbers }));
-    if (lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, actor), partner));
+    if (lists.length === 0) await giveCodes(ports, companyId, { lists: boatyardLists, codes: boatyardCodes });
   });
   const freightId = await loadCompany(ports, nordskerryFreight(dealings), say, async (companyId) => {
     if (must(await openBooks(ports, companyId)).lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, actor), partner));
@@ -148,15 +149,15 @@ async function giveRoles(ports: Ports, companyId: number, rolesOf: DemoCompany['
 }
 
 /** Lists and codes of the accounts, which come in a chart file. */
-async function giveCodes(ports: Ports, companyId: number): Promise<void> {
+async function giveCodes(ports: Ports, companyId: number, { lists: given, codes }: { readonly lists: readonly DemoList[]; readonly codes: typeof ferryCodes }): Promise<void> {
   const access = ownAccess(companyId, actor);
-  for (const list of ferryLists) {
+  for (const list of given) {
     const { id, version } = must(await addCodeList(ports, access, { kind: list.kind, name: list.name, codes: list.codes }));
     if (list.isComplete) must(await changeCodeList(ports, access, id, { version, neededFor: [...elements] }));
   }
-  const { company, cube, lists } = must(await openBooks(ports, companyId));
-  const coded = lists.filter(({ name }) => ferryCodes[name] !== undefined);
-  const rows = ferryAccounts.map(({ number }) => [number, ...coded.map(({ name }) => ferryCodeOf(name, number))]);
+  const { company, cube, lists, accounts } = must(await openBooks(ports, companyId));
+  const coded = lists.filter(({ name }) => codes[name] !== undefined);
+  const rows = accounts.map(({ number }) => [number, ...coded.map(({ name }) => demoCodeOf(codes, name, number))]);
   const file = stringify([['Number', ...coded.map(({ key }) => describeColumn(key, lists).heading)], ...rows]);
   const fileId = await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), actor);
   must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));

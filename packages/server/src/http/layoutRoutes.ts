@@ -1,5 +1,6 @@
 import type { LayoutDetail, LayoutFigures } from '@ivory-ladder/contract';
 import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
+import { readLayoutFile, writeLayoutFile } from '../application/layoutFile.ts';
 import * as layouts from '../application/layouts.ts';
 import type { LayoutRecord, Ports, StoredLayout } from '../application/ports/index.ts';
 import { type LayoutFigures as Figures, viewLayoutFigures } from '../application/viewLayoutFigures.ts';
@@ -23,6 +24,19 @@ export function layoutRoutes(on: On, ports: Ports): void {
     mapOutcome(await layouts.viewLayoutVersion(ports, access, id('layoutId'), id('number')), ({ definition, ...version }) => ({
       ...version,
       definition: toDefinition(definition),
+    })),
+  );
+  on('getLayoutFile', async ({ access, id }) =>
+    mapOutcome(await writeLayoutFile(ports, access, id('layoutId')), (file) => ({
+      name: `${file.name.replaceAll(/[\\/:*?"<>|]/g, '-')}.layout.json`,
+      type: 'application/json',
+      content: JSON.stringify(file, null, 2),
+    })),
+  );
+  on('addLayoutFile', async ({ access, query, body }) =>
+    mapOutcome(await readLayoutFile(ports, access, body as Parameters<typeof readLayoutFile>[2], query.classification), ({ stored, missing }) => ({
+      layout: toDetail(stored),
+      missing: [...missing],
     })),
   );
   on('getLayoutFigures', async ({ access, query }) => mapOutcome(await viewLayoutFigures(ports, access, query), toFigures));

@@ -1,4 +1,4 @@
-import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutVersionDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody } from '@ivory-ladder/contract';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 interface OfLayout {
@@ -45,6 +45,10 @@ export const layoutApi = ivoryApi.injectEndpoints({
       query: ({ companyId, layoutId }) => ({ url: `/companies/${companyId}/layouts/${layoutId}`, method: 'DELETE' }),
       invalidatesTags: ['Layouts', 'Statement', 'History'],
     }),
+    addLayoutFile: build.mutation<LayoutRead, { readonly companyId: number; readonly file: unknown; readonly classification?: number }>({
+      query: ({ companyId, file, ...query }) => ({ url: `/companies/${companyId}/layout-files?${toQuery(query)}`, method: 'POST', body: file }),
+      invalidatesTags: ['Layouts', 'History'],
+    }),
     getLayoutFigures: build.query<LayoutFigures, LayoutFiguresParams>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/layout-figures?${toQuery(query)}`,
       providesTags: ['Ledger'],
@@ -57,6 +61,7 @@ export const {
   useGetLayoutQuery,
   useLazyGetLayoutVersionQuery,
   useAddLayoutMutation,
+  useAddLayoutFileMutation,
   useRenameLayoutMutation,
   useSaveLayoutDraftMutation,
   usePutLayoutInUseMutation,

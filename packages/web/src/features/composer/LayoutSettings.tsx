@@ -129,6 +129,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
         </>
       )}
       {detail.inUse !== null && <Link to={{ pathname: `/companies/${company.id}/statements/layout-${detail.id}`, search }}>Run it</Link>}
+      <a href={`/api/companies/${company.id}/layouts/${detail.id}/file`}>Take it along as a file</a>
       {mayCompose &&
         (isDeleting ? (
           <div className={styles.adjusted}>

@@ -1,4 +1,4 @@
-import { ownLayout } from '@ivory-ladder/contract';
+import { carriedNames, ownLayout } from '@ivory-ladder/contract';
 import { type CarriedNames, carryOver, type NotCarried, namesCarried, type OwnLayout, type OwnLine, withFreshKeys } from '@ivory-ladder/core';
 import { z } from 'zod';
 import type { Composer } from './useComposer.ts';
@@ -6,11 +6,6 @@ import type { Composer } from './useComposer.ts';
 /** Marks text of the clipboard as lines of a layout. */
 const mark = 'ivory-ladder-lines';
 
-const carriedNames = z.object({
-  categories: z.array(z.object({ id: z.int(), element: z.enum(['asset', 'liability', 'equity', 'income', 'expense']), path: z.array(z.string()) })),
-  accounts: z.array(z.object({ id: z.int(), number: z.string(), name: z.string() })),
-  lists: z.array(z.object({ key: z.templateLiteral([z.enum(['report', 'facet']), ':', z.int()]), name: z.string() })),
-});
 const copied = z.object({ [mark]: z.literal(1), lines: ownLayout.shape.lines, names: carriedNames });
 
 const around = (lines: readonly OwnLine[]): OwnLayout => ({ kind: 'free', title: '', titles: [], measure: 'movement', scope: [], lines });

@@ -5,11 +5,13 @@ import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddLayoutMutation, useListLayoutsQuery } from '../../api/layoutApi.ts';
+import type { ApiFailure } from '../../api/ivoryApi.ts';
+import { useAddLayoutFileMutation, useAddLayoutMutation, useListLayoutsQuery } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { longDay } from '../../components/dates.ts';
+import { FileButton } from '../../components/FileButton.tsx';
 import styles from './LayoutsScreen.module.css';
 
 const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
@@ -25,15 +27,44 @@ export function OwnLayouts() {
   const { search } = useLocation();
   const { data } = useListLayoutsQuery(company.id);
   const [isAdding, setAdding] = useState(false);
+  const [addFile] = useAddLayoutFileMutation();
+  const { asked } = useClassification();
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
   const base = `/companies/${company.id}`;
+  const bring = async (file: File) => {
+    const { data: read, error } = await addFile({ companyId: company.id, file: parsed(await file.text()), ...asked });
+    if (!read)
+      return void dispatch(
+        noticeGiven({
+          tone: 'refused',
+          text: error && (error as ApiFailure).code !== 'request_invalid' ? describeFailure(error) : `${file.name} is no layout file.`,
+        }),
+      );
+    const missing = [...new Set(read.missing.map(({ name }) => name))];
+    if (missing.length > 0)
+      dispatch(
+        noticeGiven({
+          tone: 'refused',
+          text: `Brought in without what this chart lacks: ${missing.slice(0, 6).join(', ')}${missing.length > 6 ? ` and ${missing.length - 6} more` : ''}.`,
+        }),
+      );
+    else dispatch(noticeGiven({ tone: 'done', text: `Brought in: ${read.layout.name}, as a draft.` }));
+    void navigate({ pathname: `${base}/layouts/${read.layout.id}`, search });
+  };
   return (
     <section className={styles.own} aria-labelledby="own-layouts">
       <header className={styles.ownHead}>
         <h2 id="own-layouts">Composed layouts</h2>
         {mayCompose && !isAdding && (
-          <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
-            New layout
-          </Button>
+          <div className={styles.acts}>
+            <FileButton label="A layout file" accept=".json,application/json" onFile={(file) => void bring(file)}>
+              Bring in a file…
+            </FileButton>
+            <Button variant="contained" startIcon={<Add />} onClick={() => setAdding(true)}>
+              New layout
+            </Button>
+          </div>
         )}
       </header>
       {isAdding && <NewLayoutForm layouts={data?.layouts ?? []} onClose={() => setAdding(false)} />}
@@ -78,6 +109,14 @@ export function OwnLayouts() {
       )}
     </section>
   );
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return {};
+  }
 }
 
 function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly ListedLayout[]; readonly onClose: () => void }) {
