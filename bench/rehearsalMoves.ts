@@ -1,11 +1,8 @@
-import type { Company } from '@ivory-ladder/contract';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { launchBrowser, type Visit, visit } from '../tests/support/browser.ts';
+import { placementSize } from './largePlacement.ts';
 import { againstBar, median, type Result } from './measure.ts';
 
-const accounts = 5000;
-const categories = 290;
-const unplaced = 120;
 const moves = 100;
 const rounds = 5;
 
@@ -13,10 +10,9 @@ const rounds = 5;
  * Moves of an account on the placement screen, 100 of them in five rounds: from the key that moves it to the commit of the tree with its
  * new totals, and to the commit of the figures that the worker gives for both statements.
  */
-export async function measureRehearsal(client: ApiClient): Promise<Result[]> {
-  const company = await loadPlacement(client);
+export async function measureRehearsal(client: ApiClient, companyId: number): Promise<Result[]> {
   const browser = await launchBrowser();
-  const { page } = await visit(browser, client.cookie, `${client.url}/companies/${company.id}/placement?from=2026-01-01&to=2026-09-30`);
+  const { page } = await visit(browser, client.cookie, `${client.url}/companies/${companyId}/placement?from=2026-01-01&to=2026-09-30`);
   await page.getByLabel('Unplaced accounts').getByRole('checkbox').first().waitFor();
   await chooseTarget(page);
   const shown: number[][] = [];
@@ -27,32 +23,14 @@ export async function measureRehearsal(client: ApiClient): Promise<Result[]> {
     figured.push(times.map(({ figured: time }) => time));
   }
   await browser.close();
-  const size = `${accounts.toLocaleString('en')} accounts, ${categories} categories`;
   const medians = (times: readonly number[][]) => ({ product: times.map(median), yardstick: [] });
   const worst = (times: readonly number[][]) => ({ product: times.map((round) => Math.max(...round)), yardstick: [] });
   return [
-    againstBar(`rehearsal of a move, ${size}: key to DOM commit of the tree`, medians(shown), 16),
+    againstBar(`rehearsal of a move, ${placementSize}: key to DOM commit of the tree`, medians(shown), 16),
     againstBar('the slowest of 20 of these', worst(shown), 50),
     againstBar('the same to DOM commit of the figures of both statements', medians(figured), 16),
     againstBar('the slowest of 20 of these, with the figures', worst(figured), 50),
   ];
-}
-
-async function loadPlacement(client: ApiClient): Promise<Company> {
-  const send = <Body>(path: string, body: unknown): Promise<Body> => client.ok<Body>('POST', path, body);
-  const company = await send<Company>('/companies', { name: 'Large placement', currency: 'EUR', fiscalYearFirstMonth: 1 });
-  const rows = Array.from({ length: accounts }, (_, at) => {
-    const isExpense = at % 2 === 0;
-    const category = `${isExpense ? 'Costs' : 'Stores'} ${at % (categories / 5)} > Part ${at % categories}`;
-    return `${10_000 + at},Account ${at},${isExpense ? 'expense' : 'asset'},${at >= accounts - 2 * unplaced && isExpense ? '' : category},${(at % 97) + 1}`;
-  });
-  const sum = rows.reduce((total, row) => total + Number(row.split(',').at(-1)), 0);
-  const { fileId } = await send<{ fileId: number }>(
-    `/companies/${company.id}/trial-balance-files?name=placement.csv`,
-    Buffer.from(`Number,Name,Element,Category,Balance\n${rows.join('\n')}\n90000,Capital,equity,Capital,${-sum}`),
-  );
-  await send(`/companies/${company.id}/trial-balance-files/${fileId}/posting`, { date: '2026-09-30', confirmElements: true });
-  return company;
 }
 
 type Page = Visit['page'];

@@ -4,9 +4,11 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { type ApiClient, enterDemo } from '../tests/support/apiClient.ts';
 import { measureAccountTable } from './accountTable.ts';
+import { measureComposer } from './composerEdits.ts';
 import { measureFirstScreen } from './firstScreen.ts';
 import { measureImport } from './journalImport.ts';
 import { distribution, loadLargeLedger } from './largeLedger.ts';
+import { loadPlacement } from './largePlacement.ts';
 import { measureLargeStatements } from './largeStatements.ts';
 import { calibrate, median, type Result } from './measure.ts';
 import { measurePosting } from './posting.ts';
@@ -29,7 +31,7 @@ async function main(): Promise<void> {
     : [
         ...(await measureFirstScreen(client)),
         ...(await measureAccountTable(client)),
-        ...(await measureRehearsal(client)),
+        ...(await measurePlacement(client)),
         ...(await measureStatements(client, databaseUrl)),
       ];
   const print = (text: string) => void process.stdout.write(`${text}\n`);
@@ -40,6 +42,12 @@ async function main(): Promise<void> {
   }
   if (values.json) writeFileSync(values.json, `${JSON.stringify(results, null, 2)}\n`);
   process.exitCode = results.every(({ holds }) => holds) ? 0 : 1;
+}
+
+/** Moves of accounts and edits of a layout, over one large chart. */
+async function measurePlacement(client: ApiClient): Promise<Result[]> {
+  const { id } = await loadPlacement(client);
+  return [...(await measureRehearsal(client, id)), ...(await measureComposer(client, id))];
 }
 
 async function measureLedger(client: ApiClient, databaseUrl: string, lines: number): Promise<Result[]> {

@@ -124,7 +124,8 @@ function takePortions(lines: readonly Line[], accountIds: readonly number[], por
       const { selection, reading, isRemainder = false, isMemo = false } = line;
       if (!selection || isRemainder !== remaindersNow) continue;
       const at = reading ? readings.push(reading) - 1 : -1;
-      for (const [place, account] of selection.accounts.entries()) {
+      for (let place = 0; place < selection.accounts.length; place++) {
+        const account = selection.accounts[place] as number;
         const sides = selection.sides[place] as number;
         if (isRemainder) takeRest(index, account, sides);
         else if (reading || isMemo) takes.push({ line: index, account, sides, reading: at, factor: 1n });

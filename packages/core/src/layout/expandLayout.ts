@@ -5,7 +5,7 @@ import { readFormula } from '../formula/readFormula.ts';
 import { captionWords } from './captionWords.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
 import type { ExpandedLayout, LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
-import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine } from './line.ts';
+import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine, type Selection } from './line.ts';
 import type { AccountsOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, SumOwnLine } from './ownLayout.ts';
 import { siblingsOf } from './siblings.ts';
 import { selectPortions } from './source.ts';
@@ -110,7 +110,7 @@ class Expansion {
   private accounts(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
     this.checkSources(line);
     const selection = selected(line, this.facts);
-    const elements = new Set(Array.from(selection.accounts, (at) => this.facts.accounts[at]?.element as Element));
+    const elements = elementsIn(selection, this.facts);
     const [only] = elements;
     const natural = line.takes !== 'any' ? line.takes : elements.size === 1 && only ? naturalSide(only) : (around.side ?? direction);
     const isPlain = line.measure === 'column' && Object.keys(line.facets).length === 0;
@@ -227,17 +227,31 @@ class Expansion {
   }
 }
 
-const known = new WeakMap<LayoutFacts, WeakMap<AccountsOwnLine, ReturnType<typeof selectPortions>>>();
+const known = new WeakMap<LayoutFacts, Map<string, Selection>>();
+/** More texts than these are looked up once more. */
+const mostKept = 5000;
 
-/** What a line takes is looked up once for each state of the chart. */
-function selected(line: AccountsOwnLine, facts: LayoutFacts): ReturnType<typeof selectPortions> {
-  const lines = known.get(facts) ?? new WeakMap<AccountsOwnLine, ReturnType<typeof selectPortions>>();
-  known.set(facts, lines);
-  const before = lines.get(line);
+/** What a line takes is looked up once for each state of the chart, by what it says: a copy of the line finds the same. */
+function selected({ sources, except, takes }: AccountsOwnLine, facts: LayoutFacts): Selection {
+  const kept = known.get(facts) ?? new Map<string, Selection>();
+  known.set(facts, kept);
+  const text = JSON.stringify([sources, except, takes]);
+  const before = kept.get(text);
   if (before) return before;
-  const selection = selectPortions(line.sources, line.except, line.takes, facts);
-  lines.set(line, selection);
+  const selection = selectPortions(sources, except, takes, facts);
+  if (kept.size >= mostKept) kept.clear();
+  kept.set(text, selection);
   return selection;
+}
+
+const elementsOf = new WeakMap<Selection, ReadonlySet<Element>>();
+
+function elementsIn(selection: Selection, { accounts }: LayoutFacts): ReadonlySet<Element> {
+  const before = elementsOf.get(selection);
+  if (before) return before;
+  const elements = new Set(Array.from(selection.accounts, (at) => accounts[at]?.element as Element));
+  elementsOf.set(selection, elements);
+  return elements;
 }
 
 function elementsOfSide(side: Side | null, scope: readonly Element[]): readonly Element[] {

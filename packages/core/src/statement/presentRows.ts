@@ -44,30 +44,49 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 }
 
 class Page {
-  private readonly accountsOfLine = new Map<number, Set<PresentedAccount>>();
   private readonly takesOf = new Map<number, Take[]>();
   private readonly rowOfLine = new Map<string, boolean>();
+  /** 1 for lines that take an account. */
+  private readonly opens: Uint8Array;
+  /** Made once a line is opened. */
+  private accountsOfLine: Map<number, Set<PresentedAccount>> | null = null;
   private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
-    const { lineOfDebit, lineOfCredit, takes } = input.compiled;
-    const add = (line: number, presented: PresentedAccount): void => {
-      const there = this.accountsOfLine.get(line);
-      if (there) there.add(presented);
-      else this.accountsOfLine.set(line, new Set([presented]));
-    };
+    const { lineOfDebit, lineOfCredit, takes, lines } = input.compiled;
+    this.opens = new Uint8Array(lines.length);
+    for (const line of lineOfDebit) if (line >= 0) this.opens[line] = 1;
+    for (const line of lineOfCredit) if (line >= 0) this.opens[line] = 1;
     for (const take of takes) {
+      this.opens[take.line] = 1;
       const there = this.takesOf.get(take.account);
       if (there) there.push(take);
       else this.takesOf.set(take.account, [take]);
     }
-    for (const presented of input.accounts) {
+  }
+
+  /** In the order of the chart. */
+  private accountsIn(index: number): readonly PresentedAccount[] {
+    this.accountsOfLine ??= this.listAccounts();
+    return [...(this.accountsOfLine.get(index) ?? [])];
+  }
+
+  private listAccounts(): Map<number, Set<PresentedAccount>> {
+    const listed = new Map<number, Set<PresentedAccount>>();
+    const { lineOfDebit, lineOfCredit } = this.input.compiled;
+    const add = (line: number, presented: PresentedAccount): void => {
+      const there = listed.get(line);
+      if (there) there.add(presented);
+      else listed.set(line, new Set([presented]));
+    };
+    for (const presented of this.input.accounts) {
       const debit = lineOfDebit[presented.index] as number;
       const credit = lineOfCredit[presented.index] as number;
       if (debit >= 0) add(debit, presented);
       if (credit >= 0 && credit !== debit) add(credit, presented);
-      if (takes.length > 0) for (const { line } of this.takesOf.get(presented.index) ?? []) add(line, presented);
+      for (const { line } of this.takesOf.get(presented.index) ?? []) add(line, presented);
     }
+    return listed;
   }
 
   /** Appends the line's rows; returns whether it has a row that bears its amount. */
@@ -151,21 +170,15 @@ class Page {
   private placeAccounts(line: AccountsLine, depth: number, rows: StatementRow[]): boolean {
     const values = this.shownValues(line);
     const index = this.input.compiled.indexOf.get(line.key) as number;
-    const accounts = this.accountsIn(index);
     const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts' || line.byAccount === true);
-    const inside = open ? this.accountRows(line, index, accounts, depth + 1) : [];
+    const inside = open ? this.accountRows(line, index, this.accountsIn(index), depth + 1) : [];
     if (this.isHidden(line, values) && inside.length === 0) return false;
     const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
     rows.push(
-      this.row(line, { role: 'line', caption: line.caption, depth, opens: accounts.length > 0, open: open && inside.length > 0, values, parts }),
+      this.row(line, { role: 'line', caption: line.caption, depth, opens: this.opens[index] === 1, open: open && inside.length > 0, values, parts }),
       ...inside,
     );
     return true;
-  }
-
-  /** In the order of the chart, whatever line they came to first. */
-  private accountsIn(index: number): readonly PresentedAccount[] {
-    return [...(this.accountsOfLine.get(index) ?? [])];
   }
 
   private accountRows(line: AccountsLine, index: number, accounts: readonly PresentedAccount[], depth: number): StatementRow[] {

@@ -20,7 +20,7 @@ import {
   shownValue,
 } from '@ivory-ladder/core';
 import { layoutFacts } from '../api/layoutFacts.ts';
-import { rowBody } from './rowBody.ts';
+import { isSameRow, rowBody } from './rowBody.ts';
 
 export type PreviewAsked =
   | {
@@ -36,16 +36,22 @@ export type PreviewAsked =
   /** Below zero: beside the one that is composed, answered once. */
   | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly zero: boolean; readonly leftOut: readonly number[] };
 
-export interface PreviewAnswer {
-  readonly number: number;
-  readonly rows: readonly StatementRowBody[];
-  readonly columns: LayoutFigures['columns'];
+/** A row that is as it was stands as its place among the rows of the answer before. */
+export type RowSent = StatementRowBody | number;
+
+/** To the layout with the number: first its rows, then what else is known of it. */
+export type PreviewAnswer =
+  | { readonly kind: 'rows'; readonly number: number; readonly rows: readonly RowSent[]; readonly columns: PreviewColumns }
+  | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest);
+
+export interface PreviewRest {
   readonly coverage: LayoutCoverage;
   /** By key of the line: its figures, one for each column of amounts, in its unit. */
   readonly values: ReadonlyMap<string, readonly (string | null)[]>;
-  /** By key of the line: how many accounts it takes. */
-  readonly taken: ReadonlyMap<string, number>;
 }
+
+/** Without the amounts of every account; the same text as long as they stay the same. */
+export type PreviewColumns = string;
 
 interface Vectors {
   readonly opening: BigInt64Array;
@@ -61,12 +67,17 @@ let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly r
 const figures = new Map<string, { readonly given: LayoutFigures; readonly vectors: readonly Vectors[] }>();
 let last: Asked | null = null;
 
+/** Of the answer before, to the layout that is composed. */
+let rowsBefore: readonly StatementRowBody[] = [];
+let resting: ReturnType<typeof setTimeout> | undefined;
+const say = (answer: PreviewAnswer): void => self.postMessage(answer);
+
 /** A layout over the chart and the figures that were given last; asked anew when either changes. */
 self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   if (data.kind === 'layout' && data.number < 0) {
     // Asked for beside the one that is composed.
-    const aside = answerTo(data);
-    if (aside) self.postMessage(aside);
+    const aside = runOver(data);
+    if (aside) say({ kind: 'rows', number: data.number, rows: aside.rows(), columns: aside.columns });
     return;
   }
   if (data.kind === 'layout') last = data;
@@ -77,10 +88,26 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   } else {
     if (data.facets === '') figures.clear();
     figures.set(data.facets, { given: data.figures, vectors: vectorsOf(data.figures) });
+    // Run some times, so that the first edit is not the first run.
+    if (last && chart) for (let run = 0; run < 5; run++) runOver(last)?.rows();
   }
-  const answer = last && chart && answerTo(last);
-  if (answer) self.postMessage(answer);
+  const asked = last;
+  const done = asked && chart ? runOver(asked) : null;
+  if (!asked || !done) return;
+  const rows = done.rows();
+  say({ kind: 'rows', number: asked.number, rows: asSent(rows), columns: done.columns });
+  rowsBefore = rows;
+  clearTimeout(resting);
+  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...done.rest() }));
 };
+
+function asSent(rows: readonly StatementRowBody[]): RowSent[] {
+  const places = new Map(rowsBefore.map((row, at) => [`${row.key} ${row.role}`, at]));
+  return rows.map((row) => {
+    const at = places.get(`${row.key} ${row.role}`);
+    return at !== undefined && isSameRow(rowsBefore[at] as StatementRowBody, row) ? at : row;
+  });
+}
 
 function hold(given: Chart) {
   const { accounts } = given.view;
@@ -109,7 +136,7 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): Vectors[] {
   );
 }
 
-function answerTo({ number, layout, zero, leftOut }: Asked): PreviewAnswer | null {
+function runOver({ layout, zero, leftOut }: Asked) {
   const whole = figures.get('');
   if (!chart || !whole) return null;
   const { view, order, language, lists, exponent, accounts, resets } = chart;
@@ -149,18 +176,33 @@ function answerTo({ number, layout, zero, leftOut }: Asked): PreviewAnswer | nul
   const shown: StatementColumn[] = columns.map((column) =>
     column.kind === 'amount' ? { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } } : column,
   );
-  const rows = presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: zero } });
-  const excluded = new Set(leftOut);
-  const covered = accounts.map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent, isLeftOut: excluded.has(account.id) }));
-  const balances = whole.vectors[0]?.closing ?? new BigInt64Array(accounts.length);
-  const taken = new Map<string, number>();
-  for (const line of compiled.lines) if (line.kind === 'accounts' && line.selection) taken.set(line.key, line.selection.accounts.length);
   return {
-    number,
-    rows: rows.map(rowBody),
-    columns,
-    coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
-    values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
-    taken,
+    columns: columnsText(columns),
+    rows: () =>
+      presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: zero } }).map(rowBody),
+    rest: (): PreviewRest => {
+      const excluded = new Set(leftOut);
+      const covered = accounts.map(({ account, index, isParent }) => ({
+        account: index,
+        element: account.element,
+        isParent,
+        isLeftOut: excluded.has(account.id),
+      }));
+      const balances = whole.vectors[0]?.closing ?? new BigInt64Array(accounts.length);
+      return {
+        coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
+        values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
+      };
+    },
   };
+}
+
+const textOfColumns = new WeakMap<LayoutFigures['columns'], PreviewColumns>();
+
+function columnsText(columns: LayoutFigures['columns']): PreviewColumns {
+  const before = textOfColumns.get(columns);
+  if (before !== undefined) return before;
+  const text = JSON.stringify(columns.map((column) => (column.kind === 'amount' ? { ...column, opening: [], movement: [], closing: [] } : column)));
+  textOfColumns.set(columns, text);
+  return text;
 }

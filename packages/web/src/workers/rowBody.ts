@@ -12,3 +12,19 @@ export function rowBody({ parts: _, values, unit, faults, look, note, ...row }: 
     ...(note === undefined || note === '' ? {} : { note }),
   };
 }
+
+/** Whether nothing of a row is otherwise, but for what never changes with its key and role. */
+export function isSameRow(a: StatementRowBody, b: StatementRowBody): boolean {
+  return (
+    a.caption === b.caption &&
+    a.depth === b.depth &&
+    a.opens === b.opens &&
+    a.open === b.open &&
+    a.unit === b.unit &&
+    a.note === b.note &&
+    a.values.length === b.values.length &&
+    a.values.every((value, at) => value === b.values[at]) &&
+    JSON.stringify(a.look) === JSON.stringify(b.look) &&
+    JSON.stringify(a.faults) === JSON.stringify(b.faults)
+  );
+}

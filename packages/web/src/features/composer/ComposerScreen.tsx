@@ -27,12 +27,11 @@ import { LinePanel } from './LinePanel.tsx';
 import { readLines, writeLines } from './lineClipboard.ts';
 import { Outline } from './Outline.tsx';
 import { outlineRows } from './outlineRows.ts';
-import { Preview } from './Preview.tsx';
+import { Preview, previewPlans } from './Preview.tsx';
 import { UseDialog } from './UseDialog.tsx';
 import { type Composer, useComposer } from './useComposer.ts';
 import { useOutlineActions } from './useOutlineActions.ts';
 import { usePaneWidths } from './usePaneWidths.ts';
-import { usePreview } from './usePreview.ts';
 import { VersionsMenu } from './VersionsMenu.tsx';
 
 /** A layout being composed: its outline, what it looks like, and what the chosen line is. */
@@ -75,10 +74,10 @@ function Loaded({
   const dispatch = useDispatch();
   const mayCompose = useMay('preparer');
   const [detail, setDetail] = useState(opened);
-  const composer = useComposer(opened, view, lists);
-  const { expanded, layout } = composer;
   const [address, changeAddress] = useAddress();
-  const preview = usePreview(composer.figures);
+  const plan = previewPlans.find(({ value }) => value === address.get('plan'))?.value ?? 'comparison';
+  const composer = useComposer(opened, view, lists, plan);
+  const { expanded, layout } = composer;
   const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
   const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());
   const [sought, setSought] = useState('');
@@ -88,11 +87,7 @@ function Loaded({
   const stable = useRef({ ids: new Map<string, string>(), made: 0 });
   const stableId = useCallback((key: string): string => stable.current.ids.get(key) ?? key, []);
   const panes = usePaneWidths();
-  const taken = preview?.taken;
-  const rows = useMemo(
-    () => outlineRows(expanded, (key, byItself) => sought.trim() === '' && (toggled.get(key) ?? byItself), taken ?? new Map()),
-    [expanded, toggled, taken, sought],
-  );
+  const rows = useMemo(() => outlineRows(expanded, (key, byItself) => sought.trim() === '' && (toggled.get(key) ?? byItself)), [expanded, toggled, sought]);
   const there = useMemo(() => chosen.filter((key) => expanded.origins.has(key)), [chosen, expanded]);
   const actions = useOutlineActions(composer, rows, there);
   const choose = useCallback(
@@ -102,19 +97,22 @@ function Loaded({
     },
     [changeAddress],
   );
+  const current = useRef(expanded);
+  current.current = expanded;
   const show = useCallback(
     (key: string) => {
       // Whatever it stands in is opened.
       setToggled((before) => {
         const after = new Map(before);
-        for (const above of groupsAround(expanded.layout.lines, key) ?? []) after.set(above, false);
+        for (const above of groupsAround(current.current.layout.lines, key) ?? []) after.set(above, false);
         return after;
       });
       choose([key]);
       requestAnimationFrame(() => document.querySelector(`[data-line="${CSS.escape(key)}"]`)?.scrollIntoView({ block: 'nearest' }));
     },
-    [choose, expanded],
+    [choose],
   );
+  const choosePlan = useCallback((value: string) => changeAddress({ plan: value === 'comparison' ? null : value }), [changeAddress]);
   const onToggle = useCallback((key: string, isOpen: boolean) => setToggled((before) => new Map(before).set(key, isOpen)), []);
   const onRename = useCallback(() => {
     const field = document.querySelector<HTMLInputElement>('[data-caption]');
@@ -253,7 +251,7 @@ function Loaded({
         />
       </section>
       <Divider label="Width of the outline" width={panes.widths.outline} onDrag={panes.dragOutline} onKey={panes.stepOutline} />
-      <Preview composer={composer} chosen={only ?? null} onChoose={show} />
+      <Preview figures={composer.figures} title={layout.title} kind={layout.kind} chosen={only ?? null} plan={plan} onPlan={choosePlan} onChoose={show} />
       <Divider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />
       <aside className={styles.properties} aria-label="Properties">
         {only === undefined ? (

@@ -6,7 +6,7 @@ import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import styles from './CoverageFoot.module.css';
 import type { Composer } from './useComposer.ts';
-import { usePreview } from './usePreview.ts';
+import { usePreviewRest } from './usePreview.ts';
 
 interface CoverageFootProps {
   readonly composer: Composer;
@@ -23,7 +23,7 @@ const stateWords = { unplaced: 'in no line', half_placed: 'one side in no line',
 export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }: CoverageFootProps) {
   const company = useCompany();
   const { search } = useLocation();
-  const preview = usePreview(composer.figures);
+  const preview = usePreviewRest(composer.figures);
   const [isOpen, setOpen] = useState(false);
   const [leaving, setLeaving] = useState<{ readonly accountId: number; readonly reason: string } | null>(null);
   const [setExclusions] = useSetExclusionsMutation();

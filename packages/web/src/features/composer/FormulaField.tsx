@@ -5,7 +5,7 @@ import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
-import { usePreview } from './usePreview.ts';
+import { usePreviewRest, usePreviewRows } from './usePreview.ts';
 
 interface FormulaFieldProps {
   readonly composer: Composer;
@@ -21,7 +21,8 @@ const mostOffered = 8;
 export function FormulaField({ composer, line, disabled, onChange }: FormulaFieldProps) {
   const { expanded, figures } = composer;
   const { currency, exponent } = useCompany();
-  const preview = usePreview(figures);
+  const preview = usePreviewRest(figures);
+  const shown = usePreviewRows(figures);
   const field = useRef<HTMLTextAreaElement>(null);
   const [caret, setCaret] = useState<number | null>(null);
   const [at, setAt] = useState(0);
@@ -52,7 +53,7 @@ export function FormulaField({ composer, line, disabled, onChange }: FormulaFiel
   const read = readFormula(line.formula);
   const fault = expanded.findings.find((finding): finding is LayoutFinding & InText => finding.key === line.key && 'at' in finding);
   const values = preview?.values.get(line.key) ?? [];
-  const reason = preview?.rows.find((row) => row.lineKey === line.key)?.faults?.find((one) => one !== null);
+  const reason = shown?.rows.find((row) => row.lineKey === line.key)?.faults?.find((one) => one !== null);
   return (
     <div className={styles.field}>
       <label className={styles.label} htmlFor={`${listId}-field`}>

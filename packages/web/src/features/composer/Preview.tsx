@@ -1,32 +1,50 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
-import type { PreviewAnswer } from '../../workers/previewWorker.ts';
 import { StatementTable } from '../statements/StatementTable.tsx';
 import styles from './ComposerScreen.module.css';
-import type { Composer } from './useComposer.ts';
-import { usePreview } from './usePreview.ts';
+import type { PreviewKnown } from './PreviewFigures.ts';
+import type { Composer, PreviewPlan } from './useComposer.ts';
+import { usePreviewRows } from './usePreview.ts';
+
+export const previewPlans = [
+  { value: 'comparison', label: 'With its comparative' },
+  { value: 'periods', label: 'Each period' },
+  { value: 'quarters', label: 'Each quarter' },
+] as const satisfies readonly { readonly value: PreviewPlan; readonly label: string }[];
+
+interface PreviewProps {
+  readonly figures: Composer['figures'];
+  readonly title: string;
+  readonly kind: StatementBody['kind'];
+  readonly chosen: string | null;
+  readonly plan: PreviewPlan;
+  readonly onPlan: (plan: PreviewPlan) => void;
+  readonly onChoose: (key: string) => void;
+}
 
 /** The layout as it will be printed, live; a figure or caption leads to its line. */
-export const Preview = memo(function Preview({
-  composer,
-  chosen,
-  onChoose,
-}: {
-  readonly composer: Composer;
-  readonly chosen: string | null;
-  readonly onChoose: (key: string) => void;
-}) {
+export const Preview = memo(function Preview({ figures, title, kind, chosen, plan, onPlan, onChoose }: PreviewProps) {
   const { currency, exponent, languages, lastEntryDay } = useCompany();
-  const preview = usePreview(composer.figures);
+  const preview = usePreviewRows(figures);
   const language = languages[0] ?? 'en';
   const page = useRef<HTMLElement>(null);
   useEffect(() => {
     if (chosen !== null) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
-  const { title, kind } = composer.layout;
+  const columns = preview?.columns;
+  const shownColumns = useMemo(
+    () =>
+      (columns ?? []).flatMap((column) =>
+        column.kind === 'amount'
+          ? [{ kind: 'amount' as const, measure: column.measure, firstDay: column.firstDay, lastDay: column.lastDay, budget: null }]
+          : [],
+      ),
+    [columns],
+  );
+  const onOpenCell = useCallback(({ line }: { readonly line: string }) => onChoose(line), [onChoose]);
   const statement = useMemo(
     (): StatementBody | null =>
       preview && {
@@ -36,18 +54,13 @@ export const Preview = memo(function Preview({
         language,
         currency,
         exponent,
-        columns: preview.columns.flatMap((column) =>
-          column.kind === 'amount'
-            ? [{ kind: 'amount' as const, measure: column.measure, firstDay: column.firstDay, lastDay: column.lastDay, budget: null }]
-            : [],
-        ),
+        columns: shownColumns,
         rows: shownRows(preview),
         rungs: 2,
         revision: 0,
       },
-    [preview, kind, title, language, currency, exponent],
+    [preview, shownColumns, kind, title, language, currency, exponent],
   );
-  const amounts = statement?.columns.flatMap((column) => (column.kind === 'amount' ? [column] : [])) ?? [];
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
     <section
@@ -59,16 +72,25 @@ export const Preview = memo(function Preview({
         if (key !== undefined) onChoose(key);
       }}
     >
-      <h2 className={styles.previewTitle}>{title}</h2>
+      <header className={styles.previewHead}>
+        <h2 className={styles.previewTitle}>{title}</h2>
+        <select className={styles.plan} aria-label="Columns of the preview" value={plan} onChange={({ target: { value } }) => onPlan(value as PreviewPlan)}>
+          {previewPlans.map(({ value, label }) => (
+            <option key={value} value={value}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </header>
       <p className={styles.quiet}>
-        {amounts
+        {shownColumns
           .slice(0, 2)
           .map((column) => (column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)))
           .join(' and ')}{' '}
         · {currency}
       </p>
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
-      {statement && <StatementTable statement={statement} cell={null} chosenLine={chosen} onToggle={onChoose} onOpenCell={({ line }) => onChoose(line)} />}
+      {statement && <StatementTable statement={statement} cell={null} chosenLine={chosen} onToggle={onChoose} onOpenCell={onOpenCell} />}
     </section>
   );
 });
@@ -76,7 +98,7 @@ export const Preview = memo(function Preview({
 const known = new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
 
 /** Figures alone, without what is made of them; each row the same object as long as it stays the same. */
-function shownRows({ rows, columns }: PreviewAnswer): StatementBody['rows'] {
+function shownRows({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>): StatementBody['rows'] {
   return rows.map((row) => {
     const before = known.get(row);
     if (before) return before;

@@ -1,18 +1,25 @@
-import type { CodeListBody, LayoutFigures, PlacementView } from '@ivory-ladder/contract';
+import type { CodeListBody, LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
 import type { CaptionLanguage, DigitOrder, OwnLayout } from '@ivory-ladder/core';
-import type { PreviewAnswer, PreviewAsked } from '../../workers/previewWorker.ts';
-import { reuseRows } from './reuseRows.ts';
+import type { PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../workers/previewWorker.ts';
 
-/** The worker of one composer, and what it said of the layout that it was asked about last. Whoever shows a part of it subscribes. */
+/** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
+export interface PreviewKnown extends PreviewRest {
+  readonly rows: readonly StatementRowBody[];
+  readonly columns: LayoutFigures['columns'];
+}
+
+/** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
 export class PreviewFigures {
-  known: PreviewAnswer | null = null;
+  rows: Pick<PreviewKnown, 'rows' | 'columns'> | null = null;
+  rest: PreviewRest | null = null;
+  private columnsText = '';
   private worker: Worker | null = null;
   private number = 0;
   private asides = 0;
   private asked: { readonly layout: OwnLayout; readonly zero: boolean; readonly leftOut: readonly number[] } | null = null;
   private readonly listeners = new Set<() => void>();
   /** Asked for beside it, by their numbers. */
-  private readonly others = new Map<number, (answer: PreviewAnswer) => void>();
+  private readonly others = new Map<number, (rows: readonly StatementRowBody[]) => void>();
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -21,19 +28,38 @@ export class PreviewFigures {
 
   open(): void {
     this.worker = new Worker(new URL('../../workers/previewWorker.ts', import.meta.url), { type: 'module' });
-    this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => {
-      this.others.get(data.number)?.(data);
-      this.others.delete(data.number);
-      if (data.number !== this.number) return;
-      this.known = { ...data, rows: reuseRows(this.known?.rows ?? [], data.rows) };
-      for (const listener of this.listeners) listener();
-    };
+    this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
+  }
+
+  private hear(answer: PreviewAnswer): void {
+    if (answer.kind === 'rest') {
+      if (answer.number !== this.number) return;
+      this.rest = answer;
+    } else {
+      const other = this.others.get(answer.number);
+      if (other) {
+        this.others.delete(answer.number);
+        other(this.received(answer.rows));
+        return;
+      }
+      // Rows stand by those of the answer before, so that every answer is taken.
+      const columns = this.rows && this.columnsText === answer.columns ? this.rows.columns : (JSON.parse(answer.columns) as LayoutFigures['columns']);
+      this.columnsText = answer.columns;
+      this.rows = { columns, rows: this.received(answer.rows) };
+    }
+    for (const listener of this.listeners) listener();
+  }
+
+  private received(sent: readonly RowSent[]): StatementRowBody[] {
+    const before = this.rows?.rows ?? [];
+    return sent.map((row) => (typeof row === 'number' ? (before[row] as StatementRowBody) : row));
   }
 
   close(): void {
     this.worker?.terminate();
     this.worker = null;
     this.asked = null;
+    this.rows = null;
   }
 
   hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage, lists: readonly CodeListBody[], exponent: number): void {
@@ -53,13 +79,12 @@ export class PreviewFigures {
   }
 
   /** The rows of another layout over the same figures. */
-  async rowsOf(layout: OwnLayout): Promise<PreviewAnswer['rows']> {
+  rowsOf(layout: OwnLayout): Promise<readonly StatementRowBody[]> {
     const number = -1 - this.asides++;
-    const answer = await new Promise<PreviewAnswer>((resolve) => {
+    return new Promise((resolve) => {
       this.others.set(number, resolve);
       this.post({ kind: 'layout', number, layout, zero: false, leftOut: [] });
     });
-    return answer.rows;
   }
 
   private post(message: PreviewAsked): void {

@@ -6,7 +6,7 @@ import { captionsOf } from './FormulaField.tsx';
 import { LineChoice } from './LineChoice.tsx';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
-import { usePreview } from './usePreview.ts';
+import { usePreviewRest } from './usePreview.ts';
 
 interface TermsFieldProps {
   readonly composer: Composer;
@@ -18,7 +18,7 @@ interface TermsFieldProps {
 /** The lines that a sum adds or takes off, each with its figure. */
 export function TermsField({ composer, line, disabled, onChange }: TermsFieldProps) {
   const { currency, exponent } = useCompany();
-  const preview = usePreview(composer.figures);
+  const preview = usePreviewRest(composer.figures);
   const captions = captionsOf(composer.expanded);
   return (
     <div className={styles.field}>

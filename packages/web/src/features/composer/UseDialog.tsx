@@ -17,7 +17,7 @@ import { differencesOf } from './layoutDifferences.ts';
 import styles from './UseDialog.module.css';
 import type { Composer } from './useComposer.ts';
 import { useOtherRows } from './useOtherRows.ts';
-import { usePreview } from './usePreview.ts';
+import { usePreviewRest, usePreviewRows } from './usePreview.ts';
 
 interface UseDialogProps {
   readonly composer: Composer;
@@ -36,11 +36,12 @@ export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialog
   const dispatch = useDispatch();
   const [reason, setReason] = useState('');
   const [putInUse, { isLoading }] = usePutLayoutInUseMutation();
-  const preview = usePreview(composer.figures);
+  const preview = usePreviewRows(composer.figures);
+  const rest = usePreviewRest(composer.figures);
   const usedRows = useOtherRows(composer, used as OwnLayout | null);
   const differences = useMemo(() => (preview && usedRows ? differencesOf(usedRows, preview.rows) : []), [preview, usedRows]);
   const currency = { code: company.currency, exponent: company.exponent };
-  const faults = preview?.coverage.faults.length ?? 0;
+  const faults = rest?.coverage.faults.length ?? 0;
   const put = async () => {
     const version = await composer.flush();
     if (version === null) return;

@@ -20,7 +20,7 @@ export interface OutlineRow {
 }
 
 /** All lines from top to bottom; of groups that are shut only themselves. */
-export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byItself: boolean) => boolean, taken: ReadonlyMap<string, number>): OutlineRow[] {
+export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byItself: boolean) => boolean): OutlineRow[] {
   const rows: OutlineRow[] = [];
   const captions = new Map<string, string>();
   const collect = (line: Line): void => {
@@ -44,7 +44,7 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
         mark: markOf(origin),
         depth,
         within,
-        info: infoOf(line, origin, captions, taken),
+        info: infoOf(line, origin, captions),
         opens,
         isAdjusted: origin.kind === 'followed' && origin.adjustment !== null,
         isOfTree: origin.kind === 'followed',
@@ -70,7 +70,7 @@ function markOf(origin: LineOrigin): string {
   return origin.kind === 'followed' && origin.adjustment ? 'adjusted' : 'follows';
 }
 
-function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, string>, taken: ReadonlyMap<string, number>): string {
+function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, string>): string {
   if (origin.kind === 'followed' && origin.adjustment) {
     const { caption, after, hiddenIn } = origin.adjustment;
     if (hiddenIn !== undefined) return `in ${captions.get(hiddenIn) ?? 'a line that has gone'}`;
@@ -84,7 +84,7 @@ function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, st
     case 'accounts': {
       const own = origin.kind === 'own' ? origin.line : null;
       const side = own && 'takes' in own && own.takes !== 'any' ? `, ${own.takes} side` : '';
-      return line.selection ? `${accounts(taken.get(line.key) ?? line.selection.accounts.length)}${side}` : '';
+      return line.selection ? `${accounts(line.selection.accounts.length)}${side}` : '';
     }
     case 'sum':
       return line.terms.map(({ key }, at) => `${at === 0 ? '' : signOf(origin, key)}${captions.get(key) ?? key}`).join('');

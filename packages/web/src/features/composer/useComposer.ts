@@ -4,7 +4,7 @@ import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } fr
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import type { ApiFailure } from '../../api/ivoryApi.ts';
-import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
+import { type LayoutFiguresParams, layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { layoutFacts } from '../../api/layoutFacts.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
@@ -16,6 +16,9 @@ import { PreviewFigures } from './PreviewFigures.ts';
 
 /** `conflict`: somebody else saved another draft meanwhile. */
 export type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
+
+/** What stands across the page of the preview. */
+export type PreviewPlan = LayoutFiguresParams['plan'];
 
 export interface Composer {
   readonly layout: OwnLayout;
@@ -44,7 +47,7 @@ export interface Composer {
 const millisecondsBeforeSaving = 700;
 
 /** A layout that is composed: each edit shows at once, is run beside the screen, and is saved a moment later. */
-export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[]): Composer {
+export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[], plan: PreviewPlan): Composer {
   const company = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const { span } = useSpan();
@@ -74,7 +77,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   useEffect(() => {
     let isOver = false;
     const asked = filterKey.split('\n').map((facets) => {
-      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan: 'comparison', facets }));
+      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan, facets }));
       void request.then(({ data }) => {
         if (!isOver && data) figures.holdFigures(facets, data);
       });
@@ -84,7 +87,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       isOver = true;
       for (const request of asked) request.unsubscribe();
     };
-  }, [dispatch, figures, companyId, span, measure, filterKey]);
+  }, [dispatch, figures, companyId, span, measure, plan, filterKey]);
   useLayoutEffect(() => figures.ask(layout, false, leftOut), [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });

@@ -1,8 +1,13 @@
 import { useSyncExternalStore } from 'react';
-import type { PreviewAnswer } from '../../workers/previewWorker.ts';
-import type { PreviewFigures } from './PreviewFigures.ts';
+import type { PreviewRest } from '../../workers/previewWorker.ts';
+import type { PreviewFigures, PreviewKnown } from './PreviewFigures.ts';
 
-/** What was worked out of the layout last. */
-export function usePreview(figures: PreviewFigures): PreviewAnswer | null {
-  return useSyncExternalStore(figures.subscribe, () => figures.known);
+/** The rows of the layout as they were worked out last. */
+export function usePreviewRows(figures: PreviewFigures): Pick<PreviewKnown, 'rows' | 'columns'> | null {
+  return useSyncExternalStore(figures.subscribe, () => figures.rows);
+}
+
+/** Its coverage and the figures of all lines, which come a moment after the rows. */
+export function usePreviewRest(figures: PreviewFigures): PreviewRest | null {
+  return useSyncExternalStore(figures.subscribe, () => figures.rest);
 }

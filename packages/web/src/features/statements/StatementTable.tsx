@@ -1,6 +1,6 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { type CaptionLanguage, type Currency, captionWords, formatPercent } from '@ivory-ladder/core';
-import { type KeyboardEvent, memo, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, useMemo } from 'react';
 import { longDay, spanLines } from '../../components/dates.ts';
 import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
@@ -27,31 +27,25 @@ export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
 /** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
 export function StatementTable({ statement, cell, chosenLine = null, onToggle, onOpenCell }: StatementTableProps) {
   const currency = useMemo((): Currency => ({ code: statement.currency, exponent: statement.exponent }), [statement.currency, statement.exponent]);
-  const body = useRef<HTMLTableSectionElement>(null);
   const onKeyDown = (event: KeyboardEvent) => {
-    const moves: Record<string, [number, number]> = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowRight: [0, 1], ArrowLeft: [0, -1] };
-    const move = moves[event.key];
-    const from = (event.target as HTMLElement).closest<HTMLElement>('[data-at]');
-    if (!move || !from) return;
-    const [row = 0, column = 0] = (from.dataset.at ?? '').split('.').map(Number);
-    for (let step = 1; step <= statement.rows.length; step++) {
-      const target = body.current?.querySelector<HTMLElement>(`[data-at="${row + move[0] * step}.${column + move[1] * step}"]`);
-      if (target) {
-        event.preventDefault();
-        target.focus();
-        return;
-      }
-      if (move[0] === 0) return;
+    const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>('th, td');
+    const row = cell?.parentElement;
+    if (!cell || !row) return;
+    const controlIn = (one: Element | null | undefined): HTMLElement | null => one?.querySelector('button') ?? null;
+    const isDown = event.key === 'ArrowDown';
+    let target: HTMLElement | null = null;
+    if (isDown || event.key === 'ArrowUp') {
+      const next = (one: Element): Element | null => (isDown ? one.nextElementSibling : one.previousElementSibling);
+      for (let beside = next(row); beside && !target; beside = next(beside)) target = controlIn(beside.children[cell.cellIndex]);
+    } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+      target = controlIn(event.key === 'ArrowRight' ? cell.nextElementSibling : cell.previousElementSibling);
     }
+    if (!target) return;
+    event.preventDefault();
+    target.focus();
   };
   return (
-    <table
-      className={styles.table}
-      data-wide={isWide(statement) || undefined}
-      role="treegrid"
-      aria-label={statement.title}
-      aria-rowcount={statement.rows.length + 1}
-    >
+    <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
       <thead>
         <tr>
           <th scope="col">
@@ -65,11 +59,10 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
           ))}
         </tr>
       </thead>
-      <tbody ref={body} onKeyDown={onKeyDown}>
-        {statement.rows.map((row, at) => (
+      <tbody onKeyDown={onKeyDown}>
+        {statement.rows.map((row) => (
           <StatementRow
             key={`${row.key}.${row.role}`}
-            at={at}
             row={row}
             columns={statement.columns}
             currency={currency}
@@ -116,7 +109,6 @@ function Heading({ column, language }: { column: Column; language: CaptionLangua
 }
 
 interface RowProps {
-  readonly at: number;
   readonly row: Row;
   readonly columns: readonly Column[];
   readonly currency: Currency;
@@ -127,7 +119,7 @@ interface RowProps {
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ at, row, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
+const StatementRow = memo(function StatementRow({ row, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
   const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
     <tr
@@ -139,12 +131,11 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
       data-break={look?.breakBefore || undefined}
       data-chosen={isChosen || undefined}
       aria-level={depth + 1}
-      aria-rowindex={at + 2}
       {...(opens ? { 'aria-expanded': open } : {})}
     >
       <th scope="row" style={{ paddingLeft: 6 + (depth + (look?.indent ?? 0)) * 18 }}>
         {opens ? (
-          <button type="button" className={styles.opener} data-at={`${at}.0`} onClick={() => onToggle(row.lineKey, open)}>
+          <button type="button" className={styles.opener} onClick={() => onToggle(row.lineKey, open)}>
             <span aria-hidden className={styles.mark}>
               {open ? '▾' : '▸'}
             </span>
@@ -157,7 +148,7 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
       </th>
       {columns.map((column, columnAt) => {
         const value = values[columnAt] ?? null;
-        const place = `${at}.${columnAt + 1}`;
+        const place = String(columnAt);
         if (role === 'heading' || role === 'text' || role === 'space') return <td key={place} data-kind={column.kind} />;
         if (column.kind === 'amount')
           return (
@@ -165,7 +156,6 @@ const StatementRow = memo(function StatementRow({ at, row, columns, currency, to
               <button
                 type="button"
                 className={styles.amount}
-                data-at={place}
                 tabIndex={columnAt === 0 ? 0 : -1}
                 aria-pressed={chosen === columnAt}
                 title={faults?.[columnAt] ? formulaFaultText(faults[columnAt]) : undefined}
