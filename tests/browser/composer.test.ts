@@ -44,7 +44,7 @@ describe('composing a layout', () => {
     const browser = await launchBrowser();
     const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}${path}/layouts`);
     await page.getByRole('button', { name: 'New layout' }).click();
-    await page.getByLabel('Name').fill('Balance sheet for the bank');
+    await page.getByLabel('Name').fill('For the bank');
     await page.keyboard.press('Enter');
     await page.getByText('Coverage: 71 of 71 accounts stand exactly once').waitFor();
     expect(await seriousFindingsInBoth(page)).toEqual([]);
@@ -111,9 +111,9 @@ describe('composing a layout', () => {
     await page.getByText('No version runs yet', { exact: false }).waitFor();
     await page.getByLabel('Why, for the record').fill('for the loan');
     await page.getByRole('button', { name: 'Put in use', exact: true }).click();
-    await page.getByText('In use: version 1 of Balance sheet for the bank.').waitFor();
+    await page.getByText('In use: version 1 of For the bank.').waitFor();
     const { layouts } = await server.ok<LayoutList>('GET', `${path}/layouts`);
-    const layout = layouts[0]?.id ?? 0;
+    const layout = layouts.find(({ name }) => name === 'For the bank')?.id ?? 0;
     await page.goto(`${server.serving.url}${path}/statements/layout-${layout}`);
     await page.getByRole('row', { name: /^Equity ratio/ }).waitFor();
     expect(await seriousFindings(page)).toEqual([]);

@@ -178,6 +178,9 @@ export const carriedNames = z.strictObject({
   lists: z.array(z.strictObject({ key: listKey, name: z.string().max(100) })).max(200),
 });
 
+/** Lines of a layout on their way to another one. */
+export const copiedLines = z.strictObject({ format: z.literal('ivory-ladder-lines'), lines: z.array(ownLine).max(1000), names: carriedNames });
+
 /** A layout as a file: its own version, so that later ones can still read it. */
 export const layoutFile = z.strictObject({ format: z.literal('ivory-ladder-layout'), version: z.literal(1), name, layout: ownLayout, names: carriedNames });
 export const layoutFileQuery = z.object({ classification: z.coerce.number().int().positive().optional() });

@@ -20,7 +20,7 @@ import { type AccountsOwnLine, type OwnLayout, type OwnLine, scopeOf } from './o
 import type { Source } from './source.ts';
 
 /** The facts of a small company for a composed layout. */
-export function factsOf(company: TestCompany, layout: Pick<OwnLayout, 'kind' | 'scope'>, codes: ReadonlyMap<number, CodesOfAccount> = new Map()): LayoutFacts {
+function factsOf(company: TestCompany, layout: Pick<OwnLayout, 'kind' | 'scope'>, codes: ReadonlyMap<number, CodesOfAccount> = new Map()): LayoutFacts {
   return {
     accounts: company.accounts.map(({ id, number, element, parentId }) => ({ id, number, element, parentId, codes: codes.get(id) ?? {} })),
     tree: buildCategoryTree(company.categories),

@@ -189,11 +189,11 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
 }
 
 /** What columns of a composed layout hold. */
-export function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
+function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
   return kind === 'balance_sheet' ? 'closing' : kind === 'income_statement' ? 'movement' : measure;
 }
 
-export function compileOwn(books: Books, layout: OwnLayout, language: CaptionLanguage = mainLanguage(books)): CompiledLayout {
+function compileOwn(books: Books, layout: OwnLayout, language: CaptionLanguage = mainLanguage(books)): CompiledLayout {
   const expanded = expandLayout(layout, layoutFactsOf(books, layout, language));
   return compileLayout(expanded.layout, books.cube.accountIds, books.portions);
 }

@@ -22,6 +22,7 @@ import { ferryCaptions } from './ferryCaptions.ts';
 import { ferryAccounts, ferryCategories, ferryRoles } from './ferryChart.ts';
 import { type DemoList, demoCodeOf, ferryCodes, ferryLists } from './ferryCodes.ts';
 import { ferryOpening } from './ferryFigures.ts';
+import { composeFerry } from './ferryLayouts.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
 import { planFerry, planFreight } from './ferryPlans.ts';
 import { nordskerryFreight } from './freight.ts';
@@ -54,6 +55,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
     if (lists.length === 0) await giveCodes(ports, companyId, { lists: ferryLists, codes: ferryCodes });
   });
   await planFerry(ports, must(await openBooks(ports, id)));
+  await composeFerry(ports, must(await openBooks(ports, id)));
   const partner = { kind: 'facet' as const, name: 'Partner', codes: [{ code: 'FERRY', caption: 'Eiderholm Ferry Company', parent: null, element: null, side: null }] };
   await loadCompany(ports, boatyard(dealings), say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));

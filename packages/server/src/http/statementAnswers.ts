@@ -25,7 +25,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs }:
   };
 }
 
-export function toRow({ key, lineKey, accountId, role, caption, depth, opens, open, values, unit, faults, look, note }: StatementRow): StatementRowBody {
+function toRow({ key, lineKey, accountId, role, caption, depth, opens, open, values, unit, faults, look, note }: StatementRow): StatementRowBody {
   return {
     ...{ key, lineKey, accountId, role, caption, depth, opens, open, values: values.map(textOrNull) },
     ...(unit === undefined || unit === 'amount' ? {} : { unit }),

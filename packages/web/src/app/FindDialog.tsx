@@ -2,6 +2,7 @@ import { isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { useListLayoutsQuery } from '../api/layoutApi.ts';
 import { useGetPlacementQuery } from '../api/placementApi.ts';
 import styles from './FindDialog.module.css';
 import { useClimb } from './useClimb.ts';
@@ -30,6 +31,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const { data } = useGetPlacementQuery({ companyId: company.id, ...span });
+  const { data: composed } = useListLayoutsQuery(company.id);
   const all = useMemo((): Hit[] => {
     const base = `/companies/${company.id}`;
     const screens: [string, string][] = [
@@ -64,6 +66,10 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
     ];
     return [
       ...screens.map(([label, path]) => ({ key: path, label, kind: 'screen', to: `${base}/${path}`, search: '' })),
+      ...(composed?.layouts ?? []).flatMap(({ id, name, inUse }): Hit[] => [
+        ...(inUse === null ? [] : [{ key: `s${id}`, label: name, kind: 'statement', to: `${base}/statements/layout-${id}`, search: '' }]),
+        { key: `l${id}`, label: name, kind: 'layout', to: `${base}/layouts/${id}`, search: '' },
+      ]),
       ...(data?.accounts ?? []).map(({ id, label }) => ({
         key: `a${id}`,
         accountId: id,
@@ -80,13 +86,13 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
         search: `category=${id}`,
       })),
     ];
-  }, [company.id, company.role, data]);
+  }, [company.id, company.role, data, composed]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = all.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word))).slice(0, mostShown);
   const go = (hit: Hit | undefined) => {
     if (!hit) return;
     const params = new URLSearchParams(search);
-    for (const key of ['account', 'category', 'cell', 'classification', 'climb']) params.delete(key);
+    for (const key of ['account', 'category', 'cell', 'classification', 'climb', 'line']) params.delete(key);
     for (const [key, value] of new URLSearchParams(hit.search)) params.set(key, value);
     onClose();
     void navigate({ pathname: hit.to, search: params.toString() });

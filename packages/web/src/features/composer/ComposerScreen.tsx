@@ -178,7 +178,7 @@ function Loaded({
             className={styles.seek}
             type="search"
             aria-label="Find in the layout"
-            placeholder="Find in the layout"
+            placeholder="Find a line"
             value={sought}
             onChange={({ target: { value } }) => setSought(value)}
             onKeyDown={(event) => {

@@ -1,24 +1,18 @@
-import { carriedNames, ownLayout } from '@ivory-ladder/contract';
+import { copiedLines } from '@ivory-ladder/contract';
 import { type CarriedNames, carryOver, type NotCarried, namesCarried, type OwnLayout, type OwnLine, withFreshKeys } from '@ivory-ladder/core';
-import { z } from 'zod';
 import type { Composer } from './useComposer.ts';
-
-/** Marks text of the clipboard as lines of a layout. */
-const mark = 'ivory-ladder-lines';
-
-const copied = z.object({ [mark]: z.literal(1), lines: ownLayout.shape.lines, names: carriedNames });
 
 const around = (lines: readonly OwnLine[]): OwnLayout => ({ kind: 'free', title: '', titles: [], measure: 'movement', scope: [], lines });
 
 /** Lines as text, with the names of all that they speak of, so that another company can be asked for the same. */
 export function writeLines(lines: readonly OwnLine[], composer: Composer): string {
   const { facts, view, lists } = composer;
-  return JSON.stringify({ [mark]: 1, lines, names: namesCarried(lines, { tree: facts.tree, accounts: view.accounts, lists }) });
+  return JSON.stringify({ format: 'ivory-ladder-lines', lines, names: namesCarried(lines, { tree: facts.tree, accounts: view.accounts, lists }) });
 }
 
 /** The lines of a text that was copied, with keys of their own; `null` where it is none. What this chart lacks is told. */
 export function readLines(text: string, composer: Composer): { readonly lines: readonly OwnLine[]; readonly missing: readonly NotCarried[] } | null {
-  const read = copied.safeParse(parsed(text));
+  const read = copiedLines.safeParse(parsed(text));
   if (!read.success) return null;
   const { facts, view, lists, expanded } = composer;
   const { layout, missing } = carryOver(around(read.data.lines as OwnLine[]), read.data.names as CarriedNames, {

@@ -15,7 +15,7 @@ import { beginComposition, type Composition, edited, expansionOf, redone, undone
 import { PreviewFigures } from './PreviewFigures.ts';
 
 /** `conflict`: somebody else saved another draft meanwhile. */
-export type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
+type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
 
 /** What stands across the page of the preview. */
 export type PreviewPlan = LayoutFiguresParams['plan'];

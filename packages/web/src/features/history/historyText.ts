@@ -34,6 +34,8 @@ const fieldNames: Readonly<Record<string, string>> = {
   neededOn: 'needed on',
   neededFor: 'needed for',
   notAllowedOn: 'not allowed on',
+  inUse: 'version in use',
+  reason: 'reason',
 };
 
 /** What an event did, as short lines: one for each field that was changed. */
