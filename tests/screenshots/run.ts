@@ -30,7 +30,6 @@ const pictures: readonly Picture[] = [
     },
   },
   { name: 'codes', path: 'placement/codes', prepare: (page) => page.getByRole('row', { name: /^G230/ }).click() },
-  { name: 'ledger', path: 'ledger' },
   {
     name: 'adjusted-trial-balance',
     path: 'ledger?shows=adjusted',
@@ -43,14 +42,6 @@ const pictures: readonly Picture[] = [
       await page.getByRole('row', { name: /^4020/ }).click();
       await page.getByRole('button', { name: 'Add beside…' }).click();
       await page.getByLabel('Name').fill('Foot passengers, school classes');
-    },
-  },
-  {
-    name: 'account',
-    path: 'ledger/chart?element=income',
-    prepare: async (page) => {
-      await page.getByRole('row', { name: /^4450/ }).click();
-      await page.locator('aside canvas').waitFor();
     },
   },
   {
@@ -86,6 +77,30 @@ const pictures: readonly Picture[] = [
   },
   { name: 'account-ledger', path: 'ledger/accounts?from=2026-07-01&to=2026-09-30&accounts=1000+to+1030' },
   { name: 'proofs', path: 'proofs#profit_in_equity' },
+  {
+    name: 'composer',
+    path: 'layouts',
+    prepare: async (page) => {
+      await page.getByRole('link', { name: 'Balance sheet for the bank' }).click();
+      await page
+        .getByRole('treegrid', { name: 'Lines' })
+        .getByRole('row', { name: /^accounts Cash at bank/ })
+        .click();
+      await page.getByText(/accounts stand exactly once/).waitFor();
+      await page.mouse.move(0, 0);
+    },
+  },
+  {
+    name: 'tax-return',
+    path: 'layouts',
+    prepare: async (page) => {
+      await page
+        .getByRole('row', { name: /^Tax return/ })
+        .getByRole('link', { name: 'Run it' })
+        .click();
+      await page.getByRole('row', { name: /Taxable profit/ }).waitFor();
+    },
+  },
   { name: 'coverage', path: 'placement/coverage', prepare: (page) => page.getByRole('row', { name: /6120 Chandlery/ }).click() },
   {
     name: 'climb',

@@ -102,3 +102,64 @@ describe('the three companies', () => {
     expect(Math.max(...days) / Math.min(...days)).toBeLessThan(1.5);
   });
 });
+
+/** Line items as the standards name them, from memory, and the lines of the demo that are the place for each item which the company has. */
+const minimumLines = {
+  'balance-sheet': [
+    ['property, plant and equipment (IAS 1.54 a)', ['Vessels', 'Equipment ashore']],
+    ['right-of-use assets (IFRS 16.47)', ['Quay building, leased']],
+    ['intangible assets (IAS 1.54 c)', ['Booking system']],
+    ['inventories (IAS 1.54 g)', ['Fuel and stores']],
+    ['trade and other receivables (IAS 1.54 h)', ['Trade and other receivables']],
+    ['cash and cash equivalents (IAS 1.54 i)', ['Cash at bank and on board']],
+    ['trade and other payables (IAS 1.54 k)', ['Trade and other payables']],
+    ['provisions (IAS 1.54 l)', ['Dry-docking provision']],
+    ['financial liabilities (IAS 1.54 m)', ['Loans', 'Lease liability']],
+    ['current tax (IAS 1.54 n)', ['Taxes payable']],
+    ['issued capital and reserves (IAS 1.54 r)', ['Share capital', 'Reserves', 'Retained earnings', 'Result of the year']],
+    ['current and non-current apart (IAS 1.60)', ['Non-current assets', 'Current assets', 'Non-current liabilities', 'Current liabilities']],
+  ],
+  'income-statement': [
+    ['revenue (IAS 1.82 a)', ['Revenue']],
+    ['finance costs (IAS 1.82 b)', ['Finance costs']],
+    ['tax expense (IAS 1.82 d)', ['Income tax']],
+    ['profit or loss (IAS 1.81A a)', ['Profit for the period']],
+    ['operating profit (IFRS 18.69 a)', ['Operating profit']],
+    ['profit before financing and income tax (IFRS 18.69 b)', ['Profit before financing and income tax']],
+  ],
+} as const;
+
+describe('the generated statements of the ferry company', () => {
+  it.each(['balance-sheet', 'income-statement'] as const)('have a place for each line item that the standards ask of it: %s', async (kind) => {
+    const { rows } = await server.ok<StatementBody>('GET', `/companies/${ids.ferry}/statements/${kind}?from=2026-01-01&to=2026-09-30&detail=1`);
+    const captions = new Set(rows.map(({ caption }) => caption));
+    for (const [item, lines] of minimumLines[kind])
+      for (const caption of lines)
+        expect(
+          [...captions].some((one) => one === caption || one === `${caption}, net`),
+          `${item}: ${caption}`,
+        ).toBe(true);
+  });
+
+  it('stand in the order of common practice: fixed before current, cost before what is deducted, assets before claims', async () => {
+    const { rows } = await server.ok<StatementBody>('GET', `/companies/${ids.ferry}/statements/balance-sheet?from=2026-01-01&to=2026-09-30&detail=2`);
+    const order = rows.map(({ caption }) => caption);
+    const wanted = [
+      'Assets',
+      'Non-current assets',
+      'Vessels, at cost',
+      'Less depreciation of vessels',
+      'Vessels, net',
+      'Current assets',
+      'Total assets',
+      'Liabilities',
+      'Equity',
+      'Total liabilities and equity',
+    ];
+    const places = wanted.map((caption) => order.indexOf(caption));
+    expect(
+      places.every((place, at) => place >= 0 && (at === 0 || place > (places[at - 1] as number))),
+      JSON.stringify(places),
+    ).toBe(true);
+  });
+});

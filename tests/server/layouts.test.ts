@@ -7,6 +7,7 @@ import type {
   OwnLayoutBody,
   OwnLineBody,
   PlacementView,
+  ProofList,
   StatementBody,
 } from '@ivory-ladder/contract';
 import { newLine } from '@ivory-ladder/core';
@@ -88,6 +89,29 @@ describe('a composed layout', () => {
     expect([dropped.hasDraft, dropped.definition]).toEqual([false, second.definition]);
     await server.ok('DELETE', `${shop.layouts}/${begun.id}`);
     expect((await server.refused('GET', `${shop.layouts}/${begun.id}`)).code).toBe('not_found');
+  });
+
+  it('that lacks an account is named by a proof, until the account stands in it or is left out with a reason', async () => {
+    const shop = await open();
+    const begun = await shop.begin('Costs', 'nothing');
+    const costs = line({ ...newLine('accounts', 'costs', 'Costs'), sources: [{ kind: 'numbers', text: '6200' }] });
+    const used = await shop.use(await shop.save(begun, { ...begun.definition, scope: ['expense'], lines: [costs] }));
+    const proof = async () => (await server.ok<ProofList>('GET', `${shop.path}/proofs?${span}`)).proofs.find(({ name }) => name === 'layouts_complete');
+    expect(await proof()).toMatchObject({
+      state: 'to_look_at',
+      difference: '10000',
+      accounts: [{ number: '6300', reason: 'in_layout unplaced Costs', net: '10000' }],
+    });
+    const travel = await shop.find('6300');
+    await server.ok('PUT', `${shop.path}/coverage-exclusions`, { scope: `layout:${begun.id}`, accountIds: [travel.id], reason: 'On another page' });
+    expect(await proof()).toMatchObject({ state: 'holds', accounts: [] });
+    await server.ok('PUT', `${shop.path}/coverage-exclusions`, { scope: `layout:${begun.id}`, accountIds: [travel.id], reason: null });
+    const wider = { ...used.definition, lines: [line({ ...newLine('accounts', 'costs', 'Costs'), sources: [{ kind: 'numbers', text: '62* , 63*' }] })] };
+    await shop.use(await shop.save(used, wider));
+    expect(await proof()).toMatchObject({ state: 'holds' });
+    expect((await server.refused('PUT', `${shop.path}/coverage-exclusions`, { scope: 'layout:999999', accountIds: [travel.id], reason: 'x' })).code).toBe(
+      'not_found',
+    );
   });
 
   it('is not kept with a key twice, nor put in use with a formula that names what is not there', async () => {

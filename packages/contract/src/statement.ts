@@ -97,6 +97,7 @@ export const proof = z.object({
     'profit_in_equity',
     'coverage',
     'codes_complete',
+    'layouts_complete',
     'parents_without_postings',
     'normal_sides',
     'profit_allotted',

@@ -5,11 +5,12 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import type { Place } from '../placement/place.ts';
 import { account, category, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
-import { keysInGroup, type LayoutEdit } from './editLayout.ts';
+import type { LayoutEdit } from './editLayout.ts';
 import { childrenOf, countsInGroup, type Line } from './line.ts';
 import { defaultLayoutOptions } from './options.ts';
 import { calculating, composed, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
 import { type OwnLayout, type OwnLine, plainLook, walkOwn } from './ownLayout.ts';
+import { keysInGroup } from './putLines.ts';
 
 const elements: readonly Element[] = ['asset', 'asset', 'asset', 'asset', 'liability', 'liability', 'equity', 'equity'];
 const company: TestCompany = {
@@ -180,6 +181,30 @@ describe('any sequence of edits', () => {
         expect(leaves).toBe(expected + incomeTaken(at));
       }),
       { seed: 602, numRuns: 400 },
+    );
+  });
+});
+
+describe('the page of any layout', () => {
+  it('has under every total the parts that add up to it, at every detail', () => {
+    fc.assert(
+      fc.property(fc.array(dice, { minLength: 1, maxLength: 10 }), fc.constantFrom(1, 2, 9, 'accounts' as const), (rolls, rungs) => {
+        let layout = beginning;
+        for (const [number, roll] of rolls.entries()) {
+          const before = composed(company, layout);
+          const outcome = before.edit(editFor(roll, before, number));
+          if (outcome.ok) layout = outcome.value;
+        }
+        const rows = composed(company, layout).rows([net], { rungs });
+        const shown = new Map(rows.filter(({ role }) => role !== 'heading').map((row) => [row.key, row.values[0]]));
+        for (const { caption, parts, values } of rows)
+          if (parts.length > 0)
+            expect(
+              parts.reduce((sum, { key, sign }) => sum + BigInt(sign) * (shown.get(key) ?? 0n), 0n),
+              caption,
+            ).toBe(values[0]);
+      }),
+      { seed: 603, numRuns: 300 },
     );
   });
 });

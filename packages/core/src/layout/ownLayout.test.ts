@@ -4,9 +4,9 @@ import type { Category } from '../placement/category.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { account, category, statementsOf, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
-import { keysInGroup } from './editLayout.ts';
 import { calculating, composed, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
 import type { OwnLayout } from './ownLayout.ts';
+import { keysInGroup } from './putLines.ts';
 
 const tree: readonly Category[] = [
   category(1, 'asset', { term: 'non_current', name: 'Vessels' }),

@@ -6,6 +6,7 @@ export type ProofName =
   | 'profit_in_equity'
   | 'coverage'
   | 'codes_complete'
+  | 'layouts_complete'
   | 'parents_without_postings'
   | 'normal_sides'
   | 'profit_allotted'

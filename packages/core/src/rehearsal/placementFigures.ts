@@ -8,7 +8,8 @@ import type { LayoutKind } from '../layout/line.ts';
 import type { LayoutOptions } from '../layout/options.ts';
 import { coverageOf } from '../placement/coverage.ts';
 import type { StandingInTree } from '../placement/standingFollower.ts';
-import { type PresentedAccount, presentRows } from '../statement/presentRows.ts';
+import type { PresentedAccount } from '../statement/accountsOnLines.ts';
+import { presentRows } from '../statement/presentRows.ts';
 import { resultOf, runColumn } from '../statement/runColumn.ts';
 import type { StatementColumn, StatementRow } from '../statement/statement.ts';
 

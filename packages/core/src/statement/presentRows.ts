@@ -1,6 +1,5 @@
-import type { Account } from '../chart/account.ts';
 import { captionWords } from '../layout/captionWords.ts';
-import type { CompiledLayout, Take } from '../layout/compileLayout.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
 import {
   type AccountsLine,
   type CalculationLine,
@@ -12,19 +11,10 @@ import {
   type SumLine,
 } from '../layout/line.ts';
 import { percentChangeInTenths } from '../money/round.ts';
-import { accountParts } from './contributions.ts';
-import { amountTaken, type LineFault, type RunColumn } from './runColumn.ts';
+import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
+import type { LineFault, RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import type { Detail, RowPart, RowRole, StatementColumn, StatementRow } from './statement.ts';
-
-/** The accounts in chart order with their dense numbers; parents bear amounts only if they were posted to. */
-export interface PresentedAccount {
-  readonly account: Account;
-  /** What tells it from all others. */
-  readonly label: string;
-  readonly index: number;
-  readonly isParent: boolean;
-}
 
 export interface PresentationInput {
   readonly compiled: CompiledLayout;
@@ -44,49 +34,12 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 }
 
 class Page {
-  private readonly takesOf = new Map<number, Take[]>();
   private readonly rowOfLine = new Map<string, boolean>();
-  /** 1 for lines that take an account. */
-  private readonly opens: Uint8Array;
-  /** Made once a line is opened. */
-  private accountsOfLine: Map<number, Set<PresentedAccount>> | null = null;
+  private readonly accounts: AccountsOnLines;
   private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
-    const { lineOfDebit, lineOfCredit, takes, lines } = input.compiled;
-    this.opens = new Uint8Array(lines.length);
-    for (const line of lineOfDebit) if (line >= 0) this.opens[line] = 1;
-    for (const line of lineOfCredit) if (line >= 0) this.opens[line] = 1;
-    for (const take of takes) {
-      this.opens[take.line] = 1;
-      const there = this.takesOf.get(take.account);
-      if (there) there.push(take);
-      else this.takesOf.set(take.account, [take]);
-    }
-  }
-
-  /** In the order of the chart. */
-  private accountsIn(index: number): readonly PresentedAccount[] {
-    this.accountsOfLine ??= this.listAccounts();
-    return [...(this.accountsOfLine.get(index) ?? [])];
-  }
-
-  private listAccounts(): Map<number, Set<PresentedAccount>> {
-    const listed = new Map<number, Set<PresentedAccount>>();
-    const { lineOfDebit, lineOfCredit } = this.input.compiled;
-    const add = (line: number, presented: PresentedAccount): void => {
-      const there = listed.get(line);
-      if (there) there.add(presented);
-      else listed.set(line, new Set([presented]));
-    };
-    for (const presented of this.input.accounts) {
-      const debit = lineOfDebit[presented.index] as number;
-      const credit = lineOfCredit[presented.index] as number;
-      if (debit >= 0) add(debit, presented);
-      if (credit >= 0 && credit !== debit) add(credit, presented);
-      for (const { line } of this.takesOf.get(presented.index) ?? []) add(line, presented);
-    }
-    return listed;
+    this.accounts = new AccountsOnLines(input.compiled, input.accounts);
   }
 
   /** Appends the line's rows; returns whether it has a row that bears its amount. */
@@ -171,11 +124,11 @@ class Page {
     const values = this.shownValues(line);
     const index = this.input.compiled.indexOf.get(line.key) as number;
     const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts' || line.byAccount === true);
-    const inside = open ? this.accountRows(line, index, this.accountsIn(index), depth + 1) : [];
+    const inside = open ? this.accountRows(line, index, this.accounts.on(index), depth + 1) : [];
     if (this.isHidden(line, values) && inside.length === 0) return false;
     const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
     rows.push(
-      this.row(line, { role: 'line', caption: line.caption, depth, opens: this.opens[index] === 1, open: open && inside.length > 0, values, parts }),
+      this.row(line, { role: 'line', caption: line.caption, depth, opens: this.accounts.areOn(index), open: open && inside.length > 0, values, parts }),
       ...inside,
     );
     return true;
@@ -204,7 +157,7 @@ class Page {
         );
     };
     for (const { account, label, index: at, isParent } of accounts) {
-      const amounts = runs.map((run) => this.amountOn(index, at, run));
+      const amounts = runs.map((run) => this.accounts.amountOn(index, at, run));
       if (isParent && amounts.every((amount) => amount === 0n)) continue;
       push(String(account.id), account.id, isParent ? captionWords[compiled.layout.language].postedDirectly(label) : label, amounts);
     }
@@ -218,15 +171,6 @@ class Page {
       );
     }
     return rows;
-  }
-
-  /** What a line holds of one account, debit positive. */
-  private amountOn(line: number, account: number, run: RunColumn): bigint {
-    const { compiled } = this.input;
-    const [debit, credit] = accountParts(compiled, run, account);
-    let amount = (compiled.lineOfDebit[account] === line ? debit : 0n) + (compiled.lineOfCredit[account] === line ? credit : 0n);
-    if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(take, run);
-    return amount;
   }
 
   /** One that only differs where something stands between: it is left out behind nothing new, and gives way to the sum right behind it. */

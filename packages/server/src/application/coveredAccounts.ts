@@ -1,6 +1,6 @@
 import type { CoverageAccount } from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
 import type { Books } from './ports/index.ts';
-import { accountsInOrder } from './prepareStatement.ts';
 
 /** Accounts that somebody left out of the coverage of the classification that the books show. */
 export function leftOutOf({ exclusions, classificationId }: Books): ReadonlySet<number> {

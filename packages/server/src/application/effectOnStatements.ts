@@ -15,9 +15,10 @@ import {
   standingOf,
   traitsOf,
 } from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, NewEntry, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, layoutsOf, runBalances } from './prepareStatement.ts';
+import { balancesFor, layoutsOf, runBalances } from './prepareStatement.ts';
 
 export interface EffectRow {
   readonly kind: LayoutKind;

@@ -10,12 +10,13 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { accountsInOrder } from './accountsInOrder.ts';
 import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, comparisonOf, type SpanChoice } from './prepareStatement.ts';
+import { balancesFor, comparisonOf, type SpanChoice } from './prepareStatement.ts';
 
 export interface PlacementOverview {
   readonly books: Books;

@@ -1,5 +1,4 @@
 import {
-  accountLabel,
   type BalanceVector,
   balanceAt,
   buildCategoryTree,
@@ -15,7 +14,6 @@ import {
   compileLayout,
   type Day,
   daysIn,
-  expandLayout,
   type FacetFilter,
   fail,
   filterText,
@@ -36,10 +34,11 @@ import {
   type StatementColumn,
   succeed,
 } from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
 import { budgetOver } from './budgetOver.ts';
+import { compileComposed } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
-import { layoutFactsOf } from './layoutFacts.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -140,22 +139,6 @@ export function captionOfTotal(line: CompiledLayout['lines'][number] | undefined
   return line === undefined ? '' : line.kind === 'group' && line.rung === 0 ? line.totalCaption : line.caption;
 }
 
-/** The same for every state of the ledger over one structure. */
-const inOrderOf = new WeakMap<Books['tree'], readonly PresentedAccount[]>();
-
-export function accountsInOrder(books: Books): readonly PresentedAccount[] {
-  const known = inOrderOf.get(books.tree);
-  if (known) return known;
-  const made = books.tree.order.map((account, at) => ({
-    account,
-    label: books.labels.get(account.id) ?? accountLabel(account),
-    index: books.cube.indexOf.get(account.id) as number,
-    isParent: books.tree.isParent[at] as boolean,
-  }));
-  inOrderOf.set(books.tree, made);
-  return made;
-}
-
 /** Of another classification than the main one, a statement says so wherever it goes. */
 function titled(compiled: CompiledLayout, { classifications, classificationId, company }: Books): CompiledLayout {
   if (classificationId === company.mainClassification) return compiled;
@@ -181,21 +164,17 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   }
   const found = await ports.layouts.find(opened.company.id, name);
   if (!found) return fail({ code: 'not_found', thing: 'layout', id: name });
-  if (!found.used) return fail({ code: 'layout_not_in_use', name: found.name });
+  const { used, inUse } = found;
+  if (!used || inUse === null) return fail({ code: 'layout_not_in_use', name: found.name });
   const books = inClassification(opened, found.classificationId);
   if (!books.ok) return books;
-  const compiled = compileOwn(books.value, found.used, languageFor(books.value, language));
-  return succeed({ books: books.value, compiled, measure: measureOf(found.used), layoutId: name });
+  const compiled = compileComposed(books.value, { id: name, inUse, used }, languageFor(books.value, language));
+  return succeed({ books: books.value, compiled, measure: measureOf(used), layoutId: name });
 }
 
 /** What columns of a composed layout hold. */
 function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
   return kind === 'balance_sheet' ? 'closing' : kind === 'income_statement' ? 'movement' : measure;
-}
-
-function compileOwn(books: Books, layout: OwnLayout, language: CaptionLanguage = mainLanguage(books)): CompiledLayout {
-  const expanded = expandLayout(layout, layoutFactsOf(books, layout, language));
-  return compileLayout(expanded.layout, books.cube.accountIds, books.portions);
 }
 
 export async function prepareStatement(

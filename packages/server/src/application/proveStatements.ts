@@ -15,19 +15,22 @@ import {
   proveBalances,
   proveCodes,
   proveCoverage,
+  proveLayouts,
   proveProfit,
   proveTrialBalance,
   type Span,
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { accountsInOrder } from './accountsInOrder.ts';
+import { coveredLayouts } from './composedLayouts.ts';
 import { coveredAccounts } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { hasOtherPlace } from './hasOtherPlace.ts';
 import { openClassified } from './inClassification.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { accountsInOrder, balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
+import { balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
 
 export interface Proofs {
   readonly books: Books;
@@ -66,6 +69,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
   const codes = proveCodes(current.day, codesOf(books, current.net));
+  const composed = proveLayouts(current.day, await coveredLayouts(ports, books, current.net));
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
@@ -75,6 +79,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveProfit(columns, atFault('income_statement')),
       proveCoverage(current.day, coverage),
       ...(codes ? [codes] : []),
+      ...(composed ? [composed] : []),
       findPostingsOnParents(accounts, current.net),
       findAgainstNormalSide(accounts, current.net, (id) => hasOtherPlace(books, id)),
       proveAllotted(columns),

@@ -1,7 +1,7 @@
 import type { Outcome, OwnLayout } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
+import type { LayoutRecord, LayoutStore, LayoutVersion, RunningLayout, StoredLayout } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -23,6 +23,18 @@ export class LayoutRepository implements LayoutStore {
   async list(companyId: number): Promise<LayoutRecord[]> {
     const rows = await rowsOf<Row>(this.database, `SELECT ${record} FROM layout WHERE company_id = ? ORDER BY name, id`, [companyId]);
     return rows.map(told);
+  }
+
+  async running(companyId: number): Promise<RunningLayout[]> {
+    const rows = await rowsOf<Omit<RunningLayout, 'used'> & { readonly used: string }>(
+      this.database,
+      `SELECT layout.id, layout.classification_id AS classificationId, layout.name, layout.in_use AS inUse, layout_version.definition AS used
+         FROM layout JOIN layout_version
+           ON layout_version.company_id = layout.company_id AND layout_version.layout_id = layout.id AND layout_version.number = layout.in_use
+        WHERE layout.company_id = ? ORDER BY layout.name`,
+      [companyId],
+    );
+    return rows.map((row) => ({ ...row, used: definitionOf(row.used) as OwnLayout }));
   }
 
   async find(companyId: number, id: number): Promise<StoredLayout | null> {

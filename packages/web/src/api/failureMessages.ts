@@ -4,6 +4,7 @@ import type { ApiFailure } from './ivoryApi.ts';
 
 type Facts = Record<string, unknown>;
 const text = (value: unknown): string => String(value ?? '');
+const listOf = (values: unknown): string => (Array.isArray(values) ? values.join(', ') : text(values));
 const found: Readonly<Record<string, string>> = {
   pdf: 'a PDF document',
   binary: 'no text and no workbook',
@@ -252,17 +253,17 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   left_alone_out_of_balance: () => 'What is left alone does not add to zero.',
   line_unknown: () => 'This line is no longer on the statement.',
   layout_name_taken: ({ name }) => `There is a layout named ${text(name)} already.`,
-  layout_has_draft_only: ({ name }) => `${text(name)} has no version in use to go back to.`,
+  layout_has_draft_only: ({ name }) => `There is no version of ${text(name)} in use to go back to.`,
   layout_without_draft: ({ name }) => `Nothing of ${text(name)} is drafted: the version in use is what stands here.`,
-  layout_not_in_use: ({ name }) => `${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
+  layout_not_in_use: ({ name }) => `The layout ${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
   layout_key_twice: ({ line }) => `Two lines have the key ${text(line)}.`,
-  layout_unsound: ({ lines }) => `Not put in use: ${(lines as string[]).join(', ')} cannot be worked out, or names a line that is not there.`,
-  classification_held: ({ name, layouts }) => `${text(name)} is followed by ${(layouts as string[]).join(', ')}. Delete these layouts first.`,
+  layout_unsound: ({ lines }) => `Not put in use: ${listOf(lines)} cannot be worked out, or names a line that is not there.`,
+  classification_held: ({ name, layouts }) => `The classification ${text(name)} is followed by ${listOf(layouts)}. Delete these layouts first.`,
   line_key_taken: ({ line }) => `Another line has the key ${text(line)} already.`,
   line_takes_no_lines: () => 'This line takes no lines; only groups, headings and lines that follow do.',
   line_within_itself: () => 'A line cannot stand in itself.',
   line_follows: () => 'This line follows the categories: it moves among the lines beside it. For another order of categories, move them under Placement.',
-  line_in_use: ({ line, by }) => `${text(line)} is used by ${(by as string[]).join(', ')}. Change these first.`,
+  line_in_use: ({ line, by }) => `The line ${text(line)} is used by ${listOf(by)}. Change these first.`,
   account_unknown: () => 'This account is not in the chart.',
   idempotency_key_reused: () => 'This posting was changed after it had been sent. Look at it again and post it anew.',
 };

@@ -1,17 +1,15 @@
 import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
-import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind, ownChildren, walkOwn } from '@ivory-ladder/core';
+import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind } from '@ivory-ladder/core';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { useDispatch } from 'react-redux';
 import { Link, useParams } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetLayoutQuery } from '../../api/layoutApi.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
@@ -24,12 +22,14 @@ import { CoverageFoot } from './CoverageFoot.tsx';
 import { IdleAdjustments } from './IdleAdjustments.tsx';
 import { LayoutSettings } from './LayoutSettings.tsx';
 import { LinePanel } from './LinePanel.tsx';
-import { readLines, writeLines } from './lineClipboard.ts';
 import { Outline } from './Outline.tsx';
 import { outlineRows } from './outlineRows.ts';
+import { PaneDivider } from './PaneDivider.tsx';
 import { Preview, previewPlans } from './Preview.tsx';
+import { Saved } from './Saved.tsx';
 import { UseDialog } from './UseDialog.tsx';
 import { type Composer, useComposer } from './useComposer.ts';
+import { useLineClipboard } from './useLineClipboard.ts';
 import { useOutlineActions } from './useOutlineActions.ts';
 import { usePaneWidths } from './usePaneWidths.ts';
 import { VersionsMenu } from './VersionsMenu.tsx';
@@ -70,8 +70,6 @@ function Loaded({
   readonly view: PlacementView;
   readonly lists: Parameters<typeof useComposer>[2];
 }) {
-  const company = useCompany();
-  const dispatch = useDispatch();
   const mayCompose = useMay('preparer');
   const [detail, setDetail] = useState(opened);
   const [address, changeAddress] = useAddress();
@@ -130,35 +128,7 @@ function Loaded({
   const insert = (lines: readonly OwnLine[], name: string, spot = actions.spot()) => {
     if (composer.edit([{ kind: 'insert', lines, spot }], name)) choose(lines.map(({ key }) => key));
   };
-  /** The chosen lines as text; with `cut` they are taken away. `null`: none can be copied, which is said. */
-  const copy = (cut: boolean): string | null => {
-    const own: OwnLine[] = [];
-    walkOwn(layout.lines, (line) => {
-      if (there.includes(line.key)) own.push(line);
-    });
-    const inside = new Set(own.flatMap((line) => ownChildren(line).map(({ key }) => key)));
-    const topmost = own.filter(({ key }) => !inside.has(key));
-    const many = counted(topmost.length, 'line');
-    if (topmost.length === 0) {
-      dispatch(noticeGiven({ tone: 'refused', text: 'Lines that follow the categories cannot be copied; copy the line that follows.' }));
-      return null;
-    }
-    const text = writeLines(topmost, composer);
-    if (cut && !composer.edit([{ kind: 'remove', keys: topmost.map(({ key }) => key) }], `Cut ${many}`)) return null;
-    if (cut) choose([]);
-    dispatch(noticeGiven({ tone: 'done', text: `${cut ? 'Cut' : 'Copied'}: ${many}.` }));
-    return text;
-  };
-  const paste = (text: string) => {
-    const read = readLines(text, composer);
-    if (!read || read.lines.length === 0) {
-      dispatch(noticeGiven({ tone: 'refused', text: 'The clipboard holds no lines of a layout.' }));
-      return;
-    }
-    insert(read.lines, `Paste ${counted(read.lines.length, 'line')}`, actions.behind());
-    const missing = [...new Set(read.missing.map(({ name }) => name))];
-    if (missing.length > 0) dispatch(noticeGiven({ tone: 'refused', text: `Pasted without what this chart lacks: ${missing.slice(0, 5).join(', ')}.` }));
-  };
+  const { copy, paste } = useLineClipboard(composer, there, choose, (lines, name) => insert(lines, name, actions.behind()));
   const adjusted = [...expanded.origins.values()].filter((origin) => origin.kind === 'followed' && origin.adjustment !== null).length;
   const follows = [...expanded.origins.values()].some((origin) => origin.kind === 'own' && origin.line.kind === 'follows');
   const only = there.at(-1);
@@ -250,9 +220,9 @@ function Loaded({
           }}
         />
       </section>
-      <Divider label="Width of the outline" width={panes.widths.outline} onDrag={panes.dragOutline} onKey={panes.stepOutline} />
+      <PaneDivider label="Width of the outline" width={panes.widths.outline} onDrag={panes.dragOutline} onKey={panes.stepOutline} />
       <Preview figures={composer.figures} title={layout.title} kind={layout.kind} chosen={only ?? null} plan={plan} onPlan={choosePlan} onChoose={show} />
-      <Divider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />
+      <PaneDivider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />
       <aside className={styles.properties} aria-label="Properties">
         {only === undefined ? (
           <LayoutSettings composer={composer} detail={detail} mayCompose={mayCompose} onRenamed={setDetail} />
@@ -297,49 +267,7 @@ function Loaded({
           onClose={() => setPutting(false)}
         />
       )}
-      <span className="unseen">{company.name}</span>
     </div>
-  );
-}
-
-function Saved({ composer: { save } }: { readonly composer: Composer }) {
-  switch (save.kind) {
-    case 'saved':
-      return <>{save.at === null ? 'saved' : `saved ${save.at.toTimeString().slice(0, 5)}`}</>;
-    case 'saving':
-    case 'waiting':
-      return <>saving…</>;
-    case 'conflict':
-      return <>not saved</>;
-  }
-}
-
-function Divider({
-  label,
-  width,
-  onDrag,
-  onKey,
-}: {
-  readonly label: string;
-  /** Pixels. */
-  readonly width: number;
-  readonly onDrag: (event: React.PointerEvent) => void;
-  readonly onKey: (by: number) => void;
-}) {
-  return (
-    <div
-      className={styles.divider}
-      role="separator"
-      aria-orientation="vertical"
-      aria-label={label}
-      aria-valuenow={width}
-      tabIndex={0}
-      onPointerDown={onDrag}
-      onKeyDown={(event) => {
-        if (event.key === 'ArrowLeft') onKey(-16);
-        if (event.key === 'ArrowRight') onKey(16);
-      }}
-    />
   );
 }
 

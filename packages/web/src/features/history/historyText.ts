@@ -35,7 +35,6 @@ const fieldNames: Readonly<Record<string, string>> = {
   neededFor: 'needed for',
   notAllowedOn: 'not allowed on',
   inUse: 'version in use',
-  reason: 'reason',
 };
 
 /** What an event did, as short lines: one for each field that was changed. */

@@ -66,7 +66,7 @@ function Proof({
   const { search } = useLocation();
   const days = [...new Set(proof.figures.map(({ day }) => day))];
   const names = [...new Set(proof.figures.map(({ name }) => name))];
-  const isCount = proof.name === 'coverage' || proof.name === 'codes_complete';
+  const isCount = proof.name === 'coverage' || proof.name === 'codes_complete' || proof.name === 'layouts_complete';
   const figure = (name: string, day: string) => proof.figures.find((candidate) => candidate.name === name && candidate.day === day)?.net ?? '0';
   const format = (net: string) => (isCount ? net : formatAmount(BigInt(net), currency));
   const accountAddress = (id: number) => {

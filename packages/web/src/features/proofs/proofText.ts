@@ -11,6 +11,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   profit_in_equity: 'Profit carried to equity',
   coverage: 'Coverage',
   codes_complete: 'Codes are complete',
+  layouts_complete: 'Composed layouts are complete',
   parents_without_postings: 'No amounts on parents',
   normal_sides: 'Balances on their normal side',
   profit_allotted: 'Profit of earlier years is allotted',
@@ -34,6 +35,8 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
       return proof.state === 'holds' ? 'Coverage: every account stands once' : `${count} to place: ${size}`;
     case 'codes_complete':
       return proof.state === 'holds' ? proofNames[proof.name] : `${counted(count, 'code')} missing`;
+    case 'layouts_complete':
+      return proof.state === 'holds' ? proofNames[proof.name] : `${count} not once in layouts: ${size}`;
     case 'parents_without_postings':
       return proof.state === 'holds' ? proofNames[proof.name] : `On ${count === 1 ? 'a parent' : 'parents'}: ${size}`;
     case 'normal_sides':
@@ -54,6 +57,7 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
   codes_complete: 'Every account that needs a code of a list has one, for the accounts that the list is declared complete for.',
+  layouts_complete: 'In every composed layout that runs, each account of the elements it is for stands exactly once, or was left out with a reason.',
   parents_without_postings: 'Accounts with sub-accounts take no postings; where history has some, they stand on a line of their own.',
   normal_sides: 'Balances stand on the side that is normal for their account. One on the other side may be right (an overdrawn bank), or a slip.',
   profit_allotted: 'Profit of completed years stands on the account for retained earnings.',
@@ -90,7 +94,15 @@ const reasons: Readonly<Record<string, string>> = {
   not_from_lines: 'its lines add up to so much more than its balance',
 };
 
+const layoutReasons: Readonly<Record<string, string>> = {
+  unplaced: 'in no line of',
+  half_placed: 'with one side in no line of',
+  doubled: 'in more than one line of',
+};
+
 export function reasonText(reason: string): string {
+  const [, state = '', layout] = /^in_layout (\S+) (.*)$/.exec(reason) ?? [];
+  if (layout !== undefined) return `${layoutReasons[state] ?? state} ${layout}`;
   const [, list] = /^without_code (.*)$/.exec(reason) ?? [];
   return list === undefined ? (reasons[reason] ?? reason) : `has no code of ${list}`;
 }

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import { buildCategoryTree } from '../placement/categoryTree.ts';
+import { category } from '../statement/statementsOf.fixture.ts';
+import { withFreshKeys } from './freshKeys.ts';
+import { newLine } from './newLine.ts';
+import { calculating, free, grouping, summing, taking } from './ownLayout.fixture.ts';
+import { carryOver, namesCarried } from './portableLayout.ts';
+
+const here = {
+  tree: buildCategoryTree([category(1, 'asset', { name: 'Cash' }), category(2, 'asset', { name: 'At sea', parentId: 1 })]),
+  accounts: [{ id: 5, number: '1000', name: 'Bank' }],
+  lists: [{ key: 'report:3' as const, name: 'Group' }],
+};
+const there = {
+  tree: buildCategoryTree([category(71, 'asset', { name: 'cash' }), category(72, 'asset', { name: 'At sea', parentId: 71 })]),
+  accounts: [{ id: 95, number: '1000', name: 'Current account' }],
+  lists: [{ key: 'report:8' as const, name: 'GROUP' }],
+};
+
+describe('a layout that goes to another chart', () => {
+  it('names the same categories by path, accounts by number and lists by name, in adjustments too', () => {
+    const follows = {
+      ...newLine('follows', 'assets', 'Assets'),
+      followed: { of: 'category', categoryId: 1 } as const,
+      adjustments: [{ key: 'category.2', caption: 'On board', after: null }],
+      inserted: [{ within: 'category.1', after: 'category.2', line: newLine('text', 'words', 'Words') }],
+    };
+    const line = taking('cash', [
+      { kind: 'category', categoryId: 2 },
+      { kind: 'account', accountId: 5 },
+      { kind: 'code', list: 'report:3', code: 'G1', begins: true },
+    ]);
+    const layout = free([follows, line]);
+    const carried = carryOver(layout, namesCarried(layout.lines, here), there);
+    expect(carried.missing).toEqual([]);
+    expect(carried.layout.lines).toMatchObject([
+      {
+        followed: { categoryId: 71 },
+        adjustments: [{ key: 'category.72', caption: 'On board', after: null }],
+        inserted: [{ within: 'category.71', after: 'category.72' }],
+      },
+      { sources: [{ categoryId: 72 }, { accountId: 95 }, { list: 'report:8', code: 'G1', begins: true }] },
+    ]);
+  });
+
+  it('tells what is not there, and keeps the line without it', () => {
+    const layout = free([
+      taking(
+        'cash',
+        [
+          { kind: 'category', categoryId: 2 },
+          { kind: 'numbers', text: '10*' },
+        ],
+        { except: [{ kind: 'account', accountId: 5 }] },
+      ),
+    ]);
+    const { layout: carried, missing } = carryOver(layout, namesCarried(layout.lines, here), { tree: buildCategoryTree([]), accounts: [], lists: [] });
+    expect(missing).toEqual([
+      { line: 'cash', thing: 'category', name: 'Cash > At sea' },
+      { line: 'cash', thing: 'account', name: '1000 Bank' },
+    ]);
+    expect(carried.lines).toMatchObject([{ sources: [{ kind: 'numbers', text: '10*' }], except: [] }]);
+  });
+});
+
+describe('copies of lines', () => {
+  it('have keys of their own, and what they say of each other goes along', () => {
+    const lines = [grouping('assets', 'debit', [taking('cash', [])]), summing('all', { assets: 1, cash: -1 }), calculating('half', 'assets / 2 + "cash"')];
+    const copies = withFreshKeys(lines, new Set(['assets', 'cash', 'half']));
+    expect(copies).toMatchObject([
+      { key: 'assets_2', children: [{ key: 'cash_2' }] },
+      { key: 'all', terms: [{ key: 'assets_2' }, { key: 'cash_2' }] },
+      { key: 'half_2', formula: 'assets_2 / 2 + cash_2' },
+    ]);
+  });
+});

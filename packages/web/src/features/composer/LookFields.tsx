@@ -1,0 +1,126 @@
+import type { OwnLine } from '@ivory-ladder/core';
+import { Segmented } from '../../components/Segmented.tsx';
+import { captionsOf } from './FormulaField.tsx';
+import styles from './LinePanel.module.css';
+import type { Composer } from './useComposer.ts';
+
+interface LookFieldsProps {
+  readonly composer: Composer;
+  readonly lineKey: string;
+  readonly kind: OwnLine['kind'] | 'followed';
+  readonly look: OwnLine['look'];
+  readonly shown: OwnLine['shown'];
+  readonly hiddenIn: string | null;
+  readonly note: string;
+  readonly disabled: boolean;
+  readonly onChange: (changes: Partial<Pick<OwnLine, 'look' | 'shown' | 'hiddenIn' | 'note'>>, what: string, merges?: boolean) => void;
+}
+
+/** How a line is printed, and when it is. */
+export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, note, disabled, onChange }: LookFieldsProps) {
+  const captions = captionsOf(composer.expanded);
+  return (
+    <>
+      {kind !== 'space' && (
+        <Segmented
+          label="Rules and weight"
+          value={look.weight}
+          disabled={disabled}
+          choices={[
+            { value: 'usual', label: 'Usual', says: 'As its kind is printed' },
+            { value: 'plain', label: 'Plain' },
+            { value: 'strong', label: 'Strong' },
+            { value: 'ruled', label: 'Ruled', says: 'A rule above its figures' },
+            { value: 'final', label: 'Final', says: 'A double rule under its figures' },
+          ]}
+          onChange={(weight) => onChange({ look: { ...look, weight } }, 'Weight')}
+        />
+      )}
+      <label className={styles.field}>
+        <span className={styles.label}>Shown</span>
+        <select
+          className={styles.input}
+          value={shown === 'never' && hiddenIn !== null ? `in ${hiddenIn}` : shown}
+          disabled={disabled}
+          onChange={({ target: { value } }) =>
+            onChange(
+              value.startsWith('in ') ? { shown: 'never', hiddenIn: value.slice(3) } : { shown: value as OwnLine['shown'], hiddenIn: null },
+              'When it is shown',
+            )
+          }
+        >
+          <option value="with_amounts">with amounts</option>
+          <option value="always">always</option>
+          {kind === 'sum' && <option value="differs">where it differs from the sum above</option>}
+          {(kind === 'sum' || kind === 'calculation' || kind === 'memo') && <option value="never">never: a helper</option>}
+          <optgroup label="Within the figure of a line beside it">
+            {besideOf(composer, lineKey).map((key) => (
+              <option key={key} value={`in ${key}`}>
+                {captions.get(key) ?? key}
+              </option>
+            ))}
+          </optgroup>
+        </select>
+      </label>
+      <div className={styles.pair}>
+        <label className={styles.field}>
+          <span className={styles.label}>Note</span>
+          <input
+            className={styles.input}
+            value={note}
+            disabled={disabled}
+            maxLength={20}
+            onChange={({ target: { value } }) => onChange({ note: value }, 'Note', true)}
+          />
+        </label>
+        <label className={styles.field}>
+          <span className={styles.label}>Indent</span>
+          <input
+            className={styles.input}
+            type="number"
+            min={0}
+            max={6}
+            value={look.indent}
+            disabled={disabled}
+            onChange={({ target: { value } }) =>
+              onChange({ look: { ...look, indent: Math.min(6, Math.max(0, Math.round(Number(value) || 0))) } }, 'Indent', true)
+            }
+          />
+        </label>
+      </div>
+      <fieldset className={styles.checks} disabled={disabled}>
+        <label>
+          <input
+            type="checkbox"
+            checked={look.spaceBefore}
+            onChange={({ target: { checked } }) => onChange({ look: { ...look, spaceBefore: checked } }, 'Space')}
+          />
+          space before it
+        </label>
+        <label>
+          <input
+            type="checkbox"
+            checked={look.breakBefore}
+            onChange={({ target: { checked } }) => onChange({ look: { ...look, breakBefore: checked } }, 'Page break')}
+          />
+          a new page before it
+        </label>
+      </fieldset>
+    </>
+  );
+}
+
+/** Lines in whose figure one can be shown: those that stand beside it and have an amount of their own. */
+function besideOf({ expanded }: Composer, key: string): string[] {
+  const find = (lines: typeof expanded.layout.lines): typeof expanded.layout.lines | null => {
+    for (const line of lines) {
+      if (line.key === key) return lines;
+      const inside = line.kind === 'group' || line.kind === 'heading' ? find(line.children) : null;
+      if (inside) return inside;
+    }
+    return null;
+  };
+  return (find(expanded.layout.lines) ?? []).flatMap((line) =>
+    line.key !== key && (line.kind === 'accounts' || line.kind === 'group' || line.kind === 'result') ? [line.key] : [],
+  );
+}
