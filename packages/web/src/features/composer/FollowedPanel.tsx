@@ -21,7 +21,7 @@ export function FollowedPanel({
   const { was, adjustment } = origin;
   const caption = adjustment?.caption ?? was;
   const adjust = (changes: AdjustmentChanges, what: string, merges = false) =>
-    void composer.edit([{ kind: 'adjust', key: lineKey, changes }], `${what} of ${caption}`, { merges });
+    void composer.edit([{ kind: 'adjust', key: lineKey, changes }], `${what} of ${caption}`, merges ? `${what} ${lineKey}` : undefined);
   const line = lineAt(composer.expanded.layout.lines, lineKey);
   const look = adjustment?.look ?? { weight: 'usual', indent: 0, spaceBefore: false, breakBefore: false };
   return (

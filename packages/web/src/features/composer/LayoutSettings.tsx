@@ -71,7 +71,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
           value={layout.title}
           disabled={disabled}
           maxLength={200}
-          onChange={({ target: { value } }) => value.trim() !== '' && edit([{ kind: 'set', settings: { title: value } }], 'Title', { merges: true })}
+          onChange={({ target: { value } }) => value.trim() !== '' && edit([{ kind: 'set', settings: { title: value } }], 'Title', 'title')}
         />
       </label>
       {company.languages.slice(1).map((language) => (
@@ -93,7 +93,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
                   },
                 ],
                 'Title',
-                { merges: true },
+                `title in ${language}`,
               )
             }
           />

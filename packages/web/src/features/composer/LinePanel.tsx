@@ -43,7 +43,8 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
   const { languages } = useCompany();
   const disabled = !mayCompose;
   const named = line.caption || kindCaption(line.kind).toLowerCase();
-  const change = (changed: OwnLine, what: string, merges = false) => void composer.edit([{ kind: 'change', line: changed }], `${what} of ${named}`, { merges });
+  const change = (changed: OwnLine, what: string, merges = false) =>
+    void composer.edit([{ kind: 'change', line: changed }], `${what} of ${named}`, merges ? `${what} ${line.key}` : undefined);
   /** A new line is called by its kind until it has a caption of its own. */
   const nameByCaption = () => {
     const isUnnamed =

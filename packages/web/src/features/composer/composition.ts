@@ -12,6 +12,8 @@ import {
 
 interface Step {
   readonly name: string;
+  /** Edits with the same one that follow each other are one step. */
+  readonly merge?: string | undefined;
   readonly layout: OwnLayout;
 }
 
@@ -30,14 +32,14 @@ export function beginComposition(layout: OwnLayout): Composition {
 }
 
 /**
- * After edits that make one step, undone together. Edits of one field that follow each other (the same `name`, with a `merge`) are one step too.
+ * After edits that make one step, undone together. Edits of one field that follow each other, as while it is typed, have the same `merge` and are one step too.
  */
 export function edited(
   composition: Composition,
   edits: readonly LayoutEdit[],
   name: string,
   facts: LayoutFacts,
-  { merges = false }: { readonly merges?: boolean } = {},
+  merge?: string,
 ): Outcome<Composition, EditRefused> {
   let layout = composition.layout;
   for (const edit of edits) {
@@ -47,8 +49,8 @@ export function edited(
   }
   if (layout === composition.layout) return succeed(composition);
   const last = composition.past.at(-1);
-  const joins = merges && last?.name === name && composition.future.length === 0;
-  const past = joins ? composition.past : [...composition.past, { name, layout: composition.layout }].slice(-mostSteps);
+  const joins = merge !== undefined && last?.merge === merge && composition.future.length === 0;
+  const past = joins ? composition.past : [...composition.past, { name, layout: composition.layout, merge }].slice(-mostSteps);
   return succeed({ layout, past, future: [] });
 }
 

@@ -28,8 +28,8 @@ export interface Composer {
   readonly lists: readonly CodeListBody[];
   readonly figures: PreviewFigures;
   readonly save: SaveState;
-  /** `false` where it was refused, which is said. `merges`: typing that goes on is one step. */
-  edit(edits: readonly LayoutEdit[], name: string, options?: { readonly merges?: boolean }): boolean;
+  /** `false` where it was refused, which is said. Edits with the same `merge` that follow each other, as while a field is typed, are one step. */
+  edit(edits: readonly LayoutEdit[], name: string, merge?: string): boolean;
   undo(): void;
   redo(): void;
   readonly undoName: string | null;
@@ -125,9 +125,9 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   useEffect(() => () => void saveNow(), [saveNow]);
 
   const edit = useCallback(
-    (edits: readonly LayoutEdit[], name: string, options: { readonly merges?: boolean } = {}): boolean => {
+    (edits: readonly LayoutEdit[], name: string, merge?: string): boolean => {
       const { composition: before, facts: over } = current.current;
-      const outcome = edited(before, edits, name, over, options);
+      const outcome = edited(before, edits, name, over, merge);
       if (!outcome.ok) {
         const { code, ...told } = outcome.failure;
         dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code, facts: told }) }));

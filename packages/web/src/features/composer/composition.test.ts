@@ -1,0 +1,46 @@
+import { beginLayout, buildCategoryTree, defaultLayoutOptions, type LayoutFacts, newLine } from '@ivory-ladder/core';
+import { describe, expect, it } from 'vitest';
+import { beginComposition, edited, redone, undone } from './composition.ts';
+
+const tree = buildCategoryTree([]);
+const facts: LayoutFacts = {
+  accounts: [],
+  tree,
+  portions: new Map(),
+  order: 'by_value',
+  retainedEarningsId: null,
+  language: 'en',
+  scope: [],
+  accountIds: new Set(),
+  listKeys: new Set(),
+  readsRange: () => true,
+};
+const begun = beginComposition(beginLayout('balance_sheet', { tree, options: defaultLayoutOptions, language: 'en' }));
+const must = (outcome: ReturnType<typeof edited>) => {
+  if (!outcome.ok) throw new Error(outcome.failure.code);
+  return outcome.value;
+};
+const titled = (of: typeof begun, title: string, merge?: string) => must(edited(of, [{ kind: 'set', settings: { title } }], `Title ${title}`, facts, merge));
+
+describe('a layout being composed', () => {
+  it('is taken back and done again step by step, each by its name', () => {
+    const twice = titled(titled(begun, 'One'), 'Two');
+    const once = undone(twice);
+    expect([once.layout.title, once.past.map(({ name }) => name), once.future.map(({ name }) => name)]).toEqual(['One', ['Title One'], ['Title Two']]);
+    expect(undone(once).layout).toBe(begun.layout);
+    expect(redone(redone(undone(once))).layout).toBe(twice.layout);
+    expect(undone(undone(undone(once)))).toEqual(undone(once));
+  });
+
+  it('takes what is typed into one field back at once, and another field by itself', () => {
+    const typed = titled(titled(titled(begun, 'B', 'title'), 'Ba', 'title'), 'Bal', 'title');
+    expect([typed.past.length, undone(typed).layout.title]).toEqual([1, begun.layout.title]);
+    expect(titled(typed, 'Else', 'other').past.length).toBe(2);
+    expect(titled(undone(typed), 'New', 'title').future).toEqual([]);
+  });
+
+  it('stays as it is where an edit is refused, with its facts', () => {
+    const outcome = edited(begun, [{ kind: 'insert', lines: [newLine('text', 'asset', 'Twice')], spot: { within: null, after: null } }], 'Add', facts);
+    expect(outcome).toEqual({ ok: false, failure: { code: 'line_key_taken', line: 'asset' } });
+  });
+});
