@@ -178,7 +178,7 @@ function renameKey(layout: OwnLayout, key: string, to: string, origins: Readonly
   if (key === to) return succeed(layout);
   if (origins.has(to)) return fail({ code: 'line_key_taken', line: to });
   if (origins.get(key)?.kind !== 'own') return fail({ code: 'line_unknown', line: key });
-  return succeed(mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, key, to)));
+  return succeed(mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, (named) => (named === key ? to : named))));
 }
 
 function adjusted(line: FollowsOwnLine, key: string, changes: AdjustmentChanges): FollowsOwnLine {

@@ -18,34 +18,39 @@ export function namesOf(line: OwnLine): string[] {
   }
 }
 
-/** The line with another key in the place of one that it names. */
-export function renamedIn(line: OwnLine, key: string, to: string): OwnLine {
-  const renamed = line.hiddenIn === key ? { ...line, hiddenIn: to } : line;
-  switch (renamed.kind) {
+/** All keys that a line speaks of, also those of lines that follow which it changes or stands beside. */
+export function keysSpokenOf(line: OwnLine): string[] {
+  if (line.kind !== 'follows') return namesOf(line);
+  return [
+    ...namesOf(line),
+    ...line.adjustments.flatMap(({ key, after }) => [key, after ?? []].flat()),
+    ...line.inserted.flatMap(({ within, after }) => [within ?? [], after ?? []].flat()),
+  ];
+}
+
+/** The line with other keys in the place of those that it speaks of; the same object where none is another. */
+export function renamedIn(line: OwnLine, renamed: (key: string) => string): OwnLine {
+  if (keysSpokenOf(line).every((key) => renamed(key) === key)) return line;
+  const orNone = <Key extends string | null>(key: Key): Key => (key === null ? key : (renamed(key) as Key));
+  const base = { ...line, hiddenIn: orNone(line.hiddenIn) };
+  switch (base.kind) {
     case 'sum':
-      return renamed.terms.some((term) => term.key === key)
-        ? { ...renamed, terms: renamed.terms.map((term) => (term.key === key ? { ...term, key: to } : term)) }
-        : renamed;
+      return { ...base, terms: base.terms.map((term) => ({ ...term, key: renamed(term.key) })) };
     case 'calculation':
-      return placesOf(renamed.formula).some((place) => place.key === key) ? { ...renamed, formula: renamedInText(renamed.formula, key, to) } : renamed;
-    case 'follows': {
-      const isNamed =
-        renamed.inserted.some(({ within, after }) => within === key || after === key) ||
-        renamed.adjustments.some(({ after, hiddenIn }) => after === key || hiddenIn === key);
-      if (!isNamed) return renamed;
-      const swap = <Key extends string | null | undefined>(named: Key): Key => (named === key ? (to as Key) : named);
+      return { ...base, formula: renamedInText(base.formula, renamed) };
+    case 'follows':
       return {
-        ...renamed,
-        adjustments: renamed.adjustments.map((one) => ({
+        ...base,
+        adjustments: base.adjustments.map((one) => ({
           ...one,
-          ...(one.after === undefined ? {} : { after: swap(one.after) }),
-          ...(one.hiddenIn === undefined ? {} : { hiddenIn: swap(one.hiddenIn) }),
+          key: renamed(one.key),
+          ...(one.after === undefined ? {} : { after: orNone(one.after) }),
+          ...(one.hiddenIn === undefined ? {} : { hiddenIn: renamed(one.hiddenIn) }),
         })),
-        inserted: renamed.inserted.map((one) => ({ ...one, within: swap(one.within), after: swap(one.after) })),
+        inserted: base.inserted.map((one) => ({ ...one, within: orNone(one.within), after: orNone(one.after) })),
       };
-    }
     default:
-      return renamed;
+      return base;
   }
 }
 
@@ -56,10 +61,10 @@ function placesOf(text: string) {
   return namedIn(formula.value).flatMap((named) => (named.kind === 'line' ? [named] : [named.from, named.to]));
 }
 
-/** From the end, so that places before stay where they are. */
-function renamedInText(text: string, key: string, to: string): string {
+/** From the end, so that places before stay where they are; a name that stays is left as it was written. */
+function renamedInText(text: string, renamed: (key: string) => string): string {
   return placesOf(text)
-    .filter((place) => place.key === key)
+    .filter(({ key }) => renamed(key) !== key)
     .sort((a, b) => b.at - a.at)
-    .reduce((written, { at, length }) => `${written.slice(0, at)}${writeKey(to)}${written.slice(at + length)}`, text);
+    .reduce((written, { key, at, length }) => `${written.slice(0, at)}${writeKey(renamed(key))}${written.slice(at + length)}`, text);
 }

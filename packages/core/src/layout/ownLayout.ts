@@ -153,26 +153,31 @@ export function walkOwn(lines: readonly OwnLine[], visit: (line: OwnLine) => voi
 }
 
 /** Each of the author's lines changed, inner ones first; those that stay the same are the same objects, so that nothing is worked out anew for them. */
-export function mapOwn(layout: OwnLayout, change: (line: OwnLine) => OwnLine): OwnLayout {
-  const all = <One>(list: readonly One[], each: (one: One) => One): readonly One[] => {
-    const mapped = list.map(each);
-    return mapped.every((one, at) => one === list[at]) ? list : mapped;
-  };
-  const visit = (line: OwnLine): OwnLine => {
+export function mapLines(lines: readonly OwnLine[], change: (line: OwnLine) => OwnLine): readonly OwnLine[] {
+  return mapped(lines, (line) => {
     let inner = line;
     if (line.kind === 'group' || line.kind === 'heading') {
-      const children = all(line.children, visit);
+      const children = mapLines(line.children, change);
       if (children !== line.children) inner = { ...line, children };
     } else if (line.kind === 'follows') {
-      const inserted = all(line.inserted, (one) => {
-        const own = visit(one.line);
-        return own === one.line ? one : { ...one, line: own };
+      const inserted = mapped(line.inserted, (one) => {
+        const [own] = mapLines([one.line], change);
+        return own === undefined || own === one.line ? one : { ...one, line: own };
       });
       if (inserted !== line.inserted) inner = { ...line, inserted };
     }
     return change(inner);
-  };
-  const lines = all(layout.lines, visit);
+  });
+}
+
+/** The same list where nothing in it is another. */
+function mapped<One>(list: readonly One[], change: (one: One) => One): readonly One[] {
+  const changed = list.map(change);
+  return changed.every((one, at) => one === list[at]) ? list : changed;
+}
+
+export function mapOwn(layout: OwnLayout, change: (line: OwnLine) => OwnLine): OwnLayout {
+  const lines = mapLines(layout.lines, change);
   return lines === layout.lines ? layout : { ...layout, lines };
 }
 

@@ -3,7 +3,7 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { category } from '../statement/statementsOf.fixture.ts';
 import { withFreshKeys } from './freshKeys.ts';
 import { newLine } from './newLine.ts';
-import { calculating, free, grouping, summing, taking } from './ownLayout.fixture.ts';
+import { calculating, grouping, summing, taking } from './ownLayout.fixture.ts';
 import { carryOver, namesCarried } from './portableLayout.ts';
 
 const here = {
@@ -18,7 +18,7 @@ const there = {
 };
 
 describe('a layout that goes to another chart', () => {
-  it('names the same categories by path, accounts by number and lists by name, in adjustments too', () => {
+  it('names the same categories by path, accounts by number and lists by name, in adjustments, sums and formulas too', () => {
     const follows = {
       ...newLine('follows', 'assets', 'Assets'),
       followed: { of: 'category', categoryId: 1 } as const,
@@ -30,21 +30,28 @@ describe('a layout that goes to another chart', () => {
       { kind: 'account', accountId: 5 },
       { kind: 'code', list: 'report:3', code: 'G1', begins: true },
     ]);
-    const layout = free([follows, line]);
-    const carried = carryOver(layout, namesCarried(layout.lines, here), there);
+    const lines = [
+      follows,
+      line,
+      { ...summing('both', { 'category.2': 1, cash: -1 }), hiddenIn: 'net.1' },
+      calculating('half', '"category.2" / 2 + cash + sum("own.1" to "category.2")'),
+    ];
+    const carried = carryOver(lines, namesCarried(lines, here), there);
     expect(carried.missing).toEqual([]);
-    expect(carried.layout.lines).toMatchObject([
+    expect(carried.lines).toMatchObject([
       {
         followed: { categoryId: 71 },
         adjustments: [{ key: 'category.72', caption: 'On board', after: null }],
         inserted: [{ within: 'category.71', after: 'category.72' }],
       },
       { sources: [{ categoryId: 72 }, { accountId: 95 }, { list: 'report:8', code: 'G1', begins: true }] },
+      { terms: [{ key: 'category.72' }, { key: 'cash' }], hiddenIn: 'net.71' },
+      { formula: 'category.72 / 2 + cash + sum(own.71 to category.72)' },
     ]);
   });
 
   it('tells what is not there, and keeps the line without it', () => {
-    const layout = free([
+    const lines = [
       taking(
         'cash',
         [
@@ -53,13 +60,13 @@ describe('a layout that goes to another chart', () => {
         ],
         { except: [{ kind: 'account', accountId: 5 }] },
       ),
-    ]);
-    const { layout: carried, missing } = carryOver(layout, namesCarried(layout.lines, here), { tree: buildCategoryTree([]), accounts: [], lists: [] });
+    ];
+    const { lines: carried, missing } = carryOver(lines, namesCarried(lines, here), { tree: buildCategoryTree([]), accounts: [], lists: [] });
     expect(missing).toEqual([
       { line: 'cash', thing: 'category', name: 'Cash > At sea' },
       { line: 'cash', thing: 'account', name: '1000 Bank' },
     ]);
-    expect(carried.lines).toMatchObject([{ sources: [{ kind: 'numbers', text: '10*' }], except: [] }]);
+    expect(carried).toMatchObject([{ sources: [{ kind: 'numbers', text: '10*' }], except: [] }]);
   });
 });
 

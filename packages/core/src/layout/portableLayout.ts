@@ -1,7 +1,8 @@
 import type { CodeList, ListKey } from '../chart/codeList.ts';
 import type { Element } from '../chart/element.ts';
 import { pathOf } from '../placement/categoryTree.ts';
-import { mapOwn, type OwnLayout, type OwnLine, walkOwn } from './ownLayout.ts';
+import { keysSpokenOf, renamedIn } from './lineNames.ts';
+import { mapLines, type OwnLine, walkOwn } from './ownLayout.ts';
 import type { Source, SourceFacts } from './source.ts';
 
 /** What ids in the lines of a layout mean, so that another chart can be asked for the same. */
@@ -37,9 +38,11 @@ export function namesCarried(lines: readonly OwnLine[], { tree, accounts, lists 
       if (source.kind === 'code') keys.add(source.list);
     }
     if (line.kind === 'accounts' || line.kind === 'memo') for (const key of Object.keys(line.facets)) keys.add(key as ListKey);
-    if (line.kind !== 'follows') return;
-    if (line.followed.of === 'category') categoryIds.add(line.followed.categoryId);
-    for (const key of keysOfTree(line)) categoryIds.add(categoryIdIn(key));
+    for (const key of keysSpokenOf(line)) {
+      const id = categoryIdIn(key);
+      if (id !== 0) categoryIds.add(id);
+    }
+    if (line.kind === 'follows' && line.followed.of === 'category') categoryIds.add(line.followed.categoryId);
   });
   return {
     categories: [...categoryIds].flatMap((id) => {
@@ -56,10 +59,10 @@ export function namesCarried(lines: readonly OwnLine[], { tree, accounts, lists 
  * none), lists by name. What is not there is told, and is left out of sources; lines that follow it stay and say so.
  */
 export function carryOver(
-  layout: OwnLayout,
+  lines: readonly OwnLine[],
   names: CarriedNames,
   facts: CarryingFacts,
-): { readonly layout: OwnLayout; readonly missing: readonly NotCarried[] } {
+): { readonly lines: readonly OwnLine[]; readonly missing: readonly NotCarried[] } {
   const pathKey = (element: Element, path: readonly string[]): string => [element, ...path.map((name) => name.toLowerCase())].join('\u0000');
   const byPath = new Map([...facts.tree.nodes.values()].map((node) => [pathKey(node.category.element, pathOf(node)), node.category.id]));
   const byNumber = new Map(facts.accounts.flatMap(({ id, number }) => (number === '' ? [] : [[number, id] as const])));
@@ -109,7 +112,8 @@ export function carryOver(
     const id = categoryIdIn(key);
     return id === 0 ? key : `${key.slice(0, key.indexOf('.'))}.${categoryOf.get(id) ?? 0}`;
   };
-  const carried = mapOwn(layout, (line): OwnLine => {
+  const carried = mapLines(lines, (here): OwnLine => {
+    const line = renamedIn(here, treeKey);
     if (line.kind === 'accounts' || line.kind === 'memo') {
       const facets = Object.entries(line.facets).flatMap(([key, values]) => {
         const list = listOf.get(key as ListKey);
@@ -123,23 +127,9 @@ export function carryOver(
     const { followed } = line;
     const categoryId = followed.of === 'category' ? categoryOf.get(followed.categoryId) : undefined;
     if (followed.of === 'category' && categoryId === undefined) missing.push({ line: line.key, thing: 'category', name: nameOf.category(followed.categoryId) });
-    return {
-      ...line,
-      followed: followed.of === 'category' ? { of: 'category', categoryId: categoryId ?? unknownCategory } : followed,
-      adjustments: line.adjustments.map((one) => ({
-        ...one,
-        key: treeKey(one.key),
-        ...(typeof one.after === 'string' ? { after: treeKey(one.after) } : {}),
-        ...(one.hiddenIn === undefined ? {} : { hiddenIn: treeKey(one.hiddenIn) }),
-      })),
-      inserted: line.inserted.map((one) => ({
-        ...one,
-        within: one.within === null ? null : treeKey(one.within),
-        after: one.after === null ? null : treeKey(one.after),
-      })),
-    };
+    return followed.of === 'category' ? { ...line, followed: { of: 'category', categoryId: categoryId ?? unknownCategory } } : line;
   });
-  return { layout: carried, missing };
+  return { lines: carried, missing };
 }
 
 /** No category has it; the line says that what it follows has gone. */
@@ -147,14 +137,6 @@ const unknownCategory = 2_147_483_647;
 
 function kindOf(key: ListKey): string {
   return key.slice(0, key.indexOf(':'));
-}
-
-/** Keys of lines of the tree that a line that follows speaks of. */
-function keysOfTree({ adjustments, inserted }: Extract<OwnLine, { kind: 'follows' }>): string[] {
-  return [
-    ...adjustments.flatMap(({ key, after, hiddenIn }) => [key, after ?? '', hiddenIn ?? '']),
-    ...inserted.flatMap(({ within, after }) => [within ?? '', after ?? '']),
-  ].filter((key) => categoryIdIn(key) !== 0);
 }
 
 /** `category.12` → 12; 0 where a key is none of the tree's. */

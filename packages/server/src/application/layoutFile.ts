@@ -57,11 +57,11 @@ export async function readLayoutFile(
   if (twice !== undefined) return fail({ code: 'layout_key_twice', line: twice });
   const opened = await openClassified(ports, access.companyId, classificationId);
   if (!opened.ok) return opened;
-  const carried = carryOver(layout, names, carryingFacts(opened.value));
+  const carried = carryOver(layout.lines, names, carryingFacts(opened.value));
   const taken = new Set((await ports.layouts.list(access.companyId)).map((other) => other.name.toLowerCase()));
   const added = await ports.layouts.add(
     access.companyId,
-    { name: freeName(name, taken), classificationId: opened.value.classificationId, draft: carried.layout },
+    { name: freeName(name, taken), classificationId: opened.value.classificationId, draft: { ...layout, lines: carried.lines } },
     access.actor,
   );
   if (!added.ok) return added;

@@ -56,12 +56,12 @@ export class LayoutRepository implements LayoutStore {
   }
 
   async findVersion(companyId: number, id: number, number: number): Promise<(LayoutVersion & { readonly definition: OwnLayout }) | null> {
-    const [row] = await rowsOf<LayoutVersion & { readonly definition: string }>(
+    const [found] = await rowsOf<LayoutVersion & { readonly definition: string }>(
       this.database,
       `SELECT ${version}, definition FROM layout_version WHERE company_id = ? AND layout_id = ? AND number = ?`,
       [companyId, id, number],
     );
-    return row ? { ...row, definition: definitionOf(row.definition) as OwnLayout } : null;
+    return found ? { ...found, definition: definitionOf(found.definition) as OwnLayout } : null;
   }
 
   add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: string): Promise<Outcome<number, Failure>> {

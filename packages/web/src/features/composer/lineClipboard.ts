@@ -1,8 +1,6 @@
 import { copiedLines } from '@ivory-ladder/contract';
-import { type CarriedNames, carryOver, type NotCarried, namesCarried, type OwnLayout, type OwnLine, withFreshKeys } from '@ivory-ladder/core';
+import { type CarriedNames, carryOver, type NotCarried, namesCarried, type OwnLine, withFreshKeys } from '@ivory-ladder/core';
 import type { Composer } from './useComposer.ts';
-
-const around = (lines: readonly OwnLine[]): OwnLayout => ({ kind: 'free', title: '', titles: [], measure: 'movement', scope: [], lines });
 
 /** Lines as text, with the names of all that they speak of, so that another company can be asked for the same. */
 export function writeLines(lines: readonly OwnLine[], composer: Composer): string {
@@ -15,12 +13,12 @@ export function readLines(text: string, composer: Composer): { readonly lines: r
   const read = copiedLines.safeParse(parsed(text));
   if (!read.success) return null;
   const { facts, view, lists, expanded } = composer;
-  const { layout, missing } = carryOver(around(read.data.lines as OwnLine[]), read.data.names as CarriedNames, {
+  const { lines, missing } = carryOver(read.data.lines as OwnLine[], read.data.names as CarriedNames, {
     tree: facts.tree,
     accounts: view.accounts,
     lists,
   });
-  return { lines: withFreshKeys(layout.lines, expanded.origins), missing };
+  return { lines: withFreshKeys(lines, expanded.origins), missing };
 }
 
 function parsed(text: string): unknown {
