@@ -34,6 +34,32 @@ describe('a compiled layout', () => {
     expect([shownAmount(compiled, amounts, 1), shownAmount(compiled, amounts, 0)]).toEqual([-150n, -150n]);
   });
 
+  it('asks once for an amount that several lines take, however their facet values are written', () => {
+    const taking = (key: string, values: readonly string[], measure: 'column' | 'mean'): Line => ({
+      ...accounts(0),
+      key,
+      categoryId: null,
+      selection: { accounts: Int32Array.of(0), sides: Uint8Array.of(3) },
+      reading: { measure, facets: { 'facet:1': values } },
+    });
+    const { readings, takes } = compileLayout(
+      layout([
+        taking('a', ['TERN', 'GULL'], 'column'),
+        taking('b', ['GULL'], 'column'),
+        taking('c', ['GULL', 'TERN'], 'column'),
+        taking('d', ['GULL'], 'mean'),
+      ]),
+      [10],
+      nobody,
+    );
+    expect(readings.map(({ measure, facets }) => [measure, facets['facet:1']])).toEqual([
+      ['column', ['TERN', 'GULL']],
+      ['column', ['GULL']],
+      ['mean', ['GULL']],
+    ]);
+    expect(takes.map(({ reading }) => reading)).toEqual([0, 1, 0, 2]);
+  });
+
   it('is not made of two lines with one key, nor of a sum over a line that is not there', () => {
     expect(() => compileLayout(layout([accounts(1), accounts(1)]), [], nobody)).toThrow(/one key/);
     expect(() => compileLayout(layout([{ ...base, kind: 'sum', key: 's', terms: [{ key: 'gone', sign: 1 }], final: false }]), [], nobody)).toThrow(

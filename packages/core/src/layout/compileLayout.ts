@@ -1,3 +1,4 @@
+import { facetKey } from '../facet/facetFilter.ts';
 import { neededBy } from '../formula/checkFormula.ts';
 import { orderByNeed } from '../formula/orderByNeed.ts';
 import type { Portions } from '../placement/place.ts';
@@ -29,7 +30,7 @@ export interface CompiledLayout {
   readonly lineOfDebit: Int32Array;
   readonly lineOfCredit: Int32Array;
   readonly takes: readonly Take[];
-  /** Amounts of accounts that lines need beside the column's own. */
+  /** Amounts of accounts that lines need beside the column's own, each once. */
   readonly readings: readonly AccountReading[];
   /** Sums and calculations, each behind what it needs; those of a cycle and what needs them are not among them. */
   readonly derived: readonly number[];
@@ -85,7 +86,13 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
 function takePortions(lines: readonly Line[], accountIds: readonly number[], portions: ReadonlyMap<number, Portions>) {
   const [lineOfDebit, lineOfCredit] = [new Int32Array(accountIds.length).fill(-1), new Int32Array(accountIds.length).fill(-1)];
   const takes: Take[] = [];
-  const readings: AccountReading[] = [];
+  const readings = new Map<string, { readonly at: number; readonly reading: AccountReading }>();
+  const readingAt = (reading: AccountReading): number => {
+    const key = `${reading.measure} ${facetKey(reading.facets)}`;
+    const there = readings.get(key) ?? { at: readings.size, reading };
+    readings.set(key, there);
+    return there.at;
+  };
   const linesOfCategory = new Map<number, number[]>();
   const selecting: number[] = [];
   for (const [index, line] of lines.entries()) {
@@ -118,12 +125,15 @@ function takePortions(lines: readonly Line[], accountIds: readonly number[], por
     if (debit) for (const line of debit) take(line, account, debit === credit ? debitSide | creditSide : debitSide);
     if (credit && credit !== debit) for (const line of credit) take(line, account, creditSide);
   }
-  for (const remaindersNow of [false, true])
+  const partsOf = new Map<number, Take[]>();
+  for (const remaindersNow of [false, true]) {
+    // What remainders leave to lines of a part is known before the first of them takes anything.
+    if (remaindersNow) for (const part of takes) if (!isMemoLine(lines[part.line])) partsOf.set(part.account, [...(partsOf.get(part.account) ?? []), part]);
     for (const index of selecting) {
       const line = lines[index] as AccountsLine;
       const { selection, reading, isRemainder = false, isMemo = false } = line;
       if (!selection || isRemainder !== remaindersNow) continue;
-      const at = reading ? readings.push(reading) - 1 : -1;
+      const at = reading ? readingAt(reading) : -1;
       for (let place = 0; place < selection.accounts.length; place++) {
         const account = selection.accounts[place] as number;
         const sides = selection.sides[place] as number;
@@ -132,15 +142,15 @@ function takePortions(lines: readonly Line[], accountIds: readonly number[], por
         else take(index, account, sides);
       }
     }
+  }
   /** What no other line takes; where lines take some facet values of it, all but those. */
   function takeRest(line: number, account: number, sides: number): void {
     const free = (sides & debitSide && lineOfDebit[account] === -1 ? debitSide : 0) | (sides & creditSide && lineOfCredit[account] === -1 ? creditSide : 0);
     if (free === 0) return;
-    const inParts = takes.filter((other) => other.account === account && (other.sides & free) !== 0 && !isMemoLine(lines[other.line]));
     take(line, account, free);
-    for (const part of inParts) takes.push({ ...part, line, sides: part.sides & free, factor: -1n });
+    for (const part of partsOf.get(account) ?? []) if ((part.sides & free) !== 0) takes.push({ ...part, line, sides: part.sides & free, factor: -1n });
   }
-  return { lineOfDebit, lineOfCredit, takes, readings };
+  return { lineOfDebit, lineOfCredit, takes, readings: [...readings.values()].map(({ reading }) => reading) };
 }
 
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */

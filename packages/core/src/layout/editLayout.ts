@@ -3,7 +3,7 @@ import { inOrder } from './followOrder.ts';
 import type { ExpandedLayout, LineOrigin } from './layoutFacts.ts';
 import { namesOf, renamedIn } from './lineNames.ts';
 import { type Adjustment, type FollowsOwnLine, mapOwn, type OwnLayout, type OwnLine, ownChildren, walkOwn } from './ownLayout.ts';
-import { type Edited, keysInGroup, keysInOrder, put, type Spot, takeOut } from './putLines.ts';
+import { type Edited, keysInGroup, put, type Spot, takeOut } from './putLines.ts';
 
 export type LayoutEdit =
   | { readonly kind: 'insert'; readonly lines: readonly OwnLine[]; readonly spot: Spot }
@@ -66,13 +66,12 @@ function keysWithin(line: OwnLine, origins: ReadonlyMap<string, LineOrigin>): st
 
 function remove(layout: OwnLayout, keys: readonly string[], expanded: ExpandedLayout): Edited {
   const { origins } = expanded;
-  const shown = new Set(keysInOrder(expanded.layout.lines));
   const gone = new Set<string>();
   const own = new Set<string>();
   const followed = new Set<string>();
   for (const key of keys) {
     const origin = origins.get(key);
-    if (!origin || origin.kind === 'made' || !shown.has(key)) return fail({ code: 'line_unknown', line: key });
+    if (!origin || origin.kind === 'made' || !expanded.byKey.has(key)) return fail({ code: 'line_unknown', line: key });
     if (origin.kind === 'own') {
       own.add(key);
       for (const one of keysWithin(origin.line, origins)) gone.add(one);
@@ -132,8 +131,7 @@ export function usersOf(layout: OwnLayout, gone: ReadonlySet<string>): ReadonlyM
 
 function move(layout: OwnLayout, keys: readonly string[], spot: Spot, expanded: ExpandedLayout): Edited {
   const { origins } = expanded;
-  const shown = new Set(keysInOrder(expanded.layout.lines));
-  const unknown = keys.find((key) => !shown.has(key) || origins.get(key)?.kind === 'made');
+  const unknown = keys.find((key) => !expanded.byKey.has(key) || origins.get(key)?.kind === 'made');
   if (unknown !== undefined) return fail({ code: 'line_unknown', line: unknown });
   const lines = linesOf(layout, keys);
   for (const line of lines) {
@@ -152,7 +150,7 @@ function move(layout: OwnLayout, keys: readonly string[], spot: Spot, expanded: 
   }
   const movedKeys = new Set(moved.map(({ key }) => key));
   // As they stood, however they were named.
-  const order = keysInOrder(expanded.layout.lines).filter((key) => movedKeys.has(key) || ofTree.includes(key));
+  const order = [...expanded.byKey.keys()].filter((key) => movedKeys.has(key) || ofTree.includes(key));
   return put(takeOut(layout, movedKeys, expanded), moved, ofTree, spot, expanded, order);
 }
 

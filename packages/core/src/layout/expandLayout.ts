@@ -1,4 +1,5 @@
 import { type Element, naturalSide, type Side } from '../chart/element.ts';
+import { readRangeText } from '../chart/rangeText.ts';
 import { checkFormula } from '../formula/checkFormula.ts';
 import { orderByNeed } from '../formula/orderByNeed.ts';
 import { readFormula } from '../formula/readFormula.ts';
@@ -158,22 +159,17 @@ class Expansion {
         source.kind === 'category'
           ? this.facts.tree.nodes.has(source.categoryId)
           : source.kind === 'account'
-            ? this.facts.accountIds.has(source.accountId)
+            ? idsOf(this.facts).has(source.accountId)
             : source.kind === 'code'
               ? this.facts.listKeys.has(source.list)
-              : this.facts.readsRange(source.text);
+              : readRangeText(source.text, null).ok;
       if (!isThere) this.findings.push({ code: 'source_unknown', key, source });
     }
   }
 
   /** Sums and formulas name lines that may stand anywhere, so they are looked at last. */
   finish(lines: readonly Line[]): ExpandedLayout {
-    const byKey = new Map<string, Line>();
-    const collect = (line: Line): void => {
-      byKey.set(line.key, line);
-      for (const child of childrenOf(line)) collect(child);
-    };
-    for (const line of lines) collect(line);
+    const { byKey } = indexed(lines);
     const sides = this.sidesOfSums(byKey);
     const sideOf = (line: Line): Side => sides.get(line.key) ?? line.side;
     const terms = new Map(this.pendingSums.map((sum) => [sum.key, this.termsOf(sum, byKey, sideOf)]));
@@ -191,7 +187,7 @@ class Expansion {
     };
     const title = captionIn({ caption: this.own.title, captions: this.own.titles }, this.facts.language);
     const layout: Layout = { kind: this.own.kind, language: this.facts.language, title, lines: terms.size === 0 ? lines : lines.map(withTerms) };
-    return { layout, origins: this.origins, findings: this.findings };
+    return { layout, ...indexed(layout.lines), origins: this.origins, findings: this.findings };
   }
 
   private standBeside(line: Line, host: Line | undefined, between: (from: string, to: string) => readonly string[] | null): boolean {
@@ -227,6 +223,20 @@ class Expansion {
   }
 }
 
+function indexed(lines: readonly Line[]): Pick<ExpandedLayout, 'byKey' | 'groupOf'> {
+  const byKey = new Map<string, Line>();
+  const groupOf = new Map<string, string>();
+  const collect = (line: Line): void => {
+    byKey.set(line.key, line);
+    for (const child of childrenOf(line)) {
+      groupOf.set(child.key, line.key);
+      collect(child);
+    }
+  };
+  for (const line of lines) collect(line);
+  return { byKey, groupOf };
+}
+
 const known = new WeakMap<LayoutFacts, Map<string, Selection>>();
 /** More texts than these are looked up once more. */
 const mostKept = 5000;
@@ -242,6 +252,14 @@ function selected({ sources, except, takes }: AccountsOwnLine, facts: LayoutFact
   if (kept.size >= mostKept) kept.clear();
   kept.set(text, selection);
   return selection;
+}
+
+const ids = new WeakMap<LayoutFacts['accounts'], ReadonlySet<number>>();
+
+function idsOf({ accounts }: LayoutFacts): ReadonlySet<number> {
+  const there = ids.get(accounts) ?? new Set(accounts.map(({ id }) => id));
+  ids.set(accounts, there);
+  return there;
 }
 
 const elementsOf = new WeakMap<Selection, ReadonlySet<Element>>();

@@ -3,7 +3,7 @@ import type { Element } from '../chart/element.ts';
 import type { FormulaFaulty } from '../formula/checkFormula.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
 import type { CaptionLanguage } from './captionWords.ts';
-import type { Layout } from './line.ts';
+import { childrenOf, type Layout, type Line } from './line.ts';
 import type { Adjustment, OwnLine } from './ownLayout.ts';
 import type { Source, SourceFacts } from './source.ts';
 
@@ -13,10 +13,7 @@ export interface LayoutFacts extends SourceFacts {
   readonly language: CaptionLanguage;
   /** Elements whose accounts the layout has to hold. */
   readonly scope: readonly Element[];
-  readonly accountIds: ReadonlySet<number>;
   readonly listKeys: ReadonlySet<ListKey>;
-  /** Whether a text of account numbers can be read. */
-  readonly readsRange: (text: string) => boolean;
 }
 
 /** Of the tree, by the line that follows it. */
@@ -54,7 +51,17 @@ export type LayoutFinding = { readonly key: string } & (
 
 export interface ExpandedLayout {
   readonly layout: Layout;
+  /** Its lines from top to bottom, by key. */
+  readonly byKey: ReadonlyMap<string, Line>;
+  /** Key of the group around each line that is in one. */
+  readonly groupOf: ReadonlyMap<string, string>;
   /** By key of the line. */
   readonly origins: ReadonlyMap<string, LineOrigin>;
   readonly findings: readonly LayoutFinding[];
+}
+
+/** The lines in a group, or the topmost. */
+export function linesIn({ layout, byKey }: ExpandedLayout, within: string | null): readonly Line[] {
+  const group = within === null ? undefined : byKey.get(within);
+  return within === null ? layout.lines : group ? childrenOf(group) : [];
 }

@@ -2,7 +2,6 @@ import type { Account } from '../chart/account.ts';
 import { accountLabel } from '../chart/accountReference.ts';
 import type { CodesOfAccount } from '../chart/codeList.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
-import { readRangeText } from '../chart/rangeText.ts';
 import { columnsFor } from '../columns/comparisons.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { portionsByAccount } from '../placement/place.ts';
@@ -29,9 +28,7 @@ function factsOf(company: TestCompany, layout: Pick<OwnLayout, 'kind' | 'scope'>
     retainedEarningsId: company.retainedEarningsId ?? null,
     language: 'en',
     scope: scopeOf(layout),
-    accountIds: new Set(company.accounts.map(({ id }) => id)),
     listKeys: new Set(['report:1']),
-    readsRange: (text) => readRangeText(text, null).ok,
   };
 }
 

@@ -1,7 +1,6 @@
 import { fail, type Outcome, succeed } from '../outcome.ts';
 import { inOrder } from './followOrder.ts';
-import type { ExpandedLayout } from './layoutFacts.ts';
-import { childrenOf, type Line } from './line.ts';
+import { type ExpandedLayout, linesIn } from './layoutFacts.ts';
 import { type FollowsOwnLine, mapOwn, type OwnLayout, type OwnLine } from './ownLayout.ts';
 
 /** Where a line stands: in which group (`null`: the topmost lines), behind which line (`null`: first). */
@@ -22,21 +21,8 @@ export type EditRefused =
 export type Edited = Outcome<OwnLayout, EditRefused>;
 
 /** Keys of the lines in a group as they stand, without those that come with another. */
-export function keysInGroup({ layout, origins }: ExpandedLayout, within: string | null): string[] {
-  const find = (lines: readonly Line[]): readonly Line[] | null => {
-    for (const line of lines) {
-      const found = line.key === within ? childrenOf(line) : find(childrenOf(line));
-      if (found) return found;
-    }
-    return null;
-  };
-  const lines = within === null ? layout.lines : (find(layout.lines) ?? []);
-  return lines.flatMap(({ key }) => (origins.get(key)?.kind === 'made' ? [] : [key]));
-}
-
-/** Keys of all lines that are shown, from top to bottom. */
-export function keysInOrder(lines: readonly Line[]): string[] {
-  return lines.flatMap((line) => [line.key, ...keysInOrder(childrenOf(line))]);
+export function keysInGroup(expanded: ExpandedLayout, within: string | null): string[] {
+  return linesIn(expanded, within).flatMap(({ key }) => (expanded.origins.get(key)?.kind === 'made' ? [] : [key]));
 }
 
 function insertAt<One>(list: readonly One[], at: number, added: readonly One[]): One[] {

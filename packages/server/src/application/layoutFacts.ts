@@ -1,4 +1,4 @@
-import { buildCategoryTree, type CaptionLanguage, captionsIn, type LayoutFacts, type OwnLayout, readRangeText, scopeOf } from '@ivory-ladder/core';
+import { buildCategoryTree, type CaptionLanguage, captionsIn, type LayoutFacts, type OwnLayout, scopeOf } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import type { Books } from './ports/index.ts';
 
@@ -21,9 +21,7 @@ export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'sc
     retainedEarningsId: books.retainedEarningsId,
     language,
     scope,
-    accountIds: new Set(books.cube.accountIds),
     listKeys: new Set(books.lists.map((list) => list.key)),
-    readsRange: (text) => readRangeText(text, null).ok,
   };
   before.set(key, facts);
   return facts;

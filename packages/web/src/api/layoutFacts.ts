@@ -8,7 +8,6 @@ import {
   type OwnLayout,
   type Place,
   placementOf,
-  readRangeText,
   scopeOf,
   standingFollower,
 } from '@ivory-ladder/core';
@@ -52,8 +51,6 @@ function chartOf({ accounts, categories }: PlacementView, order: DigitOrder, lan
     order,
     retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
     language,
-    accountIds: new Set(accounts.map(({ id }) => id)),
     listKeys: new Set(lists.map(({ key }) => key)),
-    readsRange: (text) => readRangeText(text, null).ok,
   };
 }

@@ -102,7 +102,7 @@ function Loaded({
       // Whatever it stands in is opened.
       setToggled((before) => {
         const after = new Map(before);
-        for (const above of groupsAround(current.current.layout.lines, key) ?? []) after.set(above, false);
+        for (const above of groupsAround(current.current, key)) after.set(above, false);
         return after;
       });
       choose([key]);
@@ -272,11 +272,8 @@ function Loaded({
 }
 
 /** Keys of the groups around a line, from the top down. */
-function groupsAround(lines: Composer['expanded']['layout']['lines'], key: string): string[] | null {
-  for (const line of lines) {
-    if (line.key === key) return [];
-    const inside = line.kind === 'group' || line.kind === 'heading' ? groupsAround(line.children, key) : null;
-    if (inside) return [line.key, ...inside];
-  }
-  return null;
+function groupsAround({ groupOf }: Composer['expanded'], key: string): string[] {
+  const groups: string[] = [];
+  for (let at = groupOf.get(key); at !== undefined; at = groupOf.get(at)) groups.push(at);
+  return groups;
 }

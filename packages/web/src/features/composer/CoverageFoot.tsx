@@ -29,6 +29,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
   const [setExclusions] = useSetExclusionsMutation();
   if (!preview) return <p className={styles.foot}>Working it out…</p>;
   const { coverage } = preview;
+  const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? key;
   const { inScope, faults, leftOut, byRemainder } = coverage;
   if (inScope === null) return <p className={styles.foot}>No coverage is claimed: the layout names no elements that have to stand in it.</p>;
   const format = (net: bigint) => formatAmount(net, { code: company.currency, exponent: company.exponent });
@@ -70,7 +71,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
                 <span className={styles.acts}>
                   {lines.map((key) => (
                     <button key={key} type="button" onClick={() => onShow(key)}>
-                      {composer.expanded.origins.has(key) ? captionOf(composer, key) : key}
+                      {captionOf(key)}
                     </button>
                   ))}
                   {mayCompose && state !== 'doubled' && state !== 'left_out' && (
@@ -120,7 +121,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
               <span className={styles.state}>by remainder only, {format(net)}</span>
               <span className={styles.acts}>
                 <button type="button" onClick={() => onShow(line)}>
-                  {captionOf(composer, line)}
+                  {captionOf(line)}
                 </button>
               </span>
             </li>
@@ -129,10 +130,4 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
       )}
     </section>
   );
-}
-
-function captionOf({ expanded }: Composer, key: string): string {
-  const origin = expanded.origins.get(key);
-  if (origin?.kind === 'own') return origin.line.caption;
-  return origin?.kind === 'followed' ? (origin.adjustment?.caption ?? origin.was) : key;
 }

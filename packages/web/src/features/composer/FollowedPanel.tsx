@@ -1,4 +1,4 @@
-import { type AdjustmentChanges, childrenOf, type Line, type LineOrigin } from '@ivory-ladder/core';
+import type { AdjustmentChanges, LineOrigin } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Segmented } from '../../components/Segmented.tsx';
 import styles from './LinePanel.module.css';
@@ -22,7 +22,7 @@ export function FollowedPanel({
   const caption = adjustment?.caption ?? was;
   const adjust = (changes: AdjustmentChanges, what: string, merges = false) =>
     void composer.edit([{ kind: 'adjust', key: lineKey, changes }], `${what} of ${caption}`, merges ? `${what} ${lineKey}` : undefined);
-  const line = lineAt(composer.expanded.layout.lines, lineKey);
+  const line = composer.expanded.byKey.get(lineKey);
   const look = adjustment?.look ?? { weight: 'usual', indent: 0, spaceBefore: false, breakBefore: false };
   return (
     <>
@@ -87,12 +87,4 @@ export function FollowedPanel({
       />
     </>
   );
-}
-
-function lineAt(lines: readonly Line[], key: string): Line | undefined {
-  for (const line of lines) {
-    const found = line.key === key ? line : lineAt(childrenOf(line), key);
-    if (found) return found;
-  }
-  return undefined;
 }

@@ -1,9 +1,10 @@
-import { type CalculationOwnLine, type ExpandedLayout, type InText, type LayoutFinding, readFormula, renderFormula, writeKey } from '@ivory-ladder/core';
+import { type CalculationOwnLine, type InText, type LayoutFinding, readFormula, renderFormula, writeKey } from '@ivory-ladder/core';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import styles from './LinePanel.module.css';
+import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
 import { usePreviewRest, usePreviewRows } from './usePreview.ts';
 
@@ -27,7 +28,7 @@ export function FormulaField({ composer, line, disabled, onChange }: FormulaFiel
   const [caret, setCaret] = useState<number | null>(null);
   const [at, setAt] = useState(0);
   const listId = useId();
-  const captions = captionsOf(expanded);
+  const captions = lineCaptions(expanded);
   const word = caret === null ? '' : (wordBefore.exec(line.formula.slice(0, caret))?.[0] ?? '');
   const sought = word.replaceAll('"', '').trim().toLowerCase();
   const offered = sought.length < 1 || captions.has(word.trim()) ? [] : offers(captions, line.key, sought);
@@ -121,19 +122,6 @@ export function FormulaField({ composer, line, disabled, onChange }: FormulaFiel
       )}
     </div>
   );
-}
-
-/** Of every line that has an amount. */
-export function captionsOf({ origins, layout }: ExpandedLayout): Map<string, string> {
-  const captions = new Map<string, string>();
-  const collect = (lines: typeof layout.lines): void => {
-    for (const line of lines) {
-      if (line.kind !== 'text' && line.kind !== 'space' && origins.has(line.key)) captions.set(line.key, line.caption);
-      if (line.kind === 'group' || line.kind === 'heading') collect(line.children);
-    }
-  };
-  collect(layout.lines);
-  return captions;
 }
 
 function offers(captions: ReadonlyMap<string, string>, own: string, sought: string) {

@@ -5,10 +5,7 @@ import type { Composer } from './useComposer.ts';
 /** Adjustments whose line has gone from the tree, and lines that follow what is not there: kept, named, and dropped when somebody says so. */
 export function IdleAdjustments({ composer, mayCompose }: { readonly composer: Composer; readonly mayCompose: boolean }) {
   const { findings, origins } = composer.expanded;
-  const captionOf = (key: string): string => {
-    const origin = origins.get(key);
-    return origin?.kind === 'own' ? origin.line.caption : key;
-  };
+  const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? key;
   const idle = findings.flatMap((finding) => (finding.code === 'adjustment_idle' ? [finding] : []));
   const gone = findings.flatMap((finding) => (finding.code === 'source_unknown' || finding.code === 'followed_unknown' ? [finding.key] : []));
   const wrong = findings.flatMap((finding) =>

@@ -42,6 +42,7 @@ type Signed = Extract<OwnLine, { readonly side: unknown }>;
 function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed }: Omit<LinePanelProps, 'lineKey' | 'panelKey'> & { readonly line: OwnLine }) {
   const { languages } = useCompany();
   const disabled = !mayCompose;
+  const side = composer.expanded.byKey.get(line.key)?.side ?? 'debit';
   const named = line.caption || kindCaption(line.kind).toLowerCase();
   const change = (changed: OwnLine, what: string, merges = false) =>
     void composer.edit([{ kind: 'change', line: changed }], `${what} of ${named}`, merges ? `${what} ${line.key}` : undefined);
@@ -130,7 +131,7 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
             sources={line.sources}
             except={line.except}
             takes={line.takes}
-            side={line.side}
+            side={side}
             disabled={disabled}
             onChange={(sources) => change({ ...line, sources }, 'Sources')}
             onChoose={() => onChooseAccounts(line)}
@@ -142,7 +143,7 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
               sources={line.except}
               except={null}
               takes="any"
-              side={line.side}
+              side={side}
               disabled={disabled}
               onChange={(except) => change({ ...line, except }, 'Exceptions')}
             />

@@ -1,7 +1,7 @@
-import type { OwnLine } from '@ivory-ladder/core';
+import { linesIn, type OwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
-import { captionsOf } from './FormulaField.tsx';
 import styles from './LinePanel.module.css';
+import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
 
 interface LookFieldsProps {
@@ -18,7 +18,7 @@ interface LookFieldsProps {
 
 /** How a line is printed, and when it is. */
 export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, note, disabled, onChange }: LookFieldsProps) {
-  const captions = captionsOf(composer.expanded);
+  const captions = lineCaptions(composer.expanded);
   return (
     <>
       {kind !== 'space' && (
@@ -111,16 +111,8 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
 }
 
 /** Lines in whose figure one can be shown: those that stand beside it and have an amount of their own. */
-function besideOf({ expanded }: Composer, key: string): string[] {
-  const find = (lines: typeof expanded.layout.lines): typeof expanded.layout.lines | null => {
-    for (const line of lines) {
-      if (line.key === key) return lines;
-      const inside = line.kind === 'group' || line.kind === 'heading' ? find(line.children) : null;
-      if (inside) return inside;
-    }
-    return null;
-  };
-  return (find(expanded.layout.lines) ?? []).flatMap((line) =>
-    line.key !== key && (line.kind === 'accounts' || line.kind === 'group' || line.kind === 'result') ? [line.key] : [],
+function besideOf({ expanded }: Composer, own: string): string[] {
+  return linesIn(expanded, expanded.groupOf.get(own) ?? null).flatMap(({ key, kind }) =>
+    key !== own && (kind === 'accounts' || kind === 'group' || kind === 'result') ? [key] : [],
   );
 }

@@ -1,4 +1,4 @@
-import { formatAmount, naturalSide, type RangeTextMalformed, readRangeText, type Side, type Source } from '@ivory-ladder/core';
+import { formatAmount, type RangeTextMalformed, readRangeText, type Side, type Source } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import Autocomplete from '@mui/material/Autocomplete';
 import { useMemo, useState } from 'react';
@@ -16,7 +16,8 @@ interface SourcesFieldProps {
   /** What is left out of them; `null` for the field of the exceptions itself. */
   readonly except: readonly Source[] | null;
   readonly takes: 'any' | 'debit' | 'credit';
-  readonly side: Side | null;
+  /** On which its amounts count as positive. */
+  readonly side: Side;
   readonly disabled: boolean;
   readonly onChange: (sources: readonly Source[]) => void;
   readonly onChoose?: () => void;
@@ -65,17 +66,13 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
     onChange([...sources, { kind: 'numbers', text }]);
     setTyped('');
   };
-  const shown = (net: bigint, isDebit: boolean) => formatAmount(isDebit ? net : -net, { code: currency, exponent });
+  const shown = (net: bigint) => formatAmount(side === 'debit' ? net : -net, { code: currency, exponent });
   return (
     <div className={styles.field}>
       <span className={styles.label}>{label}</span>
       <ul className={styles.sources}>
         {sources.map((source, at) => {
           const held = heldBy([source], except ?? [], takes, facts, view, isClosing);
-          const element = facts.accounts.find(({ id }) =>
-            view.accounts.some((account) => account.id === id && account.label === held.accounts[0]?.label),
-          )?.element;
-          const isDebit = (side ?? (takes !== 'any' ? takes : element ? naturalSide(element) : 'debit')) === 'debit';
           return (
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: sources have no other identity than their place
@@ -96,7 +93,7 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
               )}
               <span className={styles.held}>
                 {counted(held.accounts.length, 'account')}
-                <span>{shown(held.net, isDebit)}</span>
+                <span>{shown(held.net)}</span>
               </span>
               {!disabled && (
                 <button

@@ -2,9 +2,9 @@ import type { SumOwnLine } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import { useCompany } from '../../app/useCompany.ts';
 import { formatFigure } from '../../components/formatFigure.ts';
-import { captionsOf } from './FormulaField.tsx';
 import { LineChoice } from './LineChoice.tsx';
 import styles from './LinePanel.module.css';
+import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
 import { usePreviewRest } from './usePreview.ts';
 
@@ -19,7 +19,7 @@ interface TermsFieldProps {
 export function TermsField({ composer, line, disabled, onChange }: TermsFieldProps) {
   const { currency, exponent } = useCompany();
   const preview = usePreviewRest(composer.figures);
-  const captions = captionsOf(composer.expanded);
+  const captions = lineCaptions(composer.expanded);
   return (
     <div className={styles.field}>
       <span className={styles.label}>Adds and takes off</span>

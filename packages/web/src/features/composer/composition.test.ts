@@ -11,9 +11,7 @@ const facts: LayoutFacts = {
   retainedEarningsId: null,
   language: 'en',
   scope: [],
-  accountIds: new Set(),
   listKeys: new Set(),
-  readsRange: () => true,
 };
 const begun = beginComposition(beginLayout('balance_sheet', { tree, options: defaultLayoutOptions, language: 'en' }));
 const must = (outcome: ReturnType<typeof edited>) => {

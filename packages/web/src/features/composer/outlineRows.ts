@@ -22,12 +22,6 @@ export interface OutlineRow {
 /** All lines from top to bottom; of groups that are shut only themselves. */
 export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byItself: boolean) => boolean): OutlineRow[] {
   const rows: OutlineRow[] = [];
-  const captions = new Map<string, string>();
-  const collect = (line: Line): void => {
-    captions.set(line.key, line.caption);
-    for (const child of childrenOf(line)) collect(child);
-  };
-  for (const line of expanded.layout.lines) collect(line);
   const faults = new Set(expanded.findings.map(({ key }) => key));
   const visit = (lines: readonly Line[], depth: number, within: string | null): void => {
     for (const line of lines) {
@@ -44,7 +38,7 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
         mark: markOf(origin),
         depth,
         within,
-        info: infoOf(line, origin, captions),
+        info: infoOf(line, origin, (key) => expanded.byKey.get(key)?.caption),
         opens,
         isAdjusted: origin.kind === 'followed' && origin.adjustment !== null,
         isOfTree: origin.kind === 'followed',
@@ -58,10 +52,10 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
   return rows;
 }
 
-function holdsOwn(line: Line, { origins }: ExpandedLayout): boolean {
+function holdsOwn(line: Line, { origins }: Pick<ExpandedLayout, 'origins'>): boolean {
   return childrenOf(line).some((child) => {
     const origin = origins.get(child.key);
-    return origin?.kind === 'own' || (origin?.kind === 'followed' && origin.adjustment !== null) || holdsOwn(child, { origins } as ExpandedLayout);
+    return origin?.kind === 'own' || (origin?.kind === 'followed' && origin.adjustment !== null) || holdsOwn(child, { origins });
   });
 }
 
@@ -70,10 +64,10 @@ function markOf(origin: LineOrigin): string {
   return origin.kind === 'followed' && origin.adjustment ? 'adjusted' : 'follows';
 }
 
-function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, string>): string {
+function infoOf(line: Line, origin: LineOrigin, captionOf: (key: string) => string | undefined): string {
   if (origin.kind === 'followed' && origin.adjustment) {
     const { caption, after, hiddenIn } = origin.adjustment;
-    if (hiddenIn !== undefined) return `in ${captions.get(hiddenIn) ?? 'a line that has gone'}`;
+    if (hiddenIn !== undefined) return `in ${captionOf(hiddenIn) ?? 'a line that has gone'}`;
     if (caption !== undefined && caption !== origin.was) return `was ${origin.was}`;
     return after === undefined ? '' : 'moved';
   }
@@ -87,10 +81,10 @@ function infoOf(line: Line, origin: LineOrigin, captions: ReadonlyMap<string, st
       return line.selection ? `${accounts(line.selection.accounts.length)}${side}` : '';
     }
     case 'sum':
-      return line.terms.map(({ key }, at) => `${at === 0 ? '' : signOf(origin, key)}${captions.get(key) ?? key}`).join('');
+      return line.terms.map(({ key }, at) => `${at === 0 ? '' : signOf(origin, key)}${captionOf(key) ?? key}`).join('');
     case 'calculation': {
       const formula = origin.kind === 'own' && origin.line.kind === 'calculation' ? readFormula(origin.line.formula) : null;
-      return formula?.ok ? renderFormula(formula.value, (key) => captions.get(key) ?? key) : 'no formula yet';
+      return formula?.ok ? renderFormula(formula.value, (key) => captionOf(key) ?? key) : 'no formula yet';
     }
     case 'result':
       return 'all income, expense';
