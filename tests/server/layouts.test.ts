@@ -5,16 +5,15 @@ import type {
   LayoutList,
   LayoutRead,
   OwnLayoutBody,
-  OwnLineBody,
   PlacementView,
   ProofList,
   StatementBody,
 } from '@ivory-ladder/contract';
 import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { line, openLayoutShop } from '../support/layoutShop.ts';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
-import { openShop } from '../support/shop.ts';
 import { figures, statement } from '../support/trialBalance.ts';
 
 let server: TestServer;
@@ -24,21 +23,7 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const span = 'from=2026-01-01&to=2026-09-30';
-type From = 'balance_sheet' | 'income_statement' | 'nothing' | number;
-
-async function open() {
-  const shop = await openShop(server);
-  const path = `${shop.path}/layouts`;
-  const begin = (name: string, from: From) => server.ok<LayoutDetail>('POST', path, { name, from });
-  const save = (layout: Pick<LayoutDetail, 'id' | 'version'>, definition: OwnLayoutBody | null) =>
-    server.ok<LayoutDetail>('PUT', `${path}/${layout.id}/draft`, { version: layout.version, definition });
-  const use = (layout: Pick<LayoutDetail, 'id' | 'version'>, reason = '') =>
-    server.ok<LayoutDetail>('POST', `${path}/${layout.id}/use`, { version: layout.version, reason });
-  const run = (id: number, more = '') => server.ok<StatementBody>('GET', `${shop.path}/statements/layout-${id}?${span}${more}`);
-  return { ...shop, layouts: path, begin, save, use, run };
-}
-
-const line = (made: unknown): OwnLineBody => made as OwnLineBody;
+const open = () => openLayoutShop(server);
 const told = (body: StatementBody) => body.rows.map(({ role, caption, values }) => [role, caption, ...values]);
 
 describe('a composed layout', () => {

@@ -42,7 +42,7 @@ import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { amountOfReading, amountsOver, narrowFurther } from './readingVectors.ts';
+import { booksOfReadings, vectorsOfReadings } from './readingVectors.ts';
 
 export interface SpanChoice {
   readonly from: Day;
@@ -197,10 +197,11 @@ export async function prepareStatement(
   const runs: RunColumn[] = [];
   const spans = columns.value.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
   const partial = await partialsFor(ports, books, spans);
+  const parts = await booksOfReadings(ports, books, choice.facets ?? {}, compiled.readings);
+  if (!parts.ok) return parts;
   for (const columnSpan of spans) {
-    const run = await runOver(ports, books, compiled, measure, columnSpan, partial, choice.facets ?? {});
-    if (!run.ok) return run;
-    runs.push(run.value);
+    const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, measure, columnSpan);
+    runs.push(runOver(books, compiled, measure, columnSpan, partial, readings));
   }
   const part = filterText(choice.facets ?? {}, books.lists);
   return succeed({ books, layoutId, span, part, compiled, columns: columns.value, runs, accounts: accountsInOrder(books) });
@@ -220,36 +221,27 @@ export function columnsOf(
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
 }
 
-async function runOver(
-  ports: Ports,
+function runOver(
   books: Books,
   compiled: CompiledLayout,
   measure: 'closing' | 'movement',
   span: Span,
   partial: PartialLines,
-  facets: FacetFilter,
-): Promise<Outcome<RunColumn, Failure>> {
+  readings: readonly BigInt64Array[],
+): RunColumn {
   const balances =
     measure === 'closing' ? balancesFor(books, span.lastDay, partial) : { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
-  const readings: BigInt64Array[] = [];
-  for (const reading of compiled.readings) {
-    const narrowed = await narrowFurther(ports, books, facets, reading.facets);
-    if (!narrowed.ok) return narrowed;
-    readings.push(amountOfReading(reading.measure, measure, await amountsOver(ports, narrowed.value, span)));
-  }
   const opening =
     measure === 'movement' && isSplitBySide(compiled, books.traits.resets)
       ? balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true })
       : null;
-  return succeed(
-    runColumn(compiled, {
-      ...inputOf(books, balances),
-      ...(opening ? { sides: { opening: opening.net, resets: books.traits.resets } } : {}),
-      readings,
-      exponent: books.company.currency.exponent,
-      days: daysIn(span),
-    }),
-  );
+  return runColumn(compiled, {
+    ...inputOf(books, balances),
+    ...(opening ? { sides: { opening: opening.net, resets: books.traits.resets } } : {}),
+    readings,
+    exponent: books.company.currency.exponent,
+    days: daysIn(span),
+  });
 }
 
 /** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */

@@ -1,8 +1,10 @@
 import {
+  type AccountAmounts,
   type AccountReading,
+  amountOfReading,
   balanceAt,
-  divideHalfAwayFromZero,
   type FacetFilter,
+  facetKey,
   fail,
   type ListKey,
   layers,
@@ -17,13 +19,6 @@ import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 
-export interface AccountAmounts {
-  readonly opening: BigInt64Array;
-  readonly movement: BigInt64Array;
-  readonly closing: BigInt64Array;
-  readonly notAllotted: bigint;
-}
-
 /** What every account has at the beginning and the end of a span, and what moved between. */
 export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, span: Span): Promise<AccountAmounts> {
   const partial = await partialsFor(ports, books, [span]);
@@ -36,28 +31,39 @@ export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, sp
   };
 }
 
-/** One amount per account for what a line takes instead of the column's own. A mean is rounded account by account, so that accounts add up to their line. */
-export function amountOfReading(
-  measure: AccountReading['measure'],
-  own: 'closing' | 'movement',
-  { opening, movement, closing }: AccountAmounts,
-): BigInt64Array {
-  switch (measure) {
-    case 'column':
-      return own === 'closing' ? closing : movement;
-    case 'opening':
-      return opening;
-    case 'closing':
-      return closing;
-    case 'movement':
-      return movement;
-    case 'mean':
-      return opening.map((amount, at) => divideHalfAwayFromZero(amount + (closing[at] as bigint), 2n));
+/** The books that each reading is of, by the filter of the reading. */
+export async function booksOfReadings(
+  ports: Pick<Ports, 'ledger'>,
+  books: Books,
+  asked: FacetFilter,
+  readings: readonly AccountReading[],
+): Promise<Outcome<ReadonlyMap<string, Books>, Failure>> {
+  const parts = new Map<string, Books>();
+  for (const { facets } of readings) {
+    const key = facetKey(facets);
+    if (parts.has(key)) continue;
+    const narrowed = await narrowFurther(ports, books, asked, facets);
+    if (!narrowed.ok) return narrowed;
+    parts.set(key, narrowed.value);
   }
+  return succeed(parts);
+}
+
+/** What lines take instead of the column's own amounts, in the order of the readings. */
+export async function vectorsOfReadings(
+  ports: Pick<Ports, 'ledger'>,
+  readings: readonly AccountReading[],
+  parts: ReadonlyMap<string, Books>,
+  own: 'closing' | 'movement',
+  span: Span,
+): Promise<BigInt64Array[]> {
+  const amounts = new Map<string, AccountAmounts>();
+  for (const [key, books] of parts) amounts.set(key, await amountsOver(ports, books, span));
+  return readings.map(({ measure, facets }) => amountOfReading(measure, own, amounts.get(facetKey(facets)) as AccountAmounts));
 }
 
 /** The books with the lines alone that both filters want; `null` where the ledger has moved on. */
-export async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
+async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
   const both: Record<ListKey, readonly string[]> = { ...asked };
   for (const [key, values] of Object.entries(reading) as [ListKey, readonly string[]][]) {
     const list = books.lists.find((one) => one.key === key);

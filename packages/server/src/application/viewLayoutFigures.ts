@@ -1,11 +1,11 @@
-import type { ColumnPlan, FacetFilter, Outcome, StatementColumn } from '@ivory-ladder/core';
+import type { AccountAmounts, ColumnPlan, FacetFilter, Outcome, StatementColumn } from '@ivory-ladder/core';
 import { succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { columnsOf, comparisonOf, type SpanChoice } from './prepareStatement.ts';
-import { type AccountAmounts, amountsOver } from './readingVectors.ts';
+import { amountsOver } from './readingVectors.ts';
 
 export interface LayoutFigures {
   readonly books: Books;

@@ -1,5 +1,5 @@
-import type { EvidenceBody, ProofList, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
-import type { Proof, StatementRow } from '@ivory-ladder/core';
+import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
+import { type Proof, rowInText } from '@ivory-ladder/core';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
@@ -19,19 +19,9 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs }:
         ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay, budget: column.budget ?? null }
         : column,
     ),
-    rows: rows.map(toRow),
+    rows: rows.map(rowInText),
     rungs,
     revision: books.cube.revision,
-  };
-}
-
-function toRow({ key, lineKey, accountId, role, caption, depth, opens, open, values, unit, faults, look, note }: StatementRow): StatementRowBody {
-  return {
-    ...{ key, lineKey, accountId, role, caption, depth, opens, open, values: values.map(textOrNull) },
-    ...(unit === undefined || unit === 'amount' ? {} : { unit }),
-    ...(faults === undefined ? {} : { faults: faults.map((fault) => fault && { ...fault }) }),
-    ...(look === undefined ? {} : { look }),
-    ...(note === undefined || note === '' ? {} : { note }),
   };
 }
 

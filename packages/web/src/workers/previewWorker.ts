@@ -1,11 +1,12 @@
 import type { LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
 import {
   type Account,
+  type AccountAmounts,
+  amountOfReading,
   type CodeList,
   compileLayout,
   type DigitOrder,
   daysIn,
-  divideHalfAwayFromZero,
   expandLayout,
   facetKey,
   type LayoutCoverage,
@@ -15,12 +16,13 @@ import {
   type PresentedAccount,
   presentRows,
   resultOf,
+  rowInText,
   runColumn,
   type StatementColumn,
   shownValue,
 } from '@ivory-ladder/core';
 import { layoutFacts } from '../api/layoutFacts.ts';
-import { isSameRow, rowBody } from './rowBody.ts';
+import { isSameRow } from './isSameRow.ts';
 
 export type PreviewAsked =
   | {
@@ -34,7 +36,7 @@ export type PreviewAsked =
   /** `facets`: of lines with these values alone; the empty text for all lines. */
   | { readonly kind: 'figures'; readonly facets: string; readonly figures: LayoutFigures }
   /** Below zero: beside the one that is composed, answered once. */
-  | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly zero: boolean; readonly leftOut: readonly number[] };
+  | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
 
 /** A row that is as it was stands as its place among the rows of the answer before. */
 export type RowSent = StatementRowBody | number;
@@ -53,18 +55,11 @@ export interface PreviewRest {
 /** Without the amounts of every account; the same text as long as they stay the same. */
 export type PreviewColumns = string;
 
-interface Vectors {
-  readonly opening: BigInt64Array;
-  readonly movement: BigInt64Array;
-  readonly closing: BigInt64Array;
-  readonly notAllotted: bigint;
-}
-
 type Chart = Extract<PreviewAsked, { kind: 'chart' }>;
 type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 
-let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array; readonly isParent: readonly boolean[] }) | null = null;
-const figures = new Map<string, { readonly given: LayoutFigures; readonly vectors: readonly Vectors[] }>();
+let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array }) | null = null;
+const figures = new Map<string, { readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
 let last: Asked | null = null;
 
 /** Of the answer before, to the layout that is composed. */
@@ -120,12 +115,11 @@ function hold(given: Chart) {
       isParent: account.isParent,
     })),
     resets: Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0)),
-    isParent: accounts.map(({ isParent }) => isParent),
   };
 }
 
 /** In the order of the placement's accounts. */
-function vectorsOf({ accountIds, columns }: LayoutFigures): Vectors[] {
+function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
   const at = new Map(accountIds.map((id, index) => [id, index]));
   const order = chart?.view.accounts.map(({ id }) => at.get(id)) ?? [];
   const vector = (amounts: readonly string[]) => BigInt64Array.from(order, (index) => BigInt(index === undefined ? 0 : (amounts[index] ?? 0)));
@@ -136,7 +130,7 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): Vectors[] {
   );
 }
 
-function runOver({ layout, zero, leftOut }: Asked) {
+function runOver({ layout, leftOut }: Asked) {
   const whole = figures.get('');
   if (!chart || !whole) return null;
   const { view, order, language, lists, exponent, accounts, resets } = chart;
@@ -153,15 +147,7 @@ function runOver({ layout, zero, leftOut }: Asked) {
     const net = column.measure === 'closing' ? vectors.closing : vectors.movement;
     const readings = compiled.readings.map(({ measure, facets }) => {
       const own = figures.get(facetKey(facets))?.vectors[at];
-      if (!own) return new BigInt64Array(net.length);
-      switch (measure) {
-        case 'column':
-          return column.measure === 'closing' ? own.closing : own.movement;
-        case 'mean':
-          return own.opening.map((amount, account) => divideHalfAwayFromZero(amount + (own.closing[account] as bigint), 2n));
-        default:
-          return own[measure];
-      }
+      return own ? amountOfReading(measure, column.measure, own) : new BigInt64Array(net.length);
     });
     return runColumn(compiled, {
       net,
@@ -179,7 +165,7 @@ function runOver({ layout, zero, leftOut }: Asked) {
   return {
     columns: columnsText(columns),
     rows: () =>
-      presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: zero } }).map(rowBody),
+      presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false } }).map(rowInText),
     rest: (): PreviewRest => {
       const excluded = new Set(leftOut);
       const covered = accounts.map(({ account, index, isParent }) => ({

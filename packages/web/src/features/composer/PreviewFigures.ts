@@ -16,7 +16,7 @@ export class PreviewFigures {
   private worker: Worker | null = null;
   private number = 0;
   private asides = 0;
-  private asked: { readonly layout: OwnLayout; readonly zero: boolean; readonly leftOut: readonly number[] } | null = null;
+  private asked: { readonly layout: OwnLayout; readonly leftOut: readonly number[] } | null = null;
   private readonly listeners = new Set<() => void>();
   /** Asked for beside it, by their numbers. */
   private readonly others = new Map<number, (rows: readonly StatementRowBody[]) => void>();
@@ -71,11 +71,11 @@ export class PreviewFigures {
   }
 
   /** At once when a layout is made, before the screen is drawn with it. */
-  ask(layout: OwnLayout, zero: boolean, leftOut: readonly number[]): void {
-    if (this.asked?.layout === layout && this.asked.zero === zero && this.asked.leftOut === leftOut) return;
-    this.asked = { layout, zero, leftOut };
+  ask(layout: OwnLayout, leftOut: readonly number[]): void {
+    if (this.asked?.layout === layout && this.asked.leftOut === leftOut) return;
+    this.asked = { layout, leftOut };
     this.number++;
-    this.post({ kind: 'layout', number: this.number, layout, zero, leftOut });
+    this.post({ kind: 'layout', number: this.number, layout, leftOut });
   }
 
   /** The rows of another layout over the same figures. */
@@ -83,7 +83,7 @@ export class PreviewFigures {
     const number = -1 - this.asides++;
     return new Promise((resolve) => {
       this.others.set(number, resolve);
-      this.post({ kind: 'layout', number, layout, zero: false, leftOut: [] });
+      this.post({ kind: 'layout', number, layout, leftOut: [] });
     });
   }
 

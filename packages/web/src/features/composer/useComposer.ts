@@ -88,7 +88,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       for (const request of asked) request.unsubscribe();
     };
   }, [dispatch, figures, companyId, span, measure, plan, filterKey]);
-  useLayoutEffect(() => figures.ask(layout, false, leftOut), [figures, layout, leftOut]);
+  useLayoutEffect(() => figures.ask(layout, leftOut), [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
   const saving = useRef<Promise<number | null>>(Promise.resolve(null));
@@ -135,7 +135,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       }
       current.current = { ...current.current, composition: outcome.value };
       // The worker is at it while the screen is drawn.
-      figures.ask(outcome.value.layout, false, leftOut);
+      figures.ask(outcome.value.layout, leftOut);
       setComposition(outcome.value);
       return true;
     },
