@@ -10,38 +10,53 @@ import {
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
-import type { Books, Ports, RunningLayout } from './ports/index.ts';
+import type { Books, LayoutRecord, Ports } from './ports/index.ts';
 
-const known = new WeakMap<Books['portions'], Map<string, CompiledLayout>>();
+/** The version of a composed layout that runs, made ready over books. */
+export interface ComposedLayout {
+  readonly own: OwnLayout;
+  readonly compiled: CompiledLayout;
+}
 
-/** The version of a composed layout that runs, made ready over the books; once for each state of the chart and placement. */
-export function compileComposed(books: Books, { id, inUse, used }: Pick<RunningLayout, 'id' | 'inUse' | 'used'>, language: CaptionLanguage): CompiledLayout {
-  const compiled = known.get(books.portions) ?? new Map<string, CompiledLayout>();
-  known.set(books.portions, compiled);
+const known = new WeakMap<Books['portions'], Map<string, ComposedLayout>>();
+
+/** Read and made ready once for each state of the chart and placement, as a version never changes; `null` where nothing runs (any more). */
+export async function composedLayout(
+  { layouts }: Pick<Ports, 'layouts'>,
+  books: Books,
+  { id, inUse }: Pick<LayoutRecord, 'id' | 'inUse'>,
+  language: CaptionLanguage,
+): Promise<ComposedLayout | null> {
+  if (inUse === null) return null;
+  const ready = known.get(books.portions) ?? new Map<string, ComposedLayout>();
+  known.set(books.portions, ready);
   const key = `${books.company.id} ${id} ${inUse} ${language}`;
-  const there = compiled.get(key);
+  const there = ready.get(key);
   if (there) return there;
-  const made = compileOwn(books, used, language);
-  compiled.set(key, made);
+  const version = await layouts.findVersion(books.company.id, id, inUse);
+  if (!version) return null;
+  const own = version.definition;
+  const { layout } = expandLayout(own, layoutFactsOf(books, own, language));
+  const made = { own, compiled: compileLayout(layout, books.cube.accountIds, books.portions) };
+  ready.set(key, made);
   return made;
 }
 
-function compileOwn(books: Books, layout: OwnLayout, language: CaptionLanguage): CompiledLayout {
-  return compileLayout(expandLayout(layout, layoutFactsOf(books, layout, language)).layout, books.cube.accountIds, books.portions);
-}
-
 /** What stands in each composed layout that runs over the categories which the books show. */
-export async function coveredLayouts({ layouts }: Pick<Ports, 'layouts'>, books: Books, net: BigInt64Array): Promise<CoveredLayout[]> {
-  const running = (await layouts.running(books.company.id)).filter(({ classificationId }) => classificationId === books.classificationId);
-  return running.map((layout) => {
-    const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === `layout:${layout.id}`).map(({ accountId }) => accountId));
+export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books, net: BigInt64Array): Promise<CoveredLayout[]> {
+  const covered: CoveredLayout[] = [];
+  for (const record of await ports.layouts.list(books.company.id)) {
+    if (record.classificationId !== books.classificationId) continue;
+    const composed = await composedLayout(ports, books, record, books.company.languages[0] ?? 'en');
+    if (!composed) continue;
+    const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === `layout:${record.id}`).map(({ accountId }) => accountId));
     const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
       account: index,
       element: account.element,
       isParent,
       isLeftOut: leftOut.has(account.id),
     }));
-    const compiled = compileComposed(books, layout, books.company.languages[0] ?? 'en');
-    return { name: layout.name, coverage: layoutCoverage(compiled, scopeOf(layout.used), accounts, net, books.lists) };
-  });
+    covered.push({ name: record.name, coverage: layoutCoverage(composed.compiled, scopeOf(composed.own), accounts, net, books.lists) });
+  }
+  return covered;
 }

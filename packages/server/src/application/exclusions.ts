@@ -30,5 +30,5 @@ function isScope({ classifications, lists }: Books, scope: string): boolean {
 
 async function isLayout({ layouts }: Ports, companyId: number, scope: string): Promise<boolean> {
   const [, id] = /^layout:(\d+)$/.exec(scope) ?? [];
-  return id !== undefined && (await layouts.list(companyId)).some((layout) => layout.id === Number(id));
+  return id !== undefined && (await layouts.record(companyId, Number(id))) !== null;
 }

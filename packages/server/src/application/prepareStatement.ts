@@ -36,7 +36,7 @@ import {
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { budgetOver } from './budgetOver.ts';
-import { compileComposed } from './composedLayouts.ts';
+import { composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
@@ -162,14 +162,13 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
     return succeed({ books: books.value, compiled, measure: name === 'balance_sheet' ? 'closing' : 'movement', layoutId: null });
   }
-  const found = await ports.layouts.find(opened.company.id, name);
-  if (!found) return fail({ code: 'not_found', thing: 'layout', id: name });
-  const { used, inUse } = found;
-  if (!used || inUse === null) return fail({ code: 'layout_not_in_use', name: found.name });
-  const books = inClassification(opened, found.classificationId);
+  const record = await ports.layouts.record(opened.company.id, name);
+  if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
+  const books = inClassification(opened, record.classificationId);
   if (!books.ok) return books;
-  const compiled = compileComposed(books.value, { id: name, inUse, used }, languageFor(books.value, language));
-  return succeed({ books: books.value, compiled, measure: measureOf(used), layoutId: name });
+  const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
+  if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
+  return succeed({ books: books.value, compiled: composed.compiled, measure: measureOf(composed.own), layoutId: name });
 }
 
 /** What columns of a composed layout hold. */

@@ -1,7 +1,7 @@
 import type { Outcome, OwnLayout } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { LayoutRecord, LayoutStore, LayoutVersion, RunningLayout, StoredLayout } from '../application/ports/index.ts';
+import type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -25,16 +25,9 @@ export class LayoutRepository implements LayoutStore {
     return rows.map(told);
   }
 
-  async running(companyId: number): Promise<RunningLayout[]> {
-    const rows = await rowsOf<Omit<RunningLayout, 'used'> & { readonly used: string }>(
-      this.database,
-      `SELECT layout.id, layout.classification_id AS classificationId, layout.name, layout.in_use AS inUse, layout_version.definition AS used
-         FROM layout JOIN layout_version
-           ON layout_version.company_id = layout.company_id AND layout_version.layout_id = layout.id AND layout_version.number = layout.in_use
-        WHERE layout.company_id = ? ORDER BY layout.name`,
-      [companyId],
-    );
-    return rows.map((row) => ({ ...row, used: definitionOf(row.used) as OwnLayout }));
+  async record(companyId: number, id: number): Promise<LayoutRecord | null> {
+    const [row] = await rowsOf<Row>(this.database, `SELECT ${record} FROM layout WHERE company_id = ? AND id = ?`, [companyId, id]);
+    return row ? told(row) : null;
   }
 
   async find(companyId: number, id: number): Promise<StoredLayout | null> {
@@ -77,7 +70,7 @@ export class LayoutRepository implements LayoutStore {
           actor,
         ]),
       )) as { insertId: number };
-      await this.record(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
+      await this.audit(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
       return Number(insertId);
     });
   }
@@ -86,7 +79,7 @@ export class LayoutRepository implements LayoutStore {
     return inTransaction(this.database, async (runner) => {
       const before = await lock(runner, companyId, id, expected);
       await naming(name, () => this.set(runner, companyId, id, actor, 'name = ?', [name]));
-      await this.record(runner, companyId, id, actor, 'changed', { name: before.name }, { name });
+      await this.audit(runner, companyId, id, actor, 'changed', { name: before.name }, { name });
       return null;
     });
   }
@@ -120,7 +113,7 @@ export class LayoutRepository implements LayoutStore {
         actor,
       ]);
       await this.set(runner, companyId, id, actor, 'in_use = ?, draft = NULL', [number]);
-      await this.record(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
+      await this.audit(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
       return null;
     });
   }
@@ -130,7 +123,7 @@ export class LayoutRepository implements LayoutStore {
       const { name } = await lock(runner, companyId, id, null);
       await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `layout:${id}`]);
       await changedRows(runner, 'DELETE FROM layout WHERE company_id = ? AND id = ?', [companyId, id]);
-      await this.record(runner, companyId, id, actor, 'deleted', { name }, undefined);
+      await this.audit(runner, companyId, id, actor, 'deleted', { name }, undefined);
       return null;
     });
   }
@@ -145,7 +138,7 @@ export class LayoutRepository implements LayoutStore {
     ]);
   }
 
-  private record(runner: QueryRunner, companyId: number, id: number, actor: string, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
+  private audit(runner: QueryRunner, companyId: number, id: number, actor: string, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
     return recordAudit(runner, this.counters, companyId, actor, [{ thing: 'layout', thingId: id, action, before, after }]);
   }
 }

@@ -34,7 +34,7 @@ export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, Compa
 export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
-export type { LayoutRecord, LayoutStore, LayoutVersion, RunningLayout, StoredLayout } from './layoutStore.ts';
+export type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';

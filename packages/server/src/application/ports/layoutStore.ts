@@ -33,21 +33,13 @@ export interface StoredLayout extends LayoutRecord {
   readonly versions: readonly LayoutVersion[];
 }
 
-/** A layout with the version of it that runs. */
-export interface RunningLayout {
-  readonly id: number;
-  readonly classificationId: number;
-  readonly name: string;
-  readonly inUse: number;
-  readonly used: OwnLayout;
-}
-
 export interface LayoutStore {
   /** By name. */
   list(companyId: number): Promise<LayoutRecord[]>;
-  /** Those that have a version in use, by name. */
-  running(companyId: number): Promise<RunningLayout[]>;
+  /** Without any definition. */
+  record(companyId: number, id: number): Promise<LayoutRecord | null>;
   find(companyId: number, id: number): Promise<StoredLayout | null>;
+  /** A version never changes once it is made. */
   findVersion(companyId: number, id: number, number: number): Promise<(LayoutVersion & { readonly definition: OwnLayout }) | null>;
   add(
     companyId: number,
