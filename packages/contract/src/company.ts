@@ -145,6 +145,15 @@ export type CompanyList = z.infer<typeof companyList>;
 export const layoutOptions = z.strictObject({
   subtotalsOff: z.array(z.enum(['gross_profit', 'operating_profit', 'profit_before_financing_and_tax', 'profit_before_tax', 'profit_from_continuing'])).max(5),
   result: z.enum(['own_line', 'within_retained_earnings']),
+  /** With what the generated cash flow begins, and in which activities interest and dividends stand (IAS 7.33, 7.34). */
+  cashFlow: z.strictObject({
+    start: z.enum(['profit', 'profit_before_tax', 'operating_profit']),
+    interestPaid: z.enum(['operating', 'financing']),
+    dividendsPaid: z.enum(['operating', 'financing']),
+    interestReceived: z.enum(['operating', 'investing']),
+    dividendsReceived: z.enum(['operating', 'investing']),
+    overdrafts: z.enum(['cash', 'financing']),
+  }),
 });
 export const storedLayoutOptions = layoutOptions.extend({ version });
 export type StoredLayoutOptions = z.infer<typeof storedLayoutOptions>;

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
 import { captions, noteNumber } from './placement.ts';
-import { amount, day, element, id, name, placeSide, side, step, term, version } from './primitives.ts';
-import { comparisonQuery } from './statement.ts';
+import { accountRole, amount, day, element, id, name, nature, placeSide, side, step, term, version } from './primitives.ts';
+import { comparisonQuery, flag } from './statement.ts';
 
 /** Unique in its layout; a letter, then letters, digits and underscores. */
 const lineKey = z.string().regex(/^\p{L}[\p{L}\p{N}_]{0,79}$/u);
@@ -25,18 +25,25 @@ const source = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('numbers'), text: z.string().trim().max(2000) }),
   z.strictObject({ kind: z.literal('code'), list: listKey, code: z.string().max(50), begins: z.boolean() }),
   z.strictObject({ kind: z.literal('account'), accountId: id }),
+  z.strictObject({ kind: z.literal('step'), step }),
+  z.strictObject({ kind: z.literal('nature'), nature, elements: z.array(element).min(1).max(5) }),
+  z.strictObject({ kind: z.literal('elements'), elements: z.array(element).min(1).max(5) }),
+  z.strictObject({ kind: z.literal('role'), role: accountRole }),
 ]);
+const sources = z.array(source).max(200);
 
 const base = { key: lineKey, caption, captions, look, shown, hiddenIn: anyLineKey.nullable(), note: noteNumber };
 const signed = { side: side.nullable(), reversed: z.boolean() };
 const totalled = { totalCaption: caption, totalCaptions: captions };
 const facets = z.record(listKey, z.array(z.string().max(50)).min(1).max(200));
 const taking = {
-  sources: z.array(source).max(200),
-  except: z.array(source).max(200),
+  sources,
+  except: sources,
   takes: placeSide,
   facets,
   measure: z.enum(['column', 'opening', 'closing', 'mean', 'movement']),
+  /** Of movements: on the normal side of each account alone, or on the other. */
+  direction: z.exactOptional(z.enum(['increase', 'decrease'])),
   byAccount: z.boolean(),
 };
 
@@ -45,6 +52,7 @@ const followed = z.discriminatedUnion('of', [
   z.strictObject({ of: z.literal('term'), element: z.enum(['asset', 'liability']), term }),
   z.strictObject({ of: z.literal('element'), element }),
   z.strictObject({ of: z.literal('step'), step }),
+  z.strictObject({ of: z.literal('flow'), part: z.enum(['without_cash', 'working_capital', 'investing', 'financing']) }),
 ]);
 
 /** What is changed in a line that follows. */
@@ -77,7 +85,14 @@ const calculationLine = z.strictObject({
   formula: z.string().max(2000),
   result: z.enum(['amount', 'ratio', 'percent', 'days']),
 });
-const resultLine = z.strictObject({ kind: z.literal('result'), ...base, reversed: z.boolean() });
+const resultLine = z.strictObject({ kind: z.literal('result'), ...base, reversed: z.boolean(), except: z.exactOptional(sources) });
+const cashLine = z.strictObject({
+  kind: z.literal('cash'),
+  ...base,
+  of: z.enum(['opening', 'closing', 'exchange']),
+  /** Of the effect of exchange rates: the line where profit is freed of it. */
+  addedBackOn: anyLineKey.nullable(),
+});
 const textLine = z.strictObject({ kind: z.enum(['text', 'space']), ...base });
 const groupBase = z.strictObject({ kind: z.literal('group'), ...base, ...signed, ...totalled });
 const headingBase = z.strictObject({ kind: z.literal('heading'), ...base });
@@ -98,13 +113,16 @@ export type OwnLineBody =
   | z.infer<typeof sumLine>
   | z.infer<typeof calculationLine>
   | z.infer<typeof resultLine>
+  | z.infer<typeof cashLine>
   | z.infer<typeof textLine>
   | (z.infer<typeof groupBase> & { children: OwnLineBody[] })
   | (z.infer<typeof headingBase> & { children: OwnLineBody[] })
   | (z.infer<typeof followsBase> & { inserted: { within: string | null; after: string | null; line: OwnLineBody }[] });
 
 const ownLine: z.ZodType<OwnLineBody> = z
-  .lazy(() => z.discriminatedUnion('kind', [accountsLine, remainderLine, sumLine, calculationLine, resultLine, textLine, groupLine, headingLine, followsLine]))
+  .lazy(() =>
+    z.discriminatedUnion('kind', [accountsLine, remainderLine, sumLine, calculationLine, resultLine, cashLine, textLine, groupLine, headingLine, followsLine]),
+  )
   .meta({ id: 'OwnLine' });
 const groupLine = groupBase.extend({ children: z.array(ownLine).max(1000) });
 const headingLine = headingBase.extend({ children: z.array(ownLine).max(1000) });
@@ -113,7 +131,7 @@ const followsLine = followsBase.extend({
   inserted: z.array(z.strictObject({ within: anyLineKey.nullable(), after: anyLineKey.nullable(), line: ownLine })).max(1000),
 });
 
-const layoutKind = z.enum(['balance_sheet', 'income_statement', 'free']);
+const layoutKind = z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'free']);
 
 /** A layout that somebody composed. */
 export const ownLayout = z.strictObject({
@@ -125,6 +143,25 @@ export const ownLayout = z.strictObject({
   /** Of a free layout: the elements that have to stand in it. */
   scope: z.array(element).max(5),
   lines: z.array(ownLine).max(1000),
+  /** Of a cash flow: overdrafts are placed like any other account, and only cash in debit is cash. */
+  overdraftsApart: z.exactOptional(z.boolean()),
+  /** Amounts moved between two lines: what sources moved in each column, or a fixed inflow on a day. */
+  transfers: z.exactOptional(
+    z
+      .array(
+        z.strictObject({
+          key: lineKey,
+          text: z.string().trim().max(300),
+          on: anyLineKey,
+          from: anyLineKey,
+          amount: z.discriminatedUnion('kind', [
+            z.strictObject({ kind: z.literal('living'), sources, except: sources }),
+            z.strictObject({ kind: z.literal('fixed'), day, inflow: amount }),
+          ]),
+        }),
+      )
+      .max(500),
+  ),
 });
 export type OwnLayoutBody = z.infer<typeof ownLayout>;
 
@@ -161,7 +198,7 @@ export type LayoutVersionDetail = z.infer<typeof layoutVersionDetail>;
 /** `from`: the generated layout that it begins as and goes on following, the layout that it is a copy of, or nothing. */
 export const layoutInput = z.strictObject({
   name,
-  from: z.union([z.enum(['balance_sheet', 'income_statement', 'nothing']), id]),
+  from: z.union([z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'nothing']), id]),
   classificationId: id.optional(),
 });
 export type LayoutInput = z.input<typeof layoutInput>;
@@ -199,6 +236,8 @@ export const layoutFiguresQuery = z.object({
   ...facetQuery,
   plan: z.enum(['comparison', 'periods', 'quarters']).default('comparison'),
   measure: z.enum(['closing', 'movement']),
+  /** Also what moved by direction, and what exchange rates changed on cash. */
+  flows: flag,
 });
 export const layoutFigures = z.object({
   /** In the order of the amounts below. */
@@ -215,6 +254,8 @@ export const layoutFigures = z.object({
         closing: z.array(amount),
         /** Of the closing balances: profit of completed years that no account was named for. */
         notAllotted: amount,
+        /** Where they were asked for: what moved on the normal side of each account, and what exchange rates changed on cash. */
+        flows: z.object({ increases: z.array(amount), exchange: z.array(amount) }).nullable(),
       }),
       z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int() }),
     ]),

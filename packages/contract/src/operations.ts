@@ -30,4 +30,4 @@ export const operations = {
 
 export type OperationName = keyof typeof operations;
 /** A generated statement, or the composed layout with the id: `layout-7`. */
-export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);
+export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement', 'cash-flow']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);

@@ -7,7 +7,7 @@ const keys = z
   .max(4000)
   .default('')
   .transform((text) => text.split(',').filter((key) => key !== ''));
-const flag = z
+export const flag = z
   .enum(['0', '1'])
   .default('0')
   .transform((text) => text === '1');
@@ -95,6 +95,7 @@ export const proof = z.object({
     'trial_balance',
     'assets_equal_claims',
     'profit_in_equity',
+    'cash_ties',
     'coverage',
     'codes_complete',
     'layouts_complete',
@@ -111,7 +112,7 @@ export const proof = z.object({
 export type ProofBody = z.infer<typeof proof>;
 
 export const statement = z.object({
-  kind: z.enum(['balance_sheet', 'income_statement', 'free']),
+  kind: z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'free']),
   /** The composed layout that it is of. */
   layoutId: id.nullable(),
   title: z.string(),
@@ -123,6 +124,8 @@ export const statement = z.object({
   rows: z.array(statementRow),
   /** How many rungs of categories there are to open. */
   rungs: z.int(),
+  /** Amounts that stand on one line instead of another; values as those of rows. */
+  transfers: z.array(z.object({ text: z.string(), from: z.string(), on: z.string(), values: z.array(amount.nullable()) })),
   revision: z.int(),
 });
 export type StatementBody = z.infer<typeof statement>;

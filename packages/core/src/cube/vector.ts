@@ -108,6 +108,27 @@ export function balanceAt(
   return { net, notAllotted: 0n };
 }
 
+/** Gross sums of ordinary lines within both days. */
+export function grossOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): GrossVector {
+  const accounts = cube.accountIds.length;
+  const gross = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
+  const add = (position: Position, sign: bigint): void => {
+    for (const layer of chosen) {
+      const lines = position.partialFrom === null ? undefined : partial(position, layer);
+      const book = cube.books[layer].ordinary;
+      for (const side of ['debit', 'credit'] as const) {
+        const into = gross[side];
+        const base = position.periodIndex * accounts;
+        if (position.periodIndex >= 0) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + sign * (book[side][base + a] as bigint);
+        if (lines) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + sign * (lines[side][a] as bigint);
+      }
+    }
+  };
+  add(positionAt(cube.calendar, span.lastDay), 1n);
+  add(positionBefore(cube.calendar, span.firstDay), -1n);
+  return gross;
+}
+
 /** Ordinary lines of one period by its place in the calendar, debit positive: the last one of a year without what was adjusted behind it. */
 export function movementOfPeriod(cube: Cube, chosen: readonly Layer[], periodIndex: number): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);

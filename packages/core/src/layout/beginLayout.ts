@@ -1,7 +1,8 @@
 import { type Step, steps, type Term } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
+import { beginCashFlow } from './beginCashFlow.ts';
 import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
-import type { LayoutKind } from './line.ts';
+import type { GeneratedKind } from './line.ts';
 import { newLine } from './newLine.ts';
 import type { LayoutOptions, Subtotal } from './options.ts';
 import { type Followed, type FollowsOwnLine, type GroupOwnLine, type OwnLayout, type OwnLine, plainLook, type SumOwnLine } from './ownLayout.ts';
@@ -14,8 +15,15 @@ export interface BeginningFacts {
 }
 
 /** An own layout that is what the generated one is, and goes on following the categories. */
-export function beginLayout(kind: LayoutKind, facts: BeginningFacts): OwnLayout {
-  return kind === 'balance_sheet' ? beginBalanceSheet(facts) : beginIncomeStatement(facts);
+export function beginLayout(kind: GeneratedKind, facts: BeginningFacts): OwnLayout {
+  switch (kind) {
+    case 'balance_sheet':
+      return beginBalanceSheet(facts);
+    case 'income_statement':
+      return beginIncomeStatement(facts);
+    case 'cash_flow':
+      return beginCashFlow(facts.options.cashFlow, facts.language);
+  }
 }
 
 function follows(key: string, caption: string, followed: Followed, frame: FollowsOwnLine['frame']): FollowsOwnLine {

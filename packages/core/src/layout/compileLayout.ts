@@ -1,8 +1,9 @@
+import type { Day } from '../calendar/day.ts';
 import { facetKey } from '../facet/facetFilter.ts';
 import { neededBy } from '../formula/checkFormula.ts';
 import { orderByNeed } from '../formula/orderByNeed.ts';
 import type { Portions } from '../placement/place.ts';
-import { type AccountReading, type AccountsLine, childrenOf, type Layout, type Line } from './line.ts';
+import { type AccountReading, type AccountsLine, childrenOf, type Layout, type Line, type Selection } from './line.ts';
 import { siblingsOf } from './siblings.ts';
 
 /** Portions of an account that a line takes beside, or otherwise than, the line that holds them: memo lines, facet values, a second line. */
@@ -13,8 +14,19 @@ export interface Take {
   readonly sides: number;
   /** Index into the layout's readings; −1: the column's own amount. */
   readonly reading: number;
-  /** −1 where a remainder gives up what another line takes a part of. */
+  /** −1 where a remainder gives up what another line takes a part of, and where a transfer adds what another line is without. */
   readonly factor: 1n | -1n;
+  /** Moved between lines; the account stands where it stands all the same. */
+  readonly isTransfer?: boolean;
+}
+
+/** What a fixed transfer gives a line in columns that hold its day. */
+export interface FixedTake {
+  readonly line: number;
+  readonly day: Day;
+  readonly text: string;
+  /** Debit positive. */
+  readonly net: bigint;
 }
 
 /** A layout made ready for runs: lines in order, parents before children, and where each account's balances go. */
@@ -30,6 +42,7 @@ export interface CompiledLayout {
   readonly lineOfDebit: Int32Array;
   readonly lineOfCredit: Int32Array;
   readonly takes: readonly Take[];
+  readonly fixed: readonly FixedTake[];
   /** Amounts of accounts that lines need beside the column's own, each once. */
   readonly readings: readonly AccountReading[];
   /** Sums and calculations, each behind what it needs; those of a cycle and what needs them are not among them. */
@@ -57,7 +70,7 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
   const indexOf = new Map(lines.map((line, index) => [line.key, index]));
   if (indexOf.size !== lines.length) throw new Error('two lines of the layout have one key');
   for (const line of lines) if (line.kind === 'sum') for (const { key } of line.terms) if (!indexOf.has(key)) throw new Error(`sum ${line.key} names ${key}`);
-  const taken = takePortions(lines, accountIds, portions);
+  const taken = takePortions(layout, lines, indexOf, accountIds, portions);
   const between = siblingsOf(layout);
   const derivedKeys = lines.flatMap((line) => (line.kind === 'sum' || line.kind === 'calculation' ? [line.key] : []));
   const isDerived = new Set(derivedKeys);
@@ -83,12 +96,18 @@ export function compileLayout(layout: Layout, accountIds: readonly number[], por
   };
 }
 
-function takePortions(lines: readonly Line[], accountIds: readonly number[], portions: ReadonlyMap<number, Portions>) {
+function takePortions(
+  layout: Layout,
+  lines: readonly Line[],
+  indexOf: ReadonlyMap<string, number>,
+  accountIds: readonly number[],
+  portions: ReadonlyMap<number, Portions>,
+) {
   const [lineOfDebit, lineOfCredit] = [new Int32Array(accountIds.length).fill(-1), new Int32Array(accountIds.length).fill(-1)];
   const takes: Take[] = [];
   const readings = new Map<string, { readonly at: number; readonly reading: AccountReading }>();
   const readingAt = (reading: AccountReading): number => {
-    const key = `${reading.measure} ${facetKey(reading.facets)}`;
+    const key = `${reading.measure} ${reading.direction ?? ''} ${facetKey(reading.facets)}`;
     const there = readings.get(key) ?? { at: readings.size, reading };
     readings.set(key, there);
     return there.at;
@@ -150,7 +169,24 @@ function takePortions(lines: readonly Line[], accountIds: readonly number[], por
     take(line, account, free);
     for (const part of partsOf.get(account) ?? []) if ((part.sides & free) !== 0) takes.push({ ...part, line, sides: part.sides & free, factor: -1n });
   }
-  return { lineOfDebit, lineOfCredit, takes, readings: [...readings.values()].map(({ reading }) => reading) };
+  const transfer = (line: number, { accounts, sides }: Selection, reading: number, factor: 1n | -1n): void => {
+    for (const [place, account] of accounts.entries()) takes.push({ line, account, sides: sides[place] as number, reading, factor, isTransfer: true });
+  };
+  const fixed: FixedTake[] = [];
+  for (const { text, on, from, amount } of layout.transfers ?? []) {
+    const [added, taken] = [indexOf.get(on), indexOf.get(from)];
+    if (added === undefined || taken === undefined) throw new Error(`a transfer from ${from} to ${on}, which are not both there`);
+    if (amount.kind === 'living') {
+      transfer(added, amount.selection, -1, -1n);
+      transfer(taken, amount.selection, -1, 1n);
+    } else fixed.push({ line: added, day: amount.day, text, net: -amount.inflow }, { line: taken, day: amount.day, text, net: amount.inflow });
+  }
+  for (const line of lines) {
+    const addedBackOn = line.kind === 'accounts' && line.addedBackOn !== undefined ? indexOf.get(line.addedBackOn) : undefined;
+    if (addedBackOn !== undefined && line.kind === 'accounts' && line.selection && line.reading)
+      transfer(addedBackOn, line.selection, readingAt(line.reading), 1n);
+  }
+  return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading) };
 }
 
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */

@@ -119,13 +119,15 @@ function isBelow(key: string, above: string, origins: ReadonlyMap<string, LineOr
   return false;
 }
 
-/** Lines that stay, by the line they need that goes. */
+/** Lines that stay, and transfers between lines, by the line they need that goes. */
 export function usersOf(layout: OwnLayout, gone: ReadonlySet<string>): ReadonlyMap<string, string[]> {
   const users = new Map<string, string[]>();
   walkOwn(layout.lines, (line) => {
     if (gone.has(line.key)) return;
     for (const named of new Set(namesOf(line))) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), line.key]);
   });
+  for (const { key, on, from } of layout.transfers ?? [])
+    for (const named of [on, from]) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), key]);
   return users;
 }
 
@@ -176,7 +178,10 @@ function renameKey(layout: OwnLayout, key: string, to: string, origins: Readonly
   if (key === to) return succeed(layout);
   if (origins.has(to)) return fail({ code: 'line_key_taken', line: to });
   if (origins.get(key)?.kind !== 'own') return fail({ code: 'line_unknown', line: key });
-  return succeed(mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, (named) => (named === key ? to : named))));
+  const renamed = (named: string): string => (named === key ? to : named);
+  const left = mapOwn(layout, (line) => renamedIn(line.key === key ? { ...line, key: to } : line, renamed));
+  const { transfers } = left;
+  return succeed(transfers ? { ...left, transfers: transfers.map((one) => ({ ...one, on: renamed(one.on), from: renamed(one.from) })) } : left);
 }
 
 function adjusted(line: FollowsOwnLine, key: string, changes: AdjustmentChanges): FollowsOwnLine {

@@ -4,12 +4,13 @@ import { checkFormula } from '../formula/checkFormula.ts';
 import { orderByNeed } from '../formula/orderByNeed.ts';
 import { readFormula } from '../formula/readFormula.ts';
 import { captionWords } from './captionWords.ts';
+import { cashPortions } from './cashPortions.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
 import type { ExpandedLayout, LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
-import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine, type Selection } from './line.ts';
-import type { AccountsOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, SumOwnLine } from './ownLayout.ts';
+import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine, type Selection, type Transfer } from './line.ts';
+import type { AccountsOwnLine, CashOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, ResultOwnLine, SumOwnLine } from './ownLayout.ts';
 import { siblingsOf } from './siblings.ts';
-import { selectPortions } from './source.ts';
+import { type Source, selectPortions } from './source.ts';
 
 /** Of lines over several elements, unless their author or the group around them says otherwise. */
 const direction: Side = 'credit';
@@ -36,11 +37,14 @@ class Expansion {
   private readonly origins = new Map<string, LineOrigin>();
   private readonly findings: LayoutFinding[] = [];
   private readonly pendingSums: SumOwnLine[] = [];
+  private readonly cash: Selection;
 
   constructor(
     private readonly own: OwnLayout,
     private readonly facts: LayoutFacts,
-  ) {}
+  ) {
+    this.cash = cashPortions(facts.accounts, own.overdraftsApart === true);
+  }
 
   linesOf(lines: readonly OwnLine[], around: Around): Line[] {
     return lines.flatMap((line) => this.lineOf(line, around));
@@ -80,7 +84,9 @@ class Expansion {
         return [{ ...base, kind: 'calculation', side: line.side ?? direction, reversed: line.reversed, formula, result: line.result }];
       }
       case 'result':
-        return this.results(line, base);
+        return this.own.kind === 'cash_flow' ? [this.profit(line, base)] : this.results(line, base);
+      case 'cash':
+        return [this.cashLine(line, base)];
       case 'text':
       case 'space':
         return [{ ...base, kind: line.kind }];
@@ -93,7 +99,7 @@ class Expansion {
   }
 
   private followed(line: FollowsOwnLine, base: ReturnType<Expansion['base']>, around: Around): Line {
-    const followed = expandFollowed(line, this.facts, this.own.kind, (inner, elements, side) => this.linesOf([inner], { side, elements }));
+    const followed = expandFollowed(line, this.facts, this.own.kind, this.cash, (inner, elements, side) => this.linesOf([inner], { side, elements }));
     for (const [key, origin] of followed.origins) this.origins.set(key, origin);
     this.findings.push(...followed.findings);
     const isBare = line.frame === 'bare' || (line.frame === 'several' && followed.lines.length < 2);
@@ -109,12 +115,13 @@ class Expansion {
   }
 
   private accounts(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
-    this.checkSources(line);
+    this.checkSources(line.key, [...line.sources, ...line.except]);
     const selection = selected(line, this.facts);
     const elements = elementsIn(selection, this.facts);
     const [only] = elements;
     const natural = line.takes !== 'any' ? line.takes : elements.size === 1 && only ? naturalSide(only) : (around.side ?? direction);
-    const isPlain = line.measure === 'column' && Object.keys(line.facets).length === 0;
+    const { measure, facets, direction: moving } = line;
+    const isPlain = measure === 'column' && Object.keys(facets).length === 0 && moving === undefined;
     return {
       ...base,
       kind: 'accounts',
@@ -122,7 +129,7 @@ class Expansion {
       selection,
       side: line.side ?? natural,
       reversed: line.reversed,
-      ...(isPlain ? {} : { reading: { measure: line.measure, facets: line.facets } }),
+      ...(isPlain ? {} : { reading: { measure, facets, ...(moving ? { direction: moving } : {}) } }),
       ...(line.kind === 'memo' ? { isMemo: true } : {}),
       ...(line.byAccount ? { byAccount: true } : {}),
     };
@@ -153,18 +160,54 @@ class Expansion {
     return [{ ...result, key, caption: captionWords[this.facts.language].earlierNotAllotted, of: 'earlier_years', note: '' }, result];
   }
 
-  private checkSources({ key, sources, except }: AccountsOwnLine): void {
-    for (const source of [...sources, ...except]) {
-      const isThere =
-        source.kind === 'category'
-          ? this.facts.tree.nodes.has(source.categoryId)
-          : source.kind === 'account'
-            ? idsOf(this.facts).has(source.accountId)
-            : source.kind === 'code'
-              ? this.facts.listKeys.has(source.list)
-              : readRangeText(source.text, null).ok;
-      if (!isThere) this.findings.push({ code: 'source_unknown', key, source });
+  /** All income and expense accounts, placed or not, but those that have lines of their own. */
+  private profit({ key, except = [], reversed }: ResultOwnLine, base: ReturnType<Expansion['base']>): AccountsLine {
+    this.checkSources(key, except);
+    const selection = selected({ sources: [{ kind: 'elements', elements: ['income', 'expense'] }], except, takes: 'any' }, this.facts);
+    return { ...base, kind: 'accounts', categoryId: null, selection, reversed };
+  }
+
+  private cashLine({ key, of, addedBackOn }: CashOwnLine, base: ReturnType<Expansion['base']>): AccountsLine {
+    if (this.cash.accounts.length === 0) this.findings.push({ code: 'no_cash', key });
+    const reading = { measure: of, facets: {} };
+    const addedBack = of === 'exchange' && addedBackOn !== null ? { addedBackOn } : {};
+    return { ...base, kind: 'accounts', categoryId: null, side: 'debit', selection: this.cash, isMemo: true, reading, ...addedBack };
+  }
+
+  private checkSources(key: string, sources: readonly Source[]): void {
+    for (const source of sources) if (!this.isThere(source)) this.findings.push({ code: 'source_unknown', key, source });
+  }
+
+  private isThere(source: Source): boolean {
+    switch (source.kind) {
+      case 'category':
+        return this.facts.tree.nodes.has(source.categoryId);
+      case 'account':
+        return idsOf(this.facts).has(source.accountId);
+      case 'code':
+        return this.facts.listKeys.has(source.list);
+      case 'numbers':
+        return readRangeText(source.text, null).ok;
+      case 'step':
+      case 'nature':
+      case 'role':
+      case 'elements':
+        return true;
     }
+  }
+
+  /** Those between lines of accounts that are there. */
+  private transfers(byKey: ReadonlyMap<string, Line>): Transfer[] {
+    return (this.own.transfers ?? []).flatMap((transfer): Transfer[] => {
+      const { key, text, on, from, amount } = transfer;
+      const unknown = [on, from].filter((named) => !holdsAccounts(byKey.get(named)));
+      for (const named of unknown) this.findings.push({ code: 'transfer_line_unknown', key, named });
+      if (amount.kind === 'living') this.checkSources(key, [...amount.sources, ...amount.except]);
+      if (unknown.length > 0) return [];
+      if (amount.kind === 'fixed') return [{ key, text, on, from, amount: { ...amount, inflow: BigInt(amount.inflow) } }];
+      const selection = selected({ ...amount, takes: 'any' }, this.facts);
+      return [{ key, text, on, from, amount: { kind: 'living', selection } }];
+    });
   }
 
   /** Sums and formulas name lines that may stand anywhere, so they are looked at last. */
@@ -186,7 +229,18 @@ class Expansion {
       return line.kind === 'group' || line.kind === 'heading' ? { ...line, children: line.children.map(withTerms) } : line;
     };
     const title = captionIn({ caption: this.own.title, captions: this.own.titles }, this.facts.language);
-    const layout: Layout = { kind: this.own.kind, language: this.facts.language, title, lines: terms.size === 0 ? lines : lines.map(withTerms) };
+    for (const line of byKey.values())
+      if (line.kind === 'accounts' && line.addedBackOn !== undefined && !holdsAccounts(byKey.get(line.addedBackOn)))
+        this.findings.push({ code: 'transfer_line_unknown', key: line.key, named: line.addedBackOn });
+    const transfers = this.transfers(byKey);
+    const layout: Layout = {
+      kind: this.own.kind,
+      language: this.facts.language,
+      title,
+      lines: terms.size === 0 ? lines : lines.map(withTerms),
+      ...(this.own.kind === 'cash_flow' ? { cash: this.cash } : {}),
+      ...(transfers.length > 0 ? { transfers } : {}),
+    };
     return { layout, ...indexed(layout.lines), origins: this.origins, findings: this.findings };
   }
 
@@ -223,6 +277,11 @@ class Expansion {
   }
 }
 
+/** Whether a transfer may move an amount to or from it. */
+function holdsAccounts(line: Line | undefined): boolean {
+  return line?.kind === 'accounts' && line.isMemo !== true;
+}
+
 function indexed(lines: readonly Line[]): Pick<ExpandedLayout, 'byKey' | 'groupOf'> {
   const byKey = new Map<string, Line>();
   const groupOf = new Map<string, string>();
@@ -242,7 +301,7 @@ const known = new WeakMap<LayoutFacts, Map<string, Selection>>();
 const mostKept = 5000;
 
 /** What a line takes is looked up once for each state of the chart, by what it says: a copy of the line finds the same. */
-function selected({ sources, except, takes }: AccountsOwnLine, facts: LayoutFacts): Selection {
+function selected({ sources, except, takes }: Pick<AccountsOwnLine, 'sources' | 'except' | 'takes'>, facts: LayoutFacts): Selection {
   const kept = known.get(facts) ?? new Map<string, Selection>();
   known.set(facts, kept);
   const text = JSON.stringify([sources, except, takes]);

@@ -3,8 +3,9 @@ import type { CaptionInLanguage } from '../placement/captionsIn.ts';
 import type { CategoryNode, CategoryTree } from '../placement/categoryTree.ts';
 import { type CaptionLanguage, captionWords } from './captionWords.ts';
 import { linesOfSiblings } from './categoryLines.ts';
+import { flowLines } from './flowLines.ts';
 import type { LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
-import type { Layout, Line } from './line.ts';
+import type { Layout, Line, Selection } from './line.ts';
 import { occupiedCategories } from './occupied.ts';
 import type { Adjustment, Followed, FollowsOwnLine, OwnLine } from './ownLayout.ts';
 
@@ -28,22 +29,27 @@ export function expandFollowed(
   line: FollowsOwnLine,
   facts: LayoutFacts,
   kind: Layout['kind'],
+  cash: Selection,
   inner: (line: OwnLine, elements: readonly Element[], side: Side) => readonly Line[],
 ): FollowedLines {
-  const elements = elementsFollowed(line.followed, facts.tree);
+  const { followed } = line;
+  const elements = elementsFollowed(followed, facts.tree);
   const isIncome = elements.includes('income') || elements.includes('expense');
   const side: Side = isIncome ? 'credit' : elements[0] === undefined ? 'credit' : naturalSide(elements[0]);
   const words = captionWords[facts.language];
-  const made = elements.flatMap((element) =>
-    linesOfSiblings(nodesFollowed(line.followed, element, facts.tree), rungOf(line.followed, facts.tree), {
-      side: naturalSide(element),
-      reversed: element === 'expense' && kind === 'income_statement',
-      occupied: occupiedCategories(facts.portions),
-      words,
-    }),
-  );
+  const made =
+    followed.of === 'flow'
+      ? flowLines(followed.part, facts, cash, facts.language)
+      : elements.flatMap((element) =>
+          linesOfSiblings(nodesFollowed(followed, element, facts.tree), rungOf(followed, facts.tree), {
+            side: naturalSide(element),
+            reversed: element === 'expense' && kind === 'income_statement',
+            occupied: occupiedCategories(facts.portions),
+            words,
+          }),
+        );
   const origins = new Map<string, LineOrigin>();
-  const findings: LayoutFinding[] = elements.length === 0 ? [{ code: 'followed_unknown', key: line.key }] : [];
+  const findings: LayoutFinding[] = elements.length === 0 && followed.of !== 'flow' ? [{ code: 'followed_unknown', key: line.key }] : [];
   const adjustmentOf = new Map(line.adjustments.map((adjustment) => [adjustment.key, adjustment]));
   const insertedIn = insertedByGroup(line.inserted);
   const seen = new Set<string>();
@@ -53,13 +59,13 @@ export function expandFollowed(
   const adjust = (lines: readonly Line[], within: string | null): Line[] => {
     const kept: Line[] = [];
     const waiting: { readonly lines: readonly Line[]; readonly after: string | null; readonly told: readonly [adjusted: string, caption: string] }[] = [];
-    for (const [at, followed] of lines.entries()) {
-      const adjustment = adjustmentOf.get(followed.key);
-      seen.add(followed.key);
-      origins.set(followed.key, { kind: 'followed', by: line.key, within, at, was: followed.caption, adjustment: adjustment ?? null });
-      const children = followed.kind === 'group' ? { children: adjust(followed.children, followed.key) } : {};
+    for (const [at, ofTree] of lines.entries()) {
+      const adjustment = adjustmentOf.get(ofTree.key);
+      seen.add(ofTree.key);
+      origins.set(ofTree.key, { kind: 'followed', by: line.key, within, at, was: ofTree.caption, adjustment: adjustment ?? null });
+      const children = ofTree.kind === 'group' ? { children: adjust(ofTree.children, ofTree.key) } : {};
       if (adjustment?.apart) continue;
-      const adjusted = { ...followed, ...children, ...(adjustment ? changesBy(adjustment, followed, facts.language) : {}) } as Line;
+      const adjusted = { ...ofTree, ...children, ...(adjustment ? changesBy(adjustment, ofTree, facts.language) : {}) } as Line;
       if (adjustment?.after === undefined) kept.push(adjusted);
       else waiting.push({ lines: [adjusted], after: adjustment.after, told: [adjustment.key, adjusted.caption] });
     }
@@ -132,10 +138,12 @@ function elementsFollowed(followed: Followed, tree: CategoryTree): readonly Elem
       return [followed.element];
     case 'step':
       return ['income', 'expense'];
+    case 'flow':
+      return [];
   }
 }
 
-function nodesFollowed(followed: Followed, element: Element, { tops, nodes }: CategoryTree): readonly CategoryNode[] {
+function nodesFollowed(followed: Exclude<Followed, { of: 'flow' }>, element: Element, { tops, nodes }: CategoryTree): readonly CategoryNode[] {
   const ofElement = tops.get(element) ?? [];
   switch (followed.of) {
     case 'category': {

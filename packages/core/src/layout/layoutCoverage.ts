@@ -3,6 +3,7 @@ import type { Element } from '../chart/element.ts';
 import { valuesBelow } from '../facet/facetFilter.ts';
 import type { CoverageAccount } from '../placement/coverage.ts';
 import { type CompiledLayout, isMemoLine, type Take } from './compileLayout.ts';
+import { directions } from './line.ts';
 
 /** An account that does not stand exactly once in a layout. */
 export interface LayoutFault {
@@ -42,12 +43,14 @@ export function layoutCoverage(
 ): LayoutCoverage {
   const takesOf = new Map<number, Take[]>();
   for (const take of compiled.takes) {
-    if (isMemoLine(compiled.lines[take.line])) continue;
+    if (take.isTransfer || isMemoLine(compiled.lines[take.line])) continue;
     const there = takesOf.get(take.account);
     if (there) there.push(take);
     else takesOf.set(take.account, [take]);
   }
   const count = counter(compiled, facets);
+  const { cash } = compiled.layout;
+  const cashSides = new Map(Array.from(cash?.accounts ?? [], (account, place) => [account, cash?.sides[place] ?? 0]));
   let inScope = 0;
   let [atStake, netEffect] = [0n, 0n];
   const [faults, leftOut]: [LayoutFault[], LayoutFault[]] = [[], []];
@@ -55,13 +58,14 @@ export function layoutCoverage(
   for (const { account, element, isParent, isLeftOut = false } of accounts) {
     const amount = net[account] as bigint;
     if (!scope.includes(element) || (isParent && amount === 0n)) continue;
-    if (!isLeftOut) inScope++;
+    const asCash = cashSides.get(account) ?? 0;
+    if (!isLeftOut && asCash !== 3) inScope++;
     const [debit, credit] = [compiled.lineOfDebit[account] as number, compiled.lineOfCredit[account] as number];
     const takes = takesOf.get(account);
     const first = compiled.lines[debit];
     if (debit === credit && first?.kind === 'accounts' && first.isRemainder && !takes) byRemainder.push({ account, net: amount, line: first.key });
-    if (debit >= 0 && credit >= 0 && !takes) continue;
-    const [ofDebit, ofCredit] = [count(debit, takes ?? [], 1), count(credit, takes ?? [], 2)];
+    if (debit >= 0 && credit >= 0 && !takes && asCash === 0) continue;
+    const [ofDebit, ofCredit] = [count(debit, takes ?? [], 1, asCash), count(credit, takes ?? [], 2, asCash)];
     const [most, least] = [Math.max(ofDebit.most, ofCredit.most), Math.min(ofDebit.least, ofCredit.least)];
     if (most === 1 && least === 1) continue;
     const state = most > 1 ? 'doubled' : most === 0 ? 'unplaced' : 'half_placed';
@@ -80,25 +84,28 @@ export function layoutCoverage(
   return { inScope: scope.length === 0 ? null : inScope, faults, leftOut, byRemainder, atStake, netEffect };
 }
 
-/** How often a side of an account is taken, over all facet values that lines tell apart. */
+/** How often a side of an account is taken, over all facet values and directions that lines tell apart. */
 function counter({ readings }: CompiledLayout, facets: readonly CodeList[]) {
-  const wanted = readings.map((reading) =>
-    (Object.entries(reading.facets) as [ListKey, readonly string[]][]).map(([key, values]) => {
+  const wanted = readings.map((reading): { readonly key: ListKey | 'direction'; readonly values: ReadonlySet<string> }[] => [
+    ...(Object.entries(reading.facets) as [ListKey, readonly string[]][]).map(([key, values]) => {
       const list = facets.find((one) => one.key === key);
       return { key, values: new Set(values.flatMap((value) => (value === '' || !list ? [value] : valuesBelow(list, value)))) };
     }),
-  );
-  return (line: number, takes: readonly Take[], side: 1 | 2): { readonly least: number; readonly most: number } => {
+    ...(reading.direction ? [{ key: 'direction' as const, values: new Set<string>([reading.direction]) }] : []),
+  ]);
+  return (line: number, takes: readonly Take[], side: 1 | 2, asCash: number): { readonly least: number; readonly most: number } => {
     const own = takes.filter(({ sides }) => (sides & side) !== 0);
     const isWhole = ({ reading }: Take): boolean => reading < 0 || (wanted[reading]?.length ?? 0) === 0;
-    const whole = (line >= 0 ? 1 : 0) + own.reduce((sum, take) => sum + (isWhole(take) ? Number(take.factor) : 0), 0);
+    const whole = (line >= 0 ? 1 : 0) + ((asCash & side) !== 0 ? 1 : 0) + own.reduce((sum, take) => sum + (isWhole(take) ? Number(take.factor) : 0), 0);
     const parts = own.filter((take) => !isWhole(take));
     if (parts.length === 0) return { least: whole, most: whole };
     const keys = [...new Set(parts.flatMap(({ reading }) => wanted[reading]?.map(({ key }) => key) ?? []))];
-    const values = keys.map((key) => ['', ...(facets.find((list) => list.key === key)?.codes.map(({ code }) => code) ?? [])]);
+    const values = keys.map((key) =>
+      key === 'direction' ? [...directions] : ['', ...(facets.find((list) => list.key === key)?.codes.map(({ code }) => code) ?? [])],
+    );
     if (values.reduce((product, { length }) => product * length, 1) > mostCombinations) return { least: 0, most: 1 };
     let [least, most] = [Number.MAX_SAFE_INTEGER, 0];
-    const visit = (at: number, chosen: ReadonlyMap<ListKey, string>): void => {
+    const visit = (at: number, chosen: ReadonlyMap<string, string>): void => {
       const key = keys[at];
       if (key === undefined) {
         const taken = parts.reduce(

@@ -45,6 +45,10 @@ export type LayoutFinding = { readonly key: string } & (
   | { readonly code: 'hidden_nowhere' }
   | { readonly code: 'source_unknown'; readonly source: Source }
   | { readonly code: 'followed_unknown' }
+  /** `key` is that of a transfer, which stands by itself; or of a line of cash. */
+  | { readonly code: 'transfer_line_unknown'; readonly named: string }
+  /** No account has the role cash, so that there is no change to explain. */
+  | { readonly code: 'no_cash' }
   /** The line that was adjusted, or that an inserted line stood in or behind, has gone. */
   | { readonly code: 'adjustment_idle'; readonly adjusted: string; readonly caption: string }
 );

@@ -1,11 +1,14 @@
+import type { Day } from '../calendar/day.ts';
 import type { Side } from '../chart/element.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { Formula } from '../formula/formula.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
 import type { CaptionLanguage } from './captionWords.ts';
 
-/** Of the layouts that are made from the placement. */
+/** Of the two layouts that every account stands in one of. */
 export type LayoutKind = 'balance_sheet' | 'income_statement';
+/** Of all layouts that are made from the placement. */
+export type GeneratedKind = LayoutKind | 'cash_flow';
 
 /** How a line is printed. `usual`: as its kind is. */
 export interface LineLook {
@@ -56,10 +59,16 @@ export interface HeadingLine extends LineBase {
 
 /** Which amount of an account a line takes, where it is not the column's own. */
 export interface AccountReading {
-  readonly measure: 'column' | 'opening' | 'closing' | 'mean' | 'movement';
+  /** `exchange`: of cash, what changed with exchange rates alone (IAS 7.28). */
+  readonly measure: 'column' | 'opening' | 'closing' | 'mean' | 'movement' | 'exchange';
   /** Lines with these facet values alone; none for all lines. */
   readonly facets: FacetFilter;
+  /** Of a movement: on the account's normal side alone, or on the other; a reversing line counts against what it reverses. */
+  readonly direction?: Direction;
 }
+
+export const directions = ['increase', 'decrease'] as const;
+export type Direction = (typeof directions)[number];
 
 /** Portions of accounts by dense number: bit 1 is the debit side, bit 2 the credit side. */
 export interface Selection {
@@ -79,6 +88,8 @@ export interface AccountsLine extends LineBase {
   readonly isMemo?: boolean;
   /** Its accounts stand under it whatever the detail. */
   readonly byAccount?: boolean;
+  /** Of the effect of exchange rates on cash: key of the line of accounts where profit is freed of it (IAS 7.28). */
+  readonly addedBackOn?: string;
 }
 
 /** A line that a sum counts, by its net amount (debit positive). */
@@ -122,13 +133,30 @@ export interface TextLine extends LineBase {
 
 export type Line = GroupLine | HeadingLine | AccountsLine | SumLine | CalculationLine | ResultLine | TextLine;
 
+/**
+ * An amount moved from one line to another, in no coverage: a double entry between lines, so that no total of both changes.
+ * Of a cash flow, the flow is taken from one line and added on the other.
+ */
+export interface Transfer {
+  readonly key: string;
+  readonly text: string;
+  /** Keys of lines of accounts. */
+  readonly on: string;
+  readonly from: string;
+  /** Living: what the portions moved in the column, as it stands on `from`. Fixed: an inflow, in columns that hold the day. */
+  readonly amount: { readonly kind: 'living'; readonly selection: Selection } | { readonly kind: 'fixed'; readonly day: Day; readonly inflow: bigint };
+}
+
 export interface Layout {
   /** `free`: lines of an author's choice, such as those of a tax return or indicators. */
-  readonly kind: LayoutKind | 'free';
+  readonly kind: GeneratedKind | 'free';
   /** In which its captions are. */
   readonly language: CaptionLanguage;
   readonly title: string;
   readonly lines: readonly Line[];
+  /** Of a cash flow: the portions that are cash, which all others explain the change of. */
+  readonly cash?: Selection;
+  readonly transfers?: readonly Transfer[];
 }
 
 /** Whether the amounts of a line count in the group around it. */

@@ -11,6 +11,8 @@ export function namesOf(line: OwnLine): string[] {
       return [...hidden, ...line.terms.map(({ key }) => key)];
     case 'calculation':
       return [...hidden, ...placesOf(line.formula).map(({ key }) => key)];
+    case 'cash':
+      return [...hidden, ...(line.addedBackOn === null ? [] : [line.addedBackOn])];
     case 'follows':
       return [...hidden, ...line.adjustments.flatMap(({ hiddenIn }) => (hiddenIn === undefined ? [] : [hiddenIn]))];
     default:
@@ -38,6 +40,8 @@ export function renamedIn(line: OwnLine, renamed: (key: string) => string): OwnL
       return { ...base, terms: base.terms.map((term) => ({ ...term, key: renamed(term.key) })) };
     case 'calculation':
       return { ...base, formula: renamedInText(base.formula, renamed) };
+    case 'cash':
+      return { ...base, addedBackOn: orNone(base.addedBackOn) };
     case 'follows':
       return {
         ...base,

@@ -45,6 +45,8 @@ function made(kind: OwnLineKind, key: string, caption: string): OwnLine {
       return { ...base, ...signed, kind, formula: '', result: 'amount' };
     case 'result':
       return { ...base, kind, reversed: false };
+    case 'cash':
+      return { ...base, shown: 'always', kind, of: 'closing', addedBackOn: null };
     case 'text':
     case 'space':
       return { ...base, kind };

@@ -3,6 +3,7 @@ import { accountLabel } from '../chart/accountReference.ts';
 import type { CodesOfAccount } from '../chart/codeList.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
 import { columnsFor } from '../columns/comparisons.ts';
+import { naturesOf } from '../placement/cashNature.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { portionsByAccount } from '../placement/place.ts';
 import { presentRows } from '../statement/presentRows.ts';
@@ -19,10 +20,17 @@ import { type AccountsOwnLine, type OwnLayout, type OwnLine, scopeOf } from './o
 import type { Source } from './source.ts';
 
 /** The facts of a small company for a composed layout. */
-function factsOf(company: TestCompany, layout: Pick<OwnLayout, 'kind' | 'scope'>, codes: ReadonlyMap<number, CodesOfAccount> = new Map()): LayoutFacts {
+export function factsOf(
+  company: TestCompany,
+  layout: Pick<OwnLayout, 'kind' | 'scope'>,
+  codes: ReadonlyMap<number, CodesOfAccount> = new Map(),
+  natures: Parameters<typeof naturesOf>[1] = [],
+): LayoutFacts {
+  const tree = buildCategoryTree(company.categories);
   return {
-    accounts: company.accounts.map(({ id, number, element, parentId }) => ({ id, number, element, parentId, codes: codes.get(id) ?? {} })),
-    tree: buildCategoryTree(company.categories),
+    accounts: company.accounts.map((account) => ({ ...account, codes: codes.get(account.id) ?? {} })),
+    tree,
+    natures: naturesOf(tree, natures),
     portions: portionsByAccount(company.places),
     order: 'by_value',
     retainedEarningsId: company.retainedEarningsId ?? null,
@@ -40,12 +48,12 @@ export function composed(company: TestCompany, layout: OwnLayout, facts = factsO
   const resets = Uint8Array.from(company.accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0));
   const run = (net: readonly bigint[], more: Partial<Parameters<typeof runColumn>[1]> = {}) => {
     const vector = BigInt64Array.from(net);
-    return runColumn(compiled, { net: vector, result: resultOf(vector, resets), notAllotted: 0n, exponent: 2, days: 273, ...more });
+    return runColumn(compiled, { net: vector, result: resultOf(vector, resets), notAllotted: 0n, exponent: 2, span, ...more });
   };
   const rows = (columns: readonly (readonly bigint[])[], detail: Partial<Detail> = {}) =>
     presentRows({
       compiled,
-      columns: columnsFor(layout.kind === 'free' ? 'income_statement' : layout.kind, span, columns.length > 1 ? span : null),
+      columns: columnsFor(layout.kind === 'balance_sheet' ? 'balance_sheet' : 'income_statement', span, columns.length > 1 ? span : null),
       runs: columns.map((net) => run(net)),
       accounts: company.accounts.map((account: Account, index) => ({ account, label: accountLabel(account), index, isParent: false })),
       detail: { rungs: 9, opened: new Set(), shut: new Set(), zeroLines: false, ...detail },

@@ -1,9 +1,11 @@
-import type { Element, Side } from '../chart/element.ts';
+import type { Day } from '../calendar/day.ts';
+import { type Element, elements, type Side } from '../chart/element.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { CaptionInLanguage } from '../placement/captionsIn.ts';
 import type { Step, Term } from '../placement/category.ts';
 import type { PlaceSide } from '../placement/place.ts';
-import type { AccountReading, CalculationResult, Layout, LineLook, LineShown } from './line.ts';
+import type { FlowPart } from './flowLines.ts';
+import type { AccountReading, CalculationResult, Direction, Layout, LineLook, LineShown } from './line.ts';
 import type { Source } from './source.ts';
 
 /** What an author says of any line. */
@@ -40,7 +42,9 @@ interface Taking {
   readonly except: readonly Source[];
   readonly takes: PlaceSide;
   readonly facets: FacetFilter;
-  readonly measure: AccountReading['measure'];
+  readonly measure: Exclude<AccountReading['measure'], 'exchange'>;
+  /** Of movements: on the normal side of each account alone, or on the other. */
+  readonly direction?: Direction;
   readonly byAccount: boolean;
 }
 
@@ -49,7 +53,9 @@ export type Followed =
   | { readonly of: 'category'; readonly categoryId: number }
   | { readonly of: 'term'; readonly element: 'asset' | 'liability'; readonly term: Term }
   | { readonly of: 'element'; readonly element: Element }
-  | { readonly of: 'step'; readonly step: Step };
+  | { readonly of: 'step'; readonly step: Step }
+  /** Of a cash flow: what the balance sheet's categories with such a nature move. */
+  | { readonly of: 'flow'; readonly part: FlowPart };
 
 /** What an author changes in a line that follows; what is not said stays as the categories have it. */
 export interface Adjustment {
@@ -94,8 +100,13 @@ export type AccountsOwnLine = OwnLineBase & Signed & Taking & { readonly kind: '
 export type RemainderOwnLine = OwnLineBase & Signed & { readonly kind: 'remainder'; readonly elements: readonly Element[]; readonly byAccount: boolean };
 export type SumOwnLine = OwnLineBase & Signed & { readonly kind: 'sum'; readonly terms: readonly { readonly key: string; readonly sign: 1 | -1 }[] };
 export type CalculationOwnLine = OwnLineBase & Signed & { readonly kind: 'calculation'; readonly formula: string; readonly result: CalculationResult };
-/** Profit or loss; in a layout of income and expense a memo, since it stands there already. */
-export type ResultOwnLine = OwnLineBase & { readonly kind: 'result'; readonly reversed: boolean };
+/**
+ * Profit or loss; in a layout of income and expense a memo, since it stands there already. In a cash flow it takes all income and
+ * expense accounts but those that `except` holds.
+ */
+export type ResultOwnLine = OwnLineBase & { readonly kind: 'result'; readonly reversed: boolean; readonly except?: readonly Source[] };
+/** Of a cash flow. `addedBackOn`: of the effect of exchange rates, the line where profit is freed of it. */
+export type CashOwnLine = OwnLineBase & { readonly kind: 'cash'; readonly of: 'opening' | 'closing' | 'exchange'; readonly addedBackOn: string | null };
 export type TextOwnLine = OwnLineBase & { readonly kind: 'text' | 'space' };
 
 /** A row of a layout that somebody composed. */
@@ -108,6 +119,7 @@ export type OwnLine =
   | SumOwnLine
   | CalculationOwnLine
   | ResultOwnLine
+  | CashOwnLine
   | TextOwnLine;
 
 export type OwnLineKind = OwnLine['kind'];
@@ -121,9 +133,24 @@ export const ownLineKinds = [
   'result',
   'remainder',
   'memo',
+  'cash',
   'text',
   'space',
 ] as const satisfies readonly OwnLineKind[];
+
+/** A double entry between two lines of accounts; what it moves counts in no coverage. */
+export interface OwnTransfer {
+  /** Unique among those of the layout. */
+  readonly key: string;
+  /** Why, as it is listed under the statement. */
+  readonly text: string;
+  readonly on: string;
+  readonly from: string;
+  readonly amount:
+    | { readonly kind: 'living'; readonly sources: readonly Source[]; readonly except: readonly Source[] }
+    /** `inflow`: minor units in decimal, as in files. */
+    | { readonly kind: 'fixed'; readonly day: Day; readonly inflow: string };
+}
 
 /** A layout that somebody composed; it is made into lines of its own anew whenever it is run. */
 export interface OwnLayout {
@@ -135,6 +162,9 @@ export interface OwnLayout {
   /** Of a free layout: the elements whose accounts have to stand in it; none: no coverage is claimed. */
   readonly scope: readonly Element[];
   readonly lines: readonly OwnLine[];
+  /** Of a cash flow: cash in debit alone is cash, overdrafts are placed like any other account; else cash is taken whole. */
+  readonly overdraftsApart?: boolean;
+  readonly transfers?: readonly OwnTransfer[];
 }
 
 export const plainLook: LineLook = { weight: 'usual', indent: 0, spaceBefore: false, breakBefore: false };
@@ -188,6 +218,8 @@ export function scopeOf({ kind, scope }: Pick<OwnLayout, 'kind' | 'scope'>): rea
       return ['asset', 'liability', 'equity'];
     case 'income_statement':
       return ['income', 'expense'];
+    case 'cash_flow':
+      return elements;
     case 'free':
       return scope;
   }

@@ -36,7 +36,7 @@ describe('a layout that goes to another chart', () => {
       { ...summing('both', { 'category.2': 1, cash: -1 }), hiddenIn: 'net.1' },
       calculating('half', '"category.2" / 2 + cash + sum("own.1" to "category.2")'),
     ];
-    const carried = carryOver(lines, namesCarried(lines, here), there);
+    const carried = carryOver(lines, [], namesCarried(lines, [], here), there);
     expect(carried.missing).toEqual([]);
     expect(carried.lines).toMatchObject([
       {
@@ -61,7 +61,7 @@ describe('a layout that goes to another chart', () => {
         { except: [{ kind: 'account', accountId: 5 }] },
       ),
     ];
-    const { lines: carried, missing } = carryOver(lines, namesCarried(lines, here), { tree: buildCategoryTree([]), accounts: [], lists: [] });
+    const { lines: carried, missing } = carryOver(lines, [], namesCarried(lines, [], here), { tree: buildCategoryTree([]), accounts: [], lists: [] });
     expect(missing).toEqual([
       { line: 'cash', thing: 'category', name: 'Cash > At sea' },
       { line: 'cash', thing: 'account', name: '1000 Bank' },

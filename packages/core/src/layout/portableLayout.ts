@@ -2,7 +2,7 @@ import type { CodeList, ListKey } from '../chart/codeList.ts';
 import type { Element } from '../chart/element.ts';
 import { pathOf } from '../placement/categoryTree.ts';
 import { keysSpokenOf, renamedIn } from './lineNames.ts';
-import { mapLines, type OwnLine, walkOwn } from './ownLayout.ts';
+import { mapLines, type OwnLine, type OwnTransfer, walkOwn } from './ownLayout.ts';
 import type { Source, SourceFacts } from './source.ts';
 
 /** What ids in the lines of a layout mean, so that another chart can be asked for the same. */
@@ -25,23 +25,38 @@ export interface NotCarried {
 }
 
 function sourcesOf(line: OwnLine): readonly Source[] {
+  if (line.kind === 'result') return line.except ?? [];
   return line.kind === 'accounts' || line.kind === 'memo' ? [...line.sources, ...line.except] : [];
 }
 
-/** The names of all that lines speak of by id. */
-export function namesCarried(lines: readonly OwnLine[], { tree, accounts, lists }: CarryingFacts): CarriedNames {
+function sourcesOfTransfer({ amount }: OwnTransfer): readonly Source[] {
+  return amount.kind === 'living' ? [...amount.sources, ...amount.except] : [];
+}
+
+/** The names of all that lines, and transfers between them, speak of by id. */
+export function namesCarried(lines: readonly OwnLine[], transfers: readonly OwnTransfer[], { tree, accounts, lists }: CarryingFacts): CarriedNames {
   const [categoryIds, accountIds, keys] = [new Set<number>(), new Set<number>(), new Set<ListKey>()];
-  walkOwn(lines, (line) => {
-    for (const source of sourcesOf(line)) {
+  const note = (sources: readonly Source[]): void => {
+    for (const source of sources) {
       if (source.kind === 'category') categoryIds.add(source.categoryId);
       if (source.kind === 'account') accountIds.add(source.accountId);
       if (source.kind === 'code') keys.add(source.list);
     }
-    if (line.kind === 'accounts' || line.kind === 'memo') for (const key of Object.keys(line.facets)) keys.add(key as ListKey);
-    for (const key of keysSpokenOf(line)) {
+  };
+  for (const transfer of transfers) {
+    note(sourcesOfTransfer(transfer));
+    noteTreeKeys([transfer.on, transfer.from]);
+  }
+  function noteTreeKeys(named: readonly string[]): void {
+    for (const key of named) {
       const id = categoryIdIn(key);
       if (id !== 0) categoryIds.add(id);
     }
+  }
+  walkOwn(lines, (line) => {
+    note(sourcesOf(line));
+    if (line.kind === 'accounts' || line.kind === 'memo') for (const key of Object.keys(line.facets)) keys.add(key as ListKey);
+    noteTreeKeys(keysSpokenOf(line));
     if (line.kind === 'follows' && line.followed.of === 'category') categoryIds.add(line.followed.categoryId);
   });
   return {
@@ -55,14 +70,16 @@ export function namesCarried(lines: readonly OwnLine[], { tree, accounts, lists 
 }
 
 /**
- * The lines as another chart has what they name: categories by element and path, accounts by number (by name where they have
- * none), lists by name. What is not there is told, and is left out of sources; lines that follow it stay and say so.
+ * The lines, and transfers between them, as another chart has what they name: categories by element and path, accounts by number (by name where they have
+ * none), lists by name. What is not there is told, and is left out of sources; lines that follow it stay and say so. Fixed
+ * transfers are amounts of the company that they come from, and stay there.
  */
 export function carryOver(
   lines: readonly OwnLine[],
+  transfers: readonly OwnTransfer[],
   names: CarriedNames,
   facts: CarryingFacts,
-): { readonly lines: readonly OwnLine[]; readonly missing: readonly NotCarried[] } {
+): { readonly lines: readonly OwnLine[]; readonly transfers: readonly OwnTransfer[]; readonly missing: readonly NotCarried[] } {
   const pathKey = (element: Element, path: readonly string[]): string => [element, ...path.map((name) => name.toLowerCase())].join('\u0000');
   const byPath = new Map([...facts.tree.nodes.values()].map((node) => [pathKey(node.category.element, pathOf(node)), node.category.id]));
   const byNumber = new Map(facts.accounts.flatMap(({ id, number }) => (number === '' ? [] : [[number, id] as const])));
@@ -87,6 +104,10 @@ export function carryOver(
   const carry = (line: string, source: Source): Source[] => {
     switch (source.kind) {
       case 'numbers':
+      case 'step':
+      case 'nature':
+      case 'role':
+      case 'elements':
         return [source];
       case 'category': {
         const categoryId = categoryOf.get(source.categoryId);
@@ -112,6 +133,7 @@ export function carryOver(
     const id = categoryIdIn(key);
     return id === 0 ? key : `${key.slice(0, key.indexOf('.'))}.${categoryOf.get(id) ?? 0}`;
   };
+  const all = (line: string, sources: readonly Source[]) => sources.flatMap((source) => carry(line, source));
   const carried = mapLines(lines, (here): OwnLine => {
     const line = renamedIn(here, treeKey);
     if (line.kind === 'accounts' || line.kind === 'memo') {
@@ -120,16 +142,21 @@ export function carryOver(
         if (list === undefined) missing.push({ line: line.key, thing: 'list', name: nameOf.list(key as ListKey) });
         return list === undefined ? [] : [[list, values] as const];
       });
-      const all = (sources: readonly Source[]) => sources.flatMap((source) => carry(line.key, source));
-      return { ...line, sources: all(line.sources), except: all(line.except), facets: Object.fromEntries(facets) };
+      return { ...line, sources: all(line.key, line.sources), except: all(line.key, line.except), facets: Object.fromEntries(facets) };
     }
+    if (line.kind === 'result' && line.except) return { ...line, except: all(line.key, line.except) };
     if (line.kind !== 'follows') return line;
     const { followed } = line;
     const categoryId = followed.of === 'category' ? categoryOf.get(followed.categoryId) : undefined;
     if (followed.of === 'category' && categoryId === undefined) missing.push({ line: line.key, thing: 'category', name: nameOf.category(followed.categoryId) });
     return followed.of === 'category' ? { ...line, followed: { of: 'category', categoryId: categoryId ?? unknownCategory } } : line;
   });
-  return { lines: carried, missing };
+  const living = transfers.flatMap((transfer): OwnTransfer[] => {
+    const { key, on, from, amount } = transfer;
+    if (amount.kind !== 'living') return [];
+    return [{ ...transfer, on: treeKey(on), from: treeKey(from), amount: { ...amount, sources: all(key, amount.sources), except: all(key, amount.except) } }];
+  });
+  return { lines: carried, transfers: living, missing };
 }
 
 /** No category has it; the line says that what it follows has gone. */
@@ -139,8 +166,8 @@ function kindOf(key: ListKey): string {
   return key.slice(0, key.indexOf(':'));
 }
 
-/** `category.12` → 12; 0 where a key is none of the tree's. */
+/** `category.12` → 12, `own_added.12` too; 0 where a key is none of the tree's. */
 function categoryIdIn(key: string): number {
-  const found = /^(?:category|net|own)\.(\d+)$/.exec(key);
+  const found = /^[a-z_]+\.(\d+)$/.exec(key);
   return found ? Number(found[1]) : 0;
 }

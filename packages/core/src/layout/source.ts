@@ -1,8 +1,11 @@
+import type { AccountRole } from '../chart/accountRole.ts';
 import type { CodesOfAccount, ListKey } from '../chart/codeList.ts';
-import type { Element } from '../chart/element.ts';
+import type { Element, Side } from '../chart/element.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import { numberKey, rangeTest } from '../chart/numberRange.ts';
 import { readRangeText } from '../chart/rangeText.ts';
+import { stepOf } from '../placement/cashNature.ts';
+import type { Nature, Step } from '../placement/category.ts';
 import { type CategoryTree, walkCategories } from '../placement/categoryTree.ts';
 import type { PlaceSide, Portions } from '../placement/place.ts';
 import type { Selection } from './line.ts';
@@ -16,13 +19,23 @@ export type Source =
   /** Accounts with the report code, or with one that begins so. */
   | { readonly kind: 'code'; readonly list: ListKey; readonly code: string; readonly begins: boolean }
   /** The account, and all below it. */
-  | { readonly kind: 'account'; readonly accountId: number };
+  | { readonly kind: 'account'; readonly accountId: number }
+  /** All that stands in categories of the step. */
+  | { readonly kind: 'step'; readonly step: Step }
+  /** All that stands in categories of these elements whose cash flows are of the nature. */
+  | { readonly kind: 'nature'; readonly nature: Nature; readonly elements: readonly Element[] }
+  /** Accounts of these elements, placed or not. */
+  | { readonly kind: 'elements'; readonly elements: readonly Element[] }
+  /** Accounts with the role. */
+  | { readonly kind: 'role'; readonly role: AccountRole };
 
 /** What sources are looked up in. */
 export interface SourceAccount {
   readonly id: number;
   readonly number: string;
   readonly element: Element;
+  readonly normalSide: Side;
+  readonly role: AccountRole | null;
   readonly parentId: number | null;
   readonly codes: CodesOfAccount;
 }
@@ -31,6 +44,8 @@ export interface SourceFacts {
   /** In the order of the cube's dense numbering. */
   readonly accounts: readonly SourceAccount[];
   readonly tree: CategoryTree;
+  /** Of every category, whether it says so itself or not. */
+  readonly natures: ReadonlyMap<number, Nature>;
   readonly portions: ReadonlyMap<number, Portions>;
   readonly order: DigitOrder;
 }
@@ -60,18 +75,28 @@ export function selectPortions(sources: readonly Source[], except: readonly Sour
   return { accounts: Int32Array.from(accounts), sides: Uint8Array.from(sides) };
 }
 
-function holdsOf(source: Source, { tree, portions, order, accounts }: SourceFacts): Holds {
+function holdsOf(source: Source, { tree, natures, portions, order, accounts }: SourceFacts): Holds {
   switch (source.kind) {
     case 'category': {
       const node = tree.nodes.get(source.categoryId);
       const ids = new Set<number>();
       if (node) walkCategories([node], ({ category }) => ids.add(category.id));
-      return ({ id }) => {
-        const own = portions.get(id);
-        if (!own) return 0;
-        return (own.debit !== null && ids.has(own.debit) ? 1 : 0) | (own.credit !== null && ids.has(own.credit) ? 2 : 0);
-      };
+      return standingIn(ids, portions);
     }
+    case 'step': {
+      const ids = new Set<number>();
+      for (const [id, node] of tree.nodes) if (stepOf(node) === source.step) ids.add(id);
+      return standingIn(ids, portions);
+    }
+    case 'nature': {
+      const ids = new Set<number>();
+      for (const [id, { category }] of tree.nodes) if (source.elements.includes(category.element) && natures.get(id) === source.nature) ids.add(id);
+      return standingIn(ids, portions);
+    }
+    case 'elements':
+      return ({ element }) => (source.elements.includes(element) ? bothSides : 0);
+    case 'role':
+      return ({ role }) => (role === source.role ? bothSides : 0);
     case 'numbers': {
       const ranges = readRangeText(source.text, null);
       if (!ranges.ok) return () => 0;
@@ -90,6 +115,16 @@ function holdsOf(source: Source, { tree, portions, order, accounts }: SourceFact
       return ({ id }) => (below.has(id) ? bothSides : 0);
     }
   }
+}
+
+function standingIn(categoryIds: ReadonlySet<number>, portions: SourceFacts['portions']): Holds {
+  return ({ id }) => sidesIn(categoryIds, portions.get(id));
+}
+
+/** Bits of the sides that stand in one of the categories. */
+export function sidesIn(categoryIds: ReadonlySet<number>, portions: Portions | undefined): number {
+  if (!portions) return 0;
+  return (portions.debit !== null && categoryIds.has(portions.debit) ? 1 : 0) | (portions.credit !== null && categoryIds.has(portions.credit) ? 2 : 0);
 }
 
 /** An account and all below it, to any depth. */

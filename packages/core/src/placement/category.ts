@@ -4,8 +4,11 @@ import type { Element } from '../chart/element.ts';
 export const steps = ['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued'] as const;
 export type Step = (typeof steps)[number];
 export type Term = 'current' | 'non_current';
-/** Of what kind the cash flows of a category are (IAS 7.10); `none`: it moves no cash. */
-export const natures = ['operating', 'investing', 'financing', 'none'] as const;
+/**
+ * Of what kind the cash flows of a category are (IAS 7.10); interest, dividends and taxes on income are shown by themselves
+ * (IAS 7.31, 7.35); `none`: it moves no cash.
+ */
+export const natures = ['operating', 'investing', 'financing', 'interest', 'dividends', 'income_tax', 'none'] as const;
 export type Nature = (typeof natures)[number];
 
 export interface Category {

@@ -4,6 +4,7 @@ export type ProofName =
   | 'trial_balance'
   | 'assets_equal_claims'
   | 'profit_in_equity'
+  | 'cash_ties'
   | 'coverage'
   | 'codes_complete'
   | 'layouts_complete'

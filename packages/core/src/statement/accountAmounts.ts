@@ -1,3 +1,4 @@
+import type { GrossVector } from '../cube/vector.ts';
 import type { AccountReading } from '../layout/line.ts';
 import { divideHalfAwayFromZero } from '../money/round.ts';
 
@@ -8,14 +9,38 @@ export interface AccountAmounts {
   readonly closing: BigInt64Array;
   /** What completed years left at the end, where no account is named for it. */
   readonly notAllotted: bigint;
+  /** Of cash flows and of lines that take one direction: known where a layout asks for them. */
+  readonly flows?: AccountFlows;
 }
 
-/** One amount per account for what a line takes instead of the column's own. A mean is rounded account by account, so that accounts add up to their line. */
+export interface AccountFlows {
+  /** What moved on the normal side of each account; the rest of its movement went the other way. */
+  readonly increases: BigInt64Array;
+  /** What exchange rates alone changed on accounts of cash. */
+  readonly exchange: BigInt64Array;
+}
+
+/**
+ * What moved on the normal side, debit positive, from gross sums of a span. `reversing`: what reversing entries have on both
+ * sides of each account together, since a line of one counts against what it reverses.
+ */
+export function increasesOf(gross: GrossVector, reversing: BigInt64Array, isCreditNormal: (account: number) => boolean): BigInt64Array {
+  return gross.debit.map((debit, account) =>
+    isCreditNormal(account) ? (reversing[account] as bigint) - (gross.credit[account] as bigint) : debit - (reversing[account] as bigint),
+  );
+}
+
+/** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is rounded account by account, so that accounts add up to their line. */
 export function amountOfReading(
-  measure: AccountReading['measure'],
+  { measure, direction }: Pick<AccountReading, 'measure' | 'direction'>,
   own: 'closing' | 'movement',
-  { opening, movement, closing }: AccountAmounts,
+  { opening, movement, closing, flows }: AccountAmounts,
 ): BigInt64Array {
+  if (direction !== undefined || measure === 'exchange') {
+    if (!flows) throw new Error('flows are read by a layout that did not ask for them');
+    if (measure === 'exchange') return flows.exchange;
+    return direction === 'increase' ? flows.increases : movement.map((amount, account) => amount - (flows.increases[account] as bigint));
+  }
   switch (measure) {
     case 'column':
       return own === 'closing' ? closing : movement;
@@ -28,4 +53,9 @@ export function amountOfReading(
     case 'mean':
       return opening.map((amount, at) => divideHalfAwayFromZero(amount + (closing[at] as bigint), 2n));
   }
+}
+
+/** Whether a reading is of flows, which are not among the usual amounts of an account. */
+export function needsFlows({ measure, direction }: AccountReading): boolean {
+  return direction !== undefined || measure === 'exchange';
 }

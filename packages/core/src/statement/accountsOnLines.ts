@@ -15,7 +15,7 @@ export interface PresentedAccount {
 /** Which accounts a line takes, and what it holds of each; listed once a line is opened. */
 export class AccountsOnLines {
   private readonly takesOf = new Map<number, Take[]>();
-  /** 1 for lines that take an account. */
+  /** 1 for lines that there is something in to be shown. */
   private readonly takers: Uint8Array;
   private listed: Map<number, Set<PresentedAccount>> | null = null;
 
@@ -27,6 +27,7 @@ export class AccountsOnLines {
     this.takers = new Uint8Array(lines.length);
     for (const line of lineOfDebit) if (line >= 0) this.takers[line] = 1;
     for (const line of lineOfCredit) if (line >= 0) this.takers[line] = 1;
+    for (const { line } of compiled.fixed) this.takers[line] = 1;
     for (const take of takes) {
       this.takers[take.line] = 1;
       const there = this.takesOf.get(take.account);
@@ -39,6 +40,11 @@ export class AccountsOnLines {
     return this.takers[line] === 1;
   }
 
+  /** Texts of fixed transfers to or from a line, in their order. */
+  transfersOn(line: number): readonly string[] {
+    return [...new Set(this.compiled.fixed.flatMap((one) => (one.line === line ? [one.text] : [])))];
+  }
+
   /** In the order of the chart. */
   on(line: number): readonly PresentedAccount[] {
     this.listed ??= this.list();
@@ -49,7 +55,7 @@ export class AccountsOnLines {
   amountOn(line: number, account: number, run: RunColumn): bigint {
     const [debit, credit] = accountParts(this.compiled, run, account);
     let amount = (this.compiled.lineOfDebit[account] === line ? debit : 0n) + (this.compiled.lineOfCredit[account] === line ? credit : 0n);
-    if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(take, run);
+    if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(this.compiled, take, run);
     return amount;
   }
 

@@ -1,6 +1,6 @@
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { childrenOf, countsInGroup } from '../layout/line.ts';
-import { amountTaken, movedBySide, type RunColumn } from './runColumn.ts';
+import { amountTaken, fixedIn, movedBySide, type RunColumn } from './runColumn.ts';
 
 /** What one account gives to a cell, debit positive; `net` may be part of its balance by side only. */
 export interface Contribution {
@@ -20,6 +20,8 @@ export interface Contributions {
   readonly results: readonly LineContribution[];
   /** Amounts of calculations that a sum counts. */
   readonly calculations: readonly LineContribution[];
+  /** Of fixed transfers between lines. */
+  readonly transfers: readonly { readonly text: string; readonly net: bigint }[];
 }
 
 /** The parts of a line's amount in one column; their sum is the amount. Asked for when a cell is opened. Cost: accounts + lines. */
@@ -36,7 +38,7 @@ export function contributionsOf(compiled: CompiledLayout, run: RunColumn, key: s
   }
   for (const take of compiled.takes) {
     const factor = factorOf(take.line);
-    if (factor !== 0n) give(take.account, factor * amountTaken(take, run));
+    if (factor !== 0n) give(take.account, factor * amountTaken(compiled, take, run));
   }
   const ofLines = (kind: 'result' | 'calculation'): LineContribution[] =>
     compiled.lines.flatMap((line, index) => {
@@ -44,7 +46,8 @@ export function contributionsOf(compiled: CompiledLayout, run: RunColumn, key: s
       return line.kind === kind && net !== 0n ? [{ key: line.key, net }] : [];
     });
   const accounts = [...byAccount].flatMap(([account, net]) => (net === 0n ? [] : [{ account, net }])).sort((a, b) => a.account - b.account);
-  return { accounts, results: ofLines('result'), calculations: ofLines('calculation') };
+  const transfers = fixedIn(compiled, run).flatMap(({ line, text, net }) => (factorOf(line) === 0n ? [] : [{ text, net: factorOf(line) * net }]));
+  return { accounts, results: ofLines('result'), calculations: ofLines('calculation'), transfers };
 }
 
 /** What the lines for either side of an account hold of it in a column; one line for both holds the sum. */

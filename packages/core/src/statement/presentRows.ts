@@ -10,11 +10,11 @@ import {
   type Line,
   type SumLine,
 } from '../layout/line.ts';
-import { percentChangeInTenths } from '../money/round.ts';
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
-import type { LineFault, RunColumn } from './runColumn.ts';
+import { fixedIn, type LineFault, type RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import type { Detail, RowPart, RowRole, StatementColumn, StatementRow } from './statement.ts';
+import { withChanges } from './withChanges.ts';
 
 export interface PresentationInput {
   readonly compiled: CompiledLayout;
@@ -139,7 +139,10 @@ class Page {
     const sign = shownSign(line);
     const rows: StatementRow[] = [];
     const push = (suffix: string, accountId: number | null, caption: string, amounts: readonly bigint[]): void => {
-      const values = this.withChanges(amounts.map((amount) => amount * sign));
+      const values = withChanges(
+        this.input.columns,
+        amounts.map((amount) => amount * sign),
+      );
       if (!this.isHidden(null, values))
         rows.push(
           this.row(line, {
@@ -170,6 +173,13 @@ class Page {
         runs.map(({ amounts }) => amounts[hidden] as bigint),
       );
     }
+    for (const [place, text] of this.accounts.transfersOn(index).entries())
+      push(
+        `transfer ${place + 1}`,
+        null,
+        text,
+        runs.map((run) => fixedIn(compiled, run).reduce((sum, one) => (one.line === index && one.text === text ? sum + one.net : sum), 0n)),
+      );
     return rows;
   }
 
@@ -250,7 +260,8 @@ class Page {
   private shownValues(line: Line): (bigint | null)[] {
     const { compiled, runs } = this.input;
     const index = compiled.indexOf.get(line.key) as number;
-    return this.withChanges(
+    return withChanges(
+      this.input.columns,
       runs.map((run) => shownValue(compiled, run, index)),
       unitOf(line) === 'amount',
     );
@@ -265,19 +276,6 @@ class Page {
     });
     let next = 0;
     return this.input.columns.map((column) => (column.kind === 'amount' ? (faults[next++] ?? null) : null));
-  }
-
-  /** What is no amount has no percent of change. */
-  private withChanges(amounts: readonly (bigint | null)[], isAmount = true): (bigint | null)[] {
-    let next = 0;
-    return this.input.columns.map((column) => {
-      if (column.kind === 'amount') return amounts[next++] as bigint | null;
-      const current = amounts[column.of] ?? null;
-      const earlier = amounts[column.against] ?? null;
-      if (current === null || earlier === null) return null;
-      if (column.kind === 'change') return current - earlier;
-      return isAmount ? percentChangeInTenths(current, earlier) : null;
-    });
   }
 
   private row(line: Line, row: RowFields): StatementRow {

@@ -1,7 +1,8 @@
+import { daysIn, type Span } from '../calendar/day.ts';
 import { evaluateFormula, type FormulaFault } from '../formula/evaluateFormula.ts';
 import { type Fraction, fraction, roundFraction } from '../formula/fraction.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
-import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
+import { type CompiledLayout, type FixedTake, shownAmount } from '../layout/compileLayout.ts';
 import { countsInGroup } from '../layout/line.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 
@@ -17,7 +18,8 @@ export interface ColumnInput {
   readonly readings?: readonly BigInt64Array[];
   /** What formulas reckon with. */
   readonly exponent?: number;
-  readonly days?: number;
+  /** Of the column: its days, and which fixed transfers are in it. */
+  readonly span?: Span;
 }
 
 /** Net amounts (debit positive) by line of the compiled layout. */
@@ -56,7 +58,8 @@ export function runColumn(compiled: CompiledLayout, input: ColumnInput): RunColu
     const line = amount > 0n ? debit : credit;
     if (line >= 0) amounts[line] = (amounts[line] as bigint) + amount;
   }
-  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(take, input);
+  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(compiled, take, input);
+  for (const { line, net: amount } of fixedIn(compiled, input)) amounts[line] = (amounts[line] as bigint) + amount;
   for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = line.of === 'year_to_date' ? input.result : input.notAllotted;
   for (let index = lines.length - 1; index >= 0; index--) {
     const parent = parentAt[index] as number;
@@ -72,8 +75,19 @@ export function movedBySide(opening: bigint, movement: bigint): readonly [debit:
   return [inDebit, movement - inDebit];
 }
 
-/** Decided by the account as a whole; where a line takes some facet values of a movement, by the side that the account ends on. */
+/** What fixed transfers give lines in a column. */
+export function fixedIn({ fixed }: CompiledLayout, { span }: Pick<ColumnInput, 'span'>): readonly FixedTake[] {
+  if (fixed.length === 0) return fixed;
+  if (!span) throw new Error('a layout with fixed transfers is run with the span of the column');
+  return fixed.filter(({ day }) => span.firstDay <= day && day <= span.lastDay);
+}
+
+/**
+ * Decided by the account as a whole: at the beginning for an opening amount; else, where a line takes facet values or a direction
+ * of a movement, by the side that the account ends on.
+ */
 export function amountTaken(
+  compiled: Pick<CompiledLayout, 'readings'>,
   { account, sides, reading, factor }: CompiledLayout['takes'][number],
   { net, sides: by, readings }: Pick<ColumnInput, 'net' | 'sides' | 'readings'>,
 ): bigint {
@@ -86,11 +100,12 @@ export function amountTaken(
   }
   const amount = readings?.[reading]?.[account] ?? 0n;
   if (sides === 3) return factor * amount;
-  const decisive = moves ? (by.opening[account] as bigint) + whole : whole;
-  return (decisive > 0n ? sides === 1 : decisive < 0n && sides === 2) ? factor * amount : 0n;
+  const isOpening = compiled.readings[reading]?.measure === 'opening';
+  const decisive = moves ? (by.opening[account] as bigint) + (isOpening ? 0n : whole) : whole;
+  return (decisive < 0n ? sides === 2 : sides === 1) ? factor * amount : 0n;
 }
 
-function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, days }: ColumnInput): RunColumn['reckoned'] {
+function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, span }: ColumnInput): RunColumn['reckoned'] {
   const { lines, indexOf, derived, cycles, between } = compiled;
   if (derived.length === 0 && cycles.length === 0) return none;
   const reckoned = new Map<number, Outcome<Fraction, LineFault>>();
@@ -123,9 +138,9 @@ function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, da
       reckoned.set(index, fail(line.formula));
       continue;
     }
-    if (exponent === undefined || days === undefined) throw new Error('a layout with calculations is run with exponent and days');
+    if (exponent === undefined || span === undefined) throw new Error('a layout with calculations is run with exponent and span');
     const value = evaluateFormula(line.formula, {
-      days,
+      days: daysIn(span),
       between,
       amountOf: (key) => {
         const at = indexOf.get(key);

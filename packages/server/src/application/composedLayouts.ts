@@ -36,19 +36,34 @@ export async function composedLayout(
   const version = await layouts.findVersion(books.company.id, id, inUse);
   if (!version) return null;
   const own = version.definition;
-  const { layout } = expandLayout(own, layoutFactsOf(books, own, language));
-  const made = { own, compiled: compileLayout(layout, books.cube.accountIds, books.portions) };
+  const made = { own, compiled: compileOwn(books, own, language) };
   ready.set(key, made);
   return made;
 }
 
-/** What stands in each composed layout that runs over the categories which the books show. */
-export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books, net: BigInt64Array): Promise<CoveredLayout[]> {
-  const covered: CoveredLayout[] = [];
+/** Made ready over the chart and placement of the books. */
+export function compileOwn(books: Books, own: OwnLayout, language: CaptionLanguage): CompiledLayout {
+  return compileLayout(expandLayout(own, layoutFactsOf(books, own, language)).layout, books.cube.accountIds, books.portions);
+}
+
+interface RunningLayout extends ComposedLayout {
+  readonly record: LayoutRecord;
+}
+
+/** The composed layouts that run over the categories which the books show, by name, in the company's main language. */
+export async function runningLayouts(ports: Pick<Ports, 'layouts'>, books: Books): Promise<RunningLayout[]> {
+  const running: RunningLayout[] = [];
   for (const record of await ports.layouts.list(books.company.id)) {
     if (record.classificationId !== books.classificationId) continue;
     const composed = await composedLayout(ports, books, record, books.company.languages[0] ?? 'en');
-    if (!composed) continue;
+    if (composed) running.push({ record, ...composed });
+  }
+  return running;
+}
+
+/** What stands in each composed layout that runs over the categories which the books show. */
+export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books, net: BigInt64Array): Promise<CoveredLayout[]> {
+  return (await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
     const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === `layout:${record.id}`).map(({ accountId }) => accountId));
     const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
       account: index,
@@ -56,7 +71,6 @@ export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books
       isParent,
       isLeftOut: leftOut.has(account.id),
     }));
-    covered.push({ name: record.name, coverage: layoutCoverage(composed.compiled, scopeOf(composed.own), accounts, net, books.lists) });
-  }
-  return covered;
+    return { name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, net, books.lists) };
+  });
 }

@@ -86,10 +86,11 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   }
   const base = { unit: 'amount' as const, formula: null, measure: column.measure, span: column.span, budget: column.budget ?? null, climb: rungs };
   if (choice.account === undefined) {
-    const carried = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
+    const ofLines = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
       caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key,
       net,
     }));
+    const carried = [...ofLines, ...parts.transfers.map(({ text, net }) => ({ caption: text, net }))];
     const isResult = line.kind === 'result' && line.of === 'year_to_date';
     return succeed({
       ...base,

@@ -1,4 +1,4 @@
-import { buildCategoryTree, type CaptionLanguage, captionsIn, type LayoutFacts, type OwnLayout, scopeOf } from '@ivory-ladder/core';
+import { buildCategoryTree, type CaptionLanguage, captionsIn, type LayoutFacts, naturesOf, type OwnLayout, scopeOf } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import type { Books } from './ports/index.ts';
 
@@ -16,6 +16,7 @@ export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'sc
   const facts: LayoutFacts = {
     accounts: books.cube.accountIds.flatMap((id) => byId.get(id) ?? []),
     tree: language === (books.company.languages[0] ?? 'en') ? books.categoryTree : buildCategoryTree(captionsIn(books.categories, language)),
+    natures: naturesOf(books.categoryTree, books.categories),
     portions: books.portions,
     order: books.company.digitOrder,
     retainedEarningsId: books.retainedEarningsId,

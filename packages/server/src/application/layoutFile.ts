@@ -37,7 +37,13 @@ export async function writeLayoutFile(ports: Ports, access: Access, id: number):
   if (!opened.ok) return opened;
   const layout = draft ?? used;
   if (!layout) return fail({ code: 'not_found', thing: 'layout', id });
-  return succeed({ format: 'ivory-ladder-layout', version: 1, name, layout, names: namesCarried(layout.lines, carryingFacts(opened.value)) });
+  return succeed({
+    format: 'ivory-ladder-layout',
+    version: 1,
+    name,
+    layout,
+    names: namesCarried(layout.lines, layout.transfers ?? [], carryingFacts(opened.value)),
+  });
 }
 
 export interface CarriedLayout {
@@ -57,11 +63,15 @@ export async function readLayoutFile(
   if (twice !== undefined) return fail({ code: 'layout_key_twice', line: twice });
   const opened = await openClassified(ports, access.companyId, classificationId);
   if (!opened.ok) return opened;
-  const carried = carryOver(layout.lines, names, carryingFacts(opened.value));
+  const carried = carryOver(layout.lines, layout.transfers ?? [], names, carryingFacts(opened.value));
   const taken = new Set((await ports.layouts.list(access.companyId)).map((other) => other.name.toLowerCase()));
   const added = await ports.layouts.add(
     access.companyId,
-    { name: freeName(name, taken), classificationId: opened.value.classificationId, draft: { ...layout, lines: carried.lines } },
+    {
+      name: freeName(name, taken),
+      classificationId: opened.value.classificationId,
+      draft: { ...layout, lines: carried.lines, ...(layout.transfers ? { transfers: carried.transfers } : {}) },
+    },
     access.actor,
   );
   if (!added.ok) return added;

@@ -1,4 +1,4 @@
-import { beginLayout, expandLayout, fail, type LayoutFinding, type LayoutKind, type Outcome, type OwnLayout, succeed, walkOwn } from '@ivory-ladder/core';
+import { beginLayout, expandLayout, fail, type GeneratedKind, type LayoutFinding, type Outcome, type OwnLayout, succeed, walkOwn } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
@@ -27,7 +27,7 @@ export async function viewLayoutVersion(
 export interface LayoutBeginning {
   readonly name: string;
   /** The generated layout that it begins as, the layout that it is a copy of, or nothing. */
-  readonly from: LayoutKind | 'nothing' | number;
+  readonly from: GeneratedKind | 'nothing' | number;
   readonly classificationId?: number | undefined;
 }
 
@@ -127,6 +127,7 @@ function isUnsound({ code }: LayoutFinding): boolean {
     case 'adjustment_idle':
     case 'source_unknown':
     case 'followed_unknown':
+    case 'no_cash':
       return false;
     case 'formula_malformed':
     case 'formula_line_unknown':
@@ -134,6 +135,7 @@ function isUnsound({ code }: LayoutFinding): boolean {
     case 'sum_line_unknown':
     case 'hidden_in_unknown':
     case 'hidden_nowhere':
+    case 'transfer_line_unknown':
       return true;
   }
 }

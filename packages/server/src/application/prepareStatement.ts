@@ -1,6 +1,7 @@
 import {
   type BalanceVector,
   balanceAt,
+  beginCashFlow,
   buildCategoryTree,
   type CaptionLanguage,
   type ColumnPlan,
@@ -13,14 +14,13 @@ import {
   comparisonSpan,
   compileLayout,
   type Day,
-  daysIn,
   type FacetFilter,
   fail,
   filterText,
+  type GeneratedKind,
   generateBalanceSheet,
   generateIncomeStatement,
   isSplitBySide,
-  type LayoutKind,
   layers,
   movementOver,
   type Outcome,
@@ -36,7 +36,7 @@ import {
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { budgetOver } from './budgetOver.ts';
-import { composedLayout } from './composedLayouts.ts';
+import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
@@ -68,7 +68,7 @@ export interface ColumnChoice extends SpanChoice {
 const mostColumns = 60;
 
 /** A generated statement, or the id of a composed layout. */
-export type StatementName = LayoutKind | number;
+export type StatementName = GeneratedKind | number;
 
 export interface PreparedStatement {
   readonly books: Books;
@@ -85,11 +85,11 @@ export interface PreparedStatement {
 }
 
 /** Layouts follow the placement: they are made from it, once for each structure, which every state of the ledger over it shares. */
-const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>>();
+const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>>();
 
 /** In a language of the company, its main one where none is asked for. */
-export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books)): Record<LayoutKind, CompiledLayout> {
-  const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<LayoutKind, CompiledLayout>>();
+export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books)): Record<GeneratedKind, CompiledLayout> {
+  const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>();
   compiledOf.set(books.portions, known);
   const made = known.get(language);
   if (made) return made;
@@ -98,6 +98,7 @@ export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage
   const compiled = {
     balance_sheet: compileLayout(generateBalanceSheet(facts), books.cube.accountIds, books.portions),
     income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
+    cash_flow: compileOwn(books, beginCashFlow(books.options.cashFlow, language), language),
   };
   known.set(language, compiled);
   return compiled;
@@ -173,7 +174,7 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
 
 /** What columns of a composed layout hold. */
 function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
-  return kind === 'balance_sheet' ? 'closing' : kind === 'income_statement' ? 'movement' : measure;
+  return kind === 'balance_sheet' ? 'closing' : kind === 'free' ? measure : 'movement';
 }
 
 export async function prepareStatement(
@@ -220,7 +221,8 @@ export function columnsOf(
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
 }
 
-function runOver(
+/** A column of a layout. `readings`: one vector for each reading of the layout. */
+export function runOver(
   books: Books,
   compiled: CompiledLayout,
   measure: 'closing' | 'movement',
@@ -239,7 +241,7 @@ function runOver(
     ...(opening ? { sides: { opening: opening.net, resets: books.traits.resets } } : {}),
     readings,
     exponent: books.company.currency.exponent,
-    days: daysIn(span),
+    span,
   });
 }
 
@@ -256,7 +258,7 @@ async function besideBudget(
   if (!budgeted.ok) return budgeted;
   const { name, net } = budgeted.value;
   const posted = movementOver(books.cube, layers, span, await partialsFor(ports, books, [span]));
-  const formulas = { exponent: books.company.currency.exponent, days: daysIn(span) };
+  const formulas = { exponent: books.company.currency.exponent, span };
   const runs = [posted, net].map((column) => runColumn(compiled, { ...inputOf(books, { net: column, notAllotted: 0n }), ...formulas }));
   return succeed({ books, layoutId, span, part: '', compiled, columns: columnsAgainst(name, span), runs, accounts: accountsInOrder(books) });
 }

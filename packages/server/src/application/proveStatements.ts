@@ -31,13 +31,14 @@ import { openClassified } from './inClassification.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
+import { proveCashFlows } from './proveCashFlows.ts';
 
 export interface Proofs {
   readonly books: Books;
   readonly proofs: readonly Proof[];
 }
 
-/** Every proof of the balance sheet and income statement, for the chosen day and its comparative. */
+/** Every proof of the statements, for the chosen day or span and its comparative. */
 export async function proveStatements(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<Proofs, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
@@ -70,6 +71,9 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       .map(({ account, state, net }) => ({ account, reason: state, net }));
   const codes = proveCodes(current.day, codesOf(books, current.net));
   const composed = proveLayouts(current.day, await coveredLayouts(ports, books, current.net));
+  const movementBefore = comparisonSpan(comparison.value, 'income_statement', span, books.calendar);
+  const cash = await proveCashFlows(ports, books, movementBefore ? [span, movementBefore] : [span]);
+  if (!cash.ok) return cash;
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
@@ -77,6 +81,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveTrialBalance(columns),
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
+      ...(cash.value ? [cash.value] : []),
       proveCoverage(current.day, coverage),
       ...(codes ? [codes] : []),
       ...(composed ? [composed] : []),

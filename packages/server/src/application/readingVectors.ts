@@ -1,26 +1,32 @@
 import {
   type AccountAmounts,
+  type AccountFlows,
   type AccountReading,
   amountOfReading,
   balanceAt,
   type FacetFilter,
   facetKey,
   fail,
+  type GrossVector,
+  grossOver,
+  increasesOf,
   type ListKey,
   layers,
   movementOver,
+  needsFlows,
   type Outcome,
   type Span,
   succeed,
   valuesBelow,
 } from '@ivory-ladder/core';
+import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 
-/** What every account has at the beginning and the end of a span, and what moved between. */
-export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, span: Span): Promise<AccountAmounts> {
+/** What every account has at the beginning and the end of a span, and what moved between; `withFlows`: by direction too, and with exchange rates. */
+export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, span: Span, withFlows: boolean): Promise<AccountAmounts> {
   const partial = await partialsFor(ports, books, [span]);
   const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial);
   return {
@@ -28,7 +34,15 @@ export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, sp
     movement: movementOver(books.cube, layers, span, partial),
     closing: closing.net,
     notAllotted: closing.notAllotted,
+    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(books.cube, layers, span, partial)) } : {}),
   };
+}
+
+async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: Span, gross: GrossVector): Promise<AccountFlows> {
+  const [reversing, exchange] = await Promise.all([ledger.reversingLines(books, span), ledger.exchangeOnCash(books, span)]);
+  const byId = accountsById(books);
+  const isCreditNormal = books.cube.accountIds.map((id) => byId.get(id)?.normalSide === 'credit');
+  return { increases: increasesOf(gross, reversing, (account) => isCreditNormal[account] === true), exchange };
 }
 
 /** The books that each reading is of, by the filter of the reading. */
@@ -58,8 +72,11 @@ export async function vectorsOfReadings(
   span: Span,
 ): Promise<BigInt64Array[]> {
   const amounts = new Map<string, AccountAmounts>();
-  for (const [key, books] of parts) amounts.set(key, await amountsOver(ports, books, span));
-  return readings.map(({ measure, facets }) => amountOfReading(measure, own, amounts.get(facetKey(facets)) as AccountAmounts));
+  for (const [key, books] of parts) {
+    const withFlows = readings.some((reading) => needsFlows(reading) && facetKey(reading.facets) === key);
+    amounts.set(key, await amountsOver(ports, books, span, withFlows));
+  }
+  return readings.map((reading) => amountOfReading(reading, own, amounts.get(facetKey(reading.facets)) as AccountAmounts));
 }
 
 /** The books with the lines alone that both filters want; `null` where the ledger has moved on. */

@@ -1,4 +1,4 @@
-import { type Detail, type Outcome, presentRows, type StatementRow, succeed } from '@ivory-ladder/core';
+import { type Detail, type Outcome, type PresentedTransfer, presentRows, presentTransfers, type StatementRow, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
@@ -15,6 +15,7 @@ export interface Statement extends PreparedStatement {
   readonly rows: readonly StatementRow[];
   /** How many rungs of categories there are to open. */
   readonly rungs: number;
+  readonly transfers: readonly PresentedTransfer[];
 }
 
 export async function runStatement(ports: Ports, { companyId }: Access, name: StatementName, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
@@ -24,5 +25,5 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
   const detail: Detail = { rungs: choice.detail, opened: new Set(choice.open), shut: new Set(choice.shut), zeroLines: choice.zero };
   const rows = presentRows({ compiled, columns, runs, accounts, detail });
   const rungs = Math.max(1, ...compiled.lines.map((line) => line.rung));
-  return succeed({ ...prepared.value, rows, rungs });
+  return succeed({ ...prepared.value, rows, rungs, transfers: presentTransfers(compiled, columns, runs) });
 }

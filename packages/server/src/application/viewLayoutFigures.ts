@@ -18,7 +18,12 @@ export interface LayoutFigures {
 export async function viewLayoutFigures(
   ports: Ports,
   { companyId }: Access,
-  choice: SpanChoice & { readonly plan: Exclude<ColumnPlan, 'budget'>; readonly measure: 'closing' | 'movement'; readonly facets: FacetFilter },
+  choice: SpanChoice & {
+    readonly plan: Exclude<ColumnPlan, 'budget'>;
+    readonly measure: 'closing' | 'movement';
+    readonly facets: FacetFilter;
+    readonly flows: boolean;
+  },
 ): Promise<Outcome<LayoutFigures, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
@@ -28,6 +33,6 @@ export async function viewLayoutFigures(
   const columns = columnsOf(books, choice.measure, comparison.value, choice.plan, { firstDay: choice.from, lastDay: choice.to });
   if (!columns.ok) return columns;
   const amounts: AccountAmounts[] = [];
-  for (const column of columns.value) if (column.kind === 'amount') amounts.push(await amountsOver(ports, books, column.span));
+  for (const column of columns.value) if (column.kind === 'amount') amounts.push(await amountsOver(ports, books, column.span, choice.flows));
   return succeed({ books, columns: columns.value, amounts });
 }

@@ -17,17 +17,17 @@ export const ferryCategories: Readonly<Record<Element, readonly DemoCategory[]>>
   liability: [
     { name: 'Loans', term: 'non_current' },
     { name: 'Lease liability', term: 'non_current' },
-    { name: 'Dry-docking provision', term: 'non_current' },
-    { name: 'Trade and other payables', term: 'current', children: [{ name: 'Suppliers' }, { name: 'Crew and staff' }, { name: 'Accruals' }] },
+    { name: 'Dry-docking provision', term: 'non_current', nature: 'none' },
+    { name: 'Trade and other payables', term: 'current', children: [{ name: 'Suppliers' }, { name: 'Crew and staff' }, { name: 'Accruals' }, { name: 'Accrued interest', nature: 'interest' }] },
     { name: 'Season passes not yet sailed', term: 'current' },
-    { name: 'Taxes payable', term: 'current' },
+    { name: 'Taxes payable', term: 'current', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Value added tax and levies' }] },
   ],
-  equity: [{ name: 'Share capital' }, { name: 'Reserves' }, { name: 'Retained earnings' }],
+  equity: [{ name: 'Share capital' }, { name: 'Reserves' }, { name: 'Retained earnings', nature: 'dividends' }],
   income: [
     { name: 'Revenue', step: 'revenue', children: [{ name: 'Foot passengers' }, { name: 'Vehicles' }, { name: 'Freight contracts' }, { name: 'Café on board' }, { name: 'Other sailings' }] },
     { name: 'Mail subsidy', step: 'other_operating' },
     { name: 'Other income', step: 'other_operating' },
-    { name: 'Interest received', step: 'investing' },
+    { name: 'Interest received', step: 'investing', nature: 'interest' },
   ],
   expense: [
     { name: 'Cost of sailing', step: 'cost_of_sales', children: [{ name: 'Fuel and lubricants' }, { name: 'Crew wages' }, { name: 'Harbour dues' }, { name: 'Repairs and dry-docking' }, { name: 'Café purchases' }] },
@@ -37,7 +37,7 @@ export const ferryCategories: Readonly<Record<Element, readonly DemoCategory[]>>
       children: [{ name: 'Staff ashore' }, { name: 'Insurance', range: '62*' }, { name: 'Premises', range: '6130 to 6199' }, { name: 'Sales and booking' }, { name: 'Administration' }],
     },
     { name: 'Depreciation', step: 'other_operating' },
-    { name: 'Finance costs', step: 'financing' },
+    { name: 'Finance costs', step: 'financing', children: [{ name: 'Interest and bank charges' }, { name: 'Exchange differences', nature: 'financing' }] },
     { name: 'Income tax', step: 'income_tax' },
   ],
 };
@@ -96,18 +96,18 @@ const lists: Readonly<Record<Element, string>> = {
 2020|Goods received, not invoiced|Trade and other payables > Accruals
 2030|Eiderholm Boatyard|Trade and other payables > Suppliers
 2100|Accrued expenses|Trade and other payables > Accruals
-2110|Accrued interest|Trade and other payables > Accruals
+2110|Accrued interest|Trade and other payables > Accrued interest
 2120|Accrued holiday pay|Trade and other payables > Crew and staff
 2150|Season passes not yet sailed|Season passes not yet sailed
 2160|Gift vouchers not yet redeemed|Season passes not yet sailed
 2170|Deposits for group sailings|Season passes not yet sailed
 2200|Net wages payable|Trade and other payables > Crew and staff
-2210|Wage taxes payable|Taxes payable
+2210|Wage taxes payable|Taxes payable > Value added tax and levies
 2220|Social security payable|Trade and other payables > Crew and staff
 2230|Pension contributions payable|Trade and other payables > Crew and staff
-2300|Value added tax payable|Taxes payable
-2310|Income tax payable|Taxes payable
-2320|Harbour passenger levy payable|Taxes payable
+2300|Value added tax payable|Taxes payable > Value added tax and levies
+2310|Income tax payable|Taxes payable > Income tax payable
+2320|Harbour passenger levy payable|Taxes payable > Value added tax and levies
 2400|Provision for dry-docking|Dry-docking provision
 2410|Provision for claims|Dry-docking provision
 2500|Vessel loan, Nordskerry Bank|Loans
@@ -217,11 +217,11 @@ const lists: Readonly<Record<Element, string>> = {
 6510|Depreciation, quay building|Depreciation
 6520|Depreciation, equipment ashore|Depreciation
 6530|Amortisation, booking system|Depreciation
-7000|Interest, vessel loans|Finance costs
-7010|Interest, lease|Finance costs
-7020|Interest, shareholder loan|Finance costs
-7030|Bank charges|Finance costs
-7040|Exchange differences|Finance costs
+7000|Interest, vessel loans|Finance costs > Interest and bank charges
+7010|Interest, lease|Finance costs > Interest and bank charges
+7020|Interest, shareholder loan|Finance costs > Interest and bank charges
+7030|Bank charges|Finance costs > Interest and bank charges
+7040|Exchange differences|Finance costs > Exchange differences
 7900|Income tax, current|Income tax
 7910|Income tax, earlier years|Income tax`,
 };

@@ -63,7 +63,7 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
     accountIds: [...books.cube.accountIds],
     columns: columns.map((column) => {
       if (column.kind !== 'amount') return column;
-      const { opening, movement, closing, notAllotted } = amounts[next++] as (typeof amounts)[number];
+      const { opening, movement, closing, notAllotted, flows } = amounts[next++] as (typeof amounts)[number];
       return {
         kind: 'amount',
         measure: column.measure,
@@ -73,6 +73,7 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
         movement: texts(movement),
         closing: texts(closing),
         notAllotted: text(notAllotted),
+        flows: flows ? { increases: texts(flows.increases), exchange: texts(flows.exchange) } : null,
       };
     }),
     revision: books.cube.revision,

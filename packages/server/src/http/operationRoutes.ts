@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
-import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
+import { fail, type GeneratedKind, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
@@ -132,7 +132,13 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
   };
 }
 
+const generatedNames: ReadonlyMap<string, GeneratedKind> = new Map([
+  ['balance-sheet', 'balance_sheet'],
+  ['income-statement', 'income_statement'],
+  ['cash-flow', 'cash_flow'],
+]);
+
 function nameOf(kind: string): StatementName {
-  if (kind === 'balance-sheet' || kind === 'income-statement') return kind === 'balance-sheet' ? 'balance_sheet' : 'income_statement';
-  return Number(kind.slice('layout-'.length));
+  const generated = generatedNames.get(kind);
+  return generated ?? Number(kind.slice('layout-'.length));
 }

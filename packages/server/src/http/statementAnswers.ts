@@ -6,7 +6,7 @@ import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, layoutId, compiled, columns, rows, rungs }: Statement): StatementBody {
+export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers }: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
     layoutId,
@@ -21,6 +21,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs }:
     ),
     rows: rows.map(rowInText),
     rungs,
+    transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
     revision: books.cube.revision,
   };
 }

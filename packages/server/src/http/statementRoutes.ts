@@ -25,8 +25,9 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('getProofs', async ({ access, query }) => mapOutcome(await proveStatements(ports, access, query), ({ books, proofs }) => answers.toProofs(books, proofs)));
 }
 
-const toOptions = ({ options: { subtotalsOff, result }, version }: { options: LayoutOptions; version: number }) => ({
+const toOptions = ({ options: { subtotalsOff, result, cashFlow }, version }: { options: LayoutOptions; version: number }) => ({
   subtotalsOff: [...subtotalsOff],
   result,
+  cashFlow,
   version,
 });

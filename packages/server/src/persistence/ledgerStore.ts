@@ -1,4 +1,4 @@
-import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, type Outcome, type Position } from '@ivory-ladder/core';
+import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, type Outcome, type Position, type Span } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
@@ -32,6 +32,7 @@ import { finishEntry, numberRun } from './numberEntries.ts';
 import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
+import { readExchangeOnCash, readReversingLines } from './readFlows.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -61,6 +62,14 @@ export class LedgerRepository implements LedgerStore {
 
   linesWithin(books: Books, positions: readonly Position[]): ReturnType<LedgerStore['linesWithin']> {
     return this.dayBooks.linesWithin(books, positions);
+  }
+
+  reversingLines(books: Books, span: Span): Promise<BigInt64Array> {
+    return readReversingLines(this.database, books, span);
+  }
+
+  exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array> {
+    return readExchangeOnCash(this.database, books, span);
   }
 
   async post(

@@ -129,7 +129,7 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       'SELECT scope, account_id AS accountId, reason, excluded_by AS `by`, excluded_at AS at FROM coverage_exclusion WHERE company_id = ? ORDER BY account_id',
       [company.id],
     ),
-    options: optionsRow ? (JSON.parse(optionsRow.options) as LayoutOptions) : defaultLayoutOptions,
+    options: { ...defaultLayoutOptions, ...(optionsRow ? (JSON.parse(optionsRow.options) as Partial<LayoutOptions>) : {}) },
     optionsVersion: optionsRow?.version ?? 0,
     retainedEarningsId: accounts.find((account) => account.role === 'retained_earnings')?.id ?? null,
   };

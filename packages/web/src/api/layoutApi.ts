@@ -11,6 +11,7 @@ export type LayoutFiguresParams = SpanParams & {
   measure: 'closing' | 'movement';
   plan: 'comparison' | 'periods' | 'quarters';
   facets: string;
+  flows: '0' | '1';
 };
 
 /** Layouts that are composed, and what they are tried over. */

@@ -5,6 +5,7 @@ import {
   captionsIn,
   type DigitOrder,
   type LayoutFacts,
+  naturesOf,
   type OwnLayout,
   type Place,
   placementOf,
@@ -43,10 +44,12 @@ function chartOf({ accounts, categories }: PlacementView, order: DigitOrder, lan
     categories.map(({ version: _, ...category }) => category),
     accounts.flatMap(({ id, places }): Place[] => places.map((place) => ({ ...place, accountId: id }))),
   );
+  const tree = buildCategoryTree(captionsIn(categories, language));
   const { portions } = standingFollower(accounts, order)(placement);
   return {
     accounts,
-    tree: buildCategoryTree(captionsIn(categories, language)),
+    tree,
+    natures: naturesOf(tree, categories),
     portions,
     order,
     retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,

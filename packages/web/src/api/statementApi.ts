@@ -18,7 +18,7 @@ export type StatementParams = SpanParams & {
   classification?: number;
 };
 /** A generated statement, or the composed layout with the id. */
-export type StatementKind = 'balance-sheet' | 'income-statement' | `layout-${number}`;
+export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | `layout-${number}`;
 type EvidenceParams = SpanParams & {
   companyId: number;
   kind: StatementKind;

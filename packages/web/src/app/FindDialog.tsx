@@ -37,6 +37,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
     const screens: [string, string][] = [
       ['Income statement', 'statements/income-statement'],
       ['Balance sheet', 'statements/balance-sheet'],
+      ['Cash flow', 'statements/cash-flow'],
       ['Placement', 'placement'],
       ['Ledger: bring in a trial balance', 'ledger'],
       ['Chart of accounts', 'ledger/chart'],

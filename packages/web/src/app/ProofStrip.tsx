@@ -7,17 +7,20 @@ import styles from './ProofStrip.module.css';
 import { currencyOfCompany, useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
-const alwaysShown = new Set<ProofBody['name']>(['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'balances_from_lines']);
+const alwaysShown: readonly ProofBody['name'][] = ['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'balances_from_lines'];
+/** On a cash flow its own proof comes before those that hold for the ledger as a whole. */
+const shownOnCashFlow: readonly ProofBody['name'][] = ['trial_balance', 'cash_ties', 'coverage'];
 
 /** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
 export function ProofStrip() {
   const company = useCompany();
   const { span } = useSpan();
-  const { search } = useLocation();
+  const { search, pathname } = useLocation();
   const isEmpty = company.lastEntryDay === null;
   const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
   const currency = currencyOfCompany(company);
-  const proofs = data?.proofs.filter((proof) => alwaysShown.has(proof.name) || proof.state !== 'holds') ?? [];
+  const always = pathname.endsWith('/statements/cash-flow') ? shownOnCashFlow : alwaysShown;
+  const proofs = data?.proofs.filter((proof) => always.includes(proof.name) || proof.state !== 'holds') ?? [];
   return (
     <section className={styles.strip} aria-label="Proofs">
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}

@@ -6,12 +6,12 @@ import {
   type CodeList,
   compileLayout,
   type DigitOrder,
-  daysIn,
   expandLayout,
   facetKey,
   type LayoutCoverage,
   type LayoutFacts,
   layoutCoverage,
+  needsFlows,
   type OwnLayout,
   type PresentedAccount,
   presentRows,
@@ -125,7 +125,15 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
   const vector = (amounts: readonly string[]) => BigInt64Array.from(order, (index) => BigInt(index === undefined ? 0 : (amounts[index] ?? 0)));
   return columns.flatMap((column) =>
     column.kind === 'amount'
-      ? [{ opening: vector(column.opening), movement: vector(column.movement), closing: vector(column.closing), notAllotted: BigInt(column.notAllotted) }]
+      ? [
+          {
+            opening: vector(column.opening),
+            movement: vector(column.movement),
+            closing: vector(column.closing),
+            notAllotted: BigInt(column.notAllotted),
+            ...(column.flows ? { flows: { increases: vector(column.flows.increases), exchange: vector(column.flows.exchange) } } : {}),
+          },
+        ]
       : [],
   );
 }
@@ -145,9 +153,10 @@ function runOver({ layout, leftOut }: Asked) {
   const runs = whole.vectors.map((vectors, at) => {
     const column = amountColumns[at] as (typeof amountColumns)[number];
     const net = column.measure === 'closing' ? vectors.closing : vectors.movement;
-    const readings = compiled.readings.map(({ measure, facets }) => {
-      const own = figures.get(facetKey(facets))?.vectors[at];
-      return own ? amountOfReading(measure, column.measure, own) : new BigInt64Array(net.length);
+    const readings = compiled.readings.map((reading) => {
+      const own = figures.get(facetKey(reading.facets))?.vectors[at];
+      // Flows are asked for once a line wants them.
+      return own && (own.flows || !needsFlows(reading)) ? amountOfReading(reading, column.measure, own) : new BigInt64Array(net.length);
     });
     return runColumn(compiled, {
       net,
@@ -156,7 +165,7 @@ function runOver({ layout, leftOut }: Asked) {
       ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets } } : {}),
       readings,
       exponent,
-      days: daysIn(column),
+      span: { firstDay: column.firstDay, lastDay: column.lastDay },
     });
   });
   const shown: StatementColumn[] = columns.map((column) =>
@@ -188,7 +197,9 @@ const textOfColumns = new WeakMap<LayoutFigures['columns'], PreviewColumns>();
 function columnsText(columns: LayoutFigures['columns']): PreviewColumns {
   const before = textOfColumns.get(columns);
   if (before !== undefined) return before;
-  const text = JSON.stringify(columns.map((column) => (column.kind === 'amount' ? { ...column, opening: [], movement: [], closing: [] } : column)));
+  const text = JSON.stringify(
+    columns.map((column) => (column.kind === 'amount' ? { ...column, opening: [], movement: [], closing: [], flows: null } : column)),
+  );
   textOfColumns.set(columns, text);
   return text;
 }

@@ -1,4 +1,4 @@
-import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets } from '@ivory-ladder/core';
+import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets, Span } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, Structure } from './books.ts';
 import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
@@ -118,6 +118,13 @@ export interface LedgerStore {
   narrow(books: Books, filter: FacetFilter): Promise<Books | null>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
   linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
+  /** Of reversing entries within a span, what each account has on both sides together; dense by the cube. */
+  reversingLines(books: Books, span: Span): Promise<BigInt64Array>;
+  /**
+   * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries whose only counterpart are
+   * exchange differences; dense by the cube.
+   */
+  exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array>;
   post(
     companyId: number,
     entry: NewEntry,

@@ -12,12 +12,13 @@ import { counted } from '../../components/counted.ts';
 import { isTyping } from '../../components/isTyping.ts';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import { typedAmount } from '../../components/typedAmount.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
 import { BudgetBar } from './BudgetBar.tsx';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetSpread, BudgetTools, steps } from './BudgetTools.tsx';
 import { comparisonColumns, monthColumns } from './budgetColumns.tsx';
-import { type BudgetGridRow, budgetRows, cellsToSave, hasMinorUnits, onNormalSide, resultByPeriod, typedAmount, withCells } from './budgetModel.ts';
+import { type BudgetGridRow, budgetRows, cellsToSave, hasMinorUnits, onNormalSide, resultByPeriod, withCells } from './budgetModel.ts';
 import { useBudgetDraft } from './useBudgetDraft.ts';
 
 interface BudgetSheetProps {

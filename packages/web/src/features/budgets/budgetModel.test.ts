@@ -1,6 +1,7 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { budgetRows, cellsToSave, hasMinorUnits, resultByPeriod, shownAmount, typedAmount, withCells } from './budgetModel.ts';
+import { typedAmount } from '../../components/typedAmount.ts';
+import { budgetRows, cellsToSave, hasMinorUnits, resultByPeriod, shownAmount, withCells } from './budgetModel.ts';
 
 const euro = { code: 'EUR', exponent: 2 };
 const account = (id: number, element: 'income' | 'expense' | 'asset', depth: number, amounts: string[], isParent = false) =>

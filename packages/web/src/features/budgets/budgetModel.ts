@@ -1,5 +1,5 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, isIncomeOrExpense, readAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
 
 type Account = BudgetGridBody['accounts'][number];
 
@@ -104,13 +104,6 @@ export function cellsToSave({ accounts, periods }: Pick<BudgetGridBody, 'account
       return amount === undefined || period === undefined ? [] : [{ accountId: account.id, period, was, amount: amount.toString() }];
     }),
   );
-}
-
-/** A typed amount with its sign, `null` where it is none; with a dot or a comma as decimal sign, whichever reads. */
-export function typedAmount(text: string, currency: Currency): bigint | null {
-  const [dot, comma] = [readAmount(text, '.', currency), readAmount(text, ',', currency)];
-  const read = dot.ok ? dot : comma;
-  return read.ok ? read.value.minorUnits : null;
 }
 
 /** Budgets are mostly of whole units; the minor unit is shown where any amount has one. */

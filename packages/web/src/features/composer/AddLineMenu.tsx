@@ -1,4 +1,4 @@
-import type { OwnLineKind } from '@ivory-ladder/core';
+import type { OwnLayout, OwnLineKind } from '@ivory-ladder/core';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import Button from '@mui/material/Button';
 import Divider from '@mui/material/Divider';
@@ -8,8 +8,15 @@ import { useState } from 'react';
 import styles from './ComposerScreen.module.css';
 import { lineKinds } from './lineKinds.ts';
 
+interface AddLineMenuProps {
+  /** Of the layout: cash has a place in a cash flow alone. */
+  readonly kind: OwnLayout['kind'];
+  readonly onAdd: (kind: OwnLineKind) => void;
+  readonly onChoose: () => void;
+}
+
 /** A line of a kind behind the chosen one, or lines from the chart. */
-export function AddLineMenu({ onAdd, onChoose }: { readonly onAdd: (kind: OwnLineKind) => void; readonly onChoose: () => void }) {
+export function AddLineMenu({ kind: of, onAdd, onChoose }: AddLineMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -27,18 +34,20 @@ export function AddLineMenu({ onAdd, onChoose }: { readonly onAdd: (kind: OwnLin
           <small className={styles.says}>accounts and categories, one line each or one for all</small>
         </MenuItem>
         <Divider />
-        {lineKinds.map(({ kind, caption, says }) => (
-          <MenuItem
-            key={kind}
-            onClick={() => {
-              setAnchor(null);
-              onAdd(kind);
-            }}
-          >
-            <span className={styles.kind}>{caption}</span>
-            <small className={styles.says}>{says}</small>
-          </MenuItem>
-        ))}
+        {lineKinds
+          .filter(({ kind }) => kind !== 'cash' || of === 'cash_flow')
+          .map(({ kind, caption, says }) => (
+            <MenuItem
+              key={kind}
+              onClick={() => {
+                setAnchor(null);
+                onAdd(kind);
+              }}
+            >
+              <span className={styles.kind}>{caption}</span>
+              <small className={styles.says}>{says}</small>
+            </MenuItem>
+          ))}
       </Menu>
     </>
   );

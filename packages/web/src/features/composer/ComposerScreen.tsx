@@ -137,7 +137,7 @@ function Loaded({
       <section className={styles.outline} aria-labelledby="layout-title">
         <header className={styles.head}>
           <h1 id="layout-title">{detail.name}</h1>
-          {mayCompose && <AddLineMenu onAdd={add} onChoose={() => setChoosing({ line: null })} />}
+          {mayCompose && <AddLineMenu kind={layout.kind} onAdd={add} onChoose={() => setChoosing({ line: null })} />}
           <p className={styles.quiet}>
             {follows ? 'Follows the categories' : 'Own lines'}
             {adjusted > 0 && ` · ${counted(adjusted, 'adjustment')}`} · <Saved composer={composer} />

@@ -1,6 +1,7 @@
 import type { AdjustmentChanges, LineOrigin } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Segmented } from '../../components/Segmented.tsx';
+import { CaptionsField } from './CaptionsField.tsx';
 import styles from './LinePanel.module.css';
 import { LookFields } from './LookFields.tsx';
 import type { Composer } from './useComposer.ts';
@@ -54,6 +55,9 @@ export function FollowedPanel({
           onChange={({ target: { value } }) => adjust({ caption: value }, 'Caption', true)}
         />
       </label>
+      {adjustment?.caption !== undefined && (
+        <CaptionsField captions={adjustment.captions ?? []} disabled={disabled} onChange={(captions) => adjust({ captions }, 'Caption', true)} />
+      )}
       <Segmented
         label="Sign"
         value={(adjustment?.reversed ?? line?.reversed) ? 'reversed' : 'natural'}

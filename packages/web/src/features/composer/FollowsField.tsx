@@ -1,5 +1,6 @@
-import { elements, type Followed, type FollowsOwnLine, pathOf, type Step, steps } from '@ivory-ladder/core';
+import { elements, type FlowPart, type Followed, type FollowsOwnLine, flowParts, pathOf, steps } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
+import { stepNames } from '../placement/categoryWords.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 
@@ -10,20 +11,20 @@ interface FollowsFieldProps {
   readonly onChange: (changes: Partial<Pick<FollowsOwnLine, 'followed' | 'frame'>>, caption?: string) => void;
 }
 
-const stepWords: Readonly<Record<Step, string>> = {
-  revenue: 'revenue',
-  cost_of_sales: 'cost of sales',
-  other_operating: 'other operating',
-  investing: 'investing',
-  financing: 'financing',
-  income_tax: 'income tax',
-  discontinued: 'discontinued operations',
+const partWords: Readonly<Record<FlowPart, string>> = {
+  without_cash: 'Items without cash',
+  working_capital: 'Working capital',
+  investing: 'Investing, by what comes and goes',
+  financing: 'Financing, by what comes and goes',
 };
 
 /** The part of the category tree that a line follows, and whether it is framed with a subtotal. */
 export function FollowsField({ composer, line, disabled, onChange }: FollowsFieldProps) {
   const { facts } = composer;
   const choices: readonly { readonly group: string; readonly choices: readonly (readonly [string, string])[] }[] = [
+    ...(composer.layout.kind === 'cash_flow'
+      ? [{ group: 'Parts of a cash flow', choices: flowParts.map((part) => [write({ of: 'flow', part }), partWords[part]] as const) }]
+      : []),
     {
       group: 'All of an element',
       choices: elements.map((element) => [write({ of: 'element', element }), `All ${element} categories`] as const),
@@ -36,7 +37,7 @@ export function FollowsField({ composer, line, disabled, onChange }: FollowsFiel
         ),
       ),
     },
-    { group: 'Steps of the income statement', choices: steps.map((step) => [write({ of: 'step', step }), `Step: ${stepWords[step]}`] as const) },
+    { group: 'Steps of the income statement', choices: steps.map((step) => [write({ of: 'step', step }), `Step: ${stepNames[step].toLowerCase()}`] as const) },
     {
       group: 'One category with all below it',
       choices: [...facts.tree.nodes.values()].map((node) => [write({ of: 'category', categoryId: node.category.id }), pathOf(node).join(' › ')] as const),

@@ -2,15 +2,22 @@ import { counted } from '../../components/counted.ts';
 import styles from './ComposerScreen.module.css';
 import type { Composer } from './useComposer.ts';
 
+const wrongWords = {
+  sum_line_unknown: 'adds a line that has gone',
+  hidden_nowhere: 'is never shown and counts in its total: choose the line in whose figure it is',
+  hidden_in_unknown: 'is to be shown in a line that does not stand beside it',
+  transfer_line_unknown: 'moves an amount to or from a line that has gone or takes no accounts',
+  no_cash: 'has no cash to show: no account has the role cash',
+} as const;
+
 /** Adjustments whose line has gone from the tree, and lines that follow what is not there: kept, named, and dropped when somebody says so. */
 export function IdleAdjustments({ composer, mayCompose }: { readonly composer: Composer; readonly mayCompose: boolean }) {
   const { findings, origins } = composer.expanded;
-  const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? key;
+  const transferOf = (key: string) => composer.layout.transfers?.find((one) => one.key === key)?.text;
+  const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? transferOf(key) ?? key;
   const idle = findings.flatMap((finding) => (finding.code === 'adjustment_idle' ? [finding] : []));
   const gone = findings.flatMap((finding) => (finding.code === 'source_unknown' || finding.code === 'followed_unknown' ? [finding.key] : []));
-  const wrong = findings.flatMap((finding) =>
-    finding.code === 'hidden_nowhere' || finding.code === 'hidden_in_unknown' || finding.code === 'sum_line_unknown' ? [finding] : [],
-  );
+  const wrong = findings.flatMap((finding) => (finding.code in wrongWords ? [finding as typeof finding & { readonly code: keyof typeof wrongWords }] : []));
   const apart = [...origins].flatMap(([key, origin]) => (origin.kind === 'followed' && origin.adjustment?.apart ? [{ key, was: origin.was }] : []));
   if (idle.length + gone.length + apart.length + wrong.length === 0) return null;
   return (
@@ -53,12 +60,7 @@ export function IdleAdjustments({ composer, mayCompose }: { readonly composer: C
         ))}
         {wrong.map(({ key, code }) => (
           <li key={`wrong ${key} ${code}`}>
-            «{captionOf(key)}»{' '}
-            {code === 'sum_line_unknown'
-              ? 'adds a line that has gone'
-              : code === 'hidden_nowhere'
-                ? 'is never shown and counts in its total: choose the line in whose figure it is'
-                : 'is to be shown in a line that does not stand beside it'}
+            «{captionOf(key)}» {wrongWords[code]}
           </li>
         ))}
       </ul>

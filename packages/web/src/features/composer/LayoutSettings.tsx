@@ -8,9 +8,10 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { languageNames } from '../../components/languageNames.ts';
 import { Segmented } from '../../components/Segmented.tsx';
+import { CaptionsField } from './CaptionsField.tsx';
 import styles from './LinePanel.module.css';
+import { TransfersField } from './TransfersField.tsx';
 import type { Composer } from './useComposer.ts';
 
 interface LayoutSettingsProps {
@@ -20,7 +21,7 @@ interface LayoutSettingsProps {
   readonly onRenamed: (detail: LayoutDetail) => void;
 }
 
-const kindWords = { balance_sheet: 'Balance sheet', income_statement: 'Income statement', free: 'Free layout' } as const;
+const kindWords = { balance_sheet: 'Balance sheet', income_statement: 'Income statement', cash_flow: 'Cash flow', free: 'Free layout' } as const;
 
 /** What holds for the layout as a whole: its name, the title it is printed under, and what has to stand in it. */
 export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: LayoutSettingsProps) {
@@ -74,31 +75,27 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
           onChange={({ target: { value } }) => value.trim() !== '' && edit([{ kind: 'set', settings: { title: value } }], 'Title', 'title')}
         />
       </label>
-      {company.languages.slice(1).map((language) => (
-        <label key={language} className={styles.field}>
-          <span className={styles.label}>Title: {languageNames[language]}</span>
-          <input
-            className={styles.input}
-            value={layout.titles.find((one) => one.language === language)?.caption ?? ''}
+      <CaptionsField
+        of="Title"
+        captions={layout.titles}
+        disabled={disabled}
+        onChange={(titles) => edit([{ kind: 'set', settings: { titles } }], 'Title', 'titles')}
+      />
+      {layout.kind === 'cash_flow' && (
+        <>
+          <Segmented
+            label="Bank overdrafts"
+            value={layout.overdraftsApart ? 'apart' : 'cash'}
             disabled={disabled}
-            maxLength={200}
-            onChange={({ target: { value } }) =>
-              edit(
-                [
-                  {
-                    kind: 'set',
-                    settings: {
-                      titles: [...layout.titles.filter((one) => one.language !== language), ...(value === '' ? [] : [{ language, caption: value }])],
-                    },
-                  },
-                ],
-                'Title',
-                `title in ${language}`,
-              )
-            }
+            choices={[
+              { value: 'cash', label: 'Part of cash' },
+              { value: 'apart', label: 'Lines of their own', says: 'Only cash in debit is cash; the credit side has to be placed, as in financing' },
+            ]}
+            onChange={(value) => edit([{ kind: 'set', settings: { overdraftsApart: value === 'apart' } }], 'Overdrafts')}
           />
-        </label>
-      ))}
+          <TransfersField composer={composer} disabled={disabled} />
+        </>
+      )}
       {layout.kind === 'free' && (
         <>
           <Segmented

@@ -1,7 +1,7 @@
 import { type AccountsOwnLine, freshKey, type OwnLine } from '@ivory-ladder/core';
-import { useCompany } from '../../app/useCompany.ts';
-import { languageNames } from '../../components/languageNames.ts';
 import { Segmented } from '../../components/Segmented.tsx';
+import { CaptionsField } from './CaptionsField.tsx';
+import { CashFields } from './CashFields.tsx';
 import { FollowedPanel } from './FollowedPanel.tsx';
 import { FollowsField } from './FollowsField.tsx';
 import { FormulaField } from './FormulaField.tsx';
@@ -40,7 +40,6 @@ export function LinePanel({ composer, lineKey, mayCompose, onChooseAccounts, pan
 type Signed = Extract<OwnLine, { readonly side: unknown }>;
 
 function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed }: Omit<LinePanelProps, 'lineKey' | 'panelKey'> & { readonly line: OwnLine }) {
-  const { languages } = useCompany();
   const disabled = !mayCompose;
   const side = composer.expanded.byKey.get(line.key)?.side ?? 'debit';
   const named = line.caption || kindCaption(line.kind).toLowerCase();
@@ -77,25 +76,9 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
           />
         </label>
       )}
-      {line.kind !== 'space' &&
-        languages.slice(1).map((language) => (
-          <label key={language} className={styles.field}>
-            <span className={styles.label}>{languageNames[language]}</span>
-            <input
-              className={styles.input}
-              value={line.captions.find((one) => one.language === language)?.caption ?? ''}
-              disabled={disabled}
-              maxLength={200}
-              onChange={({ target: { value } }) =>
-                change(
-                  { ...line, captions: [...line.captions.filter((one) => one.language !== language), ...(value === '' ? [] : [{ language, caption: value }])] },
-                  'Caption',
-                  true,
-                )
-              }
-            />
-          </label>
-        ))}
+      {line.kind !== 'space' && (
+        <CaptionsField captions={line.captions} disabled={disabled} onChange={(captions) => change({ ...line, captions }, 'Caption', true)} />
+      )}
       {(line.kind === 'group' || (line.kind === 'follows' && line.frame !== 'bare')) && (
         <label className={styles.field}>
           <span className={styles.label}>Caption of its subtotal</span>
@@ -108,6 +91,14 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
             onChange={({ target: { value } }) => change({ ...line, totalCaption: value }, 'Subtotal', true)}
           />
         </label>
+      )}
+      {(line.kind === 'group' || line.kind === 'follows') && line.totalCaption !== '' && (
+        <CaptionsField
+          of="Subtotal"
+          captions={line.totalCaptions}
+          disabled={disabled}
+          onChange={(totalCaptions) => change({ ...line, totalCaptions }, 'Subtotal', true)}
+        />
       )}
       {line.kind === 'follows' && (
         <FollowsField
@@ -173,6 +164,19 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
             { value: 'accounts', label: 'By account', says: 'Its accounts stand under it' },
           ]}
           onChange={(value) => change({ ...line, byAccount: value === 'accounts' }, 'Detail')}
+        />
+      )}
+      {line.kind === 'cash' && <CashFields composer={composer} line={line} disabled={disabled} onChange={change} />}
+      {line.kind === 'result' && composer.layout.kind === 'cash_flow' && (
+        <SourcesField
+          composer={composer}
+          label="All income and expense but"
+          sources={line.except ?? []}
+          except={null}
+          takes="any"
+          side="credit"
+          disabled={disabled}
+          onChange={(except) => change({ ...line, except }, 'Exceptions')}
         />
       )}
       {line.kind === 'remainder' && <ElementsField line={line} disabled={disabled} onChange={(elements) => change({ ...line, elements }, 'Elements')} />}

@@ -1,4 +1,5 @@
 import { type AccountsOwnLine, valuesBelow } from '@ivory-ladder/core';
+import { Segmented } from '../../components/Segmented.tsx';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 
@@ -29,6 +30,22 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
           <option value="movement">movement over the span</option>
         </select>
       </label>
+      {line.takes === 'any' && (
+        <Segmented
+          label="Movements"
+          value={line.direction ?? 'both'}
+          disabled={disabled}
+          choices={[
+            { value: 'both', label: 'Net' },
+            { value: 'increase', label: 'Increases', says: 'What was posted on the normal side of each account; a reversal counts against what it reverses' },
+            { value: 'decrease', label: 'Decreases', says: 'What was posted on the other side' },
+          ]}
+          onChange={(value) => {
+            const { direction: _, ...others } = line;
+            onChange(value === 'both' ? others : { ...others, direction: value }, 'Direction');
+          }}
+        />
+      )}
       {facets.length > 0 && (
         <details className={styles.facets} open={Object.keys(line.facets).length > 0}>
           <summary className={styles.label}>

@@ -57,6 +57,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         columns: shownColumns,
         rows: shownRows(preview),
         rungs: 2,
+        transfers: [],
         revision: 0,
       },
     [preview, shownColumns, kind, title, language, currency, exponent],

@@ -1,4 +1,4 @@
-import { formatAmount, type RangeTextMalformed, readRangeText, type Side, type Source } from '@ivory-ladder/core';
+import { accountRoles, elements, formatAmount, natures, type RangeTextMalformed, readRangeText, type Side, type Source, steps } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import Autocomplete from '@mui/material/Autocomplete';
 import { useMemo, useState } from 'react';
@@ -31,12 +31,23 @@ interface Option {
 
 const mostOptions = 40;
 
+/** Sources that are there in every chart. */
+const groupsOfSources: readonly Source[] = [
+  ...steps.map((step): Source => ({ kind: 'step', step })),
+  ...natures.flatMap((nature): Source[] => [
+    { kind: 'nature', nature, elements: ['asset', 'liability', 'equity'] },
+    { kind: 'nature', nature, elements: ['income', 'expense'] },
+    ...elements.map((element): Source => ({ kind: 'nature', nature, elements: [element] })),
+  ]),
+  ...accountRoles.map((role): Source => ({ kind: 'role', role })),
+  ...elements.map((element): Source => ({ kind: 'elements', elements: [element] })),
+];
+
 /** Where a line takes accounts from: each source with what it holds now. New ones are typed as numbers, or found by name. */
 export function SourcesField({ composer, label, sources, except, takes, side, disabled, onChange, onChoose }: SourcesFieldProps) {
-  const { facts, view, lists, layout } = composer;
+  const { facts, view, lists, movements } = composer;
   const { currency, exponent, digitOrder } = useCompany();
   const [typed, setTyped] = useState('');
-  const isClosing = layout.kind === 'balance_sheet' || (layout.kind === 'free' && layout.measure === 'closing');
   const options = useMemo(
     (): Option[] => [
       ...[...facts.tree.nodes.values()].map((node) => {
@@ -52,6 +63,7 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
             group: 'Report codes',
           })),
         ),
+      ...groupsOfSources.map((source) => ({ source, label: sourceWords(source, facts, view, lists), group: 'Steps, flows, roles and elements' })),
       ...view.accounts.map(({ id, label: name }) => ({ source: { kind: 'account', accountId: id } as const, label: name, group: 'Accounts' })),
     ],
     [facts, view, lists],
@@ -72,7 +84,7 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
       <span className={styles.label}>{label}</span>
       <ul className={styles.sources}>
         {sources.map((source, at) => {
-          const held = heldBy([source], except ?? [], takes, facts, view, isClosing);
+          const held = heldBy([source], except ?? [], takes, facts, view, movements);
           return (
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: sources have no other identity than their place

@@ -6,6 +6,7 @@ const tree = buildCategoryTree([]);
 const facts: LayoutFacts = {
   accounts: [],
   tree,
+  natures: new Map(),
   portions: new Map(),
   order: 'by_value',
   retainedEarningsId: null,

@@ -5,7 +5,7 @@ import type { Composer } from './useComposer.ts';
 /** Lines as text, with the names of all that they speak of, so that another company can be asked for the same. */
 export function writeLines(lines: readonly OwnLine[], composer: Composer): string {
   const { facts, view, lists } = composer;
-  return JSON.stringify({ format: 'ivory-ladder-lines', lines, names: namesCarried(lines, { tree: facts.tree, accounts: view.accounts, lists }) });
+  return JSON.stringify({ format: 'ivory-ladder-lines', lines, names: namesCarried(lines, [], { tree: facts.tree, accounts: view.accounts, lists }) });
 }
 
 /** The lines of a text that was copied, with keys of their own; `null` where it is none. What this chart lacks is told. */
@@ -13,7 +13,7 @@ export function readLines(text: string, composer: Composer): { readonly lines: r
   const read = copiedLines.safeParse(parsed(text));
   if (!read.success) return null;
   const { facts, view, lists, expanded } = composer;
-  const { lines, missing } = carryOver(read.data.lines as OwnLine[], read.data.names as CarriedNames, {
+  const { lines, missing } = carryOver(read.data.lines as OwnLine[], [], read.data.names as CarriedNames, {
     tree: facts.tree,
     accounts: view.accounts,
     lists,

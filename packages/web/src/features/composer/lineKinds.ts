@@ -11,6 +11,7 @@ export const lineKinds: readonly { readonly kind: OwnLineKind; readonly caption:
   { kind: 'result', caption: 'Result', says: 'profit or loss' },
   { kind: 'remainder', caption: 'Remainder', says: 'what no other line takes' },
   { kind: 'memo', caption: 'Memo', says: 'amounts that stand elsewhere; counts in no total' },
+  { kind: 'cash', caption: 'Cash', says: 'cash at the beginning or the end, or the effect of exchange rates on it' },
   { kind: 'text', caption: 'Text', says: 'words across the page' },
   { kind: 'space', caption: 'Space', says: 'an empty row' },
 ];

@@ -1,5 +1,7 @@
 import type { CodeListBody, PlacementView } from '@ivory-ladder/contract';
 import { accountLabel, type LayoutFacts, pathOf, type Source, selectPortions } from '@ivory-ladder/core';
+import { accountRoleNames } from '../../components/accountRoleWords.ts';
+import { natureNames, stepNames } from '../placement/categoryWords.ts';
 
 /** What a source is called on the page. */
 export function sourceWords(source: Source, facts: LayoutFacts, view: PlacementView, lists: readonly CodeListBody[]): string {
@@ -18,6 +20,14 @@ export function sourceWords(source: Source, facts: LayoutFacts, view: PlacementV
       const account = view.accounts.find(({ id }) => id === source.accountId);
       return account ? accountLabel(account) : 'an account that has gone';
     }
+    case 'step':
+      return `Step: ${stepNames[source.step].toLowerCase()}`;
+    case 'nature':
+      return `${natureNames[source.nature]} (${source.elements.join(', ')})`;
+    case 'elements':
+      return `All of ${source.elements.join(', ')}`;
+    case 'role':
+      return `Role: ${accountRoleNames[source.role]}`;
   }
 }
 
@@ -27,14 +37,14 @@ export interface Held {
   readonly accounts: readonly { readonly label: string; readonly net: bigint }[];
 }
 
-/** What sources hold now: balances of balance sheet accounts, movements of income and expense. */
+/** What sources hold now: balances at the end, or what moved over the span. `movements`: by account, once they are known. */
 export function heldBy(
   sources: readonly Source[],
   except: readonly Source[],
   takes: 'any' | 'debit' | 'credit',
   facts: LayoutFacts,
   view: PlacementView,
-  isClosing: boolean,
+  movements: ReadonlyMap<number, bigint> | null,
 ): Held {
   const { accounts, sides } = selectPortions(sources, except, takes, facts);
   let net = 0n;
@@ -42,7 +52,7 @@ export function heldBy(
   for (const [place, at] of accounts.entries()) {
     const account = view.accounts[at];
     if (!account) continue;
-    const whole = BigInt(isClosing ? account.balance : account.amount);
+    const whole = movements ? (movements.get(account.id) ?? 0n) : BigInt(account.balance);
     const bits = sides[place] as number;
     const own = (whole > 0n ? bits & 1 : bits & 2) ? whole : 0n;
     net += own;

@@ -1,4 +1,4 @@
-import type { CodeListBody, LayoutDetail, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
+import type { CodeListBody, LayoutDetail, LayoutFigures, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
 import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, type OwnLayout, walkOwn } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -27,6 +27,8 @@ export interface Composer {
   readonly view: PlacementView;
   readonly lists: readonly CodeListBody[];
   readonly figures: PreviewFigures;
+  /** Of a layout of movements: what each account moved in the first column, debit positive; nothing until it is known. */
+  readonly movements: ReadonlyMap<number, bigint> | null;
   readonly save: SaveState;
   /** `false` where it was refused, which is said. Edits with the same `merge` that follow each other, as while a field is typed, are one step. */
   edit(edits: readonly LayoutEdit[], name: string, merge?: string): boolean;
@@ -56,6 +58,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   const [composition, setComposition] = useState<Composition>(() => beginComposition(detail.definition as OwnLayout));
   const [save, setSave] = useState<SaveState>({ kind: 'saved', at: null });
   const [figures] = useState(() => new PreviewFigures());
+  const [movements, setMovements] = useState<Composer['movements']>(null);
   const [saveDraft] = useSaveLayoutDraftMutation();
   const { layout } = composition;
   const facts = useMemo(() => layoutFacts(view, digitOrder, language, lists, layout), [view, digitOrder, language, lists, layout]);
@@ -72,14 +75,17 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     return () => figures.close();
   }, [figures]);
   useLayoutEffect(() => figures.hold(view, digitOrder, language, lists, exponent), [figures, view, digitOrder, language, lists, exponent]);
-  const measure = layout.kind === 'balance_sheet' ? 'closing' : layout.kind === 'income_statement' ? 'movement' : layout.measure;
+  const measure = layout.kind === 'balance_sheet' ? 'closing' : layout.kind === 'free' ? layout.measure : 'movement';
+  const flows = layout.kind === 'cash_flow' || takesOneDirection(layout) ? '1' : '0';
   const filterKey = filtersOf(layout).join('\n');
   useEffect(() => {
     let isOver = false;
     const asked = filterKey.split('\n').map((facets) => {
-      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan, facets }));
+      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan, facets, flows }));
       void request.then(({ data }) => {
-        if (!isOver && data) figures.holdFigures(facets, data);
+        if (isOver || !data) return;
+        figures.holdFigures(facets, data);
+        if (facets === '') setMovements(measure === 'movement' ? movementsIn(data) : null);
       });
       return request;
     });
@@ -87,7 +93,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       isOver = true;
       for (const request of asked) request.unsubscribe();
     };
-  }, [dispatch, figures, companyId, span, measure, plan, filterKey]);
+  }, [dispatch, figures, companyId, span, measure, plan, flows, filterKey]);
   useLayoutEffect(() => figures.ask(layout, leftOut), [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
@@ -175,6 +181,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     view,
     lists,
     figures,
+    movements,
     save,
     edit,
     undo,
@@ -186,6 +193,19 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     insist,
     began,
   };
+}
+
+function movementsIn({ accountIds, columns }: LayoutFigures): ReadonlyMap<number, bigint> {
+  const first = columns.find((column) => column.kind === 'amount');
+  return new Map(accountIds.map((id, at) => [id, BigInt(first?.movement[at] ?? 0)]));
+}
+
+function takesOneDirection({ lines }: OwnLayout): boolean {
+  let takes = false;
+  walkOwn(lines, (line) => {
+    if ((line.kind === 'accounts' || line.kind === 'memo') && line.direction !== undefined) takes = true;
+  });
+  return takes;
 }
 
 /** The facet filters that lines have, as asked for; first that of all lines. */

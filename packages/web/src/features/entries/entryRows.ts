@@ -7,9 +7,9 @@ import {
   defaultFacets,
   type FacetsOfLine,
   formatAmount,
-  readAmount,
   type Side,
 } from '@ivory-ladder/core';
+import { typedAmount } from '../../components/typedAmount.ts';
 
 /** An amount in another currency as it stands in the fields. */
 export interface TypedForeign {
@@ -38,9 +38,8 @@ export function emptyRow(): EntryRow {
 
 /** The typed amount, `null` where it is none; with a dot or a comma as decimal sign, whichever reads. */
 export function amountIn(typed: string, currency: Currency): bigint | null {
-  const [dot, comma] = [readAmount(typed, '.', currency), readAmount(typed, ',', currency)];
-  const read = dot.ok ? dot : comma;
-  return read.ok && read.value.minorUnits >= 0n ? read.value.minorUnits : null;
+  const amount = typedAmount(typed, currency);
+  return amount !== null && amount >= 0n ? amount : null;
 }
 
 /** An amount as it is written into a field; it reads back to the same. */

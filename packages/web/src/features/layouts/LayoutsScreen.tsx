@@ -6,6 +6,7 @@ import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutatio
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { CashFlowArticle } from './CashFlowArticle.tsx';
 import styles from './LayoutsScreen.module.css';
 import { OwnLayouts } from './OwnLayouts.tsx';
 
@@ -19,7 +20,7 @@ const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
   { value: 'profit_from_continuing', name: 'Profit from continuing operations', after: 'before discontinued operations' },
 ];
 
-/** Layouts that were composed; the two that follow the categories by themselves, and what can be set for those. */
+/** Layouts that were composed; those that follow the categories by themselves, and what can be set for those. */
 export function LayoutsScreen() {
   const company = useCompany();
   const mayCompose = useMay('preparer');
@@ -47,7 +48,7 @@ export function LayoutsScreen() {
     <section className={styles.sheet} aria-labelledby="layouts-title">
       <h1 id="layouts-title">Layouts</h1>
       <p className={styles.quiet}>
-        Both statements follow the categories live: a category added, renamed, moved or filled shows at once, and nothing has to be made anew.
+        The statements follow the categories live: a category added, renamed, moved or filled shows at once, and nothing has to be made anew.
       </p>
       {coverage && (
         <p className={coverage.state === 'holds' ? styles.holds : styles.odd}>
@@ -96,6 +97,7 @@ export function LayoutsScreen() {
             </label>
           ))}
         </article>
+        <CashFlowArticle options={data.cashFlow} disabled={!mayCompose} onChange={(cashFlow) => void change({ cashFlow })} />
       </div>
     </section>
   );

@@ -17,6 +17,7 @@ import styles from './LayoutsScreen.module.css';
 const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
   balance_sheet: 'balance sheet',
   income_statement: 'income statement',
+  cash_flow: 'cash flow',
   free: 'own lines',
 };
 
@@ -153,6 +154,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
         <select value={from} onChange={({ target: { value } }) => setFrom(value)}>
           <option value="balance_sheet">the balance sheet, and follows the categories</option>
           <option value="income_statement">the income statement, and follows the categories</option>
+          <option value="cash_flow">the cash flow, and follows the categories</option>
           <option value="nothing">nothing: own lines</option>
           {layouts.map(({ id, name: other }) => (
             <option key={id} value={id}>

@@ -16,5 +16,8 @@ export const natureNames: Readonly<Record<Nature, string>> = {
   operating: 'Cash: operating',
   investing: 'Cash: investing',
   financing: 'Cash: financing',
+  interest: 'Cash: interest',
+  dividends: 'Cash: dividends',
+  income_tax: 'Cash: income taxes',
   none: 'No cash',
 };

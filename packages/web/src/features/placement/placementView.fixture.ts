@@ -1,4 +1,5 @@
 import type { PlacementView } from '@ivory-ladder/contract';
+import { defaultLayoutOptions } from '@ivory-ladder/core';
 
 type Account = PlacementView['accounts'][number];
 type Category = PlacementView['categories'][number];
@@ -50,7 +51,7 @@ export const view = (categories: Category[], accounts: Account[], exclusions: Pl
   comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
   balanceComparative: '2025-12-31',
   notAllotted: { amount: '0', comparative: '0' },
-  options: { subtotalsOff: [], result: 'own_line' },
+  options: { ...defaultLayoutOptions, subtotalsOff: [] },
   structureVersion: 1,
   revision: 1,
 });

@@ -9,6 +9,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   trial_balance: 'Trial balance is zero',
   assets_equal_claims: 'Assets = liabilities + equity',
   profit_in_equity: 'Profit carried to equity',
+  cash_ties: 'Change in cash explained',
   coverage: 'Coverage',
   codes_complete: 'Codes are complete',
   layouts_complete: 'Composed layouts are complete',
@@ -31,6 +32,8 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
       return proof.state === 'holds' ? proofNames[proof.name] : `Assets ≠ liabilities + equity: ${size}`;
     case 'profit_in_equity':
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
+    case 'cash_ties':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Cash is not explained by ${size}`;
     case 'coverage':
       return proof.state === 'holds' ? 'Coverage: every account stands once' : `${count} to place: ${size}`;
     case 'codes_complete':
@@ -55,6 +58,8 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
     'The total of assets is that of liabilities and equity, as the lines of the balance sheet hold them. An unplaced balance sheet account makes it fail.',
   profit_in_equity:
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
+  cash_ties:
+    'What the lines of the cash flow come to is what was posted to cash, and the difference of what cash adds to the balance sheets at both ends. An account that stands in no line of the cash flow, or in two, makes it fail.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
   codes_complete: 'Every account that needs a code of a list has one, for the accounts that the list is declared complete for.',
   layouts_complete: 'In every composed layout that runs, each account of the elements it is for stands exactly once, or was left out with a reason.',
@@ -73,6 +78,9 @@ const figureNames: Readonly<Record<string, string>> = {
   equity: 'Equity',
   income_statement: 'Profit of the income statement',
   result_in_equity: 'Result in equity',
+  cash_by_lines: 'Change in cash by the lines',
+  cash_moved: 'Posted to cash',
+  cash_in_balance_sheet: 'Difference of the balance sheets',
   accounts_in_scope: 'Accounts in scope',
   accounts_placed: 'Accounts that stand once',
   codes_needed: 'Codes that are needed',
@@ -81,7 +89,8 @@ const figureNames: Readonly<Record<string, string>> = {
 };
 
 export function figureName(name: string): string {
-  return figureNames[name] ?? name;
+  const [, layout] = /^cash_by_lines (.*)$/.exec(name) ?? [];
+  return layout === undefined ? (figureNames[name] ?? name) : `Change in cash by the lines of ${layout}`;
 }
 
 const reasons: Readonly<Record<string, string>> = {

@@ -6,7 +6,10 @@ import { useCompany } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import styles from './StatementScreen.module.css';
 
-/** The statements that there are: both generated ones, and every composed layout that runs. */
+export const statementNames = { 'balance-sheet': 'Balance sheet', 'income-statement': 'Income statement', 'cash-flow': 'Cash flow' } as const;
+const generatedKinds = Object.keys(statementNames) as (keyof typeof statementNames)[];
+
+/** The statements that there are: the generated ones, and every composed layout that runs. */
 export function StatementNav({ kind, title }: { readonly kind: StatementKind; readonly title: string | undefined }) {
   const company = useCompany();
   const navigate = useNavigate();
@@ -20,13 +23,13 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
   return (
     <>
       <nav className={styles.kinds} aria-label="Statements">
-        {(['balance-sheet', 'income-statement'] as const).map((other) => (
+        {generatedKinds.map((other) => (
           <Link
             key={other}
             to={{ pathname: `${base}/statements/${other}`, search: searchFor(other, search) }}
             aria-current={other === kind ? 'page' : undefined}
           >
-            {other === 'balance-sheet' ? 'Balance sheet' : 'Income statement'}
+            {statementNames[other]}
           </Link>
         ))}
       </nav>
@@ -44,10 +47,10 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
   );
 }
 
-/** A budget has nothing to stand beside a balance sheet. */
+/** A budget has nothing to stand beside balances, which a cash flow has as well. */
 function searchFor(kind: string, search: string): string {
   const params = new URLSearchParams(withoutCell(search));
-  if (kind === 'balance-sheet' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
+  if (kind !== 'income-statement' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
   return params.toString();
 }
 

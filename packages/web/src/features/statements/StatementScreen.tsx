@@ -13,16 +13,17 @@ import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
-import { StatementNav, withoutCell } from './StatementNav.tsx';
+import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';
 import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
+import { StatementTransfers } from './StatementTransfers.tsx';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
 
 const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
 
 const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five rungs'];
 
-/** A balance sheet or income statement as printed, with what is needed to read, open and take it along. */
+/** A statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
   const company = useCompany();
   const { kind, request, change, toggle, cell } = useStatementAddress();
@@ -32,7 +33,7 @@ export function StatementScreen() {
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
   // Figures of what was asked before must not stand under the address of what was refused.
   const statement = error === undefined && data && nameOf(data) === kind ? data : undefined;
-  const isOwn = kind.startsWith('layout-');
+  const isOwn = isOwnKind(kind);
   if (company.lastEntryDay === null)
     return (
       <section className={styles.sheet}>
@@ -49,7 +50,7 @@ export function StatementScreen() {
           <div>
             <div className={styles.titleRow}>
               <h1 id="statement-title" lang={statement?.language}>
-                {statement?.title ?? (kind === 'balance-sheet' ? 'Balance sheet' : isOwn ? ' ' : 'Income statement')}
+                {statement?.title ?? (isOwnKind(kind) ? ' ' : statementNames[kind])}
               </h1>
               {company.classifications.length > 1 && !isOwn && (
                 <select
@@ -104,6 +105,7 @@ export function StatementScreen() {
         <FacetNote />
         {error !== undefined && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
         {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
+        {statement && statement.transfers.length > 0 && <StatementTransfers statement={statement} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
           <EmptyState title="No line has an amount">
             <p>Nothing was posted in these dates, or no account of this statement is placed yet.</p>
@@ -168,6 +170,10 @@ function datesOf({ columns, language, currency }: StatementBody, { from, to }: {
   });
   // Many have their dates above them.
   return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}`;
+}
+
+function isOwnKind(kind: StatementKind): kind is `layout-${number}` {
+  return kind.startsWith('layout-');
 }
 
 function nameOf({ kind, layoutId }: StatementBody): string {

@@ -1,0 +1,60 @@
+import {
+  balanceAt,
+  type CashColumn,
+  type CompiledLayout,
+  cashIn,
+  cashMoved,
+  changeByLines,
+  layers,
+  layoutCoverage,
+  movementOver,
+  type Outcome,
+  type Proof,
+  proveCash,
+  type Span,
+  succeed,
+} from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
+import { runningLayouts } from './composedLayouts.ts';
+import type { Failure } from './failure.ts';
+import { partialsFor } from './partialLines.ts';
+import type { Books, Ports } from './ports/index.ts';
+import { layoutsOf, runOver } from './prepareStatement.ts';
+import { booksOfReadings, vectorsOfReadings } from './readingVectors.ts';
+
+/** In every cash flow that runs over the categories which the books show, each account but cash explains the change of cash; `null` where no account is cash. */
+export async function proveCashFlows(ports: Ports, books: Books, spans: readonly Span[]): Promise<Outcome<Proof | null, Failure>> {
+  const { balance_sheet: balanceSheet, cash_flow: generated } = layoutsOf(books);
+  if ((generated.layout.cash?.accounts.length ?? 0) === 0) return succeed(null);
+  const composed = (await runningLayouts(ports, books)).filter(({ own }) => own.kind === 'cash_flow');
+  const cashFlows = [{ name: null, compiled: generated }, ...composed.map(({ record, compiled }) => ({ name: record.name, compiled }))];
+  const partial = await partialsFor(ports, books, spans);
+  const columns: CashColumn[] = [];
+  for (const { name, compiled } of cashFlows) {
+    const parts = await booksOfReadings(ports, books, {}, compiled.readings);
+    if (!parts.ok) return parts;
+    for (const span of spans) {
+      const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, 'movement', span);
+      const run = runOver(books, compiled, 'movement', span, partial, readings);
+      const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true }).net;
+      const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial).net;
+      const movement = movementOver(books.cube, layers, span, partial);
+      columns.push({
+        layout: name,
+        day: span.lastDay,
+        byLines: changeByLines(compiled, run),
+        moved: cashMoved(compiled, opening, movement),
+        inBalanceSheet: cashIn(balanceSheet, compiled, closing) - cashIn(balanceSheet, compiled, opening),
+        atFault: accountsAtFault(books, compiled, movement),
+      });
+    }
+  }
+  return succeed(proveCash(columns));
+}
+
+function accountsAtFault(books: Books, compiled: CompiledLayout, movement: BigInt64Array): CashColumn['atFault'] {
+  const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent }));
+  return layoutCoverage(compiled, ['asset', 'liability', 'equity', 'income', 'expense'], accounts, movement, books.lists)
+    .faults.filter(({ net }) => net !== 0n)
+    .map(({ account, state, net }) => ({ account, reason: state, net }));
+}

@@ -1,0 +1,55 @@
+import type { AccountRole, Span } from '@ivory-ladder/core';
+import type { DataSource } from 'typeorm';
+import type { Books } from '../application/ports/index.ts';
+import { conditionOf } from './readAccountLines.ts';
+import { rowsOf } from './transaction.ts';
+
+/** Of reversing entries within a span, what each account has on both sides together; dense by the cube. */
+export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<BigInt64Array> {
+  const wanted = conditionOf(books.selected, 'line.facet_set_id');
+  const rows = await rowsOf<{ accountId: number; amount: string }>(
+    database,
+    `SELECT line.account_id AS accountId, SUM(line.debit + line.credit) AS amount
+       FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
+            AND line.closing = 0 ${wanted.sql}
+      GROUP BY line.account_id`,
+    [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
+  );
+  const amounts = new BigInt64Array(books.cube.accountIds.length);
+  for (const { accountId, amount } of rows) amounts[books.cube.indexOf.get(accountId) as number] = BigInt(amount);
+  return amounts;
+}
+
+/**
+ * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries that have none but cash and
+ * exchange differences on them, and some of both; dense by the cube. It begins with the lines of exchange differences, which are few.
+ */
+export async function readExchangeOnCash(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<BigInt64Array> {
+  const withRole = (role: AccountRole): number[] => books.accounts.filter((account) => account.role === role).map(({ id }) => id);
+  const [differences, cash] = [withRole('exchange_differences'), withRole('cash')];
+  const amounts = new BigInt64Array(books.cube.accountIds.length);
+  if (differences.length === 0 || cash.length === 0) return amounts;
+  const wanted = conditionOf(books.selected, 'line.facet_set_id');
+  const placeholders = (ids: readonly number[]): string => ids.map(() => '?').join(', ');
+  const rows = await rowsOf<{ accountId: number; amount: string }>(
+    database,
+    `SELECT line.account_id AS accountId, SUM(line.debit) - SUM(line.credit) AS amount
+       FROM (SELECT DISTINCT entry_id FROM journal_line
+              WHERE company_id = ? AND account_id IN (${placeholders(differences)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ?
+       JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      WHERE line.account_id IN (${placeholders(cash)}) ${wanted.sql}
+        AND NOT EXISTS (SELECT 1 FROM journal_line AS other WHERE other.company_id = entry.company_id AND other.entry_id = entry.id
+                           AND other.account_id NOT IN (${placeholders([...cash, ...differences])}))
+      GROUP BY line.account_id`,
+    [
+      ...[books.company.id, ...differences, firstDay, lastDay],
+      ...[books.company.id, books.cube.revision],
+      ...[...cash, ...wanted.parameters],
+      ...[...cash, ...differences],
+    ],
+  );
+  for (const { accountId, amount } of rows) amounts[books.cube.indexOf.get(accountId) as number] = BigInt(amount);
+  return amounts;
+}
