@@ -3,8 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { launchBrowser, shownFigures, visit } from '../support/browser.ts';
+import { launchBrowser, seriousFindings, shownFigures, visit } from '../support/browser.ts';
 import { exampleDays, exampleFile, publishedBalanceSheet, publishedIncomeStatement } from '../support/exampleA.ts';
+import { bringInCashExample, cashExampleFile, publishedCashFlow } from '../support/exampleACash.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -76,6 +77,53 @@ describe('example A of IAS 7 in the browser', () => {
       expect(sheet.get(caption)?.slice(0, 2), caption).toEqual([asShown(x2), asShown(x1)]);
     for (const proof of ['Trial balance 0', 'Assets = liabilities + equity', 'Profit carried to equity', 'Coverage: every account stands once'])
       expect(await page.getByRole('link', { name: proof }).isVisible(), proof).toBe(true);
+    expectQuiet();
+  });
+
+  it('takes the cash flow from a layout file, adds what was fixed, puts it in use, and shows it as published, each figure opening to what it is made of', async () => {
+    const { id } = await bringInCashExample(server);
+    const { page, expectQuiet } = await visit(browser, server.cookie, `${server.serving.url}/companies/${id}/layouts?from=2022-01-01&to=2022-12-31`);
+    const path = join(mkdtempSync(join(tmpdir(), 'example-a-')), 'cash-flow.layout.json');
+    writeFileSync(path, JSON.stringify(cashExampleFile()));
+    await page.getByLabel('A layout file').setInputFiles(path);
+    await page.getByRole('heading', { name: 'Statement of cash flows', level: 1 }).waitFor();
+    const preview = page.getByRole('treegrid', { name: 'Statement of cash flows' });
+    await page.getByText('21 of 21 accounts stand exactly once').waitFor();
+    await page.getByText('Change in cash explained: 70.00').waitFor();
+    // A fixed amount is of the company that it was made in; here it is said anew.
+    await page.getByText(/without fixed amounts of another company: Equipment acquired under a lease/).waitFor();
+    const moved = page.getByRole('region', { name: 'Moved between lines' });
+    await moved.getByRole('button', { name: 'Add a fixed amount' }).click();
+    await moved.getByLabel(/^Why/).fill('Equipment acquired under a lease');
+    await moved.getByLabel('Taken from').selectOption({ label: 'Proceeds from long-term borrowings' });
+    await moved.getByLabel('Added on').selectOption({ label: 'Purchase of property, plant and equipment' });
+    await moved.getByLabel('More inflow there').fill('900');
+    await preview
+      .getByRole('row', { name: /^Purchase of property/ })
+      .getByText('(350.00)')
+      .waitFor();
+    await preview
+      .getByRole('row', { name: /Net increase in cash and cash equivalents/ })
+      .getByText('110.00', { exact: true })
+      .waitFor();
+    await page.getByRole('button', { name: 'Put in use…' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Put in use' }).click();
+    await page.getByText('In use: version 1 of Statement of cash flows.').waitFor();
+    await page.getByRole('link', { name: 'Run it' }).click();
+    await page.waitForURL(/statements\/layout-/);
+    await page.getByText('Moved between lines, without changing').waitFor();
+    const shown = await shownFigures(page);
+    for (const [caption, amount] of Object.entries(publishedCashFlow)) expect(shown.get(caption)?.[0], caption).toBe(asShown(amount));
+    await page
+      .getByRole('row', { name: /^Interest paid/ })
+      .getByRole('button')
+      .nth(1)
+      .click();
+    await page.getByRole('button', { name: /5300 Interest expense/ }).waitFor();
+    expect(await page.getByRole('button', { name: /2100 Interest payable/ }).isVisible()).toBe(true);
+    await page.getByRole('link', { name: 'Cash flow', exact: true }).click();
+    await page.getByRole('link', { name: 'Change in cash explained' }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
     expectQuiet();
   });
 });

@@ -223,8 +223,8 @@ export const layoutFile = z.strictObject({ format: z.literal('ivory-ladder-layou
 export const layoutFileQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
 export const layoutRead = z.object({
   layout: layoutDetail,
-  /** What the file names and this chart does not have; the lines stand without it. */
-  missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list']), name: z.string() })),
+  /** What the file names and this chart does not have, and fixed transfers, which are amounts of another company; the lines stand without it. */
+  missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list', 'transfer']), name: z.string() })),
 });
 export type LayoutRead = z.infer<typeof layoutRead>;
 

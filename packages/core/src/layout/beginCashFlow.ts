@@ -114,7 +114,7 @@ export function beginCashFlow(options: CashFlowOptions, language: CaptionLanguag
     except,
   });
   const cashLine = ({ key, nature, of, beside, asCash }: Shifted): OwnLine =>
-    accounts(key, words[asCash], [{ kind: 'nature', nature, elements: [...of, ...beside] }], within);
+    accounts(key, words[asCash], [{ kind: 'nature', nature, elements: [...of, ...beside] }], [...within, { kind: 'role', role: 'cash' }]);
   const cashIn = (activity: 'operating' | 'investing' | 'financing'): OwnLine[] => shifted.filter((one) => one.activity(options) === activity).map(cashLine);
   const besideProfit = accounts(
     'beside_profit',

@@ -4,6 +4,7 @@ import { category } from '../statement/statementsOf.fixture.ts';
 import { withFreshKeys } from './freshKeys.ts';
 import { newLine } from './newLine.ts';
 import { calculating, grouping, summing, taking } from './ownLayout.fixture.ts';
+import type { OwnTransfer } from './ownLayout.ts';
 import { carryOver, namesCarried } from './portableLayout.ts';
 
 const here = {
@@ -67,6 +68,41 @@ describe('a layout that goes to another chart', () => {
       { line: 'cash', thing: 'account', name: '1000 Bank' },
     ]);
     expect(carried).toMatchObject([{ sources: [{ kind: 'numbers', text: '10*' }], except: [] }]);
+  });
+});
+
+describe('transfers between lines on their way to another chart', () => {
+  it('go along where they are living, by what the other chart has; fixed amounts stay behind, and are told', () => {
+    const living: OwnTransfer = {
+      key: 'moved',
+      text: 'Interest',
+      on: 'own_added.2',
+      from: 'cash',
+      amount: {
+        kind: 'living',
+        sources: [
+          { kind: 'account', accountId: 5 },
+          { kind: 'step', step: 'financing' },
+        ],
+        except: [],
+      },
+    };
+    const fixed: OwnTransfer = { key: 'lease', text: 'Lease', on: 'cash', from: 'cash', amount: { kind: 'fixed', day: '2026-01-31', inflow: '100' } };
+    const { transfers, missing } = carryOver([], [living, fixed], namesCarried([], [living, fixed], here), there);
+    expect(transfers).toEqual([
+      {
+        ...living,
+        on: 'own_added.72',
+        amount: {
+          ...living.amount,
+          sources: [
+            { kind: 'account', accountId: 95 },
+            { kind: 'step', step: 'financing' },
+          ],
+        },
+      },
+    ]);
+    expect(missing).toEqual([{ line: 'lease', thing: 'transfer', name: 'Lease' }]);
   });
 });
 

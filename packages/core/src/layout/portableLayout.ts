@@ -17,10 +17,10 @@ export interface CarryingFacts extends Pick<SourceFacts, 'tree'> {
   readonly lists: readonly Pick<CodeList, 'key' | 'name'>[];
 }
 
-/** What is named where lines go and is not there; `line`: the key of the line that names it. */
+/** What is named where lines go and is not there, and fixed transfers, which stay behind; `line`: the key of the line or transfer that names it. */
 export interface NotCarried {
   readonly line: string;
-  readonly thing: 'category' | 'account' | 'list';
+  readonly thing: 'category' | 'account' | 'list' | 'transfer';
   readonly name: string;
 }
 
@@ -153,7 +153,10 @@ export function carryOver(
   });
   const living = transfers.flatMap((transfer): OwnTransfer[] => {
     const { key, on, from, amount } = transfer;
-    if (amount.kind !== 'living') return [];
+    if (amount.kind !== 'living') {
+      missing.push({ line: key, thing: 'transfer', name: transfer.text || key });
+      return [];
+    }
     return [{ ...transfer, on: treeKey(on), from: treeKey(from), amount: { ...amount, sources: all(key, amount.sources), except: all(key, amount.except) } }];
   });
   return { lines: carried, transfers: living, missing };

@@ -4,6 +4,8 @@ import {
   type AccountAmounts,
   amountOfReading,
   type CodeList,
+  cashMoved,
+  changeByLines,
   compileLayout,
   type DigitOrder,
   expandLayout,
@@ -33,8 +35,8 @@ export type PreviewAsked =
       readonly lists: readonly CodeList[];
       readonly exponent: number;
     }
-  /** `facets`: of lines with these values alone; the empty text for all lines. */
-  | { readonly kind: 'figures'; readonly facets: string; readonly figures: LayoutFigures }
+  /** `facets`: of lines with these values alone; the empty text for all lines. Answers may come in any order: those with one `round` belong together. */
+  | { readonly kind: 'figures'; readonly round: number; readonly facets: string; readonly figures: LayoutFigures }
   /** Below zero: beside the one that is composed, answered once. */
   | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
 
@@ -50,6 +52,8 @@ export interface PreviewRest {
   readonly coverage: LayoutCoverage;
   /** By key of the line: its figures, one for each column of amounts, in its unit. */
   readonly values: ReadonlyMap<string, readonly (string | null)[]>;
+  /** Of a cash flow, in the first column: what its lines come to, and what was posted to cash. */
+  readonly cash: { readonly byLines: bigint; readonly moved: bigint } | null;
 }
 
 /** Without the amounts of every account; the same text as long as they stay the same. */
@@ -59,7 +63,7 @@ type Chart = Extract<PreviewAsked, { kind: 'chart' }>;
 type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 
 let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array }) | null = null;
-const figures = new Map<string, { readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
+const figures = new Map<string, { readonly round: number; readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
 let last: Asked | null = null;
 
 /** Of the answer before, to the layout that is composed. */
@@ -79,10 +83,11 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   else if (data.kind === 'chart') {
     chart = hold(data);
     // In the order of the accounts that are there now.
-    for (const [facets, { given }] of figures) figures.set(facets, { given, vectors: vectorsOf(given) });
+    for (const [facets, { round, given }] of figures) figures.set(facets, { round, given, vectors: vectorsOf(given) });
   } else {
-    if (data.facets === '') figures.clear();
-    figures.set(data.facets, { given: data.figures, vectors: vectorsOf(data.figures) });
+    const { round, facets, figures: given } = data;
+    if (facets === '') for (const [key, before] of figures) if (before.round < round) figures.delete(key);
+    figures.set(facets, { round, given, vectors: vectorsOf(given) });
     // Run some times, so that the first edit is not the first run.
     if (last && chart) for (let run = 0; run < 5; run++) runOver(last)?.rows();
   }
@@ -154,7 +159,8 @@ function runOver({ layout, leftOut }: Asked) {
     const column = amountColumns[at] as (typeof amountColumns)[number];
     const net = column.measure === 'closing' ? vectors.closing : vectors.movement;
     const readings = compiled.readings.map((reading) => {
-      const own = figures.get(facetKey(reading.facets))?.vectors[at];
+      const part = figures.get(facetKey(reading.facets));
+      const own = part?.round === whole.round ? part.vectors[at] : undefined;
       // Flows are asked for once a line wants them.
       return own && (own.flows || !needsFlows(reading)) ? amountOfReading(reading, column.measure, own) : new BigInt64Array(net.length);
     });
@@ -176,6 +182,8 @@ function runOver({ layout, leftOut }: Asked) {
     rows: () =>
       presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false } }).map(rowInText),
     rest: (): PreviewRest => {
+      const [first] = whole.vectors;
+      const [run] = runs;
       const excluded = new Set(leftOut);
       const covered = accounts.map(({ account, index, isParent }) => ({
         account: index,
@@ -183,8 +191,10 @@ function runOver({ layout, leftOut }: Asked) {
         isParent,
         isLeftOut: excluded.has(account.id),
       }));
-      const balances = whole.vectors[0]?.closing ?? new BigInt64Array(accounts.length);
+      const balances = first?.closing ?? new BigInt64Array(accounts.length);
       return {
+        cash:
+          first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,
         coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
         values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
       };

@@ -28,7 +28,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
   const [leaving, setLeaving] = useState<{ readonly accountId: number; readonly reason: string } | null>(null);
   const [setExclusions] = useSetExclusionsMutation();
   if (!preview) return <p className={styles.foot}>Working it out…</p>;
-  const { coverage } = preview;
+  const { coverage, cash } = preview;
   const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? key;
   const { inScope, faults, leftOut, byRemainder } = coverage;
   if (inScope === null) return <p className={styles.foot}>No coverage is claimed: the layout names no elements that have to stand in it.</p>;
@@ -53,6 +53,13 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
             ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once`
             : `▲ Coverage: ${counted(faults.length, 'account')} of ${inScope} at fault, ${format(coverage.atStake)} at stake`}
           {aside !== '' && <small> · {aside}</small>}
+          {cash && (
+            <span className={cash.byLines === cash.moved ? styles.cash : styles.cashOdd}>
+              {cash.byLines === cash.moved
+                ? `✓ Change in cash explained: ${format(cash.moved)}`
+                : `✗ Lines come to ${format(cash.byLines)}, cash changed by ${format(cash.moved)}`}
+            </span>
+          )}
         </span>
         {(listed.length > 0 || byRemainder.length > 0) && <span aria-hidden>{isOpen ? '▾' : '▸'}</span>}
       </button>

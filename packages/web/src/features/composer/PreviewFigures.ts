@@ -16,6 +16,7 @@ export class PreviewFigures {
   private worker: Worker | null = null;
   private number = 0;
   private asides = 0;
+  private rounds = 0;
   private asked: { readonly layout: OwnLayout; readonly leftOut: readonly number[] } | null = null;
   private readonly listeners = new Set<() => void>();
   /** Asked for beside it, by their numbers. */
@@ -66,8 +67,14 @@ export class PreviewFigures {
     this.post({ kind: 'chart', view, order, language, lists, exponent });
   }
 
-  holdFigures(facets: string, figures: LayoutFigures): void {
-    this.post({ kind: 'figures', facets, figures });
+  /** A round of figures that belong together, in whatever order they come. */
+  beginRound(): number {
+    this.rounds++;
+    return this.rounds;
+  }
+
+  holdFigures(round: number, facets: string, figures: LayoutFigures): void {
+    this.post({ kind: 'figures', round, facets, figures });
   }
 
   /** At once when a layout is made, before the screen is drawn with it. */

@@ -80,11 +80,12 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   const filterKey = filtersOf(layout).join('\n');
   useEffect(() => {
     let isOver = false;
+    const round = figures.beginRound();
     const asked = filterKey.split('\n').map((facets) => {
       const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan, facets, flows }));
       void request.then(({ data }) => {
         if (isOver || !data) return;
-        figures.holdFigures(facets, data);
+        figures.holdFigures(round, facets, data);
         if (facets === '') setMovements(measure === 'movement' ? movementsIn(data) : null);
       });
       return request;

@@ -47,7 +47,7 @@ export function OwnLayouts() {
       dispatch(
         noticeGiven({
           tone: 'refused',
-          text: `Brought in without what this chart lacks: ${missing.slice(0, 6).join(', ')}${missing.length > 6 ? ` and ${missing.length - 6} more` : ''}.`,
+          text: `Brought in without what this chart lacks, and without fixed amounts of another company: ${missing.slice(0, 6).join(', ')}${missing.length > 6 ? ` and ${missing.length - 6} more` : ''}.`,
         }),
       );
     else dispatch(noticeGiven({ tone: 'done', text: `Brought in: ${read.layout.name}, as a draft.` }));

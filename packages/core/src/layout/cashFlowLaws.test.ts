@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type Element, naturalSide } from '../chart/element.ts';
+import { type Category, natures, steps } from '../placement/category.ts';
+import type { Place } from '../placement/place.ts';
+import { cashMoved, changeByLines } from '../proofs/proveCash.ts';
+import { amountOfReading, increasesOf } from '../statement/accountAmounts.ts';
+import { account, category, span, type TestCompany } from '../statement/statementsOf.fixture.ts';
+import { beginCashFlow } from './beginCashFlow.ts';
+import { cashFlowStarts } from './options.ts';
+import { composed, factsOf } from './ownLayout.fixture.ts';
+import type { OwnLayout } from './ownLayout.ts';
+
+/** Eight accounts of each element, in categories that nest and are deducted from each other; the first two assets are cash. */
+const elements: readonly Element[] = ['asset', 'liability', 'equity', 'income', 'expense'];
+const categories: Category[] = elements.flatMap((element, at) => [
+  category(at * 10 + 1, element, { term: 'non_current', step: 'other_operating' }),
+  category(at * 10 + 2, element, { parentId: at * 10 + 1 }),
+  category(at * 10 + 3, element, { parentId: at * 10 + 1, contraOf: at * 10 + 2 }),
+  category(at * 10 + 4, element, { term: 'current', step: 'revenue' }),
+]);
+const accounts = elements.flatMap((element, at) =>
+  Array.from({ length: 8 }, (_, number) => ({
+    ...account(at * 8 + number + 1, element),
+    // Half of what stands in the deducted category is on the other side.
+    normalSide: number === 3 ? (naturalSide(element) === 'debit' ? ('credit' as const) : ('debit' as const)) : naturalSide(element),
+    role: element === 'asset' && number < 2 ? ('cash' as const) : null,
+  })),
+);
+
+const chance = fc.record({
+  natures: fc.array(fc.option(fc.constantFrom(...natures)), { minLength: categories.length, maxLength: categories.length }),
+  steps: fc.array(fc.constantFrom(...steps), { minLength: categories.length, maxLength: categories.length }),
+  /** For each account its category, and whether its credit side stands in another one. */
+  places: fc.array(fc.tuple(fc.integer({ min: 1, max: 4 }), fc.option(fc.integer({ min: 1, max: 4 }))), { minLength: 40, maxLength: 40 }),
+  opening: fc.array(fc.bigInt(-500n, 500n), { minLength: 40, maxLength: 40 }),
+  debits: fc.array(fc.bigInt(0n, 300n), { minLength: 40, maxLength: 40 }),
+  credits: fc.array(fc.bigInt(0n, 300n), { minLength: 40, maxLength: 40 }),
+  reversing: fc.array(fc.bigInt(0n, 50n), { minLength: 40, maxLength: 40 }),
+  exchange: fc.tuple(fc.bigInt(-50n, 50n), fc.bigInt(-50n, 50n)),
+  options: fc.record({
+    start: fc.constantFrom(...cashFlowStarts),
+    interestPaid: fc.constantFrom('operating' as const, 'financing' as const),
+    dividendsPaid: fc.constantFrom('operating' as const, 'financing' as const),
+    interestReceived: fc.constantFrom('operating' as const, 'investing' as const),
+    dividendsReceived: fc.constantFrom('operating' as const, 'investing' as const),
+    overdrafts: fc.constantFrom('cash' as const, 'financing' as const),
+  }),
+});
+type Chance = typeof chance extends fc.Arbitrary<infer One> ? One : never;
+
+function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits, credits, reversing, exchange, options }: Chance) {
+  const tree = categories.map((one, at) => ({ ...one, step: one.step === null ? null : (ofCategory[at] ?? null) }));
+  const company: TestCompany = {
+    categories: tree,
+    accounts,
+    places: accounts.flatMap(({ id, element }, at): Place[] => {
+      const base = elements.indexOf(element) * 10;
+      const [first, second] = places[at] as Chance['places'][number];
+      if (second === null || second === first) return [{ accountId: id, side: 'any', categoryId: base + first }];
+      return [
+        { accountId: id, side: 'debit', categoryId: base + first },
+        { accountId: id, side: 'credit', categoryId: base + second },
+      ];
+    }),
+  };
+  const layout: OwnLayout = beginCashFlow(options, 'en');
+  const facts = factsOf(
+    company,
+    layout,
+    new Map(),
+    tree.map(({ id }, at) => ({ id, nature: said[at] ?? null })),
+  );
+  const made = composed(company, layout, facts);
+  // Entries balance: the last account takes what is left.
+  const gross = { debit: BigInt64Array.from(debits), credit: BigInt64Array.from(credits) };
+  const left = debits.reduce((sum, one, at) => sum + one - (credits[at] as bigint), 0n);
+  if (left > 0n) gross.credit[39] = (gross.credit[39] as bigint) + left;
+  else gross.debit[39] = (gross.debit[39] as bigint) - left;
+  const movement = gross.debit.map((debit, at) => debit - (gross.credit[at] as bigint));
+  const beginning = BigInt64Array.from(opening);
+  const amounts = {
+    opening: beginning,
+    movement,
+    closing: movement.map((amount, at) => amount + (beginning[at] as bigint)),
+    notAllotted: 0n,
+    flows: {
+      increases: increasesOf(gross, BigInt64Array.from(reversing), (at) => accounts[at]?.normalSide === 'credit'),
+      exchange: BigInt64Array.from(accounts, (_, at) => exchange[at] ?? 0n),
+    },
+  };
+  const resets = Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0));
+  const run = made.run([...movement], {
+    sides: { opening: beginning, resets },
+    readings: made.compiled.readings.map((reading) => amountOfReading(reading, 'movement', amounts)),
+    span,
+  });
+  const amountOf = (key: string): bigint => run.amounts[made.compiled.indexOf.get(key) as number] as bigint;
+  return { ...made, run, amountOf, beginning, movement };
+}
+
+const runs = { seed: 718, numRuns: 300 };
+
+describe('the generated cash flow, whatever the natures, steps and places', () => {
+  it('holds every account but cash exactly once', () => {
+    fc.assert(
+      fc.property(chance, (dice) => {
+        const { coverage, movement, expanded } = cashFlowOf(dice);
+        const { faults, inScope } = coverage([...movement]);
+        expect([faults, inScope]).toEqual([[], dice.options.overdrafts === 'cash' ? 38 : 40]);
+        expect(expanded.findings).toEqual([]);
+      }),
+      runs,
+    );
+  });
+
+  it('comes to what was posted to cash, and leads from its beginning to its end', () => {
+    fc.assert(
+      fc.property(chance, (dice) => {
+        const { compiled, run, amountOf, beginning, movement } = cashFlowOf(dice);
+        const moved = cashMoved(compiled, beginning, movement);
+        expect(changeByLines(compiled, run)).toBe(moved);
+        expect(amountOf('cash_opening') + moved).toBe(amountOf('cash_closing'));
+        // As printed: the beginning, the activities, the effect of exchange rates, the end.
+        expect(amountOf('cash_opening') - amountOf('net_change') + amountOf('cash_exchange')).toBe(amountOf('cash_closing'));
+      }),
+      runs,
+    );
+  });
+
+  it('moves between lines without moving what they come to', () => {
+    fc.assert(
+      fc.property(chance, (dice) => {
+        const { run, layout, facts, compiled } = cashFlowOf(dice);
+        const { transfers: _, ...bare } = layout;
+        const without = composed({ categories, accounts, places: [] }, bare, facts);
+        const bareRun = without.run([...run.net], {
+          ...(run.sides ? { sides: run.sides } : {}),
+          readings: without.compiled.readings.map((reading) => {
+            const at = compiled.readings.findIndex((one) => one.measure === reading.measure && one.direction === reading.direction);
+            return run.readings?.[at] as BigInt64Array;
+          }),
+          span,
+        });
+        expect(changeByLines(without.compiled, bareRun)).toBe(changeByLines(compiled, run));
+      }),
+      runs,
+    );
+  });
+});
+
+describe('a line that follows a part of a cash flow', () => {
+  it('is of one part alone: the parts share no portion', () => {
+    fc.assert(
+      fc.property(chance, (dice) => {
+        const { expanded } = cashFlowOf(dice);
+        const taken = new Map<string, string>();
+        for (const [key, origin] of expanded.origins) {
+          const line = expanded.byKey.get(key);
+          if (origin.kind !== 'followed' || line?.kind !== 'accounts') continue;
+          for (const [place, at] of (line.selection?.accounts ?? []).entries())
+            for (const side of [1, 2].filter((bit) => ((line.selection?.sides[place] ?? 0) & bit) !== 0)) {
+              const portion = `${at} ${side} ${line.reading?.direction ?? 'net'}`;
+              expect(taken.get(portion), portion).toBeUndefined();
+              taken.set(portion, key);
+            }
+        }
+      }),
+      { ...runs, numRuns: 60 },
+    );
+  });
+});
