@@ -179,9 +179,9 @@ export const boatyard = (dealings: readonly Dealing[]): DemoCompany => ({
       { name: 'Bank loan', term: 'non_current' },
       { name: 'Payables', term: 'current' },
       { name: 'Storage paid in advance', term: 'current' },
-      { name: 'Taxes payable', term: 'current' },
+      { name: 'Taxes payable', term: 'current', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Value added tax' }] },
     ],
-    equity: [{ name: 'Share capital' }, { name: 'Retained earnings' }],
+    equity: [{ name: 'Share capital' }, { name: 'Retained earnings', nature: 'dividends' }],
     income: [{ name: 'Revenue', step: 'revenue', children: [{ name: 'Repairs' }, { name: 'Storage and moorings' }, { name: 'Chandlery' }] }],
     expense: [
       { name: 'Cost of the yard', step: 'cost_of_sales', children: [{ name: 'Materials and subcontractors' }, { name: 'Yard wages' }] },
@@ -205,8 +205,8 @@ A-50-400|Cranes and machines, accumulated depreciation|Slipway, sheds and cranes
 L-10-100|Suppliers|Payables
 L-20-100|Net wages payable|Payables
 L-20-200|Wage taxes and social security payable|Payables
-L-30-100|Value added tax payable|Taxes payable
-L-30-200|Income tax payable|Taxes payable
+L-30-100|Value added tax payable|Taxes payable > Value added tax
+L-30-200|Income tax payable|Taxes payable > Income tax payable
 L-40-100|Bank loan|Bank loan
 L-50-100|Winter storage paid in advance|Storage paid in advance`,
     equity: `

@@ -148,9 +148,9 @@ export const nordskerryFreight = (dealings: readonly Dealing[]): DemoCompany => 
     liability: [
       { name: 'Truck loan', term: 'non_current' },
       { name: 'Suppliers and ferry crossings', term: 'current' },
-      { name: 'Taxes and contributions', term: 'current' },
+      { name: 'Taxes and contributions', term: 'current', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Wage taxes and contributions' }] },
     ],
-    equity: [{ name: 'Share capital' }, { name: 'Earnings kept' }],
+    equity: [{ name: 'Share capital' }, { name: 'Earnings kept', nature: 'dividends' }],
     income: [
       { name: 'Freight', step: 'revenue' },
       { name: 'Warehouse', step: 'revenue' },
@@ -159,7 +159,7 @@ export const nordskerryFreight = (dealings: readonly Dealing[]): DemoCompany => 
       { name: 'Cost of transport', step: 'cost_of_sales', children: [{ name: 'Ferries, diesel and hauliers' }, { name: 'Wages' }] },
       { name: 'Running costs', step: 'other_operating' },
       { name: 'Depreciation', step: 'other_operating' },
-      { name: 'Interest and exchange', step: 'financing' },
+      { name: 'Interest and exchange', step: 'financing', children: [{ name: 'Interest' }, { name: 'Exchange differences', nature: 'operating' }] },
       { name: 'Income tax', step: 'income_tax' },
     ],
   },
@@ -174,8 +174,8 @@ export const nordskerryFreight = (dealings: readonly Dealing[]): DemoCompany => 
     liability: `
 2400|Suppliers|Suppliers and ferry crossings
 2450|Eiderholm Ferry Company, in euro|Suppliers and ferry crossings
-2500|Wage taxes and contributions payable|Taxes and contributions
-2600|Income tax payable|Taxes and contributions
+2500|Wage taxes and contributions payable|Taxes and contributions > Wage taxes and contributions
+2600|Income tax payable|Taxes and contributions > Income tax payable
 2800|Truck loan|Truck loan`,
     equity: `
 2100|Share capital|Share capital
@@ -196,8 +196,8 @@ export const nordskerryFreight = (dealings: readonly Dealing[]): DemoCompany => 
 6200|Workshop and tyres|Running costs
 6300|Insurance|Running costs
 6400|Administration|Running costs
-8000|Interest, truck loan|Interest and exchange
-8100|Exchange differences|Interest and exchange
+8000|Interest, truck loan|Interest and exchange > Interest
+8100|Exchange differences|Interest and exchange > Exchange differences
 8300|Income tax|Income tax`,
   }),
 });
