@@ -40,6 +40,16 @@ describe('the exported workbook', () => {
     expect(cells[2]?.[0]).toBe('1 January 2022 to 31 December 2022 · EUR');
   });
 
+  it.each([
+    ['balance-sheet', '&detail=accounts&scale=thousands'],
+    ['income-statement', '&detail=2&scale=units&rounding=independent'],
+    ['income-statement', '&detail=accounts&scale=thousands'],
+    ['balance-sheet', '&detail=1&zero=1&scale=millions&rounding=independent'],
+  ] as const)('recomputes to the figures of the scaled %s, with the unrounded ones behind it (%s)', async (kind, more) => {
+    const { shown, formulas } = await recompute(exampleId, kind, more);
+    expect([shown.exponent, formulas > shown.rows.length]).toEqual([0, true]);
+  });
+
   it('computes every subtotal, total, change and percent by a formula, and follows when a figure is changed', async () => {
     const { cells, computed } = await readBook(`/companies/${exampleId}/statements/balance-sheet/workbook?from=2022-01-01&to=2022-12-31&detail=2`);
     const rowOf = (caption: string) => cells.findIndex(([name]) => name === caption);

@@ -1,4 +1,4 @@
-import type { CategoryBody, PlacementView } from '@ivory-ladder/contract';
+import type { CategoryBody, PlacementView, StoredLayoutOptions } from '@ivory-ladder/contract';
 import { exampleDays, exampleFile } from './exampleA.ts';
 import type { TestServer } from './server.ts';
 import { bringIn, createCompany } from './trialBalance.ts';
@@ -24,7 +24,7 @@ export async function bringInExampleA(server: TestServer, order: readonly ('x1' 
     };
     if (Object.keys(change).length > 0) await server.ok('PATCH', `/companies/${id}/categories/${category.id}`, { version: category.version, ...change });
   }
-  const options = await server.ok<{ version: number }>('GET', `/companies/${id}/layout-options`);
-  await server.ok('PUT', `/companies/${id}/layout-options`, { version: options.version, subtotalsOff: [], result: 'within_retained_earnings' });
+  const options = await server.ok<StoredLayoutOptions>('GET', `/companies/${id}/layout-options`);
+  await server.ok('PUT', `/companies/${id}/layout-options`, { ...options, result: 'within_retained_earnings' });
   return id;
 }

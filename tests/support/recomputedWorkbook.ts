@@ -8,30 +8,49 @@ import type { ApiClient } from './apiClient.ts';
 /** The first with a line of the statement. */
 export const firstRow = 7;
 
-/** A workbook of the application without the values that it brings, and what HyperFormula makes of its formulas. */
+/** A workbook of the application without the values that it brings, and what HyperFormula makes of its formulas; it must not round cents off great amounts. */
 export async function recomputedBook(server: ApiClient, path: string) {
   const workbook = new ExcelJS.Workbook();
   // exceljs types its input as a Node Buffer of an older shape; the bytes are the same.
   await workbook.xlsx.load((await server.bytes(path)) as never);
   const sheet = workbook.worksheets[0] as ExcelJS.Worksheet;
-  const cells = Array.from({ length: sheet.rowCount }, (_, row) =>
-    Array.from({ length: sheet.columnCount }, (__, column) => {
-      const { value } = sheet.getCell(row + 1, column + 1);
-      if (value !== null && typeof value === 'object' && 'formula' in value) return `=${value.formula}`;
-      return value as string | number | null;
-    }),
-  );
-  return { sheet, cells, computed: HyperFormula.buildFromArray(cells, { licenseKey: 'gpl-v3' }) };
+  const cellsOf = (one: ExcelJS.Worksheet) =>
+    Array.from({ length: one.rowCount }, (_, row) =>
+      Array.from({ length: one.columnCount }, (__, column) => {
+        const { value } = one.getCell(row + 1, column + 1);
+        if (value !== null && typeof value === 'object' && 'formula' in value) return `=${value.formula}`;
+        return value as string | number | null;
+      }),
+    );
+  const sheets = Object.fromEntries(workbook.worksheets.map((one) => [one.name, cellsOf(one)]));
+  return {
+    sheet,
+    cells: cellsOf(sheet),
+    names: Object.keys(sheets),
+    computed: HyperFormula.buildFromSheets(sheets, { licenseKey: 'gpl-v3', smartRounding: false }),
+  };
 }
 
 /** HyperFormula recomputes every formula of the workbook; its figures must be those of the statement to the last digit shown. */
 export async function recomputeStatement(server: ApiClient, id: number, kind: string, query: string) {
-  const shown = await server.ok<StatementBody>('GET', `/companies/${id}/statements/${kind}?${query}`);
-  const { cells, computed, sheet } = await recomputedBook(server, `/companies/${id}/statements/${kind}/workbook?${query}`);
+  const path = `/companies/${id}/statements/${kind}`;
+  const shown = await server.ok<StatementBody>('GET', `${path}?${query}`);
+  const book = await recomputedBook(server, `${path}/workbook?${query}`);
+  const formulas = expectFigures(shown, book.computed, 0, book.cells);
+  // Of a scaled statement the unrounded one is on a sheet behind it.
+  if (shown.scale !== 'exact') {
+    expect(book.names[1]).toBe('Exact');
+    expectFigures(await server.ok<StatementBody>('GET', `${path}?${query}&scale=exact`.replace(/&scale=(?!exact)[a-z]+/, '')), book.computed, 1, book.cells);
+  }
+  return { shown, formulas, ...book };
+}
+
+/** How many figures of the first sheet are formulas; all of a sheet are those of the statement. */
+function expectFigures(shown: StatementBody, computed: HyperFormula, sheet: number, cells: readonly (readonly (string | number | null)[])[]): number {
   let formulas = 0;
   for (const [at, row] of shown.rows.entries())
     for (const [column, value] of row.values.entries()) {
-      const cell = computed.getCellValue({ sheet: 0, row: firstRow - 1 + at, col: column + 1 });
+      const cell = computed.getCellValue({ sheet, row: firstRow - 1 + at, col: column + 1 });
       if (String(cells[firstRow - 1 + at]?.[column + 1]).startsWith('=')) formulas++;
       const { unit = 'amount' } = row;
       const isPercent = shown.columns[column]?.kind === 'percent' || unit === 'percent';
@@ -43,5 +62,5 @@ export async function recomputeStatement(server: ApiClient, id: number, kind: st
           value === null ? '–' : Number(value),
         );
     }
-  return { shown, formulas, cells, sheet };
+  return formulas;
 }

@@ -48,6 +48,9 @@ export const statementQuery = z.object({
   open: keys,
   shut: keys,
   zero: flag,
+  /** What one unit of a figure is, and whether parts are rounded so that they come to their totals. */
+  scale: z.enum(['exact', 'units', 'thousands', 'millions']).default('exact'),
+  rounding: z.enum(['independent', 'footed']).default('footed'),
   /** Of captions; the company's main one where it is none of its languages. */
   language: z.string().max(10).optional(),
 });
@@ -119,7 +122,10 @@ export const statement = z.object({
   /** In which title and captions are. */
   language,
   currency: z.string(),
+  /** Decimals of the amounts: those of the currency, or none where they are scaled. */
   exponent: z.int(),
+  scale: z.enum(['exact', 'units', 'thousands', 'millions']),
+  rounding: z.enum(['independent', 'footed']),
   columns: z.array(statementColumn),
   rows: z.array(statementRow),
   /** How many rungs of categories there are to open. */

@@ -146,6 +146,8 @@ export * from './statement/presentRows.ts';
 export * from './statement/presentTransfers.ts';
 export * from './statement/rowInText.ts';
 export * from './statement/runColumn.ts';
+export * from './statement/scale.ts';
+export * from './statement/scaleRows.ts';
 export * from './statement/shownValue.ts';
 export * from './statement/statement.ts';
 export * from './trialbalance/deriveEntries.ts';

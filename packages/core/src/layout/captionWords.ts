@@ -27,6 +27,11 @@ export interface CaptionWords {
   readonly change: string;
   /** Before the name of a budget, where a column is of one. */
   readonly budget: string;
+  readonly thousands: string;
+  readonly millions: string;
+  /** Said under a scaled statement, by how it was rounded. */
+  readonly roundedEach: string;
+  readonly roundedFooted: string;
   /** Between the days of two columns. */
   readonly and: string;
   /** Between the first and the last day of a span. */
@@ -74,6 +79,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Profit for the period',
     change: 'Change',
     budget: 'Budget',
+    thousands: 'thousands',
+    millions: 'millions',
+    roundedEach: 'Each figure is rounded by itself; totals may not be the sum of what is shown.',
+    roundedFooted: 'Rounded so that parts come to their totals; figures beside each other may not add across.',
     and: 'and',
     to: 'to',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -104,6 +113,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Ergebnis der Periode',
     change: 'Veränderung',
     budget: 'Budget',
+    thousands: 'Tausend',
+    millions: 'Millionen',
+    roundedEach: 'Jeder Betrag ist für sich gerundet; Summen können von der Addition der gezeigten Beträge abweichen.',
+    roundedFooted: 'So gerundet, dass die Teile ihre Summen ergeben; Beträge nebeneinander addieren sich nicht immer.',
     and: 'und',
     to: 'bis',
     total: (caption) => `Summe ${lowerAdjective(caption)}`,
@@ -134,6 +147,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Résultat de la période',
     change: 'Variation',
     budget: 'Budget',
+    thousands: 'milliers',
+    millions: 'millions',
+    roundedEach: 'Chaque montant est arrondi séparément ; les totaux peuvent différer de la somme des montants présentés.',
+    roundedFooted: 'Arrondis de sorte que les parties donnent leurs totaux ; les colonnes peuvent ne pas s’additionner.',
     and: 'et',
     to: 'au',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -164,6 +181,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Resultaat over de periode',
     change: 'Verandering',
     budget: 'Begroting',
+    thousands: 'duizenden',
+    millions: 'miljoenen',
+    roundedEach: 'Elk bedrag is afzonderlijk afgerond; totalen kunnen afwijken van de som van de getoonde bedragen.',
+    roundedFooted: 'Zo afgerond dat de delen op hun totalen uitkomen; bedragen naast elkaar hoeven niet op te tellen.',
     and: 'en',
     to: 't/m',
     total: (caption) => `Totaal ${lowerFirst(caption)}`,
@@ -194,6 +215,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Resultado del periodo',
     change: 'Variación',
     budget: 'Presupuesto',
+    thousands: 'miles',
+    millions: 'millones',
+    roundedEach: 'Cada importe se redondea por separado; los totales pueden no ser la suma de lo mostrado.',
+    roundedFooted: 'Redondeado de modo que las partes sumen sus totales; los importes contiguos pueden no sumar.',
     and: 'y',
     to: 'a',
     total: (caption) => `Total ${lowerFirst(caption)}`,
@@ -224,6 +249,10 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Periodens resultat',
     change: 'Endring',
     budget: 'Budsjett',
+    thousands: 'tusen',
+    millions: 'millioner',
+    roundedEach: 'Hvert beløp er avrundet for seg; summer kan avvike fra summen av det som vises.',
+    roundedFooted: 'Avrundet slik at delene gir summene sine; beløp ved siden av hverandre kan avvike.',
     and: 'og',
     to: 'til',
     total: (caption) => `Sum ${lowerFirst(caption)}`,

@@ -116,7 +116,7 @@ class Page {
     const role: RowRole = isTotalOfSide ? 'final' : 'total';
     const whole = this.partsOf(line, childTerms(line));
     const parts = whole.isWhole ? whole.parts : [];
-    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts, look: ofTotal }));
+    rows.push(this.row(line, { role, caption: line.totalCaption, depth, opens: false, open: false, values, parts, partsAreWithin: true, look: ofTotal }));
     return true;
   }
 
@@ -128,7 +128,16 @@ class Page {
     if (this.isHidden(line, values) && inside.length === 0) return false;
     const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
     rows.push(
-      this.row(line, { role: 'line', caption: line.caption, depth, opens: this.accounts.areOn(index), open: open && inside.length > 0, values, parts }),
+      this.row(line, {
+        role: 'line',
+        caption: line.caption,
+        depth,
+        opens: this.accounts.areOn(index),
+        open: open && inside.length > 0,
+        values,
+        parts,
+        partsAreWithin: true,
+      }),
       ...inside,
     );
     return true;

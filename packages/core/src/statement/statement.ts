@@ -43,6 +43,8 @@ export interface StatementRow {
   /** One a column, with the sign that is shown: in the row's unit, or tenths of a percent; `null` where there is no figure. */
   readonly values: readonly (bigint | null)[];
   readonly parts: readonly RowPart[];
+  /** They stand in it, rather than being named by it. */
+  readonly partsAreWithin?: true;
   /** Of its values: minor units, hundredths, tenths of a percent, days; of amounts where it is left out. */
   readonly unit?: CalculationResult;
   /** Why columns have no figure, where any has none. */

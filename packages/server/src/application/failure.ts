@@ -84,6 +84,8 @@ export type Failure =
   | { code: 'layout_has_draft_only'; name: string }
   | { code: 'layout_without_draft'; name: string }
   | { code: 'layout_not_in_use'; name: string }
+  /** A workbook could not hold an amount of the line to the minor unit. */
+  | { code: 'amount_beyond_workbook'; line: string }
   | { code: 'layout_key_twice'; line: string }
   /** Formulas, sums or hidden lines that name what is not there. */
   | { code: 'layout_unsound'; lines: string[] }

@@ -19,12 +19,21 @@ export function captionOfColumn(column: StatementColumn, language: Language): st
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
-export function headingOf({ books, columns, compiled, part, span }: Statement): { company: string; title: string; dates: string } {
+export function headingOf({ books, columns, compiled, part, span, scale }: Statement): { company: string; title: string; dates: string } {
   const { language, title } = compiled.layout;
   const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, language));
   // Many columns have their dates above them; here they are the span they come from.
   const dates = days.length > 2 ? captionOfColumn({ kind: 'amount', measure: 'movement', span }, language) : days.join(` ${captionWords[language].and} `);
-  return { company: books.company.name, title, dates: [dates, books.company.currency.code, part].filter((text) => text !== '').join(' · ') };
+  return {
+    company: books.company.name,
+    title,
+    dates: [dates, unitText(books.company.currency.code, scale.unit, language), part].filter((text) => text !== '').join(' · '),
+  };
+}
+
+/** `EUR`, `EUR thousands`. */
+function unitText(currency: string, unit: Statement['scale']['unit'], language: Language): string {
+  return unit === 'thousands' || unit === 'millions' ? `${currency} ${captionWords[language][unit]}` : currency;
 }
 
 export function fileNameOf({ books, compiled, span }: Statement, ending: string): string {

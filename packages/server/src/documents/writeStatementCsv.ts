@@ -5,7 +5,7 @@ import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
-  const { columns, rows, books, compiled } = statement;
+  const { columns, rows, books, compiled, exponent } = statement;
   const heading = headingOf(statement);
   const percent = { code: '%', exponent: 1 };
   const lines = [
@@ -17,7 +17,7 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ...rows.map((row) => [
       asPlainText(row.caption),
       ...row.values.map((value, at) =>
-        value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : scaleOf(row, books.company.currency)),
+        value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : scaleOf(row, { ...books.company.currency, exponent })),
       ),
     ]),
   ];

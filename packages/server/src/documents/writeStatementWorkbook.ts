@@ -1,4 +1,4 @@
-import { decimalsOf, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { decimalsOf, minorUnitsIn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
 import { formulaInCells } from './formulaInCells.ts';
@@ -12,13 +12,50 @@ const ink = { argb: 'FF20262B' };
 const second = { argb: 'FF5B6066' };
 const rule = { style: 'thin', color: ink } as const;
 
-/** Laid out as printed, with outline levels, number formats and rules; every subtotal, total, change and percent is a live formula. */
+/** Where the unrounded amounts of a scaled statement are. */
+const exactSheet = 'Exact';
+
+/**
+ * Laid out as printed, with outline levels, number formats and rules; every subtotal, total, change and percent is a live formula.
+ * A scaled statement has a second sheet with the unrounded amounts and their formulas: on the first, lines are the printed
+ * figures, totals and changes are formulas over them, and what is no amount is taken from the second.
+ */
 export async function writeStatementWorkbook(statement: Statement): Promise<{ name: string; type: string; content: Buffer }> {
-  const { columns, rows } = statement;
-  const heading = headingOf(statement);
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const sheet = workbook.addWorksheet(heading.title, {
+  const { scale, exactRows, books, rows, exponent } = statement;
+  const { title } = headingOf(statement);
+  if (scale.unit !== 'exact') writeSheet(workbook, title, statement, rows, exponent, scaledCell);
+  writeSheet(workbook, scale.unit === 'exact' ? title : exactSheet, statement, exactRows, books.company.currency.exponent, liveCell);
+  return {
+    name: fileNameOf(statement, 'xlsx'),
+    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+    content: Buffer.from(await workbook.xlsx.writeBuffer()),
+  };
+}
+
+/** What stands in one cell: its formula or value, from what it comes to. */
+type CellWriter = (cell: CellFacts) => ExcelJS.CellValue;
+
+interface CellFacts {
+  readonly statement: Statement;
+  readonly row: StatementRow;
+  /** Index of the column. */
+  readonly at: number;
+  readonly result: number | undefined;
+  /** Decimals of amounts on the sheet, and of the value of this cell. */
+  readonly exponent: number;
+  readonly decimals: number;
+  /** Of the sheet's row. */
+  readonly number: number;
+  letter(column: number): string;
+  readonly rowOf: ReadonlyMap<string, number>;
+}
+
+function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Statement, rows: readonly StatementRow[], exponent: number, write: CellWriter): void {
+  const { columns } = statement;
+  const heading = headingOf(statement);
+  const sheet = workbook.addWorksheet(name, {
     properties: { outlineLevelRow: deepestLevel + 1, outlineLevelCol: 0 },
     pageSetup: {
       paperSize: 9,
@@ -64,17 +101,20 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
     if (bearsAmounts(row)) rowOf.set(row.key, firstRow + at);
   });
   rows.forEach((row, at) => {
-    writeRow(sheet, statement, row, firstRow + at, rowOf);
+    writeRow(sheet, statement, row, firstRow + at, rowOf, exponent, write);
   });
-  return {
-    name: fileNameOf(statement, 'xlsx'),
-    type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-    content: Buffer.from(await workbook.xlsx.writeBuffer()),
-  };
 }
 
-function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: StatementRow, number: number, rowOf: ReadonlyMap<string, number>): void {
-  const { columns, books } = statement;
+function writeRow(
+  sheet: ExcelJS.Worksheet,
+  statement: Statement,
+  row: StatementRow,
+  number: number,
+  rowOf: ReadonlyMap<string, number>,
+  exponent: number,
+  write: CellWriter,
+): void {
+  const { columns } = statement;
   const target = sheet.getRow(number);
   const weight = row.look?.weight ?? 'usual';
   const isStrong = weight === 'strong' || (weight !== 'plain' && (row.role === 'heading' || row.role === 'total' || row.role === 'final'));
@@ -91,28 +131,18 @@ function writeRow(sheet: ExcelJS.Worksheet, statement: Statement, row: Statement
     return;
   }
   const { unit = 'amount' } = row;
-  const decimals = unit === 'amount' ? books.company.currency.exponent : decimalsOf[unit];
+  const places = unit === 'amount' ? exponent : decimalsOf[unit];
   columns.forEach((column, at) => {
     const cell = target.getCell(at + 2);
     const value = row.values[at] ?? null;
     const letter = (index: number): string => sheet.getColumn(index + 2).letter;
     // A percent is shown by its format: the cell holds the hundredth part.
-    const exponent = column.kind === 'percent' ? 3 : decimals + (unit === 'percent' ? 2 : 0);
-    const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent }));
+    const decimals = column.kind === 'percent' ? 3 : places + (unit === 'percent' ? 2 : 0);
+    const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent: decimals }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = column.kind === 'percent' || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(decimals);
-    if (row.unit !== undefined) cell.value = calculated(statement, row, at, exponent, result, { letter, number, rowOf });
-    else if (column.kind === 'amount')
-      cell.value =
-        row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), books.company.currency.exponent), result: result ?? 0 } : (result ?? null);
-    else {
-      const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
-      cell.value =
-        column.kind === 'change'
-          ? { formula: rounded(`${of}-${against}`, books.company.currency.exponent), result: result ?? 0 }
-          : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
-    }
+    cell.numFmt = column.kind === 'percent' || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(places);
+    cell.value = write({ statement, row, at, result, exponent, decimals, number, letter, rowOf });
     if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
   });
@@ -122,21 +152,39 @@ function bearsAmounts({ role }: StatementRow): boolean {
   return role !== 'heading' && role !== 'text' && role !== 'space';
 }
 
-interface Sheet {
-  letter(column: number): string;
-  readonly number: number;
-  readonly rowOf: ReadonlyMap<string, number>;
+/** Over the sheet itself. */
+function liveCell(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, result, exponent, number, letter, rowOf } = cell;
+  if (row.unit !== undefined) return calculated(cell);
+  const column = statement.columns[at] as Statement['columns'][number];
+  if (column.kind === 'amount')
+    return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
+  const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
+  return column.kind === 'change'
+    ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
+    : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+}
+
+/** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
+function scaledCell(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, result, number, letter } = cell;
+  const { columns, scale } = statement;
+  const column = columns[at] as Statement['columns'][number];
+  const exact = `${exactSheet}!${letter(at)}${number}`;
+  if (column.kind === 'percent' || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
+  if (column.kind === 'change') {
+    const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
+    return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
+  }
+  const isByItself = row.unit !== undefined || scale.rounding === 'independent';
+  if (row.parts.length > 0 && !isByItself) return liveCell(cell);
+  if (row.parts.length === 0 && row.unit === undefined) return result ?? null;
+  const inUnits = `ROUND(${exact}/${minorUnitsIn(scale.unit, 0)},0)`;
+  return { formula: row.unit === undefined ? inUnits : `IFERROR(${inUnits},"–")`, result: result ?? '–' };
 }
 
 /** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
-function calculated(
-  statement: Statement,
-  row: StatementRow,
-  at: number,
-  exponent: number,
-  result: number | undefined,
-  { letter, number, rowOf }: Sheet,
-): ExcelJS.CellValue {
+function calculated({ statement, row, at, decimals: exponent, result, letter, number, rowOf }: CellFacts): ExcelJS.CellValue {
   const { columns, compiled } = statement;
   const column = columns[at] as (typeof columns)[number];
   const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];

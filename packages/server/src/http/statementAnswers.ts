@@ -6,14 +6,16 @@ import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers }: Statement): StatementBody {
+export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, exponent }: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
     layoutId,
     title: compiled.layout.title,
     language: compiled.layout.language,
     currency: books.company.currency.code,
-    exponent: books.company.currency.exponent,
+    exponent,
+    scale: scale.unit,
+    rounding: scale.rounding,
     columns: columns.map((column) =>
       column.kind === 'amount'
         ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay, budget: column.budget ?? null }

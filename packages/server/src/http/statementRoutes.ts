@@ -1,5 +1,6 @@
-import { type LayoutOptions, mapOutcome, succeed } from '@ivory-ladder/core';
+import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
 import { setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
+import { exportWorkbook } from '../application/exportWorkbook.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { proveStatements } from '../application/proveStatements.ts';
@@ -17,10 +18,7 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('exportCsv', async ({ access, kind, query }) =>
     mapOutcome(await runStatement(ports, access, kind(), query), (statement) => ports.writer.toCsv(statement)),
   );
-  on('exportWorkbook', async ({ access, kind, query }) => {
-    const statement = await runStatement(ports, access, kind(), query);
-    return statement.ok ? succeed(await ports.writer.toWorkbook(statement.value)) : statement;
-  });
+  on('exportWorkbook', ({ access, kind, query }) => exportWorkbook(ports, access, kind(), query));
   on('getEvidence', async ({ access, kind, query }) => mapOutcome(await findEvidence(ports, access, kind(), query), answers.toEvidence));
   on('getProofs', async ({ access, query }) => mapOutcome(await proveStatements(ports, access, query), ({ books, proofs }) => answers.toProofs(books, proofs)));
 }

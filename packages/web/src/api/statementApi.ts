@@ -1,5 +1,5 @@
 import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
-import type { ColumnPlan } from '@ivory-ladder/core';
+import type { ColumnPlan, Scale } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 export type StatementParams = SpanParams & {
@@ -9,6 +9,8 @@ export type StatementParams = SpanParams & {
   open: string;
   shut: string;
   zero: '0' | '1';
+  scale: Scale['unit'];
+  rounding: Scale['rounding'];
   language: string;
   plan: ColumnPlan;
   /** Of the plan `budget`. */

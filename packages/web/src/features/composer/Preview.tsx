@@ -58,6 +58,8 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         rows: shownRows(preview),
         rungs: 2,
         transfers: [],
+        scale: 'exact',
+        rounding: 'footed',
         revision: 0,
       },
     [preview, shownColumns, kind, title, language, currency, exponent],

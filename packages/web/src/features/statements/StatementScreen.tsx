@@ -13,6 +13,7 @@ import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
+import { ScaleMenu } from './ScaleMenu.tsx';
 import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';
 import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
@@ -88,6 +89,7 @@ export function StatementScreen() {
             <StatementNav kind={kind} title={statement?.title} />
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
             <ColumnMenu isBalance={isOfBalances(kind, statement)} plan={request.plan} budgetId={request.budget} change={change} />
+            <ScaleMenu scale={request.scale} rounding={request.rounding} change={change} />
             <FacetMenu />
             <ChoiceMenu
               label="Export"
@@ -105,6 +107,11 @@ export function StatementScreen() {
         <FacetNote />
         {error !== undefined && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
         {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
+        {statement && statement.scale !== 'exact' && (
+          <p className={styles.rounded} lang={statement.language}>
+            {captionWords[statement.language][statement.rounding === 'footed' ? 'roundedFooted' : 'roundedEach']}
+          </p>
+        )}
         {statement && statement.transfers.length > 0 && <StatementTransfers statement={statement} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
           <EmptyState title="No line has an amount">
@@ -162,14 +169,15 @@ function DetailMenu({
   );
 }
 
-function datesOf({ columns, language, currency }: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
+function datesOf({ columns, language, currency, scale }: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
   const told = columns.flatMap((column) => {
     if (column.kind !== 'amount') return [];
     if (column.budget !== null) return [`${captionWords[language].budget} ${column.budget}`];
     return [column.measure === 'closing' ? longDay(column.lastDay, language) : spanText(column.firstDay, column.lastDay, language)];
   });
+  const unit = scale === 'thousands' || scale === 'millions' ? ` ${captionWords[language][scale]}` : '';
   // Many have their dates above them.
-  return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}`;
+  return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}${unit}`;
 }
 
 function isOwnKind(kind: StatementKind): kind is `layout-${number}` {

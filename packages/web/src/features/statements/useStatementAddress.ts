@@ -1,4 +1,4 @@
-import { columnPlans } from '@ivory-ladder/core';
+import { columnPlans, scaleUnits } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
@@ -35,6 +35,8 @@ export function useStatementAddress() {
       open: params.get('open') ?? '',
       shut: params.get('shut') ?? '',
       zero: params.get('zero') === '1' ? '1' : '0',
+      scale: scaleUnits.find((unit) => unit === params.get('scale')) ?? 'exact',
+      rounding: params.get('rounding') === 'independent' ? 'independent' : 'footed',
       language: params.get('language') ?? '',
       plan: columnPlans.find((plan) => plan === params.get('plan')) ?? 'comparison',
       ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}),

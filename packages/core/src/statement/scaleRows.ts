@@ -1,0 +1,131 @@
+import { divideHalfAwayFromZero } from '../money/round.ts';
+import type { RowPart, StatementColumn, StatementRow } from './statement.ts';
+
+/** Figures that another statement gives rows, by key: one for each column, in scaled units; `null` where it gives none. */
+export type FootingRoots = ReadonlyMap<string, readonly (bigint | null)[]>;
+
+interface ScaledFrom {
+  readonly rows: readonly StatementRow[];
+  readonly columns: readonly StatementColumn[];
+  /** Minor units in one unit that is shown. */
+  readonly factor: bigint;
+}
+
+/** Each amount for itself, half away from zero; changes are differences of what is shown, percents are of the exact amounts. */
+export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[] {
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, (at) => roundedAt(row, at, factor)) : row));
+}
+
+/**
+ * Amounts so that parts come to their total, from the top down: what stands in nothing else is rounded, or given by another
+ * statement; then each part gets its floor or its ceiling by largest remainder, the first of equals first. A figure never
+ * depends on what is shown below it. A row has one total that it foots to: that of its group, else the widest sum over it;
+ * any other sum is that of what is shown, and may be off by some units. What a given figure is off by goes to the largest part.
+ * Cost: rows × log rows for each column.
+ */
+export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {
+  const { rows, columns, factor } = from;
+  const bearing = new Map(rows.flatMap((row) => (isOfAmounts(row) ? [[row.key, row] as const] : [])));
+  const footing = footingTotals([...bearing.values()], bearing);
+  const shown = columns.map((column, at) => (column.kind === 'amount' ? footColumn(at) : null));
+
+  function footColumn(at: number): ReadonlyMap<string, bigint> {
+    const figures = new Map<string, bigint>();
+    const spread = (row: StatementRow): void => {
+      if (!footing.has(row.key)) return;
+      const parts = row.parts.flatMap((part) => bearing.get(part.key) ?? []);
+      const shares = allot(
+        figures.get(row.key) as bigint,
+        row.parts,
+        parts.map((part) => part.values[at] ?? 0n),
+        factor,
+      );
+      for (const [place, part] of parts.entries()) {
+        figures.set(part.key, shares[place] as bigint);
+        spread(part);
+      }
+    };
+    const inTotal = new Set([...footing].flatMap((key) => bearing.get(key)?.parts.map((part) => part.key) ?? []));
+    const isSumOfShown = ({ key, parts, unit }: StatementRow): boolean => parts.length > 0 && !footing.has(key) && unit === undefined && !roots.get(key)?.[at];
+    for (const row of bearing.values()) {
+      if (inTotal.has(row.key) || isSumOfShown(row)) continue;
+      const given = roots.get(row.key)?.[at];
+      const own = given ?? roundedAt(row, at, factor);
+      if (own === null) continue;
+      figures.set(row.key, own);
+      spread(row);
+    }
+    const sumOf = (row: StatementRow): bigint => {
+      const known = figures.get(row.key);
+      if (known !== undefined) return known;
+      const sum = row.parts.reduce((total, { key, sign }) => total + BigInt(sign) * sumOf(bearing.get(key) as StatementRow), 0n);
+      figures.set(row.key, sum);
+      return sum;
+    };
+    for (const row of bearing.values()) if (isSumOfShown(row) && row.values[at] !== null) sumOf(row);
+    return figures;
+  }
+
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, (at) => shown[at]?.get(row.key) ?? null) : row));
+}
+
+/** Totals whose parts foot to them: of groups, and of sums over parts that foot to nothing else, the widest first. */
+function footingTotals(rows: readonly StatementRow[], bearing: ReadonlyMap<string, StatementRow>): ReadonlySet<string> {
+  const claimed = new Set<string>();
+  const footing = new Set<string>();
+  const totals = rows.filter(({ parts, unit }) => unit === undefined && parts.length > 0 && parts.every(({ key }) => bearing.has(key)));
+  const isOfGroup = (row: StatementRow): boolean => row.partsAreWithin === true;
+  const byWidth = totals.toSorted((a, b) => Number(isOfGroup(b)) - Number(isOfGroup(a)) || b.parts.length - a.parts.length);
+  for (const { key, parts } of byWidth) {
+    if (parts.some((part) => claimed.has(part.key))) continue;
+    for (const part of parts) claimed.add(part.key);
+    footing.add(key);
+  }
+  return footing;
+}
+
+/** What each part of a total is shown as; with their signs they come to it. */
+function allot(total: bigint, parts: readonly RowPart[], exact: readonly bigint[], factor: bigint): bigint[] {
+  const counted = exact.map((amount, at) => {
+    const signed = BigInt(parts[at]?.sign ?? 1) * amount;
+    const remainder = ((signed % factor) + factor) % factor;
+    return { at, signed, remainder, share: (signed - remainder) / factor };
+  });
+  let left = total - counted.reduce((sum, { share }) => sum + share, 0n);
+  for (const one of counted.toSorted((a, b) => (a.remainder === b.remainder ? a.at - b.at : a.remainder > b.remainder ? -1 : 1))) {
+    if (left <= 0n || one.remainder === 0n) break;
+    one.share += 1n;
+    left -= 1n;
+  }
+  const largest = counted.reduce<(typeof counted)[number] | undefined>(
+    (found, one) => (found === undefined || magnitude(one.signed) > magnitude(found.signed) ? one : found),
+    undefined,
+  );
+  if (largest) largest.share += left;
+  return counted.map(({ at, share }) => BigInt(parts[at]?.sign ?? 1) * share);
+}
+
+function isOfAmounts({ role, unit }: StatementRow): boolean {
+  return role !== 'heading' && role !== 'text' && role !== 'space' && (unit === undefined || unit === 'amount');
+}
+
+function roundedAt(row: StatementRow, at: number, factor: bigint): bigint | null {
+  const value = row.values[at] ?? null;
+  return value === null ? null : divideHalfAwayFromZero(value, factor);
+}
+
+function withAmounts(row: StatementRow, columns: readonly StatementColumn[], shownAt: (at: number) => bigint | null): StatementRow {
+  const amounts = columns.map((column, at) => (column.kind === 'amount' ? shownAt(at) : null));
+  const values = columns.map((column, at) => {
+    if (column.kind === 'amount') return amounts[at] ?? null;
+    if (column.kind === 'percent') return row.values[at] ?? null;
+    // Columns of amounts stand first, so that their indices are the same among all.
+    const [of, against] = [amounts[column.of] ?? null, amounts[column.against] ?? null];
+    return of === null || against === null ? null : of - against;
+  });
+  return { ...row, values };
+}
+
+function magnitude(amount: bigint): bigint {
+  return amount < 0n ? -amount : amount;
+}

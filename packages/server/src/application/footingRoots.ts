@@ -1,0 +1,89 @@
+import {
+  addDays,
+  type CompiledLayout,
+  countsInGroup,
+  type Day,
+  divideHalfAwayFromZero,
+  type FootingRoots,
+  footRows,
+  presentRows,
+  type Span,
+  type StatementColumn,
+  type StatementRow,
+  shownSign,
+  yearOf,
+} from '@ivory-ladder/core';
+import { partialsFor } from './partialLines.ts';
+import type { Ports } from './ports/index.ts';
+import { balancesFor, layoutsOf, type PreparedStatement, runBalances } from './prepareStatement.ts';
+
+type Given = readonly (bigint | null)[];
+
+/**
+ * What the balance sheet, footed, gives other statements to foot to: the result of the fiscal year to date is the profit of an
+ * income statement over it, and what it shows of cash are both ends of a cash flow, whose change is their difference.
+ */
+export async function footingRoots(ports: Ports, prepared: PreparedStatement, factor: bigint): Promise<FootingRoots> {
+  const { compiled, columns, books, runs, layoutId } = prepared;
+  const ofColumns = (give: (span: Span) => Promise<bigint | null>): Promise<Given> =>
+    Promise.all(columns.map((column) => (column.kind === 'amount' && column.budget === undefined ? give(column.span) : null)));
+  const sheets = new Map<Day, Promise<readonly StatementRow[]>>();
+  const sheetAt = (day: Day): Promise<readonly StatementRow[]> => {
+    const sheet = sheets.get(day) ?? footedBalanceSheet(ports, prepared, day, factor);
+    sheets.set(day, sheet);
+    return sheet;
+  };
+  if (compiled.layout.kind === 'income_statement' && layoutId === null) {
+    const result = await ofColumns(async ({ firstDay, lastDay }) => {
+      if (yearOf(books.calendar, lastDay)?.firstDay !== firstDay) return null;
+      return (await sheetAt(lastDay)).find(({ key }) => key === 'result')?.values[0] ?? null;
+    });
+    return new Map([['profit', result]]);
+  }
+  const { cash } = compiled.layout;
+  if (!cash) return new Map();
+  const cashIds = new Set(Array.from(cash.accounts, (at) => books.cube.accountIds[at] as number));
+  const isWhole = cash.sides.every((sides) => sides === 3);
+  const { balance_sheet: balanceSheet } = layoutsOf(books);
+  const cashAt = async (day: Day): Promise<bigint> =>
+    (await sheetAt(day)).reduce((sum, { accountId, lineKey, values }) => {
+      const line = balanceSheet.lines[balanceSheet.indexOf.get(lineKey) ?? -1];
+      if (accountId === null || !cashIds.has(accountId) || !line) return sum;
+      const held = shownSign(line) * (values[0] ?? 0n);
+      return isWhole || held > 0n ? sum + held : sum;
+    }, 0n);
+  const ends = { opening: await ofColumns(({ firstDay }) => cashAt(addDays(firstDay, -1))), closing: await ofColumns(({ lastDay }) => cashAt(lastDay)) };
+  const roots = new Map<string, Given>();
+  let exchange: Given = columns.map(() => 0n);
+  for (const [index, line] of compiled.lines.entries()) {
+    const measure = line.kind === 'accounts' && line.isMemo && line.selection === cash ? line.reading?.measure : undefined;
+    if (measure === 'opening' || measure === 'closing') roots.set(line.key, ends[measure]);
+    if (measure === 'exchange')
+      exchange = columns.map((column, at) => (column.kind === 'amount' ? divideHalfAwayFromZero(runs[at]?.amounts[index] ?? 0n, factor) : null));
+  }
+  const change = columns.map((_, at) => {
+    const [closing, opening, effect] = [ends.closing[at], ends.opening[at], exchange[at]];
+    return closing == null || opening == null || effect == null ? null : closing - opening - effect;
+  });
+  for (const key of sumsOfActivities(compiled)) roots.set(key, change);
+  return roots;
+}
+
+/** At accounts, since what it shows of cash is in lines with other accounts. */
+async function footedBalanceSheet(ports: Ports, { books, accounts }: PreparedStatement, day: Day, factor: bigint): Promise<readonly StatementRow[]> {
+  const compiled = layoutsOf(books).balance_sheet;
+  const span = { firstDay: day, lastDay: day };
+  const columns: StatementColumn[] = [{ kind: 'amount', measure: 'closing', span }];
+  const runs = [runBalances(compiled, books, balancesFor(books, day, await partialsFor(ports, books, [span])))];
+  const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
+  return footRows({ rows: presentRows({ compiled, columns, runs, accounts, detail }), columns, factor });
+}
+
+/** Sums of all that counts in a cash flow: the net change of cash. */
+function sumsOfActivities({ lines, parentAt, indexOf }: CompiledLayout): string[] {
+  const top = lines.flatMap((line, index) => (parentAt[index] === -1 && countsInGroup(line) ? [index] : []));
+  return lines.flatMap((line) => {
+    if (line.kind !== 'sum' || line.terms.length !== top.length) return [];
+    return line.terms.every(({ key, sign }) => sign === 1 && top.includes(indexOf.get(key) ?? -1)) ? [line.key] : [];
+  });
+}
