@@ -127,6 +127,7 @@ export const historyQuery = z.object({
       'place',
       'entry',
       'journal_import',
+      'column_plan',
       'layout',
       'layout_options',
       'trial_balance',

@@ -9,6 +9,7 @@ export * from './chart.ts';
 export * from './chartFile.ts';
 export * from './chartViews.ts';
 export * from './codeLists.ts';
+export * from './columnPlan.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './facetQuery.ts';

@@ -1,3 +1,4 @@
+import { columnPlan, columnPlanChange, columnPlanInput, columnPlanList } from './columnPlan.ts';
 import {
   layoutDetail,
   layoutDraft,
@@ -95,5 +96,30 @@ export const layoutOperations = {
     summary: 'Amounts of every account that a layout is tried over while it is composed',
     query: layoutFiguresQuery,
     answer: layoutFigures,
+  },
+  listColumnPlans: { needs: 'reader', method: 'get', path: '/companies/{companyId}/column-plans', summary: 'Column plans by name', answer: columnPlanList },
+  addColumnPlan: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/column-plans',
+    summary: 'Keep a column plan',
+    body: columnPlanInput,
+    answer: columnPlan,
+    status: 201,
+  },
+  changeColumnPlan: {
+    needs: 'preparer',
+    method: 'put',
+    path: '/companies/{companyId}/column-plans/{planId}',
+    summary: 'Change a column plan',
+    body: columnPlanChange,
+    answer: columnPlan,
+  },
+  deleteColumnPlan: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/column-plans/{planId}',
+    summary: 'Delete a column plan',
+    answer: 'none',
   },
 } as const satisfies Record<string, Operation>;

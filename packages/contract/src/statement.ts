@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { listKey } from './codeLists.ts';
+import { planDefinition } from './columnPlan.ts';
 import { facetQuery } from './facetQuery.ts';
 import { amount, day, element, id, language, side } from './primitives.ts';
 
@@ -18,11 +20,31 @@ export const comparisonQuery = {
   compareTo: day.optional(),
 };
 
-/** The span beside its comparative, beside the budget with the id, or part by part. */
+/** The span beside its comparative, beside the budget with the id, part by part, or by a plan that somebody composed. */
 const planQuery = {
-  plan: z.enum(['comparison', 'periods', 'quarters', 'budget']).default('comparison'),
+  plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']).default('comparison'),
   budget: z.coerce.number().int().positive().optional(),
+  /** Of `composed`: one that is kept, or, as JSON, as it is drafted. */
+  planId: z.coerce.number().int().positive().optional(),
+  definition: z
+    .string()
+    .max(12_000)
+    .transform((text, context) => {
+      const read = planDefinition.safeParse(parsed(text));
+      if (read.success) return read.data;
+      context.addIssue({ code: 'custom', message: 'no column plan' });
+      return z.NEVER;
+    })
+    .optional(),
 };
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /** Whose categories; the main one's where none is named. */
 export const classificationQuery = z.object({ classification: z.coerce.number().int().positive().optional() });
@@ -56,11 +78,24 @@ export const statementQuery = z.object({
 });
 export type StatementQuery = z.infer<typeof statementQuery>;
 
+/** In the place of what a column is in words; `{from}`, `{to}` and `{year}` stand for dates. `group`: over columns beside each other. */
+const columnHead = { heading: z.exactOptional(z.string()), group: z.exactOptional(z.string()) };
+
 export const statementColumn = z.discriminatedUnion('kind', [
   /** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
-  z.object({ kind: z.literal('amount'), measure: z.enum(['closing', 'movement']), firstDay: day, lastDay: day, budget: z.string().nullable() }),
-  z.object({ kind: z.literal('change'), of: z.int(), against: z.int() }),
-  z.object({ kind: z.literal('percent'), of: z.int(), against: z.int() }),
+  z.object({
+    kind: z.literal('amount'),
+    measure: z.enum(['opening', 'closing', 'movement']),
+    firstDay: day,
+    lastDay: day,
+    budget: z.string().nullable(),
+    ...columnHead,
+  }),
+  /** Indices of columns of amounts among all columns. */
+  z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int(), ...columnHead }),
+  /** In tenths of a percent of what the line has in a column. */
+  z.object({ kind: z.literal('share'), of: z.int(), line: z.string(), ...columnHead }),
+  z.object({ kind: z.literal('text'), ...columnHead }),
 ]);
 
 const unit = z.enum(['amount', 'ratio', 'percent', 'days']);
@@ -155,7 +190,9 @@ export type EvidenceQuery = z.infer<typeof evidenceQuery>;
 
 export const evidence = z.object({
   caption: z.string(),
-  measure: z.enum(['closing', 'movement']),
+  measure: z.enum(['opening', 'closing', 'movement']),
+  /** Lines with these values alone are in it. */
+  facets: z.record(listKey, z.array(z.string())),
   firstDay: day,
   lastDay: day,
   /** Name of the budget that the figure is of, behind which there are no entries. */

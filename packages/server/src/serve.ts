@@ -22,6 +22,7 @@ import { BooksCache } from './persistence/booksCache.ts';
 import { BudgetRepository } from './persistence/budgetStore.ts';
 import { ChartRepository } from './persistence/chartStore.ts';
 import { CodeListRepository } from './persistence/codeListStore.ts';
+import { ColumnPlanRepository } from './persistence/columnPlanStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
@@ -131,6 +132,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     placement: new PlacementRepository(database, counters),
     rehearsals: new RehearsalRepository(database),
     layouts: new LayoutRepository(database, counters),
+    columnPlans: new ColumnPlanRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),
     secrets: nodeSecrets,

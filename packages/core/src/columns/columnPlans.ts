@@ -1,7 +1,7 @@
 import type { Span } from '../calendar/day.ts';
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
 import type { LayoutKind } from '../layout/line.ts';
-import type { StatementColumn } from '../statement/statement.ts';
+import type { PlainColumn } from '../statement/statement.ts';
 import { partsOfSpan, type SpanParts } from './partsOfSpan.ts';
 
 /** The column plans that are there: the span beside its comparative or a budget, or the span part by part. */
@@ -9,15 +9,15 @@ export const columnPlans = ['comparison', 'periods', 'quarters', 'budget'] as co
 export type ColumnPlan = (typeof columnPlans)[number];
 
 /** What was posted over the span, what was budgeted for it, and change and percent between them. */
-export function columnsAgainst(budget: string, span: Span): StatementColumn[] {
-  const posted: StatementColumn = { kind: 'amount', measure: 'movement', span };
-  return [posted, { ...posted, budget }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
+export function columnsAgainst(budgetId: number, span: Span): PlainColumn[] {
+  const posted = { kind: 'amount', measure: 'movement', span } as const;
+  return [posted, { ...posted, budgetId }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
 }
 
 /** Balances at the end of each part, or movements over each and over the whole behind them; one part is the whole. */
-export function columnsOver(by: SpanParts, kind: LayoutKind, span: Span, calendar: FiscalCalendar): StatementColumn[] {
+export function columnsOver(by: SpanParts, kind: LayoutKind, span: Span, calendar: FiscalCalendar): PlainColumn[] {
   const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
   const parts = partsOfSpan(span, calendar, by);
   const total = measure === 'movement' && parts.length > 1 ? [span] : [];
-  return [...parts, ...total].map((part): StatementColumn => ({ kind: 'amount', measure, span: part }));
+  return [...parts, ...total].map((part): PlainColumn => ({ kind: 'amount', measure, span: part }));
 }

@@ -2,7 +2,7 @@ import { addDays, daysIn, type Span } from '../calendar/day.ts';
 import { type FiscalCalendar, ordinaryPeriods, type Period, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { LayoutKind } from '../layout/line.ts';
-import type { StatementColumn } from '../statement/statement.ts';
+import type { PlainColumn } from '../statement/statement.ts';
 
 /** What stands beside the chosen span: nothing, the usual comparative, a year earlier, the span before, or fixed days. */
 export type Comparison = { readonly kind: 'none' | 'usual' | 'year_earlier' | 'span_before' } | ({ readonly kind: 'fixed' } & Span);
@@ -50,9 +50,9 @@ function spanBefore(span: Span): Span {
 }
 
 /** The chosen span, its comparative if there is one, and then change and percent between them. */
-export function columnsFor(kind: LayoutKind, span: Span, comparative: Span | null): StatementColumn[] {
+export function columnsFor(kind: LayoutKind, span: Span, comparative: Span | null): PlainColumn[] {
   const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
-  const chosen: StatementColumn = { kind: 'amount', measure, span };
+  const chosen = { kind: 'amount', measure, span } as const;
   if (!comparative) return [chosen];
   return [chosen, { kind: 'amount', measure, span: comparative }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
 }

@@ -33,7 +33,7 @@ export function increasesOf(gross: GrossVector, reversing: BigInt64Array, isCred
 /** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is rounded account by account, so that accounts add up to their line. */
 export function amountOfReading(
   { measure, direction }: Pick<AccountReading, 'measure' | 'direction'>,
-  own: 'closing' | 'movement',
+  own: 'opening' | 'closing' | 'movement',
   { opening, movement, closing, flows }: AccountAmounts,
 ): BigInt64Array {
   if (direction !== undefined || measure === 'exchange') {
@@ -43,7 +43,7 @@ export function amountOfReading(
   }
   switch (measure) {
     case 'column':
-      return own === 'closing' ? closing : movement;
+      return { opening, closing, movement }[own];
     case 'opening':
       return opening;
     case 'closing':

@@ -13,7 +13,7 @@ import {
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
 import { fixedIn, type LineFault, type RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
-import type { Detail, RowPart, RowRole, StatementColumn, StatementRow } from './statement.ts';
+import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
 import { withChanges } from './withChanges.ts';
 
 export interface PresentationInput {
@@ -151,6 +151,8 @@ class Page {
       const values = withChanges(
         this.input.columns,
         amounts.map((amount) => amount * sign),
+        true,
+        this.wholeOf,
       );
       if (!this.isHidden(null, values))
         rows.push(
@@ -273,8 +275,16 @@ class Page {
       this.input.columns,
       runs.map((run) => shownValue(compiled, run, index)),
       unitOf(line) === 'amount',
+      this.wholeOf,
     );
   }
+
+  /** What a line shows in a column, for shares of it. */
+  private readonly wholeOf = (key: string, column: number): bigint | null => {
+    const { compiled, runs, columns } = this.input;
+    const [index, run] = [compiled.indexOf.get(key), runs[runIndexOf(columns, column)]];
+    return index === undefined || !run || unitOf(compiled.lines[index] as Line) !== 'amount' ? null : shownValue(compiled, run, index);
+  };
 
   private faultsOf(line: Line): readonly (LineFault | null)[] | undefined {
     const index = this.input.compiled.indexOf.get(line.key) as number;

@@ -27,6 +27,8 @@ export function presentTransfers(compiled: CompiledLayout, columns: readonly Sta
         net += amountTaken(compiled, { line: taken, account, sides: sides[place] as number, reading: -1, factor: 1n, isTransfer: true }, run);
       return net;
     });
-    return amounts.every((one) => one === 0n) ? [] : [{ text, from: captionOf(from), on: captionOf(on), values: withChanges(columns, amounts) }];
+    return amounts.every((one) => one === 0n)
+      ? []
+      : [{ text, from: captionOf(from), on: captionOf(on), values: withChanges(columns, amounts, true, () => null) }];
   });
 }

@@ -118,8 +118,7 @@ function withAmounts(row: StatementRow, columns: readonly StatementColumn[], sho
   const amounts = columns.map((column, at) => (column.kind === 'amount' ? shownAt(at) : null));
   const values = columns.map((column, at) => {
     if (column.kind === 'amount') return amounts[at] ?? null;
-    if (column.kind === 'percent') return row.values[at] ?? null;
-    // Columns of amounts stand first, so that their indices are the same among all.
+    if (column.kind !== 'change') return row.values[at] ?? null;
     const [of, against] = [amounts[column.of] ?? null, amounts[column.against] ?? null];
     return of === null || against === null ? null : of - against;
   });

@@ -1,24 +1,57 @@
 import type { Span } from '../calendar/day.ts';
+import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { CalculationResult, LineLook } from '../layout/line.ts';
 import type { LineFault } from './runColumn.ts';
 
-/** A column of amounts: balances at `span.lastDay`, or movement over the span. */
-export interface AmountColumn {
+interface ColumnHead {
+  /** In the place of what it is in words; `{from}`, `{to}` and `{year}` stand for dates. */
+  readonly heading?: string;
+  /** Over all columns beside each other that have the same. */
+  readonly group?: string;
+}
+
+/** A column of amounts: balances at the beginning or the end of the span, or movement over it. */
+export interface AmountColumn extends ColumnHead {
   readonly kind: 'amount';
-  readonly measure: 'closing' | 'movement';
+  readonly measure: 'opening' | 'closing' | 'movement';
   readonly span: Span;
   /** Name of the budget that the amounts are of; those of the ledger where it is left out. */
   readonly budget?: string;
+  readonly budgetId?: number;
+  /** Lines with these facet values alone. */
+  readonly facets?: FacetFilter;
+  readonly withoutAdjustments?: true;
 }
 
-/** `of` less `against`, both made on what is shown; indices of amount columns. */
-export interface ChangeColumn {
+/** `of` less `against`, both made on what is shown; indices of amount columns among all columns. */
+export interface ChangeColumn extends ColumnHead {
   readonly kind: 'change' | 'percent';
   readonly of: number;
   readonly against: number;
 }
 
-export type StatementColumn = AmountColumn | ChangeColumn;
+/** The part, in tenths of a percent, that a row is of a line in a column of amounts. */
+export interface ShareColumn extends ColumnHead {
+  readonly kind: 'share';
+  readonly of: number;
+  /** Key of the line. */
+  readonly line: string;
+}
+
+/** Empty, for what is written by hand. */
+export interface TextColumn extends ColumnHead {
+  readonly kind: 'text';
+}
+
+/** Of the plans that are there without being composed. */
+export type PlainColumn = (AmountColumn & { readonly measure: 'closing' | 'movement' }) | ChangeColumn;
+
+export type StatementColumn = AmountColumn | ChangeColumn | ShareColumn | TextColumn;
+
+/** Place among the columns of amounts; −1 for others. */
+export function runIndexOf(columns: readonly StatementColumn[], at: number): number {
+  return columns[at]?.kind === 'amount' ? columns.slice(0, at).filter(({ kind }) => kind === 'amount').length : -1;
+}
 
 /** What a row is on the page. Headings, texts and spaces bear no amounts; a total has a rule above, a final one a double rule below. */
 export type RowRole = 'heading' | 'line' | 'account' | 'total' | 'final' | 'text' | 'space';

@@ -7,6 +7,7 @@ import type {
   NumberMalformed,
   PasswordRefused,
   PlacementFault,
+  PlanFault,
   RangeTextMalformed,
   Role,
   RoleRefused,
@@ -84,6 +85,9 @@ export type Failure =
   | { code: 'layout_has_draft_only'; name: string }
   | { code: 'layout_without_draft'; name: string }
   | { code: 'layout_not_in_use'; name: string }
+  | { code: 'column_plan_name_taken'; name: string }
+  /** The layout cannot be run with the plan. */
+  | { code: 'plan_unfit'; fault: PlanFault }
   /** A workbook could not hold an amount of the line to the minor unit. */
   | { code: 'amount_beyond_workbook'; line: string }
   | { code: 'layout_key_twice'; line: string }

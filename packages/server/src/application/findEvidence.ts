@@ -1,11 +1,13 @@
 import {
   accountLabel,
+  addDays,
   balanceAt,
   type CalculationLine,
   type CalculationResult,
   type CompiledLayout,
   climb,
   contributionsOf,
+  type FacetFilter,
   fail,
   isIncomeOrExpense,
   layers,
@@ -14,6 +16,7 @@ import {
   type RunColumn,
   renderFormula,
   resultOf,
+  runIndexOf,
   type Side,
   type Span,
   shownAmount,
@@ -39,7 +42,9 @@ export interface EvidenceChoice extends ColumnChoice {
 
 export interface Evidence {
   readonly caption: string;
-  readonly measure: 'closing' | 'movement';
+  readonly measure: 'opening' | 'closing' | 'movement';
+  /** Lines with these values alone are in it. */
+  readonly facets: FacetFilter;
   readonly span: Span;
   /** Name of the budget that the figure is of. */
   readonly budget: string | null;
@@ -61,11 +66,13 @@ export interface Evidence {
 export async function findEvidence(ports: Ports, { companyId }: Access, name: StatementName, choice: EvidenceChoice): Promise<Outcome<Evidence, Failure>> {
   const prepared = await prepareStatement(ports, companyId, name, choice);
   if (!prepared.ok) return prepared;
-  const { compiled, columns, runs, books } = prepared.value;
-  const run = runs[choice.column];
+  const { compiled, columns, runs, books, selected } = prepared.value;
+  const at = runIndexOf(columns, choice.column);
+  const run = runs[at];
   const column = columns[choice.column];
   const lineAt = compiled.indexOf.get(choice.line);
   if (!run || column?.kind !== 'amount' || lineAt === undefined) return fail({ code: 'line_unknown', line: choice.line });
+  const facets = { ...choice.facets, ...column.facets };
   const line = compiled.lines[lineAt] as (typeof compiled.lines)[number];
   const sign = shownSign(line);
   const shown = (index: number): bigint => shownSign(compiled.lines[index] as typeof line) * shownAmount(compiled, run.amounts, index);
@@ -82,9 +89,19 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
     .sort((a, b) => size(b.net) - size(a.net));
   if (line.kind === 'calculation') {
     const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
-    return succeed({ measure: column.measure, span: column.span, budget: column.budget ?? null, ...told, climb: [], accounts: [], carried: [], entryCount: 0 });
+    return succeed({
+      measure: column.measure,
+      facets,
+      span: column.span,
+      budget: column.budget ?? null,
+      ...told,
+      climb: [],
+      accounts: [],
+      carried: [],
+      entryCount: 0,
+    });
   }
-  const base = { unit: 'amount' as const, formula: null, measure: column.measure, span: column.span, budget: column.budget ?? null, climb: rungs };
+  const base = { unit: 'amount' as const, formula: null, measure: column.measure, facets, span: column.span, budget: column.budget ?? null, climb: rungs };
   if (choice.account === undefined) {
     const ofLines = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
       caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key,
@@ -107,8 +124,9 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const told = toldAccount(books, account);
   const caption = accountLabel(told);
   const year = yearOf(books.calendar, column.span.lastDay);
+  const to = column.measure === 'opening' ? addDays(column.span.firstDay, -1) : column.span.lastDay;
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
-  const asked = { accountId: account.id, from, to: column.span.lastDay, sort: 'date', selected: books.selected, after: null, limit: 1 } as const;
+  const asked = { accountId: account.id, from, to, sort: 'date', selected: selected[at] ?? null, after: null, limit: 1 } as const;
   const entryCount = column.budget === undefined ? (await ports.ledger.accountLines(companyId, asked)).total : 0;
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({

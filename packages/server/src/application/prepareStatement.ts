@@ -14,35 +14,36 @@ import {
   comparisonSpan,
   compileLayout,
   type Day,
+  expandPlan,
   type FacetFilter,
   fail,
   filterText,
   type GeneratedKind,
   generateBalanceSheet,
   generateIncomeStatement,
-  isSplitBySide,
   layers,
-  movementOver,
   type Outcome,
   type OwnLayout,
   type PartialLines,
+  type PlainColumn,
+  type PlanDefinition,
   type PresentedAccount,
   type RunColumn,
   resultOf,
   runColumn,
+  type SelectedSets,
   type Span,
   type StatementColumn,
   succeed,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
-import { budgetOver } from './budgetOver.ts';
+import { findPlan } from './columnPlans.ts';
 import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
-import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { booksOfReadings, vectorsOfReadings } from './readingVectors.ts';
+import { runColumns } from './runColumns.ts';
 
 export interface SpanChoice {
   readonly from: Day;
@@ -58,9 +59,12 @@ export interface SpanChoice {
 
 /** Columns, and of what language captions are; the company's main one where none is named. */
 export interface ColumnChoice extends SpanChoice {
-  readonly plan: ColumnPlan;
+  readonly plan: ColumnPlan | 'composed';
   /** Of the plan `budget`. */
   readonly budget?: number | undefined;
+  /** Of the plan `composed`: one that is kept, or as it is drafted. */
+  readonly planId?: number | undefined;
+  readonly definition?: PlanDefinition | undefined;
   readonly language?: string | undefined;
 }
 
@@ -81,6 +85,8 @@ export interface PreparedStatement {
   readonly columns: readonly StatementColumn[];
   /** One for each column of amounts. */
   readonly runs: readonly RunColumn[];
+  /** Of each run: the facet sets whose lines are in it; `null`: all. */
+  readonly selected: readonly (SelectedSets | null)[];
   readonly accounts: readonly PresentedAccount[];
 }
 
@@ -189,22 +195,32 @@ export async function prepareStatement(
   if (!opened.ok) return opened;
   const layout = await openLayout(ports, opened.value, name, choice);
   if (!layout.ok) return layout;
-  const { books, compiled, measure, layoutId } = layout.value;
+  const { books, compiled, layoutId } = layout.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  if (choice.plan === 'budget') return besideBudget(ports, layout.value, choice, span);
-  const columns = columnsOf(books, measure, comparison.value, choice.plan, span);
+  const columns = await plannedColumns(ports, layout.value, choice, comparison.value, span);
   if (!columns.ok) return columns;
-  const runs: RunColumn[] = [];
-  const spans = columns.value.flatMap((column) => (column.kind === 'amount' ? [column.span] : []));
-  const partial = await partialsFor(ports, books, spans);
-  const parts = await booksOfReadings(ports, books, choice.facets ?? {}, compiled.readings);
-  if (!parts.ok) return parts;
-  for (const columnSpan of spans) {
-    const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, measure, columnSpan);
-    runs.push(runOver(books, compiled, measure, columnSpan, partial, readings));
-  }
+  const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
+  if (!ran.ok) return ran;
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, layoutId, span, part, compiled, columns: columns.value, runs, accounts: accountsInOrder(books) });
+  return succeed({ books, layoutId, span, part, compiled, ...ran.value, accounts: accountsInOrder(books) });
+}
+
+async function plannedColumns(
+  ports: Ports,
+  { books, measure, compiled }: OpenedLayout,
+  { plan, budget, planId, definition }: ColumnChoice,
+  comparison: Comparison,
+  span: Span,
+): Promise<Outcome<readonly StatementColumn[], Failure>> {
+  if (plan === 'budget') return measure === 'closing' ? fail({ code: 'budget_without_balances' }) : succeed(columnsAgainst(budget ?? 0, span));
+  if (plan !== 'composed') return columnsOf(books, measure, comparison, plan, span);
+  const composed = definition ? succeed(definition) : await findPlan(ports, books.company.id, planId ?? 0);
+  if (!composed.ok) return composed;
+  const facts = { span, calendar: books.calendar, measure, isOfMovements: compiled.layout.kind === 'cash_flow', lists: books.lists };
+  const { columns, faults } = expandPlan(composed.value, facts);
+  const [fault] = faults;
+  if (fault) return fail({ code: 'plan_unfit', fault });
+  return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
 }
 
 /** The columns of a plan over a span, as many as a page can hold. */
@@ -214,51 +230,9 @@ export function columnsOf(
   comparison: Comparison,
   plan: Exclude<ColumnPlan, 'budget'>,
   span: Span,
-): Outcome<StatementColumn[], Failure> {
+): Outcome<PlainColumn[], Failure> {
   const kind = measure === 'closing' ? 'balance_sheet' : 'income_statement';
   const comparative = comparisonSpan(comparison, kind, span, books.calendar);
   const columns = plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(plan, kind, span, books.calendar);
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
-}
-
-/** A column of a layout. `readings`: one vector for each reading of the layout. */
-export function runOver(
-  books: Books,
-  compiled: CompiledLayout,
-  measure: 'closing' | 'movement',
-  span: Span,
-  partial: PartialLines,
-  readings: readonly BigInt64Array[],
-): RunColumn {
-  const balances =
-    measure === 'closing' ? balancesFor(books, span.lastDay, partial) : { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
-  const opening =
-    measure === 'movement' && isSplitBySide(compiled, books.traits.resets)
-      ? balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true })
-      : null;
-  return runColumn(compiled, {
-    ...inputOf(books, balances),
-    ...(opening ? { sides: { opening: opening.net, resets: books.traits.resets } } : {}),
-    readings,
-    exponent: books.company.currency.exponent,
-    span,
-  });
-}
-
-/** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */
-async function besideBudget(
-  ports: Ports,
-  { books, compiled, measure, layoutId }: OpenedLayout,
-  { budget, facets }: ColumnChoice,
-  span: Span,
-): Promise<Outcome<PreparedStatement, Failure>> {
-  if (measure === 'closing' || compiled.readings.some((reading) => reading.measure !== 'column')) return fail({ code: 'budget_without_balances' });
-  if (Object.keys(facets ?? {}).length > 0 || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
-  const budgeted = await budgetOver(ports, books, budget ?? 0, span);
-  if (!budgeted.ok) return budgeted;
-  const { name, net } = budgeted.value;
-  const posted = movementOver(books.cube, layers, span, await partialsFor(ports, books, [span]));
-  const formulas = { exponent: books.company.currency.exponent, span };
-  const runs = [posted, net].map((column) => runColumn(compiled, { ...inputOf(books, { net: column, notAllotted: 0n }), ...formulas }));
-  return succeed({ books, layoutId, span, part: '', compiled, columns: columnsAgainst(name, span), runs, accounts: accountsInOrder(books) });
 }

@@ -19,8 +19,9 @@ import { runningLayouts } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { layoutsOf, runOver } from './prepareStatement.ts';
+import { layoutsOf } from './prepareStatement.ts';
 import { booksOfReadings, vectorsOfReadings } from './readingVectors.ts';
+import { runOver } from './runColumns.ts';
 
 /** In every cash flow that runs over the categories which the books show, each account but cash explains the change of cash; `null` where no account is cash. */
 export async function proveCashFlows(ports: Ports, books: Books, spans: readonly Span[]): Promise<Outcome<Proof | null, Failure>> {
@@ -35,7 +36,7 @@ export async function proveCashFlows(ports: Ports, books: Books, spans: readonly
     if (!parts.ok) return parts;
     for (const span of spans) {
       const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, 'movement', span);
-      const run = runOver(books, compiled, 'movement', span, partial, readings);
+      const run = runOver(books, compiled, { measure: 'movement', span }, partial, readings);
       const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true }).net;
       const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial).net;
       const movement = movementOver(books.cube, layers, span, partial);

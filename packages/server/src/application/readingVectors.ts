@@ -10,6 +10,7 @@ import {
   type GrossVector,
   grossOver,
   increasesOf,
+  type Layer,
   type ListKey,
   layers,
   movementOver,
@@ -26,15 +27,21 @@ import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 
 /** What every account has at the beginning and the end of a span, and what moved between; `withFlows`: by direction too, and with exchange rates. */
-export async function amountsOver(ports: Pick<Ports, 'ledger'>, books: Books, span: Span, withFlows: boolean): Promise<AccountAmounts> {
+export async function amountsOver(
+  ports: Pick<Ports, 'ledger'>,
+  books: Books,
+  span: Span,
+  withFlows: boolean,
+  chosen: readonly Layer[] = layers,
+): Promise<AccountAmounts> {
   const partial = await partialsFor(ports, books, [span]);
-  const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial);
+  const closing = balanceAt(books.cube, books.traits, chosen, span.lastDay, partial);
   return {
-    opening: balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true }).net,
-    movement: movementOver(books.cube, layers, span, partial),
+    opening: balanceAt(books.cube, books.traits, chosen, span.firstDay, partial, { atBeginning: true }).net,
+    movement: movementOver(books.cube, chosen, span, partial),
     closing: closing.net,
     notAllotted: closing.notAllotted,
-    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(books.cube, layers, span, partial)) } : {}),
+    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(books.cube, chosen, span, partial)) } : {}),
   };
 }
 
@@ -68,19 +75,20 @@ export async function vectorsOfReadings(
   ports: Pick<Ports, 'ledger'>,
   readings: readonly AccountReading[],
   parts: ReadonlyMap<string, Books>,
-  own: 'closing' | 'movement',
+  own: 'opening' | 'closing' | 'movement',
   span: Span,
+  chosen: readonly Layer[] = layers,
 ): Promise<BigInt64Array[]> {
   const amounts = new Map<string, AccountAmounts>();
   for (const [key, books] of parts) {
     const withFlows = readings.some((reading) => needsFlows(reading) && facetKey(reading.facets) === key);
-    amounts.set(key, await amountsOver(ports, books, span, withFlows));
+    amounts.set(key, await amountsOver(ports, books, span, withFlows, chosen));
   }
   return readings.map((reading) => amountOfReading(reading, own, amounts.get(facetKey(reading.facets)) as AccountAmounts));
 }
 
 /** The books with the lines alone that both filters want; `null` where the ledger has moved on. */
-async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
+export async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
   const both: Record<ListKey, readonly string[]> = { ...asked };
   for (const [key, values] of Object.entries(reading) as [ListKey, readonly string[]][]) {
     const list = books.lists.find((one) => one.key === key);

@@ -47,6 +47,8 @@ class Names {
         return `Journal lines from ${String(state.name ?? 'a file')}`;
       case 'trial_balance':
         return `Trial balance at ${String(state.day ?? '')}`.trim();
+      case 'column_plan':
+        return `Column plan ${String(state.name ?? thingId)}`;
       case 'layout':
         return `Layout ${String(state.name ?? thingId)}`;
       case 'layout_options':

@@ -1,4 +1,4 @@
-import type { AccountAmounts, ColumnPlan, FacetFilter, Outcome, StatementColumn } from '@ivory-ladder/core';
+import type { AccountAmounts, ColumnPlan, FacetFilter, Outcome, PlainColumn } from '@ivory-ladder/core';
 import { succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
@@ -9,7 +9,7 @@ import { amountsOver } from './readingVectors.ts';
 
 export interface LayoutFigures {
   readonly books: Books;
-  readonly columns: readonly StatementColumn[];
+  readonly columns: readonly PlainColumn[];
   /** One for each column of amounts. */
   readonly amounts: readonly AccountAmounts[];
 }

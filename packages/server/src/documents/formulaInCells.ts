@@ -1,4 +1,4 @@
-import { type Condition, daysIn, decimalOf, type Formula, type SiblingSpan, type Span, toDecimalText } from '@ivory-ladder/core';
+import { type Condition, daysIn, decimalOf, type Formula, type SiblingSpan, type Span, shownValue, toDecimalText } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 
 /** The column of a statement that a formula is written for. */
@@ -9,6 +9,14 @@ export interface FormulaCells {
   readonly span: Span;
   /** `B12` of a line that is on the sheet. */
   cellOf(key: string): string | undefined;
+}
+
+/** What a line that is not on the sheet shows in a column, as a number. */
+export function amountInCell(key: string, run: number, { compiled, runs, books }: Statement): string {
+  const at = compiled.indexOf.get(key);
+  const column = runs[run];
+  const shown = at === undefined || !column ? null : shownValue(compiled, column, at);
+  return shown === null ? 'NA()' : `(${toDecimalText(shown, books.company.currency)})`;
 }
 
 /** A formula over lines as one over cells: each line counts on its own side, and one that is not on the sheet as its amount. */

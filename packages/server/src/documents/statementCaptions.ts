@@ -1,4 +1,4 @@
-import { captionWords, type Day, type StatementColumn } from '@ivory-ladder/core';
+import { addDays, captionWords, type Day, fillHeading, type StatementColumn } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 import { fileName } from './fileName.ts';
 
@@ -11,11 +11,27 @@ export function writeDay(day: Day, language: Language): string {
 }
 
 export function captionOfColumn(column: StatementColumn, language: Language): string {
-  if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
-  if (column.budget !== undefined) return `${captionWords[language].budget} ${column.budget}`;
-  const { firstDay, lastDay } = column.span;
-  const last = writeDay(lastDay, language);
-  return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;
+  const caption = column.heading === undefined ? usualCaption(column, language) : fillHeading(column, (day) => writeDay(day, language));
+  return column.group === undefined ? caption : `${column.group}\n${caption}`;
+}
+
+function usualCaption(column: StatementColumn, language: Language): string {
+  switch (column.kind) {
+    case 'change':
+      return captionWords[language].change;
+    case 'percent':
+    case 'share':
+      return '%';
+    case 'text':
+      return '';
+    case 'amount': {
+      if (column.budget !== undefined) return `${captionWords[language].budget} ${column.budget}`;
+      const { firstDay, lastDay } = column.span;
+      const last = writeDay(lastDay, language);
+      if (column.measure === 'opening') return writeDay(addDays(firstDay, -1), language);
+      return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;
+    }
+  }
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */

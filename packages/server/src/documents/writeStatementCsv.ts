@@ -17,7 +17,12 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ...rows.map((row) => [
       asPlainText(row.caption),
       ...row.values.map((value, at) =>
-        value === null ? '' : toDecimalText(value, columns[at]?.kind === 'percent' ? percent : scaleOf(row, { ...books.company.currency, exponent })),
+        value === null
+          ? ''
+          : toDecimalText(
+              value,
+              columns[at]?.kind === 'percent' || columns[at]?.kind === 'share' ? percent : scaleOf(row, { ...books.company.currency, exponent }),
+            ),
       ),
     ]),
   ];

@@ -1,7 +1,7 @@
-import { decimalsOf, minorUnitsIn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { decimalsOf, minorUnitsIn, runIndexOf, type ShareColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
-import { formulaInCells } from './formulaInCells.ts';
+import { amountInCell, formulaInCells } from './formulaInCells.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 
@@ -88,7 +88,7 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
   for (const [row, height] of [18, 24, 16].entries()) sheet.getRow(row + 1).height = height;
   sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
   columns.forEach((column, at) => {
-    sheet.getColumn(at + 2).width = column.kind === 'percent' ? 9 : 19;
+    sheet.getColumn(at + 2).width = isOfPercents(column) ? 9 : 19;
     const cell = sheet.getCell(firstRow - 1, at + 2);
     cell.value = captionOfColumn(column, statement.compiled.layout.language);
     cell.font = { name: 'Calibri', size: 10, color: second };
@@ -137,11 +137,11 @@ function writeRow(
     const value = row.values[at] ?? null;
     const letter = (index: number): string => sheet.getColumn(index + 2).letter;
     // A percent is shown by its format: the cell holds the hundredth part.
-    const decimals = column.kind === 'percent' ? 3 : places + (unit === 'percent' ? 2 : 0);
+    const decimals = isOfPercents(column) ? 3 : places + (unit === 'percent' ? 2 : 0);
     const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent: decimals }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = column.kind === 'percent' || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(places);
+    cell.numFmt = isOfPercents(column) || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(places);
     cell.value = write({ statement, row, at, result, exponent, decimals, number, letter, rowOf });
     if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
@@ -159,10 +159,24 @@ function liveCell(cell: CellFacts): ExcelJS.CellValue {
   const column = statement.columns[at] as Statement['columns'][number];
   if (column.kind === 'amount')
     return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
+  if (column.kind === 'text') return null;
+  if (column.kind === 'share') return shareOf(cell, column);
   const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
   return column.kind === 'change'
     ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
     : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+}
+
+function isOfPercents({ kind }: Statement['columns'][number]): boolean {
+  return kind === 'percent' || kind === 'share';
+}
+
+/** Of the line in the same column; of its amount where it is not on the sheet. */
+function shareOf({ statement, row, result, number, letter, rowOf }: CellFacts, { of, line }: ShareColumn): { formula: string; result: number | string } {
+  const there = rowOf.get(line);
+  const whole = there === undefined ? amountInCell(line, runIndexOf(statement.columns, of), statement) : `${letter(of)}${there}`;
+  const part = `${letter(of)}${number}`;
+  return { formula: row.unit === undefined || row.unit === 'amount' ? `IFERROR(${part}/${whole},"–")` : '"–"', result: result ?? '–' };
 }
 
 /** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
@@ -171,7 +185,8 @@ function scaledCell(cell: CellFacts): ExcelJS.CellValue {
   const { columns, scale } = statement;
   const column = columns[at] as Statement['columns'][number];
   const exact = `${exactSheet}!${letter(at)}${number}`;
-  if (column.kind === 'percent' || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
+  if (column.kind === 'text') return null;
+  if (isOfPercents(column) || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
   if (column.kind === 'change') {
     const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
     return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
@@ -184,11 +199,14 @@ function scaledCell(cell: CellFacts): ExcelJS.CellValue {
 }
 
 /** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
-function calculated({ statement, row, at, decimals: exponent, result, letter, number, rowOf }: CellFacts): ExcelJS.CellValue {
+function calculated(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, decimals: exponent, result, letter, number, rowOf } = cell;
   const { columns, compiled } = statement;
   const column = columns[at] as (typeof columns)[number];
   const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
-  if (column.kind === 'percent' && row.unit !== 'amount') return '–';
+  if (column.kind === 'text') return null;
+  if (isOfPercents(column) && row.unit !== 'amount') return '–';
+  if (column.kind === 'share') return { formula: shareOf(cell, column).formula, result: result ?? '–' };
   if (column.kind !== 'amount') {
     const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
     const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
@@ -198,7 +216,7 @@ function calculated({ statement, row, at, decimals: exponent, result, letter, nu
   if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
   const cells = formulaInCells(line.formula, {
     statement,
-    run: columns.slice(0, at).filter(({ kind }) => kind === 'amount').length,
+    run: runIndexOf(columns, at),
     span: column.span,
     cellOf: (key) => {
       const there = rowOf.get(key);

@@ -1,8 +1,9 @@
-import type { LayoutDetail, LayoutFigures } from '@ivory-ladder/contract';
+import type { ColumnPlanBody, LayoutDetail, LayoutFigures } from '@ivory-ladder/contract';
 import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
+import * as plans from '../application/columnPlans.ts';
 import { readLayoutFile, writeLayoutFile } from '../application/layoutFile.ts';
 import * as layouts from '../application/layouts.ts';
-import type { LayoutRecord, Ports, StoredLayout } from '../application/ports/index.ts';
+import type { ColumnPlanRecord, LayoutRecord, Ports, StoredLayout } from '../application/ports/index.ts';
 import { type LayoutFigures as Figures, viewLayoutFigures } from '../application/viewLayoutFigures.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
@@ -39,7 +40,17 @@ export function layoutRoutes(on: On, ports: Ports): void {
       missing: [...missing],
     })),
   );
+  on('listColumnPlans', async ({ access }) => succeed({ plans: (await plans.listPlans(ports, access)).map(toPlan) }));
+  on('addColumnPlan', async ({ access, body }) => mapOutcome(await plans.addPlan(ports, access, body), toPlan));
+  on('changeColumnPlan', async ({ access, id, body: { version, ...fields } }) =>
+    mapOutcome(await plans.changePlan(ports, access, id('planId'), version, fields), toPlan),
+  );
+  on('deleteColumnPlan', async ({ access, id }) => plans.deletePlan(ports, access, id('planId')));
   on('getLayoutFigures', async ({ access, query }) => mapOutcome(await viewLayoutFigures(ports, access, query), toFigures));
+}
+
+function toPlan(plan: ColumnPlanRecord): ColumnPlanBody {
+  return plan as ColumnPlanBody;
 }
 
 /** Lists of the core are not to be written to; those of an answer are nobody's any more. */

@@ -1,5 +1,5 @@
 import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
-import { type Proof, rowInText } from '@ivory-ladder/core';
+import { type Proof, rowInText, type StatementColumn } from '@ivory-ladder/core';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
@@ -16,11 +16,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
     exponent,
     scale: scale.unit,
     rounding: scale.rounding,
-    columns: columns.map((column) =>
-      column.kind === 'amount'
-        ? { kind: column.kind, measure: column.measure, firstDay: column.span.firstDay, lastDay: column.span.lastDay, budget: column.budget ?? null }
-        : column,
-    ),
+    columns: columns.map(toColumn),
     rows: rows.map(rowInText),
     rungs,
     transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
@@ -28,10 +24,25 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
   };
 }
 
-export function toEvidence({ caption, measure, span, budget, amount, unit, climb, accounts, carried, formula, entryCount }: Evidence): EvidenceBody {
+function toColumn(column: StatementColumn): StatementBody['columns'][number] {
+  if (column.kind !== 'amount') return column;
+  const { kind, measure, span, budget = null, heading, group } = column;
+  return {
+    kind,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    budget,
+    ...(heading === undefined ? {} : { heading }),
+    ...(group === undefined ? {} : { group }),
+  };
+}
+
+export function toEvidence({ caption, measure, facets, span, budget, amount, unit, climb, accounts, carried, formula, entryCount }: Evidence): EvidenceBody {
   return {
     caption,
     measure,
+    facets: Object.fromEntries(Object.entries(facets).map(([key, values]) => [key, [...values]])),
     firstDay: span.firstDay,
     lastDay: span.lastDay,
     budget,

@@ -20,6 +20,7 @@ export interface AuditEvent {
     | 'rate'
     | 'entry'
     | 'journal_import'
+    | 'column_plan'
     | 'layout'
     | 'layout_options'
     | 'trial_balance'

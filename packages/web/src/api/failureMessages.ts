@@ -1,5 +1,6 @@
-import { type AccountRole, accountLabel, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, exampleOf, type NumberScheme, type PlanFault } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
+import { planFaultText } from '../components/planFaultText.ts';
 import type { ApiFailure } from './ivoryApi.ts';
 
 type Facts = Record<string, unknown>;
@@ -256,6 +257,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   layout_has_draft_only: ({ name }) => `There is no version of ${text(name)} in use to go back to.`,
   layout_without_draft: ({ name }) => `Nothing of ${text(name)} is drafted: the version in use is what stands here.`,
   layout_not_in_use: ({ name }) => `The layout ${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
+  column_plan_name_taken: ({ name }) => `Another column plan is called ${text(name)}.`,
+  plan_unfit: ({ fault }) => `The layout cannot be run with these columns. ${fault ? planFaultText(fault as PlanFault) : ''}`.trim(),
   amount_beyond_workbook: ({ line }) => `No workbook was made: an amount of ${text(line)} has more than the fifteen digits that a workbook computes with.`,
   layout_key_twice: ({ line }) => `Two lines have the key ${text(line)}.`,
   layout_unsound: ({ lines }) => `Not put in use: ${listOf(lines)} cannot be worked out, or names a line that is not there.`,

@@ -53,6 +53,7 @@ export const ivoryApi = createApi({
     'Series',
     'PlacementRecords',
     'Rehearsals',
+    'ColumnPlans',
     'Layouts',
     ...ledgerTags,
   ],

@@ -2,45 +2,50 @@ import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from
 import type { ColumnPlan, Scale } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
-export type StatementParams = SpanParams & {
-  companyId: number;
-  kind: StatementKind;
-  detail: string;
-  open: string;
-  shut: string;
-  zero: '0' | '1';
-  scale: Scale['unit'];
-  rounding: Scale['rounding'];
-  language: string;
-  plan: ColumnPlan;
+/** What stands across the page: a plan that is there, one that somebody composed, or, as JSON, one that is drafted. */
+export interface PlanParams {
+  readonly plan: ColumnPlan | 'composed';
   /** Of the plan `budget`. */
-  budget?: number | undefined;
-  facets: string;
-  /** The main one's categories where none is named. */
-  classification?: number;
-};
+  readonly budget?: number | undefined;
+  readonly planId?: number | undefined;
+  readonly definition?: string | undefined;
+}
+
+export type StatementParams = SpanParams &
+  PlanParams & {
+    companyId: number;
+    kind: StatementKind;
+    detail: string;
+    open: string;
+    shut: string;
+    zero: '0' | '1';
+    scale: Scale['unit'];
+    rounding: Scale['rounding'];
+    language: string;
+    facets: string;
+    /** The main one's categories where none is named. */
+    classification?: number;
+  };
 /** A generated statement, or the composed layout with the id. */
 export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | `layout-${number}`;
-type EvidenceParams = SpanParams & {
-  companyId: number;
-  kind: StatementKind;
-  line: string;
-  column: number;
-  account?: number | undefined;
-  plan: ColumnPlan;
-  /** Of the plan `budget`. */
-  budget?: number | undefined;
-  facets: string;
-  classification?: number;
-};
+type EvidenceParams = SpanParams &
+  PlanParams & {
+    companyId: number;
+    kind: StatementKind;
+    line: string;
+    column: number;
+    account?: number | undefined;
+    facets: string;
+    classification?: number;
+  };
 
 export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
 }
 
 /** Beside a budget figures follow its changes too. */
-function tagsOf(plan: ColumnPlan): ('Statement' | 'Budgets')[] {
-  return plan === 'budget' ? ['Statement', 'Budgets'] : ['Statement'];
+function tagsOf(plan: PlanParams['plan']): ('Statement' | 'Budgets')[] {
+  return plan === 'budget' || plan === 'composed' ? ['Statement', 'Budgets'] : ['Statement'];
 }
 
 /** Statements, evidence and proofs. */

@@ -56,6 +56,7 @@ export const router = createBrowserRouter([
       { path: 'settings', lazy: async () => ({ Component: (await import('../features/settings/SettingsScreen.tsx')).SettingsScreen }) },
       { path: 'people', lazy: async () => ({ Component: (await import('../features/people/PeopleScreen.tsx')).PeopleScreen }) },
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
+      { path: 'layouts/columns', lazy: async () => ({ Component: (await import('../features/columns/ColumnPlansScreen.tsx')).ColumnPlansScreen }) },
       { path: 'layouts/:layoutId', lazy: async () => ({ Component: (await import('../features/composer/ComposerScreen.tsx')).ComposerScreen }) },
       { path: 'statements/:kind', element: <StatementScreen /> },
       { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },

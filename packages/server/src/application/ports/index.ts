@@ -2,6 +2,7 @@ import type { AttachmentStore } from './attachmentStore.ts';
 import type { BudgetStore } from './budgetStore.ts';
 import type { ChartStore } from './chartStore.ts';
 import type { CodeListStore } from './codeListStore.ts';
+import type { ColumnPlanStore } from './columnPlanStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { JournalStore } from './journalStore.ts';
@@ -30,6 +31,7 @@ export {
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
+export type { ColumnPlanRecord, ColumnPlanStore } from './columnPlanStore.ts';
 export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
 export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
@@ -60,6 +62,7 @@ export interface Ports {
   readonly placement: PlacementStore;
   readonly rehearsals: RehearsalStore;
   readonly layouts: LayoutStore;
+  readonly columnPlans: ColumnPlanStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
   readonly secrets: Secrets;

@@ -59,3 +59,30 @@ export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
     by: { name: 'made_by', type: 'varchar', length: 200 },
   },
 });
+
+interface ColumnPlanRow {
+  companyId: number;
+  id: number;
+  name: string;
+  definition: string;
+  changedAt: string;
+  changedBy: string;
+  version: number;
+}
+
+export const ColumnPlanEntity = new EntitySchema<ColumnPlanRow>({
+  name: 'column_plan',
+  columns: {
+    companyId,
+    id: generatedId,
+    name: { type: 'varchar', length: 200 },
+    definition: { type: 'mediumtext' },
+    changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
+    changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [
+    { name: 'column_plan_by_id', columns: ['id'] },
+    { name: 'column_plan_by_name', columns: ['companyId', 'name'], unique: true },
+  ],
+});

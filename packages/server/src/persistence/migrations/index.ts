@@ -79,6 +79,7 @@ import { CreateCoverageExclusion1790000000078 } from './078-create-coverage-excl
 import { NeedCodesByElement1790000000079 } from './079-need-codes-by-element.ts';
 import { CreateLayout1790000000080 } from './080-create-layout.ts';
 import { CreateLayoutVersion1790000000081 } from './081-create-layout-version.ts';
+import { CreateColumnPlan1790000000082 } from './082-create-column-plan.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -163,4 +164,5 @@ export const migrations = [
   NeedCodesByElement1790000000079,
   CreateLayout1790000000080,
   CreateLayoutVersion1790000000081,
+  CreateColumnPlan1790000000082,
 ];

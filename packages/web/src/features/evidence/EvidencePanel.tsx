@@ -1,11 +1,11 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { accountLabel, type ColumnPlan, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
+import { accountLabel, addDays, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
+import { type PlanParams, type StatementKind, useGetEvidenceQuery } from '../../api/statementApi.ts';
 import { useClimb } from '../../app/useClimb.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
@@ -21,8 +21,7 @@ import styles from './EvidencePanel.module.css';
 interface EvidencePanelProps {
   readonly kind: StatementKind;
   readonly span: SpanInAddress;
-  readonly plan: ColumnPlan;
-  readonly budget?: number | undefined;
+  readonly planned: PlanParams;
   /** Only lines with these facet values. */
   readonly facets: string;
   /** Whose categories it climbs; the main one's where none is named. */
@@ -35,7 +34,7 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, plan, budget, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, planned, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const climb = useClimb();
@@ -44,8 +43,7 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
     companyId: company.id,
     kind,
     ...span,
-    plan,
-    budget,
+    ...planned,
     facets,
     ...(classification === undefined ? {} : { classification }),
     line: cell.line,
@@ -67,7 +65,9 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
         <>
           <p className={styles.facts}>
             {data.caption}, {data.budget !== null && `budget ${data.budget}, `}
-            {data.measure === 'closing' ? longDay(data.lastDay) : spanText(data.firstDay, data.lastDay)}
+            {data.measure === 'movement'
+              ? spanText(data.firstDay, data.lastDay)
+              : longDay(data.measure === 'closing' ? data.lastDay : addDays(data.firstDay, -1))}
           </p>
           {data.formula && <Operands formula={data.formula} currency={currency} cell={cell} onOpen={onOpen} />}
           <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
@@ -87,14 +87,14 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
               {data.budget === null ? (
                 <AccountLines
                   accountId={cell.account}
-                  facets={facets}
+                  facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
                   currency={currency}
                   runs={data.measure === 'movement'}
                   {...linesSpan(data)}
                   onOpenEntry={setEntryId}
                 />
               ) : (
-                <Link to={`/companies/${company.id}/ledger/budgets?budget=${budget}`}>The budget {data.budget}</Link>
+                <Link to={`/companies/${company.id}/ledger/budgets?budget=${planned.budget ?? ''}`}>The budget {data.budget}</Link>
               )}
             </>
           )}
@@ -106,7 +106,8 @@ export function EvidencePanel({ kind, span, plan, budget, facets, classification
 
 /** A balance is made of everything up to its day, a movement of what lies in its span. */
 function linesSpan({ measure, firstDay, lastDay }: EvidenceBody): { from?: string; to: string } {
-  return measure === 'movement' ? { from: firstDay, to: lastDay } : { to: lastDay };
+  if (measure === 'movement') return { from: firstDay, to: lastDay };
+  return { to: measure === 'closing' ? lastDay : addDays(firstDay, -1) };
 }
 
 /** What a calculation says, and the lines that it names; each opens to what it is made of. */

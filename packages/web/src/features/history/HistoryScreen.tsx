@@ -20,6 +20,7 @@ const things = {
   coverage: 'exclusions from the coverage',
   pairing_rule: 'pairing rules',
   period: 'periods',
+  column_plan: 'column plans',
   layout: 'composed layouts',
   layout_options: 'settings of generated layouts',
   year: 'fiscal years',

@@ -58,6 +58,10 @@ export function LayoutsScreen() {
         </p>
       )}
       <OwnLayouts />
+      <p>
+        <Link to={{ pathname: `/companies/${company.id}/layouts/columns`, search }}>Column plans</Link>
+        <span className={styles.quiet}> say what stands across the page: any layout runs with any of them.</span>
+      </p>
       <div className={styles.columns}>
         <article>
           <h2>

@@ -1,6 +1,8 @@
-import type { ColumnPlan } from '@ivory-ladder/core';
 import { useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
+import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
+import type { PlanParams } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
@@ -20,19 +22,22 @@ const partNames = {
 interface ColumnMenuProps {
   /** Whether columns are balances at days rather than movements over spans. */
   readonly isBalance: boolean;
-  readonly plan: ColumnPlan;
-  /** Of the plan `budget`. */
-  readonly budgetId: number | undefined;
+  readonly planned: PlanParams;
   readonly change: (changes: Record<string, string | null>) => void;
 }
 
 /** What stands beside the chosen span: a comparative, a budget of its year, or its parts. */
-export function ColumnMenu({ isBalance, plan, budgetId, change }: ColumnMenuProps) {
+export function ColumnMenu({ isBalance, planned, change }: ColumnMenuProps) {
+  const { plan, budget: budgetId, planId } = planned;
+  const navigate = useNavigate();
+  const { search } = useLocation();
   const company = useCompany();
   const { span } = useSpan();
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
   const { data } = useListBudgetsQuery(company.id, { skip: isBalance || !(isLookedAt || plan === 'budget') });
+  const { data: composed } = useListColumnPlansQuery(company.id, { skip: !(isLookedAt || plan === 'composed') });
+  const plans = composed?.plans ?? [];
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.from && span.to <= lastDay)?.year;
   const budgets = (data?.budgets ?? []).filter((budget) => budget.year === year);
   const chosenBudget = data?.budgets.find(({ id }) => id === budgetId);
@@ -41,14 +46,18 @@ export function ColumnMenu({ isBalance, plan, budgetId, change }: ColumnMenuProp
     periods: 'Columns: periods',
     quarters: 'Columns: quarters',
     budget: `Compare: ${chosenBudget?.name ?? 'a budget'}`,
+    composed: `Columns: ${plans.find(({ id }) => id === planId)?.name ?? 'composed'}`,
   }[plan];
   const choose = (value: string) => {
+    if (value === 'compose') return void navigate({ pathname: `/companies/${company.id}/layouts/columns`, search });
     const isBudget = value.startsWith('budget ');
-    const isPlan = isBudget || value === 'periods' || value === 'quarters';
+    const isComposed = value.startsWith('plan ');
+    const isPlan = isBudget || isComposed || value === 'periods' || value === 'quarters';
     change({
       // The column of a cell is another one then.
       cell: null,
-      plan: isBudget ? 'budget' : isPlan ? value : null,
+      plan: isBudget ? 'budget' : isComposed ? 'composed' : isPlan ? value : null,
+      planId: isComposed ? value.slice(5) : null,
       budget: isBudget ? value.slice(7) : null,
       ...(isPlan ? {} : { compare: value, compareFrom: null, compareTo: null }),
     });
@@ -63,13 +72,26 @@ export function ColumnMenu({ isBalance, plan, budgetId, change }: ColumnMenuProp
           divided: value === 'none',
         })),
         ...budgets.map(({ id, name }, at) => ({ value: `budget ${id}`, label: `Budget: ${name}`, divided: at === budgets.length - 1 })),
-        ...(['periods', 'quarters'] as const).map((value) => ({ value: value as string, label: partNames[value][isBalance ? 'balances' : 'movements'] })),
+        ...(['periods', 'quarters'] as const).map((value) => ({
+          value: value as string,
+          label: partNames[value][isBalance ? 'balances' : 'movements'],
+          divided: value === 'quarters',
+        })),
+        ...plans.map(({ id, name }) => ({ value: `plan ${id}`, label: name })),
+        { value: 'compose', label: 'Compose columns…' },
       ]}
-      chosen={plan === 'budget' ? [`budget ${budgetId}`] : plan !== 'comparison' ? [plan] : span.compare === 'fixed' ? [] : [span.compare]}
+      chosen={chosenOf(planned, span.compare)}
       onChoose={choose}
       onOpen={() => setLookedAt(true)}
     />
   );
+}
+
+function chosenOf({ plan, budget, planId }: PlanParams, compare: ComparisonKind): string[] {
+  if (plan === 'budget') return [`budget ${budget}`];
+  if (plan === 'composed') return [`plan ${planId}`];
+  if (plan !== 'comparison') return [plan];
+  return compare === 'fixed' ? [] : [compare];
 }
 
 function comparisonLabel(kind: Exclude<ComparisonKind, 'fixed'>, isBalance: boolean): string {

@@ -27,7 +27,7 @@ const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five r
 /** A statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
   const company = useCompany();
-  const { kind, request, change, toggle, cell } = useStatementAddress();
+  const { kind, planned, request, change, toggle, cell } = useStatementAddress();
   const { span } = useSpan();
   const { classification, choose: chooseClassification } = useClassification();
   const { search } = useLocation();
@@ -85,23 +85,23 @@ export function StatementScreen() {
             <p className={styles.printed}>{company.name}</p>
             <p className={styles.dates}>{statement ? datesOf(statement, span) : ' '}</p>
           </div>
+          <ChoiceMenu
+            label="Export"
+            strong
+            choices={[
+              { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
+              { value: 'csv', label: 'Figures as CSV' },
+              { value: 'print', label: 'Print…' },
+            ]}
+            chosen={[]}
+            onChoose={(what) => (what === 'print' ? window.print() : window.location.assign(`/api${statementPath(request, `/${what}`)}`))}
+          />
           <div className={styles.tools}>
             <StatementNav kind={kind} title={statement?.title} />
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
-            <ColumnMenu isBalance={isOfBalances(kind, statement)} plan={request.plan} budgetId={request.budget} change={change} />
+            <ColumnMenu isBalance={isOfBalances(kind, statement)} planned={planned} change={change} />
             <ScaleMenu scale={request.scale} rounding={request.rounding} change={change} />
             <FacetMenu />
-            <ChoiceMenu
-              label="Export"
-              strong
-              choices={[
-                { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
-                { value: 'csv', label: 'Figures as CSV' },
-                { value: 'print', label: 'Print…' },
-              ]}
-              chosen={[]}
-              onChoose={(what) => (what === 'print' ? window.print() : window.location.assign(`/api${statementPath(request, `/${what}`)}`))}
-            />
           </div>
         </header>
         <FacetNote />
@@ -125,8 +125,7 @@ export function StatementScreen() {
           <EvidencePanel
             kind={kind}
             span={span}
-            plan={request.plan}
-            budget={request.budget}
+            planned={planned}
             facets={request.facets}
             {...(request.classification === undefined ? {} : { classification: request.classification })}
             cell={cell}
@@ -191,5 +190,5 @@ function nameOf({ kind, layoutId }: StatementBody): string {
 /** Whether its columns are balances at days rather than movements over spans. */
 function isOfBalances(kind: StatementKind, statement: StatementBody | undefined): boolean {
   const [first] = statement?.columns ?? [];
-  return first?.kind === 'amount' ? first.measure === 'closing' : kind === 'balance-sheet';
+  return first?.kind === 'amount' ? first.measure !== 'movement' : kind === 'balance-sheet';
 }

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type CaptionLanguage, type Currency, captionWords, formatPercent } from '@ivory-ladder/core';
+import { addDays, type CaptionLanguage, type Currency, captionWords, fillHeading, formatPercent } from '@ivory-ladder/core';
 import { type KeyboardEvent, memo, useMemo } from 'react';
 import { longDay, spanLines } from '../../components/dates.ts';
 import { formatFigure } from '../../components/formatFigure.ts';
@@ -47,6 +47,16 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
   return (
     <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
       <thead>
+        {statement.columns.some(({ group }) => group !== undefined) && (
+          <tr className={styles.groups}>
+            <td />
+            {groupsOf(statement.columns).map(({ group, span, at }) => (
+              <th key={at} scope="colgroup" colSpan={span} data-named={group !== '' || undefined}>
+                {group}
+              </th>
+            ))}
+          </tr>
+        )}
         <tr>
           <th scope="col">
             <span className="unseen">Line</span>
@@ -78,7 +88,20 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
   );
 }
 
+/** Columns beside each other under one word, or none. */
+function groupsOf(columns: readonly Column[]): { readonly group: string; readonly span: number; readonly at: number }[] {
+  const groups: { group: string; span: number; at: number }[] = [];
+  for (const [at, { group = '' }] of columns.entries()) {
+    const last = groups.at(-1);
+    if (last?.group === group) last.span++;
+    else groups.push({ group, span: 1, at });
+  }
+  return groups;
+}
+
 function Heading({ column, language }: { column: Column; language: CaptionLanguage }) {
+  if (column.heading !== undefined) return filled(column, language);
+  if (column.kind === 'text') return null;
   if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
   if (column.budget !== null)
     return (
@@ -88,8 +111,8 @@ function Heading({ column, language }: { column: Column; language: CaptionLangua
         {column.budget}
       </>
     );
-  if (column.measure === 'closing') {
-    const day = longDay(column.lastDay, language);
+  if (column.measure !== 'movement') {
+    const day = longDay(column.measure === 'closing' ? column.lastDay : addDays(column.firstDay, -1), language);
     return (
       <>
         {day.slice(0, -4).replace(/\s+(de\s+)?$/, '')}
@@ -106,6 +129,13 @@ function Heading({ column, language }: { column: Column; language: CaptionLangua
       {lower}
     </>
   );
+}
+
+function filled(column: Column, language: CaptionLanguage): string {
+  const { heading = '' } = column;
+  if (column.kind !== 'amount') return heading;
+  const { firstDay, lastDay } = column;
+  return fillHeading({ kind: 'amount', measure: 'closing', span: { firstDay, lastDay }, heading }, (day) => longDay(day, language));
 }
 
 interface RowProps {
@@ -165,6 +195,7 @@ const StatementRow = memo(function StatementRow({ row, columns, currency, tone, 
               </button>
             </td>
           );
+        if (column.kind === 'text') return <td key={place} data-kind={column.kind} />;
         const text = column.kind === 'change' ? formatFigure(value, unit, currency) : formatPercent(value === null ? null : BigInt(value));
         const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
         return (

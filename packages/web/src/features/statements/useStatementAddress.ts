@@ -1,7 +1,7 @@
 import { columnPlans, scaleUnits } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
-import type { StatementKind, StatementParams } from '../../api/statementApi.ts';
+import type { PlanParams, StatementKind, StatementParams } from '../../api/statementApi.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
@@ -26,6 +26,11 @@ export function useStatementAddress() {
   const detail = params.get('detail') ?? '2';
   const { facets } = useFacetFilter();
   const { classification } = useClassification().asked;
+  const planned = useMemo((): PlanParams => {
+    if (params.get('plan') === 'composed') return { plan: 'composed', planId: Number(params.get('planId')) };
+    const plan = columnPlans.find((one) => one === params.get('plan')) ?? 'comparison';
+    return { plan, ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}) };
+  }, [params]);
   const request = useMemo(
     (): StatementParams => ({
       companyId: company.id,
@@ -38,12 +43,11 @@ export function useStatementAddress() {
       scale: scaleUnits.find((unit) => unit === params.get('scale')) ?? 'exact',
       rounding: params.get('rounding') === 'independent' ? 'independent' : 'footed',
       language: params.get('language') ?? '',
-      plan: columnPlans.find((plan) => plan === params.get('plan')) ?? 'comparison',
-      ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}),
+      ...planned,
       facets,
       ...(classification === undefined ? {} : { classification }),
     }),
-    [company.id, kind, span, detail, params, facets, classification],
+    [company.id, kind, span, detail, params, planned, facets, classification],
   );
   const toggle = useCallback(
     (key: string, isOpen: boolean) => {
@@ -60,7 +64,7 @@ export function useStatementAddress() {
     },
     [params, change],
   );
-  return { kind, request, change, toggle, cell: readCell(params.get('cell')) };
+  return { kind, planned, request, change, toggle, cell: readCell(params.get('cell')) };
 }
 
 function kindOf(text: string | undefined): StatementKind {

@@ -1,0 +1,156 @@
+import { addDays, type Span } from '../calendar/day.ts';
+import { type FiscalCalendar, ordinaryPeriods, periodIndexOf, yearOf } from '../calendar/fiscalCalendar.ts';
+import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
+import type { CodeList, ListKey } from '../chart/codeList.ts';
+import type { LayoutKind } from '../layout/line.ts';
+import type { AmountColumn, StatementColumn } from '../statement/statement.ts';
+import { comparisonSpan } from './comparisons.ts';
+import { partsOfSpan } from './partsOfSpan.ts';
+import type { AmountsPlanColumn, PeriodChoice, PlanDefinition } from './planDefinition.ts';
+
+/** What of a plan makes no sense; `column`: its key. */
+export type PlanFault = { readonly column: string } & (
+  | { readonly code: 'column_key_twice' }
+  /** It names a column that is not there, or one without amounts. */
+  | { readonly code: 'column_unknown'; readonly named: string }
+  | { readonly code: 'column_span_reversed' }
+  | { readonly code: 'column_list_unknown' }
+  /** Every column of a cash flow is a movement. */
+  | { readonly code: 'column_needs_movement' }
+);
+
+export interface PlanFacts {
+  readonly span: Span;
+  readonly calendar: FiscalCalendar;
+  /** What columns of the layout hold by themselves. */
+  readonly measure: 'closing' | 'movement';
+  /** Whether nothing but movements makes sense. */
+  readonly isOfMovements: boolean;
+  readonly lists: readonly CodeList[];
+}
+
+/**
+ * The columns of a plan for a run: periods become spans, a repeated column becomes one for each part, with the total of movements
+ * behind them. A column that names a repeated one means its total, or where there is none its last. What makes no sense is a fault,
+ * and the rest stands.
+ */
+export function expandPlan(
+  { columns: planned }: PlanDefinition,
+  facts: PlanFacts,
+): { readonly columns: StatementColumn[]; readonly faults: readonly PlanFault[] } {
+  const faults: PlanFault[] = [];
+  for (const [at, { key }] of planned.entries())
+    if (planned.findIndex((other) => other.key === key) < at) faults.push({ code: 'column_key_twice', column: key });
+  const amounts = planned.map((column) => (column.kind === 'amounts' ? amountsOf(column, facts, faults) : null));
+  const placeOf = new Map<string, number>();
+  let next = 0;
+  for (const [at, { key }] of planned.entries()) {
+    const made = amounts[at];
+    next += made ? made.length : 1;
+    if (made && made.length > 0) placeOf.set(key, next - 1);
+  }
+  const placed = (named: string, by: string): number => {
+    const place = placeOf.get(named) ?? -1;
+    if (place < 0) faults.push({ code: 'column_unknown', column: by, named });
+    return place;
+  };
+  const made = (column: PlanDefinition['columns'][number], at: number): readonly StatementColumn[] => {
+    const nothing: StatementColumn = { kind: 'text', ...headed(column) };
+    switch (column.kind) {
+      case 'amounts':
+        return amounts[at] ?? [];
+      case 'change':
+      case 'percent': {
+        const [of, against] = [placed(column.of, column.key), placed(column.against, column.key)];
+        return [of < 0 || against < 0 ? nothing : { kind: column.kind, of, against, ...headed(column) }];
+      }
+      case 'share': {
+        const of = placed(column.of, column.key);
+        return [of < 0 ? nothing : { kind: 'share', of, line: column.line, ...headed(column) }];
+      }
+      case 'text':
+        return [nothing];
+    }
+  };
+  return { columns: planned.flatMap(made), faults };
+}
+
+function headed({ heading, group }: { readonly heading: string; readonly group: string }) {
+  return { ...(heading === '' ? {} : { heading }), ...(group === '' ? {} : { group }) };
+}
+
+function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFault[]): AmountColumn[] {
+  const { key, budgetId, measure, facets, withoutAdjustments, repeat } = column;
+  const held = measure === 'own' ? facts.measure : measure;
+  if (facts.isOfMovements && held !== 'movement') {
+    faults.push({ code: 'column_needs_movement', column: key });
+    return [];
+  }
+  const span = spanOf(column.period, facts);
+  if (!span || span.firstDay > span.lastDay) {
+    faults.push({ code: 'column_span_reversed', column: key });
+    return [];
+  }
+  const one = (over: Span, more: Partial<AmountColumn> = {}): AmountColumn => ({
+    kind: 'amount',
+    measure: held,
+    span: over,
+    ...headed(column),
+    ...(budgetId === null ? {} : { budgetId }),
+    ...(Object.keys(facets).length === 0 ? {} : { facets }),
+    ...(withoutAdjustments ? { withoutAdjustments: true as const } : {}),
+    ...more,
+  });
+  if (repeat === null) return [one(span)];
+  const total = held === 'movement' ? [one(span)] : [];
+  if (repeat === 'periods' || repeat === 'quarters') {
+    const parts = partsOfSpan(span, facts.calendar, repeat);
+    return parts.length === 1 ? [one(span)] : [...parts.map((part) => one(part)), ...total];
+  }
+  const list = facts.lists.find((known) => known.key === repeat);
+  if (!list) {
+    faults.push({ code: 'column_list_unknown', column: key });
+    return [];
+  }
+  const values = list.codes.filter(({ parent }) => parent === null).map(({ code, caption }) => ({ value: code, heading: caption || code }));
+  return [
+    ...values.map(({ value, heading }) => one(span, { facets: { ...facets, [repeat satisfies ListKey]: [value] }, heading })),
+    one(span, { facets: { ...facets, [repeat]: [''] }, heading: `Without ${list.name.toLowerCase()}` }),
+    ...total,
+  ];
+}
+
+/** `null` where the calendar has no period to go by. */
+function spanOf({ base, periods, moved, firstDay, lastDay }: PeriodChoice, { span, calendar, measure }: PlanFacts): Span | null {
+  const kind: LayoutKind = measure === 'closing' ? 'balance_sheet' : 'income_statement';
+  if (base === 'fixed') return { firstDay, lastDay };
+  if (base === 'comparative') return comparisonSpan({ kind: 'usual' }, kind, span, calendar);
+  const from = startOf(base, periods, span, calendar);
+  const over = { firstDay: from, lastDay: span.lastDay };
+  if (moved.by === 0) return over;
+  return moved.unit === 'years' ? shiftSpan(over, 12 * moved.by) : movedByPeriods(over, moved.by, calendar);
+}
+
+function startOf(
+  base: 'run' | 'year_to_date' | 'quarter_to_date' | 'trailing',
+  periods: number,
+  { firstDay, lastDay }: Span,
+  calendar: FiscalCalendar,
+): string {
+  if (base === 'run') return firstDay;
+  const year = yearOf(calendar, lastDay);
+  if (base === 'year_to_date') return year?.firstDay ?? `${lastDay.slice(0, 4)}-01-01`;
+  if (base === 'quarter_to_date') return partsOfSpan({ firstDay: year?.firstDay ?? firstDay, lastDay }, calendar, 'quarters').at(-1)?.firstDay ?? firstDay;
+  const ordinary = ordinaryPeriods(calendar.periods);
+  const current = calendar.periods[periodIndexOf(calendar, lastDay)];
+  const at = ordinary.findIndex((period) => period.firstDay === current?.firstDay);
+  return ordinary[at - periods + 1]?.firstDay ?? shiftMonths(addDays(lastDay, 1), -periods);
+}
+
+/** Whole periods to the same places so many earlier or later; any other days by months. */
+function movedByPeriods(span: Span, by: number, calendar: FiscalCalendar): Span {
+  const ordinary = ordinaryPeriods(calendar.periods);
+  const [first, last] = [ordinary.findIndex(({ firstDay }) => firstDay === span.firstDay), ordinary.findIndex(({ lastDay }) => lastDay === span.lastDay)];
+  const [firstDay, lastDay] = [ordinary[first + by]?.firstDay, ordinary[last + by]?.lastDay];
+  return first >= 0 && last >= 0 && firstDay !== undefined && lastDay !== undefined ? { firstDay, lastDay } : shiftSpan(span, by);
+}

@@ -1,0 +1,143 @@
+import {
+  type AmountColumn,
+  type BalanceVector,
+  balanceAt,
+  type CompiledLayout,
+  type FacetFilter,
+  facetKey,
+  fail,
+  isSplitBySide,
+  type Layer,
+  layers,
+  movementOver,
+  type Outcome,
+  type PartialLines,
+  type RunColumn,
+  resultOf,
+  runColumn,
+  type SelectedSets,
+  type StatementColumn,
+  succeed,
+} from '@ivory-ladder/core';
+import { budgetOver } from './budgetOver.ts';
+import type { Failure } from './failure.ts';
+import { partialsFor } from './partialLines.ts';
+import type { Books, Ports } from './ports/index.ts';
+import { booksOfReadings, narrowFurther, vectorsOfReadings } from './readingVectors.ts';
+
+/** What a column is run over: the lines that its filter and that of the statement want. */
+interface Ground {
+  readonly books: Books;
+  readonly partial: PartialLines;
+  readonly parts: ReadonlyMap<string, Books>;
+}
+
+export interface RanColumns {
+  /** As they were, with the names of their budgets. */
+  readonly columns: readonly StatementColumn[];
+  /** One for each column of amounts. */
+  readonly runs: readonly RunColumn[];
+  /** Of each run: the facet sets whose lines are in it; `null`: all. */
+  readonly selected: readonly (SelectedSets | null)[];
+}
+
+/** Runs a layout over columns. `asked`: the filter of the statement, which the books are narrowed by already. */
+export async function runColumns(
+  ports: Ports,
+  books: Books,
+  compiled: CompiledLayout,
+  columns: readonly StatementColumn[],
+  asked: FacetFilter,
+): Promise<Outcome<RanColumns, Failure>> {
+  const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
+  const grounds = new Map<string, Ground>();
+  for (const { facets = {} } of amounts) {
+    const key = facetKey(facets);
+    if (grounds.has(key)) continue;
+    const narrowed = key === '' ? succeed(books) : await narrowFurther(ports, books, asked, facets);
+    if (!narrowed.ok) return narrowed;
+    const spans = amounts.flatMap((column) => (facetKey(column.facets ?? {}) === key ? [column.span] : []));
+    const both = key === '' ? asked : { ...asked, ...facets };
+    const parts = await booksOfReadings(ports, narrowed.value, both, compiled.readings);
+    if (!parts.ok) return parts;
+    grounds.set(key, { books: narrowed.value, partial: await partialsFor(ports, narrowed.value, spans), parts: parts.value });
+  }
+  const runs: RunColumn[] = [];
+  const named: StatementColumn[] = [];
+  const selected: (SelectedSets | null)[] = [];
+  for (const column of columns) {
+    if (column.kind !== 'amount') {
+      named.push(column);
+      continue;
+    }
+    const ground = grounds.get(facetKey(column.facets ?? {})) as Ground;
+    const ran =
+      column.budgetId === undefined
+        ? succeed({ run: await runPosted(ports, compiled, column, ground), column })
+        : await runBudget(ports, books, compiled, column, asked);
+    if (!ran.ok) return ran;
+    runs.push(ran.value.run);
+    selected.push(ground.books.selected);
+    named.push(ran.value.column);
+  }
+  return succeed({ columns: named, runs, selected });
+}
+
+async function runPosted(ports: Ports, compiled: CompiledLayout, column: AmountColumn, { books, partial, parts }: Ground): Promise<RunColumn> {
+  const chosen: readonly Layer[] = column.withoutAdjustments ? ['ledger'] : layers;
+  const readings = await vectorsOfReadings(ports, compiled.readings, parts, column.measure, column.span, chosen);
+  return runOver(books, compiled, column, partial, readings, chosen);
+}
+
+/** A column of what was posted. `readings`: one vector for each reading of the layout. */
+export function runOver(
+  books: Books,
+  compiled: CompiledLayout,
+  { measure, span }: Pick<AmountColumn, 'measure' | 'span'>,
+  partial: PartialLines,
+  readings: readonly BigInt64Array[],
+  chosen: readonly Layer[] = layers,
+): RunColumn {
+  const { cube, traits, company } = books;
+  const atBeginning = (): BalanceVector => balanceAt(cube, traits, chosen, span.firstDay, partial, { atBeginning: true });
+  const balances: BalanceVector =
+    measure === 'movement'
+      ? { net: movementOver(cube, chosen, span, partial), notAllotted: 0n }
+      : measure === 'opening'
+        ? atBeginning()
+        : balanceAt(cube, traits, chosen, span.lastDay, partial);
+  const isSplit = measure === 'movement' && isSplitBySide(compiled, traits.resets);
+  return runColumn(compiled, {
+    net: balances.net,
+    result: resultOf(balances.net, traits.resets),
+    notAllotted: balances.notAllotted,
+    ...(isSplit ? { sides: { opening: atBeginning().net, resets: traits.resets } } : {}),
+    readings,
+    exponent: company.currency.exponent,
+    span,
+  });
+}
+
+/** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */
+async function runBudget(
+  ports: Ports,
+  books: Books,
+  compiled: CompiledLayout,
+  column: AmountColumn,
+  asked: FacetFilter,
+): Promise<Outcome<{ readonly run: RunColumn; readonly column: AmountColumn }, Failure>> {
+  if (column.measure !== 'movement' || compiled.readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined))
+    return fail({ code: 'budget_without_balances' });
+  if (Object.keys(asked).length > 0 || column.facets !== undefined || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
+  const budgeted = await budgetOver(ports, books, column.budgetId ?? 0, column.span);
+  if (!budgeted.ok) return budgeted;
+  const { name, net } = budgeted.value;
+  const run = runColumn(compiled, {
+    net,
+    result: resultOf(net, books.traits.resets),
+    notAllotted: 0n,
+    exponent: books.company.currency.exponent,
+    span: column.span,
+  });
+  return succeed({ run, column: { ...column, budget: name } });
+}

@@ -1,0 +1,247 @@
+import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
+import { type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
+import ArrowBack from '@mui/icons-material/ArrowBack';
+import ArrowForward from '@mui/icons-material/ArrowForward';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import { useCallback, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { useListBudgetsQuery } from '../../api/budgetApi.ts';
+import { useListCodeListsQuery } from '../../api/codeListApi.ts';
+import { useAddColumnPlanMutation, useChangeColumnPlanMutation, useDeleteColumnPlanMutation, useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import type { StatementKind } from '../../api/statementApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useAddress } from '../../app/useAddress.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useUndoKeys } from '../../app/useUndoKeys.ts';
+import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { ColumnFields } from './ColumnFields.tsx';
+import styles from './ColumnPlansScreen.module.css';
+import { PlanSample, usePlanSample } from './PlanSample.tsx';
+import { beginDraft, droppedBefore, namedBy, shifted, stepped, steppedBack, steppedForth, withColumn } from './planDraft.ts';
+import { columnKinds, columnText, headingText } from './planWords.ts';
+
+/** What stands across the page, composed once for any layout. */
+export function ColumnPlansScreen() {
+  const company = useCompany();
+  const { data } = useListColumnPlansQuery(company.id);
+  const [address, change] = useAddress();
+  if (!data) return <p className="unseen">Loading</p>;
+  const asked = address.get('columns');
+  const kept = data.plans.find(({ id }) => String(id) === asked);
+  const usual = usualPlans[Number(/^usual-(\d+)$/.exec(asked ?? '')?.[1] ?? (kept ? -1 : 0))] ?? usualPlans[0];
+  const begun = kept ?? { id: null, name: usual?.name ?? '', definition: usual?.definition ?? { columns: [] }, version: 0 };
+  return (
+    <div className={styles.screen}>
+      <nav className={styles.list} aria-label="Column plans">
+        <h1>Column plans</h1>
+        {data.plans.length > 0 && <h2>Kept</h2>}
+        {data.plans.map(({ id, name }) => (
+          <button key={id} type="button" aria-current={kept?.id === id || undefined} onClick={() => change({ columns: String(id) })}>
+            {name}
+          </button>
+        ))}
+        <h2>To begin with</h2>
+        {usualPlans.map(({ name }, at) => (
+          <button key={name} type="button" aria-current={(!kept && usual?.name === name) || undefined} onClick={() => change({ columns: `usual-${at}` })}>
+            {name}
+          </button>
+        ))}
+      </nav>
+      <PlanEditor key={`${begun.id} ${begun.name} ${begun.version}`} begun={begun} onKept={(id) => change({ columns: id === null ? null : String(id) })} />
+    </div>
+  );
+}
+
+interface Begun extends Pick<ColumnPlanBody, 'name' | 'version'> {
+  /** `null` where it is not kept yet. */
+  readonly id: number | null;
+  readonly definition: PlanDefinition;
+}
+
+function PlanEditor({ begun, onKept }: { readonly begun: Begun; readonly onKept: (id: number | null) => void }) {
+  const company = useCompany();
+  const mayCompose = useMay('preparer');
+  const dispatch = useDispatch();
+  const [draft, setDraft] = useState(() => beginDraft(begun.definition));
+  const [name, setName] = useState(begun.name);
+  const [chosen, setChosen] = useState<string | null>(begun.definition.columns[0]?.key ?? null);
+  const [kind, setKind] = useState<StatementKind>('income-statement');
+  const [dragged, setDragged] = useState<string | null>(null);
+  const { data: lists } = useListCodeListsQuery(company.id);
+  const { data: budgets } = useListBudgetsQuery(company.id);
+  const [add] = useAddColumnPlanMutation();
+  const [save] = useChangeColumnPlanMutation();
+  const [remove] = useDeleteColumnPlanMutation();
+  const undo = useCallback(() => setDraft(steppedBack), []);
+  const redo = useCallback(() => setDraft(steppedForth), []);
+  useUndoKeys(undo, redo);
+  const { plan } = draft;
+  const { currentData: statement, error } = usePlanSample(plan, kind);
+  const facets = lists?.lists ?? [];
+  const column = plan.columns.find(({ key }) => key === chosen);
+  const edit = (next: PlanDefinition, what: string, merge?: string) => next !== plan && setDraft((before) => stepped(before, next, what, merge));
+  const headingOf = (key: string): string => {
+    const found = plan.columns.find((one) => one.key === key);
+    return found ? headingText(found) : 'a column that has gone';
+  };
+  const isChanged = plan !== begun.definition || name.trim() !== begun.name;
+  const keep = async (asNew: boolean) => {
+    // Lists of the core are not to be written to; those of a request are nobody's any more.
+    const body = { name: name.trim(), definition: plan as ColumnPlanInput['definition'] };
+    const { data, error: refused } =
+      asNew || begun.id === null
+        ? await add({ companyId: company.id, plan: body })
+        : await save({ companyId: company.id, planId: begun.id, plan: { ...body, version: begun.version } });
+    if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
+    dispatch(noticeGiven({ tone: 'done', text: `Kept: ${data.name}. Every layout can be run with it.` }));
+    onKept(data.id);
+  };
+  const drop = (key: string) => {
+    const by = namedBy(plan, key);
+    if (by.length > 0)
+      return void dispatch(
+        noticeGiven({ tone: 'refused', text: `${headingOf(key)} is needed by ${by.map(headingOf).join(', ')}. Change or remove these first.` }),
+      );
+    edit({ columns: plan.columns.filter((one) => one.key !== key) }, `Remove ${headingOf(key)}`);
+    setChosen(plan.columns.find((one) => one.key !== key)?.key ?? null);
+  };
+  return (
+    <>
+      <div className={styles.main}>
+        <header className={styles.head}>
+          <input
+            className={styles.name}
+            aria-label="Name of the plan"
+            value={name}
+            maxLength={200}
+            disabled={!mayCompose}
+            onChange={({ target }) => setName(target.value)}
+          />
+          {mayCompose && (
+            <>
+              <ChoiceMenu
+                label="Add column"
+                choices={Object.entries(columnKinds).map(([value, label]) => ({ value: value as PlanColumn['kind'], label }))}
+                chosen={[]}
+                onChoose={(wanted) => {
+                  const added = withColumn(plan, wanted, chosen);
+                  edit(added.plan, `Add ${columnKinds[wanted].toLowerCase()}`);
+                  setChosen(added.key);
+                }}
+              />
+              {begun.id !== null && (
+                <Button onClick={() => void keep(true)} disabled={name.trim() === '' || name.trim() === begun.name}>
+                  Keep as new
+                </Button>
+              )}
+              <Button
+                variant="contained"
+                disabled={name.trim() === '' || plan.columns.length === 0 || (begun.id !== null && !isChanged)}
+                onClick={() => void keep(false)}
+              >
+                Keep
+              </Button>
+            </>
+          )}
+        </header>
+        <ol className={styles.cards} aria-label="Columns">
+          {plan.columns.map((one, at) => (
+            <li
+              key={one.key}
+              data-chosen={one.key === chosen || undefined}
+              draggable={mayCompose}
+              onDragStart={() => setDragged(one.key)}
+              onDragEnd={() => setDragged(null)}
+              onDragOver={(event) => dragged !== null && event.preventDefault()}
+              onDrop={() => dragged !== null && edit(droppedBefore(plan, dragged, one.key), `Move ${headingOf(dragged)}`)}
+            >
+              <button
+                type="button"
+                className={styles.card}
+                aria-pressed={one.key === chosen}
+                onClick={() => setChosen(one.key)}
+                onKeyDown={(event) => {
+                  if (!event.altKey || !mayCompose || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
+                  event.preventDefault();
+                  edit(shifted(plan, one.key, event.key === 'ArrowLeft' ? -1 : 1), `Move ${headingOf(one.key)}`);
+                }}
+              >
+                {one.group !== '' && <em>{one.group}</em>}
+                <strong>{headingText(one)}</strong>
+                <small>{columnText(one, headingOf, facets)}</small>
+              </button>
+              {mayCompose && one.key === chosen && (
+                <span className={styles.acts}>
+                  <IconButton
+                    size="small"
+                    aria-label="To the left"
+                    title="To the left (Alt ←)"
+                    disabled={at === 0}
+                    onClick={() => edit(shifted(plan, one.key, -1), `Move ${headingOf(one.key)}`)}
+                  >
+                    <ArrowBack fontSize="inherit" />
+                  </IconButton>
+                  <IconButton
+                    size="small"
+                    aria-label="To the right"
+                    title="To the right (Alt →)"
+                    disabled={at === plan.columns.length - 1}
+                    onClick={() => edit(shifted(plan, one.key, 1), `Move ${headingOf(one.key)}`)}
+                  >
+                    <ArrowForward fontSize="inherit" />
+                  </IconButton>
+                  <IconButton size="small" aria-label="Remove the column" title="Remove the column" onClick={() => drop(one.key)}>
+                    <DeleteOutlined fontSize="inherit" />
+                  </IconButton>
+                </span>
+              )}
+            </li>
+          ))}
+          {plan.columns.length === 0 && <p className={styles.note}>No column yet: add one.</p>}
+        </ol>
+        <PlanSample kind={kind} statement={statement} error={error} onKind={setKind} />
+      </div>
+      <aside className={styles.properties} aria-label="Properties">
+        {column ? (
+          <>
+            <h2>{headingText(column)}</h2>
+            <p className={styles.note}>
+              {columnKinds[column.kind]} · key {column.key}
+            </p>
+            <ColumnFields
+              column={column}
+              plan={plan}
+              lists={facets}
+              budgets={budgets?.budgets ?? []}
+              rows={statement?.rows ?? []}
+              disabled={!mayCompose}
+              onChange={(changed, what, merge) =>
+                edit({ columns: plan.columns.map((one) => (one.key === changed.key ? changed : one)) }, `${what} of ${headingText(column)}`, merge)
+              }
+            />
+          </>
+        ) : (
+          <p className={styles.note}>Choose a column to see what it is.</p>
+        )}
+        {mayCompose && begun.id !== null && (
+          <button
+            type="button"
+            className={styles.link}
+            onClick={() =>
+              void remove({ companyId: company.id, planId: begun.id as number }).then(({ error: refused }) => {
+                if (refused !== undefined) return dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
+                dispatch(noticeGiven({ tone: 'done', text: `Deleted: ${begun.name}.` }));
+                onKept(null);
+              })
+            }
+          >
+            Delete the plan
+          </button>
+        )}
+      </aside>
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import { newPlanColumn, type PlanColumn, type PlanDefinition } from '@ivory-ladder/core';
+
+/** A plan that is being composed, and the ways back and forth; each step with its name. */
+export interface PlanDraft {
+  readonly plan: PlanDefinition;
+  readonly past: readonly { readonly name: string; readonly merge: string; readonly plan: PlanDefinition }[];
+  readonly future: readonly { readonly name: string; readonly plan: PlanDefinition }[];
+}
+
+export function beginDraft(plan: PlanDefinition): PlanDraft {
+  return { plan, past: [], future: [] };
+}
+
+/** Steps with the same `merge` that follow each other, as while a field is typed, are one. */
+export function stepped(draft: PlanDraft, plan: PlanDefinition, name: string, merge = ''): PlanDraft {
+  const joins = merge !== '' && draft.past.at(-1)?.merge === merge && draft.future.length === 0;
+  return { plan, past: joins ? draft.past : [...draft.past, { name, merge, plan: draft.plan }], future: [] };
+}
+
+export function steppedBack({ plan, past, future }: PlanDraft): PlanDraft {
+  const step = past.at(-1);
+  return step ? { plan: step.plan, past: past.slice(0, -1), future: [...future, { name: step.name, plan }] } : { plan, past, future };
+}
+
+export function steppedForth({ plan, past, future }: PlanDraft): PlanDraft {
+  const step = future.at(-1);
+  return step ? { plan: step.plan, past: [...past, { name: step.name, merge: '', plan }], future: future.slice(0, -1) } : { plan, past, future };
+}
+
+/** A column of a kind behind the one with the key, or at the end; one that is made of others names the last two of amounts. */
+export function withColumn(
+  { columns }: PlanDefinition,
+  kind: PlanColumn['kind'],
+  after: string | null,
+): { readonly plan: PlanDefinition; readonly key: string } {
+  const key = freeKey(kind, new Set(columns.map((column) => column.key)));
+  const amounts = columns.filter((column) => column.kind === 'amounts').map((column) => column.key);
+  const [against = '', of = against] = [amounts.at(-1) ?? '', amounts.at(-2) ?? amounts.at(-1) ?? ''];
+  const at = columns.findIndex((column) => column.key === after);
+  const place = at < 0 ? columns.length : at + 1;
+  const made = newPlanColumn(kind, key, of, against);
+  return { plan: { columns: [...columns.slice(0, place), made, ...columns.slice(place)] }, key };
+}
+
+function freeKey(kind: PlanColumn['kind'], taken: ReadonlySet<string>): string {
+  for (let number = 1; ; number++) if (!taken.has(`${kind}_${number}`)) return `${kind}_${number}`;
+}
+
+/** The column one place further to the left or right; the same plan where it stands at the edge. */
+export function shifted(plan: PlanDefinition, key: string, by: -1 | 1): PlanDefinition {
+  const at = plan.columns.findIndex((column) => column.key === key);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= plan.columns.length) return plan;
+  const columns = plan.columns.filter((_, place) => place !== at);
+  return { columns: [...columns.slice(0, to), plan.columns[at] as PlanColumn, ...columns.slice(to)] };
+}
+
+/** The column before another one, wherever it stood. */
+export function droppedBefore(plan: PlanDefinition, key: string, before: string | null): PlanDefinition {
+  const moved = plan.columns.find((column) => column.key === key);
+  if (!moved || key === before) return plan;
+  const others = plan.columns.filter((column) => column !== moved);
+  const at = others.findIndex((column) => column.key === before);
+  const place = at < 0 ? others.length : at;
+  return { columns: [...others.slice(0, place), moved, ...others.slice(place)] };
+}
+
+/** Keys of columns that name a column. */
+export function namedBy({ columns }: PlanDefinition, key: string): string[] {
+  return columns.flatMap((column) =>
+    (column.kind === 'share' && column.of === key) || ((column.kind === 'change' || column.kind === 'percent') && (column.of === key || column.against === key))
+      ? [column.key]
+      : [],
+  );
+}

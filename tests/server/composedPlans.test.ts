@@ -1,0 +1,160 @@
+import type { ColumnPlanBody, ColumnPlanList, EvidenceBody, PlanColumnBody, StatementBody } from '@ivory-ladder/contract';
+import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { recomputeStatement } from '../support/recomputedWorkbook.ts';
+import { TestServer } from '../support/server.ts';
+import { figures, statement } from '../support/trialBalance.ts';
+
+let server: TestServer;
+let id: number;
+beforeAll(async () => {
+  server = await TestServer.start({ demo: true });
+  id = await server.companyId();
+});
+afterAll(() => server.stop());
+
+const span = ['2026-01-01', '2026-09-30'] as const;
+const query = `from=${span[0]}&to=${span[1]}`;
+const amounts = (key: string, more: Partial<AmountsPlanColumn> = {}): PlanColumn => ({ ...(newPlanColumn('amounts', key) as AmountsPlanColumn), ...more });
+const asked = (definition: PlanDefinition) => `&plan=composed&definition=${encodeURIComponent(JSON.stringify(definition))}`;
+type Kind = Parameters<typeof statement>[2];
+const run = (kind: Kind, columns: readonly PlanColumn[], more = '') => statement(server, id, kind, ...span, `${asked({ columns })}${more}`);
+const row = (body: StatementBody, caption: string) =>
+  figures(body)
+    .find(([name]) => name === caption)
+    ?.slice(1) ?? [];
+
+describe('a statement with a composed column plan', () => {
+  it('has in each column what a statement of these dates and values alone has', async () => {
+    const lists = await server.ok<{ lists: { key: `facet:${number}`; name: string; codes: { code: string; parent: string | null }[] }[] }>(
+      'GET',
+      `/companies/${id}/code-lists`,
+    );
+    const vessel = lists.lists.find(({ name }) => name === 'Vessel');
+    if (!vessel) throw new Error('the demo has vessels');
+    const [first] = vessel.codes.filter(({ parent }) => parent === null);
+    const shown = await run('income-statement', [
+      amounts('quarter', { period: { ...ownPeriod, base: 'quarter_to_date' } }),
+      newPlanColumn('text', 'remarks'),
+      amounts('before', { period: { ...ownPeriod, base: 'year_to_date', moved: { by: -1, unit: 'years' } } }),
+      amounts('vessel', { facets: { [vessel.key]: [first?.code ?? ''] } }),
+      newPlanColumn('change', 'change', 'quarter', 'before'),
+    ]);
+    const alone = async (from: string, to: string, more = '') =>
+      row(await statement(server, id, 'income-statement', from, to, `&compare=none${more}`), 'Profit for the period')[0];
+    const [quarter, before] = [await alone('2026-07-01', '2026-09-30'), await alone('2025-01-01', '2025-09-30')];
+    const ofVessel = await alone(...span, `&facets=${encodeURIComponent(JSON.stringify({ [vessel.key]: [first?.code] }))}`);
+    expect(row(shown, 'Profit for the period')).toEqual([quarter, null, before, ofVessel, Number(quarter) - Number(before)]);
+    expect(new Set([quarter, before, ofVessel]).size).toBe(3);
+  });
+
+  it('adds up over the values of a facet and lines without one, and leads from opening over movement to closing', async () => {
+    const { lists } = await server.ok<{ lists: { key: `facet:${number}`; name: string }[] }>('GET', `/companies/${id}/code-lists`);
+    const route = lists.find(({ name }) => name === 'Route')?.key ?? 'facet:0';
+    const byRoute = await run('income-statement', [amounts('routes', { repeat: route })]);
+    for (const [caption, ...values] of figures(byRoute))
+      expect(
+        values.slice(0, -1).reduce<number>((sum, value) => sum + Number(value), 0),
+        caption,
+      ).toBe(values.at(-1));
+    expect(byRoute.columns.length).toBeGreaterThan(3);
+    const ends = usualPlans.find(({ name }) => name.startsWith('Opening'));
+    const balances = await run('balance-sheet', ends?.definition.columns ?? [], '&detail=accounts');
+    for (const { caption, accountId, values } of balances.rows)
+      if (accountId !== null) expect(Number(values[0]) + Number(values[1]), caption).toBe(Number(values[2]));
+  });
+
+  it('shows shares of a line in percent, the whole as 100', async () => {
+    const { rows } = await run('income-statement', [amounts('now')]);
+    const line = rows.find(({ caption }) => caption === 'Total revenue')?.key ?? '';
+    const share: PlanColumn = { key: 'part', heading: 'Of revenue', group: '', kind: 'share', of: 'now', line };
+    const shown = await run('income-statement', [amounts('now'), share]);
+    const [revenue, whole] = row(shown, 'Total revenue');
+    const [profit, part] = row(shown, 'Profit for the period');
+    expect([whole, part]).toEqual([1000, Math.round((Number(profit) * 1000) / Number(revenue))]);
+    // A layout without the line has nothing to be a part of.
+    expect(row(await run('balance-sheet', [amounts('now'), share]), 'Total assets')[1]).toBeNull();
+  });
+
+  it('may leave adjustments out, and takes a budget beside what was posted', async () => {
+    const { budgets } = await server.ok<{ budgets: { id: number; year: number; name: string }[] }>('GET', `/companies/${id}/budgets`);
+    const budget = budgets.find(({ year }) => year === 2026);
+    const shown = await run('income-statement', [
+      amounts('all'),
+      amounts('ledger', { withoutAdjustments: true }),
+      amounts('planned', { budgetId: budget?.id ?? 0 }),
+    ]);
+    // The demo has one adjustment of income within the span: season passes sailed in September.
+    expect(Number(row(shown, 'Total revenue')[0]) - Number(row(shown, 'Total revenue')[1])).toBe(6_100_000);
+    const against = await statement(server, id, 'income-statement', ...span, `&plan=budget&budget=${budget?.id}`);
+    expect(row(shown, 'Profit for the period')[2]).toBe(row(against, 'Profit for the period')[1]);
+    expect(shown.columns[2]).toMatchObject({ budget: budget?.name });
+  });
+
+  it('says which column makes no sense for a layout', async () => {
+    const refused = (kind: string, columns: readonly PlanColumn[]) =>
+      server.refused('GET', `/companies/${id}/statements/${kind}?${query}${asked({ columns })}`);
+    expect(await refused('cash-flow', [amounts('now'), amounts('balance', { measure: 'closing' })])).toMatchObject({
+      code: 'plan_unfit',
+      facts: { fault: { code: 'column_needs_movement', column: 'balance' } },
+    });
+    expect(await refused('income-statement', [amounts('now'), newPlanColumn('change', 'change', 'now', 'gone')])).toMatchObject({
+      facts: { fault: { code: 'column_unknown', column: 'change', named: 'gone' } },
+    });
+    expect((await server.refused('GET', `/companies/${id}/statements/balance-sheet?${query}&plan=composed&definition=%7B`)).code).toBe('request_invalid');
+  });
+
+  it('opens a figure to what it is made of, in the dates and values of its column', async () => {
+    const definition = { columns: [newPlanColumn('text', 'remarks'), amounts('before', { measure: 'opening' }), amounts('moved', { measure: 'movement' })] };
+    const evidence = (column: number) =>
+      server.ok<EvidenceBody>('GET', `/companies/${id}/statements/balance-sheet/evidence?${query}${asked(definition)}&line=asset&column=${column}`);
+    const shown = await run('balance-sheet', definition.columns);
+    for (const [column, measure] of [
+      [1, 'opening'],
+      [2, 'movement'],
+    ] as const) {
+      const told = await evidence(column);
+      expect([told.amount, told.measure]).toEqual([shown.rows.find(({ key, role }) => key === 'asset' && role !== 'heading')?.values[column], measure]);
+      expect(told.accounts.reduce((sum, { net }) => sum + BigInt(net), 0n).toString()).toBe(told.amount);
+    }
+    expect((await server.refused('GET', `/companies/${id}/statements/balance-sheet/evidence?${query}${asked(definition)}&line=asset&column=0`)).code).toBe(
+      'line_unknown',
+    );
+  });
+
+  it('is recomputed from its workbook, scaled or not', async () => {
+    const columns = [
+      amounts('quarter', { period: { ...ownPeriod, base: 'quarter_to_date' }, group: 'To date' }),
+      amounts('year', { period: { ...ownPeriod, base: 'year_to_date' }, group: 'To date' }),
+      newPlanColumn('text', 'remarks'),
+      newPlanColumn('change', 'change', 'year', 'quarter'),
+      newPlanColumn('percent', 'percent', 'year', 'quarter'),
+      { ...newPlanColumn('share', 'share', 'year'), line: 'profit' } as PlanColumn,
+    ];
+    for (const scale of ['exact', 'thousands']) await recomputeStatement(server, id, 'income-statement', `${query}${asked({ columns })}&scale=${scale}`);
+  });
+});
+
+describe('column plans that are kept', () => {
+  const body = (columns: readonly PlanColumn[]) => ({ columns: columns as PlanColumnBody[] });
+
+  it('run any layout by their id, are changed from the version that was seen, and are on record', async () => {
+    const path = `/companies/${id}/column-plans`;
+    const definition = body([amounts('now'), amounts('before', { period: { ...ownPeriod, moved: { by: -1, unit: 'years' } } })]);
+    const kept = await server.ok<ColumnPlanBody>('POST', path, { name: 'Two years', definition });
+    expect((await server.refused('POST', path, { name: 'two years', definition })).code).toBe('column_plan_name_taken');
+    const shown = await statement(server, id, 'income-statement', ...span, `&plan=composed&planId=${kept.id}`);
+    expect(shown.columns.map((column) => column.kind === 'amount' && column.firstDay)).toEqual(['2026-01-01', '2025-01-01']);
+    const changed = await server.ok<ColumnPlanBody>('PUT', `${path}/${kept.id}`, {
+      name: 'One year',
+      definition: body([amounts('now')]),
+      version: kept.version,
+    });
+    expect((await server.refused('PUT', `${path}/${kept.id}`, { name: 'Late', definition, version: kept.version })).code).toBe('version_conflict');
+    expect((await server.ok<ColumnPlanList>('GET', path)).plans.map(({ name, definition: { columns } }) => [name, columns.length])).toEqual([['One year', 1]]);
+    await server.ok('DELETE', `${path}/${changed.id}`);
+    expect((await server.refused('GET', `/companies/${id}/statements/balance-sheet?${query}&plan=composed&planId=${kept.id}`)).code).toBe('not_found');
+    const { events } = await server.ok<{ events: { action: string; name: string }[] }>('GET', `/companies/${id}/history?thing=column_plan`);
+    expect(events.map(({ action }) => action)).toEqual(['deleted', 'changed', 'added']);
+  });
+});
