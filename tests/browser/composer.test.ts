@@ -1,4 +1,4 @@
-import type { ChartView, LayoutDetail, LayoutList, StatementBody } from '@ivory-ladder/contract';
+import type { ChartView, LayoutDetail, LayoutList, PlacementView, StatementBody } from '@ivory-ladder/contract';
 import type { Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindings, seriousFindingsInBoth, visit } from '../support/browser.ts';
@@ -140,6 +140,25 @@ describe('composing a layout', () => {
     const after = await server.ok<StatementBody>('GET', `${path}/statements/layout-${layout}?from=2026-01-01&to=2026-09-30`);
     const cash = (of: StatementBody) => BigInt(of.rows.find(({ caption }) => caption === 'Cash at bank and on board')?.values[0] ?? 0);
     expect(cash(after) - cash(body)).toBe(12300n);
+    const before = await server.ok<PlacementView>('GET', `${path}/placement?from=2026-01-01&to=2026-09-30`);
+    const category = (name: string) => before.categories.find((one) => one.name === name) as PlacementView['categories'][number];
+    const [prepayments, receivables, ships] = [category('Prepayments'), category('Trade and other receivables'), category('Vessels, at cost')];
+    await server.ok('PATCH', `${path}/categories/${prepayments.id}`, { version: prepayments.version, parentId: receivables.id });
+    const accountsThere = before.accounts.filter(({ places }) => places.some(({ categoryId }) => categoryId === ships.id));
+    await server.ok('PUT', `${path}/places`, {
+      changes: accountsThere.map((one) => ({ accountId: one.id, before: one.places, after: [{ side: 'any', categoryId: ships.parentId }] })),
+    });
+    const deduction = category('Depreciation of vessels');
+    await server.ok('PATCH', `${path}/categories/${deduction.id}`, { version: deduction.version, contraOf: null });
+    await server.ok('DELETE', `${path}/categories/${ships.id}`);
+    const moved = await server.ok<StatementBody>('GET', `${path}/statements/layout-${layout}?from=2026-01-01&to=2026-09-30&detail=accounts`);
+    const total = (of: StatementBody) => of.rows.find(({ key, role }) => key === 'asset' && role === 'final')?.values[0];
+    expect(total(moved)).toBe(total(after));
+    expect(moved.rows.some(({ caption }) => caption === 'Total trade receivables' || caption === 'Total trade and other receivables')).toBe(true);
+    await page.goto(`${server.serving.url}${path}/layouts/${layout}`);
+    await page.getByText('Coverage: 72 of 72 accounts stand exactly once').waitFor();
+    await page.getByText(/2 adjustments idle/).click();
+    await page.getByText('Ships at cost: its line in', { exact: false }).waitFor();
     expectQuiet();
     await browser.close();
   });
