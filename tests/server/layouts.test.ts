@@ -26,6 +26,26 @@ const span = 'from=2026-01-01&to=2026-09-30';
 const open = () => openLayoutShop(server);
 const told = (body: StatementBody) => body.rows.map(({ role, caption, values }) => [role, caption, ...values]);
 
+describe('a layout begun as the trial balance by category', () => {
+  it('holds every account, follows the categories, and comes to nil; it runs with the columns that it names', async () => {
+    const shop = await openLayoutShop(server);
+    const begun = await shop.begin('Trial balance by category', 'trial_balance');
+    const used = await shop.use(await shop.save(begun, { ...begun.definition, columns: { plan: 'quarters' } }));
+    const quarters = await shop.run(used.id);
+    expect([quarters.plan, quarters.columns.length]).toEqual([{ plan: 'quarters', planId: null }, 3]);
+    const asked = await shop.run(used.id, '&plan=comparison&compare=none');
+    const shown = Object.fromEntries(figures(asked).map(([caption, first]) => [caption, first]));
+    expect(shown).toMatchObject({
+      'Cash and cash equivalents': 90000,
+      Revenue: 60000,
+      'Other operating expenses': 40000,
+      'Total trial balance by category': 0,
+    });
+    const { proofs } = await server.ok<ProofList>('GET', `${shop.path}/proofs?from=2026-01-01&to=2026-09-30`);
+    expect(proofs.find(({ name }) => name === 'layouts_complete')).toMatchObject({ state: 'holds' });
+  });
+});
+
 describe('a composed layout', () => {
   it('begun from a generated one is run as that once it is put in use, and follows when the categories change', async () => {
     const shop = await open();

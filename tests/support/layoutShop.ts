@@ -3,7 +3,7 @@ import type { TestServer } from './server.ts';
 import { openShop } from './shop.ts';
 
 const span = 'from=2026-01-01&to=2026-09-30';
-type From = 'balance_sheet' | 'income_statement' | 'nothing' | number;
+type From = 'balance_sheet' | 'income_statement' | 'trial_balance' | 'nothing' | number;
 
 /** A shop, and what is done with composed layouts over it. */
 export async function openLayoutShop(server: TestServer) {

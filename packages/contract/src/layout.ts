@@ -145,6 +145,10 @@ export const ownLayout = z.strictObject({
   lines: z.array(ownLine).max(1000),
   /** Of a cash flow: overdrafts are placed like any other account, and only cash in debit is cash. */
   overdraftsApart: z.exactOptional(z.boolean()),
+  /** What it is run with where nothing else is asked for. */
+  columns: z.exactOptional(
+    z.union([z.strictObject({ plan: z.enum(['comparison', 'periods', 'quarters']) }), z.strictObject({ plan: z.literal('composed'), planId: id })]),
+  ),
   /** Amounts moved between two lines: what sources moved in each column, or a fixed inflow on a day. */
   transfers: z.exactOptional(
     z
@@ -198,7 +202,7 @@ export type LayoutVersionDetail = z.infer<typeof layoutVersionDetail>;
 /** `from`: the generated layout that it begins as and goes on following, the layout that it is a copy of, or nothing. */
 export const layoutInput = z.strictObject({
   name,
-  from: z.union([z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'nothing']), id]),
+  from: z.union([z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'trial_balance', 'nothing']), id]),
   classificationId: id.optional(),
 });
 export type LayoutInput = z.input<typeof layoutInput>;

@@ -22,7 +22,8 @@ export const comparisonQuery = {
 
 /** The span beside its comparative, beside the budget with the id, part by part, or by a plan that somebody composed. */
 const planQuery = {
-  plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']).default('comparison'),
+  /** Where none is named, that of the layout, or the comparison. */
+  plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']).optional(),
   budget: z.coerce.number().int().positive().optional(),
   /** Of `composed`: one that is kept, or, as JSON, as it is drafted. */
   planId: z.coerce.number().int().positive().optional(),
@@ -162,6 +163,8 @@ export const statement = z.object({
   scale: z.enum(['exact', 'units', 'thousands', 'millions']),
   rounding: z.enum(['independent', 'footed']),
   columns: z.array(statementColumn),
+  /** That it was run with. */
+  plan: z.object({ plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']), planId: id.nullable() }),
   rows: z.array(statementRow),
   /** How many rungs of categories there are to open. */
   rungs: z.int(),

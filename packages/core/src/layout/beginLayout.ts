@@ -1,3 +1,4 @@
+import { elements } from '../chart/element.ts';
 import { type Step, steps, type Term } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
@@ -15,7 +16,7 @@ export interface BeginningFacts {
 }
 
 /** An own layout that is what the generated one is, and goes on following the categories. */
-export function beginLayout(kind: GeneratedKind, facts: BeginningFacts): OwnLayout {
+export function beginLayout(kind: GeneratedKind | 'trial_balance', facts: BeginningFacts): OwnLayout {
   switch (kind) {
     case 'balance_sheet':
       return beginBalanceSheet(facts);
@@ -23,7 +24,17 @@ export function beginLayout(kind: GeneratedKind, facts: BeginningFacts): OwnLayo
       return beginIncomeStatement(facts);
     case 'cash_flow':
       return beginCashFlow(facts.options.cashFlow, facts.language);
+    case 'trial_balance':
+      return beginTrialBalance(facts);
   }
+}
+
+/** Every element by its categories, each on its own side; debits less credits of all of them are nil. */
+function beginTrialBalance({ language }: BeginningFacts): OwnLayout {
+  const words = captionWords[language];
+  const lines = elements.map((element) => follows(element, words.elements[element], { of: 'element', element }, 'group'));
+  const all = { ...sum('difference', words.total(words.trialBalance), elements, true), side: 'debit' as const };
+  return { kind: 'free', title: words.trialBalance, titles: [], measure: 'closing', scope: [...elements], lines: [...lines, all] };
 }
 
 function follows(key: string, caption: string, followed: Followed, frame: FollowsOwnLine['frame']): FollowsOwnLine {

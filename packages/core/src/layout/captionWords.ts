@@ -1,3 +1,5 @@
+import type { Element } from '../chart/element.ts';
+
 /** Languages whose words for generated lines come with the product (BCP 47). */
 export const captionLanguages = ['en', 'de', 'fr', 'nl', 'es', 'nb'] as const;
 export type CaptionLanguage = (typeof captionLanguages)[number];
@@ -6,6 +8,9 @@ export type CaptionLanguage = (typeof captionLanguages)[number];
 export interface CaptionWords {
   readonly balanceSheet: string;
   readonly incomeStatement: string;
+  readonly trialBalance: string;
+  /** Of all five. */
+  readonly elements: Readonly<Record<Element, string>>;
   readonly assets: string;
   readonly liabilities: string;
   readonly equity: string;
@@ -27,6 +32,8 @@ export interface CaptionWords {
   readonly change: string;
   /** Before the name of a budget, where a column is of one. */
   readonly budget: string;
+  /** Head of the column of notes to the statements. */
+  readonly note: string;
   readonly thousands: string;
   readonly millions: string;
   /** Said under a scaled statement, by how it was rounded. */
@@ -58,6 +65,8 @@ function lowerAdjective(name: string): string {
 /** Terms of the trade as IFRS in the language has them where it names the line; from memory, common practice. */
 export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
   en: {
+    trialBalance: 'Trial balance by category',
+    elements: { asset: 'Assets', liability: 'Liabilities', equity: 'Equity', income: 'Income', expense: 'Expenses' },
     balanceSheet: 'Balance sheet',
     incomeStatement: 'Income statement',
     assets: 'Assets',
@@ -79,6 +88,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Profit for the period',
     change: 'Change',
     budget: 'Budget',
+    note: 'Note',
     thousands: 'thousands',
     millions: 'millions',
     roundedEach: 'Each figure is rounded by itself; totals may not be the sum of what is shown.',
@@ -92,6 +102,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     postedDirectly: (account) => `Posted directly to ${account}`,
   },
   de: {
+    trialBalance: 'Saldenliste nach Kategorien',
+    elements: { asset: 'Vermögenswerte', liability: 'Schulden', equity: 'Eigenkapital', income: 'Erträge', expense: 'Aufwendungen' },
     balanceSheet: 'Bilanz',
     incomeStatement: 'Gewinn- und Verlustrechnung',
     assets: 'Vermögenswerte',
@@ -113,6 +125,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Ergebnis der Periode',
     change: 'Veränderung',
     budget: 'Budget',
+    note: 'Anhang',
     thousands: 'Tausend',
     millions: 'Millionen',
     roundedEach: 'Jeder Betrag ist für sich gerundet; Summen können von der Addition der gezeigten Beträge abweichen.',
@@ -126,6 +139,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     postedDirectly: (account) => `Direkt gebucht auf ${account}`,
   },
   fr: {
+    trialBalance: 'Balance par catégorie',
+    elements: { asset: 'Actifs', liability: 'Passifs', equity: 'Capitaux propres', income: 'Produits', expense: 'Charges' },
     balanceSheet: 'Bilan',
     incomeStatement: 'Compte de résultat',
     assets: 'Actifs',
@@ -147,6 +162,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Résultat de la période',
     change: 'Variation',
     budget: 'Budget',
+    note: 'Note',
     thousands: 'milliers',
     millions: 'millions',
     roundedEach: 'Chaque montant est arrondi séparément ; les totaux peuvent différer de la somme des montants présentés.',
@@ -160,6 +176,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     postedDirectly: (account) => `Comptabilisé directement sur ${account}`,
   },
   nl: {
+    trialBalance: 'Proefbalans naar categorie',
+    elements: { asset: 'Activa', liability: 'Verplichtingen', equity: 'Eigen vermogen', income: 'Baten', expense: 'Lasten' },
     balanceSheet: 'Balans',
     incomeStatement: 'Winst-en-verliesrekening',
     assets: 'Activa',
@@ -181,6 +199,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Resultaat over de periode',
     change: 'Verandering',
     budget: 'Begroting',
+    note: 'Toelichting',
     thousands: 'duizenden',
     millions: 'miljoenen',
     roundedEach: 'Elk bedrag is afzonderlijk afgerond; totalen kunnen afwijken van de som van de getoonde bedragen.',
@@ -194,6 +213,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     postedDirectly: (account) => `Rechtstreeks geboekt op ${account}`,
   },
   es: {
+    trialBalance: 'Balance de comprobación por categorías',
+    elements: { asset: 'Activos', liability: 'Pasivos', equity: 'Patrimonio neto', income: 'Ingresos', expense: 'Gastos' },
     balanceSheet: 'Balance',
     incomeStatement: 'Estado de resultados',
     assets: 'Activos',
@@ -215,6 +236,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Resultado del periodo',
     change: 'Variación',
     budget: 'Presupuesto',
+    note: 'Nota',
     thousands: 'miles',
     millions: 'millones',
     roundedEach: 'Cada importe se redondea por separado; los totales pueden no ser la suma de lo mostrado.',
@@ -228,6 +250,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     postedDirectly: (account) => `Registrado directamente en ${account}`,
   },
   nb: {
+    trialBalance: 'Saldobalanse etter kategori',
+    elements: { asset: 'Eiendeler', liability: 'Gjeld', equity: 'Egenkapital', income: 'Inntekter', expense: 'Kostnader' },
     balanceSheet: 'Balanse',
     incomeStatement: 'Resultatregnskap',
     assets: 'Eiendeler',
@@ -249,6 +273,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     profit: 'Periodens resultat',
     change: 'Endring',
     budget: 'Budsjett',
+    note: 'Note',
     thousands: 'tusen',
     millions: 'millioner',
     roundedEach: 'Hvert beløp er avrundet for seg; summer kan avvike fra summen av det som vises.',

@@ -152,6 +152,9 @@ export interface OwnTransfer {
     | { readonly kind: 'fixed'; readonly day: Day; readonly inflow: string };
 }
 
+/** Columns that a layout is run with where nothing else is asked for. */
+export type UsualColumns = { readonly plan: 'comparison' | 'periods' | 'quarters' } | { readonly plan: 'composed'; readonly planId: number };
+
 /** A layout that somebody composed; it is made into lines of its own anew whenever it is run. */
 export interface OwnLayout {
   readonly kind: Layout['kind'];
@@ -165,6 +168,7 @@ export interface OwnLayout {
   /** Of a cash flow: cash in debit alone is cash, overdrafts are placed like any other account; else cash is taken whole. */
   readonly overdraftsApart?: boolean;
   readonly transfers?: readonly OwnTransfer[];
+  readonly columns?: UsualColumns;
 }
 
 export const plainLook: LineLook = { weight: 'usual', indent: 0, spaceBefore: false, breakBefore: false };

@@ -61,8 +61,17 @@ export async function runningLayouts(ports: Pick<Ports, 'layouts'>, books: Books
   return running;
 }
 
+/** What columns of a composed layout hold. */
+export function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
+  return kind === 'balance_sheet' ? 'closing' : kind === 'free' ? measure : 'movement';
+}
+
 /** What stands in each composed layout that runs over the categories which the books show. */
-export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books, net: BigInt64Array): Promise<CoveredLayout[]> {
+export async function coveredLayouts(
+  ports: Pick<Ports, 'layouts'>,
+  books: Books,
+  amounts: { readonly closing: BigInt64Array; readonly movement: BigInt64Array },
+): Promise<CoveredLayout[]> {
   return (await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
     const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === `layout:${record.id}`).map(({ accountId }) => accountId));
     const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
@@ -71,6 +80,6 @@ export async function coveredLayouts(ports: Pick<Ports, 'layouts'>, books: Books
       isParent,
       isLeftOut: leftOut.has(account.id),
     }));
-    return { name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, net, books.lists) };
+    return { name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, amounts[measureOf(own)], books.lists) };
   });
 }

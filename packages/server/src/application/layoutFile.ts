@@ -70,13 +70,18 @@ export async function readLayoutFile(
     {
       name: freeName(name, taken),
       classificationId: opened.value.classificationId,
-      draft: { ...layout, lines: carried.lines, ...(layout.transfers ? { transfers: carried.transfers } : {}) },
+      draft: { ...ofAnyCompany(layout), lines: carried.lines, ...(layout.transfers ? { transfers: carried.transfers } : {}) },
     },
     access.actor,
   );
   if (!added.ok) return added;
   const stored = await viewLayout(ports, access, added.value);
   return stored.ok ? succeed({ stored: stored.value, missing: carried.missing }) : stored;
+}
+
+/** A composed plan is of the company that it was composed in. */
+function ofAnyCompany({ columns, ...layout }: OwnLayout): OwnLayout {
+  return columns === undefined || columns.plan === 'composed' ? layout : { ...layout, columns };
 }
 
 /** `For the bank`, then `For the bank (2)`. */

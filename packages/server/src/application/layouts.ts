@@ -27,7 +27,7 @@ export async function viewLayoutVersion(
 export interface LayoutBeginning {
   readonly name: string;
   /** The generated layout that it begins as, the layout that it is a copy of, or nothing. */
-  readonly from: GeneratedKind | 'nothing' | number;
+  readonly from: GeneratedKind | 'trial_balance' | 'nothing' | number;
   readonly classificationId?: number | undefined;
 }
 

@@ -23,7 +23,6 @@ import {
   generateIncomeStatement,
   layers,
   type Outcome,
-  type OwnLayout,
   type PartialLines,
   type PlainColumn,
   type PlanDefinition,
@@ -35,10 +34,11 @@ import {
   type Span,
   type StatementColumn,
   succeed,
+  type UsualColumns,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { findPlan } from './columnPlans.ts';
-import { compileOwn, composedLayout } from './composedLayouts.ts';
+import { compileOwn, composedLayout, measureOf } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';
@@ -59,7 +59,8 @@ export interface SpanChoice {
 
 /** Columns, and of what language captions are; the company's main one where none is named. */
 export interface ColumnChoice extends SpanChoice {
-  readonly plan: ColumnPlan | 'composed';
+  /** That of the layout, or the comparison, where none is asked for. */
+  readonly plan?: ColumnPlan | 'composed' | undefined;
   /** Of the plan `budget`. */
   readonly budget?: number | undefined;
   /** Of the plan `composed`: one that is kept, or as it is drafted. */
@@ -88,6 +89,13 @@ export interface PreparedStatement {
   /** Of each run: the facet sets whose lines are in it; `null`: all. */
   readonly selected: readonly (SelectedSets | null)[];
   readonly accounts: readonly PresentedAccount[];
+  readonly planned: PlannedColumns;
+}
+
+/** The plan that stands across the page. */
+export interface PlannedColumns {
+  readonly plan: ColumnPlan | 'composed';
+  readonly planId?: number | undefined;
 }
 
 /** Layouts follow the placement: they are made from it, once for each structure, which every state of the ledger over it shares. */
@@ -159,6 +167,7 @@ interface OpenedLayout {
   readonly compiled: CompiledLayout;
   readonly measure: 'closing' | 'movement';
   readonly layoutId: number | null;
+  readonly usual: UsualColumns | undefined;
 }
 
 async function openLayout(ports: Ports, opened: Books, name: StatementName, choice: ColumnChoice): Promise<Outcome<OpenedLayout, Failure>> {
@@ -167,7 +176,7 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
     const books = inClassification(opened, classification);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
-    return succeed({ books: books.value, compiled, measure: name === 'balance_sheet' ? 'closing' : 'movement', layoutId: null });
+    return succeed({ books: books.value, compiled, measure: name === 'balance_sheet' ? 'closing' : 'movement', layoutId: null, usual: undefined });
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
@@ -175,12 +184,7 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   if (!books.ok) return books;
   const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
   if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
-  return succeed({ books: books.value, compiled: composed.compiled, measure: measureOf(composed.own), layoutId: name });
-}
-
-/** What columns of a composed layout hold. */
-function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
-  return kind === 'balance_sheet' ? 'closing' : kind === 'free' ? measure : 'movement';
+  return succeed({ books: books.value, compiled: composed.compiled, measure: measureOf(composed.own), layoutId: name, usual: composed.own.columns });
 }
 
 export async function prepareStatement(
@@ -197,18 +201,19 @@ export async function prepareStatement(
   if (!layout.ok) return layout;
   const { books, compiled, layoutId } = layout.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  const columns = await plannedColumns(ports, layout.value, choice, comparison.value, span);
+  const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : (layout.value.usual ?? { plan: 'comparison' });
+  const columns = await plannedColumns(ports, layout.value, { ...choice, ...asked }, comparison.value, span);
   if (!columns.ok) return columns;
   const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
   if (!ran.ok) return ran;
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, layoutId, span, part, compiled, ...ran.value, accounts: accountsInOrder(books) });
+  return succeed({ books, layoutId, span, part, compiled, ...ran.value, planned: asked, accounts: accountsInOrder(books) });
 }
 
 async function plannedColumns(
   ports: Ports,
   { books, measure, compiled }: OpenedLayout,
-  { plan, budget, planId, definition }: ColumnChoice,
+  { plan, budget, planId, definition }: ColumnChoice & PlannedColumns,
   comparison: Comparison,
   span: Span,
 ): Promise<Outcome<readonly StatementColumn[], Failure>> {

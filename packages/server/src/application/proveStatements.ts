@@ -7,6 +7,8 @@ import {
   findPostingsOnParents,
   isDeclaredComplete,
   isInScope,
+  layers,
+  movementOver,
   type Outcome,
   type Proof,
   type ProofAccount,
@@ -70,7 +72,10 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
   const codes = proveCodes(current.day, codesOf(books, current.net));
-  const composed = proveLayouts(current.day, await coveredLayouts(ports, books, current.net));
+  const composed = proveLayouts(
+    current.day,
+    await coveredLayouts(ports, books, { closing: current.net, movement: movementOver(books.cube, layers, span, partial) }),
+  );
   const movementBefore = comparisonSpan(comparison.value, 'income_statement', span, books.calendar);
   const cash = await proveCashFlows(ports, books, movementBefore ? [span, movementBefore] : [span]);
   if (!cash.ok) return cash;

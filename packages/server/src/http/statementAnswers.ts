@@ -6,7 +6,7 @@ import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, exponent }: Statement): StatementBody {
+export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, exponent, planned }: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
     layoutId,
@@ -17,6 +17,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
     scale: scale.unit,
     rounding: scale.rounding,
     columns: columns.map(toColumn),
+    plan: { plan: planned.plan, planId: planned.planId ?? null },
     rows: rows.map(rowInText),
     rungs,
     transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),

@@ -4,7 +4,8 @@ import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** What stands across the page: a plan that is there, one that somebody composed, or, as JSON, one that is drafted. */
 export interface PlanParams {
-  readonly plan: ColumnPlan | 'composed';
+  /** That of the layout, or the comparison, where none is asked for. */
+  readonly plan?: ColumnPlan | 'composed' | undefined;
   /** Of the plan `budget`. */
   readonly budget?: number | undefined;
   readonly planId?: number | undefined;

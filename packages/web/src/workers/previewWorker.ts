@@ -191,7 +191,8 @@ function runOver({ layout, leftOut }: Asked) {
         isParent,
         isLeftOut: excluded.has(account.id),
       }));
-      const balances = first?.closing ?? new BigInt64Array(accounts.length);
+      const [held] = amountColumns;
+      const balances = (held?.measure === 'movement' ? first?.movement : first?.closing) ?? new BigInt64Array(accounts.length);
       return {
         cash:
           first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,

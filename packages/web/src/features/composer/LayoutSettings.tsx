@@ -1,9 +1,10 @@
 import type { LayoutDetail } from '@ivory-ladder/contract';
-import { elements } from '@ivory-ladder/core';
+import { elements, type UsualColumns } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
+import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
@@ -23,6 +24,11 @@ interface LayoutSettingsProps {
 
 const kindWords = { balance_sheet: 'Balance sheet', income_statement: 'Income statement', cash_flow: 'Cash flow', free: 'Free layout' } as const;
 
+function columnsOf(value: string): UsualColumns {
+  if (value.startsWith('plan ')) return { plan: 'composed', planId: Number(value.slice(5)) };
+  return { plan: value as Exclude<UsualColumns, { plan: 'composed' }>['plan'] };
+}
+
 /** What holds for the layout as a whole: its name, the title it is printed under, and what has to stand in it. */
 export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: LayoutSettingsProps) {
   const company = useCompany();
@@ -33,6 +39,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
   const [isDeleting, setDeleting] = useState(false);
   const [rename] = useRenameLayoutMutation();
   const [remove] = useDeleteLayoutMutation();
+  const { data: plans } = useListColumnPlansQuery(company.id);
   const { layout, edit } = composer;
   const disabled = !mayCompose;
   const refuse = (failure: unknown) => void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) }));
@@ -81,6 +88,24 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
         disabled={disabled}
         onChange={(titles) => edit([{ kind: 'set', settings: { titles } }], 'Title', 'titles')}
       />
+      <label className={styles.field}>
+        <span className={styles.label}>Columns it is run with</span>
+        <select
+          className={styles.input}
+          value={layout.columns?.plan === 'composed' ? `plan ${layout.columns.planId}` : (layout.columns?.plan ?? 'comparison')}
+          disabled={disabled}
+          onChange={({ target: { value } }) => edit([{ kind: 'set', settings: { columns: columnsOf(value) } }], 'Columns')}
+        >
+          <option value="comparison">beside the usual comparative</option>
+          <option value="periods">each period</option>
+          <option value="quarters">each quarter</option>
+          {plans?.plans.map((plan) => (
+            <option key={plan.id} value={`plan ${plan.id}`}>
+              {plan.name}
+            </option>
+          ))}
+        </select>
+      </label>
       {layout.kind === 'cash_flow' && (
         <>
           <Segmented

@@ -58,6 +58,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         rows: shownRows(preview),
         rungs: 2,
         transfers: [],
+        plan: { plan: 'comparison', planId: null },
         scale: 'exact',
         rounding: 'footed',
         revision: 0,

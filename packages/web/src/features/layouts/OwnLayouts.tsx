@@ -155,6 +155,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
           <option value="balance_sheet">the balance sheet, and follows the categories</option>
           <option value="income_statement">the income statement, and follows the categories</option>
           <option value="cash_flow">the cash flow, and follows the categories</option>
+          <option value="trial_balance">the trial balance by category, and follows the categories</option>
           <option value="nothing">nothing: own lines</option>
           {layouts.map(({ id, name: other }) => (
             <option key={id} value={id}>

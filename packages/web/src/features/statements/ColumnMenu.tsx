@@ -1,3 +1,4 @@
+import type { StatementBody } from '@ivory-ladder/contract';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
@@ -23,12 +24,16 @@ interface ColumnMenuProps {
   /** Whether columns are balances at days rather than movements over spans. */
   readonly isBalance: boolean;
   readonly planned: PlanParams;
+  /** What the statement was run with. */
+  readonly ran: StatementBody['plan'] | undefined;
   readonly change: (changes: Record<string, string | null>) => void;
 }
 
 /** What stands beside the chosen span: a comparative, a budget of its year, or its parts. */
-export function ColumnMenu({ isBalance, planned, change }: ColumnMenuProps) {
-  const { plan, budget: budgetId, planId } = planned;
+export function ColumnMenu({ isBalance, planned, ran, change }: ColumnMenuProps) {
+  const plan = planned.plan ?? ran?.plan ?? 'comparison';
+  const planId = planned.planId ?? ran?.planId ?? undefined;
+  const { budget: budgetId } = planned;
   const navigate = useNavigate();
   const { search } = useLocation();
   const company = useCompany();
@@ -56,7 +61,7 @@ export function ColumnMenu({ isBalance, planned, change }: ColumnMenuProps) {
     change({
       // The column of a cell is another one then.
       cell: null,
-      plan: isBudget ? 'budget' : isComposed ? 'composed' : isPlan ? value : null,
+      plan: isBudget ? 'budget' : isComposed ? 'composed' : isPlan ? value : 'comparison',
       planId: isComposed ? value.slice(5) : null,
       budget: isBudget ? value.slice(7) : null,
       ...(isPlan ? {} : { compare: value, compareFrom: null, compareTo: null }),
@@ -80,7 +85,7 @@ export function ColumnMenu({ isBalance, planned, change }: ColumnMenuProps) {
         ...plans.map(({ id, name }) => ({ value: `plan ${id}`, label: name })),
         { value: 'compose', label: 'Compose columns…' },
       ]}
-      chosen={chosenOf(planned, span.compare)}
+      chosen={chosenOf({ plan, budget: budgetId, planId }, span.compare)}
       onChoose={choose}
       onOpen={() => setLookedAt(true)}
     />
@@ -90,7 +95,7 @@ export function ColumnMenu({ isBalance, planned, change }: ColumnMenuProps) {
 function chosenOf({ plan, budget, planId }: PlanParams, compare: ComparisonKind): string[] {
   if (plan === 'budget') return [`budget ${budget}`];
   if (plan === 'composed') return [`plan ${planId}`];
-  if (plan !== 'comparison') return [plan];
+  if (plan !== undefined && plan !== 'comparison') return [plan];
   return compare === 'fixed' ? [] : [compare];
 }
 

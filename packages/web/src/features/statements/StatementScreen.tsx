@@ -99,7 +99,7 @@ export function StatementScreen() {
           <div className={styles.tools}>
             <StatementNav kind={kind} title={statement?.title} />
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
-            <ColumnMenu isBalance={isOfBalances(kind, statement)} planned={planned} change={change} />
+            <ColumnMenu isBalance={isOfBalances(kind, statement)} planned={planned} ran={statement?.plan} change={change} />
             <ScaleMenu scale={request.scale} rounding={request.rounding} change={change} />
             <FacetMenu />
           </div>

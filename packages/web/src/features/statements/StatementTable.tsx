@@ -44,12 +44,13 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
     event.preventDefault();
     target.focus();
   };
+  const hasNotes = statement.rows.some(({ note }) => note !== undefined);
   return (
     <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
       <thead>
         {statement.columns.some(({ group }) => group !== undefined) && (
           <tr className={styles.groups}>
-            <td />
+            <td colSpan={hasNotes ? 2 : 1} />
             {groupsOf(statement.columns).map(({ group, span, at }) => (
               <th key={at} scope="colgroup" colSpan={span} data-named={group !== '' || undefined}>
                 {group}
@@ -61,6 +62,11 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
           <th scope="col">
             <span className="unseen">Line</span>
           </th>
+          {hasNotes && (
+            <th scope="col" className={styles.note}>
+              {captionWords[statement.language].note}
+            </th>
+          )}
           {statement.columns.map((column, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
             <th key={at} scope="col" data-kind={column.kind}>
@@ -74,6 +80,7 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
           <StatementRow
             key={`${row.key}.${row.role}`}
             row={row}
+            hasNotes={hasNotes}
             columns={statement.columns}
             currency={currency}
             isChosen={row.lineKey === chosenLine}
@@ -140,6 +147,7 @@ function filled(column: Column, language: CaptionLanguage): string {
 
 interface RowProps {
   readonly row: Row;
+  readonly hasNotes: boolean;
   readonly columns: readonly Column[];
   readonly currency: Currency;
   readonly tone: boolean;
@@ -149,7 +157,7 @@ interface RowProps {
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ row, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
+const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
   const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
     <tr
@@ -174,8 +182,8 @@ const StatementRow = memo(function StatementRow({ row, columns, currency, tone, 
         ) : (
           caption
         )}
-        {note && <span className={styles.note}>{note}</span>}
       </th>
+      {hasNotes && <td className={styles.note}>{note}</td>}
       {columns.map((column, columnAt) => {
         const value = values[columnAt] ?? null;
         const place = String(columnAt);

@@ -28,8 +28,8 @@ export function useStatementAddress() {
   const { classification } = useClassification().asked;
   const planned = useMemo((): PlanParams => {
     if (params.get('plan') === 'composed') return { plan: 'composed', planId: Number(params.get('planId')) };
-    const plan = columnPlans.find((one) => one === params.get('plan')) ?? 'comparison';
-    return { plan, ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}) };
+    const plan = columnPlans.find((one) => one === params.get('plan'));
+    return { ...(plan ? { plan } : {}), ...(params.has('budget') ? { budget: Number(params.get('budget')) } : {}) };
   }, [params]);
   const request = useMemo(
     (): StatementParams => ({
