@@ -1,4 +1,4 @@
-import { elements } from '../chart/element.ts';
+import { elements, naturalSide } from '../chart/element.ts';
 import { type Step, steps, type Term } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
@@ -33,7 +33,8 @@ export function beginLayout(kind: GeneratedKind | 'trial_balance', facts: Beginn
 function beginTrialBalance({ language }: BeginningFacts): OwnLayout {
   const words = captionWords[language];
   const lines = elements.map((element) => follows(element, words.elements[element], { of: 'element', element }, 'group'));
-  const all = { ...sum('difference', words.total(words.trialBalance), elements, true), side: 'debit' as const };
+  const terms = elements.map((key) => ({ key, sign: naturalSide(key) === 'debit' ? (1 as const) : (-1 as const) }));
+  const all = { ...sum('difference', words.total(words.trialBalance), [], true), side: 'debit' as const, terms };
   return { kind: 'free', title: words.trialBalance, titles: [], measure: 'closing', scope: [...elements], lines: [...lines, all] };
 }
 
