@@ -34,8 +34,10 @@ export function expandFollowed(
 ): FollowedLines {
   const { followed } = line;
   const elements = elementsFollowed(followed, facts.tree);
-  const isIncome = elements.includes('income') || elements.includes('expense');
-  const side: Side = isIncome ? 'credit' : elements[0] === undefined ? 'credit' : naturalSide(elements[0]);
+  const [only] = elements;
+  // In an income statement expenses are shown reversed, beside income.
+  const isOneSided = only !== undefined && elements.length === 1 && !(only === 'expense' && kind === 'income_statement');
+  const side: Side = isOneSided ? naturalSide(only) : 'credit';
   const words = captionWords[facts.language];
   const made =
     followed.of === 'flow'
