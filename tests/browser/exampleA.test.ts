@@ -102,6 +102,7 @@ describe('example A of IAS 7 in the browser', () => {
       .getByRole('row', { name: /^Purchase of property/ })
       .getByText('(350.00)')
       .waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
     await preview
       .getByRole('row', { name: /Net increase in cash and cash equivalents/ })
       .getByText('110.00', { exact: true })

@@ -29,12 +29,22 @@ const pictures: readonly Picture[] = [
       await page.getByText(/^\d+ entries$/).waitFor();
     },
   },
-  { name: 'codes', path: 'placement/codes', prepare: (page) => page.getByRole('row', { name: /^G230/ }).click() },
   {
-    name: 'adjusted-trial-balance',
-    path: 'ledger?shows=adjusted',
-    prepare: (page) => page.getByRole('searchbox', { name: 'Filter accounts' }).fill('harbour'),
+    name: 'cash-flow',
+    path: 'statements/cash-flow?scale=thousands',
+    prepare: (page) =>
+      page
+        .getByRole('row', { name: /^Vessels, additions/ })
+        .getByRole('button')
+        .nth(1)
+        .click(),
   },
+  {
+    name: 'column-plan',
+    path: 'layouts/columns?columns=usual-2',
+    prepare: (page) => page.getByRole('columnheader', { name: 'Quarter to date' }).waitFor(),
+  },
+  { name: 'codes', path: 'placement/codes', prepare: (page) => page.getByRole('row', { name: /^G230/ }).click() },
   {
     name: 'chart',
     path: 'ledger/chart?find=passengers',
@@ -126,7 +136,6 @@ try {
     await take(page, name);
     await context.close();
   }
-  await takeCalendar(company);
   await takePlacement(company);
   await applySomething(company);
   await takeRecord(company);
@@ -143,18 +152,6 @@ try {
   await take(page, 'import');
 } finally {
   await browser.close();
-}
-
-/** The two years before are closed. */
-async function takeCalendar(company: string): Promise<void> {
-  const { page, context } = await visit(browser, client.cookie, `${company}/ledger/calendar`);
-  await page.getByRole('button', { name: /^Lock up to here… period 2 of 2026/ }).click();
-  await page.keyboard.type('Closed with the auditors');
-  await page.keyboard.press('Enter');
-  await page.getByText(/^Locked: up to/).waitFor();
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await take(page, 'calendar');
-  await context.close();
 }
 
 /** So that there is something on record. */

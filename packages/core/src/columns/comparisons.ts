@@ -15,11 +15,11 @@ export function comparisonSpan(comparison: Comparison, kind: LayoutKind, span: S
     case 'fixed':
       return { firstDay: comparison.firstDay, lastDay: comparison.lastDay };
     case 'year_earlier':
-      return aYearEarlier(span, calendar);
+      return movedByYears(span, -1, calendar);
     case 'span_before':
       return spanBefore(span);
     case 'usual': {
-      if (kind === 'income_statement') return aYearEarlier(span, calendar);
+      if (kind === 'income_statement') return movedByYears(span, -1, calendar);
       const year = yearOf(calendar, span.lastDay);
       if (!year) return shiftSpan(span, -12);
       const lastDay = addDays(year.firstDay, -1);
@@ -28,15 +28,15 @@ export function comparisonSpan(comparison: Comparison, kind: LayoutKind, span: S
   }
 }
 
-/** Where the span is of whole periods that are no months, the periods of the same numbers a year before; else the days a year before. */
-function aYearEarlier(span: Span, calendar: FiscalCalendar): Span {
-  const shifted = shiftSpan(span, -12);
+/** Where the span is of whole periods that are no months, the periods of the same numbers so many years later; else the days of that year. */
+export function movedByYears(span: Span, by: number, calendar: FiscalCalendar): Span {
+  const shifted = shiftSpan(span, 12 * by);
   const periods = ordinaryPeriods(calendar.periods);
   const [first, last] = [periods.find(({ firstDay }) => firstDay === span.firstDay), periods.find(({ lastDay }) => lastDay === span.lastDay)];
   const isOfMonths = span.firstDay.endsWith('-01') && addDays(span.lastDay, 1).endsWith('-01');
   if (!first || !last || isOfMonths) return shifted;
-  const before = ({ year, number }: Period) => periods.find((period) => period.year === year - 1 && period.number === number);
-  return { firstDay: before(first)?.firstDay ?? shifted.firstDay, lastDay: before(last)?.lastDay ?? shifted.lastDay };
+  const there = ({ year, number }: Period) => periods.find((period) => period.year === year + by && period.number === number);
+  return { firstDay: there(first)?.firstDay ?? shifted.firstDay, lastDay: there(last)?.lastDay ?? shifted.lastDay };
 }
 
 /** As many whole months before where the span is of whole months, else as many days. */

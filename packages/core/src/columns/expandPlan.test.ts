@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { addDays } from '../calendar/day.ts';
 import { makeCalendar, makeMonthlyYear } from '../calendar/fiscalCalendar.ts';
 import type { CodeList } from '../chart/codeList.ts';
 import { expandPlan, type PlanFacts } from './expandPlan.ts';
@@ -44,6 +45,19 @@ describe('the span of a column', () => {
     ['fixed days', { base: 'fixed', firstDay: '2025-12-24', lastDay: '2025-12-31' }, '2025-12-24 2025-12-31'],
   ] as const)('is %s', (_, period, span) => {
     expect(spansOf([over(period as Partial<PeriodChoice>)])).toEqual([span]);
+  });
+
+  it('moved by years is of the periods of the same numbers where periods are no months', () => {
+    const weeks = makeCalendar(
+      [2025, 2026].flatMap((year, place) =>
+        Array.from({ length: 13 }, (_, at) => {
+          const first = addDays('2024-12-30', place * 364 + at * 28);
+          return { year, number: at + 1, firstDay: first, lastDay: addDays(first, 27) };
+        }),
+      ),
+    );
+    const span = { firstDay: '2025-12-29', lastDay: '2026-02-22' };
+    expect(spansOf([over({ moved: { by: -1, unit: 'years' } })], { calendar: weeks, span })).toEqual(['2024-12-30 2025-02-23']);
   });
 
   it('of the usual comparative is a year earlier for movements, the last fiscal year end for balances', () => {

@@ -4,7 +4,7 @@ import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { CodeList, ListKey } from '../chart/codeList.ts';
 import type { LayoutKind } from '../layout/line.ts';
 import type { AmountColumn, StatementColumn } from '../statement/statement.ts';
-import { comparisonSpan } from './comparisons.ts';
+import { comparisonSpan, movedByYears } from './comparisons.ts';
 import { partsOfSpan } from './partsOfSpan.ts';
 import type { AmountsPlanColumn, PeriodChoice, PlanDefinition } from './planDefinition.ts';
 
@@ -128,7 +128,7 @@ function spanOf({ base, periods, moved, firstDay, lastDay }: PeriodChoice, { spa
   const from = startOf(base, periods, span, calendar);
   const over = { firstDay: from, lastDay: span.lastDay };
   if (moved.by === 0) return over;
-  return moved.unit === 'years' ? shiftSpan(over, 12 * moved.by) : movedByPeriods(over, moved.by, calendar);
+  return moved.unit === 'years' ? movedByYears(over, moved.by, calendar) : movedByPeriods(over, moved.by, calendar);
 }
 
 function startOf(

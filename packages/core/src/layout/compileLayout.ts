@@ -183,7 +183,8 @@ function takePortions(
   }
   for (const line of lines) {
     const addedBackOn = line.kind === 'accounts' && line.addedBackOn !== undefined ? indexOf.get(line.addedBackOn) : undefined;
-    if (addedBackOn !== undefined && line.kind === 'accounts' && line.selection && line.reading)
+    const host = addedBackOn === undefined ? undefined : lines[addedBackOn];
+    if (addedBackOn !== undefined && host?.kind === 'accounts' && !host.isMemo && line.kind === 'accounts' && line.selection && line.reading)
       transfer(addedBackOn, line.selection, readingAt(line.reading), 1n);
   }
   return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading) };

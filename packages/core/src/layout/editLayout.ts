@@ -119,15 +119,15 @@ function isBelow(key: string, above: string, origins: ReadonlyMap<string, LineOr
   return false;
 }
 
-/** Lines that stay, and transfers between lines, by the line they need that goes. */
+/** Keys of lines that stay, and texts of transfers between lines, by the line they need that goes. */
 export function usersOf(layout: OwnLayout, gone: ReadonlySet<string>): ReadonlyMap<string, string[]> {
   const users = new Map<string, string[]>();
   walkOwn(layout.lines, (line) => {
     if (gone.has(line.key)) return;
     for (const named of new Set(namesOf(line))) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), line.key]);
   });
-  for (const { key, on, from } of layout.transfers ?? [])
-    for (const named of [on, from]) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), key]);
+  for (const { key, text, on, from } of layout.transfers ?? [])
+    for (const named of [on, from]) if (gone.has(named)) users.set(named, [...(users.get(named) ?? []), text || key]);
   return users;
 }
 

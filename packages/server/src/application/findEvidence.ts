@@ -27,6 +27,7 @@ import {
   yearOf,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
@@ -72,7 +73,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const column = columns[choice.column];
   const lineAt = compiled.indexOf.get(choice.line);
   if (!run || column?.kind !== 'amount' || lineAt === undefined) return fail({ code: 'line_unknown', line: choice.line });
-  const facets = { ...choice.facets, ...column.facets };
+  const facets = commonFilter(books.lists, choice.facets ?? {}, column.facets ?? {});
   const line = compiled.lines[lineAt] as (typeof compiled.lines)[number];
   const sign = shownSign(line);
   const shown = (index: number): bigint => shownSign(compiled.lines[index] as typeof line) * shownAmount(compiled, run.amounts, index);

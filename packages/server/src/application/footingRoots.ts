@@ -1,4 +1,5 @@
 import {
+  type AmountColumn,
   addDays,
   type CompiledLayout,
   countsInGroup,
@@ -7,6 +8,7 @@ import {
   type FootingRoots,
   footRows,
   presentRows,
+  runIndexOf,
   type Span,
   type StatementColumn,
   type StatementRow,
@@ -26,7 +28,7 @@ type Given = readonly (bigint | null)[];
 export async function footingRoots(ports: Ports, prepared: PreparedStatement, factor: bigint): Promise<FootingRoots> {
   const { compiled, columns, books, runs, layoutId } = prepared;
   const ofColumns = (give: (span: Span) => Promise<bigint | null>): Promise<Given> =>
-    Promise.all(columns.map((column) => (column.kind === 'amount' && column.budget === undefined ? give(column.span) : null)));
+    Promise.all(columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null)));
   const sheets = new Map<Day, Promise<readonly StatementRow[]>>();
   const sheetAt = (day: Day): Promise<readonly StatementRow[]> => {
     const sheet = sheets.get(day) ?? footedBalanceSheet(ports, prepared, day, factor);
@@ -59,7 +61,9 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
     const measure = line.kind === 'accounts' && line.isMemo && line.selection === cash ? line.reading?.measure : undefined;
     if (measure === 'opening' || measure === 'closing') roots.set(line.key, ends[measure]);
     if (measure === 'exchange')
-      exchange = columns.map((column, at) => (column.kind === 'amount' ? divideHalfAwayFromZero(runs[at]?.amounts[index] ?? 0n, factor) : null));
+      exchange = columns.map((column, at) =>
+        isOfWholeLedger(column) ? divideHalfAwayFromZero(runs[runIndexOf(columns, at)]?.amounts[index] ?? 0n, factor) : null,
+      );
   }
   const change = columns.map((_, at) => {
     const [closing, opening, effect] = [ends.closing[at], ends.opening[at], exchange[at]];
@@ -67,6 +71,13 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
   });
   for (const key of sumsOfActivities(compiled)) roots.set(key, change);
   return roots;
+}
+
+/** A balance sheet says nothing of a part of the ledger, nor of a budget. */
+function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
+  return (
+    column.kind === 'amount' && column.measure === 'movement' && column.budgetId === undefined && column.facets === undefined && !column.withoutAdjustments
+  );
 }
 
 /** At accounts, since what it shows of cash is in lines with other accounts. */

@@ -93,7 +93,7 @@ export interface PreparedStatement {
 }
 
 /** The plan that stands across the page. */
-export interface PlannedColumns {
+interface PlannedColumns {
   readonly plan: ColumnPlan | 'composed';
   readonly planId?: number | undefined;
 }

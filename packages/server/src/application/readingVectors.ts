@@ -11,16 +11,15 @@ import {
   grossOver,
   increasesOf,
   type Layer,
-  type ListKey,
   layers,
   movementOver,
   needsFlows,
   type Outcome,
   type Span,
   succeed,
-  valuesBelow,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
+import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
@@ -89,15 +88,7 @@ export async function vectorsOfReadings(
 
 /** The books with the lines alone that both filters want; `null` where the ledger has moved on. */
 export async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
-  const both: Record<ListKey, readonly string[]> = { ...asked };
-  for (const [key, values] of Object.entries(reading) as [ListKey, readonly string[]][]) {
-    const list = books.lists.find((one) => one.key === key);
-    const whole = (wanted: readonly string[]) => (list ? wanted.flatMap((value) => (value === '' ? [value] : valuesBelow(list, value))) : wanted);
-    const other = asked[key];
-    const within = new Set(other ? whole(other) : []);
-    const common = other ? whole(values).filter((value) => within.has(value)) : values;
-    both[key] = common;
-  }
+  const both = commonFilter(books.lists, asked, reading);
   if (Object.keys(both).length === 0) return succeed(books);
   const whole = await openBooksOf(ports, books.company.id, {});
   if (!whole.ok) return whole;

@@ -20,6 +20,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import { budgetOver } from './budgetOver.ts';
+import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -57,8 +58,7 @@ export async function runColumns(
     const narrowed = key === '' ? succeed(books) : await narrowFurther(ports, books, asked, facets);
     if (!narrowed.ok) return narrowed;
     const spans = amounts.flatMap((column) => (facetKey(column.facets ?? {}) === key ? [column.span] : []));
-    const both = key === '' ? asked : { ...asked, ...facets };
-    const parts = await booksOfReadings(ports, narrowed.value, both, compiled.readings);
+    const parts = await booksOfReadings(ports, narrowed.value, commonFilter(books.lists, asked, facets), compiled.readings);
     if (!parts.ok) return parts;
     grounds.set(key, { books: narrowed.value, partial: await partialsFor(ports, narrowed.value, spans), parts: parts.value });
   }

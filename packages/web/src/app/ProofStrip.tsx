@@ -19,12 +19,15 @@ export function ProofStrip() {
   const isEmpty = company.lastEntryDay === null;
   const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
   const currency = currencyOfCompany(company);
-  const always = pathname.endsWith('/statements/cash-flow') ? shownOnCashFlow : alwaysShown;
+  const isCashFlow = pathname.endsWith('/statements/cash-flow');
+  const always = isCashFlow ? shownOnCashFlow : alwaysShown;
+  const isWithoutCash = isCashFlow && data !== undefined && !data.proofs.some(({ name }) => name === 'cash_ties');
   const proofs = data?.proofs.filter((proof) => always.includes(proof.name) || proof.state !== 'holds') ?? [];
   return (
     <section className={styles.strip} aria-label="Proofs">
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}
       {error !== undefined && <span className={styles.fails}>▲ The proofs cannot be read at the moment</span>}
+      {isWithoutCash && <span className={styles.to_look_at}>▲ No account has the role cash: give it in the chart, then its change is explained</span>}
       {proofs.map((proof) => (
         <Link
           key={proof.name}

@@ -3,9 +3,11 @@ import { type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import Redo from '@mui/icons-material/Redo';
+import Undo from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
@@ -20,7 +22,7 @@ import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { ColumnFields } from './ColumnFields.tsx';
 import styles from './ColumnPlansScreen.module.css';
 import { PlanSample, usePlanSample } from './PlanSample.tsx';
-import { beginDraft, droppedBefore, namedBy, shifted, stepped, steppedBack, steppedForth, withColumn } from './planDraft.ts';
+import { beginDraft, droppedBefore, namedBy, type PlanDraft, shifted, stepped, steppedBack, steppedForth, withColumn } from './planDraft.ts';
 import { columnKinds, columnText, headingText } from './planWords.ts';
 
 /** What stands across the page, composed once for any layout. */
@@ -28,29 +30,45 @@ export function ColumnPlansScreen() {
   const company = useCompany();
   const { data } = useListColumnPlansQuery(company.id);
   const [address, change] = useAddress();
+  // What was begun with one plan waits while another one is looked at.
+  const [works, setWorks] = useState<ReadonlyMap<string, Work>>(new Map());
   if (!data) return <p className="unseen">Loading</p>;
   const asked = address.get('columns');
   const kept = data.plans.find(({ id }) => String(id) === asked);
   const usual = usualPlans[Number(/^usual-(\d+)$/.exec(asked ?? '')?.[1] ?? (kept ? -1 : 0))] ?? usualPlans[0];
   const begun = kept ?? { id: null, name: usual?.name ?? '', definition: usual?.definition ?? { columns: [] }, version: 0 };
+  const workKey = kept ? `${kept.id} ${kept.version}` : begun.name;
+  const work = works.get(workKey) ?? { draft: beginDraft(begun.definition), name: begun.name };
+  const isBegun = (key: string): boolean => works.has(key);
   return (
     <div className={styles.screen}>
       <nav className={styles.list} aria-label="Column plans">
         <h1>Column plans</h1>
         {data.plans.length > 0 && <h2>Kept</h2>}
-        {data.plans.map(({ id, name }) => (
+        {data.plans.map(({ id, name, version }) => (
           <button key={id} type="button" aria-current={kept?.id === id || undefined} onClick={() => change({ columns: String(id) })}>
             {name}
+            {isBegun(`${id} ${version}`) && <small> not kept yet</small>}
           </button>
         ))}
         <h2>To begin with</h2>
         {usualPlans.map(({ name }, at) => (
           <button key={name} type="button" aria-current={(!kept && usual?.name === name) || undefined} onClick={() => change({ columns: `usual-${at}` })}>
             {name}
+            {isBegun(name) && <small> not kept yet</small>}
           </button>
         ))}
       </nav>
-      <PlanEditor key={`${begun.id} ${begun.name} ${begun.version}`} begun={begun} onKept={(id) => change({ columns: id === null ? null : String(id) })} />
+      <PlanEditor
+        key={workKey}
+        begun={begun}
+        work={work}
+        onWork={(next) => setWorks((before) => new Map(before).set(workKey, next(before.get(workKey) ?? work)))}
+        onKept={(id) => {
+          setWorks((before) => new Map([...before].filter(([key]) => key !== workKey)));
+          change({ columns: id === null ? null : String(id) });
+        }}
+      />
     </div>
   );
 }
@@ -61,12 +79,24 @@ interface Begun extends Pick<ColumnPlanBody, 'name' | 'version'> {
   readonly definition: PlanDefinition;
 }
 
-function PlanEditor({ begun, onKept }: { readonly begun: Begun; readonly onKept: (id: number | null) => void }) {
+/** What is worked at, kept or not. */
+interface Work {
+  readonly draft: PlanDraft;
+  readonly name: string;
+}
+
+interface PlanEditorProps {
+  readonly begun: Begun;
+  readonly work: Work;
+  readonly onWork: (next: (work: Work) => Work) => void;
+  readonly onKept: (id: number | null) => void;
+}
+
+function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const company = useCompany();
   const mayCompose = useMay('preparer');
   const dispatch = useDispatch();
-  const [draft, setDraft] = useState(() => beginDraft(begun.definition));
-  const [name, setName] = useState(begun.name);
+  const { draft, name } = work;
   const [chosen, setChosen] = useState<string | null>(begun.definition.columns[0]?.key ?? null);
   const [kind, setKind] = useState<StatementKind>('income-statement');
   const [dragged, setDragged] = useState<string | null>(null);
@@ -75,14 +105,15 @@ function PlanEditor({ begun, onKept }: { readonly begun: Begun; readonly onKept:
   const [add] = useAddColumnPlanMutation();
   const [save] = useChangeColumnPlanMutation();
   const [remove] = useDeleteColumnPlanMutation();
-  const undo = useCallback(() => setDraft(steppedBack), []);
-  const redo = useCallback(() => setDraft(steppedForth), []);
+  const step = (to: (draft: PlanDraft) => PlanDraft) => onWork((before) => ({ ...before, draft: to(before.draft) }));
+  const undo = () => step(steppedBack);
+  const redo = () => step(steppedForth);
   useUndoKeys(undo, redo);
   const { plan } = draft;
   const { currentData: statement, error } = usePlanSample(plan, kind);
   const facets = lists?.lists ?? [];
   const column = plan.columns.find(({ key }) => key === chosen);
-  const edit = (next: PlanDefinition, what: string, merge?: string) => next !== plan && setDraft((before) => stepped(before, next, what, merge));
+  const edit = (next: PlanDefinition, what: string, merge?: string) => next !== plan && step((before) => stepped(before, next, what, merge));
   const headingOf = (key: string): string => {
     const found = plan.columns.find((one) => one.key === key);
     return found ? headingText(found) : 'a column that has gone';
@@ -118,10 +149,28 @@ function PlanEditor({ begun, onKept }: { readonly begun: Begun; readonly onKept:
             value={name}
             maxLength={200}
             disabled={!mayCompose}
-            onChange={({ target }) => setName(target.value)}
+            onChange={({ target: { value } }) => onWork((before) => ({ ...before, name: value }))}
           />
           {mayCompose && (
             <>
+              <IconButton
+                size="small"
+                aria-label="Undo"
+                disabled={draft.past.length === 0}
+                title={draft.past.length === 0 ? 'Nothing to undo' : `Undo: ${draft.past.at(-1)?.name} (Ctrl Z)`}
+                onClick={undo}
+              >
+                <Undo fontSize="inherit" />
+              </IconButton>
+              <IconButton
+                size="small"
+                aria-label="Redo"
+                disabled={draft.future.length === 0}
+                title={draft.future.length === 0 ? 'Nothing to redo' : `Redo: ${draft.future.at(-1)?.name} (Ctrl Shift Z)`}
+                onClick={redo}
+              >
+                <Redo fontSize="inherit" />
+              </IconButton>
               <ChoiceMenu
                 label="Add column"
                 choices={Object.entries(columnKinds).map(([value, label]) => ({ value: value as PlanColumn['kind'], label }))}

@@ -27,7 +27,7 @@ export const baseNames: Readonly<Record<PeriodChoice['base'], string>> = {
 };
 
 /** `fiscal year to date, 1 year earlier`. */
-export function periodText({ base, periods, moved, firstDay, lastDay }: PeriodChoice): string {
+function periodText({ base, periods, moved, firstDay, lastDay }: PeriodChoice): string {
   if (base === 'fixed') return firstDay === '' || lastDay === '' ? 'fixed days, not given yet' : `${longDay(firstDay)} to ${longDay(lastDay)}`;
   const span = base === 'trailing' ? `${periods} trailing periods` : baseNames[base];
   if (moved.by === 0 || base === 'comparative') return span;

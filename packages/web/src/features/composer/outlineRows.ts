@@ -22,6 +22,7 @@ export interface OutlineRow {
 /** All lines from top to bottom; of groups that are shut only themselves. */
 export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byItself: boolean) => boolean): OutlineRow[] {
   const rows: OutlineRow[] = [];
+  const movedTo = new Set([...(expanded.layout.transfers ?? []).map(({ on }) => on), ...[...expanded.byKey.values()].flatMap(addedBackOn)]);
   const faults = new Set(expanded.findings.map(({ key }) => key));
   const visit = (lines: readonly Line[], depth: number, within: string | null): void => {
     for (const line of lines) {
@@ -38,7 +39,12 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
         mark: markOf(origin),
         depth,
         within,
-        info: infoOf(line, origin, (key) => expanded.byKey.get(key)?.caption),
+        info: infoOf(
+          line,
+          origin,
+          (key) => expanded.byKey.get(key)?.caption,
+          (key) => movedTo.has(key),
+        ),
         opens,
         isAdjusted: origin.kind === 'followed' && origin.adjustment !== null,
         isOfTree: origin.kind === 'followed',
@@ -50,6 +56,10 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
   };
   visit(expanded.layout.lines, 0, null);
   return rows;
+}
+
+function addedBackOn(line: Line): readonly string[] {
+  return line.kind === 'accounts' && line.addedBackOn !== undefined ? [line.addedBackOn] : [];
 }
 
 function holdsOwn(line: Line, { origins }: Pick<ExpandedLayout, 'origins'>): boolean {
@@ -64,7 +74,7 @@ function markOf(origin: LineOrigin): string {
   return origin.kind === 'followed' && origin.adjustment ? 'adjusted' : 'follows';
 }
 
-function infoOf(line: Line, origin: LineOrigin, captionOf: (key: string) => string | undefined): string {
+function infoOf(line: Line, origin: LineOrigin, captionOf: (key: string) => string | undefined, isMovedTo: (key: string) => boolean): string {
   if (origin.kind === 'followed' && origin.adjustment) {
     const { caption, after, hiddenIn } = origin.adjustment;
     if (hiddenIn !== undefined) return `in ${captionOf(hiddenIn) ?? 'a line that has gone'}`;
@@ -78,6 +88,7 @@ function infoOf(line: Line, origin: LineOrigin, captionOf: (key: string) => stri
     case 'accounts': {
       const own = origin.kind === 'own' ? origin.line : null;
       const side = own && 'takes' in own && own.takes !== 'any' ? `, ${own.takes} side` : '';
+      if (line.selection?.accounts.length === 0 && isMovedTo(line.key)) return 'moved from other lines';
       return line.selection ? `${accounts(line.selection.accounts.length)}${side}` : '';
     }
     case 'sum':
