@@ -11,26 +11,18 @@ export function withChanges(
   isAmount: boolean,
   wholeOf: (line: string, column: number) => bigint | null,
 ): (bigint | null)[] {
+  const values = new Array<bigint | null>(columns.length).fill(null);
   let next = 0;
-  const placed = columns.map((column) => (column.kind === 'amount' ? (amounts[next++] ?? null) : null));
-  const made = (column: StatementColumn, at: number): bigint | null => {
-    switch (column.kind) {
-      case 'amount':
-        return placed[at] as bigint | null;
-      case 'change':
-      case 'percent': {
-        const [current, earlier] = [placed[column.of] ?? null, placed[column.against] ?? null];
-        if (current === null || earlier === null) return null;
-        if (column.kind === 'change') return current - earlier;
-        return isAmount ? percentChangeInTenths(current, earlier) : null;
-      }
-      case 'share': {
-        const [part, whole] = [placed[column.of] ?? null, wholeOf(column.line, column.of)];
-        return part === null || whole === null || whole === 0n || !isAmount ? null : divideHalfAwayFromZero(part * 1000n, whole);
-      }
-      case 'text':
-        return null;
+  for (const [at, { kind }] of columns.entries()) if (kind === 'amount') values[at] = amounts[next++] ?? null;
+  for (const [at, column] of columns.entries()) {
+    if (column.kind === 'change' || column.kind === 'percent') {
+      const [current, earlier] = [values[column.of] ?? null, values[column.against] ?? null];
+      if (current === null || earlier === null) continue;
+      values[at] = column.kind === 'change' ? current - earlier : isAmount ? percentChangeInTenths(current, earlier) : null;
+    } else if (column.kind === 'share' && isAmount) {
+      const [part, whole] = [values[column.of] ?? null, wholeOf(column.line, column.of)];
+      if (part !== null && whole !== null && whole !== 0n) values[at] = divideHalfAwayFromZero(part * 1000n, whole);
     }
-  };
-  return columns.map(made);
+  }
+  return values;
 }
