@@ -32,12 +32,14 @@ const pictures: readonly Picture[] = [
   {
     name: 'cash-flow',
     path: 'statements/cash-flow?scale=thousands',
-    prepare: (page) =>
-      page
-        .getByRole('row', { name: /^Vessels, additions/ })
+    prepare: async (page) => {
+      await page
+        .getByRole('row', { name: /^Trade and other receivables/ })
         .getByRole('button')
         .nth(1)
-        .click(),
+        .click();
+      await page.getByRole('heading', { name: /is made of/ }).waitFor();
+    },
   },
   {
     name: 'column-plan',

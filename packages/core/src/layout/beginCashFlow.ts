@@ -140,13 +140,14 @@ export function beginCashFlow(options: CashFlowOptions, language: CaptionLanguag
     shown,
     side: 'credit',
     terms: terms.map((term) => ({ key: term, sign: 1 })),
+    look: { ...plainLook, spaceBefore: key === 'net_change' },
   });
   const cash = (of: 'opening' | 'closing' | 'exchange', caption: string): OwnLine => ({
     ...newLine('cash', `cash_${of}`, caption),
     of,
     shown: of === 'exchange' ? 'with_amounts' : 'always',
     addedBackOn: of === 'exchange' ? 'exchange_in_profit' : null,
-    look: { ...plainLook, weight: of === 'closing' ? 'final' : 'usual', spaceBefore: of === 'opening' },
+    look: { ...plainLook, weight: of === 'closing' ? 'final' : 'usual' },
   });
   return {
     kind: 'cash_flow',
@@ -180,8 +181,8 @@ export function beginCashFlow(options: CashFlowOptions, language: CaptionLanguag
           : []),
         ...cashIn('financing'),
       ]),
-      cash('opening', words.opening),
       sum('net_change', words.netChange, 'always', ['operating', 'investing', 'financing']),
+      cash('opening', words.opening),
       cash('exchange', words.exchange),
       cash('closing', words.closing),
     ],

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { defaultLayoutOptions } from '../layout/options.ts';
 import type { Category } from '../placement/category.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
+import { climb } from '../statement/climb.ts';
 import { account, category, statementsOf, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
 import { calculating, composed, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
@@ -56,6 +57,15 @@ const must = <Value>(outcome: { readonly ok: true; readonly value: Value } | { r
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.failure));
   return outcome.value;
 };
+
+describe('the climb from a line', () => {
+  it('passes totals in the order in which they are printed: a subtotal in a group before the total of the group', () => {
+    const inner = [taking('sales', [numbers('5')]), summing('subtotal', { sales: 1 }), taking('costs', [numbers('6')])];
+    const { compiled } = composed(company, free([grouping('operating', 'credit', inner), summing('change', { operating: 1 })]));
+    expect(climb(compiled, 'sales').map((at) => compiled.lines[at]?.key)).toEqual(['sales', 'subtotal', 'operating', 'change']);
+    expect(climb(compiled, 'costs').map((at) => compiled.lines[at]?.key)).toEqual(['costs', 'operating', 'change']);
+  });
+});
 
 describe('a layout begun from a generated one', () => {
   it('is the generated one, row by row', () => {

@@ -1,8 +1,8 @@
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 
 /**
- * The rungs above a line: the groups around it that have a total of their own, then the sums that count it, from near to far. The line itself
- * comes first. Indices of compiled lines.
+ * The rungs above a line: the groups around it that have a total of their own and the sums that count it, in the order in which their totals
+ * are printed. The line itself comes first. Indices of compiled lines.
  */
 export function climb(compiled: CompiledLayout, key: string): number[] {
   const start = compiled.indexOf.get(key);
@@ -24,5 +24,13 @@ export function climb(compiled: CompiledLayout, key: string): number[] {
         own.terms.every((term) => line.terms.some((other) => other.key === term.key && other.sign === term.sign)));
     return counts ? [index] : [];
   });
-  return [...path.filter(isRung), ...sums];
+  const printedAt = new Map(sums.map((index) => [index, index]));
+  for (const index of path.slice(1)) printedAt.set(index, compiled.parentAt.findLastIndex((_, at) => isWithin(compiled, at, index)) + 0.5);
+  const above = [...path.slice(1).filter(isRung), ...sums];
+  return [start, ...above.toSorted((a, b) => (printedAt.get(a) ?? 0) - (printedAt.get(b) ?? 0))];
+}
+
+function isWithin({ parentAt }: CompiledLayout, index: number, group: number): boolean {
+  for (let at = parentAt[index] as number; at >= 0; at = parentAt[at] as number) if (at === group) return true;
+  return false;
 }

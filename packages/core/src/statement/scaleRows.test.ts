@@ -86,7 +86,17 @@ describe('amounts in units of a scale', () => {
 
   it('take what another statement gives for a row, and put what that is off by on the largest part', () => {
     const rows = [row('sales', [1000n]), row('cost', [-600n]), row('profit', [400n], [part('sales'), part('cost')], false)];
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, new Map([['profit', [5n]]])))).toEqual({ sales: 11n, cost: -6n, profit: 5n });
+    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, new Map([['profit', [{ shown: 5n, exact: 400n }]]])))).toEqual({
+      sales: 11n,
+      cost: -6n,
+      profit: 5n,
+    });
+  });
+
+  it('leave what another statement gives where it is of another amount', () => {
+    const rows = [row('sales', [1000n]), row('cost', [-600n]), row('profit', [400n], [part('sales'), part('cost')], false)];
+    const other = new Map([['profit', [{ shown: 5n, exact: 500n }]]]);
+    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, other))).toEqual({ sales: 10n, cost: -6n, profit: 4n });
   });
 
   it('are differences of what is shown in columns of change, and leave percents and what is no amount as they are', () => {

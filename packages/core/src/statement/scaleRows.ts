@@ -1,8 +1,14 @@
 import { divideHalfAwayFromZero } from '../money/round.ts';
 import type { RowPart, StatementColumn, StatementRow } from './statement.ts';
 
-/** Figures that another statement gives rows, by key: one for each column, in scaled units; `null` where it gives none. */
-export type FootingRoots = ReadonlyMap<string, readonly (bigint | null)[]>;
+/** What another statement shows of an amount, in scaled units, and the amount itself in minor units. */
+export interface FootingRoot {
+  readonly shown: bigint;
+  readonly exact: bigint;
+}
+
+/** By the key of a row, one for each column; `null` where the other statement shows nothing of it. */
+export type FootingRoots = ReadonlyMap<string, readonly (FootingRoot | null)[]>;
 
 interface ScaledFrom {
   readonly rows: readonly StatementRow[];
@@ -20,13 +26,18 @@ export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[]
  * Amounts so that parts come to their total, from the top down: what stands in nothing else is rounded, or given by another
  * statement; then each part gets its floor or its ceiling by largest remainder, the first of equals first. A figure never
  * depends on what is shown below it. A row has one total that it foots to: that of its group, else the widest sum over it;
- * any other sum is that of what is shown, and may be off by some units. What a given figure is off by goes to the largest part.
+ * any other sum is that of what is shown, and may be off by some units. What a given figure is off by goes to the largest part;
+ * one that is of another amount than the row's is not taken, since no rounding explains what they differ by.
  * Cost: rows × log rows for each column.
  */
 export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {
   const { rows, columns, factor } = from;
   const bearing = new Map(rows.flatMap((row) => (isOfAmounts(row) ? [[row.key, row] as const] : [])));
   const footing = footingTotals([...bearing.values()], bearing);
+  const givenAt = ({ key, values }: StatementRow, at: number): bigint | undefined => {
+    const root = roots.get(key)?.[at];
+    return root && root.exact === values[at] ? root.shown : undefined;
+  };
   const shown = columns.map((column, at) => (column.kind === 'amount' ? footColumn(at) : null));
 
   function footColumn(at: number): ReadonlyMap<string, bigint> {
@@ -46,11 +57,11 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
       }
     };
     const inTotal = new Set([...footing].flatMap((key) => bearing.get(key)?.parts.map((part) => part.key) ?? []));
-    const isSumOfShown = ({ key, parts, unit }: StatementRow): boolean => parts.length > 0 && !footing.has(key) && unit === undefined && !roots.get(key)?.[at];
+    const isSumOfShown = (row: StatementRow): boolean =>
+      row.parts.length > 0 && !footing.has(row.key) && row.unit === undefined && givenAt(row, at) === undefined;
     for (const row of bearing.values()) {
       if (inTotal.has(row.key) || isSumOfShown(row)) continue;
-      const given = roots.get(row.key)?.[at];
-      const own = given ?? roundedAt(row, at, factor);
+      const own = givenAt(row, at) ?? roundedAt(row, at, factor);
       if (own === null) continue;
       figures.set(row.key, own);
       spread(row);

@@ -5,6 +5,7 @@ import {
   countsInGroup,
   type Day,
   divideHalfAwayFromZero,
+  type FootingRoot,
   type FootingRoots,
   footRows,
   presentRows,
@@ -19,7 +20,15 @@ import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
 import { balancesFor, layoutsOf, type PreparedStatement, runBalances } from './prepareStatement.ts';
 
-type Given = readonly (bigint | null)[];
+type Given = readonly (FootingRoot | null)[];
+
+/** A balance sheet row for row as it is shown, and with exact amounts. */
+interface FootedSheet {
+  readonly shown: readonly StatementRow[];
+  readonly exact: readonly StatementRow[];
+}
+
+const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 
 /**
  * What the balance sheet, footed, gives other statements to foot to: the result of the fiscal year to date is the profit of an
@@ -27,10 +36,10 @@ type Given = readonly (bigint | null)[];
  */
 export async function footingRoots(ports: Ports, prepared: PreparedStatement, factor: bigint): Promise<FootingRoots> {
   const { compiled, columns, books, runs, layoutId } = prepared;
-  const ofColumns = (give: (span: Span) => Promise<bigint | null>): Promise<Given> =>
+  const ofColumns = (give: (span: Span) => Promise<FootingRoot | null>): Promise<Given> =>
     Promise.all(columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null)));
-  const sheets = new Map<Day, Promise<readonly StatementRow[]>>();
-  const sheetAt = (day: Day): Promise<readonly StatementRow[]> => {
+  const sheets = new Map<Day, Promise<FootedSheet>>();
+  const sheetAt = (day: Day): Promise<FootedSheet> => {
     const sheet = sheets.get(day) ?? footedBalanceSheet(ports, prepared, day, factor);
     sheets.set(day, sheet);
     return sheet;
@@ -38,7 +47,9 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
   if (compiled.layout.kind === 'income_statement' && layoutId === null) {
     const result = await ofColumns(async ({ firstDay, lastDay }) => {
       if (yearOf(books.calendar, lastDay)?.firstDay !== firstDay) return null;
-      return (await sheetAt(lastDay)).find(({ key }) => key === 'result')?.values[0] ?? null;
+      const { shown, exact } = await sheetAt(lastDay);
+      const at = shown.findIndex(({ key }) => key === 'result');
+      return at < 0 ? null : firstOf(shown[at], exact[at]);
     });
     return new Map([['profit', result]]);
   }
@@ -47,27 +58,33 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
   const cashIds = new Set(Array.from(cash.accounts, (at) => books.cube.accountIds[at] as number));
   const isWhole = cash.sides.every((sides) => sides === 3);
   const { balance_sheet: balanceSheet } = layoutsOf(books);
-  const cashAt = async (day: Day): Promise<bigint> =>
-    (await sheetAt(day)).reduce((sum, { accountId, lineKey, values }) => {
-      const line = balanceSheet.lines[balanceSheet.indexOf.get(lineKey) ?? -1];
-      if (accountId === null || !cashIds.has(accountId) || !line) return sum;
-      const held = shownSign(line) * (values[0] ?? 0n);
-      return isWhole || held > 0n ? sum + held : sum;
-    }, 0n);
+  const cashAt = async (day: Day): Promise<FootingRoot> => {
+    const { shown, exact } = await sheetAt(day);
+    return exact.reduce((sum, row, at) => {
+      const line = balanceSheet.lines[balanceSheet.indexOf.get(row.lineKey) ?? -1];
+      if (row.accountId === null || !cashIds.has(row.accountId) || !line) return sum;
+      const sign = shownSign(line);
+      const held = firstOf(shown[at], row);
+      return isWhole || sign * held.exact > 0n ? { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact } : sum;
+    }, sumOfNone);
+  };
   const ends = { opening: await ofColumns(({ firstDay }) => cashAt(addDays(firstDay, -1))), closing: await ofColumns(({ lastDay }) => cashAt(lastDay)) };
   const roots = new Map<string, Given>();
-  let exchange: Given = columns.map(() => 0n);
+  let exchange: Given = columns.map(() => sumOfNone);
   for (const [index, line] of compiled.lines.entries()) {
     const measure = line.kind === 'accounts' && line.isMemo && line.selection === cash ? line.reading?.measure : undefined;
     if (measure === 'opening' || measure === 'closing') roots.set(line.key, ends[measure]);
     if (measure === 'exchange')
-      exchange = columns.map((column, at) =>
-        isOfWholeLedger(column) ? divideHalfAwayFromZero(runs[runIndexOf(columns, at)]?.amounts[index] ?? 0n, factor) : null,
-      );
+      exchange = columns.map((column, at) => {
+        if (!isOfWholeLedger(column)) return null;
+        const exact = runs[runIndexOf(columns, at)]?.amounts[index] ?? 0n;
+        return { shown: divideHalfAwayFromZero(exact, factor), exact };
+      });
   }
   const change = columns.map((_, at) => {
     const [closing, opening, effect] = [ends.closing[at], ends.opening[at], exchange[at]];
-    return closing == null || opening == null || effect == null ? null : closing - opening - effect;
+    if (!closing || !opening || !effect) return null;
+    return { shown: closing.shown - opening.shown - effect.shown, exact: closing.exact - opening.exact - effect.exact };
   });
   for (const key of sumsOfActivities(compiled)) roots.set(key, change);
   return roots;
@@ -81,13 +98,18 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
 }
 
 /** At accounts, since what it shows of cash is in lines with other accounts. */
-async function footedBalanceSheet(ports: Ports, { books, accounts }: PreparedStatement, day: Day, factor: bigint): Promise<readonly StatementRow[]> {
+async function footedBalanceSheet(ports: Ports, { books, accounts }: PreparedStatement, day: Day, factor: bigint): Promise<FootedSheet> {
   const compiled = layoutsOf(books).balance_sheet;
   const span = { firstDay: day, lastDay: day };
   const columns: StatementColumn[] = [{ kind: 'amount', measure: 'closing', span }];
   const runs = [runBalances(compiled, books, balancesFor(books, day, await partialsFor(ports, books, [span])))];
   const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
-  return footRows({ rows: presentRows({ compiled, columns, runs, accounts, detail }), columns, factor });
+  const exact = presentRows({ compiled, columns, runs, accounts, detail });
+  return { exact, shown: footRows({ rows: exact, columns, factor }) };
+}
+
+function firstOf(shown: StatementRow | undefined, exact: StatementRow | undefined): FootingRoot {
+  return { shown: shown?.values[0] ?? 0n, exact: exact?.values[0] ?? 0n };
 }
 
 /** Sums of all that counts in a cash flow: the net change of cash. */

@@ -39,7 +39,7 @@ export function LadderRail() {
     { name: 'Ledger', to: `${base}/ledger`, Icon: MenuBook },
     { name: 'Placement', to: `${base}/placement`, Icon: AccountTree, waiting: toPlace, waitingFor: 'accounts to place' },
     { name: 'Layouts', to: `${base}/layouts`, Icon: ViewAgenda },
-    { name: 'Statements', to: `${base}/statements/income-statement`, Icon: Article },
+    { name: 'Statements', to: `${base}/statements`, Icon: Article },
     { name: 'Proofs', to: `${base}/proofs`, Icon: FactCheck, waiting: failing, waitingFor: 'proofs fail' },
     { name: 'Outlook', to: null, Icon: TrendingUp },
   ];

@@ -1,4 +1,4 @@
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter, Navigate, redirect } from 'react-router';
 import { CompaniesScreen } from '../features/companies/CompaniesScreen.tsx';
 import { StatementScreen } from '../features/statements/StatementScreen.tsx';
 import { CompanyFrame } from './CompanyFrame.tsx';
@@ -58,6 +58,13 @@ export const router = createBrowserRouter([
       { path: 'layouts', lazy: async () => ({ Component: (await import('../features/layouts/LayoutsScreen.tsx')).LayoutsScreen }) },
       { path: 'layouts/columns', lazy: async () => ({ Component: (await import('../features/columns/ColumnPlansScreen.tsx')).ColumnPlansScreen }) },
       { path: 'layouts/:layoutId', lazy: async () => ({ Component: (await import('../features/composer/ComposerScreen.tsx')).ComposerScreen }) },
+      {
+        path: 'statements',
+        loader: ({ request }) => {
+          const { pathname, search } = new URL(request.url);
+          return redirect(`${pathname}/income-statement${search}`);
+        },
+      },
       { path: 'statements/:kind', element: <StatementScreen /> },
       { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },
     ],

@@ -1,5 +1,5 @@
 import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
-import { type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
+import { type PlanColumn, type PlanDefinition, type Scale, usualPlans } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
@@ -99,6 +99,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const { draft, name } = work;
   const [chosen, setChosen] = useState<string | null>(begun.definition.columns[0]?.key ?? null);
   const [kind, setKind] = useState<StatementKind>('income-statement');
+  const [scale, setScale] = useState<Scale>({ unit: 'thousands', rounding: 'footed' });
   const [dragged, setDragged] = useState<string | null>(null);
   const { data: lists } = useListCodeListsQuery(company.id);
   const { data: budgets } = useListBudgetsQuery(company.id);
@@ -110,7 +111,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const redo = () => step(steppedForth);
   useUndoKeys(undo, redo);
   const { plan } = draft;
-  const { currentData: statement, error } = usePlanSample(plan, kind);
+  const { currentData: statement, error } = usePlanSample(plan, kind, scale);
   const facets = lists?.lists ?? [];
   const column = plan.columns.find(({ key }) => key === chosen);
   const edit = (next: PlanDefinition, what: string, merge?: string) => next !== plan && step((before) => stepped(before, next, what, merge));
@@ -152,7 +153,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
             onChange={({ target: { value } }) => onWork((before) => ({ ...before, name: value }))}
           />
           {mayCompose && (
-            <>
+            <div className={styles.headActs}>
               <IconButton
                 size="small"
                 aria-label="Undo"
@@ -193,7 +194,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
               >
                 Keep
               </Button>
-            </>
+            </div>
           )}
         </header>
         <ol className={styles.cards} aria-label="Columns">
@@ -251,7 +252,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
           ))}
           {plan.columns.length === 0 && <p className={styles.note}>No column yet: add one.</p>}
         </ol>
-        <PlanSample kind={kind} statement={statement} error={error} onKind={setKind} />
+        <PlanSample kind={kind} statement={statement} error={error} onKind={setKind} scale={scale} onScale={setScale} />
       </div>
       <aside className={styles.properties} aria-label="Properties">
         {column ? (

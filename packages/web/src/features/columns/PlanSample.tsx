@@ -1,16 +1,17 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import type { PlanDefinition } from '@ivory-ladder/core';
+import type { PlanDefinition, Scale } from '@ivory-ladder/core';
 import { useDeferredValue } from 'react';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useListLayoutsQuery } from '../../api/layoutApi.ts';
 import { type StatementKind, useGetStatementQuery } from '../../api/statementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { ScaleMenu } from '../statements/ScaleMenu.tsx';
 import { StatementTable } from '../statements/StatementTable.tsx';
 import styles from './ColumnPlansScreen.module.css';
 
 /** What a layout shows with a plan that is being composed. */
-export function usePlanSample(plan: PlanDefinition, kind: StatementKind) {
+export function usePlanSample(plan: PlanDefinition, kind: StatementKind, { unit, rounding }: Scale) {
   const company = useCompany();
   const { span } = useSpan();
   const definition = useDeferredValue(JSON.stringify(plan));
@@ -23,8 +24,8 @@ export function usePlanSample(plan: PlanDefinition, kind: StatementKind) {
       open: '',
       shut: '',
       zero: '0',
-      scale: 'exact',
-      rounding: 'footed',
+      scale: unit,
+      rounding,
       language: '',
       plan: 'composed',
       definition,
@@ -44,10 +45,12 @@ interface PlanSampleProps {
   readonly statement: StatementBody | undefined;
   readonly error: unknown;
   readonly onKind: (kind: StatementKind) => void;
+  readonly scale: Scale;
+  readonly onScale: (scale: Scale) => void;
 }
 
 /** The plan as it would be printed, over the dates of the ribbon. */
-export function PlanSample({ kind, statement, error, onKind }: PlanSampleProps) {
+export function PlanSample({ kind, statement, error, onKind, scale, onScale }: PlanSampleProps) {
   const company = useCompany();
   const { data } = useListLayoutsQuery(company.id);
   const running = data?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
@@ -68,6 +71,16 @@ export function PlanSample({ kind, statement, error, onKind }: PlanSampleProps) 
             ))}
           </select>
         </label>
+        <ScaleMenu
+          scale={scale.unit}
+          rounding={scale.rounding}
+          change={(changes) =>
+            onScale({
+              unit: changes.scale === undefined ? scale.unit : ((changes.scale ?? 'exact') as Scale['unit']),
+              rounding: changes.rounding === undefined ? scale.rounding : changes.rounding === null ? 'footed' : 'independent',
+            })
+          }
+        />
       </header>
       {error !== undefined && (
         <p role="alert" className={styles.refused}>

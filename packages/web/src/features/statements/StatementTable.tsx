@@ -171,7 +171,7 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
       aria-level={depth + 1}
       {...(opens ? { 'aria-expanded': open } : {})}
     >
-      <th scope="row" style={{ paddingLeft: 6 + (depth + (look?.indent ?? 0)) * 18 }}>
+      <th scope="row" style={{ paddingLeft: `calc(6px + ${depth + (look?.indent ?? 0)} * var(--statement-indent, 18px))` }}>
         {opens ? (
           <button type="button" className={styles.opener} onClick={() => onToggle(row.lineKey, open)}>
             <span aria-hidden className={styles.mark}>
