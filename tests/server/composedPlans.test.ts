@@ -1,4 +1,4 @@
-import type { ColumnPlanBody, ColumnPlanList, EvidenceBody, PlanColumnBody, StatementBody } from '@ivory-ladder/contract';
+import type { AccountLines, ColumnPlanBody, ColumnPlanList, EvidenceBody, PlanColumnBody, StatementBody } from '@ivory-ladder/contract';
 import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
@@ -86,6 +86,28 @@ describe('a statement with a composed column plan', () => {
     ]);
     // The demo has one adjustment of income within the span: season passes sailed in September.
     expect(Number(row(shown, 'Total revenue')[0]) - Number(row(shown, 'Total revenue')[1])).toBe(6_100_000);
+    const opened = async (column: number, account?: number): Promise<EvidenceBody> =>
+      server.ok(
+        'GET',
+        `/companies/${id}/statements/income-statement/evidence?${query}${asked({ columns: [amounts('all'), amounts('ledger', { withoutAdjustments: true })] })}&line=${
+          shown.rows.find(({ caption }) => caption === 'Total revenue')?.lineKey
+        }&column=${column}${account === undefined ? '' : `&account=${account}`}`,
+      );
+    const [both, ledgerAlone] = [await opened(0), await opened(1)];
+    const adjusted = both.accounts.filter(({ accountId, net }) => ledgerAlone.accounts.find((one) => one.accountId === accountId)?.net !== net);
+    expect(adjusted).toHaveLength(1);
+    const account = adjusted[0]?.accountId ?? 0;
+    for (const [column, more, layer] of [
+      [0, '', null],
+      [1, '&layer=ledger', 'ledger'],
+    ] as const) {
+      const told = await opened(column, account);
+      const { lines, total } = await server.ok<AccountLines>('GET', `/companies/${id}/lines?account=${account}&from=${span[0]}&to=${span[1]}&limit=500${more}`);
+      expect([told.layer, told.entryCount, total]).toEqual([layer, lines.length, lines.length]);
+      // Debit positive, as the entries add up to it; what the year has brought after the latest is the same.
+      const net = lines.reduce((sum, { debit, credit }) => sum + BigInt(debit) - BigInt(credit), 0n).toString();
+      expect([told.accounts[0]?.net, lines[0]?.balance]).toEqual([net, net]);
+    }
     const against = await statement(server, id, 'income-statement', ...span, `&plan=budget&budget=${budget?.id}`);
     expect(row(shown, 'Profit for the period')[2]).toBe(row(against, 'Profit for the period')[1]);
     expect(shown.columns[2]).toMatchObject({ budget: budget?.name });

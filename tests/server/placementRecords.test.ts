@@ -199,4 +199,21 @@ describe('rehearsals that are kept', () => {
     expect((await list(server)).rehearsals).toEqual([]);
     expect((await books.records()).records).toMatchObject([{ by: 'Nils Berg' }]);
   });
+
+  it('are kept or gone, whichever comes last, when one is discarded while it is being kept', async () => {
+    const books = await open();
+    const draft = await draftOf(books);
+    const path = `${books.path}/rehearsals`;
+    for (let round = 0; round < 25; round++) {
+      const { id } = await server.ok<PlacementRehearsal>('POST', path, { draft });
+      // Each a moment later, so that some come between the writing and the reading.
+      const discard = async (_: unknown, at: number) => {
+        await new Promise((resolve) => setTimeout(resolve, at));
+        return server.call('DELETE', `${path}/${id}`);
+      };
+      const [saved, ...discarded] = await Promise.all([server.call<PlacementRehearsal>('POST', path, { draft }), ...Array.from({ length: 8 }, discard)]);
+      expect([saved.status, saved.body], String(round)).toMatchObject([201, { draft }]);
+      expect(discarded.map(({ status }) => status)).toContain(204);
+    }
+  });
 });

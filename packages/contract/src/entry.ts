@@ -167,6 +167,7 @@ export const accountLinesQuery = z.object({
   from: day.optional(),
   to: day.optional(),
   sort: z.enum(['date', 'size']).default('date'),
+  layer: layer.optional(),
   after: z.string().max(60).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(50),
   ...facetQuery,

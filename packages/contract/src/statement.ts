@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { planDefinition } from './columnPlan.ts';
 import { facetQuery } from './facetQuery.ts';
-import { amount, day, element, id, language, side } from './primitives.ts';
+import { amount, day, element, id, language, layer, side } from './primitives.ts';
 
 const keys = z
   .string()
@@ -196,6 +196,8 @@ export const evidence = z.object({
   measure: z.enum(['opening', 'closing', 'movement']),
   /** Lines with these values alone are in it. */
   facets: z.record(listKey, z.array(z.string())),
+  /** Lines of this layer alone are in it; `null`: of both. */
+  layer: layer.nullable(),
   firstDay: day,
   lastDay: day,
   /** Name of the budget that the figure is of, behind which there are no entries. */

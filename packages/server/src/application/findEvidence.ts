@@ -10,6 +10,7 @@ import {
   type FacetFilter,
   fail,
   isIncomeOrExpense,
+  type Layer,
   layers,
   neededBy,
   type Outcome,
@@ -46,6 +47,8 @@ export interface Evidence {
   readonly measure: 'opening' | 'closing' | 'movement';
   /** Lines with these values alone are in it. */
   readonly facets: FacetFilter;
+  /** Lines of this layer alone are in it; `null`: of both. */
+  readonly layer: Layer | null;
   readonly span: Span;
   /** Name of the budget that the figure is of. */
   readonly budget: string | null;
@@ -74,6 +77,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const lineAt = compiled.indexOf.get(choice.line);
   if (!run || column?.kind !== 'amount' || lineAt === undefined) return fail({ code: 'line_unknown', line: choice.line });
   const facets = commonFilter(books.lists, choice.facets ?? {}, column.facets ?? {});
+  const layer: Layer | null = column.withoutAdjustments ? 'ledger' : null;
   const line = compiled.lines[lineAt] as (typeof compiled.lines)[number];
   const sign = shownSign(line);
   const shown = (index: number): bigint => shownSign(compiled.lines[index] as typeof line) * shownAmount(compiled, run.amounts, index);
@@ -93,6 +97,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
     return succeed({
       measure: column.measure,
       facets,
+      layer,
       span: column.span,
       budget: column.budget ?? null,
       ...told,
@@ -102,7 +107,16 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
       entryCount: 0,
     });
   }
-  const base = { unit: 'amount' as const, formula: null, measure: column.measure, facets, span: column.span, budget: column.budget ?? null, climb: rungs };
+  const base = {
+    unit: 'amount' as const,
+    formula: null,
+    measure: column.measure,
+    facets,
+    layer,
+    span: column.span,
+    budget: column.budget ?? null,
+    climb: rungs,
+  };
   if (choice.account === undefined) {
     const ofLines = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
       caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key,
@@ -127,7 +141,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const year = yearOf(books.calendar, column.span.lastDay);
   const to = column.measure === 'opening' ? addDays(column.span.firstDay, -1) : column.span.lastDay;
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
-  const asked = { accountId: account.id, from, to, sort: 'date', selected: selected[at] ?? null, after: null, limit: 1 } as const;
+  const asked = { accountId: account.id, from, to, sort: 'date', selected: selected[at] ?? null, layer, after: null, limit: 1 } as const;
   const entryCount = column.budget === undefined ? (await ports.ledger.accountLines(companyId, asked)).total : 0;
   const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
   return succeed({

@@ -22,7 +22,7 @@ export async function saveRehearsal(
 ): Promise<Outcome<RehearsalKept, Failure>> {
   if (personId === null) return fail({ code: 'not_found', thing: 'person', id: 0 });
   const opened = await openClassified(ports, companyId, classification);
-  return opened.ok ? succeed(await ports.rehearsals.save(companyId, opened.value.classificationId, personId, name, draft)) : opened;
+  return opened.ok ? await ports.rehearsals.save(companyId, opened.value.classificationId, personId, name, draft) : opened;
 }
 
 export interface RehearsalEdit {

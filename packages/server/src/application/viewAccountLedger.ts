@@ -93,6 +93,7 @@ export async function viewAccountLedger(
       to,
       sort: 'date',
       selected: books.selected,
+      layer: null,
       after: null,
       limit: left + 1,
     });
@@ -101,7 +102,7 @@ export async function viewAccountLedger(
     left -= page.lines.length;
     const [before, after] = [opening[index] as bigint, closing[index] as bigint];
     if (page.lines.length === 0 && before === 0n && after === 0n && choice.account === undefined) continue;
-    const balances = await balancesAfter(ports, books, account.id, page.lines, 0n);
+    const balances = await balancesAfter(ports, books, { accountId: account.id, layer: null }, page.lines, 0n);
     const counterparts = await ports.ledger.counterparts(
       companyId,
       account.id,

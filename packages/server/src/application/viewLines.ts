@@ -8,7 +8,7 @@ import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from '
 import { sideAgainstIn } from './sideAgainstIn.ts';
 
 export interface AccountLinesView {
-  /** `balance`: what stood on the account after the line, both layers together; `null` where lines are not in order of date. */
+  /** `balance`: what stood on the account after the line, of the layers that are listed; `null` where lines are not in order of date. */
   readonly lines: readonly (AccountLineRecord & { readonly balance: bigint | null })[];
   readonly sideAgainst: Side | null;
   readonly total: number;
@@ -29,7 +29,7 @@ export async function listAccountLines(
   const against = sideAgainstIn(books, account);
   const { laterThatDay, ...page } = await ports.ledger.accountLines(companyId, wanted);
   if (wanted.sort !== 'date') return succeed({ ...page, sideAgainst: against, lines: page.lines.map((line) => ({ ...line, balance: null })) });
-  const balances = await balancesAfter(ports, books, wanted.accountId, page.lines, laterThatDay);
+  const balances = await balancesAfter(ports, books, wanted, page.lines, laterThatDay);
   return succeed({ ...page, sideAgainst: against, lines: page.lines.map((line, at) => ({ ...line, balance: balances[at] as bigint })) });
 }
 
@@ -37,7 +37,7 @@ export async function listAccountLines(
 export async function balancesAfter(
   ports: Ports,
   books: Books,
-  accountId: number,
+  { accountId, layer }: Pick<LinesWanted, 'accountId' | 'layer'>,
   lines: readonly AccountLineRecord[],
   laterThatDay: bigint,
 ): Promise<readonly bigint[]> {
@@ -50,7 +50,7 @@ export async function balancesAfter(
     books,
     days.map((day) => ({ firstDay: day, lastDay: day })),
   );
-  const atEnd = new Map(days.map((day) => [day, balanceAt(cube, traits, layers, day, partial).net[account] as bigint]));
+  const atEnd = new Map(days.map((day) => [day, balanceAt(cube, traits, layer === null ? layers : [layer], day, partial).net[account] as bigint]));
   return runningBalances(calendar, moved, laterThatDay, (day) => atEnd.get(day) as bigint);
 }
 

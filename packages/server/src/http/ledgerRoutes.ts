@@ -41,8 +41,8 @@ export function ledgerRoutes(on: On, ports: Ports): void {
   on('exportAccountLedger', async ({ access, query }) =>
     mapOutcome(await viewAccountLedger(ports, access, query, mostLinesExported), (ledger) => ports.writer.accountLedgerToCsv(ledger)),
   );
-  on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, facets, after = null, limit } }) =>
-    mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, facets, after, limit }), answers.toAccountLines),
+  on('listAccountLines', async ({ access, query: { account, from = null, to = null, sort, layer = null, facets, after = null, limit } }) =>
+    mapOutcome(await listAccountLines(ports, access, { accountId: account, from, to, sort, layer, facets, after, limit }), answers.toAccountLines),
   );
   on('getEntry', async ({ access, id }) => mapOutcome(await viewEntry(ports, access, id('entryId')), answers.toEntry));
   on('getAccountClimb', async ({ access, id, query: { from, to } }) =>

@@ -39,11 +39,26 @@ function toColumn(column: StatementColumn): StatementBody['columns'][number] {
   };
 }
 
-export function toEvidence({ caption, measure, facets, span, budget, amount, unit, climb, accounts, carried, formula, entryCount }: Evidence): EvidenceBody {
+export function toEvidence({
+  caption,
+  measure,
+  facets,
+  layer,
+  span,
+  budget,
+  amount,
+  unit,
+  climb,
+  accounts,
+  carried,
+  formula,
+  entryCount,
+}: Evidence): EvidenceBody {
   return {
     caption,
     measure,
     facets: Object.fromEntries(Object.entries(facets).map(([key, values]) => [key, [...values]])),
+    layer,
     firstDay: span.firstDay,
     lastDay: span.lastDay,
     budget,

@@ -7,8 +7,9 @@ import { rowsOf } from './transaction.ts';
 /** Lines of an account page by page, with what of the first day stands on the pages before. */
 export async function readAccountLines(database: DataSource, companyId: number, wanted: LinesWanted): ReturnType<LedgerStore['accountLines']> {
   const selected = conditionOf(wanted.selected, 'line.facet_set_id');
-  const where = `line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ? ${selected.sql}`;
-  const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31', ...selected.parameters];
+  const ofLayer = wanted.layer === null ? [] : [wanted.layer];
+  const where = `line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ? ${ofLayer.map(() => 'AND line.layer = ?').join('')} ${selected.sql}`;
+  const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31', ...ofLayer, ...selected.parameters];
   const [count] = await rowsOf<{ total: string }>(database, `SELECT COUNT(*) AS total FROM journal_line AS line WHERE ${where}`, parameters);
   const size = 'GREATEST(line.debit, line.credit)';
   const sortKey = wanted.sort === 'size' ? size : 'line.entry_date';
@@ -43,8 +44,8 @@ export async function readAccountLines(database: DataSource, companyId: number, 
       ? await rowsOf<{ net: string | null }>(
           database,
           `SELECT SUM(debit) - SUM(credit) AS net FROM journal_line
-            WHERE company_id = ? AND account_id = ? AND entry_date = ? AND (entry_id, line_number) > (?, ?) AND closing = 0 ${later.sql}`,
-          [companyId, wanted.accountId, first.date, first.entryId, first.lineNumber, ...later.parameters],
+            WHERE company_id = ? AND account_id = ? AND entry_date = ? AND (entry_id, line_number) > (?, ?) AND closing = 0 ${ofLayer.map(() => 'AND layer = ?').join('')} ${later.sql}`,
+          [companyId, wanted.accountId, first.date, first.entryId, first.lineNumber, ...ofLayer, ...later.parameters],
         )
       : [];
   return {

@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { RehearsalKept, RehearsalStore } from '../application/ports/index.ts';
 import { isDuplicateKey } from './idempotency.ts';
-import { rowsOf } from './transaction.ts';
+import { inTransaction, rowsOf } from './transaction.ts';
 
 const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy,
     rehearsal.draft, rehearsal.changed_at AS changedAt, rehearsal.version FROM rehearsal JOIN person ON person.id = rehearsal.person_id`;
@@ -28,19 +28,22 @@ export class RehearsalRepository implements RehearsalStore {
     return row ? withDraft(row) : null;
   }
 
-  async save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept> {
-    await this.database.query(
-      `INSERT INTO rehearsal (company_id, classification_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, ?, 'drafted', ?, ?)
-       ON DUPLICATE KEY UPDATE draft = VALUES(draft), changed_at = VALUES(changed_at), version = version + 1`,
-      [companyId, classificationId, personId, name, JSON.stringify(draft), now()],
-    );
-    const [row] = await rowsOf<Row>(this.database, `${kept} WHERE company_id = ? AND classification_id = ? AND person_id = ? AND rehearsal.name = ?`, [
-      companyId,
-      classificationId,
-      personId,
-      name,
-    ]);
-    return withDraft(row as Row);
+  async save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<Outcome<RehearsalKept, Failure>> {
+    // In one transaction, since applying it beside this may delete it before it is read.
+    return await inTransaction(this.database, async (runner) => {
+      await runner.query(
+        `INSERT INTO rehearsal (company_id, classification_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, ?, 'drafted', ?, ?)
+         ON DUPLICATE KEY UPDATE draft = VALUES(draft), changed_at = VALUES(changed_at), version = version + 1`,
+        [companyId, classificationId, personId, name, JSON.stringify(draft), now()],
+      );
+      const [row] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND classification_id = ? AND person_id = ? AND rehearsal.name = ?`, [
+        companyId,
+        classificationId,
+        personId,
+        name,
+      ]);
+      return withDraft(row as Row);
+    });
   }
 
   async change(

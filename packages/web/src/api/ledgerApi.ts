@@ -14,6 +14,7 @@ import type {
   RehearsalDraft,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
+import type { Layer } from '@ivory-ladder/core';
 import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** Trial balances, balances and entries. */
@@ -57,6 +58,7 @@ const ledgerApi = ivoryApi.injectEndpoints({
         from?: string | undefined;
         to?: string | undefined;
         sort?: 'date' | 'size';
+        layer?: Layer;
         facets?: string;
         after?: string | undefined;
         limit?: number;

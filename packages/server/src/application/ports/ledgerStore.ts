@@ -94,6 +94,8 @@ export interface LinesWanted {
   readonly sort: 'date' | 'size';
   /** Only lines of these sets; `null`: all. */
   readonly selected: SelectedSets | null;
+  /** `null`: of both layers. */
+  readonly layer: Layer | null;
   readonly after: string | null;
   readonly limit: number;
 }

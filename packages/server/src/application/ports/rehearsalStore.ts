@@ -28,7 +28,7 @@ export interface RehearsalStore {
   list(companyId: number, classificationId: number, personId: number): Promise<RehearsalKept[]>;
   find(companyId: number, id: number): Promise<RehearsalKept | null>;
   /** In the place of the person's one of this name, if there is one. */
-  save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<RehearsalKept>;
+  save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<Outcome<RehearsalKept, Failure>>;
   change(companyId: number, id: number, version: number, fields: Fields): Promise<Outcome<null, Failure>>;
   delete(companyId: number, id: number): Promise<void>;
 }

@@ -1,4 +1,4 @@
-import { type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isOnSide, type Layer } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListAccountLinesQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
@@ -16,6 +16,8 @@ interface AccountLinesProps {
   readonly to?: string;
   /** Only lines with these facet values. */
   readonly facets?: string;
+  /** Only lines of this layer; `null`: of both. */
+  readonly layer?: Layer | null;
   readonly onOpenEntry: (entryId: number) => void;
 }
 
@@ -23,11 +25,11 @@ const firstPage = 50;
 const largestPage = 500;
 
 /** Entries of an account, latest or largest first; each opens to the whole entry. */
-export function AccountLines({ accountId, currency, runs, from, to, facets = '', onOpenEntry }: AccountLinesProps) {
+export function AccountLines({ accountId, currency, runs, from, to, facets = '', layer = null, onOpenEntry }: AccountLinesProps) {
   const company = useCompany();
   const [sort, setSort] = useState<'date' | 'size'>('date');
   const [limit, setLimit] = useState(firstPage);
-  const { data } = useListAccountLinesQuery({ companyId: company.id, account: accountId, from, to, sort, facets, limit });
+  const { data } = useListAccountLinesQuery({ companyId: company.id, account: accountId, from, to, sort, facets, ...(layer === null ? {} : { layer }), limit });
   if (!data) return null;
   return (
     <section className={styles.lines} aria-label="Entries">

@@ -68,6 +68,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
             {data.measure === 'movement'
               ? spanText(data.firstDay, data.lastDay)
               : longDay(data.measure === 'closing' ? data.lastDay : addDays(data.firstDay, -1))}
+            {data.layer === 'ledger' && ', without adjustments'}
           </p>
           {data.formula && <Operands formula={data.formula} currency={currency} cell={cell} onOpen={onOpen} />}
           <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
@@ -88,6 +89,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
                 <AccountLines
                   accountId={cell.account}
                   facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
+                  layer={data.layer}
                   currency={currency}
                   runs={data.measure === 'movement'}
                   {...linesSpan(data)}

@@ -1,9 +1,9 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { addDays, type CaptionLanguage, type Currency, captionWords, fillHeading, formatPercent } from '@ivory-ladder/core';
+import { type Currency, captionWords, formatPercent } from '@ivory-ladder/core';
 import { type KeyboardEvent, memo, useMemo } from 'react';
-import { longDay, spanLines } from '../../components/dates.ts';
 import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
+import { ColumnHeading, differenceText } from './ColumnHeading.tsx';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';
 
@@ -69,8 +69,8 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
           )}
           {statement.columns.map((column, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
-            <th key={at} scope="col" data-kind={column.kind}>
-              <Heading column={column} language={statement.language} />
+            <th key={at} scope="col" data-kind={column.kind} title={differenceText(column, statement)}>
+              <ColumnHeading column={column} language={statement.language} />
             </th>
           ))}
         </tr>
@@ -104,45 +104,6 @@ function groupsOf(columns: readonly Column[]): { readonly group: string; readonl
     else groups.push({ group, span: 1, at });
   }
   return groups;
-}
-
-function Heading({ column, language }: { column: Column; language: CaptionLanguage }) {
-  if (column.heading !== undefined) return filled(column, language);
-  if (column.kind === 'text') return null;
-  if (column.kind !== 'amount') return column.kind === 'change' ? captionWords[language].change : '%';
-  if (column.budget !== null)
-    return (
-      <>
-        {captionWords[language].budget}
-        <br />
-        {column.budget}
-      </>
-    );
-  if (column.measure !== 'movement') {
-    const day = longDay(column.measure === 'closing' ? column.lastDay : addDays(column.firstDay, -1), language);
-    return (
-      <>
-        {day.slice(0, -4).replace(/\s+(de\s+)?$/, '')}
-        <br />
-        {day.slice(-4)}
-      </>
-    );
-  }
-  const [upper, lower] = spanLines(column.firstDay, column.lastDay, language);
-  return (
-    <>
-      {upper}
-      <br />
-      {lower}
-    </>
-  );
-}
-
-function filled(column: Column, language: CaptionLanguage): string {
-  const { heading = '' } = column;
-  if (column.kind !== 'amount') return heading;
-  const { firstDay, lastDay } = column;
-  return fillHeading({ kind: 'amount', measure: 'closing', span: { firstDay, lastDay }, heading }, (day) => longDay(day, language));
 }
 
 interface RowProps {
