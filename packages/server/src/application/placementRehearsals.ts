@@ -54,8 +54,7 @@ export async function changeRehearsal(
 export async function deleteRehearsal({ rehearsals }: Ports, { companyId, personId }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
   const found = await rehearsals.find(companyId, id);
   if (!found || found.personId !== personId) return fail({ code: 'not_found', thing: 'rehearsal', id });
-  await rehearsals.delete(companyId, id);
-  return succeed(null);
+  return await rehearsals.delete(companyId, id);
 }
 
 /** It was applied, by its owner or by somebody it was offered to. */

@@ -65,8 +65,11 @@ export class RehearsalRepository implements RehearsalStore {
     }
   }
 
-  async delete(companyId: number, id: number): Promise<void> {
-    await this.database.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
+  async delete(companyId: number, id: number): Promise<Outcome<null, Failure>> {
+    return await inTransaction(this.database, async (runner) => {
+      await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
+      return null;
+    });
   }
 }
 

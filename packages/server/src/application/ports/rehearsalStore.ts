@@ -30,5 +30,5 @@ export interface RehearsalStore {
   /** In the place of the person's one of this name, if there is one. */
   save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<Outcome<RehearsalKept, Failure>>;
   change(companyId: number, id: number, version: number, fields: Fields): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number): Promise<void>;
+  delete(companyId: number, id: number): Promise<Outcome<null, Failure>>;
 }
