@@ -80,8 +80,8 @@ export class ColumnPlanRepository implements ColumnPlanStore {
 
 type Row = Omit<ColumnPlanRecord, 'definition'> & { readonly definition: string };
 
-function told({ definition, ...row }: Row): ColumnPlanRecord {
-  return { ...row, definition: JSON.parse(definition) as PlanDefinition };
+function told({ definition, ...facts }: Row): ColumnPlanRecord {
+  return { ...facts, definition: JSON.parse(definition) as PlanDefinition };
 }
 
 async function lock(runner: QueryRunner, companyId: number, id: number): Promise<ColumnPlanRecord> {
