@@ -33,8 +33,16 @@ export async function changePlan(
   return changed.ok ? told(ports, access, id) : changed;
 }
 
-export function deletePlan({ columnPlans }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
-  return columnPlans.delete(companyId, id, actor);
+/** One that a layout, or a draft of one, is run with where nothing else is asked for is not deleted. */
+export async function deletePlan({ columnPlans, layouts }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+  const plan = await columnPlans.find(companyId, id);
+  if (!plan) return fail({ code: 'not_found', thing: 'column_plan', id });
+  const users: string[] = [];
+  for (const record of await layouts.list(companyId)) {
+    const stored = await layouts.find(companyId, record.id);
+    if ([stored?.used, stored?.draft].some((own) => own?.columns?.plan === 'composed' && own.columns.planId === id)) users.push(record.name);
+  }
+  return users.length > 0 ? fail({ code: 'column_plan_in_use', name: plan.name, layouts: users }) : columnPlans.delete(companyId, id, actor);
 }
 
 async function told({ columnPlans }: Ports, { companyId }: Access, id: number): Promise<Outcome<ColumnPlanRecord, Failure>> {

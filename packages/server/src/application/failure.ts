@@ -86,6 +86,7 @@ export type Failure =
   | { code: 'layout_without_draft'; name: string }
   | { code: 'layout_not_in_use'; name: string }
   | { code: 'column_plan_name_taken'; name: string }
+  | { code: 'column_plan_in_use'; name: string; layouts: string[] }
   /** The layout cannot be run with the plan. */
   | { code: 'plan_unfit'; fault: PlanFault }
   /** A workbook could not hold an amount of the line to the minor unit. */

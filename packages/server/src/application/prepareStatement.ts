@@ -201,13 +201,19 @@ export async function prepareStatement(
   if (!layout.ok) return layout;
   const { books, compiled, layoutId } = layout.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : (layout.value.usual ?? { plan: 'comparison' });
+  const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, layout.value);
   const columns = await plannedColumns(ports, layout.value, { ...choice, ...asked }, comparison.value, span);
   if (!columns.ok) return columns;
   const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
   if (!ran.ok) return ran;
   const part = filterText(choice.facets ?? {}, books.lists);
   return succeed({ books, layoutId, span, part, compiled, ...ran.value, planned: asked, accounts: accountsInOrder(books) });
+}
+
+/** A version that is returned to may name a plan that has gone since: then it is run with the comparison. */
+async function usualColumns({ columnPlans }: Ports, { books, usual }: OpenedLayout): Promise<PlannedColumns> {
+  const isGone = usual?.plan === 'composed' && (await columnPlans.find(books.company.id, usual.planId)) === null;
+  return usual && !isGone ? usual : { plan: 'comparison' };
 }
 
 async function plannedColumns(

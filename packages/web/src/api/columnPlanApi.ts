@@ -20,7 +20,7 @@ const columnPlanApi = ivoryApi.injectEndpoints({
     }),
     deleteColumnPlan: build.mutation<null, OfPlan>({
       query: ({ companyId, planId }) => ({ url: `/companies/${companyId}/column-plans/${planId}`, method: 'DELETE' }),
-      invalidatesTags: ['ColumnPlans', 'History'],
+      invalidatesTags: ['ColumnPlans', 'Statement', 'History'],
     }),
   }),
 });

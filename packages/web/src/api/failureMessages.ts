@@ -258,6 +258,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   layout_without_draft: ({ name }) => `Nothing of ${text(name)} is drafted: the version in use is what stands here.`,
   layout_not_in_use: ({ name }) => `The layout ${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
   column_plan_name_taken: ({ name }) => `Another column plan is called ${text(name)}.`,
+  column_plan_in_use: ({ name, layouts }) =>
+    `The column plan ${text(name)} is what ${listOf(layouts)} is run with. Choose other columns for it in its layout first.`,
   plan_unfit: ({ fault }) => `The layout cannot be run with these columns. ${fault ? planFaultText(fault as PlanFault) : ''}`.trim(),
   amount_beyond_workbook: ({ line }) => `No workbook was made: an amount of ${text(line)} has more than the fifteen digits that a workbook computes with.`,
   layout_key_twice: ({ line }) => `Two lines have the key ${text(line)}.`,
