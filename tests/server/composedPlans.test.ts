@@ -1,4 +1,13 @@
-import type { AccountLines, ColumnPlanBody, ColumnPlanList, EvidenceBody, PlanColumnBody, StatementBody } from '@ivory-ladder/contract';
+import type {
+  AccountLines,
+  ColumnPlanBody,
+  ColumnPlanList,
+  EvidenceBody,
+  LayoutDetail,
+  OwnLayoutBody,
+  PlanColumnBody,
+  StatementBody,
+} from '@ivory-ladder/contract';
 import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
@@ -178,5 +187,26 @@ describe('column plans that are kept', () => {
     expect((await server.refused('GET', `/companies/${id}/statements/balance-sheet?${query}&plan=composed&planId=${kept.id}`)).code).toBe('not_found');
     const { events } = await server.ok<{ events: { action: string; name: string }[] }>('GET', `/companies/${id}/history?thing=column_plan`);
     expect(events.map(({ action }) => action)).toEqual(['deleted', 'changed', 'added']);
+  });
+
+  it('are not deleted while a layout is run with them; a version from before is run with the comparison', async () => {
+    const path = `/companies/${id}/column-plans`;
+    const kept = await server.ok<ColumnPlanBody>('POST', path, { name: 'One year', definition: body([amounts('now')]) });
+    const layouts = `/companies/${id}/layouts`;
+    const begun = await server.ok<LayoutDetail>('POST', layouts, { name: 'With columns', from: 'income_statement' });
+    const put = async (version: number, columns: OwnLayoutBody['columns']): Promise<LayoutDetail> => {
+      const definition = { ...begun.definition, ...(columns ? { columns } : {}) };
+      const drafted = await server.ok<LayoutDetail>('PUT', `${layouts}/${begun.id}/draft`, { version, definition });
+      return server.ok<LayoutDetail>('POST', `${layouts}/${begun.id}/use`, { version: drafted.version });
+    };
+    const planned = await put(begun.version, { plan: 'composed', planId: kept.id });
+    const shown = () => statement(server, id, `layout-${begun.id}`, ...span);
+    expect((await shown()).plan).toEqual({ plan: 'composed', planId: kept.id });
+    expect(await server.refused('DELETE', `${path}/${kept.id}`)).toMatchObject({ code: 'column_plan_in_use', facts: { layouts: ['With columns'] } });
+    const plain = await put(planned.version, undefined);
+    await server.ok('DELETE', `${path}/${kept.id}`);
+    await put(plain.version, { plan: 'composed', planId: kept.id });
+    expect((await shown()).plan).toEqual({ plan: 'comparison', planId: null });
+    await server.ok('DELETE', `${layouts}/${begun.id}`);
   });
 });

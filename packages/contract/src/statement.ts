@@ -14,6 +14,10 @@ export const flag = z
   .default('0')
   .transform((text) => text === '1');
 
+const planName = z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']);
+const scaleUnit = z.enum(['exact', 'units', 'thousands', 'millions']);
+const rounding = z.enum(['independent', 'footed']);
+
 export const comparisonQuery = {
   compare: z.enum(['usual', 'none', 'year_earlier', 'span_before', 'fixed']).default('usual'),
   compareFrom: day.optional(),
@@ -23,7 +27,7 @@ export const comparisonQuery = {
 /** The span beside its comparative, beside the budget with the id, part by part, or by a plan that somebody composed. */
 const planQuery = {
   /** Where none is named, that of the layout, or the comparison. */
-  plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']).optional(),
+  plan: planName.optional(),
   budget: z.coerce.number().int().positive().optional(),
   /** Of `composed`: one that is kept, or, as JSON, as it is drafted. */
   planId: z.coerce.number().int().positive().optional(),
@@ -72,8 +76,8 @@ export const statementQuery = z.object({
   shut: keys,
   zero: flag,
   /** What one unit of a figure is, and whether parts are rounded so that they come to their totals. */
-  scale: z.enum(['exact', 'units', 'thousands', 'millions']).default('exact'),
-  rounding: z.enum(['independent', 'footed']).default('footed'),
+  scale: scaleUnit.default('exact'),
+  rounding: rounding.default('footed'),
   /** Of captions; the company's main one where it is none of its languages. */
   language: z.string().max(10).optional(),
 });
@@ -160,11 +164,11 @@ export const statement = z.object({
   currency: z.string(),
   /** Decimals of the amounts: those of the currency, or none where they are scaled. */
   exponent: z.int(),
-  scale: z.enum(['exact', 'units', 'thousands', 'millions']),
-  rounding: z.enum(['independent', 'footed']),
+  scale: scaleUnit,
+  rounding,
   columns: z.array(statementColumn),
   /** That it was run with. */
-  plan: z.object({ plan: z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']), planId: id.nullable() }),
+  plan: z.object({ plan: planName, planId: id.nullable() }),
   rows: z.array(statementRow),
   /** How many rungs of categories there are to open. */
   rungs: z.int(),

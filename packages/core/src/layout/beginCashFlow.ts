@@ -60,6 +60,7 @@ const shifted: readonly Shifted[] = [
     activity: ({ dividendsReceived }) => dividendsReceived,
   },
   {
+    // Dividends in expenses are those of shares that are liabilities, which profit bears as interest (IAS 32.36).
     key: 'dividends_paid',
     nature: 'dividends',
     of: ['expense'],

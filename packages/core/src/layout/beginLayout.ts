@@ -63,7 +63,7 @@ function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
     };
     return order.map((term) => follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, 'group'));
   };
-  const assets = group('asset', words.assets, 'debit', termsOf('asset'));
+  const assets = group('asset', words.elements.asset, 'debit', termsOf('asset'));
   return {
     kind: 'balance_sheet',
     title: words.balanceSheet,
@@ -72,9 +72,9 @@ function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
     scope: [],
     lines: [
       { ...assets, look: { ...plainLook, weight: 'final' } },
-      group('liability', words.liabilities, 'credit', termsOf('liability')),
-      group('equity', words.equity, 'credit', [
-        follows('equity_categories', words.equity, { of: 'element', element: 'equity' }, 'bare'),
+      group('liability', words.elements.liability, 'credit', termsOf('liability')),
+      group('equity', words.elements.equity, 'credit', [
+        follows('equity_categories', words.elements.equity, { of: 'element', element: 'equity' }, 'bare'),
         newLine('result', 'result', words.resultOfYear),
       ]),
       sum('liability_and_equity', words.total(words.liabilitiesAndEquity), ['liability', 'equity'], true),

@@ -11,9 +11,6 @@ export interface CaptionWords {
   readonly trialBalance: string;
   /** Of all five. */
   readonly elements: Readonly<Record<Element, string>>;
-  readonly assets: string;
-  readonly liabilities: string;
-  readonly equity: string;
   readonly nonCurrentAssets: string;
   readonly currentAssets: string;
   readonly nonCurrentLiabilities: string;
@@ -69,9 +66,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Assets', liability: 'Liabilities', equity: 'Equity', income: 'Income', expense: 'Expenses' },
     balanceSheet: 'Balance sheet',
     incomeStatement: 'Income statement',
-    assets: 'Assets',
-    liabilities: 'Liabilities',
-    equity: 'Equity',
     nonCurrentAssets: 'Non-current assets',
     currentAssets: 'Current assets',
     nonCurrentLiabilities: 'Non-current liabilities',
@@ -106,9 +100,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Vermögenswerte', liability: 'Schulden', equity: 'Eigenkapital', income: 'Erträge', expense: 'Aufwendungen' },
     balanceSheet: 'Bilanz',
     incomeStatement: 'Gewinn- und Verlustrechnung',
-    assets: 'Vermögenswerte',
-    liabilities: 'Schulden',
-    equity: 'Eigenkapital',
     nonCurrentAssets: 'Langfristige Vermögenswerte',
     currentAssets: 'Kurzfristige Vermögenswerte',
     nonCurrentLiabilities: 'Langfristige Schulden',
@@ -143,9 +134,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Actifs', liability: 'Passifs', equity: 'Capitaux propres', income: 'Produits', expense: 'Charges' },
     balanceSheet: 'Bilan',
     incomeStatement: 'Compte de résultat',
-    assets: 'Actifs',
-    liabilities: 'Passifs',
-    equity: 'Capitaux propres',
     nonCurrentAssets: 'Actifs non courants',
     currentAssets: 'Actifs courants',
     nonCurrentLiabilities: 'Passifs non courants',
@@ -180,9 +168,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Activa', liability: 'Verplichtingen', equity: 'Eigen vermogen', income: 'Baten', expense: 'Lasten' },
     balanceSheet: 'Balans',
     incomeStatement: 'Winst-en-verliesrekening',
-    assets: 'Activa',
-    liabilities: 'Verplichtingen',
-    equity: 'Eigen vermogen',
     nonCurrentAssets: 'Vaste activa',
     currentAssets: 'Vlottende activa',
     nonCurrentLiabilities: 'Langlopende verplichtingen',
@@ -217,9 +202,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Activos', liability: 'Pasivos', equity: 'Patrimonio neto', income: 'Ingresos', expense: 'Gastos' },
     balanceSheet: 'Balance',
     incomeStatement: 'Estado de resultados',
-    assets: 'Activos',
-    liabilities: 'Pasivos',
-    equity: 'Patrimonio neto',
     nonCurrentAssets: 'Activos no corrientes',
     currentAssets: 'Activos corrientes',
     nonCurrentLiabilities: 'Pasivos no corrientes',
@@ -254,9 +236,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     elements: { asset: 'Eiendeler', liability: 'Gjeld', equity: 'Egenkapital', income: 'Inntekter', expense: 'Kostnader' },
     balanceSheet: 'Balanse',
     incomeStatement: 'Resultatregnskap',
-    assets: 'Eiendeler',
-    liabilities: 'Gjeld',
-    equity: 'Egenkapital',
     nonCurrentAssets: 'Anleggsmidler',
     currentAssets: 'Omløpsmidler',
     nonCurrentLiabilities: 'Langsiktig gjeld',

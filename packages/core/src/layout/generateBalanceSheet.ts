@@ -73,13 +73,13 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
     language,
     title: words.balanceSheet,
     lines: [
-      byTerm('asset', words.assets),
-      byTerm('liability', words.liabilities),
+      byTerm('asset', words.elements.asset),
+      byTerm('liability', words.elements.liability),
       {
         kind: 'group',
         key: 'equity',
-        caption: words.equity,
-        totalCaption: words.total(words.equity),
+        caption: words.elements.equity,
+        totalCaption: words.total(words.elements.equity),
         side: 'credit',
         reversed: false,
         rung: 0,

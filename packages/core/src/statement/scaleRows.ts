@@ -34,6 +34,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
   const { rows, columns, factor } = from;
   const bearing = new Map(rows.flatMap((row) => (isOfAmounts(row) ? [[row.key, row] as const] : [])));
   const footing = footingTotals([...bearing.values()], bearing);
+  const inTotal = new Set([...footing].flatMap((key) => bearing.get(key)?.parts.map((part) => part.key) ?? []));
   const givenAt = ({ key, values }: StatementRow, at: number): bigint | undefined => {
     const root = roots.get(key)?.[at];
     return root && root.exact === values[at] ? root.shown : undefined;
@@ -56,7 +57,6 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
         spread(part);
       }
     };
-    const inTotal = new Set([...footing].flatMap((key) => bearing.get(key)?.parts.map((part) => part.key) ?? []));
     const isSumOfShown = (row: StatementRow): boolean =>
       row.parts.length > 0 && !footing.has(row.key) && row.unit === undefined && givenAt(row, at) === undefined;
     for (const row of bearing.values()) {

@@ -92,31 +92,12 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
       account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
     )
     .sort((a, b) => size(b.net) - size(a.net));
+  const ofColumn = { measure: column.measure, facets, layer, span: column.span, budget: column.budget ?? null };
   if (line.kind === 'calculation') {
     const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
-    return succeed({
-      measure: column.measure,
-      facets,
-      layer,
-      span: column.span,
-      budget: column.budget ?? null,
-      ...told,
-      climb: [],
-      accounts: [],
-      carried: [],
-      entryCount: 0,
-    });
+    return succeed({ ...ofColumn, ...told, climb: [], accounts: [], carried: [], entryCount: 0 });
   }
-  const base = {
-    unit: 'amount' as const,
-    formula: null,
-    measure: column.measure,
-    facets,
-    layer,
-    span: column.span,
-    budget: column.budget ?? null,
-    climb: rungs,
-  };
+  const base = { ...ofColumn, unit: 'amount' as const, formula: null, climb: rungs };
   if (choice.account === undefined) {
     const ofLines = [...parts.results, ...parts.calculations].map(({ key, net }) => ({
       caption: compiled.lines[compiled.indexOf.get(key) ?? -1]?.caption ?? key,

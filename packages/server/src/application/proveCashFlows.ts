@@ -5,6 +5,7 @@ import {
   cashIn,
   cashMoved,
   changeByLines,
+  elements,
   layers,
   layoutCoverage,
   movementOver,
@@ -30,16 +31,19 @@ export async function proveCashFlows(ports: Ports, books: Books, spans: readonly
   const composed = (await runningLayouts(ports, books)).filter(({ own }) => own.kind === 'cash_flow');
   const cashFlows = [{ name: null, compiled: generated }, ...composed.map(({ record, compiled }) => ({ name: record.name, compiled }))];
   const partial = await partialsFor(ports, books, spans);
+  const spanned = spans.map((span) => ({
+    span,
+    opening: balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true }).net,
+    closing: balanceAt(books.cube, books.traits, layers, span.lastDay, partial).net,
+    movement: movementOver(books.cube, layers, span, partial),
+  }));
   const columns: CashColumn[] = [];
   for (const { name, compiled } of cashFlows) {
     const parts = await booksOfReadings(ports, books, {}, compiled.readings);
     if (!parts.ok) return parts;
-    for (const span of spans) {
+    for (const { span, opening, closing, movement } of spanned) {
       const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, 'movement', span);
       const run = runOver(books, compiled, { measure: 'movement', span }, partial, readings);
-      const opening = balanceAt(books.cube, books.traits, layers, span.firstDay, partial, { atBeginning: true }).net;
-      const closing = balanceAt(books.cube, books.traits, layers, span.lastDay, partial).net;
-      const movement = movementOver(books.cube, layers, span, partial);
       columns.push({
         layout: name,
         day: span.lastDay,
@@ -55,7 +59,7 @@ export async function proveCashFlows(ports: Ports, books: Books, spans: readonly
 
 function accountsAtFault(books: Books, compiled: CompiledLayout, movement: BigInt64Array): CashColumn['atFault'] {
   const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent }));
-  return layoutCoverage(compiled, ['asset', 'liability', 'equity', 'income', 'expense'], accounts, movement, books.lists)
+  return layoutCoverage(compiled, elements, accounts, movement, books.lists)
     .faults.filter(({ net }) => net !== 0n)
     .map(({ account, state, net }) => ({ account, reason: state, net }));
 }

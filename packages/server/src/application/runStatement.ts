@@ -48,9 +48,9 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
   const exactRows = presentRows({ compiled, columns, runs, accounts, detail });
   const rungs = Math.max(1, ...compiled.lines.map((line) => line.rung));
   const scale: Scale = { unit: choice.scale, rounding: choice.rounding };
-  const rows = await scaled(ports, prepared.value, exactRows, scale);
   const { exponent } = prepared.value.books.company.currency;
   const factor = minorUnitsIn(scale.unit, exponent);
+  const rows = await scaled(ports, prepared.value, exactRows, scale, factor);
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
     values: one.values.map((value, at) => (value === null || columns[at]?.kind !== 'amount' ? value : divideHalfAwayFromZero(value, factor))),
@@ -58,9 +58,14 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
   return succeed({ ...prepared.value, rows, exactRows, scale, exponent: scale.unit === 'exact' ? exponent : 0, rungs, transfers });
 }
 
-async function scaled(ports: Ports, prepared: PreparedStatement, rows: readonly StatementRow[], { unit, rounding }: Scale): Promise<readonly StatementRow[]> {
+async function scaled(
+  ports: Ports,
+  prepared: PreparedStatement,
+  rows: readonly StatementRow[],
+  { unit, rounding }: Scale,
+  factor: bigint,
+): Promise<readonly StatementRow[]> {
   if (unit === 'exact') return rows;
-  const { columns, books } = prepared;
-  const factor = minorUnitsIn(unit, books.company.currency.exponent);
-  return rounding === 'independent' ? roundRows({ rows, columns, factor }) : footRows({ rows, columns, factor }, await footingRoots(ports, prepared, factor));
+  const from = { rows, columns: prepared.columns, factor };
+  return rounding === 'independent' ? roundRows(from) : footRows(from, await footingRoots(ports, prepared, factor));
 }
