@@ -206,6 +206,7 @@ export const evidence = z.object({
   lastDay: day,
   /** Name of the budget that the figure is of, behind which there are no entries. */
   budget: z.string().nullable(),
+  budgetId: id.nullable(),
   /** As shown in the cell, in its unit; `null` where it has no value. */
   amount: amount.nullable(),
   /** From the top of the statement down to the line; shown amounts. */

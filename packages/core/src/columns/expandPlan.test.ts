@@ -128,6 +128,6 @@ describe('a plan for a run', () => {
 
   it('writes the dates of a column into its heading', () => {
     const [column] = expandPlan({ columns: [amounts('now', { heading: 'From {from} to {to}, {year}' })] }, facts).columns;
-    expect(column && fillHeading(column, (day) => day)).toBe('From 2026-01-01 to 2026-02-28, 2026');
+    expect(column?.kind === 'amount' && fillHeading(column.heading ?? '', column.span, (day) => day)).toBe('From 2026-01-01 to 2026-02-28, 2026');
   });
 });

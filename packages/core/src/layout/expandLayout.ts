@@ -6,11 +6,12 @@ import { readFormula } from '../formula/readFormula.ts';
 import { captionWords } from './captionWords.ts';
 import { cashPortions } from './cashPortions.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
-import type { ExpandedLayout, LayoutFacts, LayoutFinding, LineOrigin } from './layoutFacts.ts';
-import { type AccountsLine, childrenOf, countsInGroup, type Layout, type Line, type ResultLine, type Selection, type Transfer } from './line.ts';
+import { type ExpandedLayout, indexed, type LayoutFacts, type LayoutFinding, type LineOrigin } from './layoutFacts.ts';
+import { type AccountsLine, countsInGroup, type Layout, type Line, type ResultLine, type Selection, type Transfer } from './line.ts';
 import type { AccountsOwnLine, CashOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, ResultOwnLine, SumOwnLine } from './ownLayout.ts';
+import { elementsIn, idsOf, selected } from './selected.ts';
 import { siblingsOf } from './siblings.ts';
-import { type Source, selectPortions } from './source.ts';
+import type { Source } from './source.ts';
 
 /** Of lines over several elements, unless their author or the group around them says otherwise. */
 const direction: Side = 'credit';
@@ -280,55 +281,6 @@ class Expansion {
 /** Whether a transfer may move an amount to or from it. */
 function holdsAccounts(line: Line | undefined): boolean {
   return line?.kind === 'accounts' && line.isMemo !== true;
-}
-
-function indexed(lines: readonly Line[]): Pick<ExpandedLayout, 'byKey' | 'groupOf'> {
-  const byKey = new Map<string, Line>();
-  const groupOf = new Map<string, string>();
-  const collect = (line: Line): void => {
-    byKey.set(line.key, line);
-    for (const child of childrenOf(line)) {
-      groupOf.set(child.key, line.key);
-      collect(child);
-    }
-  };
-  for (const line of lines) collect(line);
-  return { byKey, groupOf };
-}
-
-const known = new WeakMap<LayoutFacts, Map<string, Selection>>();
-/** More texts than these are looked up once more. */
-const mostKept = 5000;
-
-/** What a line takes is looked up once for each state of the chart, by what it says: a copy of the line finds the same. */
-function selected({ sources, except, takes }: Pick<AccountsOwnLine, 'sources' | 'except' | 'takes'>, facts: LayoutFacts): Selection {
-  const kept = known.get(facts) ?? new Map<string, Selection>();
-  known.set(facts, kept);
-  const text = JSON.stringify([sources, except, takes]);
-  const before = kept.get(text);
-  if (before) return before;
-  const selection = selectPortions(sources, except, takes, facts);
-  if (kept.size >= mostKept) kept.clear();
-  kept.set(text, selection);
-  return selection;
-}
-
-const ids = new WeakMap<LayoutFacts['accounts'], ReadonlySet<number>>();
-
-function idsOf({ accounts }: LayoutFacts): ReadonlySet<number> {
-  const there = ids.get(accounts) ?? new Set(accounts.map(({ id }) => id));
-  ids.set(accounts, there);
-  return there;
-}
-
-const elementsOf = new WeakMap<Selection, ReadonlySet<Element>>();
-
-function elementsIn(selection: Selection, { accounts }: LayoutFacts): ReadonlySet<Element> {
-  const before = elementsOf.get(selection);
-  if (before) return before;
-  const elements = new Set(Array.from(selection.accounts, (at) => accounts[at]?.element as Element));
-  elementsOf.set(selection, elements);
-  return elements;
 }
 
 function elementsOfSide(side: Side | null, scope: readonly Element[]): readonly Element[] {

@@ -69,3 +69,18 @@ export function linesIn({ layout, byKey }: ExpandedLayout, within: string | null
   const group = within === null ? undefined : byKey.get(within);
   return within === null ? layout.lines : group ? childrenOf(group) : [];
 }
+
+/** Lines and the groups around them, by key. */
+export function indexed(lines: readonly Line[]): Pick<ExpandedLayout, 'byKey' | 'groupOf'> {
+  const byKey = new Map<string, Line>();
+  const groupOf = new Map<string, string>();
+  const collect = (line: Line): void => {
+    byKey.set(line.key, line);
+    for (const child of childrenOf(line)) {
+      groupOf.set(child.key, line.key);
+      collect(child);
+    }
+  };
+  for (const line of lines) collect(line);
+  return { byKey, groupOf };
+}

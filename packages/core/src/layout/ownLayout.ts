@@ -228,3 +228,8 @@ export function scopeOf({ kind, scope }: Pick<OwnLayout, 'kind' | 'scope'>): rea
       return scope;
   }
 }
+
+/** What columns of a layout hold by themselves. */
+export function measureOf({ kind, measure }: Pick<OwnLayout, 'kind' | 'measure'>): OwnLayout['measure'] {
+  return kind === 'balance_sheet' ? 'closing' : kind === 'free' ? measure : 'movement';
+}

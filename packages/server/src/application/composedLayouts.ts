@@ -5,6 +5,7 @@ import {
   compileLayout,
   expandLayout,
   layoutCoverage,
+  measureOf,
   type OwnLayout,
   scopeOf,
 } from '@ivory-ladder/core';
@@ -59,11 +60,6 @@ export async function runningLayouts(ports: Pick<Ports, 'layouts'>, books: Books
     if (composed) running.push({ record, ...composed });
   }
   return running;
-}
-
-/** What columns of a composed layout hold. */
-export function measureOf({ kind, measure }: OwnLayout): 'closing' | 'movement' {
-  return kind === 'balance_sheet' ? 'closing' : kind === 'free' ? measure : 'movement';
 }
 
 /** What stands in each composed layout that runs over the categories which the books show. */

@@ -52,6 +52,7 @@ export interface Evidence {
   readonly span: Span;
   /** Name of the budget that the figure is of. */
   readonly budget: string | null;
+  readonly budgetId: number | null;
   /** As shown in the cell, in its unit; `null` where it has no value. */
   readonly amount: bigint | null;
   readonly unit: CalculationResult;
@@ -92,7 +93,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
       account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
     )
     .sort((a, b) => size(b.net) - size(a.net));
-  const ofColumn = { measure: column.measure, facets, layer, span: column.span, budget: column.budget ?? null };
+  const ofColumn = { measure: column.measure, facets, layer, span: column.span, budget: column.budget ?? null, budgetId: column.budgetId ?? null };
   if (line.kind === 'calculation') {
     const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
     return succeed({ ...ofColumn, ...told, climb: [], accounts: [], carried: [], entryCount: 0 });

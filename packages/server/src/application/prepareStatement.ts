@@ -22,6 +22,7 @@ import {
   generateBalanceSheet,
   generateIncomeStatement,
   layers,
+  measureOf,
   type Outcome,
   type PartialLines,
   type PlainColumn,
@@ -38,7 +39,7 @@ import {
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { findPlan } from './columnPlans.ts';
-import { compileOwn, composedLayout, measureOf } from './composedLayouts.ts';
+import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooksOf } from './openBooks.ts';

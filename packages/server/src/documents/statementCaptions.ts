@@ -11,8 +11,12 @@ export function writeDay(day: Day, language: Language): string {
 }
 
 export function captionOfColumn(column: StatementColumn, language: Language): string {
-  const caption = column.heading === undefined ? usualCaption(column, language) : fillHeading(column, (day) => writeDay(day, language));
+  const caption = column.heading === undefined ? usualCaption(column, language) : givenCaption(column, column.heading, language);
   return column.group === undefined ? caption : `${column.group}\n${caption}`;
+}
+
+function givenCaption(column: StatementColumn, heading: string, language: Language): string {
+  return column.kind === 'amount' ? fillHeading(heading, column.span, (day) => writeDay(day, language)) : heading;
 }
 
 function usualCaption(column: StatementColumn, language: Language): string {
@@ -37,7 +41,7 @@ function usualCaption(column: StatementColumn, language: Language): string {
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
 export function headingOf({ books, columns, compiled, part, span, scale }: Statement): { company: string; title: string; dates: string } {
   const { language, title } = compiled.layout;
-  const days = columns.filter((column) => column.kind === 'amount').map((column) => captionOfColumn(column, language));
+  const days = columns.filter((column) => column.kind === 'amount').map((column) => usualCaption(column, language));
   // Many columns have their dates above them; here they are the span they come from.
   const dates = days.length > 2 ? captionOfColumn({ kind: 'amount', measure: 'movement', span }, language) : days.join(` ${captionWords[language].and} `);
   return {

@@ -3,8 +3,6 @@ import { type PlanColumn, type PlanDefinition, type Scale, usualPlans } from '@i
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -15,14 +13,16 @@ import { useAddColumnPlanMutation, useChangeColumnPlanMutation, useDeleteColumnP
 import { describeFailure } from '../../api/failureMessages.ts';
 import type { StatementKind } from '../../api/statementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../app/undoSteps.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { UndoButtons } from '../../components/UndoButtons.tsx';
 import { ColumnFields } from './ColumnFields.tsx';
 import styles from './ColumnPlansScreen.module.css';
 import { PlanSample, usePlanSample } from './PlanSample.tsx';
-import { beginDraft, droppedBefore, namedBy, type PlanDraft, shifted, stepped, steppedBack, steppedForth, withColumn } from './planDraft.ts';
+import { droppedBefore, namedBy, shifted, withColumn } from './planDraft.ts';
 import { columnKinds, columnText, headingText } from './planWords.ts';
 
 /** What stands across the page, composed once for any layout. */
@@ -38,7 +38,7 @@ export function ColumnPlansScreen() {
   const usual = usualPlans[Number(/^usual-(\d+)$/.exec(asked ?? '')?.[1] ?? (kept ? -1 : 0))] ?? usualPlans[0];
   const begun = kept ?? { id: null, name: usual?.name ?? '', definition: usual?.definition ?? { columns: [] }, version: 0 };
   const workKey = kept ? `${kept.id} ${kept.version}` : begun.name;
-  const work = works.get(workKey) ?? { draft: beginDraft(begun.definition), name: begun.name };
+  const work = works.get(workKey) ?? { draft: beginSteps<PlanDefinition>(begun.definition), name: begun.name };
   const isBegun = (key: string): boolean => works.has(key);
   return (
     <div className={styles.screen}>
@@ -81,7 +81,7 @@ interface Begun extends Pick<ColumnPlanBody, 'name' | 'version'> {
 
 /** What is worked at, kept or not. */
 interface Work {
-  readonly draft: PlanDraft;
+  readonly draft: UndoSteps<PlanDefinition>;
   readonly name: string;
 }
 
@@ -106,15 +106,15 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const [add] = useAddColumnPlanMutation();
   const [save] = useChangeColumnPlanMutation();
   const [remove] = useDeleteColumnPlanMutation();
-  const step = (to: (draft: PlanDraft) => PlanDraft) => onWork((before) => ({ ...before, draft: to(before.draft) }));
+  const step = (to: (draft: UndoSteps<PlanDefinition>) => UndoSteps<PlanDefinition>) => onWork((before) => ({ ...before, draft: to(before.draft) }));
   const undo = () => step(steppedBack);
   const redo = () => step(steppedForth);
   useUndoKeys(undo, redo);
-  const { plan } = draft;
+  const { now: plan } = draft;
   const { currentData: statement, error } = usePlanSample(plan, kind, scale);
   const facets = lists?.lists ?? [];
   const column = plan.columns.find(({ key }) => key === chosen);
-  const edit = (next: PlanDefinition, what: string, merge?: string) => next !== plan && step((before) => stepped(before, next, what, merge));
+  const edit = (next: PlanDefinition, what: string, merge?: string) => step((before) => stepped(before, next, what, merge));
   const headingOf = (key: string): string => {
     const found = plan.columns.find((one) => one.key === key);
     return found ? headingText(found) : 'a column that has gone';
@@ -154,24 +154,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
           />
           {mayCompose && (
             <div className={styles.headActs}>
-              <IconButton
-                size="small"
-                aria-label="Undo"
-                disabled={draft.past.length === 0}
-                title={draft.past.length === 0 ? 'Nothing to undo' : `Undo: ${draft.past.at(-1)?.name} (Ctrl Z)`}
-                onClick={undo}
-              >
-                <Undo fontSize="inherit" />
-              </IconButton>
-              <IconButton
-                size="small"
-                aria-label="Redo"
-                disabled={draft.future.length === 0}
-                title={draft.future.length === 0 ? 'Nothing to redo' : `Redo: ${draft.future.at(-1)?.name} (Ctrl Shift Z)`}
-                onClick={redo}
-              >
-                <Redo fontSize="inherit" />
-              </IconButton>
+              <UndoButtons undoName={draft.past.at(-1)?.name ?? null} redoName={draft.future.at(-1)?.name ?? null} onUndo={undo} onRedo={redo} />
               <ChoiceMenu
                 label="Add column"
                 choices={Object.entries(columnKinds).map(([value, label]) => ({ value: value as PlanColumn['kind'], label }))}

@@ -1,6 +1,7 @@
 import { newPlanColumn, type PlanDefinition } from '@ivory-ladder/core';
 import { describe, expect, it } from 'vitest';
-import { beginDraft, droppedBefore, namedBy, shifted, stepped, steppedBack, steppedForth, withColumn } from './planDraft.ts';
+import { beginSteps, stepped, steppedBack, steppedForth } from '../../app/undoSteps.ts';
+import { droppedBefore, namedBy, shifted, withColumn } from './planDraft.ts';
 
 const plan: PlanDefinition = { columns: [newPlanColumn('amounts', 'now'), newPlanColumn('amounts', 'before')] };
 const keys = ({ columns }: PlanDefinition) => columns.map(({ key }) => key);
@@ -29,10 +30,15 @@ describe('a column plan being composed', () => {
   });
 
   it('is taken back and done again step by step, typing into one field as one', () => {
-    const typed = stepped(stepped(stepped(beginDraft(plan), { columns: [] }, 'Empty'), plan, 'Heading', 'a'), shifted(plan, 'now', 1), 'Heading', 'a');
+    const typed = stepped(
+      stepped(stepped(beginSteps<PlanDefinition>(plan), { columns: [] }, 'Empty'), plan, 'Heading', 'a'),
+      shifted(plan, 'now', 1),
+      'Heading',
+      'a',
+    );
     expect(typed.past.map(({ name }) => name)).toEqual(['Empty', 'Heading']);
-    expect(steppedBack(typed).plan.columns).toEqual([]);
-    expect(steppedForth(steppedBack(typed)).plan).toEqual(typed.plan);
-    expect(steppedBack(beginDraft(plan))).toEqual(beginDraft(plan));
+    expect(steppedBack(typed).now.columns).toEqual([]);
+    expect(steppedForth(steppedBack(typed)).now).toEqual(typed.now);
+    expect(steppedBack(beginSteps(plan))).toEqual(beginSteps(plan));
   });
 });

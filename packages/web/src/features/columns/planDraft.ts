@@ -1,32 +1,5 @@
 import { newPlanColumn, type PlanColumn, type PlanDefinition } from '@ivory-ladder/core';
 
-/** A plan that is being composed, and the ways back and forth; each step with its name. */
-export interface PlanDraft {
-  readonly plan: PlanDefinition;
-  readonly past: readonly { readonly name: string; readonly merge: string; readonly plan: PlanDefinition }[];
-  readonly future: readonly { readonly name: string; readonly plan: PlanDefinition }[];
-}
-
-export function beginDraft(plan: PlanDefinition): PlanDraft {
-  return { plan, past: [], future: [] };
-}
-
-/** Steps with the same `merge` that follow each other, as while a field is typed, are one. */
-export function stepped(draft: PlanDraft, plan: PlanDefinition, name: string, merge = ''): PlanDraft {
-  const joins = merge !== '' && draft.past.at(-1)?.merge === merge && draft.future.length === 0;
-  return { plan, past: joins ? draft.past : [...draft.past, { name, merge, plan: draft.plan }], future: [] };
-}
-
-export function steppedBack({ plan, past, future }: PlanDraft): PlanDraft {
-  const step = past.at(-1);
-  return step ? { plan: step.plan, past: past.slice(0, -1), future: [...future, { name: step.name, plan }] } : { plan, past, future };
-}
-
-export function steppedForth({ plan, past, future }: PlanDraft): PlanDraft {
-  const step = future.at(-1);
-  return step ? { plan: step.plan, past: [...past, { name: step.name, merge: '', plan }], future: future.slice(0, -1) } : { plan, past, future };
-}
-
 /** A column of a kind behind the one with the key, or at the end; one that is made of others names the last two of amounts. */
 export function withColumn(
   { columns }: PlanDefinition,

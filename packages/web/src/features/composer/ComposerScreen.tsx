@@ -1,9 +1,6 @@
 import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
 import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind } from '@ivory-ladder/core';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
@@ -15,6 +12,7 @@ import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { UndoButtons } from '../../components/UndoButtons.tsx';
 import { AddLineMenu } from './AddLineMenu.tsx';
 import { ChartChooser } from './ChartChooser.tsx';
 import styles from './ComposerScreen.module.css';
@@ -156,24 +154,7 @@ function Loaded({
               if (event.key === 'Enter' && found) show(found.key);
             }}
           />
-          <IconButton
-            size="small"
-            disabled={composer.undoName === null}
-            title={composer.undoName ? `Undo: ${composer.undoName} (Ctrl Z)` : 'Nothing to undo'}
-            aria-label="Undo"
-            onClick={composer.undo}
-          >
-            <Undo fontSize="inherit" />
-          </IconButton>
-          <IconButton
-            size="small"
-            disabled={composer.redoName === null}
-            title={composer.redoName ? `Redo: ${composer.redoName} (Ctrl Shift Z)` : 'Nothing to redo'}
-            aria-label="Redo"
-            onClick={composer.redo}
-          >
-            <Redo fontSize="inherit" />
-          </IconButton>
+          <UndoButtons undoName={composer.undoName} redoName={composer.redoName} onUndo={composer.undo} onRedo={composer.redo} />
           <VersionsMenu composer={composer} detail={detail} mayCompose={mayCompose} onDropped={setDetail} />
           {mayCompose && (
             <Button variant="contained" onClick={() => setPutting(true)}>

@@ -1,6 +1,7 @@
 import { beginLayout, buildCategoryTree, defaultLayoutOptions, type LayoutFacts, newLine } from '@ivory-ladder/core';
 import { describe, expect, it } from 'vitest';
-import { beginComposition, edited, redone, undone } from './composition.ts';
+import { beginSteps, steppedBack, steppedForth } from '../../app/undoSteps.ts';
+import { edited } from './composition.ts';
 
 const tree = buildCategoryTree([]);
 const facts: LayoutFacts = {
@@ -14,7 +15,7 @@ const facts: LayoutFacts = {
   scope: [],
   listKeys: new Set(),
 };
-const begun = beginComposition(beginLayout('balance_sheet', { tree, options: defaultLayoutOptions, language: 'en' }));
+const begun = beginSteps(beginLayout('balance_sheet', { tree, options: defaultLayoutOptions, language: 'en' }));
 const must = (outcome: ReturnType<typeof edited>) => {
   if (!outcome.ok) throw new Error(outcome.failure.code);
   return outcome.value;
@@ -24,18 +25,18 @@ const titled = (of: typeof begun, title: string, merge?: string) => must(edited(
 describe('a layout being composed', () => {
   it('is taken back and done again step by step, each by its name', () => {
     const twice = titled(titled(begun, 'One'), 'Two');
-    const once = undone(twice);
-    expect([once.layout.title, once.past.map(({ name }) => name), once.future.map(({ name }) => name)]).toEqual(['One', ['Title One'], ['Title Two']]);
-    expect(undone(once).layout).toBe(begun.layout);
-    expect(redone(redone(undone(once))).layout).toBe(twice.layout);
-    expect(undone(undone(undone(once)))).toEqual(undone(once));
+    const once = steppedBack(twice);
+    expect([once.now.title, once.past.map(({ name }) => name), once.future.map(({ name }) => name)]).toEqual(['One', ['Title One'], ['Title Two']]);
+    expect(steppedBack(once).now).toBe(begun.now);
+    expect(steppedForth(steppedForth(steppedBack(once))).now).toBe(twice.now);
+    expect(steppedBack(steppedBack(steppedBack(once)))).toEqual(steppedBack(once));
   });
 
   it('takes what is typed into one field back at once, and another field by itself', () => {
     const typed = titled(titled(titled(begun, 'B', 'title'), 'Ba', 'title'), 'Bal', 'title');
-    expect([typed.past.length, undone(typed).layout.title]).toEqual([1, begun.layout.title]);
+    expect([typed.past.length, steppedBack(typed).now.title]).toEqual([1, begun.now.title]);
     expect(titled(typed, 'Else', 'other').past.length).toBe(2);
-    expect(titled(undone(typed), 'New', 'title').future).toEqual([]);
+    expect(titled(steppedBack(typed), 'New', 'title').future).toEqual([]);
   });
 
   it('stays as it is where an edit is refused, with its facts', () => {

@@ -1,5 +1,5 @@
 import type { CodeListBody, LayoutDetail, LayoutFigures, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
-import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, type OwnLayout, walkOwn } from '@ivory-ladder/core';
+import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, measureOf, type OwnLayout, walkOwn } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -8,10 +8,11 @@ import { type LayoutFiguresParams, layoutApi, useSaveLayoutDraftMutation } from 
 import { layoutFacts } from '../../api/layoutFacts.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
+import { beginSteps, stepped, steppedBack, steppedForth } from '../../app/undoSteps.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
-import { beginComposition, type Composition, edited, expansionOf, redone, undone } from './composition.ts';
+import { type Composition, edited, expansionOf } from './composition.ts';
 import { PreviewFigures } from './PreviewFigures.ts';
 
 /** `conflict`: somebody else saved another draft meanwhile. */
@@ -55,12 +56,12 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   const { span } = useSpan();
   const { id: companyId, digitOrder, exponent } = company;
   const language = company.languages[0] ?? 'en';
-  const [composition, setComposition] = useState<Composition>(() => beginComposition(detail.definition as OwnLayout));
+  const [composition, setComposition] = useState<Composition>(() => beginSteps(detail.definition as OwnLayout));
   const [save, setSave] = useState<SaveState>({ kind: 'saved', at: null });
   const [figures] = useState(() => new PreviewFigures());
   const [movements, setMovements] = useState<Composer['movements']>(null);
   const [saveDraft] = useSaveLayoutDraftMutation();
-  const { layout } = composition;
+  const { now: layout } = composition;
   const facts = useMemo(() => layoutFacts(view, digitOrder, language, lists, layout), [view, digitOrder, language, lists, layout]);
   const expanded = expansionOf(layout, facts);
   const current = useRef({ composition, facts });
@@ -75,7 +76,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     return () => figures.close();
   }, [figures]);
   useLayoutEffect(() => figures.hold(view, digitOrder, language, lists, exponent), [figures, view, digitOrder, language, lists, exponent]);
-  const measure = layout.kind === 'balance_sheet' ? 'closing' : layout.kind === 'free' ? layout.measure : 'movement';
+  const measure = measureOf(layout);
   const flows = layout.kind === 'cash_flow' || takesOneDirection(layout) ? '1' : '0';
   const filterKey = filtersOf(layout).join('\n');
   useEffect(() => {
@@ -101,13 +102,13 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   const saving = useRef<Promise<number | null>>(Promise.resolve(null));
   const saveNow = useCallback((): Promise<number | null> => {
     const work = async (): Promise<number | null> => {
-      const wanted = current.current.composition.layout;
+      const wanted = current.current.composition.now;
       if (wanted === kept.current.layout) return kept.current.version;
       setSave({ kind: 'saving' });
       const { data, error } = await saveDraft({ companyId, layoutId: detail.id, version: kept.current.version, definition: wanted as OwnLayoutBody });
       if (data) {
         kept.current = { version: data.version, layout: wanted };
-        setSave(current.current.composition.layout === wanted ? { kind: 'saved', at: new Date() } : { kind: 'waiting' });
+        setSave(current.current.composition.now === wanted ? { kind: 'saved', at: new Date() } : { kind: 'waiting' });
         return data.version;
       }
       const isConflict = (error as ApiFailure | undefined)?.code === 'version_conflict';
@@ -142,7 +143,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       }
       current.current = { ...current.current, composition: outcome.value };
       // The worker is at it while the screen is drawn.
-      figures.ask(outcome.value.layout, leftOut);
+      figures.ask(outcome.value.now, leftOut);
       setComposition(outcome.value);
       return true;
     },
@@ -153,13 +154,10 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     current.current = { ...current.current, composition: after };
     setComposition(after);
   }, []);
-  const undo = useCallback(() => step(undone), [step]);
-  const redo = useCallback(() => step(redone), [step]);
+  const undo = useCallback(() => step(steppedBack), [step]);
+  const redo = useCallback(() => step(steppedForth), [step]);
   useUndoKeys(undo, redo);
-  const replace = useCallback(
-    (next: OwnLayout, name: string) => step((before) => ({ layout: next, past: [...before.past, { name, layout: before.layout }], future: [] })),
-    [step],
-  );
+  const replace = useCallback((next: OwnLayout, name: string) => step((before) => stepped(before, next, name)), [step]);
   const insist = useCallback(() => {
     void dispatch(layoutApi.endpoints.getLayout.initiate({ companyId, layoutId: detail.id }, { forceRefetch: true, subscribe: false })).then(({ data }) => {
       if (!data) return;
@@ -171,7 +169,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     (version: number, next: OwnLayout) => {
       kept.current = { version, layout: next };
       setSave({ kind: 'saved', at: new Date() });
-      if (next !== current.current.composition.layout) step(() => beginComposition(next));
+      if (next !== current.current.composition.now) step(() => beginSteps(next));
     },
     [step],
   );

@@ -96,7 +96,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
                   onOpenEntry={setEntryId}
                 />
               ) : (
-                <Link to={`/companies/${company.id}/ledger/budgets?budget=${planned.budget ?? ''}`}>The budget {data.budget}</Link>
+                <Link to={`/companies/${company.id}/ledger/budgets?budget=${data.budgetId}`}>The budget {data.budget}</Link>
               )}
             </>
           )}

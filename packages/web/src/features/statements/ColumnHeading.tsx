@@ -3,6 +3,7 @@ import { addDays, type CaptionLanguage, captionWords, fillHeading } from '@ivory
 import { longDay, spanLines, spanText } from '../../components/dates.ts';
 
 type Column = StatementBody['columns'][number];
+type AmountColumn = Extract<Column, { kind: 'amount' }>;
 
 /** What a column is, as it is printed over its figures. */
 export function ColumnHeading({ column, language }: { column: Column; language: CaptionLanguage }) {
@@ -37,24 +38,23 @@ export function ColumnHeading({ column, language }: { column: Column; language: 
   );
 }
 
-function filled(column: Column, language: CaptionLanguage): string {
-  const { heading = '' } = column;
-  if (column.kind !== 'amount') return heading;
-  const { firstDay, lastDay } = column;
-  return fillHeading({ kind: 'amount', measure: 'closing', span: { firstDay, lastDay }, heading }, (day) => longDay(day, language));
+function filled({ heading = '', ...column }: Column, language: CaptionLanguage): string {
+  return column.kind === 'amount' ? fillHeading(heading, column, (day) => longDay(day, language)) : heading;
 }
 
 /** What is deducted from what, in words; `undefined` for what is no difference. */
 export function differenceText(column: Column, { columns, language }: StatementBody): string | undefined {
   if (column.kind !== 'change' && column.kind !== 'percent') return undefined;
-  const [of, against] = [columns[column.of], columns[column.against]].map((one) => (one ? columnText(one, language) : ''));
+  const nameOf = (at: number): string => {
+    const one = columns[at];
+    return one?.kind !== 'amount' ? '' : one.heading === undefined ? datesText(one, language) : filled(one, language);
+  };
+  const [of, against] = [nameOf(column.of), nameOf(column.against)];
   return column.kind === 'change' ? `${of} − ${against}` : `(${of} − ${against}) ÷ ${against}`;
 }
 
-function columnText(column: Column, language: CaptionLanguage): string {
-  if (column.kind !== 'amount') return '';
-  if (column.heading !== undefined) return filled(column, language);
-  const { measure, firstDay, lastDay, budget } = column;
-  const when = measure === 'movement' ? spanText(firstDay, lastDay, language) : longDay(measure === 'closing' ? lastDay : addDays(firstDay, -1), language);
-  return budget === null ? when : `${captionWords[language].budget} ${budget}`;
+/** The day of balances, the span of movements, or the budget. */
+export function datesText({ measure, firstDay, lastDay, budget }: AmountColumn, language: CaptionLanguage): string {
+  if (budget !== null) return `${captionWords[language].budget} ${budget}`;
+  return measure === 'movement' ? spanText(firstDay, lastDay, language) : longDay(measure === 'closing' ? lastDay : addDays(firstDay, -1), language);
 }

@@ -8,10 +8,11 @@ import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { longDay, spanText } from '../../components/dates.ts';
+import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
+import { datesText } from './ColumnHeading.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
 import { ScaleMenu } from './ScaleMenu.tsx';
 import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';
@@ -169,11 +170,7 @@ function DetailMenu({
 }
 
 function datesOf({ columns, language, currency, scale }: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
-  const told = columns.flatMap((column) => {
-    if (column.kind !== 'amount') return [];
-    if (column.budget !== null) return [`${captionWords[language].budget} ${column.budget}`];
-    return [column.measure === 'closing' ? longDay(column.lastDay, language) : spanText(column.firstDay, column.lastDay, language)];
-  });
+  const told = columns.flatMap((column) => (column.kind === 'amount' ? [datesText(column, language)] : []));
   const unit = scale === 'thousands' || scale === 'millions' ? ` ${captionWords[language][scale]}` : '';
   // Many have their dates above them.
   return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}${unit}`;
