@@ -151,7 +151,7 @@ const roll = fc.record({ what: fc.nat(99), one: fc.nat(999), other: fc.nat(999),
 /** An edit over whatever lines and transfers there are at the time. */
 function editFor(
   { what, one, other, amount }: { what: number; one: number; other: number; amount: bigint },
-  at: ReturnType<typeof composed>,
+  at: Pick<ReturnType<typeof composed>, 'expanded' | 'layout'>,
   number: number,
 ): LayoutEdit {
   const all = [...at.expanded.byKey.keys()];
