@@ -130,6 +130,7 @@ export const historyQuery = z.object({
       'column_plan',
       'layout',
       'layout_options',
+      'statement_set',
       'trial_balance',
       'year',
       'view',

@@ -25,4 +25,5 @@ export * from './problem.ts';
 export * from './rates.ts';
 export * from './series.ts';
 export * from './statement.ts';
+export * from './statementSet.ts';
 export * from './trialBalanceFile.ts';

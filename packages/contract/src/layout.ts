@@ -133,6 +133,12 @@ const followsLine = followsBase.extend({
 
 const layoutKind = z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'free']);
 
+/** Columns that a statement is run with where nothing else is asked for. */
+export const usualColumns = z.union([
+  z.strictObject({ plan: z.enum(['comparison', 'periods', 'quarters']) }),
+  z.strictObject({ plan: z.literal('composed'), planId: id }),
+]);
+
 /** A layout that somebody composed. */
 export const ownLayout = z.strictObject({
   kind: layoutKind,
@@ -146,9 +152,7 @@ export const ownLayout = z.strictObject({
   /** Of a cash flow: overdrafts are placed like any other account, and only cash in debit is cash. */
   overdraftsApart: z.exactOptional(z.boolean()),
   /** What it is run with where nothing else is asked for. */
-  columns: z.exactOptional(
-    z.union([z.strictObject({ plan: z.enum(['comparison', 'periods', 'quarters']) }), z.strictObject({ plan: z.literal('composed'), planId: id })]),
-  ),
+  columns: z.exactOptional(usualColumns),
   /** Amounts moved between two lines: what sources moved in each column, or a fixed inflow on a day. */
   transfers: z.exactOptional(
     z

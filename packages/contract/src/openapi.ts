@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { Operation } from './operation.ts';
-import { operations, statementKind } from './operations.ts';
+import { operations } from './operations.ts';
 import { problem } from './problem.ts';
+import { statementKind } from './statement.ts';
 
 type Json = Record<string, unknown>;
 

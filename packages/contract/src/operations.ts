@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { budgetOperations } from './budgetOperations.ts';
 import { chartOperations } from './chartOperations.ts';
 import { codeListOperations } from './codeListOperations.ts';
@@ -10,6 +9,7 @@ import { peopleOperations } from './peopleOperations.ts';
 import { placementOperations } from './placementOperations.ts';
 import { rateOperations } from './rateOperations.ts';
 import { seriesOperations } from './seriesOperations.ts';
+import { setOperations } from './setOperations.ts';
 import { statementOperations } from './statementOperations.ts';
 
 /** Every operation of the API. */
@@ -26,8 +26,7 @@ export const operations = {
   ...seriesOperations,
   ...statementOperations,
   ...layoutOperations,
+  ...setOperations,
 };
 
 export type OperationName = keyof typeof operations;
-/** A generated statement, or the composed layout with the id: `layout-7`. */
-export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement', 'cash-flow']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);

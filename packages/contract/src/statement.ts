@@ -14,9 +14,12 @@ export const flag = z
   .default('0')
   .transform((text) => text === '1');
 
+/** A generated statement, or the composed layout with the id: `layout-7`. */
+export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement', 'cash-flow']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);
+
 const planName = z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']);
-const scaleUnit = z.enum(['exact', 'units', 'thousands', 'millions']);
-const rounding = z.enum(['independent', 'footed']);
+export const scaleUnit = z.enum(['exact', 'units', 'thousands', 'millions']);
+export const rounding = z.enum(['independent', 'footed']);
 
 export const comparisonQuery = {
   compare: z.enum(['usual', 'none', 'year_earlier', 'span_before', 'fixed']).default('usual'),

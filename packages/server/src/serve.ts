@@ -1,10 +1,12 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports/index.ts';
 import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
+import { printSet } from './documents/printSet.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
 import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
@@ -22,7 +24,7 @@ import { BooksCache } from './persistence/booksCache.ts';
 import { BudgetRepository } from './persistence/budgetStore.ts';
 import { ChartRepository } from './persistence/chartStore.ts';
 import { CodeListRepository } from './persistence/codeListStore.ts';
-import { ColumnPlanRepository } from './persistence/columnPlanStore.ts';
+import { CommentRepository } from './persistence/commentStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
@@ -36,6 +38,7 @@ import { forgetAbandonedImports, JournalRepository } from './persistence/journal
 import { LayoutRepository } from './persistence/layoutStore.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
 import { LineProofs } from './persistence/lineProofs.ts';
+import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
@@ -132,7 +135,17 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     placement: new PlacementRepository(database, counters),
     rehearsals: new RehearsalRepository(database),
     layouts: new LayoutRepository(database, counters),
-    columnPlans: new ColumnPlanRepository(database, counters),
+    columnPlans: new NamedDefinitionRepository<PlanDefinition>(database, counters, {
+      table: 'column_plan',
+      nameTaken: (name) => ({ code: 'column_plan_name_taken', name }),
+      told: ({ columns }) => ({ columns: columns.length }),
+    }),
+    sets: new NamedDefinitionRepository<SetDefinition>(database, counters, {
+      table: 'statement_set',
+      nameTaken: (name) => ({ code: 'set_name_taken', name }),
+      told: ({ parts }) => ({ statements: parts.map(({ statement }) => statement) }),
+    }),
+    comments: new CommentRepository(database, counters),
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database),
     secrets: nodeSecrets,
@@ -141,6 +154,7 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     writer: {
       toCsv: writeStatementCsv,
       toWorkbook: writeStatementWorkbook,
+      printSet,
       trialBalanceToCsv: writeTrialBalanceCsv,
       trialBalanceToWorkbook: writeTrialBalanceWorkbook,
       emptyLinesFile: writeLinesForm,

@@ -38,6 +38,8 @@ export interface CaptionWords {
   readonly roundedFooted: string;
   /** Between the days of two columns. */
   readonly and: string;
+  /** Before what a change is measured against. */
+  readonly from: string;
   /** Between the first and the last day of a span. */
   readonly to: string;
   total(caption: string): string;
@@ -88,6 +90,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Each figure is rounded by itself; totals may not be the sum of what is shown.',
     roundedFooted: 'Rounded so that parts come to their totals; figures beside each other may not add across.',
     and: 'and',
+    from: 'from',
     to: 'to',
     total: (caption) => `Total ${lowerFirst(caption)}`,
     less: (caption) => `Less ${lowerFirst(caption)}`,
@@ -122,6 +125,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Jeder Betrag ist für sich gerundet; Summen können von der Addition der gezeigten Beträge abweichen.',
     roundedFooted: 'So gerundet, dass die Teile ihre Summen ergeben; Beträge nebeneinander addieren sich nicht immer.',
     and: 'und',
+    from: 'gegenüber',
     to: 'bis',
     total: (caption) => `Summe ${lowerAdjective(caption)}`,
     less: (caption) => `Abzüglich ${lowerAdjective(caption)}`,
@@ -156,6 +160,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Chaque montant est arrondi séparément ; les totaux peuvent différer de la somme des montants présentés.',
     roundedFooted: 'Arrondis de sorte que les parties donnent leurs totaux ; les colonnes peuvent ne pas s’additionner.',
     and: 'et',
+    from: 'par rapport à',
     to: 'au',
     total: (caption) => `Total ${lowerFirst(caption)}`,
     less: (caption) => `Moins : ${lowerFirst(caption)}`,
@@ -190,6 +195,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Elk bedrag is afzonderlijk afgerond; totalen kunnen afwijken van de som van de getoonde bedragen.',
     roundedFooted: 'Zo afgerond dat de delen op hun totalen uitkomen; bedragen naast elkaar hoeven niet op te tellen.',
     and: 'en',
+    from: 'ten opzichte van',
     to: 't/m',
     total: (caption) => `Totaal ${lowerFirst(caption)}`,
     less: (caption) => `Af: ${lowerFirst(caption)}`,
@@ -224,6 +230,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Cada importe se redondea por separado; los totales pueden no ser la suma de lo mostrado.',
     roundedFooted: 'Redondeado de modo que las partes sumen sus totales; los importes contiguos pueden no sumar.',
     and: 'y',
+    from: 'frente a',
     to: 'a',
     total: (caption) => `Total ${lowerFirst(caption)}`,
     less: (caption) => `Menos: ${lowerFirst(caption)}`,
@@ -258,6 +265,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     roundedEach: 'Hvert beløp er avrundet for seg; summer kan avvike fra summen av det som vises.',
     roundedFooted: 'Avrundet slik at delene gir summene sine; beløp ved siden av hverandre kan avvike.',
     and: 'og',
+    from: 'fra',
     to: 'til',
     total: (caption) => `Sum ${lowerFirst(caption)}`,
     less: (caption) => `Fradrag: ${lowerFirst(caption)}`,

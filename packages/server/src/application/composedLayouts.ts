@@ -10,6 +10,7 @@ import {
   scopeOf,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
+import { leftOutOfLayout } from './coveredAccounts.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
 import type { Books, LayoutRecord, Ports } from './ports/index.ts';
 
@@ -69,7 +70,7 @@ export async function coveredLayouts(
   amounts: { readonly closing: BigInt64Array; readonly movement: BigInt64Array },
 ): Promise<CoveredLayout[]> {
   return (await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
-    const leftOut = new Set(books.exclusions.filter(({ scope }) => scope === `layout:${record.id}`).map(({ accountId }) => accountId));
+    const leftOut = leftOutOfLayout(books, record.id);
     const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
       account: index,
       element: account.element,

@@ -7,6 +7,12 @@ export function leftOutOf({ exclusions, classificationId }: Books): ReadonlySet<
   return new Set(exclusions.filter(({ scope }) => scope === `classification:${classificationId}`).map(({ accountId }) => accountId));
 }
 
+/** Accounts that somebody left out of a statement: a composed layout, or one that is generated. */
+export function leftOutOfLayout(books: Books, layoutId: number | null): ReadonlySet<number> {
+  if (layoutId === null) return leftOutOf(books);
+  return new Set(books.exclusions.filter(({ scope }) => scope === `layout:${layoutId}`).map(({ accountId }) => accountId));
+}
+
 /** What the coverage of the statements is about. */
 export function coveredAccounts(books: Books): CoverageAccount[] {
   const leftOut = leftOutOf(books);

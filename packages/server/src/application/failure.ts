@@ -86,7 +86,12 @@ export type Failure =
   | { code: 'layout_without_draft'; name: string }
   | { code: 'layout_not_in_use'; name: string }
   | { code: 'column_plan_name_taken'; name: string }
-  | { code: 'column_plan_in_use'; name: string; layouts: string[] }
+  /** By layouts that are run with it, and by sets. */
+  | { code: 'column_plan_in_use'; name: string; layouts: string[]; sets: string[] }
+  | { code: 'layout_in_use'; name: string; sets: string[] }
+  | { code: 'set_name_taken'; name: string }
+  | { code: 'set_part_twice'; part: string }
+  | { code: 'set_empty'; name: string }
   /** The layout cannot be run with the plan. */
   | { code: 'plan_unfit'; fault: PlanFault }
   /** A workbook could not hold an amount of the line to the minor unit. */

@@ -4,6 +4,7 @@ import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
 import type { Books, LayoutRecord, LayoutVersion, Ports, StoredLayout } from './ports/index.ts';
+import { setsWith } from './sets.ts';
 
 export function listLayouts({ layouts }: Ports, { companyId }: Access): Promise<LayoutRecord[]> {
   return layouts.list(companyId);
@@ -140,6 +141,13 @@ function isUnsound({ code }: LayoutFinding): boolean {
   }
 }
 
-export function deleteLayout({ layouts }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
-  return layouts.delete(companyId, id, actor);
+export async function deleteLayout(
+  { layouts, sets }: Pick<Ports, 'layouts' | 'sets'>,
+  { companyId, actor }: Access<'preparer'>,
+  id: number,
+): Promise<Outcome<null, Failure>> {
+  const users = await setsWith({ sets }, companyId, ({ statement }) => statement === id);
+  if (users.length === 0) return layouts.delete(companyId, id, actor);
+  const record = await layouts.record(companyId, id);
+  return fail({ code: 'layout_in_use', name: record?.name ?? '', sets: users });
 }

@@ -14,6 +14,7 @@ import {
   comparisonSpan,
   compileLayout,
   type Day,
+  type Element,
   expandPlan,
   type FacetFilter,
   fail,
@@ -34,6 +35,7 @@ import {
   type SelectedSets,
   type Span,
   type StatementColumn,
+  scopeOf,
   succeed,
   type UsualColumns,
 } from '@ivory-ladder/core';
@@ -79,6 +81,8 @@ export type StatementName = GeneratedKind | number;
 export interface PreparedStatement {
   readonly books: Books;
   readonly layoutId: number | null;
+  /** Elements whose accounts have to stand in it. */
+  readonly scope: readonly Element[];
   /** That was asked for. */
   readonly span: Span;
   /** What the figures are a part of the ledger by, in words; empty where all lines count. */
@@ -168,6 +172,7 @@ interface OpenedLayout {
   readonly compiled: CompiledLayout;
   readonly measure: 'closing' | 'movement';
   readonly layoutId: number | null;
+  readonly scope: readonly Element[];
   readonly usual: UsualColumns | undefined;
 }
 
@@ -177,7 +182,8 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
     const books = inClassification(opened, classification);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
-    return succeed({ books: books.value, compiled, measure: name === 'balance_sheet' ? 'closing' : 'movement', layoutId: null, usual: undefined });
+    const measure = name === 'balance_sheet' ? 'closing' : 'movement';
+    return succeed({ books: books.value, compiled, measure, layoutId: null, scope: scopeOf({ kind: name, scope: [] }), usual: undefined });
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
@@ -185,7 +191,8 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   if (!books.ok) return books;
   const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
   if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
-  return succeed({ books: books.value, compiled: composed.compiled, measure: measureOf(composed.own), layoutId: name, usual: composed.own.columns });
+  const { compiled, own } = composed;
+  return succeed({ books: books.value, compiled, measure: measureOf(own), layoutId: name, scope: scopeOf(own), usual: own.columns });
 }
 
 export async function prepareStatement(
@@ -200,7 +207,7 @@ export async function prepareStatement(
   if (!opened.ok) return opened;
   const layout = await openLayout(ports, opened.value, name, choice);
   if (!layout.ok) return layout;
-  const { books, compiled, layoutId } = layout.value;
+  const { books, compiled, layoutId, scope } = layout.value;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, layout.value);
   const columns = await plannedColumns(ports, layout.value, { ...choice, ...asked }, comparison.value, span);
@@ -208,7 +215,7 @@ export async function prepareStatement(
   const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
   if (!ran.ok) return ran;
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, layoutId, span, part, compiled, ...ran.value, planned: asked, accounts: accountsInOrder(books) });
+  return succeed({ books, layoutId, scope, span, part, compiled, ...ran.value, planned: asked, accounts: accountsInOrder(books) });
 }
 
 /** A version that is returned to may name a plan that has gone since: then it is run with the comparison. */

@@ -51,6 +51,8 @@ class Names {
         return `Column plan ${String(state.name ?? thingId)}`;
       case 'layout':
         return `Layout ${String(state.name ?? thingId)}`;
+      case 'statement_set':
+        return `Set ${String(state.name ?? thingId)}`;
       case 'layout_options':
         return 'Layouts';
       case 'person':

@@ -1,14 +1,8 @@
-import { addDays, captionWords, type Day, fillHeading, type StatementColumn } from '@ivory-ladder/core';
+import { addDays, captionWords, fillHeading, longDay, type StatementColumn } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 import { fileName } from './fileName.ts';
 
 type Language = Statement['compiled']['layout']['language'];
-
-/** `2026-09-30` → `30 September 2026`, in the language of the captions. */
-export function writeDay(day: Day, language: Language): string {
-  const locale = language === 'en' ? 'en-GB' : language;
-  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
-}
 
 export function captionOfColumn(column: StatementColumn, language: Language): string {
   const caption = column.heading === undefined ? usualCaption(column, language) : givenCaption(column, column.heading, language);
@@ -16,7 +10,7 @@ export function captionOfColumn(column: StatementColumn, language: Language): st
 }
 
 function givenCaption(column: StatementColumn, heading: string, language: Language): string {
-  return column.kind === 'amount' ? fillHeading(heading, column.span, (day) => writeDay(day, language)) : heading;
+  return column.kind === 'amount' ? fillHeading(heading, column.span, (day) => longDay(day, language)) : heading;
 }
 
 function usualCaption(column: StatementColumn, language: Language): string {
@@ -31,9 +25,9 @@ function usualCaption(column: StatementColumn, language: Language): string {
     case 'amount': {
       if (column.budget !== undefined) return `${captionWords[language].budget} ${column.budget}`;
       const { firstDay, lastDay } = column.span;
-      const last = writeDay(lastDay, language);
-      if (column.measure === 'opening') return writeDay(addDays(firstDay, -1), language);
-      return column.measure === 'closing' ? last : `${writeDay(firstDay, language)} ${captionWords[language].to} ${last}`;
+      const last = longDay(lastDay, language);
+      if (column.measure === 'opening') return longDay(addDays(firstDay, -1), language);
+      return column.measure === 'closing' ? last : `${longDay(firstDay, language)} ${captionWords[language].to} ${last}`;
     }
   }
 }

@@ -1,7 +1,6 @@
-import { accountLabel, type Day } from '@ivory-ladder/core';
+import { accountLabel, type Day, longDay } from '@ivory-ladder/core';
 import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
 import { fileName } from './fileName.ts';
-import { writeDay } from './statementCaptions.ts';
 
 type Line = TrialBalancePaper['lines'][number];
 
@@ -42,7 +41,7 @@ function comparedHeading({ balances, result }: NonNullable<TrialBalancePaper['co
   return balances === result ? dayText(balances) : `${dayText(balances)}; income and expense ${dayText(result)}`;
 }
 
-const dayText = (day: Day): string => writeDay(day, 'en');
+const dayText = (day: Day): string => longDay(day, 'en');
 
 /** Company, title and dates, as on the screen. */
 export function paperHead({ books, span, part, adjusted }: TrialBalancePaper): [company: string, title: string, dates: string] {

@@ -1,8 +1,8 @@
-import { type Currency, toDecimalText } from '@ivory-ladder/core';
+import { type Currency, longDay, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { WrittenFile } from '../application/ports/index.ts';
 import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
-import { writeDay } from './statementCaptions.ts';
+
 import { adjustmentRows, paperColumns, paperFileName, paperHead } from './trialBalanceColumns.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 
@@ -73,7 +73,7 @@ function writeAdjustments(workbook: ExcelJS.Workbook, paper: TrialBalancePaper):
   writeHeadings(sheet, ['Document', 'Date', 'Text', 'Account', 'Debit', 'Credit'], 4);
   adjustmentRows(paper).forEach(({ document, day, text, account, debit, credit }, at) => {
     const row = sheet.getRow(firstRow + at);
-    for (const [column, value] of [document, writeDay(day, 'en'), text, account].entries()) row.getCell(column + 1).value = value;
+    for (const [column, value] of [document, longDay(day, 'en'), text, account].entries()) row.getCell(column + 1).value = value;
     for (const [column, amount] of [debit, credit].entries()) {
       row.getCell(column + 5).value = amount === 0n ? null : asNumber(amount, currency);
       row.getCell(column + 5).numFmt = amountFormat(currency.exponent);

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { type Operation, type OperationName, operations, statementKind } from '@ivory-ladder/contract';
-import { fail, type GeneratedKind, type Outcome, type Role, succeed } from '@ivory-ladder/core';
+import { type Operation, type OperationName, operations } from '@ivory-ladder/contract';
+import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
@@ -12,6 +12,7 @@ import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../a
 import type { StatementName } from '../application/prepareStatement.ts';
 import { sendProblem } from './problems.ts';
 import { sendJson } from './sendJson.ts';
+import { nameOf } from './statementNames.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
@@ -128,17 +129,6 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
         .digest(),
     },
     id: (parameter) => wholeNumber.parse(request.params[parameter]),
-    kind: () => nameOf(statementKind.parse(request.params.kind)),
+    kind: () => nameOf(String(request.params.kind)),
   };
-}
-
-const generatedNames: ReadonlyMap<string, GeneratedKind> = new Map([
-  ['balance-sheet', 'balance_sheet'],
-  ['income-statement', 'income_statement'],
-  ['cash-flow', 'cash_flow'],
-]);
-
-function nameOf(kind: string): StatementName {
-  const generated = generatedNames.get(kind);
-  return generated ?? Number(kind.slice('layout-'.length));
 }

@@ -70,7 +70,7 @@ const statusOf: Readonly<Record<string, number>> = {
 };
 
 /** The one mapper from a failure to a problem document (RFC 9457). */
-function toProblem(failure: HttpFailure): Problem {
+export function toProblem(failure: HttpFailure): Problem {
   const { code, ...facts } = failure;
   const status = statusOf[code] ?? (conflicts.has(code) ? 409 : 422);
   const plain = JSON.parse(JSON.stringify(facts, (_, value) => (typeof value === 'bigint' ? value.toString() : value))) as Record<string, unknown>;

@@ -14,6 +14,7 @@ import { placementRoutes } from './placementRoutes.ts';
 import { sendProblem } from './problems.ts';
 import { rateRoutes } from './rateRoutes.ts';
 import { seriesRoutes } from './seriesRoutes.ts';
+import { setRoutes } from './setRoutes.ts';
 import { statementRoutes } from './statementRoutes.ts';
 
 export interface ApiOptions {
@@ -41,6 +42,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
     seriesRoutes,
     statementRoutes,
     layoutRoutes,
+    setRoutes,
   ])
     routes(on, ports);
 

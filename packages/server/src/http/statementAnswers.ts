@@ -1,5 +1,6 @@
 import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
-import { type Proof, rowInText, type StatementColumn } from '@ivory-ladder/core';
+import { type Proof, type ProofAccount, rowInText, type StatementColumn } from '@ivory-ladder/core';
+import { accountsById } from '../application/accountsById.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
@@ -75,18 +76,22 @@ export function toEvidence({
 }
 
 export function toProofs(books: Books, proofs: readonly Proof[]): ProofList {
-  const byId = new Map(books.accounts.map((account) => [account.id, account]));
   return {
     proofs: proofs.map((proof) => ({
       name: proof.name,
       state: proof.state,
       difference: text(proof.difference),
       figures: proof.figures.map((figure) => ({ name: figure.name, day: figure.day, net: text(figure.net) })),
-      accounts: proof.accounts.flatMap(({ account, reason, net }) => {
-        const found = byId.get(books.cube.accountIds[account] as number);
-        return found ? [{ accountId: found.id, ...toldAccount(books, found), element: found.element, reason, net: text(net) }] : [];
-      }),
+      accounts: toProofAccounts(books, proof.accounts),
     })),
     revision: books.cube.revision,
   };
+}
+
+export function toProofAccounts(books: Books, accounts: readonly ProofAccount[]): ProofList['proofs'][number]['accounts'] {
+  const byId = accountsById(books);
+  return accounts.flatMap(({ account, reason, net }) => {
+    const found = byId.get(books.cube.accountIds[account] as number);
+    return found ? [{ accountId: found.id, ...toldAccount(books, found), element: found.element, reason, net: text(net) }] : [];
+  });
 }

@@ -23,6 +23,7 @@ export interface AuditEvent {
     | 'column_plan'
     | 'layout'
     | 'layout_options'
+    | 'statement_set'
     | 'trial_balance'
     | 'year'
     | 'view';

@@ -6,6 +6,7 @@ import type { ApiFailure } from './ivoryApi.ts';
 type Facts = Record<string, unknown>;
 const text = (value: unknown): string => String(value ?? '');
 const listOf = (values: unknown): string => (Array.isArray(values) ? values.join(', ') : text(values));
+const asList = (values: unknown): unknown[] => (Array.isArray(values) ? values : []);
 const found: Readonly<Record<string, string>> = {
   pdf: 'a PDF document',
   binary: 'no text and no workbook',
@@ -258,8 +259,12 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   layout_without_draft: ({ name }) => `Nothing of ${text(name)} is drafted: the version in use is what stands here.`,
   layout_not_in_use: ({ name }) => `The layout ${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
   column_plan_name_taken: ({ name }) => `Another column plan is called ${text(name)}.`,
-  column_plan_in_use: ({ name, layouts }) =>
-    `The column plan ${text(name)} is what ${listOf(layouts)} is run with. Choose other columns for it in its layout first.`,
+  column_plan_in_use: ({ name, layouts, sets }) =>
+    `The column plan ${text(name)} is what ${listOf([...asList(layouts), ...asList(sets)])} is run with. Choose other columns there first.`,
+  layout_in_use: ({ name, sets }) => `The layout ${text(name)} stands in ${listOf(sets)}. Take it out of the set first.`,
+  set_name_taken: ({ name }) => `Another set is called ${text(name)}.`,
+  set_part_twice: () => 'A statement of the set is named twice.',
+  set_empty: ({ name }) => `There is no statement in ${text(name)} yet.`,
   plan_unfit: ({ fault }) => `The layout cannot be run with these columns. ${fault ? planFaultText(fault as PlanFault) : ''}`.trim(),
   amount_beyond_workbook: ({ line }) => `No workbook was made: an amount of ${text(line)} has more than the fifteen digits that a workbook computes with.`,
   layout_key_twice: ({ line }) => `Two lines have the key ${text(line)}.`,

@@ -1,4 +1,4 @@
-import { isAtLeast } from '@ivory-ladder/core';
+import { isAtLeast, monthNames } from '@ivory-ladder/core';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
@@ -6,7 +6,6 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useListCompaniesQuery } from '../api/companyApi.ts';
-import { monthNames } from '../components/dates.ts';
 import styles from './CompanyHead.module.css';
 import { useCompany } from './useCompany.ts';
 

@@ -1,4 +1,4 @@
-import { addDays, dayParts, yearName } from '@ivory-ladder/core';
+import { addDays, dayParts, longDay, monthName, yearName } from '@ivory-ladder/core';
 import CalendarIcon from '@mui/icons-material/CalendarMonthOutlined';
 import ChevronLeft from '@mui/icons-material/ChevronLeft';
 import ChevronRight from '@mui/icons-material/ChevronRight';
@@ -6,7 +6,6 @@ import Lock from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
-import { longDay, monthName } from '../components/dates.ts';
 import { type ShownYear, yearBeside, yearHolding } from './fiscalYears.ts';
 import styles from './PeriodRibbon.module.css';
 import { useCompany } from './useCompany.ts';

@@ -1,4 +1,4 @@
-import type { Outcome } from '@ivory-ladder/core';
+import type { CaptionLanguage, LineComment, Outcome, Span } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { ListedEntries } from '../listEntries.ts';
 import type { Statement } from '../runStatement.ts';
@@ -71,10 +71,23 @@ export interface GuidedSheet {
   readonly rows: readonly Readonly<Record<string, string>>[];
 }
 
+/** Statements that are printed together. */
+export interface PrintedSet {
+  readonly name: string;
+  readonly company: string;
+  readonly span: Span;
+  readonly language: CaptionLanguage;
+  readonly statements: readonly { readonly statement: Statement; readonly comments: readonly LineComment[] }[];
+  /** A figure of them does not tie, which the print says. */
+  readonly isUnfinished: boolean;
+}
+
 /** What a statement or the history is written to for those who take it along. */
 export interface FileWriter {
   toCsv(statement: Statement): WrittenFile;
   toWorkbook(statement: Statement): Promise<WrittenFile>;
+  /** As PDF. */
+  printSet(set: PrintedSet): Promise<WrittenFile>;
   guidedToCsv(sheet: GuidedSheet): WrittenFile;
   guidedToWorkbook(sheet: GuidedSheet): Promise<WrittenFile>;
   trialBalanceToCsv(paper: TrialBalancePaper): WrittenFile;

@@ -1,13 +1,15 @@
+import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { AttachmentStore } from './attachmentStore.ts';
 import type { BudgetStore } from './budgetStore.ts';
 import type { ChartStore } from './chartStore.ts';
 import type { CodeListStore } from './codeListStore.ts';
-import type { ColumnPlanStore } from './columnPlanStore.ts';
+import type { CommentStore } from './commentStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, TableReader } from './files.ts';
 import type { JournalStore } from './journalStore.ts';
 import type { LayoutStore } from './layoutStore.ts';
 import type { LedgerStore } from './ledgerStore.ts';
+import type { NamedDefinitionStore } from './namedDefinitionStore.ts';
 import type { NoteStore } from './noteStore.ts';
 import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
@@ -31,13 +33,25 @@ export {
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
 export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
-export type { ColumnPlanRecord, ColumnPlanStore } from './columnPlanStore.ts';
+export type { CommentRecord, CommentStore } from './commentStore.ts';
 export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
-export type { DelimitedForm, FileStore, GuidedSheet, StoredFile, StreamedFile, TableChoices, TableFormat, TableReader, WrittenFile } from './files.ts';
+export type {
+  DelimitedForm,
+  FileStore,
+  GuidedSheet,
+  PrintedSet,
+  StoredFile,
+  StreamedFile,
+  TableChoices,
+  TableFormat,
+  TableReader,
+  WrittenFile,
+} from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
 export type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
+export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
@@ -62,7 +76,9 @@ export interface Ports {
   readonly placement: PlacementStore;
   readonly rehearsals: RehearsalStore;
   readonly layouts: LayoutStore;
-  readonly columnPlans: ColumnPlanStore;
+  readonly columnPlans: NamedDefinitionStore<PlanDefinition>;
+  readonly sets: NamedDefinitionStore<SetDefinition>;
+  readonly comments: CommentStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
   readonly secrets: Secrets;

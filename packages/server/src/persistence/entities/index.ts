@@ -28,6 +28,7 @@ import {
   ImportedFilePartEntity,
   SavedViewEntity,
 } from './recordEntities.ts';
+import { LineCommentEntity, StatementSetEntity } from './setEntities.ts';
 
 export const entities = [
   CompanyEntity,
@@ -51,6 +52,8 @@ export const entities = [
   LayoutEntity,
   LayoutVersionEntity,
   ColumnPlanEntity,
+  StatementSetEntity,
+  LineCommentEntity,
   EntryEntity,
   EntrySearchEntity,
   DocumentSeriesEntity,

@@ -60,7 +60,7 @@ export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
   },
 });
 
-interface ColumnPlanRow {
+interface NamedDefinitionRow {
   companyId: number;
   id: number;
   name: string;
@@ -70,19 +70,24 @@ interface ColumnPlanRow {
   version: number;
 }
 
-export const ColumnPlanEntity = new EntitySchema<ColumnPlanRow>({
-  name: 'column_plan',
-  columns: {
-    companyId,
-    id: generatedId,
-    name: { type: 'varchar', length: 200 },
-    definition: { type: 'mediumtext' },
-    changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
-    changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
-    version: { type: 'int', unsigned: true, default: 1 },
-  },
-  indices: [
-    { name: 'column_plan_by_id', columns: ['id'] },
-    { name: 'column_plan_by_name', columns: ['companyId', 'name'], unique: true },
-  ],
-});
+/** A table of things that people compose, name and keep whole. */
+export function namedDefinition(table: 'column_plan' | 'statement_set'): EntitySchema<NamedDefinitionRow> {
+  return new EntitySchema<NamedDefinitionRow>({
+    name: table,
+    columns: {
+      companyId,
+      id: generatedId,
+      name: { type: 'varchar', length: 200 },
+      definition: { type: 'mediumtext' },
+      changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
+      changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+      version: { type: 'int', unsigned: true, default: 1 },
+    },
+    indices: [
+      { name: `${table}_by_id`, columns: ['id'] },
+      { name: `${table}_by_name`, columns: ['companyId', 'name'], unique: true },
+    ],
+  });
+}
+
+export const ColumnPlanEntity = namedDefinition('column_plan');

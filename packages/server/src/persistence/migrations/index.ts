@@ -80,6 +80,8 @@ import { NeedCodesByElement1790000000079 } from './079-need-codes-by-element.ts'
 import { CreateLayout1790000000080 } from './080-create-layout.ts';
 import { CreateLayoutVersion1790000000081 } from './081-create-layout-version.ts';
 import { CreateColumnPlan1790000000082 } from './082-create-column-plan.ts';
+import { CreateStatementSet1790000000083 } from './083-create-statement-set.ts';
+import { CreateLineComment1790000000084 } from './084-create-line-comment.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -165,4 +167,6 @@ export const migrations = [
   CreateLayout1790000000080,
   CreateLayoutVersion1790000000081,
   CreateColumnPlan1790000000082,
+  CreateStatementSet1790000000083,
+  CreateLineComment1790000000084,
 ];

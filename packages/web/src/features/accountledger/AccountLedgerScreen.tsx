@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { readRangeText } from '@ivory-ladder/core';
+import { readRangeText, spanText } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -13,7 +13,6 @@ import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
-import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { FacetMenu } from '../facets/FacetMenu.tsx';

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type AttachmentOwner, useAddAttachmentMutation, useDeleteAttachmentMutation, useListAttachmentsQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import styles from './Attachments.module.css';
 
 type Attachment = AttachmentList['attachments'][number];

@@ -7,7 +7,7 @@ import { useChangeBudgetMutation, useDeleteBudgetMutation, useLockBudgetMutation
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import styles from './BudgetsScreen.module.css';
 
 type Asked = 'lock' | 'unlock' | 'rename' | 'delete';

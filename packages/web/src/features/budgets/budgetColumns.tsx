@@ -1,6 +1,5 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
-import { type Currency, dayParts, formatPercent, isIncomeOrExpense, percentChangeInTenths, toDecimalText } from '@ivory-ladder/core';
-import { monthName, spanText } from '../../components/dates.ts';
+import { type Currency, dayParts, formatPercent, isIncomeOrExpense, monthName, percentChangeInTenths, spanText, toDecimalText } from '@ivory-ladder/core';
 import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetGridRow, shownAmount } from './budgetModel.ts';

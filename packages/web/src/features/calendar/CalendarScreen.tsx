@@ -1,4 +1,5 @@
 import type { Company } from '@ivory-ladder/contract';
+import { longDay, shortDay } from '@ivory-ladder/core';
 import LockOutlined from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
@@ -7,8 +8,8 @@ import { useAddAdjustingPeriodMutation, useLockPeriodsMutation, useUnlockPeriodM
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
-import { longDay, momentText, shortDay } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { momentText } from '../../components/momentText.ts';
 import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
 import styles from './CalendarScreen.module.css';
 import { NextYearForm } from './NextYearForm.tsx';

@@ -1,5 +1,19 @@
 import type { YearInput } from '@ivory-ladder/contract';
-import { addDays, checkPeriodEnds, type FiscalYear, isDay, makeYearFrom, makeYearOf, toDay, weekPatterns, type YearForm, yearName } from '@ivory-ladder/core';
+import {
+  addDays,
+  checkPeriodEnds,
+  type FiscalYear,
+  isDay,
+  longDay,
+  makeYearFrom,
+  makeYearOf,
+  monthNames,
+  shortDay,
+  toDay,
+  weekPatterns,
+  type YearForm,
+  yearName,
+} from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -7,7 +21,6 @@ import { useMakeYearMutation } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { longDay, monthNames, shortDay } from '../../components/dates.ts';
 import styles from './CalendarScreen.module.css';
 
 type WeeksForm = Extract<YearForm, { kind: 'weeks' }>;

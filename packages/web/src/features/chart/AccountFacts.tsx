@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -8,7 +8,6 @@ import { useClimb } from '../../app/useClimb.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleWords } from '../../components/accountRoleWords.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { shortDay } from '../../components/dates.ts';
 import { Attachments } from '../attachments/Attachments.tsx';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';

@@ -4,7 +4,7 @@ import { type FormEvent, useState } from 'react';
 import { useAddNoteMutation, useListNotesQuery } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import styles from './AccountNotes.module.css';
 
 /** What people wrote about an account, each with its day and writer; a note is never changed, only followed by another. */

@@ -1,9 +1,8 @@
 import type { ChartAccountBody, AccountPeriods as PeriodsBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, isIncomeOrExpense } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isIncomeOrExpense, monthNames } from '@ivory-ladder/core';
 import { lazy, Suspense, useState } from 'react';
 import { useListAccountPeriodsQuery } from '../../api/chartApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { monthNames } from '../../components/dates.ts';
 import styles from './AccountPeriods.module.css';
 
 const BalanceChart = lazy(async () => ({ default: (await import('./BalanceChart.tsx')).BalanceChart }));

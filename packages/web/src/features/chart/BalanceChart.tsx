@@ -1,12 +1,11 @@
 import type { AccountPeriods } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatAmount, monthNames } from '@ivory-ladder/core';
 import { useColorScheme } from '@mui/material/styles';
 import { BarChart, LineChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { monthNames } from '../../components/dates.ts';
 import styles from './AccountPeriods.module.css';
 
 use([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);

@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
-import { accountLabel, accountLabels, type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, accountLabels, type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -10,7 +10,6 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { shortDay } from '../../components/dates.ts';
 import { EffectList } from '../chartfile/EffectList.tsx';
 import styles from './ChartScreen.module.css';
 

@@ -1,10 +1,9 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
-import { type Currency, oddityOf, toDecimalText, writeCategoryPath } from '@ivory-ladder/core';
+import { type Currency, oddityOf, shortDay, spanLines, toDecimalText, writeCategoryPath } from '@ivory-ladder/core';
 import { isAgainst } from '../../api/isAgainst.ts';
 import { standsIn } from '../../api/standsIn.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { shortDay, spanLines } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';

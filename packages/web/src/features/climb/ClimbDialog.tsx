@@ -1,5 +1,5 @@
 import type { AccountClimbBody } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, formatPercent } from '@ivory-ladder/core';
+import { type Currency, formatAmount, formatPercent, longDay, spanText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -12,7 +12,6 @@ import { spanSearch } from '../../app/spanSearch.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
-import { longDay, spanText } from '../../components/dates.ts';
 import styles from './ClimbDialog.module.css';
 
 type Climb = AccountClimbBody['climbs'][number];

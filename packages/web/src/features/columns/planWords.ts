@@ -1,6 +1,6 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
 import type { AmountsPlanColumn, PeriodChoice, PlanColumn } from '@ivory-ladder/core';
-import { longDay } from '../../components/dates.ts';
+import { longDay } from '@ivory-ladder/core';
 
 export const columnKinds: Readonly<Record<PlanColumn['kind'], string>> = {
   amounts: 'Amounts',

@@ -1,5 +1,5 @@
 import type { CompanyList } from '@ivory-ladder/contract';
-import { currencyCodes, findCurrency, type StarterKey, starterCharts } from '@ivory-ladder/core';
+import { currencyCodes, findCurrency, monthNames, type StarterKey, starterCharts } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -8,7 +8,6 @@ import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCreateCompanyMutation } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { monthNames } from '../../components/dates.ts';
 import styles from './NewCompanyForm.module.css';
 import type { Beginning } from './NewCompanyScreen.tsx';
 

@@ -1,7 +1,6 @@
-import { type CalculationOwnLine, type InText, type LayoutFinding, readFormula, renderFormula, writeKey } from '@ivory-ladder/core';
+import { type CalculationOwnLine, formatFigure, type InText, type LayoutFinding, readFormula, renderFormula, writeKey } from '@ivory-ladder/core';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
-import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';

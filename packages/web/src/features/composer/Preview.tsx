@@ -1,7 +1,7 @@
 import type { StatementBody } from '@ivory-ladder/contract';
+import { longDay, spanText } from '@ivory-ladder/core';
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
-import { longDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { StatementTable } from '../statements/StatementTable.tsx';
 import styles from './ComposerScreen.module.css';

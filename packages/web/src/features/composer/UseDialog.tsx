@@ -1,5 +1,6 @@
 import type { LayoutDetail, OwnLayoutBody } from '@ivory-ladder/contract';
 import type { OwnLayout } from '@ivory-ladder/core';
+import { formatFigure } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -12,7 +13,6 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { usePutLayoutInUseMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { formatFigure } from '../../components/formatFigure.ts';
 import { differencesOf } from './layoutDifferences.ts';
 import styles from './UseDialog.module.css';
 import type { Composer } from './useComposer.ts';

@@ -1,12 +1,12 @@
 import type { LayoutDetail } from '@ivory-ladder/contract';
 import type { OwnLayout } from '@ivory-ladder/core';
+import { longDay } from '@ivory-ladder/core';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { longDay } from '../../components/dates.ts';
 import type { Composer } from './useComposer.ts';
 
 interface VersionsMenuProps {

@@ -1,6 +1,5 @@
 import type { PlacementView } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
-import { shortDay } from '../../components/dates.ts';
+import { type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { onNaturalSide, type PlacementModel } from '../placement/placementModel.ts';
 import styles from './CoverageScreen.module.css';

@@ -1,6 +1,6 @@
 import { isOnSide, pathOf } from '@ivory-ladder/core';
 import { standsIn } from '../../api/standsIn.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import type { PlacementModel } from '../placement/placementModel.ts';
 import type { Concern, CoverageRow, Finding } from './coverageModel.ts';
 

@@ -1,3 +1,4 @@
+import { spanText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -12,7 +13,6 @@ import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
-import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';

@@ -1,6 +1,5 @@
 import type { EntryList } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
-import { shortDay } from '../../components/dates.ts';
+import { type Currency, formatAmount, shortDay, toDecimalText } from '@ivory-ladder/core';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import styles from './EntriesScreen.module.css';
 

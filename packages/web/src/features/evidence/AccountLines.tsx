@@ -1,10 +1,9 @@
-import { type Currency, formatAmount, isOnSide, type Layer } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isOnSide, type Layer, shortDay } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListAccountLinesQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
-import { shortDay } from '../../components/dates.ts';
 import styles from './AccountLines.module.css';
 
 interface AccountLinesProps {

@@ -1,5 +1,5 @@
 import type { EntryBody, EntryClimb } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, facetsText, findCurrency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, facetsText, findCurrency, formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
@@ -8,7 +8,6 @@ import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetEntryClimbQuery, useGetEntryQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { longDay, shortDay } from '../../components/dates.ts';
 import { writeCell } from '../statements/useStatementAddress.ts';
 import styles from './EntryView.module.css';
 

@@ -1,5 +1,5 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { accountLabel, addDays, type Currency, formatAmount, isOnSide } from '@ivory-ladder/core';
+import { accountLabel, addDays, type Currency, formatAmount, formatFigure, isOnSide, longDay, spanText } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -11,8 +11,6 @@ import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import type { SpanInAddress } from '../../app/useSpan.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
-import { longDay, spanText } from '../../components/dates.ts';
-import { formatFigure } from '../../components/formatFigure.ts';
 import type { CellAddress } from '../statements/useStatementAddress.ts';
 import { AccountLines } from './AccountLines.tsx';
 import { EntryView } from './EntryView.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useListHistoryQuery } from '../../api/companyApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import styles from './HistoryList.module.css';
 import { historyLines } from './historyText.ts';
 

@@ -1,9 +1,10 @@
+import { shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { useListHistoryQuery } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { momentText, shortDay } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import styles from './HistoryScreen.module.css';
 import { historyLines } from './historyText.ts';
 

@@ -21,6 +21,7 @@ const things = {
   pairing_rule: 'pairing rules',
   period: 'periods',
   column_plan: 'column plans',
+  statement_set: 'sets of statements',
   layout: 'composed layouts',
   layout_options: 'settings of generated layouts',
   year: 'fiscal years',

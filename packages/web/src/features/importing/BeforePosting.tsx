@@ -1,10 +1,9 @@
 import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
-import { formatAmount } from '@ivory-ladder/core';
+import { formatAmount, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
-import { shortDay } from '../../components/dates.ts';
 import styles from './BeforePosting.module.css';
 import { blockerText } from './blockerText.ts';
 import { problemText } from './problemText.ts';

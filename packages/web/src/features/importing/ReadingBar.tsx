@@ -1,8 +1,7 @@
 import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
-import { dayParts, toDay } from '@ivory-ladder/core';
+import { dayParts, longDay, toDay } from '@ivory-ladder/core';
 import Popover from '@mui/material/Popover';
 import { type ReactNode, useState } from 'react';
-import { longDay } from '../../components/dates.ts';
 import { figuresText } from './figuresText.ts';
 import { columnNames } from './problemText.ts';
 import styles from './ReadingBar.module.css';

@@ -1,5 +1,5 @@
 import type { FigureKindBody } from '@ivory-ladder/contract';
-import { shortDay } from '../../components/dates.ts';
+import { shortDay } from '@ivory-ladder/core';
 
 /** What the income and expense figures of a file are, in words. */
 export function figuresText(figures: FigureKindBody): string {

@@ -1,7 +1,6 @@
 import type { JournalImport } from '@ivory-ladder/contract';
-import { type Currency, formatAmount, isDay } from '@ivory-ladder/core';
+import { type Currency, formatAmount, isDay, shortDay } from '@ivory-ladder/core';
 import { facetsRefused } from '../../api/failureMessages.ts';
-import { shortDay } from '../../components/dates.ts';
 
 type Fault = NonNullable<JournalImport['summary']>['faults'][number];
 

@@ -1,4 +1,5 @@
 import type { LayoutInput, ListedLayout } from '@ivory-ladder/contract';
+import { longDay } from '@ivory-ladder/core';
 import Add from '@mui/icons-material/Add';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -10,7 +11,6 @@ import { useAddLayoutFileMutation, useAddLayoutMutation, useListLayoutsQuery } f
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
-import { longDay } from '../../components/dates.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import styles from './LayoutsScreen.module.css';
 

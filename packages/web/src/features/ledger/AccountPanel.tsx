@@ -1,5 +1,5 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
-import { accountLabel, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, formatAmount, shortDay, spanText } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -9,7 +9,6 @@ import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { shortDay, spanText } from '../../components/dates.ts';
 import { AccountLines } from '../evidence/AccountLines.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
 import own from './AccountPanel.module.css';

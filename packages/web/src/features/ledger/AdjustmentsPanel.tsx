@@ -1,11 +1,10 @@
 import type { AdjustmentList } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetAdjustmentsQuery } from '../../api/ledgerApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
-import { shortDay } from '../../components/dates.ts';
 import { EntryView } from '../evidence/EntryView.tsx';
 import own from './AdjustmentsPanel.module.css';
 import styles from './BroughtInPanel.module.css';

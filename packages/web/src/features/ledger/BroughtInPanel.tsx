@@ -1,8 +1,8 @@
 import type { BroughtInList } from '@ivory-ladder/contract';
+import { longDay, shortDay } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useListBroughtInQuery } from '../../api/ledgerApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { longDay, shortDay } from '../../components/dates.ts';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { figuresText } from '../importing/figuresText.ts';
 import styles from './BroughtInPanel.module.css';

@@ -1,3 +1,4 @@
+import { shortDay, spanText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -12,7 +13,6 @@ import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { counted } from '../../components/counted.ts';
-import { shortDay, spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { copiedText } from '../../components/treegrid/gridColumn.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';

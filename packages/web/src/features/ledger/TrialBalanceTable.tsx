@@ -1,10 +1,9 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount, toDecimalText } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, shortDay, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { useAccountMenu } from '../../app/useAccountMenu.ts';
 import { BalanceAmount } from '../../components/BalanceAmount.tsx';
 import { counted } from '../../components/counted.ts';
-import { shortDay } from '../../components/dates.ts';
 import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import styles from './TrialBalanceTable.module.css';

@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, linesToSet } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, linesToSet, longDay } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -9,7 +9,6 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetTrialBalanceQuery, usePostEntryMutation } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { longDay } from '../../components/dates.ts';
 import { amountIn } from '../entries/entryRows.ts';
 import styles from './AccountOpening.module.css';
 import { usualDay } from './usualDay.ts';

@@ -1,5 +1,5 @@
 import type { ChartAccountBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
-import { accountLabel, formatAmount, isIncomeOrExpense, linesToSet } from '@ivory-ladder/core';
+import { accountLabel, formatAmount, isIncomeOrExpense, linesToSet, longDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
@@ -10,7 +10,6 @@ import { usePostEntryMutation } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
-import { longDay } from '../../components/dates.ts';
 import { usePaste } from '../chartfile/usePaste.ts';
 import { amountIn, amountText, pastedRows } from '../entries/entryRows.ts';
 import styles from './OpeningScreen.module.css';

@@ -16,8 +16,8 @@ import {
 } from '../../api/peopleApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { momentText } from '../../components/momentText.ts';
 import styles from './PeopleScreen.module.css';
 import { roleWords } from './roleWords.ts';
 

@@ -1,5 +1,5 @@
 import { useDndMonitor } from '@dnd-kit/core';
-import { type CategoryNode, type Currency, checkPlaces, type Element, elements, formatAmount } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, checkPlaces, type Element, elements, formatAmount, longDay, spanLines } from '@ivory-ladder/core';
 import Add from '@mui/icons-material/Add';
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
@@ -7,7 +7,6 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { standsIn } from '../../api/standsIn.ts';
 import { useMay } from '../../app/useCompany.ts';
-import { longDay, spanLines } from '../../components/dates.ts';
 import { useRowMenu } from '../../components/useRowMenu.tsx';
 import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';

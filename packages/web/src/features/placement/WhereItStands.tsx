@@ -1,5 +1,4 @@
-import { type Currency, formatAmount, isOnSide, pathOf, type Side } from '@ivory-ladder/core';
-import { shortDay } from '../../components/dates.ts';
+import { type Currency, formatAmount, isOnSide, pathOf, type Side, shortDay } from '@ivory-ladder/core';
 import { usePlacement } from '../rehearsal/usePlacement.ts';
 import { landingOf } from './landing.ts';
 import { elementName, type PlacedAccount } from './placementModel.ts';

@@ -1,12 +1,11 @@
 import type { ProofBody } from '@ivory-ladder/contract';
-import { accountLabel, formatAmount } from '@ivory-ladder/core';
+import { accountLabel, formatAmount, longDay } from '@ivory-ladder/core';
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
-import { longDay } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import styles from './ProofsScreen.module.css';
 import { figureName, proofExplanations, proofNames, proofStateMark, reasonText } from './proofText.ts';

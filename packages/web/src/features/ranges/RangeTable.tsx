@@ -1,7 +1,6 @@
-import { type BandSpan, type Currency, type Element, formatAmount, type PlaceSide, readRangeText, walkCategories } from '@ivory-ladder/core';
+import { type BandSpan, type Currency, type Element, formatAmount, type PlaceSide, readRangeText, spanLines, walkCategories } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useCompany, useMay } from '../../app/useCompany.ts';
-import { spanLines } from '../../components/dates.ts';
 import type { PlacedAccount } from '../placement/placementModel.ts';
 import { rangeFault } from '../placement/rangeWords.ts';
 import { usePlacementActions } from '../placement/usePlacementActions.ts';

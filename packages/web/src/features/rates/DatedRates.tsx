@@ -1,8 +1,8 @@
 import type { ChartAccountBody, Company } from '@ivory-ladder/contract';
 import type { ExchangeRate } from '@ivory-ladder/core';
+import { shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
-import { shortDay } from '../../components/dates.ts';
 import { RateCell } from './RateCell.tsx';
 import styles from './RatesScreen.module.css';
 import type { RateKey } from './rateKey.ts';

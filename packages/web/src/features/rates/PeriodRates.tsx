@@ -1,7 +1,6 @@
 import type { Company } from '@ivory-ladder/contract';
-import { ageInDays, closingRateOn, type ExchangeRate } from '@ivory-ladder/core';
+import { ageInDays, closingRateOn, type ExchangeRate, shortDay } from '@ivory-ladder/core';
 import { counted } from '../../components/counted.ts';
-import { shortDay } from '../../components/dates.ts';
 import { RateCell } from './RateCell.tsx';
 import styles from './RatesScreen.module.css';
 import type { RateKey } from './rateKey.ts';

@@ -10,7 +10,7 @@ import { useAddress } from '../../app/useAddress.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import { PlacementTabs } from '../placement/PlacementTabs.tsx';
 import { draftSummary } from '../rehearsal/draftWords.ts';
 import { useDraftNames } from '../rehearsal/useDraftNames.ts';

@@ -7,7 +7,7 @@ import { useGetPlacementRecordQuery, useUndoPlacementMutation } from '../../api/
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
-import { momentText } from '../../components/dates.ts';
+import { momentText } from '../../components/momentText.ts';
 import { ChangedLines } from '../rehearsal/ChangedLines.tsx';
 import { type DraftNames, draftList } from '../rehearsal/draftWords.ts';
 import { useDraftNames } from '../rehearsal/useDraftNames.ts';

@@ -1,5 +1,5 @@
 import type { Company, SettingsChange } from '@ivory-ladder/contract';
-import { bringToScheme, currencyCodes, type NumberScheme } from '@ivory-ladder/core';
+import { bringToScheme, currencyCodes, monthNames, type NumberScheme } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -13,7 +13,6 @@ import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
-import { monthNames } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { LanguageFields } from './LanguageFields.tsx';
 import { SchemeEditor } from './SchemeEditor.tsx';

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { captionWords } from '@ivory-ladder/core';
+import { captionWords, datesText, spanText } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -8,11 +8,9 @@ import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { spanText } from '../../components/dates.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
-import { datesText } from './ColumnHeading.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
 import { ScaleMenu } from './ScaleMenu.tsx';
 import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';

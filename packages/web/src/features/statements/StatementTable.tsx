@@ -1,9 +1,8 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type Currency, captionWords, formatPercent } from '@ivory-ladder/core';
+import { type Currency, captionWords, differenceText, formatFigure, formatPercent } from '@ivory-ladder/core';
 import { type KeyboardEvent, memo, useMemo } from 'react';
-import { formatFigure } from '../../components/formatFigure.ts';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
-import { ColumnHeading, differenceText } from './ColumnHeading.tsx';
+import { ColumnHeading } from './ColumnHeading.tsx';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';
 
@@ -69,8 +68,8 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
           )}
           {statement.columns.map((column, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
-            <th key={at} scope="col" data-kind={column.kind} title={differenceText(column, statement)}>
-              <ColumnHeading column={column} language={statement.language} />
+            <th key={at} scope="col" data-kind={column.kind} title={differenceText(column, statement.columns, statement.language)}>
+              <ColumnHeading column={column} statement={statement} />
             </th>
           ))}
         </tr>

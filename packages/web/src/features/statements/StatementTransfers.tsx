@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { formatFigure } from '../../components/formatFigure.ts';
+import { formatFigure } from '@ivory-ladder/core';
 import styles from './StatementScreen.module.css';
 
 /** What the statement shows on one line instead of another, listed under it. */

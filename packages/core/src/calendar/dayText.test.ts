@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { counted } from './counted.ts';
-import { longDay, shortDay, spanText } from './dates.ts';
+import { longDay, shortDay, spanText } from './dayText.ts';
 
 describe('days and spans in words', () => {
   it.each([
@@ -21,11 +20,5 @@ describe('days and spans in words', () => {
 
   it('a day is written with its month in letters, so that no reader takes it for another', () => {
     expect([longDay('2026-03-04'), shortDay('2026-03-04')]).toEqual(['4 March 2026', '4 Mar 2026']);
-  });
-});
-
-describe('a count with its noun', () => {
-  it('is grouped by thousands and agrees in number', () => {
-    expect([counted(1, 'entry', 'entries'), counted(0, 'entry', 'entries'), counted(12_345, 'account')]).toEqual(['1 entry', '0 entries', '12,345 accounts']);
   });
 });

@@ -1,10 +1,11 @@
-import { type CaptionLanguage, captionWords, dayParts, isLastOfMonth } from '@ivory-ladder/core';
+import { type CaptionLanguage, captionWords } from '../layout/captionWords.ts';
+import { dayParts, isLastOfMonth } from './day.ts';
 
-const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+export const monthNames = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
 /** Short, as `Sep`; other languages than English as the browser writes them. */
 export function monthName(month: number, language: CaptionLanguage = 'en'): string {
-  if (language === 'en') return (months[month - 1] ?? '').slice(0, 3);
+  if (language === 'en') return (monthNames[month - 1] ?? '').slice(0, 3);
   return new Intl.DateTimeFormat(language, { month: 'short', timeZone: 'UTC' }).format(Date.UTC(2000, month - 1, 1));
 }
 
@@ -13,7 +14,7 @@ export function longDay(day: string, language: CaptionLanguage = 'en'): string {
   if (language !== 'en')
     return new Intl.DateTimeFormat(language, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
   const { year, month, dayOfMonth } = dayParts(day);
-  return `${dayOfMonth} ${months[month - 1]} ${year}`;
+  return `${dayOfMonth} ${monthNames[month - 1]} ${year}`;
 }
 
 /** `30 Sep 2026`. */
@@ -37,11 +38,3 @@ export function spanText(firstDay: string, lastDay: string, language: CaptionLan
   const [upper, lower] = spanLines(firstDay, lastDay, language);
   return `${upper} ${lower}`;
 }
-
-/** `30 Sep 2026, 14:05`, in the reader's own time. */
-export function momentText(happenedAt: string): string {
-  const moment = new Date(`${happenedAt.replace(' ', 'T')}Z`);
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(moment);
-}
-
-export const monthNames = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];

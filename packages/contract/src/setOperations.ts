@@ -1,0 +1,49 @@
+import type { Operation } from './operation.ts';
+import { lineComment, lineCommentInput, ranSet, setQuery, statementSet, statementSetChange, statementSetInput, statementSetList } from './statementSet.ts';
+
+/** Statements that are run together. */
+export const setOperations = {
+  listSets: { needs: 'reader', method: 'get', path: '/companies/{companyId}/sets', summary: 'Sets of statements by name', answer: statementSetList },
+  addSet: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/sets',
+    summary: 'Keep a set of statements',
+    body: statementSetInput,
+    answer: statementSet,
+    status: 201,
+  },
+  changeSet: {
+    needs: 'preparer',
+    method: 'put',
+    path: '/companies/{companyId}/sets/{setId}',
+    summary: 'Change a set of statements',
+    body: statementSetChange,
+    answer: statementSet,
+  },
+  deleteSet: { needs: 'preparer', method: 'delete', path: '/companies/{companyId}/sets/{setId}', summary: 'Delete a set with its comments', answer: 'none' },
+  runSet: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/sets/{setId}/statements',
+    summary: 'Every statement of a set at one state of the ledger, what they prove together, and the comments',
+    query: setQuery,
+    answer: ranSet,
+  },
+  printSet: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/sets/{setId}/print',
+    summary: 'The set as PDF, with contents and page numbers',
+    query: setQuery,
+    answer: 'file',
+  },
+  setComment: {
+    needs: 'preparer',
+    method: 'put',
+    path: '/companies/{companyId}/sets/{setId}/comments',
+    summary: 'Comment on a line, or take the comment away',
+    body: lineCommentInput,
+    answer: lineComment.nullable(),
+  },
+} as const satisfies Record<string, Operation>;

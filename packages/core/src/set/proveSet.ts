@@ -1,0 +1,63 @@
+import type { Day } from '../calendar/day.ts';
+import type { ProofAccount } from '../proofs/proof.ts';
+import { worst } from '../proofs/proveTrialBalance.ts';
+
+/** Why nothing can be claimed of a column: a budget has no balances, a part of the ledger need not balance. */
+export type Unprovable = 'budget' | 'facets';
+
+/** One figure that a tie compares, debit positive. `part`: key of the statement that it stands in; `null`: of the ledger. */
+export interface SetFigure {
+  readonly name: 'debit_side' | 'credit_side' | 'profit' | 'result' | 'change_by_lines' | 'cash_moved' | 'cash_in_balance_sheet';
+  readonly part: string | null;
+  readonly net: bigint;
+}
+
+/** One comparison of a proof, in one column. `unprovable`: then it claims nothing. */
+export interface SetTie {
+  readonly part: string;
+  readonly day: Day;
+  readonly figures: readonly SetFigure[];
+  readonly unprovable: Unprovable | null;
+}
+
+export type SetProofName = 'balances' | 'profit' | 'cash' | 'coverage';
+
+/** Accounts of a statement that do not stand in it exactly once. */
+export interface SetFaults {
+  readonly part: string;
+  readonly accounts: readonly ProofAccount[];
+}
+
+/** `not_provable`: of no column can anything be claimed. */
+export interface SetProof {
+  readonly name: SetProofName;
+  readonly state: 'holds' | 'fails' | 'to_look_at' | 'not_provable';
+  /** The amount by which it fails, debit positive; of coverage: the sum of absolute amounts at fault. */
+  readonly difference: bigint;
+  readonly ties: readonly SetTie[];
+  readonly faults: readonly SetFaults[];
+}
+
+/** Both sides of the figures add up to nothing. */
+export function proveBothSides(ties: readonly SetTie[]): SetProof {
+  return proofOf('balances', ties, ({ figures }) => [figures.reduce((sum, { net }) => sum + net, 0n)]);
+}
+
+/** Every figure is the same as the first: the result of the balance sheet, the change in cash by lines. */
+export function proveSame(name: 'profit' | 'cash', ties: readonly SetTie[]): SetProof {
+  return proofOf(name, ties, ({ figures: [first, ...others] }) => others.map(({ net }) => net - (first?.net ?? 0n)));
+}
+
+/** Every account in the scope of each statement stands in it exactly once. */
+export function proveSetCoverage(faults: readonly SetFaults[]): SetProof {
+  const found = faults.filter(({ accounts }) => accounts.length > 0);
+  const difference = found.flatMap(({ accounts }) => accounts).reduce((sum, { net }) => sum + (net < 0n ? -net : net), 0n);
+  return { name: 'coverage', state: found.length === 0 ? 'holds' : 'to_look_at', difference, ties: [], faults: found };
+}
+
+function proofOf(name: SetProofName, ties: readonly SetTie[], differencesOf: (tie: SetTie) => readonly bigint[]): SetProof {
+  const claimed = ties.filter(({ unprovable }) => unprovable === null);
+  const difference = worst(claimed.flatMap(differencesOf));
+  const state = claimed.length === 0 ? 'not_provable' : difference === 0n ? 'holds' : 'fails';
+  return { name, state, difference, ties, faults: [] };
+}

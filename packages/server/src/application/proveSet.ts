@@ -1,0 +1,159 @@
+import {
+  type AmountColumn,
+  type CompiledLayout,
+  cashIn,
+  cashMoved,
+  changeByLines,
+  countsInGroup,
+  isMemoLine,
+  type Layer,
+  layers,
+  layoutCoverage,
+  type Outcome,
+  proveBothSides,
+  proveSame,
+  proveSetCoverage,
+  type RunColumn,
+  runIndexOf,
+  type SetFaults,
+  type SetProof,
+  type SetTie,
+  succeed,
+  type Unprovable,
+  yearOf,
+} from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
+import { leftOutOfLayout } from './coveredAccounts.ts';
+import type { Failure } from './failure.ts';
+import type { Ports } from './ports/index.ts';
+import { layoutsOf } from './prepareStatement.ts';
+import { amountsOver } from './readingVectors.ts';
+import { runColumns } from './runColumns.ts';
+import type { RanPart } from './runSet.ts';
+import type { Statement } from './runStatement.ts';
+
+interface ProvedPart {
+  readonly key: string;
+  readonly statement: Statement;
+}
+
+/**
+ * What the statements of a set prove together, made of what their lines hold: both sides of each balance sheet; the result of each
+ * balance sheet and each income statement over its fiscal year to date; the change of each cash flow, of cash, and of cash in the
+ * balance sheet of the set (the generated one where it has none); and that every account stands in each statement once.
+ */
+export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise<Outcome<readonly SetProof[], Failure>> {
+  const run = parts.flatMap(({ part, statement }): ProvedPart[] => (statement.ok ? [{ key: part.key, statement: statement.value }] : []));
+  const ofKind = (kind: CompiledLayout['layout']['kind']) => run.filter(({ statement }) => statement.compiled.layout.kind === kind);
+  const [sheets, incomes, cashFlows] = [ofKind('balance_sheet'), ofKind('income_statement'), ofKind('cash_flow')];
+  const proofs: SetProof[] = [];
+  if (sheets.length > 0) proofs.push(proveBothSides(sheets.flatMap((sheet) => amountColumns(sheet, (column, ran) => bothSides(sheet, column, ran)))));
+  if (sheets.length > 0 && incomes.length > 0) {
+    const ties = await profitTies(ports, sheets, incomes);
+    if (!ties.ok) return ties;
+    proofs.push(proveSame('profit', ties.value));
+  }
+  const cash = await cashTies(ports, sheets[0], cashFlows);
+  if (cash.length > 0) proofs.push(proveSame('cash', cash));
+  proofs.push(proveSetCoverage(run.map(faultsOf)));
+  return succeed(proofs);
+}
+
+function amountColumns<Made>({ statement }: ProvedPart, make: (column: AmountColumn, ran: RunColumn) => Made): Made[] {
+  const { columns, runs } = statement;
+  return columns.flatMap((column, at) => (column.kind === 'amount' ? [make(column, runs[runIndexOf(columns, at)] as RunColumn)] : []));
+}
+
+function unprovableOf({ budgetId, facets }: AmountColumn): Unprovable | null {
+  return budgetId !== undefined ? 'budget' : facets !== undefined ? 'facets' : null;
+}
+
+/** Lines that count and stand in no other, with their net amounts. */
+function topLines({ lines, parentAt }: CompiledLayout, { amounts }: RunColumn): { readonly isDebit: boolean; readonly net: bigint }[] {
+  return lines.flatMap((line, index) =>
+    parentAt[index] === -1 && countsInGroup(line) && !isMemoLine(line) ? [{ isDebit: line.side === 'debit', net: amounts[index] as bigint }] : [],
+  );
+}
+
+function bothSides({ key, statement }: ProvedPart, column: AmountColumn, ran: RunColumn): SetTie {
+  const lines = topLines(statement.compiled, ran);
+  const sideOf = (ofDebit: boolean): bigint => lines.reduce((sum, { isDebit, net }) => (isDebit === ofDebit ? sum + net : sum), 0n);
+  const figures = [
+    { name: 'debit_side' as const, part: key, net: sideOf(true) },
+    { name: 'credit_side' as const, part: key, net: sideOf(false) },
+  ];
+  return { part: key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) };
+}
+
+/** Each closing column of each balance sheet beside each income statement, run over its fiscal year to date. */
+async function profitTies(ports: Ports, sheets: readonly ProvedPart[], incomes: readonly ProvedPart[]): Promise<Outcome<readonly SetTie[], Failure>> {
+  const ties: SetTie[] = [];
+  for (const sheet of sheets) {
+    const { books } = sheet.statement;
+    const closing = amountColumns(sheet, (column, ran) => ({ column, ran })).filter(({ column }) => column.measure === 'closing');
+    for (const income of incomes) {
+      const columns = closing.map(
+        ({ column }): AmountColumn => ({
+          ...column,
+          measure: 'movement',
+          span: { firstDay: yearOf(books.calendar, column.span.lastDay)?.firstDay ?? column.span.firstDay, lastDay: column.span.lastDay },
+        }),
+      );
+      const { compiled } = income.statement;
+      const ran = await runColumns(ports, income.statement.books, compiled, columns, {});
+      if (!ran.ok) return ran;
+      for (const [at, { column, ran: balances }] of closing.entries()) {
+        const profit = topLines(compiled, ran.value.runs[at] as RunColumn).reduce((sum, { net }) => sum + net, 0n);
+        const figures = [
+          { name: 'result' as const, part: sheet.key, net: resultIn(sheet.statement.compiled, balances) },
+          { name: 'profit' as const, part: income.key, net: profit },
+        ];
+        ties.push({ part: sheet.key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) });
+      }
+    }
+  }
+  return succeed(ties);
+}
+
+function resultIn({ lines }: CompiledLayout, { amounts }: RunColumn): bigint {
+  return lines.reduce((sum, line, index) => (line.kind === 'result' && countsInGroup(line) ? sum + (amounts[index] as bigint) : sum), 0n);
+}
+
+async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: readonly ProvedPart[]): Promise<SetTie[]> {
+  const ties: SetTie[] = [];
+  for (const cashFlow of cashFlows) {
+    const { books, compiled } = cashFlow.statement;
+    const balanceSheet = sheet?.statement.compiled ?? layoutsOf(books).balance_sheet;
+    for (const { column, ran } of amountColumns(cashFlow, (column, ran) => ({ column, ran }))) {
+      if (column.measure !== 'movement') continue;
+      const chosen: readonly Layer[] = column.withoutAdjustments ? ['ledger'] : layers;
+      const { opening, movement, closing } = await amountsOver(ports, books, column.span, false, chosen);
+      const figures = [
+        { name: 'change_by_lines' as const, part: cashFlow.key, net: changeByLines(compiled, ran) },
+        { name: 'cash_moved' as const, part: null, net: cashMoved(compiled, opening, movement) },
+        {
+          name: 'cash_in_balance_sheet' as const,
+          part: sheet?.key ?? null,
+          net: cashIn(balanceSheet, compiled, closing) - cashIn(balanceSheet, compiled, opening),
+        },
+      ];
+      ties.push({ part: cashFlow.key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) });
+    }
+  }
+  return ties;
+}
+
+function faultsOf({ key, statement: { books, compiled, scope, layoutId, columns, runs } }: ProvedPart): SetFaults {
+  const at = columns.findIndex((column) => column.kind === 'amount' && unprovableOf(column) === null);
+  const net = runs[runIndexOf(columns, at)]?.net;
+  if (!net || scope.length === 0) return { part: key, accounts: [] };
+  const leftOut = leftOutOfLayout(books, layoutId);
+  const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
+    account: index,
+    element: account.element,
+    isParent,
+    isLeftOut: leftOut.has(account.id),
+  }));
+  const { faults } = layoutCoverage(compiled, scope, accounts, net, books.lists);
+  return { part: key, accounts: faults.filter((fault) => fault.net !== 0n).map(({ account, state, net }) => ({ account, reason: state, net })) };
+}

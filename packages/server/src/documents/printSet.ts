@@ -1,0 +1,109 @@
+import { captionWords, longDay, type MarkedComment, markComments, printWords } from '@ivory-ladder/core';
+import pdfmake from 'pdfmake';
+import type { Content, ContextPageSize, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { PrintedSet, WrittenFile } from '../application/ports/index.ts';
+import { fileName } from './fileName.ts';
+import { headingOf } from './statementCaptions.ts';
+import { ink, isWidePage, second, statementTable, transferTable } from './statementTable.ts';
+import { printFonts, typeset } from './typeset.ts';
+
+const rule = '#C9BC9F';
+
+pdfmake.setFonts(printFonts);
+// Nothing is fetched for a page, and no other file than the fonts is read.
+pdfmake.setUrlAccessPolicy(() => false);
+const fontFiles = new Set(Object.values(printFonts).flatMap(({ normal, bold }) => [normal, bold]));
+pdfmake.setLocalAccessPolicy((path) => fontFiles.has(path));
+
+/** A cover with contents, then each statement on a page of its own with its comments under it. A4; wide ones lie on their side. */
+export async function printSet(set: PrintedSet): Promise<WrittenFile> {
+  const { name, company, span, language, statements, isUnfinished } = set;
+  const words = printWords[language];
+  const content: Content[] = [
+    { text: typeset(company, 'sans'), fontSize: 12, color: second, margin: [0, 120, 0, 6] },
+    { text: typeset(name, 'serif'), fontSize: 26, bold: true, margin: [0, 0, 0, 8] },
+    { text: typeset(longDay(span.lastDay, language), 'sans'), fontSize: 12, margin: [0, 0, 0, 28] },
+    ...(isUnfinished ? [{ text: typeset(words.unfinished, 'sans'), fontSize: 10, bold: true, color: '#A1343C', margin: [0, 0, 0, 20] } as Content] : []),
+    {
+      toc: {
+        title: { text: typeset(words.contents, 'serif'), fontSize: 14, bold: true, margin: [0, 0, 0, 8] },
+        textStyle: { fontSize: 11 },
+        numberStyle: { fontSize: 11 },
+        textMargin: [0, 3, 0, 3],
+      },
+    },
+    ...statements.flatMap(statementPages),
+  ];
+  const footer = (page: number, pages: number, { width }: ContextPageSize): Content =>
+    page === 1
+      ? ''
+      : {
+          margin: [48, 10, 48, 0],
+          stack: [
+            { canvas: [{ type: 'line', x1: 0, y1: 0, x2: width - 96, y2: 0, lineWidth: 0.5, lineColor: rule }] },
+            {
+              margin: [0, 5, 0, 0],
+              fontSize: 8,
+              color: second,
+              columns: [{ text: typeset(`${company} · ${name}`, 'sans') }, { text: typeset(words.page(page, pages), 'sans'), alignment: 'right', width: 120 }],
+            },
+          ],
+        };
+  const definition: TDocumentDefinitions = {
+    pageSize: 'A4',
+    pageMargins: [48, 44, 48, 46],
+    info: { title: `${company}: ${name}`, author: company },
+    language,
+    defaultStyle: { font: 'sans', fontSize: 9, color: ink, fontFeatures: ['tnum'] },
+    content,
+    footer,
+  };
+  return {
+    name: fileName(company, `${name} ${span.lastDay}.pdf`),
+    type: 'application/pdf',
+    content: await pdfmake.createPdf(definition).getBuffer(),
+  };
+}
+
+function statementPages({ statement, comments }: PrintedSet['statements'][number]): Content[] {
+  const { compiled, columns, scale, transfers } = statement;
+  const { language } = compiled.layout;
+  const { company, title, dates } = headingOf(statement);
+  const { marked } = markComments(statement.rows, comments);
+  const isWide = isWidePage(columns);
+  const head: Content[] = [
+    {
+      text: typeset(title, 'serif'),
+      fontSize: 20,
+      bold: true,
+      tocItem: true,
+      pageBreak: 'before',
+      pageOrientation: isWide ? 'landscape' : 'portrait',
+      margin: [0, 0, 0, 3],
+    } as Content,
+    { text: typeset(company, 'sans'), fontSize: 10, bold: true },
+    { text: typeset(dates, 'sans'), fontSize: 10, color: second, margin: [0, 1, 0, 12] },
+  ];
+  const foot: Content[] = [];
+  if (transfers.length > 0) foot.push(transferTable(statement));
+  if (scale.unit !== 'exact')
+    foot.push({
+      text: typeset(captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'], 'sans'),
+      fontSize: 8,
+      color: second,
+      margin: [0, 12, 0, 0],
+    });
+  if (marked.length > 0)
+    foot.push({ text: typeset(printWords[language].comments, 'serif'), fontSize: 12, bold: true, margin: [0, 14, 0, 0] }, ...marked.map(commentText));
+  return [...head, ...statementTable(statement, new Map(marked.map(({ lineKey, mark }) => [lineKey, mark]))), ...foot];
+}
+
+function commentText({ mark, caption, text }: MarkedComment<{ text: string }>): Content {
+  return {
+    margin: [0, 5, 0, 0],
+    columns: [
+      { width: 16, text: typeset(mark, 'sans'), bold: true },
+      { width: '*', text: [{ text: typeset(`${caption}: `, 'sans'), bold: true }, ...typeset(text, 'sans')] },
+    ],
+  };
+}

@@ -1,0 +1,185 @@
+import {
+  captionWords,
+  formatFigure,
+  formatPercent,
+  type HeadedColumn,
+  headingLines,
+  printWords,
+  type StatementColumn,
+  type StatementRow,
+} from '@ivory-ladder/core';
+import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { Statement } from '../application/runStatement.ts';
+import { type Face, typeset } from './typeset.ts';
+
+export const ink = '#20262B';
+export const second = '#5B6066';
+const [portrait, landscape] = [499, 746];
+const noteWidth = 30;
+
+/** More columns than a page has room for beside captions that can be read. */
+export function isWidePage(columns: readonly StatementColumn[]): boolean {
+  return columns.length > 4;
+}
+
+/** The statement as it is printed, headings again on each page. `marks`: letters of comments by key of the line. A line with a break before it begins a page. */
+export function statementTable(statement: Statement, marks: ReadonlyMap<string, string>): Content[] {
+  const { rows, columns, compiled } = statement;
+  const hasNotes = rows.some(({ note }) => note !== undefined && note !== '');
+  const width = columnWidth(columns, hasNotes);
+  const fontSize = columns.length > 9 ? 7 : columns.length > 6 ? 8 : 9;
+  const headed = columns.map(headedColumn);
+  const { language } = compiled.layout;
+  const lead = hasNotes ? 2 : 1;
+  const headings: TableCell[][] = [];
+  if (columns.some(({ group }) => group !== undefined)) headings.push(groupCells(columns, lead));
+  headings.push([
+    plain(''),
+    ...(hasNotes ? [{ ...plain(captionWords[language].note), color: second, alignment: 'center' as const }] : []),
+    ...headed.map((column) => ({ stack: headingLines(column, headed, language).map((line) => plain(line)), alignment: 'right' as const, color: second })),
+  ]);
+  const pages: StatementRow[][] = [[]];
+  for (const row of rows) {
+    if (row.look?.breakBefore && pages.at(-1)?.length) pages.push([]);
+    pages.at(-1)?.push(row);
+  }
+  return pages.map((page, at) => ({
+    fontSize,
+    ...(at > 0 ? { pageBreak: 'before' as const } : {}),
+    table: {
+      headerRows: headings.length,
+      keepWithHeaderRows: 1,
+      dontBreakRows: true,
+      widths: ['*', ...(hasNotes ? [noteWidth] : []), ...columns.map(() => width)],
+      body: [...headings, ...page.map((row) => rowCells(row, statement, hasNotes, width, marks.get(markedAt(row) ?? '')))],
+    },
+    layout: {
+      defaultBorder: false,
+      hLineWidth: () => 0.6,
+      vLineWidth: () => 0,
+      hLineColor: () => ink,
+      paddingLeft: (column: number) => (column === 0 ? 0 : 4),
+      paddingRight: (column: number) => (column === 0 ? 6 : 2),
+      paddingTop: () => 1.2,
+      paddingBottom: () => 1.2,
+    },
+  }));
+}
+
+/** What a statement shows on one line instead of another, with a caption that is never left behind on a page. */
+export function transferTable({ transfers, columns, books, exponent, compiled }: Statement): Content {
+  const amounts = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
+  const currency = { ...books.company.currency, exponent };
+  const caption: TableCell = { ...plain(printWords[compiled.layout.language].transfers), bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
+  return {
+    fontSize: 8,
+    margin: [0, 12, 0, 0],
+    table: {
+      headerRows: 1,
+      keepWithHeaderRows: transfers.length,
+      dontBreakRows: true,
+      widths: ['*', ...amounts.map(() => 80)],
+      body: [
+        [caption, ...amounts.map(() => plain(''))],
+        ...transfers.map(({ text, from, on, values }): TableCell[] => [
+          plain(`${text === from ? '' : `${text}: `}${from} – ${on}`),
+          ...amounts.map((at): TableCell => ({ text: formatFigure(values[at] ?? null, 'amount', currency), alignment: 'right' })),
+        ]),
+      ],
+    },
+    layout: 'noBorders',
+  };
+}
+
+function columnWidth(columns: readonly StatementColumn[], hasNotes: boolean): number {
+  const captions = isWidePage(columns) ? 190 : 200;
+  const room = (isWidePage(columns) ? landscape : portrait) - captions - (hasNotes ? noteWidth : 0);
+  return Math.min(78, Math.floor(room / Math.max(1, columns.length)) - 6);
+}
+
+function headedColumn(column: StatementColumn): HeadedColumn {
+  if (column.kind !== 'amount') return column;
+  const { kind, measure, span, budget = null, heading } = column;
+  return { kind, measure, ...span, budget, ...(heading === undefined ? {} : { heading }) };
+}
+
+function plain(text: string): { text: ReturnType<typeof typeset> } {
+  return { text: typeset(text, 'sans') };
+}
+
+/** Columns beside each other under one word. */
+function groupCells(columns: readonly StatementColumn[], lead: number): TableCell[] {
+  const cells: TableCell[] = Array.from({ length: lead }, () => plain(''));
+  for (let at = 0; at < columns.length; ) {
+    const { group } = columns[at] as StatementColumn;
+    let last = at;
+    while (group !== undefined && columns[last + 1]?.group === group) last++;
+    const colSpan = last - at + 1;
+    cells.push({ ...plain(group ?? ''), colSpan, alignment: 'center', color: second, border: [false, false, false, group !== undefined] });
+    for (; at < last; at++) cells.push(plain(''));
+    at++;
+  }
+  return cells;
+}
+
+/** Comments stand at the row that bears the line's figures. */
+function markedAt({ accountId, role, lineKey }: StatementRow): string | null {
+  return accountId === null && role !== 'heading' ? lineKey : null;
+}
+
+interface RowLook {
+  readonly face: Face;
+  readonly bold: boolean;
+  readonly isRuled: boolean;
+  readonly isFinal: boolean;
+}
+
+function lookOf({ role, look }: StatementRow): RowLook {
+  const weight = look?.weight ?? 'usual';
+  const isTotal = role === 'total' || role === 'final';
+  if (weight === 'plain') return { face: 'sans', bold: false, isRuled: isTotal, isFinal: role === 'final' };
+  return {
+    face: isTotal || role === 'heading' ? 'serif' : 'sans',
+    bold: weight === 'strong' || isTotal || role === 'heading',
+    isRuled: isTotal || weight === 'ruled' || weight === 'final',
+    isFinal: role === 'final' || weight === 'final',
+  };
+}
+
+function rowCells(row: StatementRow, { columns, books, exponent }: Statement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
+  const { role, caption, depth, values, unit, look, note = '' } = row;
+  const currency = { ...books.company.currency, exponent };
+  const { face, bold, isRuled, isFinal } = lookOf(row);
+  const hasFigures = role !== 'heading' && role !== 'text' && role !== 'space';
+  const indent = (depth + (look?.indent ?? 0)) * 10;
+  const top = look?.spaceBefore || (role === 'heading' && depth === 0) || role === 'final' ? 4 : role === 'heading' ? 3 : 0;
+  return [
+    {
+      text: [...typeset(caption, face), ...(mark === undefined ? [] : [{ text: ` ${mark}`, sup: true, font: 'sans', bold: true }])],
+      bold,
+      margin: [indent, top, 0, 0],
+      ...(role === 'account' ? { color: second } : {}),
+      ...(role === 'space' ? { lineHeight: 1.4 } : {}),
+    },
+    ...(hasNotes ? [{ ...plain(note), alignment: 'center' as const, margin: [0, top, 0, 0] as [number, number, number, number] }] : []),
+    ...columns.map((column, at): TableCell => {
+      const value = values[at] ?? null;
+      const isShare = column.kind === 'percent' || column.kind === 'share';
+      const text = !hasFigures || column.kind === 'text' ? '' : isShare ? formatPercent(value) : formatFigure(value, unit, currency);
+      const isUnderRule = hasFigures && column.kind !== 'text' && !isShare;
+      const figure = { text, bold, alignment: 'right' as const, noWrap: true };
+      return {
+        ...(isFinal && isUnderRule ? { stack: [figure, doubleRule(width)] } : figure),
+        margin: [0, top, 0, 0],
+        border: [false, isUnderRule && isRuled, false, false],
+        ...(role === 'account' || isShare ? { color: second } : {}),
+      };
+    }),
+  ];
+}
+
+/** Within the cell, so that it never goes to the next page alone. */
+function doubleRule(width: number): Content {
+  const line = (y: number) => ({ type: 'line' as const, x1: -4, y1: y, x2: width + 2, y2: y, lineWidth: 0.6, lineColor: ink });
+  return { canvas: [line(1), line(2.8)] };
+}

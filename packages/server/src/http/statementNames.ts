@@ -1,0 +1,19 @@
+import { statementKind } from '@ivory-ladder/contract';
+import type { GeneratedKind } from '@ivory-ladder/core';
+import type { StatementName } from '../application/prepareStatement.ts';
+
+const generatedNames: ReadonlyMap<string, GeneratedKind> = new Map([
+  ['balance-sheet', 'balance_sheet'],
+  ['income-statement', 'income_statement'],
+  ['cash-flow', 'cash_flow'],
+]);
+
+/** What a path or a body calls a statement: `balance-sheet`, `layout-7`. */
+export function nameOf(kind: string): StatementName {
+  const known = statementKind.parse(kind);
+  return generatedNames.get(known) ?? Number(known.slice('layout-'.length));
+}
+
+export function kindOf(name: StatementName): string {
+  return typeof name === 'number' ? `layout-${name}` : name.replace('_', '-');
+}
