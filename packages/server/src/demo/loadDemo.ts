@@ -25,6 +25,7 @@ import { ferryOpening } from './ferryFigures.ts';
 import { composeFerry } from './ferryLayouts.ts';
 import { makeFerryLedger } from './ferryLedger.ts';
 import { planFerry, planFreight } from './ferryPlans.ts';
+import { makeFerrySet } from './ferrySet.ts';
 import { nordskerryFreight } from './freight.ts';
 import { must } from './must.ts';
 
@@ -56,6 +57,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   });
   await planFerry(ports, must(await openBooks(ports, id)));
   await composeFerry(ports, must(await openBooks(ports, id)));
+  await makeFerrySet(ports, must(await openBooks(ports, id)));
   const partner = { kind: 'facet' as const, name: 'Partner', codes: [{ code: 'FERRY', caption: 'Eiderholm Ferry Company', parent: null, element: null, side: null }] };
   await loadCompany(ports, boatyard(dealings), say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));

@@ -54,6 +54,7 @@ export const ivoryApi = createApi({
     'PlacementRecords',
     'Rehearsals',
     'ColumnPlans',
+    'Sets',
     'Layouts',
     ...ledgerTags,
   ],

@@ -57,6 +57,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Report codes and facets', 'placement/codes'],
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
+      ['Sets of statements', 'statements/sets'],
       ...(isAtLeast(company.role, 'reviewer') ? [['History: what was changed', 'history'] as [string, string]] : []),
       ...(isAtLeast(company.role, 'administrator')
         ? ([

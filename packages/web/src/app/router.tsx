@@ -65,6 +65,7 @@ export const router = createBrowserRouter([
           return redirect(`${pathname}/income-statement${search}`);
         },
       },
+      { path: 'statements/sets/:setId?', lazy: async () => ({ Component: (await import('../features/sets/SetsScreen.tsx')).SetsScreen }) },
       { path: 'statements/:kind', element: <StatementScreen /> },
       { path: 'proofs', lazy: async () => ({ Component: (await import('../features/proofs/ProofsScreen.tsx')).ProofsScreen }) },
     ],

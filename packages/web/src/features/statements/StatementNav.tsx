@@ -37,7 +37,8 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
         label={isOwn ? (title ?? 'Layout') : 'Layouts'}
         choices={[
           ...running.map(({ id, name }, at) => ({ value: `statements/layout-${id}`, label: name, divided: at === running.length - 1 })),
-          { value: 'layouts', label: running.length === 0 ? 'Compose one…' : 'All layouts…' },
+          { value: 'layouts', label: running.length === 0 ? 'Compose one…' : 'All layouts…', divided: true },
+          { value: 'statements/sets', label: 'Sets of statements…' },
         ]}
         chosen={isOwn ? [`statements/${kind}`] : []}
         onChoose={(value) => void navigate({ pathname: `${base}/${value}`, search: withoutCell(search) })}

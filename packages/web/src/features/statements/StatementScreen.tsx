@@ -1,5 +1,4 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { captionWords, datesText, spanText } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -13,10 +12,11 @@ import { languageNames } from '../../components/languageNames.ts';
 import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
 import { ColumnMenu } from './ColumnMenu.tsx';
 import { ScaleMenu } from './ScaleMenu.tsx';
+import { StatementFoot } from './StatementFoot.tsx';
 import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';
 import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
-import { StatementTransfers } from './StatementTransfers.tsx';
+import { statementDates } from './statementDates.ts';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
 
 const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
@@ -82,7 +82,7 @@ export function StatementScreen() {
               )}
             </div>
             <p className={styles.printed}>{company.name}</p>
-            <p className={styles.dates}>{statement ? datesOf(statement, span) : ' '}</p>
+            <p className={styles.dates}>{statement ? statementDates(statement, span) : ' '}</p>
           </div>
           <ChoiceMenu
             label="Export"
@@ -106,12 +106,7 @@ export function StatementScreen() {
         <FacetNote />
         {error !== undefined && <EmptyState title="The statement cannot be shown">{describeFailure(error)}</EmptyState>}
         {statement && <StatementTable statement={statement} cell={cell} onToggle={toggle} onOpenCell={(address) => change({ cell: writeCell(address) })} />}
-        {statement && statement.scale !== 'exact' && (
-          <p className={styles.rounded} lang={statement.language}>
-            {captionWords[statement.language][statement.rounding === 'footed' ? 'roundedFooted' : 'roundedEach']}
-          </p>
-        )}
-        {statement && statement.transfers.length > 0 && <StatementTransfers statement={statement} />}
+        {statement && <StatementFoot statement={statement} />}
         {statement?.rows.every((row) => row.role === 'heading' || row.role === 'final' || row.role === 'total') && (
           <EmptyState title="No line has an amount">
             <p>Nothing was posted in these dates, or no account of this statement is placed yet.</p>
@@ -165,13 +160,6 @@ function DetailMenu({
       onChoose={(value) => change(value === 'zero' ? { zero: zero === '1' ? null : '1' } : { detail: value, open: null, shut: null })}
     />
   );
-}
-
-function datesOf({ columns, language, currency, scale }: StatementBody, { from, to }: { readonly from: string; readonly to: string }): string {
-  const told = columns.flatMap((column) => (column.kind === 'amount' ? [datesText(column, language)] : []));
-  const unit = scale === 'thousands' || scale === 'millions' ? ` ${captionWords[language][scale]}` : '';
-  // Many have their dates above them.
-  return `${told.length > 2 ? spanText(from, to, language) : told.join(` ${captionWords[language].and} `)} · ${currency}${unit}`;
 }
 
 function isOwnKind(kind: StatementKind): kind is `layout-${number}` {

@@ -1,6 +1,7 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, formatFigure, formatPercent } from '@ivory-ladder/core';
-import { type KeyboardEvent, memo, useMemo } from 'react';
+import AddComment from '@mui/icons-material/AddCommentOutlined';
+import { Fragment, type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
 import styles from './StatementTable.module.css';
@@ -9,11 +10,22 @@ import type { CellAddress } from './useStatementAddress.ts';
 type Row = StatementBody['rows'][number];
 type Column = StatementBody['columns'][number];
 
+/** Comments on lines: the letter that each has, and where one is written. */
+export interface RowComments {
+  readonly markOf: (lineKey: string) => string | undefined;
+  /** `undefined` where nobody may write one. */
+  readonly onComment: ((lineKey: string) => void) | undefined;
+  /** Stands under the row of a line. */
+  readonly writtenAt: string | null;
+  readonly writing: ReactNode;
+}
+
 interface StatementTableProps {
   readonly statement: StatementBody;
   readonly cell: CellAddress | null;
   /** A line whose rows are told from the others. */
   readonly chosenLine?: string | null;
+  readonly comments?: RowComments;
   readonly onToggle: (key: string, isOpen: boolean) => void;
   readonly onOpenCell: (cell: CellAddress) => void;
 }
@@ -24,7 +36,7 @@ export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
 }
 
 /** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
-export function StatementTable({ statement, cell, chosenLine = null, onToggle, onOpenCell }: StatementTableProps) {
+export function StatementTable({ statement, cell, chosenLine = null, comments, onToggle, onOpenCell }: StatementTableProps) {
   const currency = useMemo((): Currency => ({ code: statement.currency, exponent: statement.exponent }), [statement.currency, statement.exponent]);
   const onKeyDown = (event: KeyboardEvent) => {
     const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>('th, td');
@@ -75,20 +87,31 @@ export function StatementTable({ statement, cell, chosenLine = null, onToggle, o
         </tr>
       </thead>
       <tbody onKeyDown={onKeyDown}>
-        {statement.rows.map((row) => (
-          <StatementRow
-            key={`${row.key}.${row.role}`}
-            row={row}
-            hasNotes={hasNotes}
-            columns={statement.columns}
-            currency={currency}
-            isChosen={row.lineKey === chosenLine}
-            tone={statement.kind === 'income_statement'}
-            chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
-            onToggle={onToggle}
-            onOpenCell={onOpenCell}
-          />
-        ))}
+        {statement.rows.map((row) => {
+          const isCommented = comments !== undefined && row.accountId === null && !['heading', 'text', 'space'].includes(row.role);
+          return (
+            <Fragment key={`${row.key}.${row.role}`}>
+              <StatementRow
+                row={row}
+                hasNotes={hasNotes}
+                columns={statement.columns}
+                currency={currency}
+                isChosen={row.lineKey === chosenLine}
+                tone={statement.kind === 'income_statement'}
+                chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
+                mark={isCommented ? comments.markOf(row.lineKey) : undefined}
+                onComment={isCommented ? comments.onComment : undefined}
+                onToggle={onToggle}
+                onOpenCell={onOpenCell}
+              />
+              {isCommented && comments.writtenAt === row.lineKey && (
+                <tr>
+                  <td colSpan={statement.columns.length + (hasNotes ? 2 : 1)}>{comments.writing}</td>
+                </tr>
+              )}
+            </Fragment>
+          );
+        })}
       </tbody>
     </table>
   );
@@ -113,11 +136,13 @@ interface RowProps {
   readonly tone: boolean;
   readonly chosen: number | null;
   readonly isChosen: boolean;
+  readonly mark: string | undefined;
+  readonly onComment: ((lineKey: string) => void) | undefined;
   readonly onToggle: StatementTableProps['onToggle'];
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, onToggle, onOpenCell }: RowProps) {
+const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, mark, onComment, onToggle, onOpenCell }: RowProps) {
   const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
     <tr
@@ -141,6 +166,20 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
           </button>
         ) : (
           caption
+        )}
+        {onComment ? (
+          <button
+            type="button"
+            className={styles.comment}
+            data-mark={mark !== undefined || undefined}
+            aria-label={mark === undefined ? `Comment on ${caption}` : `Comment ${mark} on ${caption}`}
+            title={mark === undefined ? 'Comment on the line' : 'Change the comment'}
+            onClick={() => onComment(row.lineKey)}
+          >
+            {mark ?? <AddComment fontSize="inherit" />}
+          </button>
+        ) : (
+          mark !== undefined && <sup className={styles.commentMark}>{mark}</sup>
         )}
       </th>
       {hasNotes && <td className={styles.note}>{note}</td>}

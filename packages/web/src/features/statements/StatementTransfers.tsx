@@ -1,14 +1,14 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { formatFigure } from '@ivory-ladder/core';
+import { formatFigure, printWords } from '@ivory-ladder/core';
 import styles from './StatementScreen.module.css';
 
 /** What the statement shows on one line instead of another, listed under it. */
 export function StatementTransfers({ statement }: { readonly statement: StatementBody }) {
-  const { columns, transfers, currency, exponent } = statement;
+  const { columns, transfers, currency, exponent, language } = statement;
   const amountColumns = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
   return (
     <table className={styles.transfers}>
-      <caption>Moved between lines, without changing what they come to together</caption>
+      <caption>{printWords[language].transfers}</caption>
       <tbody>
         {transfers.map(({ text, from, on, values }, place) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: transfers have no other identity than their place

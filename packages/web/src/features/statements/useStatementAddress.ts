@@ -78,7 +78,7 @@ export function writeCell({ line, column, account }: CellAddress): string {
   return [line, column, ...(account === null ? [] : [account])].join('~');
 }
 
-function readCell(text: string | null): CellAddress | null {
+export function readCell(text: string | null): CellAddress | null {
   const [line, column, account] = (text ?? '').split('~');
   if (!line) return null;
   return { line, column: /^\d{1,2}$/.test(column ?? '') ? Number(column) : 0, account: account === undefined ? null : Number(account) };
