@@ -24,8 +24,8 @@ const planColumn = z.discriminatedUnion('kind', [
     period,
     facets: z.record(listKey, z.array(z.string().max(50)).min(1).max(200)),
     withoutAdjustments: z.boolean(),
-    /** Once for each period, quarter or value of a facet. */
-    repeat: z.union([z.enum(['periods', 'quarters']), listKey]).nullable(),
+    /** Once for each period, quarter, category of equity or value of a facet. */
+    repeat: z.union([z.enum(['periods', 'quarters', 'equity']), listKey]).nullable(),
   }),
   z.strictObject({ kind: z.enum(['change', 'percent']), ...base, of: columnKey, against: columnKey }),
   z.strictObject({ kind: z.literal('share'), ...base, of: columnKey, line: z.string().max(100) }),

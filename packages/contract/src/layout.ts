@@ -43,7 +43,7 @@ const taking = {
   facets,
   measure: z.enum(['column', 'opening', 'closing', 'mean', 'movement']),
   /** Of movements: on the normal side of each account alone, or on the other. */
-  direction: z.exactOptional(z.enum(['increase', 'decrease'])),
+  direction: z.exactOptional(z.enum(['increase', 'decrease', 'transfer'])),
   byAccount: z.boolean(),
 };
 
@@ -131,7 +131,7 @@ const followsLine = followsBase.extend({
   inserted: z.array(z.strictObject({ within: anyLineKey.nullable(), after: anyLineKey.nullable(), line: ownLine })).max(1000),
 });
 
-const layoutKind = z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'free']);
+const layoutKind = z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity', 'free']);
 
 /** Columns that a statement is run with where nothing else is asked for. */
 export const usualColumns = z.union([
@@ -206,7 +206,7 @@ export type LayoutVersionDetail = z.infer<typeof layoutVersionDetail>;
 /** `from`: the generated layout that it begins as and goes on following, the layout that it is a copy of, or nothing. */
 export const layoutInput = z.strictObject({
   name,
-  from: z.union([z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'trial_balance', 'nothing']), id]),
+  from: z.union([z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity', 'trial_balance', 'nothing']), id]),
   classificationId: id.optional(),
 });
 export type LayoutInput = z.input<typeof layoutInput>;
@@ -263,7 +263,13 @@ export const layoutFigures = z.object({
         /** Of the closing balances: profit of completed years that no account was named for. */
         notAllotted: amount,
         /** Where they were asked for: what moved on the normal side of each account, and what exchange rates changed on cash. */
-        flows: z.object({ increases: z.array(amount), exchange: z.array(amount) }).nullable(),
+        flows: z
+          .object({
+            increases: z.array(amount),
+            exchange: z.array(amount),
+            transfers: z.object({ increases: z.array(amount), decreases: z.array(amount) }),
+          })
+          .nullable(),
       }),
       z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int() }),
     ]),

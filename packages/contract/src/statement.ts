@@ -15,7 +15,10 @@ export const flag = z
   .transform((text) => text === '1');
 
 /** A generated statement, or the composed layout with the id: `layout-7`. */
-export const statementKind = z.union([z.enum(['balance-sheet', 'income-statement', 'cash-flow']), z.string().regex(/^layout-[1-9]\d{0,9}$/)]);
+export const statementKind = z.union([
+  z.enum(['balance-sheet', 'income-statement', 'cash-flow', 'changes-in-equity']),
+  z.string().regex(/^layout-[1-9]\d{0,9}$/),
+]);
 
 const planName = z.enum(['comparison', 'periods', 'quarters', 'budget', 'composed']);
 export const scaleUnit = z.enum(['exact', 'units', 'thousands', 'millions']);
@@ -142,6 +145,7 @@ export const proof = z.object({
     'assets_equal_claims',
     'profit_in_equity',
     'cash_ties',
+    'equity_ties',
     'coverage',
     'codes_complete',
     'layouts_complete',
@@ -158,7 +162,7 @@ export const proof = z.object({
 export type ProofBody = z.infer<typeof proof>;
 
 export const statement = z.object({
-  kind: z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'free']),
+  kind: z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity', 'free']),
   /** The composed layout that it is of. */
   layoutId: id.nullable(),
   title: z.string(),

@@ -39,7 +39,19 @@ export type StatementSetChange = z.input<typeof statementSetChange>;
 export const setQuery = z.object({ from: day, to: day, ...comparisonQuery });
 
 const figure = z.object({
-  name: z.enum(['debit_side', 'credit_side', 'profit', 'result', 'change_by_lines', 'cash_moved', 'cash_in_balance_sheet']),
+  name: z.enum([
+    'equity_opening',
+    'equity_changes',
+    'equity_closing',
+    'equity_by_columns',
+    'debit_side',
+    'credit_side',
+    'profit',
+    'result',
+    'change_by_lines',
+    'cash_moved',
+    'cash_in_balance_sheet',
+  ]),
   /** Key of the statement that it stands in; `null`: of the ledger. */
   part: partKey.nullable(),
   net: proof.shape.difference,
@@ -47,7 +59,7 @@ const figure = z.object({
 
 /** A tie-out of what the statements of a set hold. */
 const setProof = z.object({
-  name: z.enum(['balances', 'profit', 'cash', 'coverage']),
+  name: z.enum(['balances', 'profit', 'cash', 'equity', 'coverage']),
   state: z.enum(['holds', 'fails', 'to_look_at', 'not_provable']),
   difference: proof.shape.difference,
   ties: z.array(z.object({ part: partKey, day, figures: z.array(figure), unprovable: z.enum(['budget', 'facets']).nullable() })),

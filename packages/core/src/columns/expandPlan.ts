@@ -5,6 +5,7 @@ import type { CodeList, ListKey } from '../chart/codeList.ts';
 import type { LayoutKind } from '../layout/line.ts';
 import type { AmountColumn, StatementColumn } from '../statement/statement.ts';
 import { comparisonSpan, movedByYears } from './comparisons.ts';
+import type { EquityCategory } from './equityColumns.ts';
 import { partsOfSpan } from './partsOfSpan.ts';
 import type { AmountsPlanColumn, PeriodChoice, PlanDefinition } from './planDefinition.ts';
 
@@ -17,6 +18,8 @@ export type PlanFault = { readonly column: string } & (
   | { readonly code: 'column_list_unknown' }
   /** Every column of a cash flow is a movement. */
   | { readonly code: 'column_needs_movement' }
+  /** Categories of equity are columns of changes in equity alone. */
+  | { readonly code: 'column_needs_equity' }
 );
 
 export interface PlanFacts {
@@ -27,6 +30,8 @@ export interface PlanFacts {
   /** Whether nothing but movements makes sense. */
   readonly isOfMovements: boolean;
   readonly lists: readonly CodeList[];
+  /** Of changes in equity: the categories that have columns, and what all of them are called. */
+  readonly equity?: { readonly categories: readonly EquityCategory[]; readonly total: string };
 }
 
 /**
@@ -106,6 +111,13 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
   if (repeat === 'periods' || repeat === 'quarters') {
     const parts = partsOfSpan(span, facts.calendar, repeat);
     return parts.length === 1 ? [one(span)] : [...parts.map((part) => one(part)), ...total];
+  }
+  if (repeat === 'equity') {
+    if (!facts.equity) {
+      faults.push({ code: 'column_needs_equity', column: key });
+      return [];
+    }
+    return [...facts.equity.categories.map(({ id, caption }) => one(span, { equity: id, heading: caption })), one(span, { heading: facts.equity.total })];
   }
   const list = facts.lists.find((known) => known.key === repeat);
   if (!list) {

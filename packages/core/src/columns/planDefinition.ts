@@ -36,8 +36,8 @@ export interface AmountsPlanColumn extends PlanColumnBase {
   readonly facets: FacetFilter;
   /** Without entries of the layer of adjustments. */
   readonly withoutAdjustments: boolean;
-  /** Once for each period or quarter of its span, or for each value of a facet; of movements with their total behind them. */
-  readonly repeat: 'periods' | 'quarters' | ListKey | null;
+  /** Once for each period or quarter of its span, for each value of a facet, or for each category of equity; of movements with their total behind them. */
+  readonly repeat: 'periods' | 'quarters' | 'equity' | ListKey | null;
 }
 
 export type PlanColumn =

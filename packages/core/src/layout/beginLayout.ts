@@ -2,6 +2,7 @@ import { elements, naturalSide } from '../chart/element.ts';
 import { type Step, steps, type Term } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
+import { beginChangesInEquity } from './beginChangesInEquity.ts';
 import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
 import type { GeneratedKind } from './line.ts';
 import { newLine } from './newLine.ts';
@@ -24,6 +25,8 @@ export function beginLayout(kind: GeneratedKind | 'trial_balance', facts: Beginn
       return beginIncomeStatement(facts);
     case 'cash_flow':
       return beginCashFlow(facts.options.cashFlow, facts.language);
+    case 'changes_in_equity':
+      return beginChangesInEquity(facts.language);
     case 'trial_balance':
       return beginTrialBalance(facts);
   }

@@ -85,6 +85,7 @@ function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits,
     closing: movement.map((amount, at) => amount + (beginning[at] as bigint)),
     notAllotted: 0n,
     flows: {
+      transfers: { increases: new BigInt64Array(movement.length), decreases: new BigInt64Array(movement.length) },
       increases: increasesOf(gross, BigInt64Array.from(reversing), (at) => accounts[at]?.normalSide === 'credit'),
       exchange: BigInt64Array.from(accounts, (_, at) => exchange[at] ?? 0n),
     },

@@ -107,7 +107,7 @@ function takePortions(
   const takes: Take[] = [];
   const readings = new Map<string, { readonly at: number; readonly reading: AccountReading }>();
   const readingAt = (reading: AccountReading): number => {
-    const key = `${reading.measure} ${reading.direction ?? ''} ${facetKey(reading.facets)}`;
+    const key = `${reading.measure} ${reading.direction ?? ''} ${reading.withoutTransfers ?? ''} ${facetKey(reading.facets)}`;
     const there = readings.get(key) ?? { at: readings.size, reading };
     readings.set(key, there);
     return there.at;

@@ -7,7 +7,17 @@ import { captionWords } from './captionWords.ts';
 import { cashPortions } from './cashPortions.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
 import { type ExpandedLayout, indexed, type LayoutFacts, type LayoutFinding, type LineOrigin } from './layoutFacts.ts';
-import { type AccountsLine, countsInGroup, type Layout, type Line, type ResultLine, type Selection, type Transfer } from './line.ts';
+import {
+  type AccountReading,
+  type AccountsLine,
+  countsInGroup,
+  type Direction,
+  type Layout,
+  type Line,
+  type ResultLine,
+  type Selection,
+  type Transfer,
+} from './line.ts';
 import type { AccountsOwnLine, CashOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, ResultOwnLine, SumOwnLine } from './ownLayout.ts';
 import { elementsIn, idsOf, selected } from './selected.ts';
 import { siblingsOf } from './siblings.ts';
@@ -85,7 +95,7 @@ class Expansion {
         return [{ ...base, kind: 'calculation', side: line.side ?? direction, reversed: line.reversed, formula, result: line.result }];
       }
       case 'result':
-        return this.own.kind === 'cash_flow' ? [this.profit(line, base)] : this.results(line, base);
+        return this.own.kind === 'cash_flow' || this.own.kind === 'changes_in_equity' ? [this.profit(line, base)] : this.results(line, base);
       case 'cash':
         return [this.cashLine(line, base)];
       case 'text':
@@ -130,10 +140,15 @@ class Expansion {
       selection,
       side: line.side ?? natural,
       reversed: line.reversed,
-      ...(isPlain ? {} : { reading: { measure, facets, ...(moving ? { direction: moving } : {}) } }),
+      ...(isPlain ? {} : { reading: { measure, facets, ...this.moving(moving) } }),
       ...(line.kind === 'memo' ? { isMemo: true } : {}),
       ...(line.byAccount ? { byAccount: true } : {}),
     };
+  }
+
+  private moving(direction: Direction | undefined): Pick<AccountReading, 'direction' | 'withoutTransfers'> {
+    if (direction === undefined) return {};
+    return { direction, ...(this.own.kind === 'changes_in_equity' && direction !== 'transfer' ? { withoutTransfers: true } : {}) };
   }
 
   private remainder(line: RemainderOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {

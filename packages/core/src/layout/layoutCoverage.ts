@@ -3,7 +3,7 @@ import type { Element } from '../chart/element.ts';
 import { valuesBelow } from '../facet/facetFilter.ts';
 import type { CoverageAccount } from '../placement/coverage.ts';
 import { type CompiledLayout, isMemoLine, type Take } from './compileLayout.ts';
-import { directions } from './line.ts';
+import { directionsOf } from './line.ts';
 
 /** An account that does not stand exactly once in a layout. */
 export interface LayoutFault {
@@ -85,7 +85,7 @@ export function layoutCoverage(
 }
 
 /** How often a side of an account is taken, over all facet values and directions that lines tell apart. */
-function counter({ readings }: CompiledLayout, facets: readonly CodeList[]) {
+function counter({ layout, readings }: CompiledLayout, facets: readonly CodeList[]) {
   const wanted = readings.map((reading): { readonly key: ListKey | 'direction'; readonly values: ReadonlySet<string> }[] => [
     ...(Object.entries(reading.facets) as [ListKey, readonly string[]][]).map(([key, values]) => {
       const list = facets.find((one) => one.key === key);
@@ -101,7 +101,7 @@ function counter({ readings }: CompiledLayout, facets: readonly CodeList[]) {
     if (parts.length === 0) return { least: whole, most: whole };
     const keys = [...new Set(parts.flatMap(({ reading }) => wanted[reading]?.map(({ key }) => key) ?? []))];
     const values = keys.map((key) =>
-      key === 'direction' ? [...directions] : ['', ...(facets.find((list) => list.key === key)?.codes.map(({ code }) => code) ?? [])],
+      key === 'direction' ? [...directionsOf(layout.kind)] : ['', ...(facets.find((list) => list.key === key)?.codes.map(({ code }) => code) ?? [])],
     );
     if (values.reduce((product, { length }) => product * length, 1) > mostCombinations) return { least: 0, most: 1 };
     let [least, most] = [Number.MAX_SAFE_INTEGER, 0];

@@ -8,7 +8,7 @@ import type { CaptionLanguage } from './captionWords.ts';
 /** Of the two layouts that every account stands in one of. */
 export type LayoutKind = 'balance_sheet' | 'income_statement';
 /** Of all layouts that are made from the placement. */
-export type GeneratedKind = LayoutKind | 'cash_flow';
+export type GeneratedKind = LayoutKind | 'cash_flow' | 'changes_in_equity';
 
 /** How a line is printed. `usual`: as its kind is. */
 export interface LineLook {
@@ -65,10 +65,17 @@ export interface AccountReading {
   readonly facets: FacetFilter;
   /** Of a movement: on the account's normal side alone, or on the other; a reversing line counts against what it reverses. */
   readonly direction?: Direction;
+  /** Of a direction: without what was transferred within equity, which is a direction of its own there. */
+  readonly withoutTransfers?: true;
 }
 
-export const directions = ['increase', 'decrease'] as const;
-export type Direction = (typeof directions)[number];
+/** `transfer`: of changes in equity, what entries moved between accounts of equity alone. */
+export type Direction = 'increase' | 'decrease' | 'transfer';
+
+/** Into which the movement of an account can be taken apart in a layout. */
+export function directionsOf(kind: Layout['kind']): readonly Direction[] {
+  return kind === 'changes_in_equity' ? ['increase', 'decrease', 'transfer'] : ['increase', 'decrease'];
+}
 
 /** Portions of accounts by dense number: bit 1 is the debit side, bit 2 the credit side. */
 export interface Selection {

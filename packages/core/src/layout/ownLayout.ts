@@ -224,6 +224,8 @@ export function scopeOf({ kind, scope }: Pick<OwnLayout, 'kind' | 'scope'>): rea
       return ['income', 'expense'];
     case 'cash_flow':
       return elements;
+    case 'changes_in_equity':
+      return ['equity'];
     case 'free':
       return scope;
   }

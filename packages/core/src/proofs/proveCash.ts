@@ -2,6 +2,7 @@ import type { Day } from '../calendar/day.ts';
 import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
 import { countsInGroup } from '../layout/line.ts';
 import { movedBySide, type RunColumn } from '../statement/runColumn.ts';
+import { heldIn } from './heldIn.ts';
 import type { Proof, ProofAccount, ProofFigure } from './proof.ts';
 import { worst } from './proveTrialBalance.ts';
 
@@ -43,15 +44,11 @@ export function cashMoved({ layout }: CompiledLayout, opening: BigInt64Array, mo
 
 /** What the balance sheet's lines hold of the portions that are cash. */
 export function cashIn(balanceSheet: CompiledLayout, { layout }: CompiledLayout, net: BigInt64Array): bigint {
-  const inPart = new Map<number, number>();
-  for (const { account, sides, line, isTransfer } of balanceSheet.takes)
-    if (!isTransfer && !isMemoLine(balanceSheet.lines[line])) inPart.set(account, (inPart.get(account) ?? 0) | sides);
+  const isHeld = heldIn(balanceSheet);
   let held = 0n;
   for (const [place, account] of (layout.cash?.accounts ?? []).entries()) {
     const amount = net[account] as bigint;
-    const [line, side] = amount < 0n ? [balanceSheet.lineOfCredit[account], 2] : [balanceSheet.lineOfDebit[account], 1];
-    const isHeld = (line !== undefined && line >= 0) || ((inPart.get(account) ?? 0) & side) !== 0;
-    if (isHeld && (amount >= 0n || layout.cash?.sides[place] === 3)) held += amount;
+    if (isHeld(account, amount) && (amount >= 0n || layout.cash?.sides[place] === 3)) held += amount;
   }
   return held;
 }

@@ -1,5 +1,6 @@
 import type { Day } from '../calendar/day.ts';
 import type { ProofAccount } from '../proofs/proof.ts';
+import { type EquityChange, equityMissed } from '../proofs/proveEquity.ts';
 import { worst } from '../proofs/proveTrialBalance.ts';
 
 /** Why nothing can be claimed of a column: a budget has no balances, a part of the ledger need not balance. */
@@ -7,7 +8,18 @@ export type Unprovable = 'budget' | 'facets';
 
 /** One figure that a tie compares, debit positive. `part`: key of the statement that it stands in; `null`: of the ledger. */
 export interface SetFigure {
-  readonly name: 'debit_side' | 'credit_side' | 'profit' | 'result' | 'change_by_lines' | 'cash_moved' | 'cash_in_balance_sheet';
+  readonly name:
+    | 'equity_opening'
+    | 'equity_changes'
+    | 'equity_closing'
+    | 'equity_by_columns'
+    | 'debit_side'
+    | 'credit_side'
+    | 'profit'
+    | 'result'
+    | 'change_by_lines'
+    | 'cash_moved'
+    | 'cash_in_balance_sheet';
   readonly part: string | null;
   readonly net: bigint;
 }
@@ -20,7 +32,7 @@ export interface SetTie {
   readonly unprovable: Unprovable | null;
 }
 
-export type SetProofName = 'balances' | 'profit' | 'cash' | 'coverage';
+export type SetProofName = 'balances' | 'profit' | 'cash' | 'equity' | 'coverage';
 
 /** Accounts of a statement that do not stand in it exactly once. */
 export interface SetFaults {
@@ -46,6 +58,20 @@ export function proveBothSides(ties: readonly SetTie[]): SetProof {
 /** Every figure is the same as the first: the result of the balance sheet, the change in cash by lines. */
 export function proveSame(name: 'profit' | 'cash', ties: readonly SetTie[]): SetProof {
   return proofOf(name, ties, ({ figures: [first, ...others] }) => others.map(({ net }) => net - (first?.net ?? 0n)));
+}
+
+/** Opening and changes are the closing, as the balance sheet has them, and columns add up to all equity. */
+export function proveEquityChanges(changes: readonly (EquityChange & Pick<SetTie, 'part' | 'unprovable'> & { readonly sheet: string | null })[]): SetProof {
+  const ties = changes.map(({ part, day, unprovable, sheet, opening, changes: changed, closing, byColumns }): SetTie => {
+    const figures: SetFigure[] = [
+      { name: 'equity_opening', part: sheet, net: opening },
+      { name: 'equity_changes', part, net: changed },
+      { name: 'equity_closing', part: sheet, net: closing },
+    ];
+    return { part, day, unprovable, figures: byColumns === null ? figures : [...figures, { name: 'equity_by_columns', part, net: byColumns }] };
+  });
+  const missed = new Map(ties.map((tie, at) => [tie, equityMissed(changes[at] as EquityChange)]));
+  return proofOf('equity', ties, (tie) => missed.get(tie) ?? []);
 }
 
 /** Every account in the scope of each statement stands in it exactly once. */

@@ -18,6 +18,8 @@ export interface AccountFlows {
   readonly increases: BigInt64Array;
   /** What exchange rates alone changed on accounts of cash. */
   readonly exchange: BigInt64Array;
+  /** What entries on accounts of equity alone moved between these, on the normal side of each and on the other. */
+  readonly transfers: { readonly increases: BigInt64Array; readonly decreases: BigInt64Array };
 }
 
 /**
@@ -32,14 +34,18 @@ export function increasesOf(gross: GrossVector, reversing: BigInt64Array, isCred
 
 /** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is rounded account by account, so that accounts add up to their line. */
 export function amountOfReading(
-  { measure, direction }: Pick<AccountReading, 'measure' | 'direction'>,
+  { measure, direction, withoutTransfers }: Pick<AccountReading, 'measure' | 'direction' | 'withoutTransfers'>,
   own: 'opening' | 'closing' | 'movement',
   { opening, movement, closing, flows }: AccountAmounts,
 ): BigInt64Array {
   if (direction !== undefined || measure === 'exchange') {
     if (!flows) throw new Error('flows are read by a layout that did not ask for them');
     if (measure === 'exchange') return flows.exchange;
-    return direction === 'increase' ? flows.increases : movement.map((amount, account) => amount - (flows.increases[account] as bigint));
+    const { increases, transfers } = flows;
+    if (direction === 'transfer') return transfers.increases.map((amount, account) => amount + (transfers.decreases[account] as bigint));
+    const moved = direction === 'increase' ? increases : movement.map((amount, account) => amount - (increases[account] as bigint));
+    const apart = direction === 'increase' ? transfers.increases : transfers.decreases;
+    return withoutTransfers ? moved.map((amount, account) => amount - (apart[account] as bigint)) : moved;
   }
   switch (measure) {
     case 'column':

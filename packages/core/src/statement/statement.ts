@@ -21,6 +21,8 @@ export interface AmountColumn extends ColumnHead {
   /** Lines with these facet values alone. */
   readonly facets?: FacetFilter;
   readonly withoutAdjustments?: true;
+  /** Of changes in equity: accounts alone that the column of a category bears; its id. */
+  readonly equity?: number;
 }
 
 /** `of` less `against`, both made on what is shown; indices of amount columns among all columns. */

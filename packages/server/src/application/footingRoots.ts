@@ -31,7 +31,7 @@ interface FootedSheet {
 const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 
 /**
- * What the balance sheet, footed, gives other statements to foot to: the result of the fiscal year to date is the profit of an
+ * What the balance sheet, footed, gives other statements to foot to: its equity is the end of the changes in equity; the result of the fiscal year to date is the profit of an
  * income statement over it, and what it shows of cash are both ends of a cash flow, whose change is their difference.
  */
 export async function footingRoots(ports: Ports, prepared: PreparedStatement, factor: bigint): Promise<FootingRoots> {
@@ -52,6 +52,14 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
       return at < 0 ? null : firstOf(shown[at], exact[at]);
     });
     return new Map([['profit', result]]);
+  }
+  if (compiled.layout.kind === 'changes_in_equity' && layoutId === null) {
+    const closing = await ofColumns(async ({ lastDay }) => {
+      const { shown, exact } = await sheetAt(lastDay);
+      const at = shown.findIndex(({ key, role }) => key === 'equity' && role === 'total');
+      return at < 0 ? null : firstOf(shown[at], exact[at]);
+    });
+    return new Map([['closing', closing]]);
   }
   const { cash } = compiled.layout;
   if (!cash) return new Map();
@@ -93,7 +101,12 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
 /** A balance sheet says nothing of a part of the ledger, nor of a budget. */
 function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
   return (
-    column.kind === 'amount' && column.measure === 'movement' && column.budgetId === undefined && column.facets === undefined && !column.withoutAdjustments
+    column.kind === 'amount' &&
+    column.measure === 'movement' &&
+    column.budgetId === undefined &&
+    column.facets === undefined &&
+    column.equity === undefined &&
+    !column.withoutAdjustments
   );
 }
 

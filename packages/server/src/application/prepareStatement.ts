@@ -2,6 +2,7 @@ import {
   type BalanceVector,
   balanceAt,
   beginCashFlow,
+  beginChangesInEquity,
   buildCategoryTree,
   type CaptionLanguage,
   type ColumnPlan,
@@ -15,6 +16,9 @@ import {
   compileLayout,
   type Day,
   type Element,
+  type EquityFacts,
+  equityCategories,
+  equityColumns,
   expandPlan,
   type FacetFilter,
   fail,
@@ -37,6 +41,7 @@ import {
   type StatementColumn,
   scopeOf,
   succeed,
+  totalEquity,
   type UsualColumns,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
@@ -118,6 +123,7 @@ export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage
     balance_sheet: compileLayout(generateBalanceSheet(facts), books.cube.accountIds, books.portions),
     income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
     cash_flow: compileOwn(books, beginCashFlow(books.options.cashFlow, language), language),
+    changes_in_equity: compileOwn(books, beginChangesInEquity(language), language),
   };
   known.set(language, compiled);
   return compiled;
@@ -232,14 +238,33 @@ async function plannedColumns(
   span: Span,
 ): Promise<Outcome<readonly StatementColumn[], Failure>> {
   if (plan === 'budget') return measure === 'closing' ? fail({ code: 'budget_without_balances' }) : succeed(columnsAgainst(budget ?? 0, span));
+  const { kind, language } = compiled.layout;
+  const equity = kind === 'changes_in_equity' ? equityCategories(equityFactsIn(books, language), language) : undefined;
+  if (equity && plan === 'comparison') {
+    const comparative = comparisonSpan(comparison, 'income_statement', span, books.calendar);
+    return succeed(equityColumns(comparative ? [span, comparative] : [span], equity, language));
+  }
   if (plan !== 'composed') return columnsOf(books, measure, comparison, plan, span);
   const composed = definition ? succeed(definition) : await findPlan(ports, books.company.id, planId ?? 0);
   if (!composed.ok) return composed;
-  const facts = { span, calendar: books.calendar, measure, isOfMovements: compiled.layout.kind === 'cash_flow', lists: books.lists };
+  const facts = {
+    span,
+    calendar: books.calendar,
+    measure,
+    isOfMovements: kind === 'cash_flow' || equity !== undefined,
+    lists: books.lists,
+    ...(equity ? { equity: { categories: equity, total: totalEquity(language) } } : {}),
+  };
   const { columns, faults } = expandPlan(composed.value, facts);
   const [fault] = faults;
   if (fault) return fail({ code: 'plan_unfit', fault });
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
+}
+
+/** The tree in the language that captions of columns are in. */
+function equityFactsIn({ company, categories, categoryTree, portions, retainedEarningsId }: Books, language: CaptionLanguage): EquityFacts {
+  const isMain = language === (company.languages[0] ?? 'en');
+  return { tree: isMain ? categoryTree : buildCategoryTree(captionsIn(categories, language)), portions, retainedEarningsId };
 }
 
 /** The columns of a plan over a span, as many as a page can hold. */

@@ -5,12 +5,14 @@ import {
   cashMoved,
   changeByLines,
   countsInGroup,
+  equityChanged,
   isMemoLine,
   type Layer,
   layers,
   layoutCoverage,
   type Outcome,
   proveBothSides,
+  proveEquityChanges,
   proveSame,
   proveSetCoverage,
   type RunColumn,
@@ -18,12 +20,14 @@ import {
   type SetFaults,
   type SetProof,
   type SetTie,
+  type Span,
   succeed,
   type Unprovable,
   yearOf,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { leftOutOfLayout } from './coveredAccounts.ts';
+import { equityAtEnds } from './equityAtEnds.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { layoutsOf } from './prepareStatement.ts';
@@ -55,6 +59,8 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   }
   const cash = await cashTies(ports, sheets[0], cashFlows);
   if (cash.length > 0) proofs.push(proveSame('cash', cash));
+  const equity = await equityChanges(ports, sheets[0], ofKind('changes_in_equity'));
+  if (equity.length > 0) proofs.push(proveEquityChanges(equity));
   proofs.push(proveSetCoverage(run.map(faultsOf)));
   return succeed(proofs);
 }
@@ -141,6 +147,31 @@ async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: 
     }
   }
   return ties;
+}
+
+async function equityChanges(
+  ports: Ports,
+  sheet: ProvedPart | undefined,
+  statements: readonly ProvedPart[],
+): Promise<Parameters<typeof proveEquityChanges>[0]> {
+  const changes: Parameters<typeof proveEquityChanges>[0][number][] = [];
+  for (const { key, statement } of statements) {
+    const { books, compiled } = statement;
+    const balanceSheet = sheet?.statement.compiled ?? layoutsOf(books).balance_sheet;
+    const columns = amountColumns({ key, statement }, (column, ran) => ({ column, changed: equityChanged(compiled, ran) }));
+    for (const { column, changed } of columns) {
+      if (column.measure !== 'movement' || column.equity !== undefined) continue;
+      const apart = columns.filter(({ column: { equity, span } }) => equity !== undefined && isSameSpan(span, column.span));
+      const byColumns = apart.length === 0 ? null : apart.reduce((sum, one) => sum + one.changed, 0n);
+      const ends = await equityAtEnds(ports, books, balanceSheet, column.span, column.withoutAdjustments ? ['ledger'] : layers);
+      changes.push({ part: key, sheet: sheet?.key ?? null, day: column.span.lastDay, unprovable: unprovableOf(column), ...ends, changes: changed, byColumns });
+    }
+  }
+  return changes;
+}
+
+function isSameSpan(one: Span, other: Span): boolean {
+  return one.firstDay === other.firstDay && one.lastDay === other.lastDay;
 }
 
 function faultsOf({ key, statement: { books, compiled, scope, layoutId, columns, runs } }: ProvedPart): SetFaults {

@@ -34,6 +34,7 @@ import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
 import { proveCashFlows } from './proveCashFlows.ts';
+import { proveEquityChanges } from './proveEquityChanges.ts';
 
 export interface Proofs {
   readonly books: Books;
@@ -77,8 +78,11 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
     await coveredLayouts(ports, books, { closing: current.net, movement: movementOver(books.cube, layers, span, partial) }),
   );
   const movementBefore = comparisonSpan(comparison.value, 'income_statement', span, books.calendar);
-  const cash = await proveCashFlows(ports, books, movementBefore ? [span, movementBefore] : [span]);
+  const moving = movementBefore ? [span, movementBefore] : [span];
+  const cash = await proveCashFlows(ports, books, moving);
+  const equity = await proveEquityChanges(ports, books, moving);
   if (!cash.ok) return cash;
+  if (!equity.ok) return equity;
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
@@ -87,6 +91,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
       ...(cash.value ? [cash.value] : []),
+      ...(equity.value ? [equity.value] : []),
       proveCoverage(current.day, coverage),
       ...(codes ? [codes] : []),
       ...(composed ? [composed] : []),

@@ -45,10 +45,17 @@ export async function amountsOver(
 }
 
 async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: Span, gross: GrossVector): Promise<AccountFlows> {
-  const [reversing, exchange] = await Promise.all([ledger.reversingLines(books, span), ledger.exchangeOnCash(books, span)]);
+  const [reversing, exchange, within] = await Promise.all([
+    ledger.reversingLines(books, span),
+    ledger.exchangeOnCash(books, span),
+    ledger.withinEquity(books, span),
+  ]);
   const byId = accountsById(books);
   const isCreditNormal = books.cube.accountIds.map((id) => byId.get(id)?.normalSide === 'credit');
-  return { increases: increasesOf(gross, reversing, (account) => isCreditNormal[account] === true), exchange };
+  const increasing = (sums: GrossVector, reversed: BigInt64Array): BigInt64Array => increasesOf(sums, reversed, (account) => isCreditNormal[account] === true);
+  const transferred = increasing(within, within.reversing);
+  const decreases = transferred.map((amount, at) => (within.debit[at] as bigint) - (within.credit[at] as bigint) - amount);
+  return { increases: increasing(gross, reversing), exchange, transfers: { increases: transferred, decreases } };
 }
 
 /** The books that each reading is of, by the filter of the reading. */

@@ -2,13 +2,16 @@ import {
   type AmountColumn,
   type BalanceVector,
   balanceAt,
+  type ColumnInput,
   type CompiledLayout,
+  equityColumnOf,
   type FacetFilter,
   facetKey,
   fail,
   isSplitBySide,
   type Layer,
   layers,
+  maskColumn,
   movementOver,
   type Outcome,
   type PartialLines,
@@ -93,7 +96,7 @@ async function runPosted(ports: Ports, compiled: CompiledLayout, column: AmountC
 export function runOver(
   books: Books,
   compiled: CompiledLayout,
-  { measure, span }: Pick<AmountColumn, 'measure' | 'span'>,
+  { measure, span, equity }: Pick<AmountColumn, 'measure' | 'span' | 'equity'>,
   partial: PartialLines,
   readings: readonly BigInt64Array[],
   chosen: readonly Layer[] = layers,
@@ -107,7 +110,7 @@ export function runOver(
         ? atBeginning()
         : balanceAt(cube, traits, chosen, span.lastDay, partial);
   const isSplit = measure === 'movement' && isSplitBySide(compiled, traits.resets);
-  return runColumn(compiled, {
+  const input: ColumnInput = {
     net: balances.net,
     result: resultOf(balances.net, traits.resets),
     notAllotted: balances.notAllotted,
@@ -115,7 +118,18 @@ export function runOver(
     readings,
     exponent: company.currency.exponent,
     span,
-  });
+  };
+  return runColumn(compiled, equity === undefined ? input : bornBy(books, equity, input));
+}
+
+const equityColumnsOf = new WeakMap<Books['portions'], Int32Array>();
+
+/** What the column of a category of equity bears. */
+function bornBy({ categoryTree: tree, portions, retainedEarningsId, cube, traits }: Books, category: number, input: ColumnInput): ColumnInput {
+  const columnOf = equityColumnsOf.get(portions) ?? equityColumnOf({ tree, portions, retainedEarningsId }, cube.accountIds, traits.resets);
+  equityColumnsOf.set(portions, columnOf);
+  const ofResult = traits.resets.findIndex((resets, account) => resets === 1 && columnOf[account] === category) >= 0;
+  return maskColumn(input, (account) => columnOf[account] === category, ofResult);
 }
 
 /** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */

@@ -84,7 +84,13 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
         movement: texts(movement),
         closing: texts(closing),
         notAllotted: text(notAllotted),
-        flows: flows ? { increases: texts(flows.increases), exchange: texts(flows.exchange) } : null,
+        flows: flows
+          ? {
+              increases: texts(flows.increases),
+              exchange: texts(flows.exchange),
+              transfers: { increases: texts(flows.transfers.increases), decreases: texts(flows.transfers.decreases) },
+            }
+          : null,
       };
     }),
     revision: books.cube.revision,

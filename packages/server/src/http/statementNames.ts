@@ -6,6 +6,7 @@ const generatedNames: ReadonlyMap<string, GeneratedKind> = new Map([
   ['balance-sheet', 'balance_sheet'],
   ['income-statement', 'income_statement'],
   ['cash-flow', 'cash_flow'],
+  ['changes-in-equity', 'changes_in_equity'],
 ]);
 
 /** What a path or a body calls a statement: `balance-sheet`, `layout-7`. */
@@ -15,5 +16,5 @@ export function nameOf(kind: string): StatementName {
 }
 
 export function kindOf(name: StatementName): string {
-  return typeof name === 'number' ? `layout-${name}` : name.replace('_', '-');
+  return typeof name === 'number' ? `layout-${name}` : name.replaceAll('_', '-');
 }

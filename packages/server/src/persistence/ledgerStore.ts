@@ -32,7 +32,7 @@ import { finishEntry, numberRun } from './numberEntries.ts';
 import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
-import { readExchangeOnCash, readReversingLines } from './readFlows.ts';
+import { readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -66,6 +66,10 @@ export class LedgerRepository implements LedgerStore {
 
   reversingLines(books: Books, span: Span): Promise<BigInt64Array> {
     return readReversingLines(this.database, books, span);
+  }
+
+  withinEquity(books: Books, span: Span): ReturnType<typeof readWithinEquity> {
+    return readWithinEquity(this.database, books, span);
   }
 
   exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array> {

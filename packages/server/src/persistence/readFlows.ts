@@ -21,6 +21,38 @@ export async function readReversingLines(database: DataSource, books: Books, { f
   return amounts;
 }
 
+/** What entries on accounts of equity alone have on both sides of each, and of reversing ones on both together; dense by the cube. */
+export async function readWithinEquity(
+  database: DataSource,
+  books: Books,
+  { firstDay, lastDay }: Span,
+): Promise<{ debit: BigInt64Array; credit: BigInt64Array; reversing: BigInt64Array }> {
+  const length = books.cube.accountIds.length;
+  const sums = { debit: new BigInt64Array(length), credit: new BigInt64Array(length), reversing: new BigInt64Array(length) };
+  const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
+  if (equity.length < 2) return sums;
+  const wanted = conditionOf(books.selected, 'line.facet_set_id');
+  const placeholders = equity.map(() => '?').join(', ');
+  const rows = await rowsOf<{ accountId: number; debit: string; credit: string; reversing: string }>(
+    database,
+    `SELECT line.account_id AS accountId, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
+            SUM(IF(entry.reverses_entry_id IS NULL, 0, line.debit + line.credit)) AS reversing
+       FROM (SELECT DISTINCT entry_id FROM journal_line
+              WHERE company_id = ? AND account_id IN (${placeholders}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ?
+       JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      WHERE NOT EXISTS (SELECT 1 FROM journal_line AS other WHERE other.company_id = entry.company_id AND other.entry_id = entry.id
+                           AND other.account_id NOT IN (${placeholders})) ${wanted.sql}
+      GROUP BY line.account_id`,
+    [books.company.id, ...equity, firstDay, lastDay, books.company.id, books.cube.revision, ...equity, ...wanted.parameters],
+  );
+  for (const { accountId, ...row } of rows) {
+    const at = books.cube.indexOf.get(accountId) as number;
+    for (const sum of ['debit', 'credit', 'reversing'] as const) sums[sum][at] = BigInt(row[sum]);
+  }
+  return sums;
+}
+
 /**
  * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries that have none but cash and
  * exchange differences on them, and some of both; dense by the cube. It begins with the lines of exchange differences, which are few.

@@ -28,7 +28,7 @@ export type StatementParams = SpanParams &
     classification?: number;
   };
 /** A generated statement, or the composed layout with the id. */
-export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | `layout-${number}`;
+export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | `layout-${number}`;
 type EvidenceParams = SpanParams &
   PlanParams & {
     companyId: number;

@@ -38,6 +38,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Income statement', 'statements/income-statement'],
       ['Balance sheet', 'statements/balance-sheet'],
       ['Cash flow', 'statements/cash-flow'],
+      ['Changes in equity', 'statements/changes-in-equity'],
       ['Placement', 'placement'],
       ['Ledger: bring in a trial balance', 'ledger'],
       ['Chart of accounts', 'ledger/chart'],

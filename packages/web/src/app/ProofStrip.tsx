@@ -8,8 +8,9 @@ import { currencyOfCompany, useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
 
 const alwaysShown: readonly ProofBody['name'][] = ['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'balances_from_lines'];
-/** On a cash flow its own proof comes before those that hold for the ledger as a whole. */
+/** On a cash flow and on changes in equity their own proof comes before those that hold for the ledger as a whole. */
 const shownOnCashFlow: readonly ProofBody['name'][] = ['trial_balance', 'cash_ties', 'coverage'];
+const shownOnEquity: readonly ProofBody['name'][] = ['trial_balance', 'equity_ties', 'profit_in_equity', 'coverage'];
 
 /** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
 export function ProofStrip() {
@@ -20,7 +21,7 @@ export function ProofStrip() {
   const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
   const currency = currencyOfCompany(company);
   const isCashFlow = pathname.endsWith('/statements/cash-flow');
-  const always = isCashFlow ? shownOnCashFlow : alwaysShown;
+  const always = isCashFlow ? shownOnCashFlow : pathname.endsWith('/statements/changes-in-equity') ? shownOnEquity : alwaysShown;
   const isWithoutCash = isCashFlow && data !== undefined && !data.proofs.some(({ name }) => name === 'cash_ties');
   const proofs = data?.proofs.filter((proof) => always.includes(proof.name) || proof.state !== 'holds') ?? [];
   return (

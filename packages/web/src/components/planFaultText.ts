@@ -13,6 +13,8 @@ export function planFaultText(fault: PlanFault): string {
     case 'column_list_unknown':
       return `${column} is repeated over a facet that has gone.`;
     case 'column_needs_movement':
-      return `${column} holds balances, and every column of a cash flow is a movement.`;
+      return `${column} holds balances, and every column of a cash flow or of changes in equity is a movement.`;
+    case 'column_needs_equity':
+      return `${column} is repeated over categories of equity, which only changes in equity have as columns.`;
   }
 }

@@ -136,7 +136,15 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
             movement: vector(column.movement),
             closing: vector(column.closing),
             notAllotted: BigInt(column.notAllotted),
-            ...(column.flows ? { flows: { increases: vector(column.flows.increases), exchange: vector(column.flows.exchange) } } : {}),
+            ...(column.flows
+              ? {
+                  flows: {
+                    increases: vector(column.flows.increases),
+                    exchange: vector(column.flows.exchange),
+                    transfers: { increases: vector(column.flows.transfers.increases), decreases: vector(column.flows.transfers.decreases) },
+                  },
+                }
+              : {}),
           },
         ]
       : [],

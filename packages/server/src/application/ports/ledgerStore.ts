@@ -127,6 +127,8 @@ export interface LedgerStore {
    * exchange differences; dense by the cube.
    */
   exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array>;
+  /** What entries on accounts of equity alone have on each; `reversing`: of reversing ones on both sides together. */
+  withinEquity(books: Books, span: Span): Promise<GrossVector & { readonly reversing: BigInt64Array }>;
   post(
     companyId: number,
     entry: NewEntry,

@@ -192,6 +192,7 @@ function AmountsFields({
           <option value="">not: one column</option>
           <option value="periods">for each period</option>
           <option value="quarters">for each quarter</option>
+          <option value="equity">for each category of equity</option>
           {facets.map(({ key, name }) => (
             <option key={key} value={key}>
               for each {name.toLowerCase()}

@@ -58,6 +58,7 @@ function repeatText(repeat: AmountsPlanColumn['repeat'], lists: readonly CodeLis
   if (repeat === null) return '';
   if (repeat === 'periods') return 'each period';
   if (repeat === 'quarters') return 'each quarter';
+  if (repeat === 'equity') return 'each category of equity';
   return `each ${lists.find(({ key }) => key === repeat)?.name.toLowerCase() ?? 'value of a facet that has gone'}`;
 }
 

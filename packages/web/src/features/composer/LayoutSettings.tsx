@@ -22,7 +22,13 @@ interface LayoutSettingsProps {
   readonly onRenamed: (detail: LayoutDetail) => void;
 }
 
-const kindWords = { balance_sheet: 'Balance sheet', income_statement: 'Income statement', cash_flow: 'Cash flow', free: 'Free layout' } as const;
+const kindWords = {
+  balance_sheet: 'Balance sheet',
+  income_statement: 'Income statement',
+  cash_flow: 'Cash flow',
+  changes_in_equity: 'Changes in equity',
+  free: 'Free layout',
+} as const;
 
 function columnsOf(value: string): UsualColumns {
   if (value.startsWith('plan ')) return { plan: 'composed', planId: Number(value.slice(5)) };

@@ -39,6 +39,15 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
             { value: 'both', label: 'Net' },
             { value: 'increase', label: 'Increases', says: 'What was posted on the normal side of each account; a reversal counts against what it reverses' },
             { value: 'decrease', label: 'Decreases', says: 'What was posted on the other side' },
+            ...(composer.layout.kind === 'changes_in_equity'
+              ? [
+                  {
+                    value: 'transfer' as const,
+                    label: 'Transfers',
+                    says: 'What entries moved between accounts of equity alone; increases and decreases are without it',
+                  },
+                ]
+              : []),
           ]}
           onChange={(value) => {
             const { direction: _, ...others } = line;

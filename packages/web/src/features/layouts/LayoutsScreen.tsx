@@ -101,6 +101,15 @@ export function LayoutsScreen() {
             </label>
           ))}
         </article>
+        <article>
+          <h2>
+            <Link to={{ pathname: `/companies/${company.id}/statements/changes-in-equity`, search }}>Changes in equity</Link>
+          </h2>
+          <p className={styles.quiet}>
+            Columns are the categories of equity; profit stands with retained earnings. What owners put in and took out is told by the side it was posted on,
+            and what entries on equity alone moved between its accounts is a line of its own.
+          </p>
+        </article>
         <CashFlowArticle options={data.cashFlow} disabled={!mayCompose} onChange={(cashFlow) => void change({ cashFlow })} />
       </div>
     </section>

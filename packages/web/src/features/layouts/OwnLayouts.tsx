@@ -18,6 +18,7 @@ const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
   balance_sheet: 'balance sheet',
   income_statement: 'income statement',
   cash_flow: 'cash flow',
+  changes_in_equity: 'changes in equity',
   free: 'own lines',
 };
 
@@ -155,6 +156,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
           <option value="balance_sheet">the balance sheet, and follows the categories</option>
           <option value="income_statement">the income statement, and follows the categories</option>
           <option value="cash_flow">the cash flow, and follows the categories</option>
+          <option value="changes_in_equity">the changes in equity, by categories of equity</option>
           <option value="trial_balance">the trial balance by category, and follows the categories</option>
           <option value="nothing">nothing: own lines</option>
           {layouts.map(({ id, name: other }) => (

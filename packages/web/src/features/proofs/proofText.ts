@@ -10,6 +10,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   assets_equal_claims: 'Assets = liabilities + equity',
   profit_in_equity: 'Profit carried to equity',
   cash_ties: 'Change in cash explained',
+  equity_ties: 'Changes in equity explained',
   coverage: 'Coverage',
   codes_complete: 'Codes are complete',
   layouts_complete: 'Composed layouts are complete',
@@ -34,6 +35,8 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'cash_ties':
       return proof.state === 'holds' ? proofNames[proof.name] : `Cash is not explained by ${size}`;
+    case 'equity_ties':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Changes in equity are not explained by ${size}`;
     case 'coverage':
       return proof.state === 'holds' ? 'Coverage: every account stands once' : `${count} to place: ${size}`;
     case 'codes_complete':
@@ -60,6 +63,8 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   cash_ties:
     'What the lines of the cash flow come to is what was posted to cash, and the difference of what cash adds to the balance sheets at both ends. An account that stands in no line of the cash flow, or in two, makes it fail.',
+  equity_ties:
+    'Equity in the balance sheet at the beginning and its changes, as the lines of changes in equity hold them, are equity in the balance sheet at the end; the columns of its categories add up to all equity.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
   codes_complete: 'Every account that needs a code of a list has one, for the accounts that the list is declared complete for.',
   layouts_complete: 'In every composed layout that runs, each account of the elements it is for stands exactly once, or was left out with a reason.',
@@ -81,6 +86,9 @@ const figureNames: Readonly<Record<string, string>> = {
   cash_by_lines: 'Change in cash by the lines',
   cash_moved: 'Posted to cash',
   cash_in_balance_sheet: 'Difference of the balance sheets',
+  equity_opening: 'Equity at the beginning',
+  equity_changes: 'Changes by the lines',
+  equity_closing: 'Equity at the end',
   accounts_in_scope: 'Accounts in scope',
   accounts_placed: 'Accounts that stand once',
   codes_needed: 'Codes that are needed',

@@ -1,10 +1,11 @@
-import type { StatementSetBody } from '@ivory-ladder/contract';
+import type { StatementBody, StatementSetBody } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { lazy, Suspense } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useAddSetMutation, useListSetsQuery, useRunSetQuery } from '../../api/setApi.ts';
+import type { StatementKind } from '../../api/statementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
@@ -48,7 +49,7 @@ export function SetsScreen() {
           <p>A set is a list of statements that are run together for one date, proven against each other, and printed with contents and page numbers.</p>
           {mayCompose && (
             <Button variant="contained" onClick={() => void begin([])}>
-              Begin with balance sheet, income statement and cash flow
+              Begin with the four statements of a year
             </Button>
           )}
           <Link to={{ pathname: `${base}/balance-sheet`, search }}>A single statement</Link>
@@ -135,6 +136,6 @@ function OpenedSet({ set, sets }: { readonly set: StatementSetBody; readonly set
   );
 }
 
-function kindText(kind: 'balance_sheet' | 'income_statement' | 'cash_flow' | 'free'): 'balance-sheet' | 'income-statement' | 'cash-flow' {
-  return kind === 'balance_sheet' ? 'balance-sheet' : kind === 'cash_flow' ? 'cash-flow' : 'income-statement';
+function kindText(kind: StatementBody['kind']): StatementKind {
+  return kind.replaceAll('_', '-') as StatementKind;
 }

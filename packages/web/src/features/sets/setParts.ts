@@ -9,10 +9,10 @@ export function newPart(statement: SetPartBody['statement'], parts: readonly Set
   return { key, statement, title: '', columns: null, detail: 2, zeroLines: false };
 }
 
-/** What most sets begin as. */
+/** What most sets begin as, in the order of IAS 1.10. */
 export function newSet(): SetDefinitionBody {
   const parts: SetPartBody[] = [];
-  for (const statement of ['balance-sheet', 'income-statement', 'cash-flow'] as const) parts.push(newPart(statement, parts));
+  for (const statement of ['balance-sheet', 'income-statement', 'changes-in-equity', 'cash-flow'] as const) parts.push(newPart(statement, parts));
   return { parts, scale: { unit: 'thousands', rounding: 'footed' }, language: null };
 }
 

@@ -7,6 +7,7 @@ const holds: Readonly<Record<SetProofBody['name'], string>> = {
   balances: 'Both sides of the balance sheet are the same',
   profit: 'Profit of the income statement is the result in the balance sheet',
   cash: 'Change in cash is what cash changed by in the balance sheet',
+  equity: 'Changes in equity lead from one balance sheet to the next',
   coverage: 'Every account stands once in each statement',
 };
 
@@ -23,6 +24,8 @@ export function setProofText({ name, state, difference, faults }: SetProofBody, 
       return `Profit and the result in the balance sheet differ by ${size}`;
     case 'cash':
       return `Change in cash is not explained by ${size}`;
+    case 'equity':
+      return `Changes in equity are not explained by ${size}`;
     case 'coverage': {
       const count = new Set(faults.flatMap(({ accounts }) => accounts.map(({ accountId }) => accountId))).size;
       return `${counted(count, 'account')} not once in a statement: ${size}`;
@@ -35,6 +38,10 @@ export const setFigureNames: Readonly<Record<Figure, string>> = {
   credit_side: 'Lines on the credit side',
   profit: 'Profit of the fiscal year to date',
   result: 'Result in the balance sheet',
+  equity_opening: 'Equity at the beginning',
+  equity_changes: 'Changes by lines',
+  equity_closing: 'Equity at the end',
+  equity_by_columns: 'Changes by columns',
   change_by_lines: 'Change in cash by lines',
   cash_moved: 'Posted to cash accounts',
   cash_in_balance_sheet: 'Change of cash in the balance sheet',

@@ -6,7 +6,12 @@ import { useCompany } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import styles from './StatementScreen.module.css';
 
-export const statementNames = { 'balance-sheet': 'Balance sheet', 'income-statement': 'Income statement', 'cash-flow': 'Cash flow' } as const;
+export const statementNames = {
+  'balance-sheet': 'Balance sheet',
+  'income-statement': 'Income statement',
+  'cash-flow': 'Cash flow',
+  'changes-in-equity': 'Changes in equity',
+} as const;
 const generatedKinds = Object.keys(statementNames) as (keyof typeof statementNames)[];
 
 /** The statements that there are: the generated ones, and every composed layout that runs. */

@@ -167,7 +167,7 @@ function isOwnKind(kind: StatementKind): kind is `layout-${number}` {
 }
 
 function nameOf({ kind, layoutId }: StatementBody): string {
-  return layoutId === null ? kind.replace('_', '-') : `layout-${layoutId}`;
+  return layoutId === null ? kind.replaceAll('_', '-') : `layout-${layoutId}`;
 }
 
 /** Whether its columns are balances at days rather than movements over spans. */

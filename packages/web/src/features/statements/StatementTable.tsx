@@ -55,6 +55,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
     event.preventDefault();
     target.focus();
   };
+  const columns = useMemo(() => withGaps(statement.columns), [statement.columns]);
   const hasNotes = statement.rows.some(({ note }) => note !== undefined);
   return (
     <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
@@ -78,9 +79,9 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
               {captionWords[statement.language].note}
             </th>
           )}
-          {statement.columns.map((column, at) => (
+          {columns.map(({ column, gap }, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
-            <th key={at} scope="col" data-kind={column.kind} title={differenceText(column, statement.columns, statement.language)}>
+            <th key={at} scope="col" data-kind={column.kind} data-gap={gap} title={differenceText(column, statement.columns, statement.language)}>
               <ColumnHeading column={column} statement={statement} />
             </th>
           ))}
@@ -94,7 +95,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
               <StatementRow
                 row={row}
                 hasNotes={hasNotes}
-                columns={statement.columns}
+                columns={columns}
                 currency={currency}
                 isChosen={row.lineKey === chosenLine}
                 tone={statement.kind === 'income_statement'}
@@ -117,6 +118,16 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
   );
 }
 
+/** A column, and whether it begins another group than the one before it. */
+interface GappedColumn {
+  readonly column: Column;
+  readonly gap: true | undefined;
+}
+
+function withGaps(columns: readonly Column[]): GappedColumn[] {
+  return columns.map((column, at) => ({ column, gap: (at > 0 && column.group !== undefined && columns[at - 1]?.group !== column.group) || undefined }));
+}
+
 /** Columns beside each other under one word, or none. */
 function groupsOf(columns: readonly Column[]): { readonly group: string; readonly span: number; readonly at: number }[] {
   const groups: { group: string; span: number; at: number }[] = [];
@@ -131,7 +142,7 @@ function groupsOf(columns: readonly Column[]): { readonly group: string; readonl
 interface RowProps {
   readonly row: Row;
   readonly hasNotes: boolean;
-  readonly columns: readonly Column[];
+  readonly columns: readonly GappedColumn[];
   readonly currency: Currency;
   readonly tone: boolean;
   readonly chosen: number | null;
@@ -183,13 +194,13 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
         )}
       </th>
       {hasNotes && <td className={styles.note}>{note}</td>}
-      {columns.map((column, columnAt) => {
+      {columns.map(({ column, gap }, columnAt) => {
         const value = values[columnAt] ?? null;
         const place = String(columnAt);
-        if (role === 'heading' || role === 'text' || role === 'space') return <td key={place} data-kind={column.kind} />;
+        if (role === 'heading' || role === 'text' || role === 'space') return <td key={place} data-kind={column.kind} data-gap={gap} />;
         if (column.kind === 'amount')
           return (
-            <td key={place}>
+            <td key={place} data-gap={gap}>
               <button
                 type="button"
                 className={styles.amount}

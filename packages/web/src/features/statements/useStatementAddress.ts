@@ -70,7 +70,7 @@ export function useStatementAddress() {
 function kindOf(text: string | undefined): StatementKind {
   const [, id] = /^layout-([1-9]\d*)$/.exec(text ?? '') ?? [];
   if (id !== undefined) return `layout-${Number(id)}`;
-  return text === 'balance-sheet' || text === 'cash-flow' ? text : 'income-statement';
+  return text === 'balance-sheet' || text === 'cash-flow' || text === 'changes-in-equity' ? text : 'income-statement';
 }
 
 /** `line~column~account`, the account only where one is opened. */

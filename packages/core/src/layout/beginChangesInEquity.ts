@@ -1,0 +1,52 @@
+import { type CaptionLanguage, captionWords } from './captionWords.ts';
+import { equityWords } from './equityWords.ts';
+import { newLine } from './newLine.ts';
+import { type AccountsOwnLine, type OwnLayout, plainLook } from './ownLayout.ts';
+import type { Source } from './source.ts';
+
+const ofEquity: readonly Source[] = [{ kind: 'elements', elements: ['equity'] }];
+/** Income and expense of a year that is not carried over yet are equity too. */
+const ofAll: readonly Source[] = [{ kind: 'elements', elements: ['equity', 'income', 'expense'] }];
+
+/**
+ * Changes in equity (IAS 1.106): what there was, profit, what owners put in and took out, what was moved within equity, what
+ * there is. Each account of equity stands once, by direction; columns are categories of equity, which follow the tree.
+ */
+export function beginChangesInEquity(language: CaptionLanguage): OwnLayout {
+  const words = equityWords[language];
+  const moved = (key: string, caption: string, direction: NonNullable<AccountsOwnLine['direction']>): AccountsOwnLine => ({
+    ...newLine('accounts', key, caption),
+    side: 'credit',
+    sources: ofEquity,
+    direction,
+  });
+  const terms = ['opening', 'profit', 'contributions', 'distributions', 'transfers'];
+  return {
+    kind: 'changes_in_equity',
+    title: words.title,
+    titles: [],
+    measure: 'movement',
+    scope: [],
+    lines: [
+      {
+        ...newLine('memo', 'opening', words.opening),
+        side: 'credit',
+        sources: ofAll,
+        measure: 'opening',
+        shown: 'always',
+        look: { ...plainLook, weight: 'strong' },
+      },
+      { ...newLine('result', 'profit', captionWords[language].profit), shown: 'always' },
+      moved('contributions', words.contributions, 'increase'),
+      moved('distributions', words.distributions, 'decrease'),
+      moved('transfers', words.transfers, 'transfer'),
+      {
+        ...newLine('sum', 'closing', words.closing),
+        side: 'credit',
+        shown: 'always',
+        terms: terms.map((key) => ({ key, sign: 1 })),
+        look: { ...plainLook, weight: 'final' },
+      },
+    ],
+  };
+}

@@ -1,0 +1,25 @@
+import { addDays, balanceAt, type CompiledLayout, type Day, equityIn, type Layer, resultOf, type Span } from '@ivory-ladder/core';
+import { partialsFor } from './partialLines.ts';
+import type { Books, Ports } from './ports/index.ts';
+
+/** What the lines of a balance sheet hold of equity at the end of the day before a span, and at its end. */
+export async function equityAtEnds(
+  ports: Pick<Ports, 'ledger'>,
+  books: Books,
+  balanceSheet: CompiledLayout,
+  { firstDay, lastDay }: Span,
+  chosen: readonly Layer[],
+): Promise<{ readonly opening: bigint; readonly closing: bigint }> {
+  const before = addDays(firstDay, -1);
+  const partial = await partialsFor(ports, books, [
+    { firstDay: before, lastDay: before },
+    { firstDay: lastDay, lastDay },
+  ]);
+  const elementOf = new Map(books.accounts.map(({ id, element }) => [id, element]));
+  const equity = books.cube.accountIds.flatMap((id, at) => (elementOf.get(id) === 'equity' ? [at] : []));
+  const held = (day: Day): bigint => {
+    const balances = balanceAt(books.cube, books.traits, chosen, day, partial);
+    return equityIn(balanceSheet, equity, balances, resultOf(balances.net, books.traits.resets));
+  };
+  return { opening: held(before), closing: held(lastDay) };
+}

@@ -1,0 +1,39 @@
+import {
+  equityCategories,
+  equityChanged,
+  equityColumns,
+  layers,
+  type Outcome,
+  type Proof,
+  proveEquity,
+  type RunColumn,
+  type Span,
+  succeed,
+} from '@ivory-ladder/core';
+import { equityAtEnds } from './equityAtEnds.ts';
+import type { Failure } from './failure.ts';
+import type { Books, Ports } from './ports/index.ts';
+import { layoutsOf } from './prepareStatement.ts';
+import { runColumns } from './runColumns.ts';
+
+/** The generated changes in equity lead from the equity of one balance sheet to that of the next, in each span; `null` where there is no equity. */
+export async function proveEquityChanges(ports: Ports, books: Books, spans: readonly Span[]): Promise<Outcome<Proof | null, Failure>> {
+  if (!books.accounts.some(({ element }) => element === 'equity')) return succeed(null);
+  const { balance_sheet: balanceSheet, changes_in_equity: compiled } = layoutsOf(books);
+  const { categoryTree: tree, portions, retainedEarningsId } = books;
+  const columns = equityColumns(spans, equityCategories({ tree, portions, retainedEarningsId }, 'en'), 'en');
+  const ran = await runColumns(ports, books, compiled, columns, {});
+  if (!ran.ok) return ran;
+  const changes = [];
+  let byColumns = 0n;
+  for (const [at, { span, equity }] of columns.entries()) {
+    const changed = equityChanged(compiled, ran.value.runs[at] as RunColumn);
+    if (equity !== undefined) {
+      byColumns += changed;
+      continue;
+    }
+    changes.push({ day: span.lastDay, ...(await equityAtEnds(ports, books, balanceSheet, span, layers)), changes: changed, byColumns });
+    byColumns = 0n;
+  }
+  return succeed(proveEquity(changes));
+}
