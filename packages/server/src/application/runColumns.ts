@@ -66,6 +66,7 @@ export async function runColumns(
     grounds.set(key, { books: narrowed.value, partial: await partialsFor(ports, narrowed.value, spans), parts: parts.value });
   }
   const runs: RunColumn[] = [];
+  const read = new Map<string, Promise<readonly BigInt64Array[]>>();
   const named: StatementColumn[] = [];
   const selected: (SelectedSets | null)[] = [];
   for (const column of columns) {
@@ -76,7 +77,7 @@ export async function runColumns(
     const ground = grounds.get(facetKey(column.facets ?? {})) as Ground;
     const ran =
       column.budgetId === undefined
-        ? succeed({ run: await runPosted(ports, compiled, column, ground), column })
+        ? succeed({ run: await runPosted(ports, compiled, column, ground, read), column })
         : await runBudget(ports, books, compiled, column, asked);
     if (!ran.ok) return ran;
     runs.push(ran.value.run);
@@ -86,10 +87,20 @@ export async function runColumns(
   return succeed({ columns: named, runs, selected });
 }
 
-async function runPosted(ports: Ports, compiled: CompiledLayout, column: AmountColumn, { books, partial, parts }: Ground): Promise<RunColumn> {
+/** `read`: what lines take instead of the column's own amounts, which columns over the same lines and days share. */
+async function runPosted(
+  ports: Ports,
+  compiled: CompiledLayout,
+  column: AmountColumn,
+  { books, partial, parts }: Ground,
+  read: Map<string, Promise<readonly BigInt64Array[]>>,
+): Promise<RunColumn> {
+  const { measure, span, facets = {} } = column;
   const chosen: readonly Layer[] = column.withoutAdjustments ? ['ledger'] : layers;
-  const readings = await vectorsOfReadings(ports, compiled.readings, parts, column.measure, column.span, chosen);
-  return runOver(books, compiled, column, partial, readings, chosen);
+  const key = [facetKey(facets), measure, span.firstDay, span.lastDay, chosen.length].join(' ');
+  const readings = read.get(key) ?? vectorsOfReadings(ports, compiled.readings, parts, measure, span, chosen);
+  read.set(key, readings);
+  return runOver(books, compiled, column, partial, await readings, chosen);
 }
 
 /** A column of what was posted. `readings`: one vector for each reading of the layout. */

@@ -3,9 +3,9 @@ import pdfmake from 'pdfmake';
 import type { Content, ContextPageSize, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { PrintedSet, WrittenFile } from '../application/ports/index.ts';
 import { fileName } from './fileName.ts';
+import { printFonts } from './printFonts.ts';
 import { headingOf } from './statementCaptions.ts';
 import { ink, isWidePage, second, statementTable, transferTable } from './statementTable.ts';
-import { printFonts, typeset } from './typeset.ts';
 
 const rule = '#C9BC9F';
 
@@ -20,13 +20,13 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
   const { name, company, span, language, statements, isUnfinished } = set;
   const words = printWords[language];
   const content: Content[] = [
-    { text: typeset(company, 'sans'), fontSize: 12, color: second, margin: [0, 120, 0, 6] },
-    { text: typeset(name, 'serif'), fontSize: 26, bold: true, margin: [0, 0, 0, 8] },
-    { text: typeset(longDay(span.lastDay, language), 'sans'), fontSize: 12, margin: [0, 0, 0, 28] },
-    ...(isUnfinished ? [{ text: typeset(words.unfinished, 'sans'), fontSize: 10, bold: true, color: '#A1343C', margin: [0, 0, 0, 20] } as Content] : []),
+    { text: company, fontSize: 12, color: second, margin: [0, 120, 0, 6] },
+    { text: name, font: 'serif', fontSize: 26, bold: true, margin: [0, 0, 0, 8] },
+    { text: longDay(span.lastDay, language), fontSize: 12, margin: [0, 0, 0, 28] },
+    ...(isUnfinished ? [{ text: words.unfinished, fontSize: 10, bold: true, color: '#A1343C', margin: [0, 0, 0, 20] } as Content] : []),
     {
       toc: {
-        title: { text: typeset(words.contents, 'serif'), fontSize: 14, bold: true, margin: [0, 0, 0, 8] },
+        title: { text: words.contents, font: 'serif', fontSize: 14, bold: true, margin: [0, 0, 0, 8] },
         textStyle: { fontSize: 11 },
         numberStyle: { fontSize: 11 },
         textMargin: [0, 3, 0, 3],
@@ -45,7 +45,7 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
               margin: [0, 5, 0, 0],
               fontSize: 8,
               color: second,
-              columns: [{ text: typeset(`${company} · ${name}`, 'sans') }, { text: typeset(words.page(page, pages), 'sans'), alignment: 'right', width: 120 }],
+              columns: [{ text: `${company} · ${name}` }, { text: words.page(page, pages), alignment: 'right', width: 120 }],
             },
           ],
         };
@@ -54,7 +54,8 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
     pageMargins: [48, 44, 48, 46],
     info: { title: `${company}: ${name}`, author: company },
     language,
-    defaultStyle: { font: 'sans', fontSize: 9, color: ink, fontFeatures: ['tnum'] },
+    // Its figures all have one width; asking for that would have each text shaped anew.
+    defaultStyle: { font: 'sans', fontSize: 9, color: ink },
     content,
     footer,
   };
@@ -73,7 +74,8 @@ function statementPages({ statement, comments }: PrintedSet['statements'][number
   const isWide = isWidePage(columns);
   const head: Content[] = [
     {
-      text: typeset(title, 'serif'),
+      text: title,
+      font: 'serif',
       fontSize: 20,
       bold: true,
       tocItem: true,
@@ -81,20 +83,20 @@ function statementPages({ statement, comments }: PrintedSet['statements'][number
       pageOrientation: isWide ? 'landscape' : 'portrait',
       margin: [0, 0, 0, 3],
     } as Content,
-    { text: typeset(company, 'sans'), fontSize: 10, bold: true },
-    { text: typeset(dates, 'sans'), fontSize: 10, color: second, margin: [0, 1, 0, 12] },
+    { text: company, fontSize: 10, bold: true },
+    { text: dates, fontSize: 10, color: second, margin: [0, 1, 0, 12] },
   ];
   const foot: Content[] = [];
   if (transfers.length > 0) foot.push(transferTable(statement));
   if (scale.unit !== 'exact')
     foot.push({
-      text: typeset(captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'], 'sans'),
+      text: captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'],
       fontSize: 8,
       color: second,
       margin: [0, 12, 0, 0],
     });
   if (marked.length > 0)
-    foot.push({ text: typeset(printWords[language].comments, 'serif'), fontSize: 12, bold: true, margin: [0, 14, 0, 0] }, ...marked.map(commentText));
+    foot.push({ text: printWords[language].comments, font: 'serif', fontSize: 12, bold: true, margin: [0, 14, 0, 0] }, ...marked.map(commentText));
   return [...head, ...statementTable(statement, new Map(marked.map(({ lineKey, mark }) => [lineKey, mark]))), ...foot];
 }
 
@@ -102,8 +104,8 @@ function commentText({ mark, caption, text }: MarkedComment<{ text: string }>): 
   return {
     margin: [0, 5, 0, 0],
     columns: [
-      { width: 16, text: typeset(mark, 'sans'), bold: true },
-      { width: '*', text: [{ text: typeset(`${caption}: `, 'sans'), bold: true }, ...typeset(text, 'sans')] },
+      { width: 16, text: mark, bold: true },
+      { width: '*', text: [{ text: `${caption}: `, bold: true }, text] },
     ],
   };
 }

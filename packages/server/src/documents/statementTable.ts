@@ -10,7 +10,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { Statement } from '../application/runStatement.ts';
-import { type Face, typeset } from './typeset.ts';
+import type { Face } from './printFonts.ts';
 
 export const ink = '#20262B';
 export const second = '#5B6066';
@@ -34,9 +34,9 @@ export function statementTable(statement: Statement, marks: ReadonlyMap<string, 
   const headings: TableCell[][] = [];
   if (columns.some(({ group }) => group !== undefined)) headings.push(groupCells(columns, lead));
   headings.push([
-    plain(''),
-    ...(hasNotes ? [{ ...plain(captionWords[language].note), color: second, alignment: 'center' as const }] : []),
-    ...headed.map((column) => ({ stack: headingLines(column, headed, language).map((line) => plain(line)), alignment: 'right' as const, color: second })),
+    '',
+    ...(hasNotes ? [{ text: captionWords[language].note, color: second, alignment: 'center' as const }] : []),
+    ...headed.map((column) => ({ stack: [...headingLines(column, headed, language)], alignment: 'right' as const, color: second })),
   ]);
   const pages: StatementRow[][] = [[]];
   for (const row of rows) {
@@ -70,7 +70,7 @@ export function statementTable(statement: Statement, marks: ReadonlyMap<string, 
 export function transferTable({ transfers, columns, books, exponent, compiled }: Statement): Content {
   const amounts = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
   const currency = { ...books.company.currency, exponent };
-  const caption: TableCell = { ...plain(printWords[compiled.layout.language].transfers), bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
+  const caption: TableCell = { text: printWords[compiled.layout.language].transfers, bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
   return {
     fontSize: 8,
     margin: [0, 12, 0, 0],
@@ -80,9 +80,9 @@ export function transferTable({ transfers, columns, books, exponent, compiled }:
       dontBreakRows: true,
       widths: ['*', ...amounts.map(() => 80)],
       body: [
-        [caption, ...amounts.map(() => plain(''))],
+        [caption, ...amounts.map(() => '')],
         ...transfers.map(({ text, from, on, values }): TableCell[] => [
-          plain(`${text === from ? '' : `${text}: `}${from} – ${on}`),
+          `${text === from ? '' : `${text}: `}${from} – ${on}`,
           ...amounts.map((at): TableCell => ({ text: formatFigure(values[at] ?? null, 'amount', currency), alignment: 'right' })),
         ]),
       ],
@@ -103,20 +103,16 @@ function headedColumn(column: StatementColumn): HeadedColumn {
   return { kind, measure, ...span, budget, ...(heading === undefined ? {} : { heading }) };
 }
 
-function plain(text: string): { text: ReturnType<typeof typeset> } {
-  return { text: typeset(text, 'sans') };
-}
-
 /** Columns beside each other under one word. */
 function groupCells(columns: readonly StatementColumn[], lead: number): TableCell[] {
-  const cells: TableCell[] = Array.from({ length: lead }, () => plain(''));
+  const cells: TableCell[] = Array.from({ length: lead }, () => '');
   for (let at = 0; at < columns.length; ) {
     const { group } = columns[at] as StatementColumn;
     let last = at;
     while (group !== undefined && columns[last + 1]?.group === group) last++;
     const colSpan = last - at + 1;
-    cells.push({ ...plain(group ?? ''), colSpan, alignment: 'center', color: second, border: [false, false, false, group !== undefined] });
-    for (; at < last; at++) cells.push(plain(''));
+    cells.push({ text: group ?? '', colSpan, alignment: 'center', color: second, border: [false, false, false, group !== undefined] });
+    for (; at < last; at++) cells.push('');
     at++;
   }
   return cells;
@@ -155,13 +151,14 @@ function rowCells(row: StatementRow, { columns, books, exponent }: Statement, ha
   const top = look?.spaceBefore || (role === 'heading' && depth === 0) || role === 'final' ? 4 : role === 'heading' ? 3 : 0;
   return [
     {
-      text: [...typeset(caption, face), ...(mark === undefined ? [] : [{ text: ` ${mark}`, sup: true, font: 'sans', bold: true }])],
+      text: mark === undefined ? caption : [caption, { text: ` ${mark}`, sup: true, font: 'sans' }],
+      font: face,
       bold,
       margin: [indent, top, 0, 0],
       ...(role === 'account' ? { color: second } : {}),
       ...(role === 'space' ? { lineHeight: 1.4 } : {}),
     },
-    ...(hasNotes ? [{ ...plain(note), alignment: 'center' as const, margin: [0, top, 0, 0] as [number, number, number, number] }] : []),
+    ...(hasNotes ? [{ text: note, alignment: 'center' as const, margin: [0, top, 0, 0] as [number, number, number, number] }] : []),
     ...columns.map((column, at): TableCell => {
       const value = values[at] ?? null;
       const isShare = column.kind === 'percent' || column.kind === 'share';

@@ -37,14 +37,15 @@ export async function readWithinEquity(
     database,
     `SELECT line.account_id AS accountId, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
             SUM(IF(entry.reverses_entry_id IS NULL, 0, line.debit + line.credit)) AS reversing
-       FROM (SELECT DISTINCT entry_id FROM journal_line
-              WHERE company_id = ? AND account_id IN (${placeholders}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
-       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ?
-       JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
-      WHERE NOT EXISTS (SELECT 1 FROM journal_line AS other WHERE other.company_id = entry.company_id AND other.entry_id = entry.id
-                           AND other.account_id NOT IN (${placeholders})) ${wanted.sql}
+       FROM (SELECT found.entry_id
+               FROM (SELECT DISTINCT entry_id FROM journal_line
+                      WHERE company_id = ? AND account_id IN (${placeholders}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
+               JOIN journal_line AS each_line ON each_line.company_id = ? AND each_line.entry_id = found.entry_id
+              GROUP BY found.entry_id HAVING SUM(each_line.account_id NOT IN (${placeholders})) = 0) AS within
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = within.entry_id AND entry.revision <= ?
+       JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id ${wanted.sql}
       GROUP BY line.account_id`,
-    [books.company.id, ...equity, firstDay, lastDay, books.company.id, books.cube.revision, ...equity, ...wanted.parameters],
+    [...[books.company.id, ...equity, firstDay, lastDay], ...[books.company.id, ...equity], ...[books.company.id, books.cube.revision, ...wanted.parameters]],
   );
   for (const { accountId, ...row } of rows) {
     const at = books.cube.indexOf.get(accountId) as number;
