@@ -52,6 +52,30 @@ describe('statements in thousands, footed', () => {
     expect(carried.map(([, whole]) => whole)).toContain(false);
   });
 
+  it('begin the cash flow with the profit of the income statement, and changes in equity with the equity of the balance sheet before', async () => {
+    for (const company of ['Eiderholm Boatyard', 'Nordskerry Freight']) {
+      const id = await server.companyId(company);
+      const run = (kind: Kind, from: string, to: string) => statement(server, id, kind, from, to, '&compare=none&scale=thousands');
+      for (const [from, to, before] of [
+        ['2026-01-01', '2026-03-31', '2025-12-31'],
+        ['2026-02-01', '2026-05-31', '2026-01-31'],
+        ['2025-10-01', '2026-04-30', '2025-09-30'],
+        ['2026-05-01', '2026-05-31', '2026-04-30'],
+      ] as const) {
+        const [income, cashFlow, sheet, earlier] = [
+          await run('income-statement', from, to),
+          await run('cash-flow', from, to),
+          await run('balance-sheet', from, to),
+          await run('balance-sheet', before, before),
+        ];
+        expect(firstOf(cashFlow, 'profit'), `${company} ${from}`).toBe(firstOf(income, 'profit_before_tax') ?? firstOf(income, 'profit'));
+        const equity = await run('changes-in-equity', from, to);
+        const [opening, closing] = ['opening', 'closing'].map((key) => Number(equity.rows.find((row) => row.key === key)?.values.at(-1)));
+        expect([opening, closing], `${company} ${from}`).toEqual([firstOf(earlier, 'equity'), firstOf(sheet, 'equity')]);
+      }
+    }
+  });
+
   it('put no amount that another statement holds beyond theirs on a line: in whole units each is within one of what it is', async () => {
     const id = await server.companyId();
     for (const kind of ['income-statement', 'cash-flow'] as const) {

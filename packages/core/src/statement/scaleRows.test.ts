@@ -72,6 +72,15 @@ describe('amounts in units of a scale', () => {
     expect(more).toEqual({ ...less, x1: 1n, x2: 1n });
   });
 
+  it('stay in a total where another statement gives them: the others come to the rest', () => {
+    const rows = [row('profit', [1040n]), row('a', [130n]), row('b', [130n]), row('all', [1300n], [part('profit'), part('a'), part('b')])];
+    const given = (figure: bigint) => new Map([['profit', [{ shown: figure, exact: 1040n }]]]);
+    expect(shown(footRows({ rows, columns: [amount], factor: 100n }))).toEqual({ profit: 11n, a: 1n, b: 1n, all: 13n });
+    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, given(10n)))).toEqual({ profit: 10n, a: 2n, b: 1n, all: 13n });
+    // Of another amount, it is not taken.
+    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, new Map([['profit', [{ shown: 10n, exact: 1039n }]]])))).toMatchObject({ profit: 11n });
+  });
+
   it('foot to the widest sum over them; a sum over some of them is that of what is shown', () => {
     const rows = [
       row('sales', [1040n]),

@@ -26,8 +26,8 @@ export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[]
  * Amounts so that parts come to their total, from the top down: what stands in nothing else is rounded, or given by another
  * statement; then each part gets its floor or its ceiling by largest remainder, the first of equals first. A figure never
  * depends on what is shown below it. A row has one total that it foots to: that of its group, else the widest sum over it;
- * any other sum is that of what is shown, and may be off by some units. What a given figure is off by goes to the largest part;
- * one that is of another amount than the row's is not taken, since no rounding explains what they differ by.
+ * any other sum is that of what is shown, and may be off by some units. A figure that is given stays, also in a total; what it is off
+ * by goes to the largest of the others. One that is of another amount than the row's is not taken, since no rounding explains what they differ by.
  * Cost: rows × log rows for each column.
  */
 export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {
@@ -51,6 +51,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
         row.parts,
         parts.map((part) => part.values[at] ?? 0n),
         factor,
+        parts.map((part) => givenAt(part, at)),
       );
       for (const [place, part] of parts.entries()) {
         figures.set(part.key, shares[place] as bigint);
@@ -95,12 +96,15 @@ function footingTotals(rows: readonly StatementRow[], bearing: ReadonlyMap<strin
   return footing;
 }
 
-/** What each part of a total is shown as; with their signs they come to it. */
-function allot(total: bigint, parts: readonly RowPart[], exact: readonly bigint[], factor: bigint): bigint[] {
+/** What each part of a total is shown as; with their signs they come to it. `given`: those that stay as another statement shows them. */
+function allot(total: bigint, parts: readonly RowPart[], exact: readonly bigint[], factor: bigint, given: readonly (bigint | undefined)[]): bigint[] {
   const counted = exact.map((amount, at) => {
     const signed = BigInt(parts[at]?.sign ?? 1) * amount;
     const remainder = ((signed % factor) + factor) % factor;
-    return { at, signed, remainder, share: (signed - remainder) / factor };
+    const fixed = given[at];
+    return fixed === undefined
+      ? { at, signed, remainder, share: (signed - remainder) / factor }
+      : { at, signed, remainder: 0n, share: BigInt(parts[at]?.sign ?? 1) * fixed };
   });
   let left = total - counted.reduce((sum, { share }) => sum + share, 0n);
   for (const one of counted.toSorted((a, b) => (a.remainder === b.remainder ? a.at - b.at : a.remainder > b.remainder ? -1 : 1))) {
@@ -108,7 +112,8 @@ function allot(total: bigint, parts: readonly RowPart[], exact: readonly bigint[
     one.share += 1n;
     left -= 1n;
   }
-  const largest = counted.reduce<(typeof counted)[number] | undefined>(
+  const free = counted.filter(({ at }) => given[at] === undefined);
+  const largest = (free.length > 0 ? free : counted).reduce<(typeof counted)[number] | undefined>(
     (found, one) => (found === undefined || magnitude(one.signed) > magnitude(found.signed) ? one : found),
     undefined,
   );

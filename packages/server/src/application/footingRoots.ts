@@ -19,6 +19,7 @@ import {
 import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
 import { balancesFor, layoutsOf, type PreparedStatement, runBalances } from './prepareStatement.ts';
+import { runColumns } from './runColumns.ts';
 
 type Given = readonly (FootingRoot | null)[];
 
@@ -54,12 +55,16 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
     return new Map([['profit', result]]);
   }
   if (compiled.layout.kind === 'changes_in_equity' && layoutId === null) {
-    const closing = await ofColumns(async ({ lastDay }) => {
-      const { shown, exact } = await sheetAt(lastDay);
+    const equityAt = async (day: Day): Promise<FootingRoot | null> => {
+      const { shown, exact } = await sheetAt(day);
       const at = shown.findIndex(({ key, role }) => key === 'equity' && role === 'total');
       return at < 0 ? null : firstOf(shown[at], exact[at]);
-    });
-    return new Map([['closing', closing]]);
+    };
+    const opening = await ofColumns(({ firstDay }) => equityAt(addDays(firstDay, -1)));
+    return new Map([
+      ['opening', opening],
+      ['closing', await ofColumns(({ lastDay }) => equityAt(lastDay))],
+    ]);
   }
   const { cash } = compiled.layout;
   if (!cash) return new Map();
@@ -95,6 +100,7 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
     return { shown: closing.shown - opening.shown - effect.shown, exact: closing.exact - opening.exact - effect.exact };
   });
   for (const key of sumsOfActivities(compiled)) roots.set(key, change);
+  roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, factor)));
   return roots;
 }
 
@@ -108,6 +114,20 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
     column.equity === undefined &&
     !column.withoutAdjustments
   );
+}
+
+/** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
+async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span, factor: bigint): Promise<FootingRoot | null> {
+  const { books, accounts } = prepared;
+  const compiled = layoutsOf(books).income_statement;
+  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'movement', span }], {});
+  if (!ran.ok) return null;
+  const { columns, runs } = ran.value;
+  const detail = { rungs: 1, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
+  const exact = presentRows({ compiled, columns, runs, accounts, detail });
+  const shown = footRows({ rows: exact, columns, factor }, await footingRoots(ports, { ...prepared, ...ran.value, compiled, layoutId: null }, factor));
+  const at = shown.findIndex(({ key }) => key === books.options.cashFlow.start);
+  return at < 0 ? null : firstOf(shown[at], exact[at]);
 }
 
 /** At accounts, since what it shows of cash is in lines with other accounts. */
