@@ -33,6 +33,52 @@ const row = (body: StatementBody, caption: string) =>
     .find(([name]) => name === caption)
     ?.slice(1) ?? [];
 
+describe('a calculation over columns', () => {
+  const now = amounts('now');
+  const before = amounts('before', { period: { ...ownPeriod, moved: { by: -1, unit: 'years' } } });
+  const calculating = (key: string, formula: string, result: 'amount' | 'ratio' | 'percent', more = {}): PlanColumn => ({
+    ...(newPlanColumn('calculation', key) as Extract<PlanColumn, { kind: 'calculation' }>),
+    formula,
+    result,
+    ...more,
+  });
+  const plan = [
+    now,
+    before,
+    calculating('mean', '(2 * now + before) / 3', 'amount', { heading: 'Mean', width: 'wide' }),
+    calculating('part', 'now / before', 'percent'),
+    calculating('times', 'now / max(before, 1)', 'ratio'),
+  ];
+
+  it('is of what each row shows in them, with its formula over them where it has no heading', async () => {
+    const shown = await run('income-statement', plan);
+    expect(shown.columns.slice(2)).toMatchObject([
+      { kind: 'calculation', heading: 'Mean', width: 'wide', result: 'amount' },
+      { kind: 'calculation', text: 'now / before', result: 'percent' },
+      { kind: 'calculation', result: 'ratio' },
+    ]);
+    const [current = 0, earlier = 0, mean, part, times] = row(shown, 'Profit for the period').map(Number);
+    expect([mean, part, times]).toEqual([
+      Math.round((2 * current + earlier) / 3),
+      Math.round((current / earlier) * 1000),
+      Math.round((current / earlier) * 100),
+    ]);
+  });
+
+  it('is recomputed from its workbook, exact and in thousands', async () => {
+    for (const more of ['', '&scale=thousands', '&scale=thousands&rounding=independent'])
+      await recomputeStatement(server, id, 'income-statement', `${query}${asked({ columns: plan })}${more}`);
+  });
+
+  it('that cannot be read, or names no column of amounts, is refused with its place', async () => {
+    const refused = async (formula: string) =>
+      (await server.refused('GET', `/companies/${id}/statements/income-statement?${query}${asked({ columns: [now, calculating('x', formula, 'amount')] })}`))
+        .facts;
+    expect(await refused('now +')).toMatchObject({ fault: { code: 'column_formula', column: 'x', fault: { code: 'formula_malformed' } } });
+    expect(await refused('now + later')).toMatchObject({ fault: { fault: { code: 'formula_line_unknown', named: 'later', at: 6 } } });
+  });
+});
+
 describe('a statement with a composed column plan', () => {
   it('has in each column what a statement of these dates and values alone has', async () => {
     const lists = await server.ok<{ lists: { key: `facet:${number}`; name: string; codes: { code: string; parent: string | null }[] }[] }>(

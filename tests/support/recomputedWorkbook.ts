@@ -52,10 +52,11 @@ function expectFigures(shown: StatementBody, computed: HyperFormula, sheet: numb
     for (const [column, value] of row.values.entries()) {
       const cell = computed.getCellValue({ sheet, row: firstRow - 1 + at, col: column + 1 });
       if (String(cells[firstRow - 1 + at]?.[column + 1]).startsWith('=')) formulas++;
-      const { unit = 'amount' } = row;
-      const isPercent = shown.columns[column]?.kind === 'percent' || shown.columns[column]?.kind === 'share' || unit === 'percent';
+      const head = shown.columns[column];
+      const unit = head?.kind === 'calculation' ? head.result : (row.unit ?? 'amount');
+      const isPercent = head?.kind === 'percent' || head?.kind === 'share' || unit === 'percent';
       const scale = 10 ** (isPercent ? 3 : unit === 'amount' ? shown.exponent : decimalsOf[unit]);
-      if (shown.columns[column]?.kind === 'text' || row.role === 'heading' || row.role === 'text' || row.role === 'space') expect(cell, row.caption).toBeNull();
+      if (head?.kind === 'text' || row.role === 'heading' || row.role === 'text' || row.role === 'space') expect(cell, row.caption).toBeNull();
       // Half away from zero, as the figures are rounded.
       else
         expect(value === null ? cell : Math.sign(Number(cell)) * Math.round(Math.abs(Number(cell)) * scale), `${row.caption} ${column}`).toBe(

@@ -4,7 +4,9 @@ import { day, id, name, version } from './primitives.ts';
 
 /** Unique in its plan. */
 const columnKey = z.string().regex(/^[a-z][a-z0-9_]{0,39}$/);
-const base = { key: columnKey, heading: z.string().trim().max(100), group: z.string().trim().max(100) };
+export const columnWidth = z.enum(['narrow', 'wide']);
+export const columnResult = z.enum(['amount', 'ratio', 'percent']);
+const base = { key: columnKey, heading: z.string().trim().max(100), group: z.string().trim().max(100), width: z.exactOptional(columnWidth) };
 
 const period = z.strictObject({
   base: z.enum(['run', 'year_to_date', 'quarter_to_date', 'trailing', 'comparative', 'fixed']),
@@ -29,6 +31,7 @@ const planColumn = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.enum(['change', 'percent']), ...base, of: columnKey, against: columnKey }),
   z.strictObject({ kind: z.literal('share'), ...base, of: columnKey, line: z.string().max(100) }),
+  z.strictObject({ kind: z.literal('calculation'), ...base, formula: z.string().trim().max(500), result: columnResult }),
   z.strictObject({ kind: z.literal('text'), ...base }),
 ]);
 

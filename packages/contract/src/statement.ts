@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
-import { planDefinition } from './columnPlan.ts';
+import { columnResult, columnWidth, planDefinition } from './columnPlan.ts';
 import { facetQuery } from './facetQuery.ts';
 import { amount, day, element, id, language, layer, side } from './primitives.ts';
 
@@ -90,7 +90,7 @@ export const statementQuery = z.object({
 export type StatementQuery = z.infer<typeof statementQuery>;
 
 /** In the place of what a column is in words; `{from}`, `{to}` and `{year}` stand for dates. `group`: over columns beside each other. */
-const columnHead = { heading: z.exactOptional(z.string()), group: z.exactOptional(z.string()) };
+const columnHead = { heading: z.exactOptional(z.string()), group: z.exactOptional(z.string()), width: z.exactOptional(columnWidth) };
 
 export const statementColumn = z.discriminatedUnion('kind', [
   /** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
@@ -106,6 +106,8 @@ export const statementColumn = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int(), ...columnHead }),
   /** In tenths of a percent of what the line has in a column. */
   z.object({ kind: z.literal('share'), of: z.int(), line: z.string(), ...columnHead }),
+  /** `text`: the formula, over keys of the plan's columns. */
+  z.object({ kind: z.literal('calculation'), text: z.string(), result: columnResult, ...columnHead }),
   z.object({ kind: z.literal('text'), ...columnHead }),
 ]);
 

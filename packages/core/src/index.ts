@@ -32,6 +32,7 @@ export * from './chartfile/chartFacts.ts';
 export * from './chartfile/chartFields.ts';
 export * from './chartfile/compareChart.ts';
 export * from './chartfile/rowFault.ts';
+export * from './columns/betweenKeys.ts';
 export * from './columns/columnPlans.ts';
 export * from './columns/comparisons.ts';
 export * from './columns/equityColumns.ts';

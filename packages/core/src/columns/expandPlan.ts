@@ -1,9 +1,12 @@
-import { addDays, type Span } from '../calendar/day.ts';
+import { addDays, daysIn, type Span } from '../calendar/day.ts';
 import { type FiscalCalendar, ordinaryPeriods, periodIndexOf, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { CodeList, ListKey } from '../chart/codeList.ts';
+import { checkFormula, type FormulaFaulty } from '../formula/checkFormula.ts';
+import { type FormulaMalformed, readFormula } from '../formula/readFormula.ts';
 import type { LayoutKind } from '../layout/line.ts';
 import type { AmountColumn, StatementColumn } from '../statement/statement.ts';
+import { betweenKeys } from './betweenKeys.ts';
 import { comparisonSpan, movedByYears } from './comparisons.ts';
 import type { EquityCategory } from './equityColumns.ts';
 import { partsOfSpan } from './partsOfSpan.ts';
@@ -20,6 +23,8 @@ export type PlanFault = { readonly column: string } & (
   | { readonly code: 'column_needs_movement' }
   /** Categories of equity are columns of changes in equity alone. */
   | { readonly code: 'column_needs_equity' }
+  /** It cannot be read, or names no column of amounts. */
+  | { readonly code: 'column_formula'; readonly fault: FormulaMalformed | FormulaFaulty }
 );
 
 export interface PlanFacts {
@@ -73,6 +78,16 @@ export function expandPlan(
         const of = placed(column.of, column.key);
         return [of < 0 ? nothing : { kind: 'share', of, line: column.line, ...headed(column) }];
       }
+      case 'calculation': {
+        const operands = new Map(placeOf);
+        const read = readFormula(column.formula);
+        const found = read.ok ? checkFormula(read.value, { has: (key) => operands.has(key), between: betweenKeys([...operands.keys()]) })[0] : read.failure;
+        if (found) faults.push({ code: 'column_formula', column: column.key, fault: found });
+        if (!read.ok || found) return [nothing];
+        return [
+          { kind: 'calculation', formula: read.value, text: column.formula, result: column.result, operands, days: daysIn(facts.span), ...headed(column) },
+        ];
+      }
       case 'text':
         return [nothing];
     }
@@ -80,8 +95,8 @@ export function expandPlan(
   return { columns: planned.flatMap(made), faults };
 }
 
-function headed({ heading, group }: { readonly heading: string; readonly group: string }) {
-  return { ...(heading === '' ? {} : { heading }), ...(group === '' ? {} : { group }) };
+function headed({ heading, group, width }: Pick<PlanDefinition['columns'][number], 'heading' | 'group' | 'width'>) {
+  return { ...(heading === '' ? {} : { heading }), ...(group === '' ? {} : { group }), ...(width === undefined ? {} : { width }) };
 }
 
 function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFault[]): AmountColumn[] {

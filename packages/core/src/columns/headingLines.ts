@@ -17,7 +17,8 @@ interface HeadedAmounts {
 export type HeadedColumn =
   | HeadedAmounts
   | { readonly kind: 'change' | 'percent'; readonly of: number; readonly against: number; readonly heading?: string }
-  | { readonly kind: 'share' | 'text'; readonly heading?: string };
+  | { readonly kind: 'share' | 'text'; readonly heading?: string }
+  | { readonly kind: 'calculation'; readonly text: string; readonly heading?: string };
 
 /** What a column is, in the lines that are printed over its figures; a change says from what. */
 export function headingLines(column: HeadedColumn, columns: readonly HeadedColumn[], language: CaptionLanguage): readonly string[] {
@@ -25,6 +26,8 @@ export function headingLines(column: HeadedColumn, columns: readonly HeadedColum
   switch (column.kind) {
     case 'text':
       return [];
+    case 'calculation':
+      return [column.text];
     case 'share':
     case 'percent':
       return ['%'];

@@ -24,7 +24,12 @@ interface PlanColumnBase {
   readonly heading: string;
   /** Over all columns beside each other that have the same; empty for none. */
   readonly group: string;
+  /** Than columns of its kind are. */
+  readonly width?: ColumnWidth;
 }
+
+export const columnWidths = ['narrow', 'wide'] as const;
+export type ColumnWidth = (typeof columnWidths)[number];
 
 export interface AmountsPlanColumn extends PlanColumnBase {
   readonly kind: 'amounts';
@@ -46,8 +51,13 @@ export type PlanColumn =
   | (PlanColumnBase & { readonly kind: 'change' | 'percent'; readonly of: string; readonly against: string })
   /** Of what the line with the key has in the same column. */
   | (PlanColumnBase & { readonly kind: 'share'; readonly of: string; readonly line: string })
+  /** A formula over the amounts of other columns, by their keys, as they are shown. */
+  | (PlanColumnBase & { readonly kind: 'calculation'; readonly formula: string; readonly result: ColumnResult })
   /** Empty, for what is written by hand. */
   | (PlanColumnBase & { readonly kind: 'text' });
+
+export const columnResults = ['amount', 'ratio', 'percent'] as const;
+export type ColumnResult = (typeof columnResults)[number];
 
 /** What stands across the page, for any layout. */
 export interface PlanDefinition {
@@ -67,6 +77,8 @@ export function newPlanColumn(kind: PlanColumn['kind'], key: string, of = '', ag
       return { ...base, kind, of, against };
     case 'share':
       return { ...base, kind, of, line: '' };
+    case 'calculation':
+      return { ...base, kind, formula: of === '' || against === '' ? of : `(${of} + ${against}) / 2`, result: 'amount' };
     case 'text':
       return { ...base, kind };
   }

@@ -36,9 +36,11 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 class Page {
   private readonly rowOfLine = new Map<string, boolean>();
   private readonly accounts: AccountsOnLines;
+  private readonly exponent: number;
   private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
+    this.exponent = input.runs[0]?.exponent ?? 0;
     this.accounts = new AccountsOnLines(input.compiled, input.accounts);
   }
 
@@ -153,6 +155,7 @@ class Page {
         amounts.map((amount) => amount * sign),
         true,
         this.wholeOf,
+        this.exponent,
       );
       if (!this.isHidden(null, values))
         rows.push(
@@ -276,6 +279,7 @@ class Page {
       runs.map((run) => shownValue(compiled, run, index)),
       unitOf(line) === 'amount',
       this.wholeOf,
+      this.exponent,
     );
   }
 

@@ -29,6 +29,6 @@ export function presentTransfers(compiled: CompiledLayout, columns: readonly Sta
     });
     return amounts.every((one) => one === 0n)
       ? []
-      : [{ text, from: captionOf(from), on: captionOf(on), values: withChanges(columns, amounts, true, () => null) }];
+      : [{ text, from: captionOf(from), on: captionOf(on), values: withChanges(columns, amounts, true, () => null, runs[0]?.exponent ?? 0) }];
   });
 }

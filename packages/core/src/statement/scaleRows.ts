@@ -17,9 +17,9 @@ interface ScaledFrom {
   readonly factor: bigint;
 }
 
-/** Each amount for itself, half away from zero; changes are differences of what is shown, percents are of the exact amounts. */
+/** Each amount for itself, half away from zero; changes are differences of what is shown, percents and calculations are of the exact amounts. */
 export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[] {
-  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, (at) => roundedAt(row, at, factor)) : row));
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, factor, (at) => roundedAt(row, at, factor)) : row));
 }
 
 /**
@@ -78,7 +78,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
     return figures;
   }
 
-  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, (at) => shown[at]?.get(row.key) ?? null) : row));
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, factor, (at) => shown[at]?.get(row.key) ?? null) : row));
 }
 
 /** Totals whose parts foot to them: of groups, and of sums over parts that foot to nothing else, the widest first. */
@@ -130,10 +130,12 @@ function roundedAt(row: StatementRow, at: number, factor: bigint): bigint | null
   return value === null ? null : divideHalfAwayFromZero(value, factor);
 }
 
-function withAmounts(row: StatementRow, columns: readonly StatementColumn[], shownAt: (at: number) => bigint | null): StatementRow {
+function withAmounts(row: StatementRow, columns: readonly StatementColumn[], factor: bigint, shownAt: (at: number) => bigint | null): StatementRow {
   const amounts = columns.map((column, at) => (column.kind === 'amount' ? shownAt(at) : null));
   const values = columns.map((column, at) => {
     if (column.kind === 'amount') return amounts[at] ?? null;
+    // What is calculated is calculated from exact amounts, and rounded by itself.
+    if (column.kind === 'calculation' && column.result === 'amount') return roundedAt(row, at, factor);
     if (column.kind !== 'change') return row.values[at] ?? null;
     const [of, against] = [amounts[column.of] ?? null, amounts[column.against] ?? null];
     return of === null || against === null ? null : of - against;

@@ -1,5 +1,7 @@
 import type { Span } from '../calendar/day.ts';
+import type { ColumnResult, ColumnWidth } from '../columns/planDefinition.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
+import type { Formula } from '../formula/formula.ts';
 import type { CalculationResult, LineLook } from '../layout/line.ts';
 import type { LineFault } from './runColumn.ts';
 
@@ -8,6 +10,7 @@ interface ColumnHead {
   readonly heading?: string;
   /** Over all columns beside each other that have the same. */
   readonly group?: string;
+  readonly width?: ColumnWidth;
 }
 
 /** A column of amounts: balances at the beginning or the end of the span, or movement over it. */
@@ -40,6 +43,19 @@ export interface ShareColumn extends ColumnHead {
   readonly line: string;
 }
 
+/** A formula over what a row shows in columns of amounts; a row that is no amount has none. */
+export interface CalculationColumn extends ColumnHead {
+  readonly kind: 'calculation';
+  readonly formula: Formula;
+  /** As it was written. */
+  readonly text: string;
+  readonly result: ColumnResult;
+  /** Indices of columns of amounts among all columns, by what the formula calls them, in their order. */
+  readonly operands: ReadonlyMap<string, number>;
+  /** Of the run. */
+  readonly days: number;
+}
+
 /** Empty, for what is written by hand. */
 export interface TextColumn extends ColumnHead {
   readonly kind: 'text';
@@ -48,7 +64,7 @@ export interface TextColumn extends ColumnHead {
 /** Of the plans that are there without being composed. */
 export type PlainColumn = (AmountColumn & { readonly measure: 'closing' | 'movement' }) | ChangeColumn;
 
-export type StatementColumn = AmountColumn | ChangeColumn | ShareColumn | TextColumn;
+export type StatementColumn = AmountColumn | ChangeColumn | ShareColumn | CalculationColumn | TextColumn;
 
 /** Place among the columns of amounts; −1 for others. */
 export function runIndexOf(columns: readonly StatementColumn[], at: number): number {

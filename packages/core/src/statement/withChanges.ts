@@ -1,15 +1,20 @@
+import { betweenKeys } from '../columns/betweenKeys.ts';
+import { evaluateFormula } from '../formula/evaluateFormula.ts';
+import { fraction, roundFraction } from '../formula/fraction.ts';
 import { divideHalfAwayFromZero, percentChangeInTenths } from '../money/round.ts';
-import type { StatementColumn } from './statement.ts';
+import { decimalsOf } from './shownValue.ts';
+import type { CalculationColumn, StatementColumn } from './statement.ts';
 
 /**
  * The amounts of a row, in their order, with what is made of them in the columns between; what is no amount has no percent of
- * change and no share. `wholeOf`: what a line shows in the column at an index, by its key.
+ * change, no share and no calculation. `wholeOf`: what a line shows in the column at an index, by its key. `exponent`: of the currency.
  */
 export function withChanges(
   columns: readonly StatementColumn[],
   amounts: readonly (bigint | null)[],
   isAmount: boolean,
   wholeOf: (line: string, column: number) => bigint | null,
+  exponent: number,
 ): (bigint | null)[] {
   const values = new Array<bigint | null>(columns.length).fill(null);
   let next = 0;
@@ -22,7 +27,23 @@ export function withChanges(
     } else if (column.kind === 'share' && isAmount) {
       const [part, whole] = [values[column.of] ?? null, wholeOf(column.line, column.of)];
       if (part !== null && whole !== null && whole !== 0n) values[at] = divideHalfAwayFromZero(part * 1000n, whole);
-    }
+    } else if (column.kind === 'calculation' && isAmount) values[at] = calculated(column, values, exponent);
   }
   return values;
+}
+
+/** Rounded once, half away from zero: an amount to the minor unit; `null` where it has no value. */
+function calculated({ formula, operands, result, days }: CalculationColumn, values: readonly (bigint | null)[], exponent: number): bigint | null {
+  const unit = 10n ** BigInt(exponent);
+  const value = evaluateFormula(formula, {
+    days,
+    between: betweenKeys([...operands.keys()]),
+    amountOf: (key) => {
+      const amount = values[operands.get(key) ?? -1] ?? null;
+      return amount === null ? null : fraction(amount, unit);
+    },
+  });
+  if (!value.ok) return null;
+  // A percent is a hundredth: what the formula comes to times a hundred.
+  return roundFraction(value.value, result === 'amount' ? exponent : decimalsOf[result] + (result === 'percent' ? 2 : 0));
 }

@@ -1,14 +1,28 @@
 import { type Condition, daysIn, decimalOf, type Formula, type SiblingSpan, type Span, shownValue, toDecimalText } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 
-/** The column of a statement that a formula is written for. */
+/** What a formula is written over. */
 export interface FormulaCells {
+  readonly days: number;
+  /** What a name stands for: a cell, or a number where it is not on the sheet. */
+  inCells(key: string): string;
+  /** Names from one to the other. */
+  between(from: string, to: string): readonly string[] | null;
+}
+
+/** The column of a statement that a formula over lines is written for. */
+interface LineCells {
   readonly statement: Statement;
   /** Index among the columns of amounts. */
   readonly run: number;
   readonly span: Span;
   /** `B12` of a line that is on the sheet. */
   cellOf(key: string): string | undefined;
+}
+
+/** Each line counts on its own side, and one that is not on the sheet as its amount. */
+export function cellsOfLines(cells: LineCells): FormulaCells {
+  return { days: daysIn(cells.span), inCells: (key) => lineInCells(key, cells), between: cells.statement.compiled.between };
 }
 
 /** What a line that is not on the sheet shows in a column, as a number. */
@@ -19,16 +33,16 @@ export function amountInCell(key: string, run: number, { compiled, runs, books }
   return shown === null ? 'NA()' : `(${toDecimalText(shown, books.company.currency)})`;
 }
 
-/** A formula over lines as one over cells: each line counts on its own side, and one that is not on the sheet as its amount. */
+/** A formula as one over cells. */
 export function formulaInCells(formula: Formula, cells: FormulaCells): string {
   const written = (part: Formula): string => formulaInCells(part, cells);
   switch (formula.kind) {
     case 'number':
       return decimalOf(formula.value) ?? `(${formula.value.of}/${formula.value.over})`;
     case 'days':
-      return String(daysIn(cells.span));
+      return String(cells.days);
     case 'line':
-      return lineInCells(formula.key, cells);
+      return cells.inCells(formula.key);
     case 'negative':
       return `-(${written(formula.inner)})`;
     case 'arithmetic':
@@ -51,11 +65,11 @@ function conditionInCells(condition: Condition, cells: FormulaCells): string {
 }
 
 function spanInCells({ from, to }: SiblingSpan, cells: FormulaCells): string {
-  const keys = cells.statement.compiled.between(from.key, to.key) ?? [];
-  return keys.map((key) => lineInCells(key, cells)).join('+') || '0';
+  const keys = cells.between(from.key, to.key) ?? [];
+  return keys.map((key) => cells.inCells(key)).join('+') || '0';
 }
 
-function lineInCells(key: string, { statement: { compiled, runs, books }, run, cellOf }: FormulaCells): string {
+function lineInCells(key: string, { statement: { compiled, runs, books }, run, cellOf }: LineCells): string {
   const at = compiled.indexOf.get(key);
   const line = at === undefined ? undefined : compiled.lines[at];
   if (at === undefined || !line) return 'NA()';

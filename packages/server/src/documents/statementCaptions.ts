@@ -20,6 +20,8 @@ function usualCaption(column: StatementColumn, language: Language): string {
     case 'percent':
     case 'share':
       return '%';
+    case 'calculation':
+      return column.text;
     case 'text':
       return '';
     case 'amount': {

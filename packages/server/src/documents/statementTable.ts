@@ -162,7 +162,8 @@ function rowCells(row: StatementRow, { columns, books, exponent }: Statement, ha
     ...columns.map((column, at): TableCell => {
       const value = values[at] ?? null;
       const isShare = column.kind === 'percent' || column.kind === 'share';
-      const text = !hasFigures || column.kind === 'text' ? '' : isShare ? formatPercent(value) : formatFigure(value, unit, currency);
+      const own = column.kind === 'calculation' ? column.result : unit;
+      const text = !hasFigures || column.kind === 'text' ? '' : isShare ? formatPercent(value) : formatFigure(value, own, currency);
       const isUnderRule = hasFigures && column.kind !== 'text' && !isShare;
       const figure = { text, bold, alignment: 'right' as const, noWrap: true };
       return {

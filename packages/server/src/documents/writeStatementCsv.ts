@@ -1,4 +1,4 @@
-import { asPlainText, type Currency, decimalsOf, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { asPlainText, type Currency, decimalsOf, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
@@ -7,7 +7,6 @@ import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
   const { columns, rows, books, compiled, exponent } = statement;
   const heading = headingOf(statement);
-  const percent = { code: '%', exponent: 1 };
   const lines = [
     [heading.company],
     [heading.title],
@@ -16,20 +15,15 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ['', ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
     ...rows.map((row) => [
       asPlainText(row.caption),
-      ...row.values.map((value, at) =>
-        value === null
-          ? ''
-          : toDecimalText(
-              value,
-              columns[at]?.kind === 'percent' || columns[at]?.kind === 'share' ? percent : scaleOf(row, { ...books.company.currency, exponent }),
-            ),
-      ),
+      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsIn(columns[at], row, { ...books.company.currency, exponent })))),
     ]),
   ];
   return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
 }
 
-/** As many decimals as the row's unit has. */
-function scaleOf({ unit }: StatementRow, currency: Currency): Currency {
+/** As many decimals as the column's values have, or the row's unit. */
+function decimalsIn(column: StatementColumn | undefined, { unit }: StatementRow, currency: Currency): Currency {
+  if (column?.kind === 'percent' || column?.kind === 'share') return { code: '%', exponent: decimalsOf.percent };
+  if (column?.kind === 'calculation' && column.result !== 'amount') return { code: column.result, exponent: decimalsOf[column.result] };
   return unit === undefined || unit === 'amount' ? currency : { code: unit, exponent: decimalsOf[unit] };
 }

@@ -1,7 +1,16 @@
-import { decimalsOf, minorUnitsIn, runIndexOf, type ShareColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import {
+  betweenKeys,
+  type CalculationColumn,
+  decimalsOf,
+  minorUnitsIn,
+  runIndexOf,
+  type ShareColumn,
+  type StatementRow,
+  toDecimalText,
+} from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
-import { amountInCell, formulaInCells } from './formulaInCells.ts';
+import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
 import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 
@@ -88,7 +97,8 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
   for (const [row, height] of [18, 24, 16].entries()) sheet.getRow(row + 1).height = height;
   sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
   columns.forEach((column, at) => {
-    sheet.getColumn(at + 2).width = isOfPercents(column) ? 9 : 19;
+    const usual = isOfPercents(column) ? 9 : 19;
+    sheet.getColumn(at + 2).width = column.width === 'narrow' ? usual * 0.7 : column.width === 'wide' ? usual * 1.5 : usual;
     const cell = sheet.getCell(firstRow - 1, at + 2);
     cell.value = captionOfColumn(column, statement.compiled.layout.language);
     cell.font = { name: 'Calibri', size: 10, color: second };
@@ -137,11 +147,12 @@ function writeRow(
     const value = row.values[at] ?? null;
     const letter = (index: number): string => sheet.getColumn(index + 2).letter;
     // A percent is shown by its format: the cell holds the hundredth part.
-    const decimals = isOfPercents(column) ? 3 : places + (unit === 'percent' ? 2 : 0);
+    const isRatio = column.kind === 'calculation' && column.result === 'ratio';
+    const decimals = isOfPercents(column) ? 3 : isRatio ? decimalsOf.ratio : places + (unit === 'percent' ? 2 : 0);
     const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent: decimals }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = isOfPercents(column) || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(places);
+    cell.numFmt = isOfPercents(column) || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(isRatio ? decimalsOf.ratio : places);
     cell.value = write({ statement, row, at, result, exponent, decimals, number, letter, rowOf });
     if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
@@ -161,14 +172,23 @@ function liveCell(cell: CellFacts): ExcelJS.CellValue {
     return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
   if (column.kind === 'text') return null;
   if (column.kind === 'share') return shareOf(cell, column);
+  if (column.kind === 'calculation') return overColumns(cell, column);
   const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
   return column.kind === 'change'
     ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
     : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
 }
 
-function isOfPercents({ kind }: Statement['columns'][number]): boolean {
-  return kind === 'percent' || kind === 'share';
+function isOfPercents(column: Statement['columns'][number]): boolean {
+  return column.kind === 'percent' || column.kind === 'share' || (column.kind === 'calculation' && column.result === 'percent');
+}
+
+/** A formula over other columns of the row. */
+function overColumns({ row, result, number, exponent, letter }: CellFacts, column: CalculationColumn): ExcelJS.CellValue {
+  if (row.unit !== undefined && row.unit !== 'amount') return '–';
+  const inCells = (key: string): string => `${letter(column.operands.get(key) ?? 0)}${number}`;
+  const cells = formulaInCells(column.formula, { days: column.days, inCells, between: betweenKeys([...column.operands.keys()]) });
+  return { formula: `IFERROR(${column.result === 'amount' ? rounded(cells, exponent) : cells},"–")`, result: result ?? '–' };
 }
 
 /** Of the line in the same column; of its amount where it is not on the sheet. */
@@ -186,7 +206,9 @@ function scaledCell(cell: CellFacts): ExcelJS.CellValue {
   const column = columns[at] as Statement['columns'][number];
   const exact = `${exactSheet}!${letter(at)}${number}`;
   if (column.kind === 'text') return null;
-  if (isOfPercents(column) || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
+  const isRatio = isOfPercents(column) || (column.kind === 'calculation' && column.result === 'ratio');
+  if (isRatio || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
+  if (column.kind === 'calculation') return { formula: `IFERROR(ROUND(${exact}/${minorUnitsIn(scale.unit, 0)},0),"–")`, result: result ?? '–' };
   if (column.kind === 'change') {
     const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
     return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
@@ -207,6 +229,7 @@ function calculated(cell: CellFacts): ExcelJS.CellValue {
   if (column.kind === 'text') return null;
   if (isOfPercents(column) && row.unit !== 'amount') return '–';
   if (column.kind === 'share') return { formula: shareOf(cell, column).formula, result: result ?? '–' };
+  if (column.kind === 'calculation') return overColumns(cell, column);
   if (column.kind !== 'amount') {
     const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
     const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
@@ -214,15 +237,18 @@ function calculated(cell: CellFacts): ExcelJS.CellValue {
     return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
   }
   if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
-  const cells = formulaInCells(line.formula, {
-    statement,
-    run: runIndexOf(columns, at),
-    span: column.span,
-    cellOf: (key) => {
-      const there = rowOf.get(key);
-      return there === undefined ? undefined : `${letter(at)}${there}`;
-    },
-  });
+  const cells = formulaInCells(
+    line.formula,
+    cellsOfLines({
+      statement,
+      run: runIndexOf(columns, at),
+      span: column.span,
+      cellOf: (key) => {
+        const there = rowOf.get(key);
+        return there === undefined ? undefined : `${letter(at)}${there}`;
+      },
+    }),
+  );
   const signed = line.reversed ? `-(${cells})` : cells;
   return { formula: `IFERROR(${row.unit === 'amount' ? rounded(signed, exponent) : signed},"–")`, result: result ?? '–' };
 }

@@ -27,17 +27,12 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
 }
 
 function toColumn(column: StatementColumn): StatementBody['columns'][number] {
+  const { heading, group, width } = column;
+  const head = { ...(heading === undefined ? {} : { heading }), ...(group === undefined ? {} : { group }), ...(width === undefined ? {} : { width }) };
+  if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
   if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, heading, group } = column;
-  return {
-    kind,
-    measure,
-    firstDay: span.firstDay,
-    lastDay: span.lastDay,
-    budget,
-    ...(heading === undefined ? {} : { heading }),
-    ...(group === undefined ? {} : { group }),
-  };
+  const { kind, measure, span, budget = null } = column;
+  return { kind, measure, firstDay: span.firstDay, lastDay: span.lastDay, budget, ...head };
 }
 
 export function toEvidence({

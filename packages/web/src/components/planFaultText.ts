@@ -1,4 +1,5 @@
 import type { PlanFault } from '@ivory-ladder/core';
+import { formulaFaultText } from './formulaFaultText.ts';
 
 /** Why a layout cannot be run with a column plan. */
 export function planFaultText(fault: PlanFault): string {
@@ -14,6 +15,8 @@ export function planFaultText(fault: PlanFault): string {
       return `${column} is repeated over a facet that has gone.`;
     case 'column_needs_movement':
       return `${column} holds balances, and every column of a cash flow or of changes in equity is a movement.`;
+    case 'column_formula':
+      return `${column}: ${formulaFaultText(fault.fault).replaceAll('line', 'column')}.`;
     case 'column_needs_equity':
       return `${column} is repeated over categories of equity, which only changes in equity have as columns.`;
   }

@@ -1,5 +1,16 @@
 import type { BudgetList, CodeListBody, StatementBody } from '@ivory-ladder/contract';
-import { type AmountsPlanColumn, type PeriodChoice, type PlanColumn, type PlanDefinition, periodBases } from '@ivory-ladder/core';
+import {
+  type AmountsPlanColumn,
+  betweenKeys,
+  checkFormula,
+  columnResults,
+  type PeriodChoice,
+  type PlanColumn,
+  type PlanDefinition,
+  periodBases,
+  readFormula,
+} from '@ivory-ladder/core';
+import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import styles from './ColumnPlansScreen.module.css';
 import { baseNames, headingText, measureNames } from './planWords.ts';
 
@@ -54,6 +65,22 @@ export function ColumnFields({ column, plan, lists, budgets, rows, disabled, onC
           {column.kind === 'percent' && <p className={styles.note}>By the size of what is taken off; a dash where that is nil.</p>}
         </>
       )}
+      {column.kind === 'calculation' && <CalculationFields column={column} amounts={amounts} disabled={disabled} onChange={onChange} />}
+      <label className={styles.field}>
+        <span>Width</span>
+        <select
+          value={column.width ?? ''}
+          disabled={disabled}
+          onChange={({ target: { value } }) => {
+            const { width: _, ...others } = column;
+            onChange(value === 'narrow' || value === 'wide' ? { ...others, width: value } : others, 'Width');
+          }}
+        >
+          <option value="">usual</option>
+          <option value="narrow">narrow</option>
+          <option value="wide">wide</option>
+        </select>
+      </label>
       {column.kind === 'share' && (
         <>
           {other('of', 'In', column.of, (of) => ({ ...column, of }))}
@@ -75,6 +102,54 @@ export function ColumnFields({ column, plan, lists, budgets, rows, disabled, onC
           <p className={styles.note}>A layout without this line shows a dash.</p>
         </>
       )}
+    </>
+  );
+}
+
+interface CalculationFieldsProps extends Pick<ColumnFieldsProps, 'disabled' | 'onChange'> {
+  readonly column: Extract<PlanColumn, { kind: 'calculation' }>;
+  readonly amounts: readonly PlanColumn[];
+}
+
+const resultNames = { amount: 'an amount', ratio: 'a ratio', percent: 'a percent' } as const;
+
+function CalculationFields({ column, amounts, disabled, onChange }: CalculationFieldsProps) {
+  const read = readFormula(column.formula);
+  const keys = amounts.map(({ key }) => key);
+  const fault = read.ok ? checkFormula(read.value, { has: (key) => keys.includes(key), between: betweenKeys(keys) })[0] : read.failure;
+  return (
+    <>
+      <label className={styles.field}>
+        <span>Formula over columns</span>
+        <input
+          value={column.formula}
+          maxLength={500}
+          spellCheck={false}
+          disabled={disabled}
+          aria-invalid={fault !== undefined}
+          onChange={({ target: { value } }) => onChange({ ...column, formula: value }, 'Formula', `formula ${column.key}`)}
+        />
+      </label>
+      {fault && (
+        <p className={styles.wrong} role="alert">
+          {formulaFaultText(fault).replaceAll('line', 'column')}
+        </p>
+      )}
+      <p className={styles.note}>Columns of amounts by key: {keys.join(', ') || 'none yet'}. As in lines: + − × ÷, min, max, abs, sum, if.</p>
+      <label className={styles.field}>
+        <span>It comes to</span>
+        <select
+          value={column.result}
+          disabled={disabled}
+          onChange={({ target: { value } }) => onChange({ ...column, result: columnResults.find((one) => one === value) ?? 'amount' }, 'Result')}
+        >
+          {columnResults.map((one) => (
+            <option key={one} value={one}>
+              {resultNames[one]}
+            </option>
+          ))}
+        </select>
+      </label>
     </>
   );
 }

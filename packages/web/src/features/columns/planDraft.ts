@@ -1,4 +1,4 @@
-import { newPlanColumn, type PlanColumn, type PlanDefinition } from '@ivory-ladder/core';
+import { namedIn, newPlanColumn, type PlanColumn, type PlanDefinition, readFormula } from '@ivory-ladder/core';
 
 /** A column of a kind behind the one with the key, or at the end; one that is made of others names the last two of amounts. */
 export function withColumn(
@@ -38,10 +38,18 @@ export function droppedBefore(plan: PlanDefinition, key: string, before: string 
   return { columns: [...others.slice(0, place), moved, ...others.slice(place)] };
 }
 
+/** A formula that cannot be read names nothing. */
+function namesColumn(formula: string, key: string): boolean {
+  const read = readFormula(formula);
+  return read.ok && namedIn(read.value).some((named) => (named.kind === 'line' ? named.key === key : named.from.key === key || named.to.key === key));
+}
+
 /** Keys of columns that name a column. */
 export function namedBy({ columns }: PlanDefinition, key: string): string[] {
   return columns.flatMap((column) =>
-    (column.kind === 'share' && column.of === key) || ((column.kind === 'change' || column.kind === 'percent') && (column.of === key || column.against === key))
+    (column.kind === 'calculation' && namesColumn(column.formula, key)) ||
+    (column.kind === 'share' && column.of === key) ||
+    ((column.kind === 'change' || column.kind === 'percent') && (column.of === key || column.against === key))
       ? [column.key]
       : [],
   );

@@ -7,6 +7,7 @@ export const columnKinds: Readonly<Record<PlanColumn['kind'], string>> = {
   change: 'Change',
   percent: 'Change in percent',
   share: 'Share of a line',
+  calculation: 'Calculation over columns',
   text: 'Empty column',
 };
 
@@ -49,6 +50,8 @@ export function columnText(column: PlanColumn, headingOf: (key: string) => strin
       return `${headingOf(column.of)} − ${headingOf(column.against)}`;
     case 'share':
       return `${headingOf(column.of)} ÷ ${column.line === '' ? 'a line' : column.line}`;
+    case 'calculation':
+      return column.formula;
     case 'text':
       return 'for what is written by hand';
   }

@@ -79,9 +79,15 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
               {captionWords[statement.language].note}
             </th>
           )}
-          {columns.map(({ column, gap }, at) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
-            <th key={at} scope="col" data-kind={column.kind} data-gap={gap} title={differenceText(column, statement.columns, statement.language)}>
+          {columns.map(({ column, gap, place }) => (
+            <th
+              key={place}
+              scope="col"
+              data-kind={column.kind}
+              data-gap={gap}
+              data-width={column.width}
+              title={differenceText(column, statement.columns, statement.language)}
+            >
               <ColumnHeading column={column} statement={statement} />
             </th>
           ))}
@@ -122,10 +128,15 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
 interface GappedColumn {
   readonly column: Column;
   readonly gap: true | undefined;
+  readonly place: string;
 }
 
 function withGaps(columns: readonly Column[]): GappedColumn[] {
-  return columns.map((column, at) => ({ column, gap: (at > 0 && column.group !== undefined && columns[at - 1]?.group !== column.group) || undefined }));
+  return columns.map((column, at) => ({
+    column,
+    gap: (at > 0 && column.group !== undefined && columns[at - 1]?.group !== column.group) || undefined,
+    place: String(at),
+  }));
 }
 
 /** Columns beside each other under one word, or none. */
@@ -194,9 +205,8 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
         )}
       </th>
       {hasNotes && <td className={styles.note}>{note}</td>}
-      {columns.map(({ column, gap }, columnAt) => {
+      {columns.map(({ column, gap, place }, columnAt) => {
         const value = values[columnAt] ?? null;
-        const place = String(columnAt);
         if (role === 'heading' || role === 'text' || role === 'space') return <td key={place} data-kind={column.kind} data-gap={gap} />;
         if (column.kind === 'amount')
           return (
@@ -214,7 +224,12 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
             </td>
           );
         if (column.kind === 'text') return <td key={place} data-kind={column.kind} />;
-        const text = column.kind === 'change' ? formatFigure(value, unit, currency) : formatPercent(value === null ? null : BigInt(value));
+        const text =
+          column.kind === 'change'
+            ? formatFigure(value, unit, currency)
+            : column.kind === 'calculation'
+              ? formatFigure(value, column.result, currency)
+              : formatPercent(value === null ? null : BigInt(value));
         const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
         return (
           <td key={place} className={column.kind === 'change' ? better : undefined} data-kind={column.kind}>
