@@ -1,7 +1,7 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInCashExample } from '../support/exampleACash.ts';
-import { recomputeStatement } from '../support/recomputedWorkbook.ts';
+import { firstRow, recomputedBook, recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
 import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
 
@@ -95,6 +95,24 @@ describe('statements in thousands, footed', () => {
     );
     const figures = new Map(more?.rows.filter(({ role }) => role !== 'heading').map(({ key, values }) => [key, values]));
     for (const { key, role, values } of less?.rows ?? []) if (role !== 'heading') expect(figures.get(key), key).toEqual(values);
+  });
+
+  it('take notes and what is moved between lines along, in the workbook and as CSV', async () => {
+    const id = await server.companyId();
+    const { layouts } = await server.ok<{ layouts: { id: number; name: string }[] }>('GET', `/companies/${id}/layouts`);
+    const sheet = layouts.find(({ name }) => name === 'Balance sheet for the bank');
+    const over = `from=${year[0]}&to=${year[1]}&scale=thousands`;
+    const { cells } = await recomputedBook(server, `/companies/${id}/statements/layout-${sheet?.id}/workbook?${over}`);
+    expect(cells[firstRow - 2]?.[1]).toBe('Note');
+    expect(cells.find(([caption]) => caption === 'Cash at bank and on board')?.[1]).toBe('7');
+    const text = async (kind: string) => new TextDecoder().decode(await server.bytes(`/companies/${id}/statements/${kind}/csv?${over}`));
+    expect(await text(`layout-${sheet?.id}`)).toMatch(/^Cash at bank and on board,7,\d+,/m);
+    const { transfers } = await statement(server, id, 'cash-flow', ...year, '&scale=thousands');
+    const [first] = transfers;
+    const book = await recomputedBook(server, `/companies/${id}/statements/cash-flow/workbook?${over}`);
+    const listed = book.cells.find(([caption]) => caption === `${first?.from} – ${first?.on}`);
+    expect(listed?.slice(1, 3)).toEqual(first?.values.slice(0, 2).map(Number));
+    expect(await text('cash-flow')).toContain(`${first?.from} – ${first?.on},${first?.values[0]},${first?.values[1]},`);
   });
 
   it('are recomputed from their workbooks, for every kind of line of composed layouts too', async () => {

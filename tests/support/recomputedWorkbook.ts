@@ -48,10 +48,12 @@ export async function recomputeStatement(server: ApiClient, id: number, kind: st
 /** How many figures of the first sheet are formulas; all of a sheet are those of the statement. */
 function expectFigures(shown: StatementBody, computed: HyperFormula, sheet: number, cells: readonly (readonly (string | number | null)[])[]): number {
   let formulas = 0;
+  // A column of notes stands before the figures.
+  const lead = shown.rows.some(({ note }) => note !== undefined) ? 2 : 1;
   for (const [at, row] of shown.rows.entries())
     for (const [column, value] of row.values.entries()) {
-      const cell = computed.getCellValue({ sheet, row: firstRow - 1 + at, col: column + 1 });
-      if (String(cells[firstRow - 1 + at]?.[column + 1]).startsWith('=')) formulas++;
+      const cell = computed.getCellValue({ sheet, row: firstRow - 1 + at, col: column + lead });
+      if (String(cells[firstRow - 1 + at]?.[column + lead]).startsWith('=')) formulas++;
       const head = shown.columns[column];
       const unit = head?.kind === 'calculation' ? head.result : (row.unit ?? 'amount');
       const isPercent = head?.kind === 'percent' || head?.kind === 'share' || unit === 'percent';

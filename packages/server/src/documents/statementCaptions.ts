@@ -55,3 +55,13 @@ function unitText(currency: string, unit: Statement['scale']['unit'], language: 
 export function fileNameOf({ books, compiled, span }: Statement, ending: string): string {
   return fileName(books.company.name, `${compiled.layout.title} ${span.lastDay}.${ending}`);
 }
+
+/** Whether a column of notes stands beside the captions. */
+export function hasNotes(rows: Statement['rows']): boolean {
+  return rows.some(({ note }) => note !== undefined && note !== '');
+}
+
+/** `Interest paid – Interest expense`, with why where that says more. */
+export function transferText({ text, from, on }: Statement['transfers'][number]): string {
+  return `${text === from ? '' : `${text}: `}${from} – ${on}`;
+}

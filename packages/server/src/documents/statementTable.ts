@@ -11,6 +11,7 @@ import {
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import type { Statement } from '../application/runStatement.ts';
 import type { Face } from './printFonts.ts';
+import { hasNotes, transferText } from './statementCaptions.ts';
 
 export const ink = '#20262B';
 export const second = '#5B6066';
@@ -25,17 +26,17 @@ export function isWidePage(columns: readonly StatementColumn[]): boolean {
 /** The statement as it is printed, headings again on each page. `marks`: letters of comments by key of the line. A line with a break before it begins a page. */
 export function statementTable(statement: Statement, marks: ReadonlyMap<string, string>): Content[] {
   const { rows, columns, compiled } = statement;
-  const hasNotes = rows.some(({ note }) => note !== undefined && note !== '');
-  const width = columnWidth(columns, hasNotes);
+  const withNotes = hasNotes(rows);
+  const width = columnWidth(columns, withNotes);
   const fontSize = columns.length > 9 ? 7 : columns.length > 6 ? 8 : 9;
   const headed = columns.map(headedColumn);
   const { language } = compiled.layout;
-  const lead = hasNotes ? 2 : 1;
+  const lead = withNotes ? 2 : 1;
   const headings: TableCell[][] = [];
   if (columns.some(({ group }) => group !== undefined)) headings.push(groupCells(columns, lead));
   headings.push([
     '',
-    ...(hasNotes ? [{ text: captionWords[language].note, color: second, alignment: 'center' as const }] : []),
+    ...(withNotes ? [{ text: captionWords[language].note, color: second, alignment: 'center' as const }] : []),
     ...headed.map((column) => ({ stack: [...headingLines(column, headed, language)], alignment: 'right' as const, color: second })),
   ]);
   const pages: StatementRow[][] = [[]];
@@ -50,8 +51,8 @@ export function statementTable(statement: Statement, marks: ReadonlyMap<string, 
       headerRows: headings.length,
       keepWithHeaderRows: 1,
       dontBreakRows: true,
-      widths: ['*', ...(hasNotes ? [noteWidth] : []), ...columns.map(() => width)],
-      body: [...headings, ...page.map((row) => rowCells(row, statement, hasNotes, width, marks.get(markedAt(row) ?? '')))],
+      widths: ['*', ...(withNotes ? [noteWidth] : []), ...columns.map(() => width)],
+      body: [...headings, ...page.map((row) => rowCells(row, statement, withNotes, width, marks.get(markedAt(row) ?? '')))],
     },
     layout: {
       defaultBorder: false,
@@ -81,9 +82,9 @@ export function transferTable({ transfers, columns, books, exponent, compiled }:
       widths: ['*', ...amounts.map(() => 80)],
       body: [
         [caption, ...amounts.map(() => '')],
-        ...transfers.map(({ text, from, on, values }): TableCell[] => [
-          `${text === from ? '' : `${text}: `}${from} – ${on}`,
-          ...amounts.map((at): TableCell => ({ text: formatFigure(values[at] ?? null, 'amount', currency), alignment: 'right' })),
+        ...transfers.map((transfer): TableCell[] => [
+          transferText(transfer),
+          ...amounts.map((at): TableCell => ({ text: formatFigure(transfer.values[at] ?? null, 'amount', currency), alignment: 'right' })),
         ]),
       ],
     },

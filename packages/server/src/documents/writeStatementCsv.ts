@@ -1,24 +1,42 @@
-import { asPlainText, type Currency, decimalsOf, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { asPlainText, type Currency, captionWords, decimalsOf, printWords, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Statement } from '../application/runStatement.ts';
-import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
   const { columns, rows, books, compiled, exponent } = statement;
   const heading = headingOf(statement);
+  const withNotes = hasNotes(rows);
   const lines = [
     [heading.company],
     [heading.title],
     [heading.dates],
     [],
-    ['', ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
+    ['', ...(withNotes ? [captionWords[compiled.layout.language].note] : []), ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
     ...rows.map((row) => [
       asPlainText(row.caption),
+      ...(withNotes ? [asPlainText(row.note ?? '')] : []),
       ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsIn(columns[at], row, { ...books.company.currency, exponent })))),
     ]),
+    ...transferLines(statement, withNotes),
   ];
   return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
+}
+
+/** What it shows on one line instead of another. */
+function transferLines({ transfers, compiled, books, exponent }: Statement, withNotes: boolean): string[][] {
+  if (transfers.length === 0) return [];
+  const currency = { ...books.company.currency, exponent };
+  return [
+    [],
+    [printWords[compiled.layout.language].transfers],
+    ...transfers.map((transfer) => [
+      asPlainText(transferText(transfer)),
+      ...(withNotes ? [''] : []),
+      ...transfer.values.map((value) => (value === null ? '' : toDecimalText(value, currency))),
+    ]),
+  ];
 }
 
 /** As many decimals as the column's values have, or the row's unit. */

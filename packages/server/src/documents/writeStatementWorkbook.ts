@@ -1,8 +1,10 @@
 import {
   betweenKeys,
   type CalculationColumn,
+  captionWords,
   decimalsOf,
   minorUnitsIn,
+  printWords,
   runIndexOf,
   type ShareColumn,
   type StatementRow,
@@ -11,7 +13,7 @@ import {
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
 import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
-import { captionOfColumn, fileNameOf, headingOf } from './statementCaptions.ts';
+import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 
 const firstRow = 7;
@@ -63,6 +65,7 @@ interface CellFacts {
 
 function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Statement, rows: readonly StatementRow[], exponent: number, write: CellWriter): void {
   const { columns } = statement;
+  const lead = hasNotes(rows) ? 2 : 1;
   const heading = headingOf(statement);
   const sheet = workbook.addWorksheet(name, {
     properties: { outlineLevelRow: deepestLevel + 1, outlineLevelCol: 0 },
@@ -74,7 +77,7 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
       fitToHeight: 0,
       horizontalCentered: true,
     },
-    views: [{ state: 'frozen', xSplit: 1, ySplit: firstRow - 1, showGridLines: false }],
+    views: [{ state: 'frozen', xSplit: lead, ySplit: firstRow - 1, showGridLines: false }],
   });
   sheet.properties.outlineProperties = { summaryBelow: false, summaryRight: false };
   sheet.headerFooter = {
@@ -98,21 +101,50 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
   sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
   columns.forEach((column, at) => {
     const usual = isOfPercents(column) ? 9 : 19;
-    sheet.getColumn(at + 2).width = column.width === 'narrow' ? usual * 0.7 : column.width === 'wide' ? usual * 1.5 : usual;
-    const cell = sheet.getCell(firstRow - 1, at + 2);
+    sheet.getColumn(at + 1 + lead).width = column.width === 'narrow' ? usual * 0.7 : column.width === 'wide' ? usual * 1.5 : usual;
+    const cell = sheet.getCell(firstRow - 1, at + 1 + lead);
     cell.value = captionOfColumn(column, statement.compiled.layout.language);
     cell.font = { name: 'Calibri', size: 10, color: second };
     cell.alignment = { horizontal: 'right', vertical: 'bottom', wrapText: true };
   });
+  if (lead === 2) {
+    sheet.getColumn(2).width = 7;
+    const cell = sheet.getCell(firstRow - 1, 2);
+    cell.value = captionWords[statement.compiled.layout.language].note;
+    cell.font = { name: 'Calibri', size: 10, color: second };
+    cell.alignment = { horizontal: 'center', vertical: 'bottom' };
+  }
   sheet.getRow(firstRow - 1).height = 32;
-  for (let at = 0; at <= columns.length; at++) sheet.getCell(firstRow - 1, at + 1).border = { bottom: rule };
+  for (let at = 0; at < columns.length + lead; at++) sheet.getCell(firstRow - 1, at + 1).border = { bottom: rule };
   const rowOf = new Map<string, number>();
   rows.forEach((row, at) => {
     if (bearsAmounts(row)) rowOf.set(row.key, firstRow + at);
   });
   rows.forEach((row, at) => {
-    writeRow(sheet, statement, row, firstRow + at, rowOf, exponent, write);
+    writeRow(sheet, statement, row, firstRow + at, rowOf, exponent, write, lead);
   });
+  if (exponent === statement.exponent) writeTransfers(sheet, statement, firstRow + rows.length + 1, lead);
+}
+
+/** What the statement shows on one line instead of another, as it is printed under it. */
+function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled, exponent }: Statement, first: number, lead: number): void {
+  if (transfers.length === 0) return;
+  const heading = sheet.getCell(first, 1);
+  heading.value = printWords[compiled.layout.language].transfers;
+  heading.font = { name: 'Calibri', size: 10, bold: true, color: second };
+  for (const [place, transfer] of transfers.entries()) {
+    const caption = sheet.getCell(first + 1 + place, 1);
+    caption.value = transferText(transfer);
+    caption.font = { name: 'Calibri', size: 10, color: second };
+    for (const [at, column] of columns.entries()) {
+      if (column.kind !== 'amount') continue;
+      const cell = sheet.getCell(first + 1 + place, at + 1 + lead);
+      const value = transfer.values[at] ?? null;
+      cell.value = value === null ? null : Number(toDecimalText(value, { code: '', exponent }));
+      cell.numFmt = amountFormat(exponent);
+      cell.font = { name: 'Calibri', size: 10, color: second };
+    }
+  }
 }
 
 function writeRow(
@@ -123,6 +155,7 @@ function writeRow(
   rowOf: ReadonlyMap<string, number>,
   exponent: number,
   write: CellWriter,
+  lead: number,
 ): void {
   const { columns } = statement;
   const target = sheet.getRow(number);
@@ -136,6 +169,12 @@ function writeRow(
   caption.value = row.caption;
   caption.font = font;
   caption.alignment = { horizontal: 'left', indent: depth, vertical: 'middle', wrapText: row.role === 'text' };
+  if (row.note !== undefined && row.note !== '') {
+    const note = target.getCell(2);
+    note.value = row.note;
+    note.font = { name: 'Calibri', size: 10, color: second };
+    note.alignment = { horizontal: 'center', vertical: 'middle' };
+  }
   if (!bearsAmounts(row)) {
     target.height = row.role === 'heading' ? 22 : 15;
     return;
@@ -143,9 +182,9 @@ function writeRow(
   const { unit = 'amount' } = row;
   const places = unit === 'amount' ? exponent : decimalsOf[unit];
   columns.forEach((column, at) => {
-    const cell = target.getCell(at + 2);
+    const cell = target.getCell(at + 1 + lead);
     const value = row.values[at] ?? null;
-    const letter = (index: number): string => sheet.getColumn(index + 2).letter;
+    const letter = (index: number): string => sheet.getColumn(index + 1 + lead).letter;
     // A percent is shown by its format: the cell holds the hundredth part.
     const isRatio = column.kind === 'calculation' && column.result === 'ratio';
     const decimals = isOfPercents(column) ? 3 : isRatio ? decimalsOf.ratio : places + (unit === 'percent' ? 2 : 0);
