@@ -101,7 +101,16 @@ describe('a statement part by part', () => {
       facts: { name: 'Original' },
     });
     expect(await refused('income-statement', 'from=2025-10-01&to=2026-10-31')).toMatchObject({ code: 'budget_of_other_year', facts: { year: '2026' } });
-    expect(await refused('balance-sheet', 'from=2026-10-01&to=2026-11-30')).toMatchObject({ code: 'budget_without_balances' });
+    expect(await refused('cash-flow', 'from=2026-10-01&to=2026-11-30')).toMatchObject({ code: 'budget_without_flows' });
+    // Balances: what was posted before the year, nothing here, and the budget's movements of the year up to the day.
+    const sheet = await shop.run('balance-sheet', beside, '2026-10-01', '2026-11-30');
+    expect(sheet.columns[1]).toMatchObject({ measure: 'closing', budget: 'Original', lastDay: '2026-11-30' });
+    expect([valuesOf(sheet, 'Result of the year'), valuesOf(sheet, 'Total assets')]).toEqual([
+      [34700, 30000, 4700, 157],
+      [104700, 0, 104700, null],
+    ]);
+    const next = await shop.run('balance-sheet', beside, '2026-10-01', '2026-10-31');
+    expect(valuesOf(next, 'Result of the year')?.[1]).toBe(19000);
     const other = `${shop.path}/statements/income-statement?from=2026-10-01&to=2026-11-30&plan=budget&budget=99999`;
     expect(await server.refused('GET', other)).toMatchObject({ code: 'not_found', facts: { thing: 'budget' } });
     const csv = new TextDecoder().decode(await server.bytes(`${shop.path}/statements/income-statement/csv?from=2026-10-01&to=2026-11-30${beside}`));

@@ -85,7 +85,13 @@ const calculationLine = z.strictObject({
   formula: z.string().max(2000),
   result: z.enum(['amount', 'ratio', 'percent', 'days']),
 });
-const resultLine = z.strictObject({ kind: z.literal('result'), ...base, reversed: z.boolean(), except: z.exactOptional(sources) });
+const resultLine = z.strictObject({
+  kind: z.literal('result'),
+  ...base,
+  reversed: z.boolean(),
+  except: z.exactOptional(sources),
+  only: z.exactOptional(z.enum(['profit', 'loss'])),
+});
 const cashLine = z.strictObject({
   kind: z.literal('cash'),
   ...base,

@@ -8,9 +8,9 @@ import { partsOfSpan, type SpanParts } from './partsOfSpan.ts';
 export const columnPlans = ['comparison', 'periods', 'quarters', 'budget'] as const;
 export type ColumnPlan = (typeof columnPlans)[number];
 
-/** What was posted over the span, what was budgeted for it, and change and percent between them. */
-export function columnsAgainst(budgetId: number, span: Span): PlainColumn[] {
-  const posted = { kind: 'amount', measure: 'movement', span } as const;
+/** What was posted over the span or by its end, what was budgeted for it, and change and percent between them. */
+export function columnsAgainst(budgetId: number, measure: 'closing' | 'movement', span: Span): PlainColumn[] {
+  const posted = { kind: 'amount', measure, span } as const;
   return [posted, { ...posted, budgetId }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
 }
 

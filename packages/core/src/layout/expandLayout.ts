@@ -169,11 +169,21 @@ class Expansion {
 
   private results(line: Extract<OwnLine, { kind: 'result' }>, base: ReturnType<Expansion['base']>): ResultLine[] {
     const holdsIncome = this.facts.scope.some((element) => element === 'income' || element === 'expense');
-    const result: ResultLine = { ...base, kind: 'result', reversed: line.reversed, of: 'year_to_date', within: null, ...(holdsIncome ? { isMemo: true } : {}) };
-    if (this.own.kind !== 'balance_sheet' || this.facts.retainedEarningsId !== null) return [result];
+    const result: ResultLine = {
+      ...base,
+      kind: 'result',
+      reversed: line.reversed,
+      of: 'year_to_date',
+      within: null,
+      ...(holdsIncome ? { isMemo: true } : {}),
+      ...(line.only === undefined ? {} : { only: line.only }),
+    };
+    // Of a profit line and a loss line the first brings what earlier years left.
+    if (this.own.kind !== 'balance_sheet' || this.facts.retainedEarningsId !== null || line.only === 'loss') return [result];
     const key = `${line.key}.earlier`;
     this.origins.set(key, { kind: 'made', by: line.key });
-    return [{ ...result, key, caption: captionWords[this.facts.language].earlierNotAllotted, of: 'earlier_years', note: '' }, result];
+    const { only: _, ...whole } = result;
+    return [{ ...whole, key, caption: captionWords[this.facts.language].earlierNotAllotted, of: 'earlier_years', note: '' }, result];
   }
 
   /** All income and expense accounts, placed or not, but those that have lines of their own. */

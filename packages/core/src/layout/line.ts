@@ -131,6 +131,8 @@ export interface ResultLine extends LineBase {
   /** The retained earnings in whose figure it is shown, so that printed parts add up. */
   readonly within: { readonly key: string; readonly accountId: number } | null;
   readonly isMemo?: boolean;
+  /** Holds it only where it is a profit, or only where it is a loss: of two such lines one shows. */
+  readonly only?: 'profit' | 'loss';
 }
 
 /** Words, or an empty row. */

@@ -5,6 +5,7 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { climb } from '../statement/climb.ts';
 import { account, category, statementsOf, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
+import { newLine } from './newLine.ts';
 import { calculating, composed, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
 import type { OwnLayout } from './ownLayout.ts';
 import { keysInGroup } from './putLines.ts';
@@ -64,6 +65,37 @@ describe('the climb from a line', () => {
     const { compiled } = composed(company, free([grouping('operating', 'credit', inner), summing('change', { operating: 1 })]));
     expect(climb(compiled, 'sales').map((at) => compiled.lines[at]?.key)).toEqual(['sales', 'subtotal', 'operating', 'change']);
     expect(climb(compiled, 'costs').map((at) => compiled.lines[at]?.key)).toEqual(['costs', 'operating', 'change']);
+  });
+});
+
+describe('the result on a profit line and a loss line', () => {
+  const twofold = (retainedEarningsId: number | null) => {
+    const at = begun('balance_sheet');
+    const lines = [
+      { ...newLine('result', 'gained', 'Profit of the year'), only: 'profit' as const },
+      { ...newLine('result', 'lost', 'Loss of the year'), only: 'loss' as const },
+    ];
+    const own = { ...company, retainedEarningsId };
+    const inserted = must(composed(own, at).edit({ kind: 'insert', lines, spot: { within: 'equity', after: 'result' } }));
+    return composed(own, must(composed(own, inserted).edit({ kind: 'remove', keys: ['result'] })));
+  };
+  // The same books with the sign of income and expense turned: 250 of profit, 250 of loss.
+  const loss = figures.map((net, at) => (at === 4 ? 100n : at === 8 ? -460n : net));
+
+  it('shows on the one that it is, and the balance sheet comes to the same', () => {
+    const { rows } = twofold(4);
+    const result = (net: readonly bigint[]) => rows([net]).flatMap(({ caption, values }) => (/of the year$/.test(caption) ? [[caption, values[0]]] : []));
+    expect(result(figures)).toEqual([['Profit of the year', 250n]]);
+    expect(result(loss)).toEqual([['Loss of the year', -250n]]);
+    const totals = (made: ReturnType<typeof composed>, net: readonly bigint[]) =>
+      made.rows([net]).flatMap(({ role, values }) => (role === 'total' || role === 'final' ? [values[0]] : []));
+    for (const net of [figures, loss]) expect(totals(twofold(4), net)).toEqual(totals(composed(company, begun('balance_sheet')), net));
+  });
+
+  it('brings what earlier years left once, where no account is named for it', () => {
+    const earlier = twofold(null).compiled.lines.filter((line) => line.kind === 'result' && line.of === 'earlier_years');
+    expect(earlier.map(({ key }) => key)).toEqual(['gained.earlier']);
+    expect(twofold(null).expanded.findings).toEqual([]);
   });
 });
 

@@ -102,9 +102,14 @@ export type SumOwnLine = OwnLineBase & Signed & { readonly kind: 'sum'; readonly
 export type CalculationOwnLine = OwnLineBase & Signed & { readonly kind: 'calculation'; readonly formula: string; readonly result: CalculationResult };
 /**
  * Profit or loss; in a layout of income and expense a memo, since it stands there already. In a cash flow it takes all income and
- * expense accounts but those that `except` holds.
+ * expense accounts but those that `except` holds. `only`: where it is a profit, or a loss, so that of two lines one shows; not of a cash flow.
  */
-export type ResultOwnLine = OwnLineBase & { readonly kind: 'result'; readonly reversed: boolean; readonly except?: readonly Source[] };
+export type ResultOwnLine = OwnLineBase & {
+  readonly kind: 'result';
+  readonly reversed: boolean;
+  readonly except?: readonly Source[];
+  readonly only?: 'profit' | 'loss';
+};
 /** Of a cash flow. `addedBackOn`: of the effect of exchange rates, the line where profit is freed of it. */
 export type CashOwnLine = OwnLineBase & { readonly kind: 'cash'; readonly of: 'opening' | 'closing' | 'exchange'; readonly addedBackOn: string | null };
 export type TextOwnLine = OwnLineBase & { readonly kind: 'text' | 'space' };

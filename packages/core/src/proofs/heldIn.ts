@@ -1,6 +1,7 @@
 import type { BalanceVector } from '../cube/vector.ts';
 import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
 import { countsInGroup } from '../layout/line.ts';
+import { resultOn } from '../statement/runColumn.ts';
 
 /** Whether a balance of an account (dense number, debit positive) stands in a line of the layout. Cost: the portions taken in part, once. */
 export function heldIn({ lines, takes, lineOfDebit, lineOfCredit }: CompiledLayout): (account: number, amount: bigint) => boolean {
@@ -18,7 +19,7 @@ export function equityIn(balanceSheet: CompiledLayout, equity: readonly number[]
   const isHeld = heldIn(balanceSheet);
   const ofAccounts = equity.reduce((sum, account) => (isHeld(account, net[account] as bigint) ? sum + (net[account] as bigint) : sum), 0n);
   return balanceSheet.lines.reduce(
-    (sum, line) => (line.kind === 'result' && countsInGroup(line) ? sum + (line.of === 'year_to_date' ? result : notAllotted) : sum),
+    (sum, line) => (line.kind === 'result' && countsInGroup(line) ? sum + resultOn(line, { result, notAllotted }) : sum),
     ofAccounts,
   );
 }

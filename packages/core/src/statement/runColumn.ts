@@ -3,7 +3,7 @@ import { evaluateFormula, type FormulaFault } from '../formula/evaluateFormula.t
 import { type Fraction, fraction, roundFraction } from '../formula/fraction.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
 import { type CompiledLayout, type FixedTake, shownAmount } from '../layout/compileLayout.ts';
-import { countsInGroup } from '../layout/line.ts';
+import { countsInGroup, type ResultLine } from '../layout/line.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 
 /** One amount per account (debit positive), and what the result lines hold beside them. */
@@ -60,12 +60,18 @@ export function runColumn(compiled: CompiledLayout, input: ColumnInput): RunColu
   }
   for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(compiled, take, input);
   for (const { line, net: amount } of fixedIn(compiled, input)) amounts[line] = (amounts[line] as bigint) + amount;
-  for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = line.of === 'year_to_date' ? input.result : input.notAllotted;
+  for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = resultOn(line, input);
   for (let index = lines.length - 1; index >= 0; index--) {
     const parent = parentAt[index] as number;
     if (parent >= 0 && countsInGroup(lines[index] as (typeof lines)[number])) amounts[parent] = (amounts[parent] as bigint) + (amounts[index] as bigint);
   }
   return { ...input, amounts, reckoned: reckon(compiled, amounts, input) };
+}
+
+/** What a result line holds; a profit is a credit. */
+export function resultOn({ of, only }: ResultLine, { result, notAllotted }: Pick<ColumnInput, 'result' | 'notAllotted'>): bigint {
+  if (of === 'earlier_years') return notAllotted;
+  return only === undefined || (only === 'loss') === result > 0n ? result : 0n;
 }
 
 /** What a line for one side of an account that moved from an opening balance held at the end less what it held at the start. */

@@ -75,7 +75,7 @@ export type Failure =
   | { code: 'span_reversed'; from: string; to: string }
   | { code: 'comparison_incomplete' }
   | { code: 'columns_too_many'; columns: number; most: number }
-  | { code: 'budget_without_balances' }
+  | { code: 'budget_without_flows' }
   | { code: 'budget_of_all_lines' }
   | { code: 'budget_of_other_year'; name: string; year: string }
   | { code: 'budget_needs_whole_periods'; name: string }

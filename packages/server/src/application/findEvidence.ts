@@ -105,7 +105,8 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
       net,
     }));
     const carried = [...ofLines, ...parts.transfers.map(({ text, net }) => ({ caption: text, net }))];
-    const isResult = line.kind === 'result' && line.of === 'year_to_date';
+    // Of a profit line and a loss line one is nil, whatever the accounts have.
+    const isResult = line.kind === 'result' && line.of === 'year_to_date' && (line.only === undefined || run.amounts[lineAt] !== 0n);
     return succeed({
       ...base,
       caption: captionOfTotal(line),

@@ -237,7 +237,7 @@ async function plannedColumns(
   comparison: Comparison,
   span: Span,
 ): Promise<Outcome<readonly StatementColumn[], Failure>> {
-  if (plan === 'budget') return measure === 'closing' ? fail({ code: 'budget_without_balances' }) : succeed(columnsAgainst(budget ?? 0, span));
+  if (plan === 'budget') return succeed(columnsAgainst(budget ?? 0, measure, span));
   const { kind, language } = compiled.layout;
   const equity = kind === 'changes_in_equity' ? equityCategories(equityFactsIn(books, language), language) : undefined;
   if (equity && plan === 'comparison') {

@@ -1,5 +1,6 @@
 import {
   type AmountColumn,
+  addDays,
   type BalanceVector,
   balanceAt,
   type ColumnInput,
@@ -19,10 +20,13 @@ import {
   resultOf,
   runColumn,
   type SelectedSets,
+  type Span,
   type StatementColumn,
   succeed,
+  yearOf,
 } from '@ivory-ladder/core';
-import { budgetOver } from './budgetOver.ts';
+import { type BudgetedColumn, budgetOver } from './budgetOver.ts';
+import { findBudget } from './budgets.ts';
 import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
@@ -143,7 +147,31 @@ function bornBy({ categoryTree: tree, portions, retainedEarningsId, cube, traits
   return maskColumn(input, (account) => columnOf[account] === category, ofResult);
 }
 
-/** A budget has movements only, by account and period: it stands beside movements of whole periods and all lines. */
+/** The days of the year that a balance of a budget takes its movements of; `null` where the balance is that of the year's beginning. */
+function budgetedUpTo({ calendar }: Books, { measure, span }: AmountColumn): Span | null {
+  const last = measure === 'opening' ? addDays(span.firstDay, -1) : span.lastDay;
+  const first = yearOf(calendar, measure === 'opening' ? span.firstDay : last)?.firstDay ?? last;
+  return last < first ? null : { firstDay: first, lastDay: last };
+}
+
+/** What was posted before the fiscal year that a balance of a budget is in. */
+async function balancesBefore(ports: Ports, books: Books, { measure, span }: AmountColumn): Promise<BalanceVector> {
+  const day = measure === 'opening' ? span.firstDay : span.lastDay;
+  const firstDay = yearOf(books.calendar, day)?.firstDay ?? day;
+  const partial = await partialsFor(ports, books, [{ firstDay, lastDay: firstDay }]);
+  return balanceAt(books.cube, books.traits, layers, firstDay, partial, { atBeginning: true });
+}
+
+/** Before its first period a budget has moved nothing. */
+async function emptyBudget(ports: Ports, { company, cube }: Books, budgetId: number): Promise<Outcome<BudgetedColumn, Failure>> {
+  const found = await findBudget(ports, company.id, budgetId);
+  return found.ok ? succeed({ name: found.value.name, net: new BigInt64Array(cube.accountIds.length) }) : found;
+}
+
+/**
+ * A budget is by account and period: it stands beside movements of whole periods and all lines, and beside balances as what was posted
+ * before its year and its own movements up to the day.
+ */
 async function runBudget(
   ports: Ports,
   books: Books,
@@ -151,16 +179,19 @@ async function runBudget(
   column: AmountColumn,
   asked: FacetFilter,
 ): Promise<Outcome<{ readonly run: RunColumn; readonly column: AmountColumn }, Failure>> {
-  if (column.measure !== 'movement' || compiled.readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined))
-    return fail({ code: 'budget_without_balances' });
+  if (compiled.readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined)) return fail({ code: 'budget_without_flows' });
   if (Object.keys(asked).length > 0 || column.facets !== undefined || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
-  const budgeted = await budgetOver(ports, books, column.budgetId ?? 0, column.span);
+  const { measure, span } = column;
+  const balances = measure === 'movement' ? null : await balancesBefore(ports, books, column);
+  const over = measure === 'movement' ? span : budgetedUpTo(books, column);
+  const budgeted = over ? await budgetOver(ports, books, column.budgetId ?? 0, over) : await emptyBudget(ports, books, column.budgetId ?? 0);
   if (!budgeted.ok) return budgeted;
-  const { name, net } = budgeted.value;
+  const { name, net: moved } = budgeted.value;
+  const net = balances ? moved.map((amount, at) => amount + (balances.net[at] as bigint)) : moved;
   const run = runColumn(compiled, {
     net,
     result: resultOf(net, books.traits.resets),
-    notAllotted: 0n,
+    notAllotted: balances?.notAllotted ?? 0n,
     exponent: books.company.currency.exponent,
     span: column.span,
   });

@@ -237,7 +237,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
   columns_too_many: ({ columns, most }) =>
     `These dates have ${text(columns)} columns; ${text(most)} can stand beside each other. Choose quarters, or fewer days.`,
-  budget_without_balances: () => 'A budget has movements only, so it cannot stand beside a balance sheet.',
+  budget_without_flows: () =>
+    'A budget has amounts by account and period: it knows no openings, directions or effects of exchange rates, which lines of this layout take.',
   budget_of_all_lines: () => 'A budget stands beside all lines; take the filter by facets off to see them together.',
   budget_of_other_year: ({ name, year }) => `The budget ${text(name)} is of ${text(year)}, and these dates are not all within it.`,
   budget_needs_whole_periods: ({ name }) => `The budget ${text(name)} has amounts by period; choose whole periods.`,

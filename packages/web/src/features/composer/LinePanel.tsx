@@ -179,6 +179,22 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
           onChange={(except) => change({ ...line, except }, 'Exceptions')}
         />
       )}
+      {line.kind === 'result' && composer.layout.kind !== 'cash_flow' && composer.layout.kind !== 'changes_in_equity' && (
+        <Segmented
+          label="Holds"
+          value={line.only ?? 'both'}
+          disabled={disabled}
+          choices={[
+            { value: 'both', label: 'Profit or loss' },
+            { value: 'profit', label: 'Profit alone', says: 'Nil where the year has a loss: put a line for the loss beside it' },
+            { value: 'loss', label: 'Loss alone', says: 'Nil where the year has a profit: put a line for the profit beside it' },
+          ]}
+          onChange={(value) => {
+            const { only: _, ...others } = line;
+            change(value === 'both' ? others : { ...others, only: value }, 'Profit or loss');
+          }}
+        />
+      )}
       {line.kind === 'remainder' && <ElementsField line={line} disabled={disabled} onChange={(elements) => change({ ...line, elements }, 'Elements')} />}
       {line.kind === 'sum' && <TermsField composer={composer} line={line} disabled={disabled} onChange={(terms) => change({ ...line, terms }, 'Terms')} />}
       {line.kind === 'calculation' && (

@@ -40,7 +40,7 @@ export function ColumnMenu({ isBalance, planned, ran, change }: ColumnMenuProps)
   const { span } = useSpan();
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
-  const { data } = useListBudgetsQuery(company.id, { skip: isBalance || !(isLookedAt || plan === 'budget') });
+  const { data } = useListBudgetsQuery(company.id, { skip: !(isLookedAt || plan === 'budget') });
   const { data: composed } = useListColumnPlansQuery(company.id, { skip: !(isLookedAt || plan === 'composed') });
   const plans = composed?.plans ?? [];
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.from && span.to <= lastDay)?.year;
