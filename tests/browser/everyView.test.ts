@@ -25,6 +25,7 @@ const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
   'statements/income-statement?plan=periods',
+  'statements/changes-in-equity?cell=closing~3',
   'placement',
   'placement/coverage',
   'ledger',

@@ -93,6 +93,24 @@ describe('a set', () => {
     });
   });
 
+  it('foots its statements to its own balance sheet: cash, equity and the result are the same figures in each, month by month', async () => {
+    const { sets } = await server.ok<StatementSetList>('GET', `/companies/${id}/sets`);
+    const ofBank = sets.find(({ name }) => name === 'Statements for Nordskerry Bank') as StatementSetBody;
+    const set = await add('In whole units', ofBank.definition.parts, { scale: { unit: 'units', rounding: 'footed' } });
+    for (const to of ['01-31', '02-28', '03-31', '04-30', '05-31', '06-30', '07-31', '08-31']) {
+      const { parts } = await run(set, `from=2026-01-01&to=2026-${to}&compare=none`);
+      const shown = (part: string, key: string, at = 0) =>
+        Number(
+          parts
+            .find((one) => one.key === part)
+            ?.statement?.rows.findLast((row) => row.lineKey === key)
+            ?.values.at(at) ?? 0,
+        );
+      expect(shown('cash_flow', 'cash_closing'), to).toBe(shown('balance_sheet', 'cash') - shown('balance_sheet', 'overdraft'));
+      expect(shown('equity', 'closing', -1), to).toBe(shown('balance_sheet', 'equity'));
+    }
+  });
+
   it('says of a statement that cannot be run why, and runs the others; it is not printed then', async () => {
     const draft = await server.ok<LayoutDetail>('POST', `/companies/${id}/layouts`, { name: 'A draft only', from: 'nothing' });
     const set = await add('With a draft', [part(`layout-${draft.id}`), part('income-statement')]);

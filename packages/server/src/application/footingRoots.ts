@@ -8,6 +8,7 @@ import {
   type FootingRoot,
   type FootingRoots,
   footRows,
+  isMemoLine,
   presentRows,
   runIndexOf,
   type Span,
@@ -16,9 +17,8 @@ import {
   shownSign,
   yearOf,
 } from '@ivory-ladder/core';
-import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
-import { balancesFor, layoutsOf, type PreparedStatement, runBalances } from './prepareStatement.ts';
+import { layoutsOf, type PreparedStatement } from './prepareStatement.ts';
 import { runColumns } from './runColumns.ts';
 
 type Given = readonly (FootingRoot | null)[];
@@ -32,25 +32,37 @@ interface FootedSheet {
 const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 
 /**
- * What the balance sheet, footed, gives other statements to foot to: its equity is the end of the changes in equity; the result of the fiscal year to date is the profit of an
- * income statement over it, and what it shows of cash are both ends of a cash flow, whose change is their difference.
+ * What the balance sheet, footed, gives other statements to foot to: its equity is both ends of changes in equity; the result of the
+ * fiscal year to date is the profit of an income statement over it, and what it shows of cash are both ends of a cash flow, whose
+ * change is their difference. `sheet`: a composed one over the same books; the generated one where none is given.
  */
-export async function footingRoots(ports: Ports, prepared: PreparedStatement, factor: bigint): Promise<FootingRoots> {
+export async function footingRoots(
+  ports: Ports,
+  prepared: PreparedStatement,
+  factor: bigint,
+  sheet: CompiledLayout = layoutsOf(prepared.books).balance_sheet,
+): Promise<FootingRoots> {
   const { compiled, columns, books, runs, layoutId } = prepared;
   const ofColumns = (give: (span: Span) => Promise<FootingRoot | null>): Promise<Given> =>
     Promise.all(columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null)));
   const sheets = new Map<Day, Promise<FootedSheet>>();
   const sheetAt = (day: Day): Promise<FootedSheet> => {
-    const sheet = sheets.get(day) ?? footedBalanceSheet(ports, prepared, day, factor);
-    sheets.set(day, sheet);
-    return sheet;
+    const footed = sheets.get(day) ?? footedBalanceSheet(ports, prepared, sheet, day, factor);
+    sheets.set(day, footed);
+    return footed;
   };
   if (compiled.layout.kind === 'income_statement' && layoutId === null) {
     const result = await ofColumns(async ({ firstDay, lastDay }) => {
       if (yearOf(books.calendar, lastDay)?.firstDay !== firstDay) return null;
       const { shown, exact } = await sheetAt(lastDay);
-      const at = shown.findIndex(({ key }) => key === 'result');
-      return at < 0 ? null : firstOf(shown[at], exact[at]);
+      // On one line, or on that of a profit and that of a loss.
+      return exact.reduce<FootingRoot>((sum, row, at) => {
+        const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
+        if (line?.kind !== 'result' || line.of !== 'year_to_date' || !countsInGroup(line)) return sum;
+        const held = firstOf(shown[at], row);
+        const sign = -shownSign(line);
+        return { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact };
+      }, sumOfNone);
     });
     return new Map([['profit', result]]);
   }
@@ -70,12 +82,11 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (at) => books.cube.accountIds[at] as number));
   const isWhole = cash.sides.every((sides) => sides === 3);
-  const { balance_sheet: balanceSheet } = layoutsOf(books);
   const cashAt = async (day: Day): Promise<FootingRoot> => {
     const { shown, exact } = await sheetAt(day);
     return exact.reduce((sum, row, at) => {
-      const line = balanceSheet.lines[balanceSheet.indexOf.get(row.lineKey) ?? -1];
-      if (row.accountId === null || !cashIds.has(row.accountId) || !line) return sum;
+      const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
+      if (row.accountId === null || !cashIds.has(row.accountId) || !line || isMemoLine(line)) return sum;
       const sign = shownSign(line);
       const held = firstOf(shown[at], row);
       return isWhole || sign * held.exact > 0n ? { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact } : sum;
@@ -100,7 +111,7 @@ export async function footingRoots(ports: Ports, prepared: PreparedStatement, fa
     return { shown: closing.shown - opening.shown - effect.shown, exact: closing.exact - opening.exact - effect.exact };
   });
   for (const key of sumsOfActivities(compiled)) roots.set(key, change);
-  roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, factor)));
+  roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, factor, sheet)));
   return roots;
 }
 
@@ -117,7 +128,7 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
 }
 
 /** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
-async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span, factor: bigint): Promise<FootingRoot | null> {
+async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span, factor: bigint, sheet: CompiledLayout): Promise<FootingRoot | null> {
   const { books, accounts } = prepared;
   const compiled = layoutsOf(books).income_statement;
   const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'movement', span }], {});
@@ -125,17 +136,22 @@ async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span
   const { columns, runs } = ran.value;
   const detail = { rungs: 1, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
   const exact = presentRows({ compiled, columns, runs, accounts, detail });
-  const shown = footRows({ rows: exact, columns, factor }, await footingRoots(ports, { ...prepared, ...ran.value, compiled, layoutId: null }, factor));
+  const shown = footRows({ rows: exact, columns, factor }, await footingRoots(ports, { ...prepared, ...ran.value, compiled, layoutId: null }, factor, sheet));
   const at = shown.findIndex(({ key }) => key === books.options.cashFlow.start);
   return at < 0 ? null : firstOf(shown[at], exact[at]);
 }
 
 /** At accounts, since what it shows of cash is in lines with other accounts. */
-async function footedBalanceSheet(ports: Ports, { books, accounts }: PreparedStatement, day: Day, factor: bigint): Promise<FootedSheet> {
-  const compiled = layoutsOf(books).balance_sheet;
-  const span = { firstDay: day, lastDay: day };
-  const columns: StatementColumn[] = [{ kind: 'amount', measure: 'closing', span }];
-  const runs = [runBalances(compiled, books, balancesFor(books, day, await partialsFor(ports, books, [span])))];
+async function footedBalanceSheet(
+  ports: Ports,
+  { books, accounts }: PreparedStatement,
+  compiled: CompiledLayout,
+  day: Day,
+  factor: bigint,
+): Promise<FootedSheet> {
+  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'closing', span: { firstDay: day, lastDay: day } }], {});
+  if (!ran.ok) return { exact: [], shown: [] };
+  const { columns, runs } = ran.value;
   const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
   const exact = presentRows({ compiled, columns, runs, accounts, detail });
   return { exact, shown: footRows({ rows: exact, columns, factor }) };

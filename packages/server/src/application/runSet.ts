@@ -1,5 +1,6 @@
-import { fail, type Outcome, type SetPart, type SetProof, succeed } from '@ivory-ladder/core';
+import { type CompiledLayout, fail, type Outcome, type SetPart, type SetProof, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, CommentRecord, Ports, StatementSetRecord } from './ports/index.ts';
@@ -42,6 +43,7 @@ export async function runSet(
     if (!opened.ok) return opened;
     const { company, cube } = opened.value;
     const parts: RanPart[] = [];
+    const sheet = await ownSheet(ports, opened.value, set.definition.parts);
     for (const part of set.definition.parts) {
       const statement = await runStatement(ports, access, part.statement, {
         ...choice,
@@ -53,6 +55,7 @@ export async function runSet(
         zero: part.zeroLines,
         scale: set.definition.scale.unit,
         rounding: set.definition.scale.rounding,
+        sheet,
       });
       const books = statement.ok ? statement.value.books : opened.value;
       if (books.cube.revision !== cube.revision || books.company.structureVersion !== company.structureVersion) return fail({ code: 'ledger_moved_on' });
@@ -62,6 +65,19 @@ export async function runSet(
     if (!proofs.ok) return proofs;
     return succeed({ set, books: opened.value, parts, proofs: proofs.value, comments, earlier });
   });
+}
+
+/** The first balance sheet of the set where somebody composed it over the main categories: the others foot to it. */
+async function ownSheet(ports: Ports, books: Books, parts: readonly SetPart[]): Promise<CompiledLayout | undefined> {
+  const { company, classificationId } = books;
+  for (const { statement } of parts) {
+    if (statement === 'balance_sheet') return undefined;
+    const record = typeof statement === 'number' ? await ports.layouts.record(company.id, statement) : null;
+    if (record?.kind !== 'balance_sheet' || record.classificationId !== classificationId) continue;
+    const composed = await composedLayout(ports, books, record, company.languages[0] ?? 'en');
+    if (composed) return composed.compiled;
+  }
+  return undefined;
 }
 
 function entitled(statement: Statement, title: string): Statement {

@@ -1,4 +1,5 @@
 import {
+  type CompiledLayout,
   type Detail,
   divideHalfAwayFromZero,
   footRows,
@@ -25,6 +26,8 @@ export interface StatementChoice extends ColumnChoice {
   readonly zero: boolean;
   readonly scale: Scale['unit'];
   readonly rounding: Scale['rounding'];
+  /** A composed balance sheet, over the same categories, that figures foot to instead of the generated one. */
+  readonly sheet?: CompiledLayout | undefined;
 }
 
 export interface Statement extends PreparedStatement {
@@ -50,7 +53,7 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
   const scale: Scale = { unit: choice.scale, rounding: choice.rounding };
   const { exponent } = prepared.value.books.company.currency;
   const factor = minorUnitsIn(scale.unit, exponent);
-  const rows = await scaled(ports, prepared.value, exactRows, scale, factor);
+  const rows = await scaled(ports, prepared.value, exactRows, scale, factor, choice.sheet);
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
     values: one.values.map((value, at) => (value === null || columns[at]?.kind !== 'amount' ? value : divideHalfAwayFromZero(value, factor))),
@@ -64,8 +67,9 @@ async function scaled(
   rows: readonly StatementRow[],
   { unit, rounding }: Scale,
   factor: bigint,
+  sheet: CompiledLayout | undefined,
 ): Promise<readonly StatementRow[]> {
   if (unit === 'exact') return rows;
   const from = { rows, columns: prepared.columns, factor };
-  return rounding === 'independent' ? roundRows(from) : footRows(from, await footingRoots(ports, prepared, factor));
+  return rounding === 'independent' ? roundRows(from) : footRows(from, await footingRoots(ports, prepared, factor, sheet));
 }
