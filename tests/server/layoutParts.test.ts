@@ -1,7 +1,8 @@
-import type { CodeListBody } from '@ivory-ladder/contract';
+import type { CodeListBody, EvidenceBody } from '@ivory-ladder/contract';
 import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { line, openLayoutShop } from '../support/layoutShop.ts';
+import { recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
 import { figures } from '../support/trialBalance.ts';
 
@@ -85,5 +86,53 @@ describe('lines of a composed layout', () => {
     await shop.use(await shop.save(begun, { ...begun.definition, lines }));
     expect(await shop.shown(begun.id, '', 'from=2026-02-01&to=2026-09-30')).toEqual({ 'At the bank': 89900, Overdrawn: -100, Net: 90000 });
     expect(await shop.shown(begun.id, '', 'from=2026-01-01&to=2026-01-31')).toEqual({ Overdrawn: 100, Net: -100 });
+  });
+});
+
+describe('a line by the tree of accounts', () => {
+  it('shows accounts under those above them with their sums, in the workbook too, and a sum opens to what is below it', async () => {
+    const shop = await openLayoutShop(server);
+    const insurance = await shop.find('6200');
+    const hulls = await shop.add({ number: '6210', name: 'Hulls', parentId: insurance.id });
+    const crew = await shop.add({ number: '6220', name: 'Crew', parentId: insurance.id });
+    const bank = await shop.find('1000');
+    for (const [accountId, amount] of [
+      [hulls.id, '700'],
+      [crew.id, '300'],
+    ])
+      await server.ok('POST', `${shop.path}/entries`, {
+        date: '2026-09-15',
+        lines: [
+          { accountId, debit: amount },
+          { accountId: bank.id, credit: amount },
+        ],
+      });
+    const begun = await shop.begin('By tree', 'nothing');
+    const costs = { ...newLine('accounts', 'costs', 'Costs'), sources: [{ kind: 'numbers', text: '6000 to 6999' }], byAccount: true, byTree: 3 };
+    const saved = await shop.save(begun, { ...begun.definition, measure: 'movement', lines: [line(costs)] });
+    await shop.use(saved);
+    const body = await shop.run(begun.id, '&compare=none');
+    expect(body.rows.map(({ caption, depth, values }) => [caption, depth, values[0]])).toEqual([
+      ['Costs', 0, '41000'],
+      ['6200 Insurance', 1, '31000'],
+      ['Posted directly to 6200 Insurance', 2, '30000'],
+      ['6210 Hulls', 2, '700'],
+      ['6220 Crew', 2, '300'],
+      ['6300 Travel', 1, '10000'],
+    ]);
+    const { formulas } = await recomputeStatement(server, shop.id, `layout-${begun.id}`, 'from=2026-01-01&to=2026-09-30&compare=none');
+    expect(formulas).toBe(2);
+    const evidence = await server.ok<EvidenceBody>(
+      'GET',
+      `${shop.path}/statements/layout-${begun.id}/evidence?from=2026-01-01&to=2026-09-30&compare=none&column=0&line=costs&account=${insurance.id}`,
+    );
+    expect([evidence.amount, evidence.accounts.map(({ number, net }) => [number, net])]).toEqual([
+      '31000',
+      [
+        ['6200', '30000'],
+        ['6210', '700'],
+        ['6220', '300'],
+      ],
+    ]);
   });
 });

@@ -45,6 +45,8 @@ const taking = {
   /** Of movements: on the normal side of each account alone, or on the other. */
   direction: z.exactOptional(z.enum(['increase', 'decrease', 'transfer'])),
   byAccount: z.boolean(),
+  /** Under those that they are sub-accounts of, down to so many. */
+  byTree: z.exactOptional(z.int().min(1).max(10)),
 };
 
 const followed = z.discriminatedUnion('of', [
@@ -71,7 +73,14 @@ const adjustment = z.strictObject({
 });
 
 const accountsLine = z.strictObject({ kind: z.enum(['accounts', 'memo']), ...base, ...signed, ...taking });
-const remainderLine = z.strictObject({ kind: z.literal('remainder'), ...base, ...signed, elements: z.array(element).max(5), byAccount: z.boolean() });
+const remainderLine = z.strictObject({
+  kind: z.literal('remainder'),
+  ...base,
+  ...signed,
+  elements: z.array(element).max(5),
+  byAccount: z.boolean(),
+  byTree: z.exactOptional(z.int().min(1).max(10)),
+});
 const sumLine = z.strictObject({
   kind: z.literal('sum'),
   ...base,

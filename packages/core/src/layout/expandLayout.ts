@@ -142,7 +142,7 @@ class Expansion {
       reversed: line.reversed,
       ...(isPlain ? {} : { reading: { measure, facets, ...this.moving(moving) } }),
       ...(line.kind === 'memo' ? { isMemo: true } : {}),
-      ...(line.byAccount ? { byAccount: true } : {}),
+      ...detailOf(line),
     };
   }
 
@@ -163,7 +163,7 @@ class Expansion {
       selection: { accounts: Int32Array.from(accounts), sides: new Uint8Array(accounts.length).fill(3) },
       side: line.side ?? (elements.length === 1 && only ? naturalSide(only) : (around.side ?? direction)),
       reversed: line.reversed,
-      ...(line.byAccount ? { byAccount: true } : {}),
+      ...detailOf(line),
     };
   }
 
@@ -301,6 +301,11 @@ class Expansion {
       return [{ key, sign: (sideOf(line) === side ? sign : -sign) as 1 | -1 }];
     });
   }
+}
+
+/** How its accounts are shown. */
+function detailOf({ byAccount, byTree }: Pick<AccountsOwnLine, 'byAccount' | 'byTree'>): Pick<AccountsLine, 'byAccount' | 'byTree'> {
+  return byAccount ? { byAccount: true, ...(byTree === undefined ? {} : { byTree }) } : {};
 }
 
 /** Whether a transfer may move an amount to or from it. */

@@ -95,6 +95,8 @@ export interface AccountsLine extends LineBase {
   readonly isMemo?: boolean;
   /** Its accounts stand under it whatever the detail. */
   readonly byAccount?: boolean;
+  /** Under those that they are sub-accounts of, down to so many. */
+  readonly byTree?: number;
   /** Of the effect of exchange rates on cash: key of the line of accounts where profit is freed of it (IAS 7.28). */
   readonly addedBackOn?: string;
 }

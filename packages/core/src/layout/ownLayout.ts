@@ -46,6 +46,8 @@ interface Taking {
   /** Of movements: on the normal side of each account alone, or on the other. */
   readonly direction?: Direction;
   readonly byAccount: boolean;
+  /** Where it is by account: under those that they are sub-accounts of, down to so many. */
+  readonly byTree?: number;
 }
 
 /** The part of the category tree that a line grows and shrinks with. */
@@ -97,7 +99,8 @@ export type FollowsOwnLine = OwnLineBase &
     readonly inserted: readonly Inserted[];
   };
 export type AccountsOwnLine = OwnLineBase & Signed & Taking & { readonly kind: 'accounts' | 'memo' };
-export type RemainderOwnLine = OwnLineBase & Signed & { readonly kind: 'remainder'; readonly elements: readonly Element[]; readonly byAccount: boolean };
+export type RemainderOwnLine = OwnLineBase &
+  Signed & { readonly kind: 'remainder'; readonly elements: readonly Element[]; readonly byAccount: boolean; readonly byTree?: number };
 export type SumOwnLine = OwnLineBase & Signed & { readonly kind: 'sum'; readonly terms: readonly { readonly key: string; readonly sign: 1 | -1 }[] };
 export type CalculationOwnLine = OwnLineBase & Signed & { readonly kind: 'calculation'; readonly formula: string; readonly result: CalculationResult };
 /**

@@ -11,6 +11,7 @@ import {
   type SumLine,
 } from '../layout/line.ts';
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
+import { type NestedAccount, nestAccounts } from './nestAccounts.ts';
 import { fixedIn, type LineFault, type RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
@@ -128,7 +129,7 @@ class Page {
     const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts' || line.byAccount === true);
     const inside = open ? this.accountRows(line, index, this.accounts.on(index), depth + 1) : [];
     if (this.isHidden(line, values) && inside.length === 0) return false;
-    const parts: RowPart[] = inside.map(({ key }) => ({ key, sign: 1 }));
+    const parts: RowPart[] = inside.flatMap((row): RowPart[] => (row.depth === depth + 1 ? [{ key: row.key, sign: 1 }] : []));
     rows.push(
       this.row(line, {
         role: 'line',
@@ -149,7 +150,14 @@ class Page {
     const { runs, compiled } = this.input;
     const sign = shownSign(line);
     const rows: StatementRow[] = [];
-    const push = (suffix: string, accountId: number | null, caption: string, amounts: readonly bigint[]): void => {
+    const push = (
+      suffix: string,
+      accountId: number | null,
+      caption: string,
+      amounts: readonly bigint[],
+      level = 0,
+      parts: readonly RowPart[] = [],
+    ): StatementRow | null => {
       const values = withChanges(
         this.input.columns,
         amounts.map((amount) => amount * sign),
@@ -157,27 +165,44 @@ class Page {
         this.wholeOf,
         this.exponent,
       );
-      if (!this.isHidden(null, values))
-        rows.push(
-          this.row(line, {
-            key: `${line.key}/${suffix}`,
-            accountId,
-            role: 'account',
-            caption,
-            depth,
-            opens: false,
-            open: false,
-            values,
-            look: undefined,
-            note: undefined,
-          }),
-        );
+      if (this.isHidden(null, values)) return null;
+      const row = this.row(line, {
+        key: `${line.key}/${suffix}`,
+        accountId,
+        role: 'account',
+        caption,
+        depth: depth + level,
+        opens: false,
+        open: false,
+        values,
+        parts,
+        ...(parts.length > 0 ? { partsAreWithin: true as const } : {}),
+        look: undefined,
+        note: undefined,
+      });
+      rows.push(row);
+      return row;
     };
-    for (const { account, label, index: at, isParent } of accounts) {
-      const amounts = runs.map((run) => this.accounts.amountOn(index, at, run));
-      if (isParent && amounts.every((amount) => amount === 0n)) continue;
-      push(String(account.id), account.id, isParent ? captionWords[compiled.layout.language].postedDirectly(label) : label, amounts);
-    }
+    const directly = captionWords[compiled.layout.language].postedDirectly;
+    const entries = accounts
+      .map((presented) => ({ ...presented, amounts: runs.map((run) => this.accounts.amountOn(index, presented.index, run)) }))
+      .filter(({ isParent, amounts }) => !isParent || amounts.some((amount) => amount !== 0n));
+    const place = ({ presented: { account, label }, amounts, level, isOwn, children }: NestedAccount, isBeside: boolean): StatementRow | null => {
+      const [at, caption] = [rows.length, isOwn ? directly(label) : label];
+      const inside = children.flatMap((child) => place(child, child.presented.account === account) ?? []);
+      const below = rows.splice(at);
+      const row = push(
+        `${account.id}${isBeside ? '.own' : ''}`,
+        account.id,
+        caption,
+        amounts,
+        level,
+        inside.map(({ key }) => ({ key, sign: 1 })),
+      );
+      rows.push(...below);
+      return row;
+    };
+    for (const one of nestAccounts(entries, this.input.accounts, line.byTree ?? 0)) place(one, false);
     for (const hidden of compiled.shownWithin.get(index) ?? []) {
       const other = compiled.lines[hidden] as Line;
       push(

@@ -118,6 +118,22 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   }
   const account = byId.get(choice.account);
   if (!account) return fail({ code: 'account_unknown', accountId: choice.account });
+  const below = line.kind === 'accounts' && line.byTree !== undefined ? accounts.filter(({ accountId }) => isBelow(byId, accountId, account.id)) : [];
+  if (below.length > 0) {
+    // A sum of sub-accounts: it opens to them.
+    const within = accounts.filter(({ accountId }) => accountId === account.id || below.some((one) => one.accountId === accountId));
+    const amount = sign * within.reduce((sum, { net }) => sum + net, 0n);
+    const caption = accountLabel(toldAccount(books, account));
+    return succeed({
+      ...base,
+      caption,
+      amount,
+      climb: [...rungs, { key: `${choice.line}/${account.id}`, caption, amount }],
+      accounts: within,
+      carried: [],
+      entryCount: 0,
+    });
+  }
   const own = accounts.find(({ accountId }) => accountId === account.id)?.net ?? 0n;
   const told = toldAccount(books, account);
   const caption = accountLabel(told);
@@ -169,4 +185,9 @@ function incomeAccounts({ books }: PreparedStatement, net: BigInt64Array): Evide
         : [];
     })
     .sort((a, b) => size(b.net) - size(a.net));
+}
+
+function isBelow(byId: ReadonlyMap<number, { readonly parentId: number | null }>, id: number, aboveId: number): boolean {
+  for (let at = byId.get(id)?.parentId ?? null; at !== null; at = byId.get(at)?.parentId ?? null) if (at === aboveId) return true;
+  return false;
 }

@@ -157,14 +157,35 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
       {(line.kind === 'accounts' || line.kind === 'memo' || line.kind === 'remainder') && (
         <Segmented
           label="Show as"
-          value={line.byAccount ? 'accounts' : 'line'}
+          value={!line.byAccount ? 'line' : line.byTree === undefined ? 'accounts' : 'tree'}
           disabled={disabled}
           choices={[
             { value: 'line', label: 'One line', says: 'Opens to its accounts where somebody asks' },
             { value: 'accounts', label: 'By account', says: 'Its accounts stand under it' },
+            { value: 'tree', label: 'By chart', says: 'Its accounts stand under those that they are sub-accounts of, with their sums' },
           ]}
-          onChange={(value) => change({ ...line, byAccount: value === 'accounts' }, 'Detail')}
+          onChange={(value) => {
+            const { byTree: _, ...others } = line;
+            change({ ...others, byAccount: value !== 'line', ...(value === 'tree' ? { byTree: 2 } : {}) }, 'Detail');
+          }}
         />
+      )}
+      {(line.kind === 'accounts' || line.kind === 'memo' || line.kind === 'remainder') && line.byAccount && line.byTree !== undefined && (
+        <label className={styles.field}>
+          <span className={styles.label}>Down to</span>
+          <select
+            className={styles.input}
+            value={line.byTree}
+            disabled={disabled}
+            onChange={({ target: { value } }) => change({ ...line, byTree: Number(value) }, 'Depth')}
+          >
+            {[1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((depth) => (
+              <option key={depth} value={depth}>
+                {depth === 1 ? 'the topmost accounts' : `${depth} levels of accounts`}
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {line.kind === 'cash' && <CashFields composer={composer} line={line} disabled={disabled} onChange={change} />}
       {line.kind === 'result' && composer.layout.kind === 'cash_flow' && (
