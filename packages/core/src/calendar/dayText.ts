@@ -3,7 +3,7 @@ import { dayParts, isLastOfMonth } from './day.ts';
 
 export const monthNames = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
-/** Short, as `Sep`; other languages than English as the browser writes them. */
+/** Short, as `Sep`; other languages than English as Intl writes them (Unicode CLDR). */
 export function monthName(month: number, language: CaptionLanguage = 'en'): string {
   if (language === 'en') return (monthNames[month - 1] ?? '').slice(0, 3);
   return new Intl.DateTimeFormat(language, { month: 'short', timeZone: 'UTC' }).format(Date.UTC(2000, month - 1, 1));

@@ -5,7 +5,7 @@ import { type CategoryNode, type CategoryTree, walkCategories } from '../placeme
 import type { Portions } from '../placement/place.ts';
 import type { AmountColumn } from '../statement/statement.ts';
 
-/** A category of equity that has a column; `id` 0: what is in no category of retained earnings. */
+/** A category of equity that has a column; `id` 0: the result, where no category bears retained earnings. */
 export interface EquityCategory {
   readonly id: number;
   readonly caption: string;
@@ -17,10 +17,11 @@ export interface EquityFacts {
   readonly retainedEarningsId: number | null;
 }
 
-/** The topmost categories of equity; where there is only one, those in it. */
-function nodesOf(tree: CategoryTree): readonly CategoryNode[] {
+/** The topmost categories of equity; where there is only one, and no account stands in it itself, those in it. */
+function nodesOf({ tree, portions }: EquityFacts): readonly CategoryNode[] {
+  const standing = new Set(Array.from(portions.values(), ({ credit, debit }) => credit ?? debit));
   let nodes = tree.tops.get('equity') ?? [];
-  while (nodes.length === 1 && nodes[0] && nodes[0].children.length > 0) nodes = nodes[0].children;
+  while (nodes.length === 1 && nodes[0] && nodes[0].children.length > 0 && !standing.has(nodes[0].category.id)) nodes = nodes[0].children;
   return nodes;
 }
 
@@ -29,28 +30,28 @@ function nodesOf(tree: CategoryTree): readonly CategoryNode[] {
  * of retained earnings, where their profit goes, or by 0. An account that changes its category with its side is borne by that of its credit side.
  */
 export function equityColumnOf(facts: EquityFacts, accountIds: readonly number[], resets: Uint8Array): Int32Array {
-  const bornBy = bearing(facts);
+  const borneBy = bearing(facts);
   const { retainedEarningsId } = facts;
-  const ofResult = retainedEarningsId === null ? -1 : bornBy(retainedEarningsId);
-  return Int32Array.from(accountIds, (id, at) => (resets[at] === 1 ? Math.max(ofResult, 0) : bornBy(id)));
+  const ofResult = retainedEarningsId === null ? -1 : borneBy(retainedEarningsId);
+  return Int32Array.from(accountIds, (id, at) => (resets[at] === 1 ? Math.max(ofResult, 0) : borneBy(id)));
 }
 
-function bearing({ tree, portions }: EquityFacts): (accountId: number) => number {
+function bearing(facts: EquityFacts): (accountId: number) => number {
   const columnOf = new Map<number, number>();
-  for (const node of nodesOf(tree)) walkCategories([node], ({ category }) => columnOf.set(category.id, node.category.id));
+  for (const node of nodesOf(facts)) walkCategories([node], ({ category }) => columnOf.set(category.id, node.category.id));
   return (accountId) => {
-    const { credit = null, debit = null } = portions.get(accountId) ?? {};
+    const { credit = null, debit = null } = facts.portions.get(accountId) ?? {};
     return columnOf.get(credit ?? debit ?? -1) ?? -1;
   };
 }
 
 /** The categories that accounts stand in, in the order of the tree, and behind them the result where retained earnings are in none of them. */
 export function equityCategories(facts: EquityFacts, language: CaptionLanguage): readonly EquityCategory[] {
-  const { tree, portions, retainedEarningsId } = facts;
-  const bornBy = bearing(facts);
-  const bearingSome = new Set(Array.from(portions.keys(), bornBy));
-  const categories = nodesOf(tree).flatMap(({ category: { id, name } }) => (bearingSome.has(id) ? [{ id, caption: name }] : []));
-  const hasResult = retainedEarningsId === null || bornBy(retainedEarningsId) < 0;
+  const { portions, retainedEarningsId } = facts;
+  const borneBy = bearing(facts);
+  const bearingSome = new Set(Array.from(portions.keys(), borneBy));
+  const categories = nodesOf(facts).flatMap(({ category: { id, name } }) => (bearingSome.has(id) ? [{ id, caption: name }] : []));
+  const hasResult = retainedEarningsId === null || borneBy(retainedEarningsId) < 0;
   return hasResult ? [...categories, { id: 0, caption: captionWords[language].resultOfYear }] : categories;
 }
 

@@ -141,6 +141,17 @@ describe('the columns of changes in equity', () => {
     expect(equityCategories(facts(placed, 6), 'en').at(-1)?.id).toBe(0);
   });
 
+  it('are those in the only topmost category, as long as no account stands in it itself', () => {
+    const only = {
+      ...facts([], 1),
+      tree: factsOf({ categories: categories.slice(0, 2).concat(category(5, 'equity', { parentId: 1 })), accounts, places: [] }, beginChangesInEquity('en'))
+        .tree,
+    };
+    const standing = (categoryIds: readonly number[]) => new Map(categoryIds.map((categoryId, at) => [at + 1, { debit: categoryId, credit: categoryId }]));
+    expect(equityCategories({ ...only, portions: standing([2, 5]) }, 'en').map(({ id }) => id)).toEqual([2, 5]);
+    expect(equityCategories({ ...only, portions: standing([1, 5]) }, 'en').map(({ id }) => id)).toEqual([1]);
+  });
+
   it('are said once for each span, with its dates over them where there are several', () => {
     const before = { firstDay: '2025-01-01', lastDay: '2025-09-30' };
     const columns = equityColumns([span, before], equityCategories(facts(placed, 1), 'en'), 'en');

@@ -134,13 +134,13 @@ export function runOver(
     exponent: company.currency.exponent,
     span,
   };
-  return runColumn(compiled, equity === undefined ? input : bornBy(books, equity, input));
+  return runColumn(compiled, equity === undefined ? input : borneBy(books, equity, input));
 }
 
 const equityColumnsOf = new WeakMap<Books['portions'], Int32Array>();
 
 /** What the column of a category of equity bears. */
-function bornBy({ categoryTree: tree, portions, retainedEarningsId, cube, traits }: Books, category: number, input: ColumnInput): ColumnInput {
+function borneBy({ categoryTree: tree, portions, retainedEarningsId, cube, traits }: Books, category: number, input: ColumnInput): ColumnInput {
   const columnOf = equityColumnsOf.get(portions) ?? equityColumnOf({ tree, portions, retainedEarningsId }, cube.accountIds, traits.resets);
   equityColumnsOf.set(portions, columnOf);
   const ofResult = traits.resets.findIndex((resets, account) => resets === 1 && columnOf[account] === category) >= 0;
