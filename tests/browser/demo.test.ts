@@ -214,7 +214,7 @@ describe('reading statements', () => {
     expectQuiet();
   });
 
-  it('stands beside a budget, which has nothing for a balance sheet, and says so of dates that are not its own', async () => {
+  it('stands beside a budget, in a balance sheet where it is asked for there too, and says so of dates that are not its own', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/income-statement?from=2026-01-01&to=2026-03-31&compare=none`);
     await page.getByRole('button', { name: 'Compare: none' }).click();
     await page.getByRole('menuitem', { name: 'Budget: Original' }).click();
@@ -230,6 +230,10 @@ describe('reading statements', () => {
     await budgeted.getByRole('link', { name: 'The budget Original' }).waitFor();
     await page.getByRole('link', { name: 'Balance sheet', exact: true }).click();
     await page.getByText('31 March 2026 · EUR').waitFor();
+    await page.getByRole('button', { name: 'Compare: none' }).click();
+    await page.getByRole('menuitem', { name: 'Budget: Original' }).click();
+    await page.getByText('Balances of a budget are what was posted before its year', { exact: false }).waitFor();
+    await page.goBack();
     await page.goBack();
     await page.getByText('Jan–Mar 2026 and Budget Original · EUR').waitFor();
     await page.goto(page.url().replaceAll('2026-', '2025-'));

@@ -89,6 +89,7 @@ describe('the demo company', () => {
     expect(found).toEqual({
       trial_balance: ['holds', '0', []],
       cash_ties: ['holds', '0', []],
+      equity_ties: ['holds', '0', []],
       assets_equal_claims: ['holds', '0', []],
       profit_in_equity: ['fails', '72000', ['4460', '5340']],
       coverage: ['to_look_at', '124000', ['4460', '5340']],

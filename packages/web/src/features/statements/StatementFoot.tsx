@@ -5,9 +5,15 @@ import { StatementTransfers } from './StatementTransfers.tsx';
 
 /** What is said under the figures: how they were rounded, and what was moved between lines. */
 export function StatementFoot({ statement }: { readonly statement: StatementBody }) {
-  const { scale, rounding, language, transfers } = statement;
+  const { kind, scale, rounding, language, transfers, columns } = statement;
   return (
     <>
+      {kind === 'balance_sheet' && columns.some((column) => column.kind === 'amount' && column.budget !== null) && (
+        <p className={styles.rounded}>
+          Balances of a budget are what was posted before its year, and its own movements. They balance where it has amounts for assets, liabilities and equity
+          too.
+        </p>
+      )}
       {scale !== 'exact' && (
         <p className={styles.rounded} lang={language}>
           {captionWords[language][rounding === 'footed' ? 'roundedFooted' : 'roundedEach']}

@@ -53,10 +53,10 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
   );
 }
 
-/** A budget knows no openings and directions, which a cash flow and changes in equity have. */
+/** A budget knows no openings and directions; beside balances it stands where somebody asks for it. */
 function searchFor(kind: string, search: string): string {
   const params = new URLSearchParams(withoutCell(search));
-  if ((kind === 'cash-flow' || kind === 'changes-in-equity') && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
+  if (kind !== 'income-statement' && params.get('plan') === 'budget') for (const key of ['plan', 'budget']) params.delete(key);
   return params.toString();
 }
 
