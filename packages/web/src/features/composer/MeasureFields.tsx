@@ -1,4 +1,4 @@
-import { type AccountsOwnLine, valuesBelow } from '@ivory-ladder/core';
+import { type AccountsOwnLine, type Direction, valuesBelow } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
@@ -13,6 +13,10 @@ interface MeasureFieldsProps {
 /** Which amount of its accounts a line takes, and lines with which facet values. */
 export function MeasureFields({ composer, line, disabled, onChange }: MeasureFieldsProps) {
   const facets = composer.lists.filter(({ kind }) => kind === 'facet');
+  const setDirection = (value: Direction | 'both') => {
+    const { direction: _, ...others } = line;
+    onChange(value === 'both' ? others : { ...others, direction: value }, 'Direction');
+  };
   return (
     <>
       <label className={styles.field}>
@@ -30,7 +34,7 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
           <option value="movement">movement over the span</option>
         </select>
       </label>
-      {line.takes === 'any' && (
+      {line.takes === 'any' && composer.layout.kind !== 'changes_in_equity' && (
         <Segmented
           label="Movements"
           value={line.direction ?? 'both'}
@@ -39,21 +43,25 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
             { value: 'both', label: 'Net' },
             { value: 'increase', label: 'Increases', says: 'What was posted on the normal side of each account; a reversal counts against what it reverses' },
             { value: 'decrease', label: 'Decreases', says: 'What was posted on the other side' },
-            ...(composer.layout.kind === 'changes_in_equity'
-              ? [
-                  {
-                    value: 'transfer' as const,
-                    label: 'Transfers',
-                    says: 'What entries moved between accounts of equity alone; increases and decreases are without it',
-                  },
-                ]
-              : []),
           ]}
-          onChange={(value) => {
-            const { direction: _, ...others } = line;
-            onChange(value === 'both' ? others : { ...others, direction: value }, 'Direction');
-          }}
+          onChange={setDirection}
         />
+      )}
+      {line.takes === 'any' && composer.layout.kind === 'changes_in_equity' && (
+        <label className={styles.field}>
+          <span className={styles.label}>Movements</span>
+          <select
+            className={styles.input}
+            value={line.direction ?? 'both'}
+            disabled={disabled}
+            onChange={({ target: { value } }) => setDirection(value as Direction | 'both')}
+          >
+            <option value="both">net</option>
+            <option value="increase">increases, without transfers</option>
+            <option value="decrease">decreases, without transfers</option>
+            <option value="transfer">transfers between accounts of equity</option>
+          </select>
+        </label>
       )}
       {facets.length > 0 && (
         <details className={styles.facets} open={Object.keys(line.facets).length > 0}>

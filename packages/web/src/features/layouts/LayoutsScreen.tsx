@@ -60,7 +60,9 @@ export function LayoutsScreen() {
       <OwnLayouts />
       <p>
         <Link to={{ pathname: `/companies/${company.id}/layouts/columns`, search }}>Column plans</Link>
-        <span className={styles.quiet}> say what stands across the page: any layout runs with any of them.</span>
+        <span className={styles.quiet}> say what stands across the page: any layout runs with any of them. </span>
+        <Link to={{ pathname: `/companies/${company.id}/statements/sets`, search }}>Sets</Link>
+        <span className={styles.quiet}> run several statements for one date, prove them together, and print them.</span>
       </p>
       <div className={styles.columns}>
         <article>
@@ -101,6 +103,7 @@ export function LayoutsScreen() {
             </label>
           ))}
         </article>
+        <CashFlowArticle options={data.cashFlow} disabled={!mayCompose} onChange={(cashFlow) => void change({ cashFlow })} />
         <article>
           <h2>
             <Link to={{ pathname: `/companies/${company.id}/statements/changes-in-equity`, search }}>Changes in equity</Link>
@@ -110,7 +113,6 @@ export function LayoutsScreen() {
             and what entries on equity alone moved between its accounts is a line of its own.
           </p>
         </article>
-        <CashFlowArticle options={data.cashFlow} disabled={!mayCompose} onChange={(cashFlow) => void change({ cashFlow })} />
       </div>
     </section>
   );
