@@ -86,6 +86,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
               data-kind={column.kind}
               data-gap={gap}
               data-width={column.width}
+              data-given={column.heading !== undefined || undefined}
               title={differenceText(column, statement.columns, statement.language)}
             >
               <ColumnHeading column={column} statement={statement} />
