@@ -17,17 +17,25 @@ describe('the climb of an account', () => {
     const id = await server.companyId();
     const { accounts } = await server.ok<ChartView>('GET', `/companies/${id}/chart?${span}`);
     const shown = new Map<string, Map<string, string | null>>();
-    for (const kind of ['balance-sheet', 'income-statement'] as const) {
+    for (const kind of ['balance-sheet', 'income-statement', 'cash-flow'] as const) {
       const { rows } = await statement(server, id, kind, '2026-01-01', '2026-09-30', '&detail=9&zero=1&compare=none');
       // A group has one key for its heading and its total; the total stands behind it.
       shown.set(kind, new Map(rows.filter(({ role }) => role !== 'heading').map(({ lineKey, values }) => [lineKey, values[0] ?? null])));
     }
-    const totals: Record<string, Set<string>> = { 'balance-sheet': new Set(), 'income-statement': new Set() };
+    const totals: Record<string, Set<string>> = { 'balance-sheet': new Set(), 'income-statement': new Set(), 'cash-flow': new Set() };
     for (const account of accounts.filter(({ isParent }) => !isParent)) {
       const { climbs } = await server.ok<AccountClimbBody>('GET', `/companies/${id}/accounts/${account.id}/climb?${span}`);
-      expect(climbs.map(({ kind }) => kind)).toEqual(
+      expect(climbs.map(({ kind }) => kind).filter((kind) => kind !== 'cash-flow')).toEqual(
         account.element === 'income' || account.element === 'expense' ? ['income-statement', 'balance-sheet'] : ['balance-sheet'],
       );
+      const [income] = climbs.filter(({ kind }) => kind === 'income-statement');
+      const inCash = climbs.filter(({ kind }) => kind === 'cash-flow');
+      // What a line shows apart from profit, it shows on another one: together they are what the account brought.
+      if (income && income.rungs.length > 0)
+        expect(
+          inCash.reduce((sum, { amount }) => sum + Number(amount), 0),
+          account.number,
+        ).toBe(Number(income.amount));
       for (const { kind, rungs, amount } of climbs) {
         for (const rung of rungs) {
           const figure = shown.get(kind)?.get(rung.key);
@@ -39,6 +47,7 @@ describe('the climb of an account', () => {
     }
     // The two that stand nowhere have no rungs on the income statement; all others end in its last line.
     expect(totals['income-statement']).toEqual(new Set(['', 'Profit for the period']));
+    expect(totals['cash-flow']).toEqual(new Set(['Net change in cash and cash equivalents']));
     expect(totals['balance-sheet']).toEqual(new Set(['Total assets', 'Total liabilities and equity']));
   });
 
@@ -46,7 +55,10 @@ describe('the climb of an account', () => {
     const shop = await openShop(server);
     const tax = (await server.ok<{ id: number }>('POST', `${shop.path}/classifications`, { name: 'Tax', copyOf: null })).id;
     const bank = await shop.find('1000');
-    const { climbs } = await server.ok<AccountClimbBody>('GET', `${shop.path}/accounts/${bank.id}/climb?${span}`);
+    const all = (await server.ok<AccountClimbBody>('GET', `${shop.path}/accounts/${bank.id}/climb?${span}`)).climbs;
+    // An account without the role cash moves cash like any other.
+    expect(all.at(-1)).toMatchObject({ kind: 'cash-flow', classification: { isMain: true }, amount: '-90000' });
+    const climbs = all.filter(({ kind }) => kind !== 'cash-flow');
     expect(climbs.map(({ classification, side, rungs }) => [classification.name, side, rungs.at(-1)?.caption])).toEqual([
       ['Statutory', 'any', 'Total assets'],
       ['Tax', null, undefined],

@@ -99,7 +99,8 @@ export const accountClimb = z.object({
   climbs: z.array(
     z.object({
       classification: z.object({ id, name: z.string(), isMain: z.boolean() }),
-      kind: z.enum(['balance-sheet', 'income-statement']),
+      /** A cash flow may take an account on several lines, each a climb of its own. */
+      kind: z.enum(['balance-sheet', 'income-statement', 'cash-flow']),
       measure: z.enum(['closing', 'movement']),
       /** As the line shows it; positive on the side of its element where no line takes it. */
       amount,

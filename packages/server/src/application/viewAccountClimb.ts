@@ -1,4 +1,5 @@
 import {
+  AccountsOnLines,
   type CompiledLayout,
   climb,
   divideHalfAwayFromZero,
@@ -18,12 +19,14 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
+import { accountsInOrder } from './accountsInOrder.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooks } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, ChartAccount, Ports } from './ports/index.ts';
 import { balancesFor, captionOfTotal, layoutsOf, runBalances } from './prepareStatement.ts';
+import { runColumns } from './runColumns.ts';
 
 interface Rung {
   readonly key: string;
@@ -37,7 +40,7 @@ interface Rung {
 /** Where one account climbs in one statement of one classification. */
 interface StatementClimb {
   readonly classification: { readonly id: number; readonly name: string; readonly isMain: boolean };
-  readonly kind: LayoutKind;
+  readonly kind: LayoutKind | 'cash_flow';
   readonly measure: 'closing' | 'movement';
   /** As the line shows it. */
   readonly amount: bigint;
@@ -65,6 +68,8 @@ export async function viewAccountClimb(ports: Ports, { companyId }: Access, acco
   const balances = balancesFor(books, span.lastDay, partial);
   const movements = { net: movementOver(books.cube, layers, span, partial), notAllotted: 0n };
   const inOrder = [...books.classifications].sort((a, b) => Number(b.id === books.classificationId) - Number(a.id === books.classificationId));
+  const cashFlow = await cashFlowClimbs(ports, books, account, span);
+  if (!cashFlow.ok) return cashFlow;
   const climbs = inOrder.flatMap(({ id, name }): StatementClimb[] => {
     const classified = inClassification(books, id);
     if (!classified.ok) return [];
@@ -81,7 +86,25 @@ export async function viewAccountClimb(ports: Ports, { companyId }: Access, acco
       { ...sheet, side: null, ...rungsFrom(layouts.balance_sheet, onSheet, layouts.balance_sheet.indexOf.get('result') ?? -1, net) },
     ];
   });
-  return succeed({ account, label: books.labels.get(account.id) ?? account.name, climbs });
+  return succeed({ account, label: books.labels.get(account.id) ?? account.name, climbs: [...climbs, ...cashFlow.value] });
+}
+
+/** In the cash flow of the main classification, line by line: one takes what an account increased by, another what it decreased by. None of cash, and none where nothing moved. */
+async function cashFlowClimbs(ports: Ports, books: Books, account: ChartAccount, span: Span): Promise<Outcome<StatementClimb[], Failure>> {
+  const { cash_flow: compiled } = layoutsOf(books);
+  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'movement', span }], {});
+  if (!ran.ok) return ran;
+  const [run] = ran.value.runs;
+  const id = books.company.mainClassification;
+  const classification = { id, name: books.classifications.find((one) => one.id === id)?.name ?? '', isMain: true };
+  const onLines = new AccountsOnLines(compiled, accountsInOrder(books));
+  const at = books.cube.indexOf.get(account.id) as number;
+  return succeed(
+    compiled.lines.flatMap((line, index): StatementClimb[] => {
+      const net = run && line.kind === 'accounts' && !line.isMemo ? onLines.amountOn(index, at, run) : 0n;
+      return run && net !== 0n ? [{ classification, kind: 'cash_flow', measure: 'movement', side: null, ...rungsFrom(compiled, run, index, net) }] : [];
+    }),
+  );
 }
 
 function climbOf(

@@ -70,7 +70,7 @@ export function toAccountClimb({ account, label, climbs }: AccountClimbView): Ac
     label,
     climbs: climbs.map(({ kind, amount, rungs, ...rest }) => ({
       ...rest,
-      kind: kind === 'balance_sheet' ? 'balance-sheet' : 'income-statement',
+      kind: ({ balance_sheet: 'balance-sheet', income_statement: 'income-statement', cash_flow: 'cash-flow' } as const)[kind],
       amount: text(amount),
       rungs: rungs.map((rung) => ({ ...rung, amount: text(rung.amount), share: rung.share === null ? null : text(rung.share) })),
     })),

@@ -16,7 +16,7 @@ import styles from './ClimbDialog.module.css';
 
 type Climb = AccountClimbBody['climbs'][number];
 
-const titles = { 'balance-sheet': 'Balance sheet', 'income-statement': 'Income statement' } as const;
+const titles = { 'balance-sheet': 'Balance sheet', 'income-statement': 'Income statement', 'cash-flow': 'Cash flow' } as const;
 const sideWords = { any: '', debit: ' while in debit', credit: ' while in credit' } as const;
 
 /** Where an account climbs: from its own amount up the rungs to the totals of each statement and classification, with its share of each. */
@@ -36,7 +36,7 @@ export function ClimbDialog({ accountId }: { accountId: number }) {
         <div className={styles.climbs}>
           {data?.climbs.map((climb) => (
             <Ladder
-              key={`${climb.classification.id} ${climb.kind}`}
+              key={`${climb.classification.id} ${climb.kind} ${climb.rungs[0]?.key}`}
               climb={climb}
               label={data.label}
               currency={currency}
