@@ -66,7 +66,9 @@ function Ladder({ climb, label, currency, dates, isSeveral }: LadderProps) {
   const company = useCompany();
   const { search } = useLocation();
   const { classification, kind, amount, side, rungs } = climb;
-  const title = `${titles[kind]}${isSeveral ? `, ${classification.name}` : ''}`;
+  // A cash flow may take an account on several lines.
+  const onLine = kind === 'cash-flow' ? `: ${rungs[0]?.caption ?? ''}` : '';
+  const title = `${titles[kind]}${onLine}${isSeveral ? `, ${classification.name}` : ''}`;
   const searchOf = (key: string): string => {
     const params = spanSearch(search);
     params.set('cell', `${key}~0`);
