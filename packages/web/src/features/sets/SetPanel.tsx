@@ -51,6 +51,7 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
   const { parts, scale, language } = content.definition;
   const [chosen, setChosen] = useState<string | null>(null);
   useUndoKeys(undo, redo);
+  const isStuck = ran?.parts.some(({ failure }) => failure !== null) ?? false;
   const running = layouts?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
   const nameOf = (part: SetPartBody): string =>
     part.title ||
@@ -79,12 +80,12 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
         />
       </header>
       <NameField name={content.name} disabled={!mayCompose} onName={(name) => edit({ ...content, name }, `Rename to ${name}`)} />
-      <div className={styles.acts}>
+      <div className={styles.acts} title={isStuck ? 'A statement cannot be run: a set is printed whole' : undefined}>
         <Button
           variant="contained"
           startIcon={<PictureAsPdf />}
           href={setPrintPath({ companyId: company.id, setId: set.id, ...span })}
-          disabled={parts.length === 0 || company.lastEntryDay === null}
+          disabled={!ran || ran.parts.length === 0 || isStuck}
         >
           Print (PDF)
         </Button>

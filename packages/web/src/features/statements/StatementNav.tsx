@@ -12,6 +12,8 @@ export const statementNames = {
   'cash-flow': 'Cash flow',
   'changes-in-equity': 'Changes in equity',
 } as const;
+/** Short, so that all tools stand in one row. */
+const tabNames: Readonly<Record<keyof typeof statementNames, string>> = { ...statementNames, 'changes-in-equity': 'Equity' };
 const generatedKinds = Object.keys(statementNames) as (keyof typeof statementNames)[];
 
 /** The statements that there are: the generated ones, and every composed layout that runs. */
@@ -32,9 +34,10 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
           <Link
             key={other}
             to={{ pathname: `${base}/statements/${other}`, search: searchFor(other, search) }}
+            aria-label={statementNames[other]}
             aria-current={other === kind ? 'page' : undefined}
           >
-            {statementNames[other]}
+            {tabNames[other]}
           </Link>
         ))}
       </nav>
