@@ -25,7 +25,6 @@ const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
   'statements/income-statement?plan=periods',
-  'statements/changes-in-equity?cell=closing~3',
   'placement',
   'placement/coverage',
   'ledger',
