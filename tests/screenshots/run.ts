@@ -132,7 +132,10 @@ const pictures: readonly Picture[] = [
       await page.getByRole('combobox', { name: /Find/ }).fill('5210');
       await page.getByRole('option', { name: /5210 Marine gas oil/ }).waitFor();
       await page.keyboard.press('Shift+Enter');
-      await page.getByRole('row', { name: /^Gross profit/ }).waitFor();
+      await page
+        .getByRole('dialog')
+        .getByRole('row', { name: /^Gross profit/ })
+        .waitFor();
     },
   },
 ];
