@@ -136,6 +136,26 @@ describe('changes in equity', () => {
     ]);
   });
 
+  it('are tied column by column where categories repeat twice over the same days, with adjustments and without', async () => {
+    const { path, post } = await opened();
+    await post('2026-10-05', { 1000: 5_000, 3000: -5_000 });
+    const repeated = { ...newPlanColumn('amounts', 'all'), repeat: 'equity' };
+    const plan = await server.ok<{ id: number }>('POST', `${path}/column-plans`, {
+      name: 'With and without',
+      definition: { columns: [repeated, { ...repeated, key: 'ledger', withoutAdjustments: true }] },
+    });
+    const columns = { plan: 'composed', planId: plan.id };
+    const part = { key: 'equity', statement: 'changes-in-equity', title: '', columns, detail: 2, zeroLines: false };
+    const set = await server.ok<StatementSetBody>('POST', `${path}/sets`, {
+      name: 'Twice',
+      definition: { parts: [part], scale: { unit: 'units', rounding: 'footed' }, language: null },
+    });
+    const ran = await server.ok<RanSet>('GET', `${path}/sets/${set.id}/statements?from=2026-10-01&to=2026-10-31&compare=none`);
+    const equity = ran.proofs.find(({ name }) => name === 'equity');
+    const byColumns = equity?.ties.map(({ figures: told }) => told.find(({ name }) => name === 'equity_by_columns')?.net);
+    expect([equity?.state, byColumns]).toEqual(['holds', ['-5000', '-5000']]);
+  });
+
   it('fail by the amount of an account of equity that stands in no category, and are shown in whole all the same', async () => {
     const { path, post, add, shown } = await opened();
     await add({ number: '3900', element: 'equity', name: 'Unplaced reserve' });

@@ -19,7 +19,7 @@ export type PlanFault = { readonly column: string } & (
   | { readonly code: 'column_unknown'; readonly named: string }
   | { readonly code: 'column_span_reversed' }
   | { readonly code: 'column_list_unknown' }
-  /** Every column of a cash flow is a movement. */
+  /** Every column of a cash flow, and of changes in equity, is a movement. */
   | { readonly code: 'column_needs_movement' }
   /** Categories of equity are columns of changes in equity alone. */
   | { readonly code: 'column_needs_equity' }

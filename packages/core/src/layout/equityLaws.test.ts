@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest';
 import type { Element } from '../chart/element.ts';
 import { equityCategories, equityColumnOf, equityColumns } from '../columns/equityColumns.ts';
 import type { Place } from '../placement/place.ts';
-import { equityChanged, equityMissed } from '../proofs/proveEquity.ts';
+import { equityMissed } from '../proofs/proveEquity.ts';
 import { amountOfReading } from '../statement/accountAmounts.ts';
 import { maskColumn } from '../statement/maskColumn.ts';
+import { netByLines } from '../statement/netByLines.ts';
 import { resultOf, runColumn } from '../statement/runColumn.ts';
 import { account, category, span, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginChangesInEquity } from './beginChangesInEquity.ts';
@@ -103,7 +104,7 @@ describe('generated changes in equity, whatever the places and movements', () =>
           const parts = ['opening', 'profit', 'contributions', 'distributions', 'transfers'].map((key) => lineOf(key, at));
           expect(lineOf('closing', at)).toBe(parts.reduce((sum, part) => sum + part, 0n));
         }
-        const changed = columns.map(({ run }) => equityChanged(compiled, run));
+        const changed = columns.map(({ run }) => netByLines(compiled, run));
         const missed = equityMissed({
           day: span.lastDay,
           opening: sumOf(amounts.opening),

@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day.ts';
-import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
-import { countsInGroup } from '../layout/line.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
+import { netByLines } from '../statement/netByLines.ts';
 import { movedBySide, type RunColumn } from '../statement/runColumn.ts';
 import { heldIn } from './heldIn.ts';
 import type { Proof, ProofAccount, ProofFigure } from './proof.ts';
@@ -22,14 +22,12 @@ export interface CashColumn {
 }
 
 /** The change in cash that the lines of a cash flow come to: what all others moved, and the effect of exchange rates that was taken out of it. */
-export function changeByLines({ lines, parentAt }: CompiledLayout, { amounts }: Pick<RunColumn, 'amounts'>): bigint {
-  let change = 0n;
-  for (const [index, line] of lines.entries()) {
-    const amount = amounts[index] as bigint;
-    if (line.kind === 'accounts' && line.addedBackOn !== undefined) change += amount;
-    else if (parentAt[index] === -1 && countsInGroup(line) && !isMemoLine(line)) change -= amount;
-  }
-  return change;
+export function changeByLines(compiled: CompiledLayout, run: Pick<RunColumn, 'amounts'>): bigint {
+  const takenOut = compiled.lines.reduce(
+    (sum, line, index) => (line.kind === 'accounts' && line.addedBackOn !== undefined ? sum + (run.amounts[index] as bigint) : sum),
+    0n,
+  );
+  return takenOut - netByLines(compiled, run);
 }
 
 /** What was posted to the portions that are cash. `opening`: balances at the beginning. */

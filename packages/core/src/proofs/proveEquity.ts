@@ -1,7 +1,4 @@
 import type { Day } from '../calendar/day.ts';
-import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
-import { countsInGroup } from '../layout/line.ts';
-import type { RunColumn } from '../statement/runColumn.ts';
 import type { Proof } from './proof.ts';
 import { worst } from './proveTrialBalance.ts';
 
@@ -15,11 +12,6 @@ export interface EquityChange {
   readonly changes: bigint;
   /** The same, added up over the columns of categories; `null` where there are none. */
   readonly byColumns: bigint | null;
-}
-
-/** What the lines of changes in equity come to in a column, but those that show balances. */
-export function equityChanged({ lines, parentAt }: CompiledLayout, { amounts }: Pick<RunColumn, 'amounts'>): bigint {
-  return lines.reduce((sum, line, index) => (parentAt[index] === -1 && countsInGroup(line) && !isMemoLine(line) ? sum + (amounts[index] as bigint) : sum), 0n);
 }
 
 /** By how much opening and changes miss the closing, and columns miss their total. */

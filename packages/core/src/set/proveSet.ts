@@ -60,8 +60,11 @@ export function proveSame(name: 'profit' | 'cash', ties: readonly SetTie[]): Set
   return proofOf(name, ties, ({ figures: [first, ...others] }) => others.map(({ net }) => net - (first?.net ?? 0n)));
 }
 
+/** `part`: the changes in equity; `sheet`: the balance sheet of the set, `null` where it has none. */
+export type SetEquityChange = EquityChange & Pick<SetTie, 'part' | 'unprovable'> & { readonly sheet: string | null };
+
 /** Opening and changes are the closing, as the balance sheet has them, and columns add up to all equity. */
-export function proveEquityChanges(changes: readonly (EquityChange & Pick<SetTie, 'part' | 'unprovable'> & { readonly sheet: string | null })[]): SetProof {
+export function proveEquityChanges(changes: readonly SetEquityChange[]): SetProof {
   const ties = changes.map(({ part, day, unprovable, sheet, opening, changes: changed, closing, byColumns }): SetTie => {
     const figures: SetFigure[] = [
       { name: 'equity_opening', part: sheet, net: opening },

@@ -1,7 +1,6 @@
 import type { CaptionLanguage } from '../layout/captionWords.ts';
 import type { GeneratedKind } from '../layout/line.ts';
 import type { UsualColumns } from '../layout/ownLayout.ts';
-
 import type { Scale } from '../statement/scale.ts';
 import type { Detail } from '../statement/statement.ts';
 

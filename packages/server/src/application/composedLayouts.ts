@@ -9,8 +9,7 @@ import {
   type OwnLayout,
   scopeOf,
 } from '@ivory-ladder/core';
-import { accountsInOrder } from './accountsInOrder.ts';
-import { leftOutOfLayout } from './coveredAccounts.ts';
+import { accountsCoveredIn } from './coveredAccounts.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
 import type { Books, LayoutRecord, Ports } from './ports/index.ts';
 
@@ -70,13 +69,7 @@ export async function coveredLayouts(
   amounts: { readonly closing: BigInt64Array; readonly movement: BigInt64Array },
 ): Promise<CoveredLayout[]> {
   return (await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
-    const leftOut = leftOutOfLayout(books, record.id);
-    const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
-      account: index,
-      element: account.element,
-      isParent,
-      isLeftOut: leftOut.has(account.id),
-    }));
+    const accounts = accountsCoveredIn(books, record.id);
     return { name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, amounts[measureOf(own)], books.lists) };
   });
 }

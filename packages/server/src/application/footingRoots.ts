@@ -15,6 +15,7 @@ import {
   type StatementColumn,
   type StatementRow,
   shownSign,
+  topLines,
   yearOf,
 } from '@ivory-ladder/core';
 import type { Ports } from './ports/index.ts';
@@ -162,10 +163,10 @@ function firstOf(shown: StatementRow | undefined, exact: StatementRow | undefine
 }
 
 /** Sums of all that counts in a cash flow: the net change of cash. */
-function sumsOfActivities({ lines, parentAt, indexOf }: CompiledLayout): string[] {
-  const top = lines.flatMap((line, index) => (parentAt[index] === -1 && countsInGroup(line) ? [index] : []));
-  return lines.flatMap((line) => {
+function sumsOfActivities(compiled: CompiledLayout): string[] {
+  const top = topLines(compiled);
+  return compiled.lines.flatMap((line) => {
     if (line.kind !== 'sum' || line.terms.length !== top.length) return [];
-    return line.terms.every(({ key, sign }) => sign === 1 && top.includes(indexOf.get(key) ?? -1)) ? [line.key] : [];
+    return line.terms.every(({ key, sign }) => sign === 1 && top.includes(compiled.indexOf.get(key) ?? -1)) ? [line.key] : [];
   });
 }

@@ -1,16 +1,5 @@
-import {
-  equityCategories,
-  equityChanged,
-  equityColumns,
-  layers,
-  type Outcome,
-  type Proof,
-  proveEquity,
-  type RunColumn,
-  type Span,
-  succeed,
-} from '@ivory-ladder/core';
-import { equityAtEnds } from './equityAtEnds.ts';
+import { equityCategories, equityColumns, type Outcome, type Proof, proveEquity, type Span, succeed } from '@ivory-ladder/core';
+import { equityChanges } from './equityChanges.ts';
 import type { Failure } from './failure.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { layoutsOf } from './prepareStatement.ts';
@@ -24,16 +13,5 @@ export async function proveEquityChanges(ports: Ports, books: Books, spans: read
   const columns = equityColumns(spans, equityCategories({ tree, portions, retainedEarningsId }, 'en'), 'en');
   const ran = await runColumns(ports, books, compiled, columns, {});
   if (!ran.ok) return ran;
-  const changes = [];
-  let byColumns = 0n;
-  for (const [at, { span, equity }] of columns.entries()) {
-    const changed = equityChanged(compiled, ran.value.runs[at] as RunColumn);
-    if (equity !== undefined) {
-      byColumns += changed;
-      continue;
-    }
-    changes.push({ day: span.lastDay, ...(await equityAtEnds(ports, books, balanceSheet, span, layers)), changes: changed, byColumns });
-    byColumns = 0n;
-  }
-  return succeed(proveEquity(changes));
+  return succeed(proveEquity(await equityChanges(ports, books, balanceSheet, compiled, ran.value)));
 }

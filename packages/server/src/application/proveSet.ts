@@ -5,11 +5,10 @@ import {
   cashMoved,
   changeByLines,
   countsInGroup,
-  equityChanged,
-  isMemoLine,
   type Layer,
   layers,
   layoutCoverage,
+  netByLines,
   type Outcome,
   proveBothSides,
   proveEquityChanges,
@@ -17,20 +16,20 @@ import {
   proveSetCoverage,
   type RunColumn,
   runIndexOf,
+  type SetEquityChange,
   type SetFaults,
   type SetProof,
   type SetTie,
-  type Span,
   succeed,
   type Unprovable,
   yearOf,
 } from '@ivory-ladder/core';
-import { accountsInOrder } from './accountsInOrder.ts';
-import { leftOutOfLayout } from './coveredAccounts.ts';
-import { equityAtEnds } from './equityAtEnds.ts';
+import { accountsCoveredIn } from './coveredAccounts.ts';
+import { equityChanges } from './equityChanges.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
 import { layoutsOf } from './prepareStatement.ts';
+import { type RanAmounts, ranAmounts } from './ranAmounts.ts';
 import { amountsOver } from './readingVectors.ts';
 import { runColumns } from './runColumns.ts';
 import type { RanPart } from './runSet.ts';
@@ -51,7 +50,7 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   const ofKind = (kind: CompiledLayout['layout']['kind']) => run.filter(({ statement }) => statement.compiled.layout.kind === kind);
   const [sheets, incomes, cashFlows] = [ofKind('balance_sheet'), ofKind('income_statement'), ofKind('cash_flow')];
   const proofs: SetProof[] = [];
-  if (sheets.length > 0) proofs.push(proveBothSides(sheets.flatMap((sheet) => amountColumns(sheet, (column, ran) => bothSides(sheet, column, ran)))));
+  if (sheets.length > 0) proofs.push(proveBothSides(sheets.flatMap((sheet) => ranAmounts(sheet.statement).map((ran) => bothSides(sheet, ran)))));
   if (sheets.length > 0 && incomes.length > 0) {
     const ties = await profitTies(ports, sheets, incomes);
     if (!ties.ok) return ties;
@@ -59,34 +58,20 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   }
   const cash = await cashTies(ports, sheets[0], cashFlows);
   if (cash.length > 0) proofs.push(proveSame('cash', cash));
-  const equity = await equityChanges(ports, sheets[0], ofKind('changes_in_equity'));
+  const equity = await equityTies(ports, sheets[0], ofKind('changes_in_equity'));
   if (equity.length > 0) proofs.push(proveEquityChanges(equity));
   proofs.push(proveSetCoverage(run.map(faultsOf)));
   return succeed(proofs);
-}
-
-function amountColumns<Made>({ statement }: ProvedPart, make: (column: AmountColumn, ran: RunColumn) => Made): Made[] {
-  const { columns, runs } = statement;
-  return columns.flatMap((column, at) => (column.kind === 'amount' ? [make(column, runs[runIndexOf(columns, at)] as RunColumn)] : []));
 }
 
 function unprovableOf({ budgetId, facets }: AmountColumn): Unprovable | null {
   return budgetId !== undefined ? 'budget' : facets !== undefined ? 'facets' : null;
 }
 
-/** Lines that count and stand in no other, with their net amounts. */
-function topLines({ lines, parentAt }: CompiledLayout, { amounts }: RunColumn): { readonly isDebit: boolean; readonly net: bigint }[] {
-  return lines.flatMap((line, index) =>
-    parentAt[index] === -1 && countsInGroup(line) && !isMemoLine(line) ? [{ isDebit: line.side === 'debit', net: amounts[index] as bigint }] : [],
-  );
-}
-
-function bothSides({ key, statement }: ProvedPart, column: AmountColumn, ran: RunColumn): SetTie {
-  const lines = topLines(statement.compiled, ran);
-  const sideOf = (ofDebit: boolean): bigint => lines.reduce((sum, { isDebit, net }) => (isDebit === ofDebit ? sum + net : sum), 0n);
+function bothSides({ key, statement: { compiled } }: ProvedPart, { column, run }: RanAmounts): SetTie {
   const figures = [
-    { name: 'debit_side' as const, part: key, net: sideOf(true) },
-    { name: 'credit_side' as const, part: key, net: sideOf(false) },
+    { name: 'debit_side' as const, part: key, net: netByLines(compiled, run, 'debit') },
+    { name: 'credit_side' as const, part: key, net: netByLines(compiled, run, 'credit') },
   ];
   return { part: key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) };
 }
@@ -96,7 +81,7 @@ async function profitTies(ports: Ports, sheets: readonly ProvedPart[], incomes: 
   const ties: SetTie[] = [];
   for (const sheet of sheets) {
     const { books } = sheet.statement;
-    const closing = amountColumns(sheet, (column, ran) => ({ column, ran })).filter(({ column }) => column.measure === 'closing');
+    const closing = ranAmounts(sheet.statement).filter(({ column }) => column.measure === 'closing');
     for (const income of incomes) {
       const columns = closing.map(
         ({ column }): AmountColumn => ({
@@ -108,11 +93,10 @@ async function profitTies(ports: Ports, sheets: readonly ProvedPart[], incomes: 
       const { compiled } = income.statement;
       const ran = await runColumns(ports, income.statement.books, compiled, columns, {});
       if (!ran.ok) return ran;
-      for (const [at, { column, ran: balances }] of closing.entries()) {
-        const profit = topLines(compiled, ran.value.runs[at] as RunColumn).reduce((sum, { net }) => sum + net, 0n);
+      for (const [at, { column, run: balances }] of closing.entries()) {
         const figures = [
           { name: 'result' as const, part: sheet.key, net: resultIn(sheet.statement.compiled, balances) },
-          { name: 'profit' as const, part: income.key, net: profit },
+          { name: 'profit' as const, part: income.key, net: netByLines(compiled, ran.value.runs[at] as RunColumn) },
         ];
         ties.push({ part: sheet.key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) });
       }
@@ -130,12 +114,12 @@ async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: 
   for (const cashFlow of cashFlows) {
     const { books, compiled } = cashFlow.statement;
     const balanceSheet = sheet?.statement.compiled ?? layoutsOf(books).balance_sheet;
-    for (const { column, ran } of amountColumns(cashFlow, (column, ran) => ({ column, ran }))) {
+    for (const { column, run } of ranAmounts(cashFlow.statement)) {
       if (column.measure !== 'movement') continue;
       const chosen: readonly Layer[] = column.withoutAdjustments ? ['ledger'] : layers;
       const { opening, movement, closing } = await amountsOver(ports, books, column.span, false, chosen);
       const figures = [
-        { name: 'change_by_lines' as const, part: cashFlow.key, net: changeByLines(compiled, ran) },
+        { name: 'change_by_lines' as const, part: cashFlow.key, net: changeByLines(compiled, run) },
         { name: 'cash_moved' as const, part: null, net: cashMoved(compiled, opening, movement) },
         {
           name: 'cash_in_balance_sheet' as const,
@@ -149,42 +133,20 @@ async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: 
   return ties;
 }
 
-async function equityChanges(
-  ports: Ports,
-  sheet: ProvedPart | undefined,
-  statements: readonly ProvedPart[],
-): Promise<Parameters<typeof proveEquityChanges>[0]> {
-  const changes: Parameters<typeof proveEquityChanges>[0][number][] = [];
+async function equityTies(ports: Ports, sheet: ProvedPart | undefined, statements: readonly ProvedPart[]): Promise<SetEquityChange[]> {
+  const ties: SetEquityChange[] = [];
   for (const { key, statement } of statements) {
     const { books, compiled } = statement;
-    const balanceSheet = sheet?.statement.compiled ?? layoutsOf(books).balance_sheet;
-    const columns = amountColumns({ key, statement }, (column, ran) => ({ column, changed: equityChanged(compiled, ran) }));
-    for (const { column, changed } of columns) {
-      if (column.measure !== 'movement' || column.equity !== undefined) continue;
-      const apart = columns.filter(({ column: { equity, span } }) => equity !== undefined && isSameSpan(span, column.span));
-      const byColumns = apart.length === 0 ? null : apart.reduce((sum, one) => sum + one.changed, 0n);
-      const ends = await equityAtEnds(ports, books, balanceSheet, column.span, column.withoutAdjustments ? ['ledger'] : layers);
-      changes.push({ part: key, sheet: sheet?.key ?? null, day: column.span.lastDay, unprovable: unprovableOf(column), ...ends, changes: changed, byColumns });
-    }
+    const changes = await equityChanges(ports, books, sheet?.statement.compiled ?? layoutsOf(books).balance_sheet, compiled, statement);
+    ties.push(...changes.map((change) => ({ ...change, part: key, sheet: sheet?.key ?? null, unprovable: unprovableOf(change.column) })));
   }
-  return changes;
-}
-
-function isSameSpan(one: Span, other: Span): boolean {
-  return one.firstDay === other.firstDay && one.lastDay === other.lastDay;
+  return ties;
 }
 
 function faultsOf({ key, statement: { books, compiled, scope, layoutId, columns, runs } }: ProvedPart): SetFaults {
   const at = columns.findIndex((column) => column.kind === 'amount' && unprovableOf(column) === null);
   const net = runs[runIndexOf(columns, at)]?.net;
   if (!net || scope.length === 0) return { part: key, accounts: [] };
-  const leftOut = leftOutOfLayout(books, layoutId);
-  const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({
-    account: index,
-    element: account.element,
-    isParent,
-    isLeftOut: leftOut.has(account.id),
-  }));
-  const { faults } = layoutCoverage(compiled, scope, accounts, net, books.lists);
+  const { faults } = layoutCoverage(compiled, scope, accountsCoveredIn(books, layoutId), net, books.lists);
   return { part: key, accounts: faults.filter((fault) => fault.net !== 0n).map(({ account, state, net }) => ({ account, reason: state, net })) };
 }
