@@ -37,7 +37,7 @@ function calculated({ formula, operands, result, days }: CalculationColumn, valu
   const unit = 10n ** BigInt(exponent);
   const value = evaluateFormula(formula, {
     days,
-    between: betweenKeys([...operands.keys()]),
+    between: (from, to) => betweenKeys([...operands.keys()])(from, to),
     amountOf: (key) => {
       const amount = values[operands.get(key) ?? -1] ?? null;
       return amount === null ? null : fraction(amount, unit);

@@ -11,6 +11,7 @@ import {
 } from '@ivory-ladder/core';
 import { accountsCoveredIn } from './coveredAccounts.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
+import { mainLanguage } from './mainLanguage.ts';
 import type { Books, LayoutRecord, Ports } from './ports/index.ts';
 
 /** The version of a composed layout that runs, made ready over books. */
@@ -56,7 +57,7 @@ export async function runningLayouts(ports: Pick<Ports, 'layouts'>, books: Books
   const running: RunningLayout[] = [];
   for (const record of await ports.layouts.list(books.company.id)) {
     if (record.classificationId !== books.classificationId) continue;
-    const composed = await composedLayout(ports, books, record, books.company.languages[0] ?? 'en');
+    const composed = await composedLayout(ports, books, record, mainLanguage(books.company));
     if (composed) running.push({ record, ...composed });
   }
   return running;

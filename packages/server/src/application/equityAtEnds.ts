@@ -1,4 +1,5 @@
 import { addDays, balanceAt, type CompiledLayout, type Day, equityIn, type Layer, resultOf, type Span } from '@ivory-ladder/core';
+import { accountsById } from './accountsById.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 
@@ -15,8 +16,8 @@ export async function equityAtEnds(
     { firstDay: before, lastDay: before },
     { firstDay: lastDay, lastDay },
   ]);
-  const elementOf = new Map(books.accounts.map(({ id, element }) => [id, element]));
-  const equity = books.cube.accountIds.flatMap((id, at) => (elementOf.get(id) === 'equity' ? [at] : []));
+  const byId = accountsById(books);
+  const equity = books.cube.accountIds.flatMap((id, at) => (byId.get(id)?.element === 'equity' ? [at] : []));
   const held = (day: Day): bigint => {
     const balances = balanceAt(books.cube, books.traits, chosen, day, partial);
     return equityIn(balanceSheet, equity, balances, resultOf(balances.net, books.traits.resets));

@@ -28,6 +28,7 @@ import {
   yearOf,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { accountsById } from './accountsById.ts';
 import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
@@ -86,7 +87,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
     .map((index) => ({ key: compiled.lines[index]?.key ?? '', caption: captionOfTotal(compiled.lines[index]), amount: shown(index) }))
     .reverse();
   const parts = contributionsOf(compiled, run, choice.line);
-  const byId = new Map(books.accounts.map((account) => [account.id, account]));
+  const byId = accountsById(books);
   const accounts = parts.accounts
     .map(({ account, net }) => ({ account: byId.get(books.cube.accountIds[account] as number), net }))
     .flatMap(({ account, net }) =>

@@ -1,5 +1,6 @@
-import { buildCategoryTree, type CaptionLanguage, captionsIn, type LayoutFacts, naturesOf, type OwnLayout, scopeOf } from '@ivory-ladder/core';
+import { type CaptionLanguage, type LayoutFacts, naturesOf, type OwnLayout, scopeOf } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
+import { categoryTreeIn } from './categoryTreeIn.ts';
 import type { Books } from './ports/index.ts';
 
 const known = new WeakMap<Books['portions'], Map<string, LayoutFacts>>();
@@ -15,7 +16,7 @@ export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'sc
   const byId = accountsById(books);
   const facts: LayoutFacts = {
     accounts: books.cube.accountIds.flatMap((id) => byId.get(id) ?? []),
-    tree: language === (books.company.languages[0] ?? 'en') ? books.categoryTree : buildCategoryTree(captionsIn(books.categories, language)),
+    tree: categoryTreeIn(books, language),
     natures: naturesOf(books.categoryTree, books.categories),
     portions: books.portions,
     order: books.company.digitOrder,

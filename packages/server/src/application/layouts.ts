@@ -3,6 +3,7 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
+import { mainLanguage } from './mainLanguage.ts';
 import type { Books, LayoutRecord, LayoutVersion, Ports, StoredLayout } from './ports/index.ts';
 import { setsWith } from './sets.ts';
 
@@ -61,7 +62,7 @@ async function beginningOf(
     const empty: OwnLayout = { kind: 'free', title: '', titles: [], measure: 'movement', scope: [], lines: [] };
     return succeed({ books, definition: empty });
   }
-  const language = books.company.languages[0] ?? 'en';
+  const language = mainLanguage(books.company);
   return succeed({ books, definition: beginLayout(from, { tree: books.categoryTree, options: books.options, language }) });
 }
 
@@ -115,7 +116,7 @@ export async function putLayoutInUse(
   if (draft) {
     const opened = await openClassified(ports, access.companyId, classificationId);
     if (!opened.ok) return opened;
-    const { findings } = expandLayout(draft, layoutFactsOf(opened.value, draft, opened.value.company.languages[0] ?? 'en'));
+    const { findings } = expandLayout(draft, layoutFactsOf(opened.value, draft, mainLanguage(opened.value.company)));
     const unsound = findings.filter(isUnsound).map(({ key }) => key);
     if (unsound.length > 0) return fail({ code: 'layout_unsound', lines: [...new Set(unsound)] });
   }

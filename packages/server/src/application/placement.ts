@@ -14,6 +14,7 @@ import { accountsInOrder } from './accountsInOrder.ts';
 import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
+import { mainLanguage } from './mainLanguage.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { balancesFor, comparisonOf, type SpanChoice } from './prepareStatement.ts';
@@ -62,7 +63,7 @@ export async function rehearsedLedger(ports: Ports, books: Books, choice: SpanCh
     options: books.options,
     retainedEarningsId: books.retainedEarningsId,
     leftOut: leftOutOf(books),
-    language: books.company.languages[0] ?? 'en',
+    language: mainLanguage(books.company),
     columns,
   });
 }

@@ -3,12 +3,10 @@ import {
   balanceAt,
   beginCashFlow,
   beginChangesInEquity,
-  buildCategoryTree,
   type CaptionLanguage,
   type ColumnPlan,
   type Comparison,
   type CompiledLayout,
-  captionsIn,
   columnsAgainst,
   columnsFor,
   columnsOver,
@@ -16,7 +14,6 @@ import {
   compileLayout,
   type Day,
   type Element,
-  type EquityFacts,
   equityCategories,
   equityColumns,
   expandPlan,
@@ -45,10 +42,12 @@ import {
   type UsualColumns,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
+import { categoryTreeIn } from './categoryTreeIn.ts';
 import { findPlan } from './columnPlans.ts';
 import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
+import { mainLanguage } from './mainLanguage.ts';
 import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { runColumns } from './runColumns.ts';
@@ -112,13 +111,18 @@ interface PlannedColumns {
 const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>>();
 
 /** In a language of the company, its main one where none is asked for. */
-export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books)): Record<GeneratedKind, CompiledLayout> {
+export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books.company)): Record<GeneratedKind, CompiledLayout> {
   const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>();
   compiledOf.set(books.portions, known);
   const made = known.get(language);
   if (made) return made;
-  const tree = language === mainLanguage(books) ? books.categoryTree : buildCategoryTree(captionsIn(books.categories, language));
-  const facts = { tree, language, portions: books.portions, options: books.options, retainedEarningsId: books.retainedEarningsId };
+  const facts = {
+    tree: categoryTreeIn(books, language),
+    language,
+    portions: books.portions,
+    options: books.options,
+    retainedEarningsId: books.retainedEarningsId,
+  };
   const compiled = {
     balance_sheet: compileLayout(generateBalanceSheet(facts), books.cube.accountIds, books.portions),
     income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
@@ -129,13 +133,9 @@ export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage
   return compiled;
 }
 
-function mainLanguage({ company }: Books): CaptionLanguage {
-  return company.languages[0] ?? 'en';
-}
-
 /** The language asked for, if it is one of the company's; else its main one. */
 function languageFor(books: Books, asked: string | undefined): CaptionLanguage {
-  return books.company.languages.find((language) => language === asked) ?? mainLanguage(books);
+  return books.company.languages.find((language) => language === asked) ?? mainLanguage(books.company);
 }
 
 export function comparisonOf(choice: SpanChoice): Outcome<Comparison, Failure> {
@@ -239,7 +239,7 @@ async function plannedColumns(
 ): Promise<Outcome<readonly StatementColumn[], Failure>> {
   if (plan === 'budget') return succeed(columnsAgainst(budget ?? 0, measure, span));
   const { kind, language } = compiled.layout;
-  const equity = kind === 'changes_in_equity' ? equityCategories(equityFactsIn(books, language), language) : undefined;
+  const equity = kind === 'changes_in_equity' ? equityCategories({ ...books, tree: categoryTreeIn(books, language) }, language) : undefined;
   if (equity && plan === 'comparison') {
     const comparative = comparisonSpan(comparison, 'income_statement', span, books.calendar);
     return succeed(equityColumns(comparative ? [span, comparative] : [span], equity, language));
@@ -259,12 +259,6 @@ async function plannedColumns(
   const [fault] = faults;
   if (fault) return fail({ code: 'plan_unfit', fault });
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
-}
-
-/** The tree in the language that captions of columns are in. */
-function equityFactsIn({ company, categories, categoryTree, portions, retainedEarningsId }: Books, language: CaptionLanguage): EquityFacts {
-  const isMain = language === (company.languages[0] ?? 'en');
-  return { tree: isMain ? categoryTree : buildCategoryTree(captionsIn(categories, language)), portions, retainedEarningsId };
 }
 
 /** The columns of a plan over a span, as many as a page can hold. */

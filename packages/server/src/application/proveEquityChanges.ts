@@ -9,8 +9,7 @@ import { runColumns } from './runColumns.ts';
 export async function proveEquityChanges(ports: Ports, books: Books, spans: readonly Span[]): Promise<Outcome<Proof | null, Failure>> {
   if (!books.accounts.some(({ element }) => element === 'equity')) return succeed(null);
   const { balance_sheet: balanceSheet, changes_in_equity: compiled } = layoutsOf(books);
-  const { categoryTree: tree, portions, retainedEarningsId } = books;
-  const columns = equityColumns(spans, equityCategories({ tree, portions, retainedEarningsId }, 'en'), 'en');
+  const columns = equityColumns(spans, equityCategories({ ...books, tree: books.categoryTree }, 'en'), 'en');
   const ran = await runColumns(ports, books, compiled, columns, {});
   if (!ran.ok) return ran;
   return succeed(proveEquity(await equityChanges(ports, books, balanceSheet, compiled, ran.value)));

@@ -140,8 +140,9 @@ export function runOver(
 const equityColumnsOf = new WeakMap<Books['portions'], Int32Array>();
 
 /** What the column of a category of equity bears. */
-function borneBy({ categoryTree: tree, portions, retainedEarningsId, cube, traits }: Books, category: number, input: ColumnInput): ColumnInput {
-  const columnOf = equityColumnsOf.get(portions) ?? equityColumnOf({ tree, portions, retainedEarningsId }, cube.accountIds, traits.resets);
+function borneBy(books: Books, category: number, input: ColumnInput): ColumnInput {
+  const { portions, traits } = books;
+  const columnOf = equityColumnsOf.get(portions) ?? equityColumnOf({ ...books, tree: books.categoryTree }, books.cube.accountIds, traits.resets);
   equityColumnsOf.set(portions, columnOf);
   const ofResult = traits.resets.findIndex((resets, account) => resets === 1 && columnOf[account] === category) >= 0;
   return maskColumn(input, (account) => columnOf[account] === category, ofResult);

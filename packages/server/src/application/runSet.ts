@@ -2,6 +2,7 @@ import { type CompiledLayout, fail, type Outcome, type SetPart, type SetProof, s
 import type { Access } from './access.ts';
 import { composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
+import { mainLanguage } from './mainLanguage.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import type { Books, CommentRecord, Ports, StatementSetRecord } from './ports/index.ts';
 import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
@@ -74,7 +75,7 @@ async function ownSheet(ports: Ports, books: Books, parts: readonly SetPart[]): 
     if (statement === 'balance_sheet') return undefined;
     const record = typeof statement === 'number' ? await ports.layouts.record(company.id, statement) : null;
     if (record?.kind !== 'balance_sheet' || record.classificationId !== classificationId) continue;
-    const composed = await composedLayout(ports, books, record, company.languages[0] ?? 'en');
+    const composed = await composedLayout(ports, books, record, mainLanguage(company));
     if (composed) return composed.compiled;
   }
   return undefined;
