@@ -55,7 +55,10 @@ export function composed(company: TestCompany, layout: OwnLayout, facts = factsO
       compiled,
       columns: columnsFor(layout.kind === 'balance_sheet' ? 'balance_sheet' : 'income_statement', span, columns.length > 1 ? span : null),
       runs: columns.map((net) => run(net)),
-      accounts: company.accounts.map((account: Account, index) => ({ account, label: accountLabel(account), index, isParent: false })),
+      accounts: company.accounts.map((account: Account, index) => {
+        const isParent = company.accounts.some(({ parentId }) => parentId === account.id);
+        return { account, label: accountLabel(account), index, isParent };
+      }),
       detail: { rungs: 9, opened: new Set(), shut: new Set(), zeroLines: false, ...detail },
     });
   const coverage = (net: readonly bigint[]) =>

@@ -38,9 +38,4 @@ describe('accounts under those that they are sub-accounts of', () => {
     expect(told(nestAccounts(entries({ 1: 2n, 2: 1n, 3: 4n }), all, 9))).toBe('1:7[1*:2 2:1 3*:4]');
     expect(told(nestAccounts(entries({ 3: 4n, 4: 1n }), all, 2))).toBe('3:5');
   });
-
-  it('are levelled from the topmost that is shown', () => {
-    const [first, second] = nestAccounts(entries(amounts), all, 9);
-    expect([first?.level, first?.children.map(({ level }) => level), first?.children[1]?.children[0]?.level, second?.level]).toEqual([0, [1, 1], 2, 0]);
-  });
 });

@@ -8,8 +8,6 @@ export interface AccountEntry extends PresentedAccount {
 export interface NestedAccount {
   readonly presented: PresentedAccount;
   readonly amounts: readonly bigint[];
-  /** 0 for the topmost. */
-  readonly level: number;
   /** Amounts of its own beside those below it. */
   readonly isOwn: boolean;
   /** What it is the sum of; empty where it is shown as one. */
@@ -29,7 +27,7 @@ interface Node {
  * added up in the account above it; 0: one beside the other. An account above only one other is passed over. Cost: entries × their depth.
  */
 export function nestAccounts(entries: readonly AccountEntry[], all: readonly PresentedAccount[], depth: number): NestedAccount[] {
-  if (depth === 0) return entries.map(({ amounts, ...presented }) => ({ presented, amounts, level: 0, isOwn: presented.isParent, children: [] }));
+  if (depth === 0) return entries.map(({ amounts, ...presented }) => ({ presented, amounts, isOwn: presented.isParent, children: [] }));
   const byId = new Map(all.map((presented) => [presented.account.id, presented]));
   const tops = new Map<number, Node>();
   for (const { amounts, ...entry } of entries) {
@@ -45,7 +43,7 @@ export function nestAccounts(entries: readonly AccountEntry[], all: readonly Pre
     if (chain.length > depth) at.deeper = plus(at.deeper, amounts);
     else at.own = amounts;
   }
-  return [...tops.values()].map((node) => nested(node, 0));
+  return [...tops.values()].map(nested);
 }
 
 /** From the topmost account above it down to itself. */
@@ -60,14 +58,14 @@ function chainOf(entry: PresentedAccount, byId: ReadonlyMap<number, PresentedAcc
   return chain;
 }
 
-function nested(node: Node, level: number): NestedAccount {
+function nested(node: Node): NestedAccount {
   const { presented, below, own, deeper } = node;
   const [only] = below.values();
-  if (below.size === 0) return { presented, amounts: plus(own, deeper ?? []), level, isOwn: deeper === null && presented.isParent, children: [] };
-  if (below.size === 1 && own === null && only) return nested(only, level);
-  const inside = [...below.values()].map((child) => nested(child, level + 1));
-  const children = own === null ? inside : [{ presented, amounts: own, level: level + 1, isOwn: true, children: [] }, ...inside];
-  return { presented, amounts: children.reduce<readonly bigint[]>((sum, { amounts }) => plus(sum, amounts), []), level, isOwn: false, children };
+  if (below.size === 0) return { presented, amounts: plus(own, deeper ?? []), isOwn: deeper === null && presented.isParent, children: [] };
+  if (below.size === 1 && own === null && only) return nested(only);
+  const inside = [...below.values()].map(nested);
+  const children = own === null ? inside : [{ presented, amounts: own, isOwn: true, children: [] }, ...inside];
+  return { presented, amounts: children.reduce<readonly bigint[]>((sum, { amounts }) => plus(sum, amounts), []), isOwn: false, children };
 }
 
 function plus(sum: readonly bigint[] | null, amounts: readonly bigint[]): readonly bigint[] {

@@ -1,4 +1,3 @@
-import { captionWords } from '../layout/captionWords.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import {
   type AccountsLine,
@@ -11,8 +10,8 @@ import {
   type SumLine,
 } from '../layout/line.ts';
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
-import { type NestedAccount, nestAccounts } from './nestAccounts.ts';
-import { fixedIn, type LineFault, type RunColumn } from './runColumn.ts';
+import { type BelowLine, belowLine } from './belowLine.ts';
+import type { LineFault, RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
 import { withChanges } from './withChanges.ts';
@@ -125,101 +124,49 @@ class Page {
 
   private placeAccounts(line: AccountsLine, depth: number, rows: StatementRow[]): boolean {
     const values = this.shownValues(line);
-    const index = this.input.compiled.indexOf.get(line.key) as number;
     const open = this.isOpen(line.key, this.input.detail.rungs === 'accounts' || line.byAccount === true);
-    const inside = open ? this.accountRows(line, index, this.accounts.on(index), depth + 1) : [];
+    const inside = open ? this.rowsBelow(line, belowLine(this.input, this.accounts, line), depth + 1) : [];
     if (this.isHidden(line, values) && inside.length === 0) return false;
-    const parts: RowPart[] = inside.flatMap((row): RowPart[] => (row.depth === depth + 1 ? [{ key: row.key, sign: 1 }] : []));
     rows.push(
       this.row(line, {
         role: 'line',
         caption: line.caption,
         depth,
-        opens: this.accounts.areOn(index),
+        opens: this.accounts.areOn(this.input.compiled.indexOf.get(line.key) as number),
         open: open && inside.length > 0,
         values,
-        parts,
-        partsAreWithin: true,
+        ...partsIn(inside, depth + 1),
       }),
       ...inside,
     );
     return true;
   }
 
-  private accountRows(line: AccountsLine, index: number, accounts: readonly PresentedAccount[], depth: number): StatementRow[] {
-    const { runs, compiled } = this.input;
+  /** One whose amounts are nil is shown all the same where something stands in it. */
+  private rowsBelow(line: AccountsLine, below: readonly BelowLine[], depth: number): StatementRow[] {
     const sign = shownSign(line);
-    const rows: StatementRow[] = [];
-    const push = (
-      suffix: string,
-      accountId: number | null,
-      caption: string,
-      amounts: readonly bigint[],
-      level = 0,
-      parts: readonly RowPart[] = [],
-    ): StatementRow | null => {
-      const values = withChanges(
-        this.input.columns,
-        amounts.map((amount) => amount * sign),
-        true,
-        this.wholeOf,
-        this.exponent,
-      );
-      if (this.isHidden(null, values)) return null;
-      const row = this.row(line, {
-        key: `${line.key}/${suffix}`,
-        accountId,
-        role: 'account',
-        caption,
-        depth: depth + level,
-        opens: false,
-        open: false,
-        values,
-        parts,
-        ...(parts.length > 0 ? { partsAreWithin: true as const } : {}),
-        look: undefined,
-        note: undefined,
-      });
-      rows.push(row);
-      return row;
-    };
-    const directly = captionWords[compiled.layout.language].postedDirectly;
-    const entries = accounts
-      .map((presented) => ({ ...presented, amounts: runs.map((run) => this.accounts.amountOn(index, presented.index, run)) }))
-      .filter(({ isParent, amounts }) => !isParent || amounts.some((amount) => amount !== 0n));
-    const place = ({ presented: { account, label }, amounts, level, isOwn, children }: NestedAccount, isBeside: boolean): StatementRow | null => {
-      const [at, caption] = [rows.length, isOwn ? directly(label) : label];
-      const inside = children.flatMap((child) => place(child, child.presented.account === account) ?? []);
-      const below = rows.splice(at);
-      const row = push(
-        `${account.id}${isBeside ? '.own' : ''}`,
-        account.id,
-        caption,
-        amounts,
-        level,
-        inside.map(({ key }) => ({ key, sign: 1 })),
-      );
-      rows.push(...below);
-      return row;
-    };
-    for (const one of nestAccounts(entries, this.input.accounts, line.byTree ?? 0)) place(one, false);
-    for (const hidden of compiled.shownWithin.get(index) ?? []) {
-      const other = compiled.lines[hidden] as Line;
-      push(
-        other.key,
-        null,
-        other.caption,
-        runs.map(({ amounts }) => amounts[hidden] as bigint),
-      );
-    }
-    for (const [place, text] of this.accounts.transfersOn(index).entries())
-      push(
-        `transfer ${place + 1}`,
-        null,
-        text,
-        runs.map((run) => fixedIn(compiled, run).reduce((sum, one) => (one.line === index && one.text === text ? sum + one.net : sum), 0n)),
-      );
-    return rows;
+    return below.flatMap(({ suffix, accountId, caption, amounts, inside }) => {
+      const signed = amounts.map((amount) => amount * sign);
+      const values = withChanges(this.input.columns, signed, true, this.wholeOf, this.exponent);
+      const rows = this.rowsBelow(line, inside, depth + 1);
+      if (this.isHidden(null, values) && rows.length === 0) return [];
+      return [
+        this.row(line, {
+          key: `${line.key}/${suffix}`,
+          accountId,
+          role: 'account',
+          caption,
+          depth,
+          opens: false,
+          open: false,
+          values,
+          ...partsIn(rows, depth + 1),
+          look: undefined,
+          note: undefined,
+        }),
+        ...rows,
+      ];
+    });
   }
 
   /** One that only differs where something stands between: it is left out behind nothing new, and gives way to the sum right behind it. */
@@ -344,6 +291,12 @@ class Page {
 
 type RowFields = Omit<StatementRow, 'key' | 'lineKey' | 'accountId' | 'parts' | 'look' | 'note'> &
   Partial<Pick<StatementRow, 'key' | 'accountId' | 'parts'>> & { readonly look?: StatementRow['look'] | undefined; readonly note?: string | undefined };
+
+/** The rows of a depth among those below one, which is their sum. */
+function partsIn(below: readonly StatementRow[], depth: number): Pick<StatementRow, 'parts' | 'partsAreWithin'> {
+  const parts = below.flatMap((row): RowPart[] => (row.depth === depth ? [{ key: row.key, sign: 1 }] : []));
+  return parts.length === 0 ? { parts } : { parts, partsAreWithin: true };
+}
 
 function childTerms(line: Line): { readonly line: Line; readonly sign: 1 }[] {
   return childrenOf(line)
