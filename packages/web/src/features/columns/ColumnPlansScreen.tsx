@@ -1,10 +1,6 @@
 import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
 import { type PlanColumn, type PlanDefinition, type Scale, usualPlans } from '@ivory-ladder/core';
-import ArrowBack from '@mui/icons-material/ArrowBack';
-import ArrowForward from '@mui/icons-material/ArrowForward';
-import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
@@ -18,6 +14,7 @@ import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { OrderActs } from '../../components/OrderActs.tsx';
 import { UndoButtons } from '../../components/UndoButtons.tsx';
 import { ColumnFields } from './ColumnFields.tsx';
 import styles from './ColumnPlansScreen.module.css';
@@ -46,14 +43,20 @@ export function ColumnPlansScreen() {
         <h1>Column plans</h1>
         {data.plans.length > 0 && <h2>Kept</h2>}
         {data.plans.map(({ id, name, version }) => (
-          <button key={id} type="button" aria-current={kept?.id === id || undefined} onClick={() => change({ columns: String(id) })}>
+          <button key={id} type="button" className={styles.listed} aria-current={kept?.id === id || undefined} onClick={() => change({ columns: String(id) })}>
             {name}
             {isBegun(`${id} ${version}`) && <small> not kept yet</small>}
           </button>
         ))}
         <h2>To begin with</h2>
         {usualPlans.map(({ name }, at) => (
-          <button key={name} type="button" aria-current={(!kept && usual?.name === name) || undefined} onClick={() => change({ columns: `usual-${at}` })}>
+          <button
+            key={name}
+            type="button"
+            className={styles.listed}
+            aria-current={(!kept && usual?.name === name) || undefined}
+            onClick={() => change({ columns: `usual-${at}` })}
+          >
             {name}
             {isBegun(name) && <small> not kept yet</small>}
           </button>
@@ -208,27 +211,14 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
               </button>
               {mayCompose && one.key === chosen && (
                 <span className={styles.acts}>
-                  <IconButton
-                    size="small"
-                    aria-label="To the left"
-                    title="To the left (Alt ←)"
-                    disabled={at === 0}
-                    onClick={() => edit(shifted(plan, one.key, -1), `Move ${headingOf(one.key)}`)}
-                  >
-                    <ArrowBack fontSize="inherit" />
-                  </IconButton>
-                  <IconButton
-                    size="small"
-                    aria-label="To the right"
-                    title="To the right (Alt →)"
-                    disabled={at === plan.columns.length - 1}
-                    onClick={() => edit(shifted(plan, one.key, 1), `Move ${headingOf(one.key)}`)}
-                  >
-                    <ArrowForward fontSize="inherit" />
-                  </IconButton>
-                  <IconButton size="small" aria-label="Remove the column" title="Remove the column" onClick={() => drop(one.key)}>
-                    <DeleteOutlined fontSize="inherit" />
-                  </IconButton>
+                  <OrderActs
+                    runs="across"
+                    at={at}
+                    count={plan.columns.length}
+                    removeLabel="Remove the column"
+                    onShift={(by) => edit(shifted(plan, one.key, by), `Move ${headingOf(one.key)}`)}
+                    onRemove={() => drop(one.key)}
+                  />
                 </span>
               )}
             </li>

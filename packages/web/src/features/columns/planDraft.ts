@@ -1,4 +1,5 @@
 import { namedIn, newPlanColumn, type PlanColumn, type PlanDefinition, readFormula } from '@ivory-ladder/core';
+import { shiftedByKey } from '../../components/shiftedByKey.ts';
 
 /** A column of a kind behind the one with the key, or at the end; one that is made of others names the last two of amounts. */
 export function withColumn(
@@ -21,11 +22,8 @@ function freeKey(kind: PlanColumn['kind'], taken: ReadonlySet<string>): string {
 
 /** The column one place further to the left or right; the same plan where it stands at the edge. */
 export function shifted(plan: PlanDefinition, key: string, by: -1 | 1): PlanDefinition {
-  const at = plan.columns.findIndex((column) => column.key === key);
-  const to = at + by;
-  if (at < 0 || to < 0 || to >= plan.columns.length) return plan;
-  const columns = plan.columns.filter((_, place) => place !== at);
-  return { columns: [...columns.slice(0, to), plan.columns[at] as PlanColumn, ...columns.slice(to)] };
+  const columns = shiftedByKey(plan.columns, key, by);
+  return columns === plan.columns ? plan : { columns };
 }
 
 /** The column before another one, wherever it stood. */

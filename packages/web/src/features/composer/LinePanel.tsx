@@ -1,7 +1,9 @@
 import { type AccountsOwnLine, freshKey, type OwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
+import { SelectField } from '../../components/SelectField.tsx';
 import { CaptionsField } from './CaptionsField.tsx';
 import { CashFields } from './CashFields.tsx';
+import { ElementsField } from './ElementsField.tsx';
 import { FollowedPanel } from './FollowedPanel.tsx';
 import { FollowsField } from './FollowsField.tsx';
 import { FormulaField } from './FormulaField.tsx';
@@ -171,21 +173,13 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
         />
       )}
       {(line.kind === 'accounts' || line.kind === 'memo' || line.kind === 'remainder') && line.byAccount && line.byTree !== undefined && (
-        <label className={styles.field}>
-          <span className={styles.label}>Down to</span>
-          <select
-            className={styles.input}
-            value={line.byTree}
-            disabled={disabled}
-            onChange={({ target: { value } }) => change({ ...line, byTree: Number(value) }, 'Depth')}
-          >
-            {[1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((depth) => (
-              <option key={depth} value={depth}>
-                {depth === 1 ? 'the topmost accounts' : `${depth} levels of accounts`}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          label="Down to"
+          value={line.byTree}
+          choices={[1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((value) => ({ value, label: value === 1 ? 'the topmost accounts' : `${value} levels of accounts` }))}
+          disabled={disabled}
+          onChange={(byTree) => change({ ...line, byTree }, 'Depth')}
+        />
       )}
       {line.kind === 'cash' && <CashFields composer={composer} line={line} disabled={disabled} onChange={change} />}
       {line.kind === 'result' && composer.layout.kind === 'cash_flow' && (
@@ -272,33 +266,5 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
         onChange={(changes, what, merges) => change({ ...line, ...changes } as OwnLine, what, merges)}
       />
     </>
-  );
-}
-
-const allElements = ['asset', 'liability', 'equity', 'income', 'expense'] as const;
-
-function ElementsField({
-  line,
-  disabled,
-  onChange,
-}: {
-  readonly line: Extract<OwnLine, { kind: 'remainder' }>;
-  readonly disabled: boolean;
-  readonly onChange: (elements: Extract<OwnLine, { kind: 'remainder' }>['elements']) => void;
-}) {
-  return (
-    <fieldset className={styles.checks} disabled={disabled}>
-      <legend className={styles.label}>Of which elements; none: those of its group</legend>
-      {allElements.map((element) => (
-        <label key={element}>
-          <input
-            type="checkbox"
-            checked={line.elements.includes(element)}
-            onChange={({ target: { checked } }) => onChange(checked ? [...line.elements, element] : line.elements.filter((one) => one !== element))}
-          />
-          {element}
-        </label>
-      ))}
-    </fieldset>
   );
 }

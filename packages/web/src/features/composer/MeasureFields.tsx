@@ -1,5 +1,6 @@
 import { type AccountsOwnLine, type Direction, valuesBelow } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
+import { SelectField } from '../../components/SelectField.tsx';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 
@@ -19,21 +20,19 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
   };
   return (
     <>
-      <label className={styles.field}>
-        <span className={styles.label}>Amount</span>
-        <select
-          className={styles.input}
-          value={line.measure}
-          disabled={disabled}
-          onChange={({ target: { value } }) => onChange({ ...line, measure: value as AccountsOwnLine['measure'] }, 'Amount')}
-        >
-          <option value="column">what the column holds</option>
-          <option value="closing">balance at the end</option>
-          <option value="opening">balance at the beginning</option>
-          <option value="mean">mean of both</option>
-          <option value="movement">movement over the span</option>
-        </select>
-      </label>
+      <SelectField
+        label="Amount"
+        value={line.measure}
+        choices={[
+          { value: 'column', label: 'what the column holds' },
+          { value: 'closing', label: 'balance at the end' },
+          { value: 'opening', label: 'balance at the beginning' },
+          { value: 'mean', label: 'mean of both' },
+          { value: 'movement', label: 'movement over the span' },
+        ]}
+        disabled={disabled}
+        onChange={(measure) => onChange({ ...line, measure }, 'Amount')}
+      />
       {line.takes === 'any' && composer.layout.kind !== 'changes_in_equity' && (
         <Segmented
           label="Movements"
@@ -48,20 +47,18 @@ export function MeasureFields({ composer, line, disabled, onChange }: MeasureFie
         />
       )}
       {line.takes === 'any' && composer.layout.kind === 'changes_in_equity' && (
-        <label className={styles.field}>
-          <span className={styles.label}>Movements</span>
-          <select
-            className={styles.input}
-            value={line.direction ?? 'both'}
-            disabled={disabled}
-            onChange={({ target: { value } }) => setDirection(value as Direction | 'both')}
-          >
-            <option value="both">net</option>
-            <option value="increase">increases, without transfers</option>
-            <option value="decrease">decreases, without transfers</option>
-            <option value="transfer">transfers between accounts of equity</option>
-          </select>
-        </label>
+        <SelectField
+          label="Movements"
+          value={line.direction ?? 'both'}
+          choices={[
+            { value: 'both', label: 'net' },
+            { value: 'increase', label: 'increases, without transfers' },
+            { value: 'decrease', label: 'decreases, without transfers' },
+            { value: 'transfer', label: 'transfers between accounts of equity' },
+          ]}
+          disabled={disabled}
+          onChange={setDirection}
+        />
       )}
       {facets.length > 0 && (
         <details className={styles.facets} open={Object.keys(line.facets).length > 0}>

@@ -1,11 +1,7 @@
 import type { RanSet, SetPartBody, StatementSetBody } from '@ivory-ladder/contract';
 import { longDay } from '@ivory-ladder/core';
-import ArrowDownward from '@mui/icons-material/ArrowDownward';
-import ArrowUpward from '@mui/icons-material/ArrowUpward';
-import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import PictureAsPdf from '@mui/icons-material/PictureAsPdfOutlined';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
@@ -19,13 +15,15 @@ import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { languageNames } from '../../components/languageNames.ts';
+import { OrderActs } from '../../components/OrderActs.tsx';
+import { shiftedByKey } from '../../components/shiftedByKey.ts';
 import { UndoButtons } from '../../components/UndoButtons.tsx';
 import { ScaleMenu } from '../statements/ScaleMenu.tsx';
 import { statementNames } from '../statements/StatementNav.tsx';
 import { PartFields } from './PartFields.tsx';
 import { SetProofs } from './SetProofs.tsx';
 import styles from './SetsScreen.module.css';
-import { newPart, shiftedPart } from './setParts.ts';
+import { newPart } from './setParts.ts';
 import type { useSetWork } from './useSetWork.ts';
 
 interface SetPanelProps {
@@ -113,37 +111,19 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
                     }
                   />
                   <div className={styles.partActs}>
-                    <IconButton
-                      size="small"
-                      aria-label="Up"
-                      title="Up"
-                      disabled={at === 0}
-                      onClick={() => setParts(shiftedPart(parts, part.key, -1), `Move ${nameOf(part)}`)}
-                    >
-                      <ArrowUpward fontSize="inherit" />
-                    </IconButton>
-                    <IconButton
-                      size="small"
-                      aria-label="Down"
-                      title="Down"
-                      disabled={at === parts.length - 1}
-                      onClick={() => setParts(shiftedPart(parts, part.key, 1), `Move ${nameOf(part)}`)}
-                    >
-                      <ArrowDownward fontSize="inherit" />
-                    </IconButton>
-                    <IconButton
-                      size="small"
-                      aria-label="Take out of the set"
-                      title="Take out of the set"
-                      onClick={() =>
+                    <OrderActs
+                      runs="down"
+                      at={at}
+                      count={parts.length}
+                      removeLabel="Take out of the set"
+                      onShift={(by) => setParts([...shiftedByKey(parts, part.key, by)], `Move ${nameOf(part)}`)}
+                      onRemove={() =>
                         setParts(
                           parts.filter((one) => one.key !== part.key),
                           `Take out ${nameOf(part)}`,
                         )
                       }
-                    >
-                      <DeleteOutlined fontSize="inherit" />
-                    </IconButton>
+                    />
                   </div>
                 </div>
               )}

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPart, newSet, shiftedPart } from './setParts.ts';
+import { shiftedByKey } from '../../components/shiftedByKey.ts';
+import { newPart, newSet } from './setParts.ts';
 
 describe('the statements of a set', () => {
   it('are each called by a key that no other has, also where a layout stands in it twice', () => {
@@ -12,8 +13,8 @@ describe('the statements of a set', () => {
   it('change places with the one beside them, and stay where there is none', () => {
     const { parts } = newSet();
     const order = (of: readonly { key: string }[]) => of.map(({ key }) => key);
-    expect(order(shiftedPart(parts, 'cash_flow', -1))).toEqual(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity']);
-    expect(order(shiftedPart(parts, 'cash_flow', 1))).toEqual(order(parts));
-    expect(order(shiftedPart(parts, 'gone', -1))).toEqual(order(parts));
+    expect(order(shiftedByKey(parts, 'cash_flow', -1))).toEqual(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity']);
+    expect(order(shiftedByKey(parts, 'cash_flow', 1))).toEqual(order(parts));
+    expect(order(shiftedByKey(parts, 'gone', -1))).toEqual(order(parts));
   });
 });
