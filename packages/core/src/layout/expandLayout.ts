@@ -1,7 +1,6 @@
 import { type Element, naturalSide, type Side } from '../chart/element.ts';
 import { readRangeText } from '../chart/rangeText.ts';
 import { checkFormula } from '../formula/checkFormula.ts';
-import { orderByNeed } from '../formula/orderByNeed.ts';
 import { readFormula } from '../formula/readFormula.ts';
 import { captionWords } from './captionWords.ts';
 import { cashPortions } from './cashPortions.ts';
@@ -22,6 +21,7 @@ import type { AccountsOwnLine, CashOwnLine, FollowsOwnLine, OwnLayout, OwnLine, 
 import { elementsIn, idsOf, selected } from './selected.ts';
 import { siblingsOf } from './siblings.ts';
 import type { Source } from './source.ts';
+import { sumsOverLines } from './sumsOverLines.ts';
 
 /** Of lines over several elements, unless their author or the group around them says otherwise. */
 const direction: Side = 'credit';
@@ -239,9 +239,8 @@ class Expansion {
   /** Sums and formulas name lines that may stand anywhere, so they are looked at last. */
   finish(lines: readonly Line[]): ExpandedLayout {
     const { byKey } = indexed(lines);
-    const sides = this.sidesOfSums(byKey);
-    const sideOf = (line: Line): Side => sides.get(line.key) ?? line.side;
-    const terms = new Map(this.pendingSums.map((sum) => [sum.key, this.termsOf(sum, byKey, sideOf)]));
+    const { sums, findings } = sumsOverLines(this.pendingSums, byKey, direction);
+    this.findings.push(...findings);
     const between = siblingsOf({ lines });
     for (const line of byKey.values()) {
       if (line.kind === 'calculation' && 'kind' in line.formula)
@@ -251,7 +250,7 @@ class Expansion {
       if (line.shown === 'never' && line.hiddenIn === undefined && countsInGroup(line)) this.findings.push({ code: 'hidden_nowhere', key: line.key });
     }
     const withTerms = (line: Line): Line => {
-      if (line.kind === 'sum') return { ...line, side: sideOf(line), terms: terms.get(line.key) ?? [] };
+      if (line.kind === 'sum') return { ...line, ...sums.get(line.key) };
       return line.kind === 'group' || line.kind === 'heading' ? { ...line, children: line.children.map(withTerms) } : line;
     };
     const title = captionIn({ caption: this.own.title, captions: this.own.titles }, this.facts.language);
@@ -263,7 +262,7 @@ class Expansion {
       kind: this.own.kind,
       language: this.facts.language,
       title,
-      lines: terms.size === 0 ? lines : lines.map(withTerms),
+      lines: sums.size === 0 ? lines : lines.map(withTerms),
       ...(this.own.kind === 'cash_flow' ? { cash: this.cash } : {}),
       ...(transfers.length > 0 ? { transfers } : {}),
     };
@@ -272,34 +271,6 @@ class Expansion {
 
   private standBeside(line: Line, host: Line | undefined, between: (from: string, to: string) => readonly string[] | null): boolean {
     return host !== undefined && host !== line && (between(line.key, host.key) ?? between(host.key, line.key)) !== null;
-  }
-
-  /** A sum of lines that all are on one side is on it too. */
-  private sidesOfSums(byKey: ReadonlyMap<string, Line>): ReadonlyMap<string, Side> {
-    const sums = new Map(this.pendingSums.map((sum) => [sum.key, sum]));
-    const sides = new Map<string, Side>();
-    const { order } = orderByNeed(sums.keys(), (key) => sums.get(key)?.terms.map((term) => term.key) ?? []);
-    for (const key of order) {
-      const sum = sums.get(key);
-      if (!sum) continue;
-      const ofTerms = new Set(sum.terms.flatMap((term) => sides.get(term.key) ?? byKey.get(term.key)?.side ?? []));
-      const [only] = ofTerms;
-      sides.set(key, sum.side ?? (ofTerms.size === 1 && only ? only : direction));
-    }
-    return sides;
-  }
-
-  /** Terms count on their own sides, as they are read; kept as what they add to the net amount. */
-  private termsOf(sum: SumOwnLine, byKey: ReadonlyMap<string, Line>, sideOf: (line: Line) => Side) {
-    const side = sideOf(byKey.get(sum.key) as Line);
-    return sum.terms.flatMap(({ key, sign }) => {
-      const line = byKey.get(key);
-      if (!line || line.kind === 'text' || line.kind === 'space') {
-        this.findings.push({ code: 'sum_line_unknown', key: sum.key, named: key });
-        return [];
-      }
-      return [{ key, sign: (sideOf(line) === side ? sign : -sign) as 1 | -1 }];
-    });
   }
 }
 
