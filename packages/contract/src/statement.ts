@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { columnResult, columnWidth, planDefinition } from './columnPlan.ts';
 import { facetQuery } from './facetQuery.ts';
-import { amount, day, element, id, language, layer, side } from './primitives.ts';
+import { accountInStatement, amount, day, element, id, language, layer, side } from './primitives.ts';
 
 const keys = z
   .string()
@@ -70,6 +70,11 @@ export const trialBalanceQuery = spanQuery.extend(facetQuery);
 /** What of it is taken along: movements, or ledger and adjustments side by side; accounts without amounts where asked for. */
 export const trialBalanceFileQuery = trialBalanceQuery.extend({ view: z.enum(['movements', 'adjusted']).default('movements'), zero: flag });
 
+export const translationMethod = z.enum(['closing_rate', 'own_rates']);
+
+/** The currency that amounts are shown in where it is not the company's (ISO 4217), and how they come into it. */
+const presentationQuery = { currency: z.string().length(3).optional(), translation: translationMethod.default('own_rates') };
+
 export const statementQuery = z.object({
   from: day,
   to: day,
@@ -86,6 +91,7 @@ export const statementQuery = z.object({
   rounding: rounding.default('footed'),
   /** Of captions; the company's main one where it is none of its languages. */
   language: z.string().max(10).optional(),
+  ...presentationQuery,
 });
 export type StatementQuery = z.infer<typeof statementQuery>;
 
@@ -122,7 +128,7 @@ const lineFault = z.looseObject({ code: z.string() });
 export const statementRow = z.object({
   key: z.string(),
   lineKey: z.string(),
-  accountId: id.nullable(),
+  accountId: accountInStatement.nullable(),
   role: rowRole,
   caption: z.string(),
   depth: z.int(),
@@ -173,6 +179,8 @@ export const statement = z.object({
   currency: z.string(),
   /** Decimals of the amounts: those of the currency, or none where they are scaled. */
   exponent: z.int(),
+  /** Where it is not the company's currency: that, and the rate that is laid over all amounts, or `null` where each comes in by its own. */
+  presentation: z.object({ from: z.string(), rate: z.object({ text: z.string(), day }).nullable() }).nullable(),
   scale: scaleUnit,
   rounding,
   columns: z.array(statementColumn),
@@ -200,7 +208,8 @@ export const evidenceQuery = z.object({
   /** Of the columns of amounts. */
   column: z.coerce.number().int().min(0).max(99).default(0),
   line: z.string().max(100),
-  account: z.coerce.number().int().positive().optional(),
+  account: z.coerce.number().int().min(-1).optional(),
+  ...presentationQuery,
 });
 export type EvidenceQuery = z.infer<typeof evidenceQuery>;
 
@@ -221,12 +230,15 @@ export const evidence = z.object({
   /** From the top of the statement down to the line; shown amounts. */
   climb: z.array(z.object({ key: z.string(), caption: z.string(), amount })),
   /** What it is made of, debit positive, largest first. */
-  accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), net: amount, sideAgainst: side.nullable() })),
+  accounts: z.array(z.object({ accountId: accountInStatement, number: z.string(), name: z.string(), net: amount, sideAgainst: side.nullable() })),
   /** Amounts that no single account bears: profit of the year, and profit of completed years in retained earnings. */
   carried: z.array(z.object({ caption: z.string(), net: amount })),
   /** Of a calculation: its formula read out with captions, and the lines that it names. */
   formula: z.object({ text: z.string(), operands: z.array(z.object({ key: z.string(), caption: z.string(), unit, amount: amount.nullable() })) }).nullable(),
   unit,
   entryCount: z.int(),
+  /** Of its amounts, which are exact: the company's where one rate is laid over a statement. */
+  currency: z.string(),
+  exponent: z.int(),
 });
 export type EvidenceBody = z.infer<typeof evidence>;

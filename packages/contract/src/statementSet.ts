@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { usualColumns } from './layout.ts';
 import { day, id, language, name, version } from './primitives.ts';
-import { comparisonQuery, proof, rounding, scaleUnit, statement, statementKind } from './statement.ts';
+import { comparisonQuery, proof, rounding, scaleUnit, statement, statementKind, translationMethod } from './statement.ts';
 
 /** Unique in its set. */
 const partKey = z.string().regex(/^[a-z][a-z0-9_]{0,39}$/);
@@ -22,6 +22,8 @@ const setDefinition = z.strictObject({
   parts: z.array(setPart).max(40),
   scale: z.strictObject({ unit: scaleUnit, rounding }),
   language: language.nullable(),
+  /** The company's own currency where it is left out. */
+  presentation: z.exactOptional(z.strictObject({ currency: z.string().length(3), method: translationMethod })),
 });
 export type SetDefinitionBody = z.infer<typeof setDefinition>;
 export type SetPartBody = SetDefinitionBody['parts'][number];
@@ -51,6 +53,10 @@ const figure = z.object({
     'change_by_lines',
     'cash_moved',
     'cash_in_balance_sheet',
+    'difference_moved',
+    'difference_of_net_assets',
+    'difference_of_profit',
+    'difference_of_equity',
   ]),
   /** Key of the statement that it stands in; `null`: of the ledger. */
   part: partKey.nullable(),
@@ -59,7 +65,7 @@ const figure = z.object({
 
 /** A tie-out of what the statements of a set hold. */
 const setProof = z.object({
-  name: z.enum(['balances', 'profit', 'cash', 'equity', 'coverage']),
+  name: z.enum(['balances', 'profit', 'cash', 'equity', 'translation', 'coverage']),
   state: z.enum(['holds', 'fails', 'to_look_at', 'not_provable']),
   difference: proof.shape.difference,
   ties: z.array(z.object({ part: partKey, day, figures: z.array(figure), unprovable: z.enum(['budget', 'facets']).nullable() })),
@@ -83,6 +89,9 @@ export const ranSet = z.object({
     z.object({ key: partKey, statement: statement.nullable(), failure: z.object({ code: z.string(), facts: z.record(z.string(), z.unknown()) }).nullable() }),
   ),
   proofs: z.array(setProof),
+  /** Of the amounts in proofs. */
+  currency: z.string(),
+  exponent: z.int(),
   comments: z.array(lineComment),
   /** Those of the last day before this one that has any, for who writes the next. */
   earlier: z.array(lineComment.extend({ day })),

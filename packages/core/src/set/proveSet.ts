@@ -2,6 +2,7 @@ import type { Day } from '../calendar/day.ts';
 import type { ProofAccount } from '../proofs/proof.ts';
 import { type EquityChange, equityMissed } from '../proofs/proveEquity.ts';
 import { worst } from '../proofs/proveTrialBalance.ts';
+import type { DifferenceExplained } from '../translation/explainDifference.ts';
 
 /** Why nothing can be claimed of a column: a budget has no balances, a part of the ledger need not balance. */
 export type Unprovable = 'budget' | 'facets';
@@ -19,7 +20,11 @@ export interface SetFigure {
     | 'result'
     | 'change_by_lines'
     | 'cash_moved'
-    | 'cash_in_balance_sheet';
+    | 'cash_in_balance_sheet'
+    | 'difference_moved'
+    | 'difference_of_net_assets'
+    | 'difference_of_profit'
+    | 'difference_of_equity';
   readonly part: string | null;
   readonly net: bigint;
 }
@@ -32,7 +37,7 @@ export interface SetTie {
   readonly unprovable: Unprovable | null;
 }
 
-export type SetProofName = 'balances' | 'profit' | 'cash' | 'equity' | 'coverage';
+export type SetProofName = 'balances' | 'profit' | 'cash' | 'equity' | 'translation' | 'coverage';
 
 /** Accounts of a statement that do not stand in it exactly once. */
 export interface SetFaults {
@@ -75,6 +80,38 @@ export function proveEquityChanges(changes: readonly SetEquityChange[]): SetProo
   });
   const missed = new Map(ties.map((tie, at) => [tie, equityMissed(changes[at] as EquityChange)]));
   return proofOf('equity', ties, (tie) => missed.get(tie) ?? []);
+}
+
+/** What the difference of translation moved by over the fiscal year to date, beside what explains it; a gain is positive. */
+export interface SetTranslation extends Pick<SetTie, 'part' | 'day'> {
+  readonly moved: bigint;
+  readonly explained: DifferenceExplained;
+}
+
+/** The movement is what the rates explain (IAS 21.41), within one minor unit for each amount that was rounded. */
+export function proveTranslation(translations: readonly SetTranslation[]): SetProof {
+  const ties = translations.map(({ part, day, moved, explained }): SetTie => {
+    const figure = (name: SetFigure['name'], gain: bigint): SetFigure => ({ name, part: name === 'difference_moved' ? part : null, net: -gain });
+    return {
+      part,
+      day,
+      figures: [
+        figure('difference_moved', moved),
+        figure('difference_of_net_assets', explained.ofNetAssets),
+        figure('difference_of_profit', explained.ofProfit),
+        figure('difference_of_equity', explained.ofEquity),
+      ],
+      unprovable: null,
+    };
+  });
+  const missed = new Map(
+    ties.map((tie, at) => {
+      const { moved, explained } = translations[at] as SetTranslation;
+      const off = moved - explained.total;
+      return [tie, off <= BigInt(explained.rounded) && -off <= BigInt(explained.rounded) ? 0n : off];
+    }),
+  );
+  return proofOf('translation', ties, (tie) => [missed.get(tie) ?? 0n]);
 }
 
 /** Every account in the scope of each statement stands in it exactly once. */

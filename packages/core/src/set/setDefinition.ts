@@ -3,6 +3,7 @@ import type { GeneratedKind } from '../layout/line.ts';
 import type { UsualColumns } from '../layout/ownLayout.ts';
 import type { Scale } from '../statement/scale.ts';
 import type { Detail } from '../statement/statement.ts';
+import type { PresentationChoice } from '../translation/presentation.ts';
 
 /** One statement of a set. */
 export interface SetPart {
@@ -24,6 +25,8 @@ export interface SetDefinition {
   readonly scale: Scale;
   /** Of titles and captions; `null`: the company's main one. */
   readonly language: CaptionLanguage | null;
+  /** The company's own currency where it is left out. */
+  readonly presentation?: PresentationChoice;
 }
 
 /** What a line's figures are explained by, kept with the last day of the span. */

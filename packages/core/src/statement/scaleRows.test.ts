@@ -34,12 +34,12 @@ describe('amounts in units of a scale', () => {
 
   it('are rounded half away from zero each by itself, so that a total need not be what is shown above it', () => {
     const rows = [row('a', [150n]), row('b', [150n]), row('c', [-250n]), row('all', [50n], [part('a'), part('b'), part('c')])];
-    expect(shown(roundRows({ rows, columns: [amount], factor: 100n }))).toEqual({ a: 2n, b: 2n, c: -3n, all: 1n });
+    expect(shown(roundRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }))).toEqual({ a: 2n, b: 2n, c: -3n, all: 1n });
   });
 
   it('largest remainder: 1,000 in three equal parts is 334, 333, 333', () => {
     const rows = [row('a', [33_333n]), row('b', [33_333n]), row('c', [33_334n]), row('all', [100_000n], [part('a'), part('b'), part('c')])];
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }))).toEqual({ a: 333n, b: 333n, c: 334n, all: 1000n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }))).toEqual({ a: 333n, b: 333n, c: 334n, all: 1000n });
     const equal = ['a', 'b', 'c'].map((key) => row(key, [1000n]));
     expect(
       shown(
@@ -53,7 +53,7 @@ describe('amounts in units of a scale', () => {
             ),
           ],
           columns: [amount],
-          factor: 3n,
+          unit: { times: 1n, over: 3n },
         }),
       ),
     ).toEqual({
@@ -67,7 +67,7 @@ describe('amounts in units of a scale', () => {
   it('are spread from the top down: what a total shows does not depend on what is shown below it', () => {
     const closed = [row('x', [149n]), row('y', [149n]), row('all', [298n], [part('x'), part('y')])];
     const opened = [row('x1', [75n]), row('x2', [74n]), row('x', [149n], [part('x1'), part('x2')]), ...closed.slice(1)];
-    const [less, more] = [closed, opened].map((rows) => shown(footRows({ rows, columns: [amount], factor: 100n })));
+    const [less, more] = [closed, opened].map((rows) => shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } })));
     expect(less).toEqual({ x: 2n, y: 1n, all: 3n });
     expect(more).toEqual({ ...less, x1: 1n, x2: 1n });
   });
@@ -75,10 +75,12 @@ describe('amounts in units of a scale', () => {
   it('stay in a total where another statement gives them: the others come to the rest', () => {
     const rows = [row('profit', [1040n]), row('a', [130n]), row('b', [130n]), row('all', [1300n], [part('profit'), part('a'), part('b')])];
     const given = (figure: bigint) => new Map([['profit', [{ shown: figure, exact: 1040n }]]]);
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }))).toEqual({ profit: 11n, a: 1n, b: 1n, all: 13n });
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, given(10n)))).toEqual({ profit: 10n, a: 2n, b: 1n, all: 13n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }))).toEqual({ profit: 11n, a: 1n, b: 1n, all: 13n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }, given(10n)))).toEqual({ profit: 10n, a: 2n, b: 1n, all: 13n });
     // Of another amount, it is not taken.
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, new Map([['profit', [{ shown: 10n, exact: 1039n }]]])))).toMatchObject({ profit: 11n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }, new Map([['profit', [{ shown: 10n, exact: 1039n }]]])))).toMatchObject({
+      profit: 11n,
+    });
   });
 
   it('foot to the widest sum over them; a sum over some of them is that of what is shown', () => {
@@ -90,12 +92,12 @@ describe('amounts in units of a scale', () => {
       row('profit', [250n], [part('sales'), part('cost'), part('tax')], false),
     ];
     // Exactly 2.5 of profit is 3; the parts take 10.4, −6.4 and −1.5 to 10 or 11, −7 or −6, −2 or −1.
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }))).toEqual({ sales: 10n, cost: -6n, gross: 4n, tax: -1n, profit: 3n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }))).toEqual({ sales: 10n, cost: -6n, gross: 4n, tax: -1n, profit: 3n });
   });
 
   it('take what another statement gives for a row, and put what that is off by on the largest part', () => {
     const rows = [row('sales', [1000n]), row('cost', [-600n]), row('profit', [400n], [part('sales'), part('cost')], false)];
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, new Map([['profit', [{ shown: 5n, exact: 400n }]]])))).toEqual({
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }, new Map([['profit', [{ shown: 5n, exact: 400n }]]])))).toEqual({
       sales: 11n,
       cost: -6n,
       profit: 5n,
@@ -105,13 +107,13 @@ describe('amounts in units of a scale', () => {
   it('leave what another statement gives where it is of another amount', () => {
     const rows = [row('sales', [1000n]), row('cost', [-600n]), row('profit', [400n], [part('sales'), part('cost')], false)];
     const other = new Map([['profit', [{ shown: 5n, exact: 500n }]]]);
-    expect(shown(footRows({ rows, columns: [amount], factor: 100n }, other))).toEqual({ sales: 10n, cost: -6n, profit: 4n });
+    expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }, other))).toEqual({ sales: 10n, cost: -6n, profit: 4n });
   });
 
   it('are differences of what is shown in columns of change, and leave percents and what is no amount as they are', () => {
     const columns: StatementColumn[] = [amount, amount, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
     const rows = [row('a', [149n, 51n, 98n, 1922n]), { ...row('ratio', [149n, 51n, 98n, null]), unit: 'ratio' as const }];
-    expect(shown(footRows({ rows, columns, factor: 100n }))).toEqual({ a: [1n, 1n, 0n, 1922n], ratio: [149n, 51n, 98n, null] });
+    expect(shown(footRows({ rows, columns, unit: { times: 1n, over: 100n } }))).toEqual({ a: [1n, 1n, 0n, 1922n], ratio: [149n, 51n, 98n, null] });
   });
 
   it('foot in every column, whatever the tree, its signs and amounts, and each is its floor or its ceiling', () => {
@@ -142,7 +144,7 @@ describe('amounts in units of a scale', () => {
             false,
           ),
         );
-        const footed = footRows({ rows, columns: [amount, amount], factor });
+        const footed = footRows({ rows, columns: [amount, amount], unit: { times: 1n, over: factor } });
         const figure = new Map(footed.map(({ key, values }) => [key, values as bigint[]]));
         for (const [place, { key, parts, values }] of rows.entries())
           for (const at of [0, 1]) {

@@ -1,4 +1,4 @@
-import { divideHalfAwayFromZero } from '../money/round.ts';
+import { inUnit, type ShownUnit } from './scale.ts';
 import type { RowPart, StatementColumn, StatementRow } from './statement.ts';
 
 /** What another statement shows of an amount, in scaled units, and the amount itself in minor units. */
@@ -13,13 +13,12 @@ export type FootingRoots = ReadonlyMap<string, readonly (FootingRoot | null)[]>;
 interface ScaledFrom {
   readonly rows: readonly StatementRow[];
   readonly columns: readonly StatementColumn[];
-  /** Minor units in one unit that is shown. */
-  readonly factor: bigint;
+  readonly unit: ShownUnit;
 }
 
 /** Each amount for itself, half away from zero; changes are differences of what is shown, percents and calculations are of the exact amounts. */
-export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[] {
-  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, factor, (at) => roundedAt(row, at, factor)) : row));
+export function roundRows({ rows, columns, unit }: ScaledFrom): StatementRow[] {
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, unit, (at) => roundedAt(row, at, unit)) : row));
 }
 
 /**
@@ -31,7 +30,7 @@ export function roundRows({ rows, columns, factor }: ScaledFrom): StatementRow[]
  * Cost: rows × log rows for each column.
  */
 export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {
-  const { rows, columns, factor } = from;
+  const { rows, columns, unit } = from;
   const bearing = new Map(rows.flatMap((row) => (isOfAmounts(row) ? [[row.key, row] as const] : [])));
   const footing = footingTotals([...bearing.values()], bearing);
   const inTotal = new Set([...footing].flatMap((key) => bearing.get(key)?.parts.map((part) => part.key) ?? []));
@@ -50,7 +49,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
         figures.get(row.key) as bigint,
         row.parts,
         parts.map((part) => part.values[at] ?? 0n),
-        factor,
+        unit,
         parts.map((part) => givenAt(part, at)),
       );
       for (const [place, part] of parts.entries()) {
@@ -62,7 +61,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
       row.parts.length > 0 && !footing.has(row.key) && row.unit === undefined && givenAt(row, at) === undefined;
     for (const row of bearing.values()) {
       if (inTotal.has(row.key) || isSumOfShown(row)) continue;
-      const own = givenAt(row, at) ?? roundedAt(row, at, factor);
+      const own = givenAt(row, at) ?? roundedAt(row, at, unit);
       if (own === null) continue;
       figures.set(row.key, own);
       spread(row);
@@ -78,7 +77,7 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
     return figures;
   }
 
-  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, factor, (at) => shown[at]?.get(row.key) ?? null) : row));
+  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, unit, (at) => shown[at]?.get(row.key) ?? null) : row));
 }
 
 /** Totals whose parts foot to them: of groups, and of sums over parts that foot to nothing else, the widest first. */
@@ -97,13 +96,19 @@ function footingTotals(rows: readonly StatementRow[], bearing: ReadonlyMap<strin
 }
 
 /** What each part of a total is shown as; with their signs they come to it. `given`: those that stay as another statement shows them. */
-function allot(total: bigint, parts: readonly RowPart[], exact: readonly bigint[], factor: bigint, given: readonly (bigint | undefined)[]): bigint[] {
+function allot(
+  total: bigint,
+  parts: readonly RowPart[],
+  exact: readonly bigint[],
+  { times, over }: ShownUnit,
+  given: readonly (bigint | undefined)[],
+): bigint[] {
   const counted = exact.map((amount, at) => {
-    const signed = BigInt(parts[at]?.sign ?? 1) * amount;
-    const remainder = ((signed % factor) + factor) % factor;
+    const signed = BigInt(parts[at]?.sign ?? 1) * amount * times;
+    const remainder = ((signed % over) + over) % over;
     const fixed = given[at];
     return fixed === undefined
-      ? { at, signed, remainder, share: (signed - remainder) / factor }
+      ? { at, signed, remainder, share: (signed - remainder) / over }
       : { at, signed, remainder: 0n, share: BigInt(parts[at]?.sign ?? 1) * fixed };
   });
   let left = total - counted.reduce((sum, { share }) => sum + share, 0n);
@@ -125,17 +130,17 @@ function isOfAmounts({ role, unit }: StatementRow): boolean {
   return role !== 'heading' && role !== 'text' && role !== 'space' && (unit === undefined || unit === 'amount');
 }
 
-function roundedAt(row: StatementRow, at: number, factor: bigint): bigint | null {
+function roundedAt(row: StatementRow, at: number, unit: ShownUnit): bigint | null {
   const value = row.values[at] ?? null;
-  return value === null ? null : divideHalfAwayFromZero(value, factor);
+  return value === null ? null : inUnit(value, unit);
 }
 
-function withAmounts(row: StatementRow, columns: readonly StatementColumn[], factor: bigint, shownAt: (at: number) => bigint | null): StatementRow {
+function withAmounts(row: StatementRow, columns: readonly StatementColumn[], unit: ShownUnit, shownAt: (at: number) => bigint | null): StatementRow {
   const amounts = columns.map((column, at) => (column.kind === 'amount' ? shownAt(at) : null));
   const values = columns.map((column, at) => {
     if (column.kind === 'amount') return amounts[at] ?? null;
     // What is calculated is calculated from exact amounts, and rounded by itself.
-    if (column.kind === 'calculation' && column.result === 'amount') return roundedAt(row, at, factor);
+    if (column.kind === 'calculation' && column.result === 'amount') return roundedAt(row, at, unit);
     if (column.kind !== 'change') return row.values[at] ?? null;
     const [of, against] = [amounts[column.of] ?? null, amounts[column.against] ?? null];
     return of === null || against === null ? null : of - against;

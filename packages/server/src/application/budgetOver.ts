@@ -1,4 +1,4 @@
-import { fail, type Outcome, ordinaryPeriods, type Span, succeed, yearName } from '@ivory-ladder/core';
+import { fail, type Outcome, ordinaryPeriods, periodIndexOf, type Span, succeed, toPresentation, yearName } from '@ivory-ladder/core';
 import { findBudget } from './budgets.ts';
 import type { Failure } from './failure.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -11,7 +11,7 @@ export interface BudgetedColumn {
 
 /** What a budget has over a span of whole periods of its year, all parts together. */
 export async function budgetOver(ports: Pick<Ports, 'budgets'>, books: Books, budgetId: number, span: Span): Promise<Outcome<BudgetedColumn, Failure>> {
-  const { company, calendar, cube } = books;
+  const { company, calendar, cube, translation } = books;
   const found = await findBudget(ports, company.id, budgetId);
   if (!found.ok) return found;
   const budget = found.value;
@@ -21,11 +21,20 @@ export async function budgetOver(ports: Pick<Ports, 'budgets'>, books: Books, bu
   const periods = ordinaryPeriods(year.periods).filter(({ firstDay, lastDay }) => firstDay >= span.firstDay && lastDay <= span.lastDay);
   if (periods[0]?.firstDay !== span.firstDay || periods.at(-1)?.lastDay !== span.lastDay)
     return fail({ code: 'budget_needs_whole_periods', name: budget.name });
-  const numbers = new Set(periods.map(({ number }) => number));
-  const net = new BigInt64Array(cube.accountIds.length);
+  const byPeriod = new Map(periods.map(({ number }) => [number, new BigInt64Array(cube.accountIds.length)]));
   for (const { accountId, period, net: amount } of await ports.budgets.amounts(company.id, budget, null)) {
     const at = cube.indexOf.get(accountId);
-    if (at !== undefined && numbers.has(period)) net[at] = (net[at] as bigint) + amount;
+    const sums = byPeriod.get(period);
+    if (at !== undefined && sums) sums[at] = (sums[at] as bigint) + amount;
+  }
+  const net = new BigInt64Array(cube.accountIds.length);
+  for (const { number, firstDay } of periods) {
+    const sums = byPeriod.get(number) as BigInt64Array;
+    const rate = translation?.given.rates.averageOf(periodIndexOf(calendar, firstDay));
+    if (translation && !rate && sums.some((amount) => amount !== 0n))
+      return fail({ code: 'rates_missing', currency: company.currency.code, rates: [{ kind: 'average', day: firstDay }], more: 0 });
+    for (const [at, amount] of sums.entries())
+      net[at] = (net[at] as bigint) + (translation && rate ? toPresentation(amount, translation.given.from, company.currency, rate) : amount);
   }
   return succeed({ name: budget.name, net });
 }

@@ -8,6 +8,8 @@ import {
   measureOf,
   type OwnLayout,
   scopeOf,
+  translationAccountId,
+  withDifferenceLine,
 } from '@ivory-ladder/core';
 import { accountsCoveredIn } from './coveredAccounts.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
@@ -43,9 +45,20 @@ export async function composedLayout(
   return made;
 }
 
-/** Made ready over the chart and placement of the books. */
+/** Made ready over the chart and placement of the books; in another currency with a line for the difference that translation leaves, where none takes it. */
 export function compileOwn(books: Books, own: OwnLayout, language: CaptionLanguage): CompiledLayout {
-  return compileLayout(expandLayout(own, layoutFactsOf(books, own, language)).layout, books.cube.accountIds, books.portions);
+  const compiled = (layout: OwnLayout): CompiledLayout =>
+    compileLayout(expandLayout(layout, layoutFactsOf(books, own, language)).layout, books.cube.accountIds, books.portions);
+  if (!books.translation || !scopeOf(own).includes('equity')) return compiled(own);
+  const withLine = withDifferenceLine(own, translationAccountId, mainLanguage(books.company));
+  // What moves in a cash flow, or in equity, stands on lines of its own; a balance sheet may follow the category that the difference has.
+  if (own.kind !== 'balance_sheet' && own.kind !== 'free') return compiled(withLine);
+  const plain = compiled(own);
+  return takes(plain, books.cube.indexOf.get(translationAccountId) ?? -1) ? plain : compiled(withLine);
+}
+
+function takes({ lineOfCredit, takes: taken }: CompiledLayout, account: number): boolean {
+  return (lineOfCredit[account] ?? -1) >= 0 || taken.some((take) => take.account === account);
 }
 
 interface RunningLayout extends ComposedLayout {

@@ -4,6 +4,7 @@ import type {
   CodesRefused,
   DerivationRefused,
   FacetRefused,
+  MissingRate,
   NumberMalformed,
   PasswordRefused,
   PlacementFault,
@@ -77,6 +78,13 @@ export type Failure =
   | { code: 'columns_too_many'; columns: number; most: number }
   | { code: 'budget_without_flows' }
   | { code: 'budget_of_all_lines' }
+  /** Balances of a budget in another currency. */
+  | { code: 'budget_not_translated' }
+  /** Rates of a currency that a statement in it needs, the earliest of them, and how many more. */
+  | { code: 'rates_missing'; currency: string; rates: MissingRate[]; more: number }
+  | { code: 'amounts_too_large' }
+  /** Parts of the ledger by facet values are not translated by themselves. */
+  | { code: 'translation_of_all_lines' }
   | { code: 'budget_of_other_year'; name: string; year: string }
   | { code: 'budget_needs_whole_periods'; name: string }
   | { code: 'line_unknown'; line: string }

@@ -1,10 +1,12 @@
 import {
+  type AmountColumn,
   accountLabel,
   addDays,
   balanceAt,
   type CalculationLine,
   type CalculationResult,
   type CompiledLayout,
+  type Currency,
   climb,
   contributionsOf,
   type FacetFilter,
@@ -24,12 +26,14 @@ import {
   shownSign,
   shownValue,
   succeed,
+  translationAccountId,
   unitOf,
   yearOf,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import { commonFilter } from './commonFilter.ts';
+import { differenceOver } from './differenceOver.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
@@ -66,6 +70,8 @@ export interface Evidence {
     readonly operands: readonly { key: string; caption: string; unit: CalculationResult; amount: bigint | null }[];
   } | null;
   readonly entryCount: number;
+  /** Of its amounts. */
+  readonly currency: Currency;
 }
 
 /** What one cell is made of: the climb above it, the accounts in it, and for one account the entries behind it. */
@@ -94,7 +100,15 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
       account ? [{ accountId: account.id, ...toldAccount(books, account), net, sideAgainst: sideAgainstIn(books, account) }] : [],
     )
     .sort((a, b) => size(b.net) - size(a.net));
-  const ofColumn = { measure: column.measure, facets, layer, span: column.span, budget: column.budget ?? null, budgetId: column.budgetId ?? null };
+  const ofColumn = {
+    measure: column.measure,
+    facets,
+    layer,
+    span: column.span,
+    budget: column.budget ?? null,
+    budgetId: column.budgetId ?? null,
+    currency: books.company.currency,
+  };
   if (line.kind === 'calculation') {
     const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
     return succeed({ ...ofColumn, ...told, climb: [], accounts: [], carried: [], entryCount: 0 });
@@ -143,7 +157,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
   const asked = { accountId: account.id, from, to, sort: 'date', selected: selected[at] ?? null, layer, after: null, limit: 1 } as const;
   const entryCount = column.budget === undefined ? (await ports.ledger.accountLines(companyId, asked)).total : 0;
-  const carried = column.measure === 'closing' && account.id === books.retainedEarningsId ? await carriedInto(ports, prepared.value, column.span) : [];
+  const carried = await carriedTo(ports, prepared.value, { accountId: account.id, net: own }, column);
   return succeed({
     ...base,
     caption,
@@ -168,6 +182,40 @@ function formulaOf(compiled: CompiledLayout, run: RunColumn, formula: Calculatio
 }
 
 const size = (net: bigint): number => Math.abs(Number(net));
+
+/** What an account bears beside its own entries. */
+async function carriedTo(
+  ports: Ports,
+  prepared: PreparedStatement,
+  { accountId, net }: { readonly accountId: number; readonly net: bigint },
+  { measure, span }: Pick<AmountColumn, 'measure' | 'span'>,
+): Promise<Evidence['carried']> {
+  if (accountId === translationAccountId) return differenceIn(ports, prepared, net, measure, span);
+  return measure === 'closing' && accountId === prepared.books.retainedEarningsId ? carriedInto(ports, prepared, span) : [];
+}
+
+/** What the difference of translation is: of a balance what there was when its fiscal year began, and what the rates did since. */
+async function differenceIn(
+  ports: Ports,
+  { books }: PreparedStatement,
+  net: bigint,
+  measure: AmountColumn['measure'],
+  span: Span,
+): Promise<Evidence['carried']> {
+  const firstDay = measure === 'movement' ? span.firstDay : (yearOf(books.calendar, span.lastDay)?.firstDay ?? span.firstDay);
+  const found = measure === 'opening' ? null : await differenceOver(ports, books, { firstDay, lastDay: span.lastDay });
+  if (!found) return [];
+  const { ofNetAssets, ofProfit, ofEquity, total } = found.explained;
+  const earlier = measure === 'closing' ? -net - found.moved : 0n;
+  const told = [
+    { caption: 'At the beginning of the fiscal year', net: -earlier },
+    { caption: 'Net assets at the beginning × change of the closing rate', net: -ofNetAssets },
+    { caption: 'Profit × (closing rate − its average rates)', net: -ofProfit },
+    { caption: 'Entries on equity × (closing rate − their rates)', net: -ofEquity },
+    { caption: 'Rounding', net: total - found.moved },
+  ];
+  return told.filter(({ net }) => net !== 0n);
+}
 
 /** Profit of completed years, which no entry put on retained earnings: what is there beyond the account's own lines. */
 async function carriedInto(ports: Ports, { books }: PreparedStatement, span: Span): Promise<{ caption: string; net: bigint }[]> {

@@ -4,13 +4,14 @@ import {
   type CompiledLayout,
   countsInGroup,
   type Day,
-  divideHalfAwayFromZero,
   type FootingRoot,
   type FootingRoots,
   footRows,
+  inUnit,
   isMemoLine,
   presentRows,
   runIndexOf,
+  type ShownUnit,
   type Span,
   type StatementColumn,
   type StatementRow,
@@ -40,7 +41,7 @@ const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 export async function footingRoots(
   ports: Ports,
   prepared: PreparedStatement,
-  factor: bigint,
+  unit: ShownUnit,
   sheet: CompiledLayout = layoutsOf(prepared.books).balance_sheet,
 ): Promise<FootingRoots> {
   const { compiled, columns, books, runs, layoutId } = prepared;
@@ -48,7 +49,7 @@ export async function footingRoots(
     Promise.all(columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null)));
   const sheets = new Map<Day, Promise<FootedSheet>>();
   const sheetAt = (day: Day): Promise<FootedSheet> => {
-    const footed = sheets.get(day) ?? footedBalanceSheet(ports, prepared, sheet, day, factor);
+    const footed = sheets.get(day) ?? footedBalanceSheet(ports, prepared, sheet, day, unit);
     sheets.set(day, footed);
     return footed;
   };
@@ -103,7 +104,7 @@ export async function footingRoots(
       exchange = columns.map((column, at) => {
         if (!isOfWholeLedger(column)) return null;
         const exact = runs[runIndexOf(columns, at)]?.amounts[index] ?? 0n;
-        return { shown: divideHalfAwayFromZero(exact, factor), exact };
+        return { shown: inUnit(exact, unit), exact };
       });
   }
   const change = columns.map((_, at) => {
@@ -112,7 +113,7 @@ export async function footingRoots(
     return { shown: closing.shown - opening.shown - effect.shown, exact: closing.exact - opening.exact - effect.exact };
   });
   for (const key of sumsOfActivities(compiled)) roots.set(key, change);
-  roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, factor, sheet)));
+  roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, unit, sheet)));
   return roots;
 }
 
@@ -129,7 +130,7 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
 }
 
 /** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
-async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span, factor: bigint, sheet: CompiledLayout): Promise<FootingRoot | null> {
+async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span, unit: ShownUnit, sheet: CompiledLayout): Promise<FootingRoot | null> {
   const { books, accounts } = prepared;
   const compiled = layoutsOf(books).income_statement;
   const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'movement', span }], {});
@@ -137,7 +138,7 @@ async function profitShown(ports: Ports, prepared: PreparedStatement, span: Span
   const { columns, runs } = ran.value;
   const detail = { rungs: 1, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
   const exact = presentRows({ compiled, columns, runs, accounts, detail });
-  const shown = footRows({ rows: exact, columns, factor }, await footingRoots(ports, { ...prepared, ...ran.value, compiled, layoutId: null }, factor, sheet));
+  const shown = footRows({ rows: exact, columns, unit }, await footingRoots(ports, { ...prepared, ...ran.value, compiled, layoutId: null }, unit, sheet));
   const at = shown.findIndex(({ key }) => key === books.options.cashFlow.start);
   return at < 0 ? null : firstOf(shown[at], exact[at]);
 }
@@ -148,14 +149,14 @@ async function footedBalanceSheet(
   { books, accounts }: PreparedStatement,
   compiled: CompiledLayout,
   day: Day,
-  factor: bigint,
+  unit: ShownUnit,
 ): Promise<FootedSheet> {
   const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'closing', span: { firstDay: day, lastDay: day } }], {});
   if (!ran.ok) return { exact: [], shown: [] };
   const { columns, runs } = ran.value;
   const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
   const exact = presentRows({ compiled, columns, runs, accounts, detail });
-  return { exact, shown: footRows({ rows: exact, columns, factor }) };
+  return { exact, shown: footRows({ rows: exact, columns, unit }) };
 }
 
 function firstOf(shown: StatementRow | undefined, exact: StatementRow | undefined): FootingRoot {

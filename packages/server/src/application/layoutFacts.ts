@@ -1,4 +1,4 @@
-import { type CaptionLanguage, type LayoutFacts, naturesOf, type OwnLayout, scopeOf } from '@ivory-ladder/core';
+import { type CaptionLanguage, type LayoutFacts, naturesOf, type OwnLayout, scopeOf, translationAccountId } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import { categoryTreeIn } from './categoryTreeIn.ts';
 import type { Books } from './ports/index.ts';
@@ -8,7 +8,8 @@ const known = new WeakMap<Books['portions'], Map<string, LayoutFacts>>();
 /** What a composed layout is made over: the chart and the placement that the books show. Once for each structure. */
 export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'scope'>, language: CaptionLanguage): LayoutFacts {
   const scope = scopeOf(layout);
-  const key = `${language} ${scope.join()}`;
+  const isCashFlow = layout.kind === 'cash_flow';
+  const key = `${language} ${scope.join()} ${isCashFlow}`;
   const before = known.get(books.portions) ?? new Map<string, LayoutFacts>();
   known.set(books.portions, before);
   const there = before.get(key);
@@ -18,7 +19,8 @@ export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'sc
     accounts: books.cube.accountIds.flatMap((id) => byId.get(id) ?? []),
     tree: categoryTreeIn(books, language),
     natures: naturesOf(books.categoryTree, books.categories),
-    portions: books.portions,
+    // In a cash flow the difference of translation is what exchange rates did to cash, and follows no category.
+    portions: isCashFlow && books.translation ? new Map([...books.portions].filter(([id]) => id !== translationAccountId)) : books.portions,
     order: books.company.digitOrder,
     retainedEarningsId: books.retainedEarningsId,
     language,

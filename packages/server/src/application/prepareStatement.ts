@@ -7,6 +7,8 @@ import {
   type ColumnPlan,
   type Comparison,
   type CompiledLayout,
+  type Currency,
+  closingRateOn,
   columnsAgainst,
   columnsFor,
   columnsOver,
@@ -20,15 +22,19 @@ import {
   type FacetFilter,
   fail,
   filterText,
+  findCurrency,
   type GeneratedKind,
   generateBalanceSheet,
   generateIncomeStatement,
+  isIncomeOrExpense,
+  type Layout,
   layers,
   measureOf,
   type Outcome,
   type PartialLines,
   type PlainColumn,
   type PlanDefinition,
+  type PresentationChoice,
   type PresentedAccount,
   type RunColumn,
   resultOf,
@@ -51,6 +57,7 @@ import { mainLanguage } from './mainLanguage.ts';
 import { openBooksOf } from './openBooks.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { runColumns } from './runColumns.ts';
+import { asFlows, missingRates, translatedBooks } from './translatedBooks.ts';
 
 export interface SpanChoice {
   readonly from: Day;
@@ -74,6 +81,8 @@ export interface ColumnChoice extends SpanChoice {
   readonly planId?: number | undefined;
   readonly definition?: PlanDefinition | undefined;
   readonly language?: string | undefined;
+  /** The company's own currency where none is asked for. */
+  readonly presentation?: PresentationChoice | undefined;
 }
 
 /** More do not fit on any page, nor in a reader's head. */
@@ -99,6 +108,15 @@ export interface PreparedStatement {
   readonly selected: readonly (SelectedSets | null)[];
   readonly accounts: readonly PresentedAccount[];
   readonly planned: PlannedColumns;
+  /** Where it is in another currency than the company's. */
+  readonly presentation: Presentation | null;
+}
+
+/** `rate`: of the last day, where all amounts are shown by it; the books are in the company's currency then. */
+export interface Presentation {
+  readonly from: Currency;
+  readonly to: Currency;
+  readonly rate: { readonly text: string; readonly day: Day } | null;
 }
 
 /** The plan that stands across the page. */
@@ -185,7 +203,7 @@ interface OpenedLayout {
 async function openLayout(ports: Ports, opened: Books, name: StatementName, choice: ColumnChoice): Promise<Outcome<OpenedLayout, Failure>> {
   const { language, classification } = choice;
   if (typeof name !== 'number') {
-    const books = inClassification(opened, classification);
+    const books = await presented(ports, inClassification(opened, classification), name, choice);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
     const measure = name === 'balance_sheet' ? 'closing' : 'movement';
@@ -193,12 +211,54 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
-  const books = inClassification(opened, record.classificationId);
+  const books = await presented(ports, inClassification(opened, record.classificationId), record.kind, choice);
   if (!books.ok) return books;
   const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
   if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
   const { compiled, own } = composed;
   return succeed({ books: books.value, compiled, measure: measureOf(own), layoutId: name, scope: scopeOf(own), usual: own.columns });
+}
+
+/** In the currency asked for, where amounts come into it by themselves and not by one rate for all. */
+async function presented(
+  ports: Pick<Ports, 'ledger' | 'rates'>,
+  books: Outcome<Books, Failure>,
+  kind: Layout['kind'],
+  { presentation }: ColumnChoice,
+): Promise<Outcome<Books, Failure>> {
+  if (!books.ok || presentation?.method !== 'own_rates') return books;
+  const translated = await translatedBooks(ports, books.value, presentation.currency);
+  return translated.ok && kind === 'cash_flow' ? succeed(asFlows(translated.value)) : translated;
+}
+
+async function presentationOf(
+  { rates }: Pick<Ports, 'rates'>,
+  { company, translation }: Books,
+  { presentation, to: day }: ColumnChoice,
+): Promise<Outcome<Presentation | null, Failure>> {
+  if (!presentation) return succeed(null);
+  if (translation) return succeed({ from: translation.of.company.currency, to: company.currency, rate: null });
+  const to = findCurrency(presentation.currency);
+  if (!to || to.code === company.currency.code) return fail({ code: 'currency_unknown', currency: presentation.currency });
+  const closing = closingRateOn(await rates.list(company.id), to.code, day);
+  if (!closing) return fail({ code: 'rates_missing', currency: to.code, rates: [{ kind: 'closing', day }], more: 0 });
+  return succeed({ from: company.currency, to, rate: { text: closing.rate, day: closing.day } });
+}
+
+/** How many of the rates that are missing are named. */
+const mostNamed = 6;
+
+/** What a run in another currency lacks. */
+function refusedBy({ books, compiled, scope }: OpenedLayout, columns: readonly StatementColumn[]): Failure | null {
+  if (!books.translation) return null;
+  const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
+  const isOfParts = amounts.some(({ facets }) => facets !== undefined) || compiled.readings.some(({ facets }) => Object.keys(facets).length > 0);
+  if (isOfParts) return { code: 'translation_of_all_lines' };
+  const spans = amounts.flatMap(({ budgetId, span }) => (budgetId === undefined ? [span] : []));
+  const ofBalances = scope.length === 0 || scope.some((element) => !isIncomeOrExpense(element));
+  const missing = missingRates(books, { spans, ofBalances });
+  if (missing.length === 0) return null;
+  return { code: 'rates_missing', currency: books.company.currency.code, rates: missing.slice(0, mostNamed), more: Math.max(0, missing.length - mostNamed) };
 }
 
 export async function prepareStatement(
@@ -218,10 +278,25 @@ export async function prepareStatement(
   const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, layout.value);
   const columns = await plannedColumns(ports, layout.value, { ...choice, ...asked }, comparison.value, span);
   if (!columns.ok) return columns;
+  const refused = refusedBy(layout.value, columns.value);
+  if (refused) return fail(refused);
+  const presentation = await presentationOf(ports, books, choice);
+  if (!presentation.ok) return presentation;
   const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
   if (!ran.ok) return ran;
   const part = filterText(choice.facets ?? {}, books.lists);
-  return succeed({ books, layoutId, scope, span, part, compiled, ...ran.value, planned: asked, accounts: accountsInOrder(books) });
+  return succeed({
+    books,
+    layoutId,
+    scope,
+    span,
+    part,
+    compiled,
+    ...ran.value,
+    planned: asked,
+    accounts: accountsInOrder(books),
+    presentation: presentation.value,
+  });
 }
 
 /** A version that is returned to may name a plan that has gone since: then it is run with the comparison. */

@@ -14,17 +14,20 @@ import {
   proveEquityChanges,
   proveSame,
   proveSetCoverage,
+  proveTranslation,
   type RunColumn,
   runIndexOf,
   type SetEquityChange,
   type SetFaults,
   type SetProof,
   type SetTie,
+  type SetTranslation,
   succeed,
   type Unprovable,
   yearOf,
 } from '@ivory-ladder/core';
 import { accountsCoveredIn } from './coveredAccounts.ts';
+import { differenceOver } from './differenceOver.ts';
 import { equityChanges } from './equityChanges.ts';
 import type { Failure } from './failure.ts';
 import type { Ports } from './ports/index.ts';
@@ -60,6 +63,8 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   if (cash.length > 0) proofs.push(proveSame('cash', cash));
   const equity = await equityTies(ports, sheets[0], ofKind('changes_in_equity'));
   if (equity.length > 0) proofs.push(proveEquityChanges(equity));
+  const translations = await translationTies(ports, sheets);
+  if (translations.length > 0) proofs.push(proveTranslation(translations));
   proofs.push(proveSetCoverage(run.map(faultsOf)));
   return succeed(proofs);
 }
@@ -139,6 +144,21 @@ async function equityTies(ports: Ports, sheet: ProvedPart | undefined, statement
     const { books, compiled } = statement;
     const changes = await equityChanges(ports, books, sheet?.statement.compiled ?? layoutsOf(books).balance_sheet, compiled, statement);
     ties.push(...changes.map((change) => ({ ...change, part: key, sheet: sheet?.key ?? null, unprovable: unprovableOf(change.column) })));
+  }
+  return ties;
+}
+
+/** Of each balance sheet in another currency, over the fiscal year to date. */
+async function translationTies(ports: Ports, sheets: readonly ProvedPart[]): Promise<SetTranslation[]> {
+  const ties: SetTranslation[] = [];
+  for (const { key, statement } of sheets) {
+    for (const { column } of ranAmounts(statement)) {
+      if (column.measure !== 'closing' || unprovableOf(column) !== null) continue;
+      const { lastDay } = column.span;
+      const firstDay = yearOf(statement.books.calendar, lastDay)?.firstDay ?? column.span.firstDay;
+      const explained = await differenceOver(ports, statement.books, { firstDay, lastDay }, column.withoutAdjustments ? ['ledger'] : layers);
+      if (explained) ties.push({ part: key, day: lastDay, ...explained });
+    }
   }
   return ties;
 }

@@ -15,15 +15,18 @@ import {
   movementOver,
   needsFlows,
   type Outcome,
+  periodIndexOf,
   type Span,
   succeed,
+  toPresentation,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
-import type { Books, Ports } from './ports/index.ts';
+import type { Books, FlowOfDay, Ports } from './ports/index.ts';
+import { movingBooks } from './translatedBooks.ts';
 
 /** What every account has at the beginning and the end of a span, and what moved between; `withFlows`: by direction too, and with exchange rates. */
 export async function amountsOver(
@@ -35,12 +38,14 @@ export async function amountsOver(
 ): Promise<AccountAmounts> {
   const partial = await partialsFor(ports, books, [span]);
   const closing = balanceAt(books.cube, books.traits, chosen, span.lastDay, partial);
+  const moving = movingBooks(books);
+  const within = moving === books ? partial : await partialsFor(ports, moving, [span]);
   return {
     opening: balanceAt(books.cube, books.traits, chosen, span.firstDay, partial, { atBeginning: true }).net,
-    movement: movementOver(books.cube, chosen, span, partial),
+    movement: movementOver(moving.cube, chosen, span, within),
     closing: closing.net,
     notAllotted: closing.notAllotted,
-    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(books.cube, chosen, span, partial)) } : {}),
+    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(moving.cube, chosen, span, within)) } : {}),
   };
 }
 
@@ -51,11 +56,45 @@ async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: 
     ledger.withinEquity(books, span),
   ]);
   const byId = accountsById(books);
+  const length = books.cube.accountIds.length;
+  const presented = presenting(books);
+  const sum = (flows: readonly FlowOfDay[], amountOf: (flow: FlowOfDay) => bigint): BigInt64Array => {
+    const sums = new BigInt64Array(length);
+    for (const flow of flows) sums[flow.account] = (sums[flow.account] as bigint) + amountOf(presented(flow));
+    return sums;
+  };
+  const debitOf = ({ debit }: FlowOfDay): bigint => debit;
+  const creditOf = ({ credit }: FlowOfDay): bigint => credit;
+  const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
   const isCreditNormal = books.cube.accountIds.map((id) => byId.get(id)?.normalSide === 'credit');
   const increasing = (sums: GrossVector, reversed: BigInt64Array): BigInt64Array => increasesOf(sums, reversed, (account) => isCreditNormal[account] === true);
-  const transferred = increasing(within, within.reversing);
-  const decreases = transferred.map((amount, at) => (within.debit[at] as bigint) - (within.credit[at] as bigint) - amount);
-  return { increases: increasing(gross, reversing), exchange, transfers: { increases: transferred, decreases } };
+  const transfers = { debit: sum(within, debitOf), credit: sum(within, creditOf) };
+  const reversed = sum(
+    within.filter(({ isReversing }) => isReversing),
+    bothOf,
+  );
+  const transferred = increasing(transfers, reversed);
+  const decreases = transferred.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount);
+  return {
+    increases: increasing(gross, sum(reversing, bothOf)),
+    exchange: sum(exchange, ({ debit, credit }) => debit - credit),
+    transfers: { increases: transferred, decreases },
+  };
+}
+
+/** A flow in the currency of the books: on equity at the rate of its day, else at the average of its period. */
+function presenting({ translation, calendar }: Books): (flow: FlowOfDay) => FlowOfDay {
+  if (!translation) return (flow) => flow;
+  const { cube, elements, from, rates } = translation.given;
+  return (flow) => {
+    const rate =
+      elements[flow.account] === 'equity'
+        ? rates.ofEquity(cube.accountIds[flow.account] as number, flow.day)
+        : rates.averageOf(periodIndexOf(calendar, flow.day));
+    // A rate that is missing keeps a statement from being run.
+    const presented = (amount: bigint): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
+    return { ...flow, debit: presented(flow.debit), credit: presented(flow.credit) };
+  };
 }
 
 /** The books that each reading is of, by the filter of the reading. */

@@ -32,11 +32,14 @@ import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { booksOfReadings, narrowFurther, vectorsOfReadings } from './readingVectors.ts';
+import { movingBooks } from './translatedBooks.ts';
 
 /** What a column is run over: the lines that its filter and that of the statement want. */
 interface Ground {
   readonly books: Books;
   readonly partial: PartialLines;
+  /** What movements are taken from, where that is something else. */
+  readonly moving: { readonly books: Books; readonly partial: PartialLines };
   readonly parts: ReadonlyMap<string, Books>;
 }
 
@@ -67,7 +70,10 @@ export async function runColumns(
     const spans = amounts.flatMap((column) => (facetKey(column.facets ?? {}) === key ? [column.span] : []));
     const parts = await booksOfReadings(ports, narrowed.value, commonFilter(books.lists, asked, facets), compiled.readings);
     if (!parts.ok) return parts;
-    grounds.set(key, { books: narrowed.value, partial: await partialsFor(ports, narrowed.value, spans), parts: parts.value });
+    const partial = await partialsFor(ports, narrowed.value, spans);
+    const moving = movingBooks(narrowed.value);
+    const ofMoving = moving === narrowed.value ? partial : await partialsFor(ports, moving, spans);
+    grounds.set(key, { books: narrowed.value, partial, moving: { books: moving, partial: ofMoving }, parts: parts.value });
   }
   const runs: RunColumn[] = [];
   const read = new Map<string, Promise<readonly BigInt64Array[]>>();
@@ -96,7 +102,7 @@ async function runPosted(
   ports: Ports,
   compiled: CompiledLayout,
   column: AmountColumn,
-  { books, partial, parts }: Ground,
+  { books, partial, moving, parts }: Ground,
   read: Map<string, Promise<readonly BigInt64Array[]>>,
 ): Promise<RunColumn> {
   const { measure, span, facets = {} } = column;
@@ -104,7 +110,7 @@ async function runPosted(
   const key = [facetKey(facets), measure, span.firstDay, span.lastDay, chosen.length].join(' ');
   const readings = read.get(key) ?? vectorsOfReadings(ports, compiled.readings, parts, measure, span, chosen);
   read.set(key, readings);
-  return runOver(books, compiled, column, partial, await readings, chosen);
+  return runOver(books, compiled, column, partial, await readings, chosen, moving);
 }
 
 /** A column of what was posted. `readings`: one vector for each reading of the layout. */
@@ -115,12 +121,13 @@ export function runOver(
   partial: PartialLines,
   readings: readonly BigInt64Array[],
   chosen: readonly Layer[] = layers,
+  moving: Ground['moving'] = { books, partial },
 ): RunColumn {
   const { cube, traits, company } = books;
   const atBeginning = (): BalanceVector => balanceAt(cube, traits, chosen, span.firstDay, partial, { atBeginning: true });
   const balances: BalanceVector =
     measure === 'movement'
-      ? { net: movementOver(cube, chosen, span, partial), notAllotted: 0n }
+      ? { net: movementOver(moving.books.cube, chosen, span, moving.partial), notAllotted: 0n }
       : measure === 'opening'
         ? atBeginning()
         : balanceAt(cube, traits, chosen, span.lastDay, partial);
@@ -182,6 +189,8 @@ async function runBudget(
 ): Promise<Outcome<{ readonly run: RunColumn; readonly column: AmountColumn }, Failure>> {
   if (compiled.readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined)) return fail({ code: 'budget_without_flows' });
   if (Object.keys(asked).length > 0 || column.facets !== undefined || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
+  // Balances of a budget would need closing rates of days to come.
+  if (books.translation && column.measure !== 'movement') return fail({ code: 'budget_not_translated' });
   const { measure, span } = column;
   const balances = measure === 'movement' ? null : await balancesBefore(ports, books, column);
   const over = measure === 'movement' ? span : budgetedUpTo(books, column);

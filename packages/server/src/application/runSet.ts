@@ -9,6 +9,7 @@ import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
 import { proveSet } from './proveSet.ts';
 import { runStatement, type Statement } from './runStatement.ts';
 import { findSet } from './sets.ts';
+import { translatedBooks } from './translatedBooks.ts';
 
 /** A statement of a set, or why it cannot be run: the others are run all the same. */
 export interface RanPart {
@@ -44,7 +45,10 @@ export async function runSet(
     if (!opened.ok) return opened;
     const { company, cube } = opened.value;
     const parts: RanPart[] = [];
-    const sheet = await ownSheet(ports, opened.value, set.definition.parts);
+    const { presentation } = set.definition;
+    const books = presentation?.method === 'own_rates' ? await translatedBooks(ports, opened.value, presentation.currency) : opened;
+    if (!books.ok) return books;
+    const sheet = await ownSheet(ports, books.value, set.definition.parts);
     for (const part of set.definition.parts) {
       const statement = await runStatement(ports, access, part.statement, {
         ...choice,
@@ -57,14 +61,15 @@ export async function runSet(
         scale: set.definition.scale.unit,
         rounding: set.definition.scale.rounding,
         sheet,
+        presentation,
       });
-      const books = statement.ok ? statement.value.books : opened.value;
-      if (books.cube.revision !== cube.revision || books.company.structureVersion !== company.structureVersion) return fail({ code: 'ledger_moved_on' });
+      const ran = statement.ok ? statement.value.books : opened.value;
+      if (ran.cube.revision !== cube.revision || ran.company.structureVersion !== company.structureVersion) return fail({ code: 'ledger_moved_on' });
       parts.push({ part, statement: statement.ok && part.title !== '' ? succeed(entitled(statement.value, part.title)) : statement });
     }
     const proofs = await proveSet(ports, parts);
     if (!proofs.ok) return proofs;
-    return succeed({ set, books: opened.value, parts, proofs: proofs.value, comments, earlier });
+    return succeed({ set, books: books.value, parts, proofs: proofs.value, comments, earlier });
   });
 }
 

@@ -1,23 +1,28 @@
 import {
   type CompiledLayout,
+  type Currency,
+  convertedUnit,
+  type Decimal,
   type Detail,
-  divideHalfAwayFromZero,
   footRows,
-  minorUnitsIn,
+  inUnit,
   type Outcome,
   type PresentedTransfer,
   presentRows,
   presentTransfers,
+  readDecimal,
   roundRows,
   type Scale,
+  type ShownUnit,
   type StatementRow,
+  shownUnit,
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { footingRoots } from './footingRoots.ts';
 import type { Ports } from './ports/index.ts';
-import { type ColumnChoice, type PreparedStatement, prepareStatement, type StatementName } from './prepareStatement.ts';
+import { type ColumnChoice, type PreparedStatement, type Presentation, prepareStatement, type StatementName } from './prepareStatement.ts';
 
 export interface StatementChoice extends ColumnChoice {
   readonly detail: number | 'accounts';
@@ -31,13 +36,15 @@ export interface StatementChoice extends ColumnChoice {
 }
 
 export interface Statement extends PreparedStatement {
-  /** As printed: in units of the scale. */
+  /** As printed: in units of the scale, and of the currency that it is presented in. */
   readonly rows: readonly StatementRow[];
-  /** In minor units; the same where nothing is scaled. */
+  /** In minor units of the books; the same where nothing is scaled and no rate is laid over all. */
   readonly exactRows: readonly StatementRow[];
   readonly scale: Scale;
-  /** Decimals of the amounts in `rows`. */
-  readonly exponent: number;
+  /** What is shown of an exact amount; `null`: it itself. */
+  readonly unit: ShownUnit | null;
+  /** Of the amounts in `rows`, with their decimals. */
+  readonly currency: Currency;
   /** How many rungs of categories there are to open. */
   readonly rungs: number;
   readonly transfers: readonly PresentedTransfer[];
@@ -51,25 +58,40 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
   const exactRows = presentRows({ compiled, columns, runs, accounts, detail });
   const rungs = Math.max(1, ...compiled.lines.map((line) => line.rung));
   const scale: Scale = { unit: choice.scale, rounding: choice.rounding };
-  const { exponent } = prepared.value.books.company.currency;
-  const factor = minorUnitsIn(scale.unit, exponent);
-  const rows = await scaled(ports, prepared.value, exactRows, scale, factor, choice.sheet);
+  const { presentation } = prepared.value;
+  const currency = presentation?.to ?? prepared.value.books.company.currency;
+  const unit = unitOf(scale.unit, currency, presentation);
+  const rows = unit ? await scaled(ports, prepared.value, exactRows, scale, unit, choice.sheet) : exactRows;
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
-    values: one.values.map((value, at) => (value === null || columns[at]?.kind !== 'amount' ? value : divideHalfAwayFromZero(value, factor))),
+    values: one.values.map((value, at) => (value === null || !unit || columns[at]?.kind !== 'amount' ? value : inUnit(value, unit))),
   }));
-  return succeed({ ...prepared.value, rows, exactRows, scale, exponent: scale.unit === 'exact' ? exponent : 0, rungs, transfers });
+  return succeed({
+    ...prepared.value,
+    rows,
+    exactRows,
+    scale,
+    unit,
+    currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
+    rungs,
+    transfers,
+  });
+}
+
+/** `null`: amounts are shown as they are. */
+function unitOf(unit: Scale['unit'], currency: Currency, presentation: Presentation | null): ShownUnit | null {
+  if (presentation?.rate) return convertedUnit(unit, presentation.from, currency, readDecimal(presentation.rate.text) as Decimal);
+  return unit === 'exact' ? null : shownUnit(unit, currency.exponent);
 }
 
 async function scaled(
   ports: Ports,
   prepared: PreparedStatement,
   rows: readonly StatementRow[],
-  { unit, rounding }: Scale,
-  factor: bigint,
+  { rounding }: Scale,
+  unit: ShownUnit,
   sheet: CompiledLayout | undefined,
 ): Promise<readonly StatementRow[]> {
-  if (unit === 'exact') return rows;
-  const from = { rows, columns: prepared.columns, factor };
-  return rounding === 'independent' ? roundRows(from) : footRows(from, await footingRoots(ports, prepared, factor, sheet));
+  const from = { rows, columns: prepared.columns, unit };
+  return rounding === 'independent' ? roundRows(from) : footRows(from, await footingRoots(ports, prepared, unit, sheet));
 }

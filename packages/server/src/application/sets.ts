@@ -1,4 +1,4 @@
-import { fail, type LineComment, type Outcome, type SetDefinition, type SetPart, succeed } from '@ivory-ladder/core';
+import { fail, findCurrency, type LineComment, type Outcome, type SetDefinition, type SetPart, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { CommentRecord, NameAndDefinition, Ports, StatementSetRecord } from './ports/index.ts';
@@ -57,7 +57,8 @@ export async function setsWith({ sets }: Pick<Ports, 'sets'>, companyId: number,
 }
 
 /** A set names layouts and column plans that are there, and each of its statements has a key of its own. */
-async function faultIn({ layouts, columnPlans }: Ports, { companyId }: Access, { parts }: SetDefinition): Promise<Failure | null> {
+async function faultIn({ layouts, columnPlans }: Ports, { companyId }: Access, { parts, presentation }: SetDefinition): Promise<Failure | null> {
+  if (presentation && !findCurrency(presentation.currency)) return { code: 'currency_unknown', currency: presentation.currency };
   const seen = new Set<string>();
   for (const { key, statement, columns } of parts) {
     if (seen.has(key)) return { code: 'set_part_twice', part: key };

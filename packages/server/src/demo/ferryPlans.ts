@@ -1,9 +1,9 @@
-import { grow, layers, movementOver, ordinaryPeriods, type Period } from '@ivory-ladder/core';
+import { addDays, grow, layers, movementOver, ordinaryPeriods, type Period } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
 import { addBudget, lockBudget, setBudgetCells } from '../application/budgets.ts';
 import type { Books, BudgetCellChange, Ports, RateChange } from '../application/ports/index.ts';
 import { listRates, setRates } from '../application/rates.ts';
-import { kronerRates } from './kronerRates.ts';
+import { firstKroner, kronerRates } from './kronerRates.ts';
 import { must } from './must.ts';
 import { seededRandom } from './random.ts';
 
@@ -50,7 +50,7 @@ export async function planFreight(ports: Ports, books: Books): Promise<void> {
   if (must(await listRates(ports, access)).length > 0) return;
   const months = monthsOf(books);
   const turned = kronerRates(months.length).map(({ closing, average }) => ({ closing: 1 / closing, average: 1 / average }));
-  must(await setRates(ports, access, ratesOf('EUR', months, turned, 6)));
+  must(await setRates(ports, access, ratesOf('EUR', months, 1 / firstKroner, turned, 6)));
 }
 
 /** Closing rates at the ends of months and averages over them; invented, the same each time. */
@@ -63,16 +63,21 @@ function ferryRates(books: Books): RateChange[] {
     rate += (random() - 0.5) * 2 * dollar.step;
     return { closing: rate, average: (begun + rate) / 2 };
   });
-  return [...ratesOf('NOK', months, kronerRates(months.length), 4), ...ratesOf('USD', months, dollars, 4)];
+  return [...ratesOf('NOK', months, firstKroner, kronerRates(months.length), 4), ...ratesOf('USD', months, dollar.first, dollars, 4)];
 }
 
 /** From January 2024 to September 2026. */
 const monthsOf = ({ calendar }: Books): Period[] => ordinaryPeriods(calendar.periods).filter(({ firstDay, lastDay }) => firstDay >= '2024-01-01' && lastDay <= '2026-09-30');
 
-function ratesOf(currency: string, months: readonly Period[], rates: readonly { closing: number; average: number }[], places: number): RateChange[] {
+/** `begun`: at the end of the day before the first month, when the books were opened. */
+function ratesOf(currency: string, months: readonly Period[], begun: number, rates: readonly { closing: number; average: number }[], places: number): RateChange[] {
   const told = (value = 0) => value.toFixed(places).replace(/\.?0+$/, '');
-  return months.flatMap(({ firstDay, lastDay }, at): RateChange[] => [
-    { currency, kind: 'closing', day: lastDay, accountId: null, rate: told(rates[at]?.closing) },
-    { currency, kind: 'average', day: firstDay, accountId: null, rate: told(rates[at]?.average) },
-  ]);
+  const opened: RateChange[] = months.slice(0, 1).map(({ firstDay }) => ({ currency, kind: 'closing', day: addDays(firstDay, -1), accountId: null, rate: told(begun) }));
+  return [
+    ...opened,
+    ...months.flatMap(({ firstDay, lastDay }, at): RateChange[] => [
+      { currency, kind: 'closing', day: lastDay, accountId: null, rate: told(rates[at]?.closing) },
+      { currency, kind: 'average', day: firstDay, accountId: null, rate: told(rates[at]?.average) },
+    ]),
+  ];
 }

@@ -67,7 +67,7 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
 }
 
 function statementPages({ statement, comments }: PrintedSet['statements'][number]): Content[] {
-  const { compiled, columns, scale, transfers } = statement;
+  const { compiled, columns, scale, unit, transfers } = statement;
   const { language } = compiled.layout;
   const { company, title, dates } = headingOf(statement);
   const { marked } = markComments(statement.rows, comments);
@@ -88,7 +88,7 @@ function statementPages({ statement, comments }: PrintedSet['statements'][number
   ];
   const foot: Content[] = [];
   if (transfers.length > 0) foot.push(transferTable(statement));
-  if (scale.unit !== 'exact')
+  if (unit !== null)
     foot.push({
       text: captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'],
       fontSize: 8,

@@ -1,4 +1,4 @@
-import { addDays, captionWords, fillHeading, longDay, type StatementColumn } from '@ivory-ladder/core';
+import { addDays, captionWords, fillHeading, longDay, type StatementColumn, translationWords } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 import { fileName } from './fileName.ts';
 
@@ -35,7 +35,11 @@ function usualCaption(column: StatementColumn, language: Language): string {
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
-export function headingOf({ books, columns, compiled, part, span, scale }: Statement): { company: string; title: string; dates: string } {
+export function headingOf({ books, columns, compiled, part, span, scale, currency, presentation }: Statement): {
+  company: string;
+  title: string;
+  dates: string;
+} {
   const { language, title } = compiled.layout;
   const days = columns.filter((column) => column.kind === 'amount').map((column) => usualCaption(column, language));
   // Many columns have their dates above them; here they are the span they come from.
@@ -43,13 +47,21 @@ export function headingOf({ books, columns, compiled, part, span, scale }: State
   return {
     company: books.company.name,
     title,
-    dates: [dates, unitText(books.company.currency.code, scale.unit, language), part].filter((text) => text !== '').join(' · '),
+    dates: [dates, unitText(currency.code, scale.unit, language), translationText(presentation, language), part].filter((text) => text !== '').join(' · '),
   };
 }
 
 /** `EUR`, `EUR thousands`. */
 function unitText(currency: string, unit: Statement['scale']['unit'], language: Language): string {
   return unit === 'thousands' || unit === 'millions' ? `${currency} ${captionWords[language][unit]}` : currency;
+}
+
+/** Said wherever amounts are in another currency than the company's; empty where they are not. */
+function translationText(presentation: Statement['presentation'], language: Language): string {
+  if (!presentation) return '';
+  const { from, rate } = presentation;
+  const words = translationWords[language];
+  return rate ? words.atClosingRate(from.code, rate.text, longDay(rate.day, language)) : words.atOwnRates(from.code);
 }
 
 export function fileNameOf({ books, compiled, span }: Statement, ending: string): string {

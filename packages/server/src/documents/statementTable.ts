@@ -68,9 +68,8 @@ export function statementTable(statement: Statement, marks: ReadonlyMap<string, 
 }
 
 /** What a statement shows on one line instead of another, with a caption that is never left behind on a page. */
-export function transferTable({ transfers, columns, books, exponent, compiled }: Statement): Content {
+export function transferTable({ transfers, columns, currency, compiled }: Statement): Content {
   const amounts = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
-  const currency = { ...books.company.currency, exponent };
   const caption: TableCell = { text: printWords[compiled.layout.language].transfers, bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
   return {
     fontSize: 8,
@@ -143,9 +142,8 @@ function lookOf({ role, look }: StatementRow): RowLook {
   };
 }
 
-function rowCells(row: StatementRow, { columns, books, exponent }: Statement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
+function rowCells(row: StatementRow, { columns, currency }: Statement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
   const { role, caption, depth, values, unit, look, note = '' } = row;
-  const currency = { ...books.company.currency, exponent };
   const { face, bold, isRuled, isFinal } = lookOf(row);
   const hasFigures = role !== 'heading' && role !== 'text' && role !== 'space';
   const indent = (depth + (look?.indent ?? 0)) * 10;

@@ -5,7 +5,7 @@ import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from '
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
 export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
-  const { columns, rows, books, compiled, exponent } = statement;
+  const { columns, rows, compiled, currency } = statement;
   const heading = headingOf(statement);
   const withNotes = hasNotes(rows);
   const lines = [
@@ -17,7 +17,7 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ...rows.map((row) => [
       asPlainText(row.caption),
       ...(withNotes ? [asPlainText(row.note ?? '')] : []),
-      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsIn(columns[at], row, { ...books.company.currency, exponent })))),
+      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsIn(columns[at], row, currency)))),
     ]),
     ...transferLines(statement, withNotes),
   ];
@@ -25,9 +25,8 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
 }
 
 /** What it shows on one line instead of another. */
-function transferLines({ transfers, compiled, books, exponent }: Statement, withNotes: boolean): string[][] {
+function transferLines({ transfers, compiled, currency }: Statement, withNotes: boolean): string[][] {
   if (transfers.length === 0) return [];
-  const currency = { ...books.company.currency, exponent };
   return [
     [],
     [printWords[compiled.layout.language].transfers],

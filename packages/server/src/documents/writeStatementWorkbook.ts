@@ -1,20 +1,9 @@
-import {
-  betweenKeys,
-  type CalculationColumn,
-  captionWords,
-  decimalsOf,
-  minorUnitsIn,
-  printWords,
-  runIndexOf,
-  type ShareColumn,
-  type StatementRow,
-  toDecimalText,
-} from '@ivory-ladder/core';
+import { captionWords, decimalsOf, printWords, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
-import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
 import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
-import { amountFormat, rounded } from './workbookAmounts.ts';
+import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from './statementCells.ts';
+import { amountFormat } from './workbookAmounts.ts';
 
 const firstRow = 7;
 /** A workbook knows seven levels; the one that the sheet names is the first that is shown collapsed, so none may reach it. */
@@ -22,9 +11,6 @@ const deepestLevel = 6;
 const ink = { argb: 'FF20262B' };
 const second = { argb: 'FF5B6066' };
 const rule = { style: 'thin', color: ink } as const;
-
-/** Where the unrounded amounts of a scaled statement are. */
-const exactSheet = 'Exact';
 
 /**
  * Laid out as printed, with outline levels, number formats and rules; every subtotal, total, change and percent is a live formula.
@@ -34,10 +20,12 @@ const exactSheet = 'Exact';
 export async function writeStatementWorkbook(statement: Statement): Promise<{ name: string; type: string; content: Buffer }> {
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const { scale, exactRows, books, rows, exponent } = statement;
+  const { unit, exactRows, books, rows, currency } = statement;
   const { title } = headingOf(statement);
-  if (scale.unit !== 'exact') writeSheet(workbook, title, statement, rows, exponent, scaledCell);
-  writeSheet(workbook, scale.unit === 'exact' ? title : exactSheet, statement, exactRows, books.company.currency.exponent, liveCell);
+  const printed: Sheet = { rows, exponent: currency.exponent, write: unit === null ? liveCell : scaledCell, isPrinted: true };
+  writeSheet(workbook, title, statement, printed);
+  if (unit !== null)
+    writeSheet(workbook, exactSheet, statement, { rows: exactRows, exponent: books.company.currency.exponent, write: liveCell, isPrinted: false });
   return {
     name: fileNameOf(statement, 'xlsx'),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
@@ -45,28 +33,19 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   };
 }
 
-/** What stands in one cell: its formula or value, from what it comes to. */
-type CellWriter = (cell: CellFacts) => ExcelJS.CellValue;
-
-interface CellFacts {
-  readonly statement: Statement;
-  readonly row: StatementRow;
-  /** Index of the column. */
-  readonly at: number;
-  readonly result: number | undefined;
-  /** Decimals of amounts on the sheet, and of the value of this cell. */
+interface Sheet {
+  readonly rows: readonly StatementRow[];
+  /** Decimals of its amounts. */
   readonly exponent: number;
-  readonly decimals: number;
-  /** Of the sheet's row. */
-  readonly number: number;
-  letter(column: number): string;
-  readonly rowOf: ReadonlyMap<string, number>;
+  readonly write: CellWriter;
+  /** Or that of unrounded amounts. */
+  readonly isPrinted: boolean;
 }
 
-function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Statement, rows: readonly StatementRow[], exponent: number, write: CellWriter): void {
+function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Statement, { rows, exponent, write, isPrinted }: Sheet): void {
   const { columns } = statement;
   const lead = hasNotes(rows) ? 2 : 1;
-  const heading = headingOf(statement);
+  const heading = headingOf(isPrinted ? statement : asKept(statement));
   const sheet = workbook.addWorksheet(name, {
     properties: { outlineLevelRow: deepestLevel + 1, outlineLevelCol: 0 },
     pageSetup: {
@@ -123,11 +102,11 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
   rows.forEach((row, at) => {
     writeRow(sheet, statement, row, firstRow + at, rowOf, exponent, write, lead);
   });
-  if (exponent === statement.exponent) writeTransfers(sheet, statement, firstRow + rows.length + 1, lead);
+  if (isPrinted) writeTransfers(sheet, statement, firstRow + rows.length + 1, lead);
 }
 
 /** What the statement shows on one line instead of another, as it is printed under it. */
-function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled, exponent }: Statement, first: number, lead: number): void {
+function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled, currency }: Statement, first: number, lead: number): void {
   if (transfers.length === 0) return;
   const heading = sheet.getCell(first, 1);
   heading.value = printWords[compiled.layout.language].transfers;
@@ -140,11 +119,17 @@ function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled
       if (column.kind !== 'amount') continue;
       const cell = sheet.getCell(first + 1 + place, at + 1 + lead);
       const value = transfer.values[at] ?? null;
-      cell.value = value === null ? null : Number(toDecimalText(value, { code: '', exponent }));
-      cell.numFmt = amountFormat(exponent);
+      cell.value = value === null ? null : Number(toDecimalText(value, currency));
+      cell.numFmt = amountFormat(currency.exponent);
       cell.font = { name: 'Calibri', size: 10, color: second };
     }
   }
+}
+
+/** In units of the books. */
+function asKept(statement: Statement): Statement {
+  const { books, presentation, scale } = statement;
+  return { ...statement, scale: { ...scale, unit: 'exact' }, presentation: presentation?.rate ? null : presentation, currency: books.company.currency };
 }
 
 function writeRow(
@@ -200,104 +185,4 @@ function writeRow(
 
 function bearsAmounts({ role }: StatementRow): boolean {
   return role !== 'heading' && role !== 'text' && role !== 'space';
-}
-
-/** Over the sheet itself. */
-function liveCell(cell: CellFacts): ExcelJS.CellValue {
-  const { statement, row, at, result, exponent, number, letter, rowOf } = cell;
-  if (row.unit !== undefined) return calculated(cell);
-  const column = statement.columns[at] as Statement['columns'][number];
-  if (column.kind === 'amount')
-    return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
-  if (column.kind === 'text') return null;
-  if (column.kind === 'share') return shareOf(cell, column);
-  if (column.kind === 'calculation') return overColumns(cell, column);
-  const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
-  return column.kind === 'change'
-    ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
-    : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
-}
-
-function isOfPercents(column: Statement['columns'][number]): boolean {
-  return column.kind === 'percent' || column.kind === 'share' || (column.kind === 'calculation' && column.result === 'percent');
-}
-
-/** A formula over other columns of the row. */
-function overColumns({ row, result, number, exponent, letter }: CellFacts, column: CalculationColumn): ExcelJS.CellValue {
-  if (row.unit !== undefined && row.unit !== 'amount') return '–';
-  const inCells = (key: string): string => `${letter(column.operands.get(key) ?? 0)}${number}`;
-  const cells = formulaInCells(column.formula, { days: column.days, inCells, between: betweenKeys([...column.operands.keys()]) });
-  return { formula: `IFERROR(${column.result === 'amount' ? rounded(cells, exponent) : cells},"–")`, result: result ?? '–' };
-}
-
-/** Of the line in the same column; of its amount where it is not on the sheet. */
-function shareOf({ statement, row, result, number, letter, rowOf }: CellFacts, { of, line }: ShareColumn): { formula: string; result: number | string } {
-  const there = rowOf.get(line);
-  const whole = there === undefined ? amountInCell(line, runIndexOf(statement.columns, of), statement) : `${letter(of)}${there}`;
-  const part = `${letter(of)}${number}`;
-  return { formula: row.unit === undefined || row.unit === 'amount' ? `IFERROR(${part}/${whole},"–")` : '"–"', result: result ?? '–' };
-}
-
-/** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
-function scaledCell(cell: CellFacts): ExcelJS.CellValue {
-  const { statement, row, at, result, number, letter } = cell;
-  const { columns, scale } = statement;
-  const column = columns[at] as Statement['columns'][number];
-  const exact = `${exactSheet}!${letter(at)}${number}`;
-  if (column.kind === 'text') return null;
-  const isRatio = isOfPercents(column) || (column.kind === 'calculation' && column.result === 'ratio');
-  if (isRatio || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
-  if (column.kind === 'calculation') return { formula: `IFERROR(ROUND(${exact}/${minorUnitsIn(scale.unit, 0)},0),"–")`, result: result ?? '–' };
-  if (column.kind === 'change') {
-    const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
-    return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
-  }
-  const isByItself = row.unit !== undefined || scale.rounding === 'independent';
-  if (row.parts.length > 0 && !isByItself) return liveCell(cell);
-  if (row.parts.length === 0 && row.unit === undefined) return result ?? null;
-  const inUnits = `ROUND(${exact}/${minorUnitsIn(scale.unit, 0)},0)`;
-  return { formula: row.unit === undefined ? inUnits : `IFERROR(${inUnits},"–")`, result: result ?? '–' };
-}
-
-/** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
-function calculated(cell: CellFacts): ExcelJS.CellValue {
-  const { statement, row, at, decimals: exponent, result, letter, number, rowOf } = cell;
-  const { columns, compiled } = statement;
-  const column = columns[at] as (typeof columns)[number];
-  const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
-  if (column.kind === 'text') return null;
-  if (isOfPercents(column) && row.unit !== 'amount') return '–';
-  if (column.kind === 'share') return { formula: shareOf(cell, column).formula, result: result ?? '–' };
-  if (column.kind === 'calculation') return overColumns(cell, column);
-  if (column.kind !== 'amount') {
-    const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
-    const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
-    const formula = column.kind === 'change' ? change : `(${change})/ABS(${against})`;
-    return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
-  }
-  if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
-  const cells = formulaInCells(
-    line.formula,
-    cellsOfLines({
-      statement,
-      run: runIndexOf(columns, at),
-      span: column.span,
-      cellOf: (key) => {
-        const there = rowOf.get(key);
-        return there === undefined ? undefined : `${letter(at)}${there}`;
-      },
-    }),
-  );
-  const signed = line.reversed ? `-(${cells})` : cells;
-  return { formula: `IFERROR(${row.unit === 'amount' ? rounded(signed, exponent) : signed},"–")`, result: result ?? '–' };
-}
-
-function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {
-  const terms = row.parts.flatMap(({ key, sign }) => {
-    const at = rowOf.get(key);
-    return at === undefined ? [] : [{ at, sign }];
-  });
-  const isRun = terms.length > 2 && terms.every(({ at, sign }, index) => sign === 1 && (index === 0 || at === (terms[index - 1] as { at: number }).at + 1));
-  if (isRun) return `SUM(${column}${terms[0]?.at}:${column}${terms.at(-1)?.at})`;
-  return terms.map(({ at, sign }, index) => `${sign === 1 ? (index === 0 ? '' : '+') : '-'}${column}${at}`).join('') || '0';
 }

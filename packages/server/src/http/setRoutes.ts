@@ -48,6 +48,8 @@ function toRan({ set, books, parts, proofs, comments, earlier }: RanSet): RanSet
       return { key: part.key, statement: null, failure: { code, facts } };
     }),
     proofs: proofs.map((proof) => toProof(books, proof)),
+    currency: books.company.currency.code,
+    exponent: books.company.currency.exponent,
     comments: comments.map(toComment),
     earlier: earlier.map((comment) => ({ ...toComment(comment), day: comment.day })),
     revision: books.cube.revision,

@@ -7,14 +7,15 @@ import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, exponent, planned }: Statement): StatementBody {
+export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, currency, planned, presentation }: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
     layoutId,
     title: compiled.layout.title,
     language: compiled.layout.language,
-    currency: books.company.currency.code,
-    exponent,
+    currency: currency.code,
+    exponent: currency.exponent,
+    presentation: presentation && { from: presentation.from.code, rate: presentation.rate },
     scale: scale.unit,
     rounding: scale.rounding,
     columns: columns.map(toColumn),
@@ -50,6 +51,7 @@ export function toEvidence({
   carried,
   formula,
   entryCount,
+  currency,
 }: Evidence): EvidenceBody {
   return {
     caption,
@@ -67,6 +69,8 @@ export function toEvidence({
     carried: carried.map((item) => ({ ...item, net: text(item.net) })),
     formula: formula && { text: formula.text, operands: formula.operands.map((operand) => ({ ...operand, amount: textOrNull(operand.amount) })) },
     entryCount,
+    currency: currency.code,
+    exponent: currency.exponent,
   };
 }
 

@@ -1,3 +1,4 @@
+import type { StatementQuery } from '@ivory-ladder/contract';
 import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
 import { setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
 import { exportWorkbook } from '../application/exportWorkbook.ts';
@@ -14,12 +15,12 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
     mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),
   );
-  on('getStatement', async ({ access, kind, query }) => mapOutcome(await runStatement(ports, access, kind(), query), answers.toStatement));
+  on('getStatement', async ({ access, kind, query }) => mapOutcome(await runStatement(ports, access, kind(), presented(query)), answers.toStatement));
   on('exportCsv', async ({ access, kind, query }) =>
-    mapOutcome(await runStatement(ports, access, kind(), query), (statement) => ports.writer.toCsv(statement)),
+    mapOutcome(await runStatement(ports, access, kind(), presented(query)), (statement) => ports.writer.toCsv(statement)),
   );
-  on('exportWorkbook', ({ access, kind, query }) => exportWorkbook(ports, access, kind(), query));
-  on('getEvidence', async ({ access, kind, query }) => mapOutcome(await findEvidence(ports, access, kind(), query), answers.toEvidence));
+  on('exportWorkbook', ({ access, kind, query }) => exportWorkbook(ports, access, kind(), presented(query)));
+  on('getEvidence', async ({ access, kind, query }) => mapOutcome(await findEvidence(ports, access, kind(), presented(query)), answers.toEvidence));
   on('getProofs', async ({ access, query }) => mapOutcome(await proveStatements(ports, access, query), ({ books, proofs }) => answers.toProofs(books, proofs)));
 }
 
@@ -29,3 +30,8 @@ const toOptions = ({ options: { subtotalsOff, result, cashFlow }, version }: { o
   cashFlow,
   version,
 });
+
+/** In the currency that is asked for. */
+function presented<Query extends Pick<StatementQuery, 'currency' | 'translation'>>({ currency, translation, ...query }: Query) {
+  return { ...query, presentation: currency === undefined ? undefined : { currency, method: translation } };
+}

@@ -32,7 +32,7 @@ import { finishEntry, numberRun } from './numberEntries.ts';
 import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
-import { readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
+import { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -64,7 +64,7 @@ export class LedgerRepository implements LedgerStore {
     return this.dayBooks.linesWithin(books, positions);
   }
 
-  reversingLines(books: Books, span: Span): Promise<BigInt64Array> {
+  reversingLines(books: Books, span: Span): ReturnType<typeof readReversingLines> {
     return readReversingLines(this.database, books, span);
   }
 
@@ -72,8 +72,12 @@ export class LedgerRepository implements LedgerStore {
     return readWithinEquity(this.database, books, span);
   }
 
-  exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array> {
+  exchangeOnCash(books: Books, span: Span): ReturnType<typeof readExchangeOnCash> {
     return readExchangeOnCash(this.database, books, span);
+  }
+
+  equityLines(books: Books): ReturnType<typeof readEquityLines> {
+    return readEquityLines(this.database, books);
   }
 
   async post(

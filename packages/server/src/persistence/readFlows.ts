@@ -1,74 +1,75 @@
-import type { AccountRole, Span } from '@ivory-ladder/core';
+import type { AccountRole, Day, EquityLine, Span } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
-import type { Books } from '../application/ports/index.ts';
+import type { Books, FlowOfDay } from '../application/ports/index.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { rowsOf } from './transaction.ts';
 
-/** Of reversing entries within a span, what each account has on both sides together; dense by the cube. */
-export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<BigInt64Array> {
+/** Ordinary lines of reversing entries within a span, by account and day. */
+export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<FlowOfDay[]> {
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
-  const rows = await rowsOf<{ accountId: number; amount: string }>(
+  const rows = await rowsOf<FlowRow>(
     database,
-    `SELECT line.account_id AS accountId, SUM(line.debit + line.credit) AS amount
+    `SELECT line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM journal_entry AS entry JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
             AND line.closing = 0 ${wanted.sql}
-      GROUP BY line.account_id`,
+      GROUP BY line.account_id, entry.entry_date`,
     [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
   );
-  const amounts = new BigInt64Array(books.cube.accountIds.length);
-  for (const { accountId, amount } of rows) amounts[books.cube.indexOf.get(accountId) as number] = BigInt(amount);
-  return amounts;
+  return rows.map((row) => flowOf(books, row));
 }
 
-/** What entries on accounts of equity alone have on both sides of each, and of reversing ones on both together; dense by the cube. */
-export async function readWithinEquity(
-  database: DataSource,
-  books: Books,
-  span: Span,
-): Promise<{ debit: BigInt64Array; credit: BigInt64Array; reversing: BigInt64Array }> {
-  const length = books.cube.accountIds.length;
-  const sums = { debit: new BigInt64Array(length), credit: new BigInt64Array(length), reversing: new BigInt64Array(length) };
+/** Lines of entries on accounts of equity alone, by account and day; those of reversing entries apart. */
+export async function readWithinEquity(database: DataSource, books: Books, span: Span): Promise<(FlowOfDay & { readonly isReversing: boolean })[]> {
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
-  if (equity.length < 2) return sums;
+  if (equity.length < 2) return [];
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const alone = entriesAlone(books, span, equity, equity);
-  const rows = await rowsOf<{ accountId: number; debit: string; credit: string; reversing: string }>(
+  const rows = await rowsOf<FlowRow & { reversing: string | number }>(
     database,
-    `SELECT STRAIGHT_JOIN line.account_id AS accountId, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
-            SUM(IF(entry.reverses_entry_id IS NULL, 0, line.debit + line.credit)) AS reversing
+    `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
+            entry.reverses_entry_id IS NOT NULL AS reversing
        FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id ${wanted.sql}
-      GROUP BY line.account_id`,
+      GROUP BY line.account_id, entry.entry_date, reversing`,
     [...alone.parameters, ...wanted.parameters],
   );
-  for (const { accountId, ...row } of rows) {
-    const at = books.cube.indexOf.get(accountId) as number;
-    for (const sum of ['debit', 'credit', 'reversing'] as const) sums[sum][at] = BigInt(row[sum]);
-  }
-  return sums;
+  return rows.map((row) => ({ ...flowOf(books, row), isReversing: Number(row.reversing) === 1 }));
+}
+
+/** Every ordinary line on an account of equity, up to the revision of the books. */
+export async function readEquityLines(database: DataSource, books: Books): Promise<EquityLine[]> {
+  const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
+  if (equity.length === 0) return [];
+  const wanted = conditionOf(books.selected, 'line.facet_set_id');
+  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer'>>(
+    database,
+    `SELECT line.account_id AS accountId, line.entry_date AS day, line.layer, line.debit, line.credit
+       FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+      WHERE line.company_id = ? AND line.account_id IN (${placeholdersOf(equity)}) AND line.closing = 0 AND entry.revision <= ? ${wanted.sql}`,
+    [books.company.id, ...equity, books.cube.revision, ...wanted.parameters],
+  );
+  return rows.map((row) => ({ ...flowOf(books, row), layer: row.layer }));
 }
 
 /**
  * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries that have none but cash and
- * exchange differences on them, and some of both; dense by the cube. It begins with the lines of exchange differences, which are few.
+ * exchange differences on them, and some of both, by account and day. It begins with the lines of exchange differences, which are few.
  */
-export async function readExchangeOnCash(database: DataSource, books: Books, span: Span): Promise<BigInt64Array> {
+export async function readExchangeOnCash(database: DataSource, books: Books, span: Span): Promise<FlowOfDay[]> {
   const withRole = (role: AccountRole): number[] => books.accounts.filter((account) => account.role === role).map(({ id }) => id);
   const [differences, cash] = [withRole('exchange_differences'), withRole('cash')];
-  const amounts = new BigInt64Array(books.cube.accountIds.length);
-  if (differences.length === 0 || cash.length === 0) return amounts;
+  if (differences.length === 0 || cash.length === 0) return [];
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const alone = entriesAlone(books, span, differences, [...cash, ...differences]);
-  const rows = await rowsOf<{ accountId: number; amount: string }>(
+  const rows = await rowsOf<FlowRow>(
     database,
-    `SELECT STRAIGHT_JOIN line.account_id AS accountId, SUM(line.debit) - SUM(line.credit) AS amount
+    `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
         AND line.account_id IN (${placeholdersOf(cash)}) ${wanted.sql}
-      GROUP BY line.account_id`,
+      GROUP BY line.account_id, entry.entry_date`,
     [...alone.parameters, ...cash, ...wanted.parameters],
   );
-  for (const { accountId, amount } of rows) amounts[books.cube.indexOf.get(accountId) as number] = BigInt(amount);
-  return amounts;
+  return rows.map((row) => flowOf(books, row));
 }
 
 /**
@@ -86,6 +87,17 @@ function entriesAlone({ company, cube }: Books, { firstDay, lastDay }: Span, see
        JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = alone.entry_id AND entry.revision <= ?`,
     parameters: [...[company.id, ...seeds, firstDay, lastDay], ...[company.id, ...among], ...[company.id, cube.revision]],
   };
+}
+
+interface FlowRow {
+  readonly accountId: number;
+  readonly day: Day;
+  readonly debit: string;
+  readonly credit: string;
+}
+
+function flowOf({ cube }: Books, { accountId, day, debit, credit }: FlowRow): FlowOfDay {
+  return { account: cube.indexOf.get(accountId) as number, day, debit: BigInt(debit), credit: BigInt(credit) };
 }
 
 function placeholdersOf(ids: readonly number[]): string {

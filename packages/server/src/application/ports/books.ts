@@ -16,6 +16,8 @@ import type {
   PlacedByRange,
   Portions,
   SelectedSets,
+  TranslatedCube,
+  TranslatedFrom,
 } from '@ivory-ladder/core';
 import type { StoredCodeList } from './codeListStore.ts';
 import type { CompanyRecord } from './companyStore.ts';
@@ -109,4 +111,18 @@ export interface Books extends Structure {
   readonly traits: AccountTraits;
   /** Where only lines with some facet values count; `null`: all do. */
   readonly selected: SelectedSets | null;
+  /** Where they are in another currency than the company's. */
+  readonly translation?: Translation;
+}
+
+/** How books came into the currency that they are presented in. */
+export interface Translation {
+  /** As they are kept. */
+  readonly of: Books;
+  readonly given: TranslatedFrom;
+  readonly balances: TranslatedCube;
+  /** Where what moves is translated as it moves. */
+  readonly flows: TranslatedCube;
+  /** Whether movements are those of `flows`. */
+  readonly isOfFlows?: true;
 }

@@ -28,6 +28,7 @@ export {
   type PeriodLock,
   periodKey,
   type Structure,
+  type Translation,
   type VersionedCategory,
 } from './books.ts';
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
@@ -50,7 +51,17 @@ export type {
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
 export type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
-export type { AccountLineRecord, BroughtInRecord, EntriesWanted, EntryRecord, LedgerStore, LinesWanted, ListedEntry, OpenAdjustment } from './ledgerStore.ts';
+export type {
+  AccountLineRecord,
+  BroughtInRecord,
+  EntriesWanted,
+  EntryRecord,
+  FlowOfDay,
+  LedgerStore,
+  LinesWanted,
+  ListedEntry,
+  OpenAdjustment,
+} from './ledgerStore.ts';
 export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';

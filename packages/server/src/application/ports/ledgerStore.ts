@@ -1,4 +1,4 @@
-import type { Day, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets, Span } from '@ivory-ladder/core';
+import type { Day, EquityLine, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets, Span } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, Structure } from './books.ts';
 import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
@@ -111,6 +111,14 @@ export interface BroughtInRecord {
   readonly entries: readonly PostedEntry[];
 }
 
+/** What lines on an account add up to on one day; `account`: its dense number in the cube. */
+export interface FlowOfDay {
+  readonly account: number;
+  readonly day: Day;
+  readonly debit: bigint;
+  readonly credit: bigint;
+}
+
 export interface LedgerStore {
   /** `null` for a company that is not there. */
   books(companyId: number): Promise<Books | null>;
@@ -120,15 +128,14 @@ export interface LedgerStore {
   narrow(books: Books, filter: FacetFilter): Promise<Books | null>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
   linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
-  /** Of reversing entries within a span, what each account has on both sides together; dense by the cube. */
-  reversingLines(books: Books, span: Span): Promise<BigInt64Array>;
-  /**
-   * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries whose only counterpart are
-   * exchange differences; dense by the cube.
-   */
-  exchangeOnCash(books: Books, span: Span): Promise<BigInt64Array>;
-  /** What entries on accounts of equity alone have on each; `reversing`: of reversing ones on both sides together. */
-  withinEquity(books: Books, span: Span): Promise<GrossVector & { readonly reversing: BigInt64Array }>;
+  /** Ordinary lines of reversing entries within a span. */
+  reversingLines(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
+  /** What exchange rates alone changed on accounts of cash: their lines in entries whose only counterpart are exchange differences. */
+  exchangeOnCash(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
+  /** Lines of entries on accounts of equity alone. */
+  withinEquity(books: Books, span: Span): Promise<readonly (FlowOfDay & { readonly isReversing: boolean })[]>;
+  /** Every ordinary line on an account of equity, up to the revision of the books. */
+  equityLines(books: Books): Promise<readonly EquityLine[]>;
   post(
     companyId: number,
     entry: NewEntry,

@@ -1,0 +1,273 @@
+import type { Day } from '../calendar/day.ts';
+import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import { type Element, isIncomeOrExpense } from '../chart/element.ts';
+import { type Cube, type Layer, largestSum, layers } from '../cube/cube.ts';
+import type { Position } from '../cube/position.ts';
+import type { GrossVector, PartialLines } from '../cube/vector.ts';
+import type { Currency } from '../money/currency.ts';
+import type { Decimal } from '../money/decimal.ts';
+import { fail, type Outcome, succeed } from '../outcome.ts';
+import { type PresentationRates, toPresentation } from './presentationRates.ts';
+
+/** An ordinary line on an account of equity, by its dense number. */
+export interface EquityLine {
+  readonly account: number;
+  readonly day: Day;
+  readonly layer: Layer;
+  readonly debit: bigint;
+  readonly credit: bigint;
+}
+
+/** A rate that translation needs and nobody gave. `day`: of an average the first of its period. */
+export interface MissingRate {
+  readonly kind: 'closing' | 'average';
+  readonly day: Day;
+}
+
+export interface TranslatedFrom {
+  readonly cube: Cube;
+  readonly from: Currency;
+  readonly rates: PresentationRates;
+  /** By dense number. */
+  readonly elements: readonly Element[];
+  /** Dense number of the account with the role retained earnings, or −1. */
+  readonly retainedEarnings: number;
+  readonly equityLines: readonly EquityLine[];
+  /**
+   * Of a cash flow: accounts whose lines are cash flows or what stands in their place, which are translated as they move, at average
+   * rates (IAS 7.26 to 7.28), and not by what they hold. By dense number; `null`: none is.
+   */
+  readonly isFlow: readonly boolean[] | null;
+}
+
+export interface TranslatedCube {
+  /** With one account more, behind all others: the difference of exchange that translation leaves (IAS 21.39(c)). */
+  readonly cube: Cube;
+  /** In the order of their days. */
+  readonly missing: readonly MissingRate[];
+  /** Lines inside periods, from those of the company's currency; closing rates of these days are not among what is missing. */
+  within(partial: PartialLines): PartialLines;
+}
+
+type Sums = Readonly<Record<Layer, GrossVector>>;
+/** How an account is translated: by what it holds at closing rates, by what moves at average rates, or line for line. */
+type Manner = 'balance' | 'movement' | 'line';
+
+/**
+ * The balances of a company in another currency (IAS 21.39 to 21.41): assets and liabilities at the closing rate of each day, for each
+ * account; income and expenses at the average rate of each period, for each account and period; equity line for line. Closing entries
+ * move what a year left by the rate of its last day, the rest of each of them on retained earnings, so that profit is carried as it was
+ * translated in its own year. What is rounded is rounded once, where it is translated; of two layers the second is the rest of both.
+ * Where a rate is missing the amounts stand as nil, and the rate is named. Cost: periods × accounts + lines of equity.
+ */
+export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { readonly code: 'amounts_too_large' }> {
+  const { cube, rates, from, elements, isFlow } = given;
+  const { periods } = cube.calendar;
+  const accounts = cube.accountIds.length;
+  const wide = accounts + 1;
+  const missing = new Map<string, MissingRate>();
+  const lacks = (kind: MissingRate['kind'], day: Day): null => {
+    missing.set(`${day} ${kind}`, { kind, day });
+    return null;
+  };
+  const at = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
+  const manners = elements.map((element, account): Manner => {
+    if (element === 'equity') return 'line';
+    return isIncomeOrExpense(element) || isFlow?.[account] === true ? 'movement' : 'balance';
+  });
+  const averageOf = (periodIndex: number): Decimal | null => rates.averageOf(periodIndex) ?? lacks('average', periods[periodIndex]?.firstDay ?? '');
+  const byPeriod = linesByPeriod(given);
+  const book = (): GrossVector => ({ debit: new BigInt64Array(wide * periods.length), credit: new BigInt64Array(wide * periods.length) });
+  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  let most = 0n;
+  const put = (into: GrossVector, index: number, debit: bigint, credit: bigint): void => {
+    for (const amount of [debit, credit, debit - credit]) if (amount > most || -amount > most) most = amount < 0n ? -amount : amount;
+    into.debit[index] = debit;
+    into.credit[index] = credit;
+  };
+
+  /** Translates what both layers have of an account; the adjustments are what all has beyond the ledger. */
+  const both = (own: Sums, account: number, rate: Decimal | null): Record<Layer, readonly [debit: bigint, credit: bigint]> => {
+    const [ledger, all] = [sidesOf([own.ledger], account), sidesOf([own.ledger, own.adjustment], account)];
+    const [creditOf, netOf] = [
+      { ledger: at(ledger.credit, rate), all: at(all.credit, rate) },
+      { ledger: at(ledger.debit - ledger.credit, rate), all: at(all.debit - all.credit, rate) },
+    ];
+    const [credit, net] = [creditOf.all - creditOf.ledger, netOf.all - netOf.ledger];
+    return { ledger: [netOf.ledger + creditOf.ledger, creditOf.ledger], adjustment: [net + credit, credit] };
+  };
+
+  for (const [periodIndex, period] of periods.entries()) {
+    const moved = sumsBetween(cube, 'ordinary', periodIndex);
+    const held = sumsUpTo(cube, periodIndex);
+    const closed = sumsBetween(cube, 'closing', periodIndex);
+    const closing = rates.closingOn(period.lastDay);
+    const base = periodIndex * wide;
+    for (const layer of layers) carryOn(books[layer].ordinary, base, wide);
+    for (const layer of layers) carryOn(books[layer].closing, base, wide);
+    for (let account = 0; account < accounts; account++) {
+      const manner = manners[account] as Manner;
+      if (manner === 'line') continue;
+      const own = manner === 'balance' ? held : moved;
+      if (isNil(own, account)) continue;
+      const translated = both(own, account, manner === 'balance' ? closing : averageOf(periodIndex));
+      for (const layer of layers) {
+        const into = books[layer].ordinary;
+        const [debit, credit] = translated[layer];
+        const before = manner === 'balance' ? [0n, 0n] : [into.debit[base + account] as bigint, into.credit[base + account] as bigint];
+        put(into, base + account, (before[0] as bigint) + debit, (before[1] as bigint) + credit);
+      }
+    }
+    for (const { account, day, layer, debit, credit } of byPeriod.get(periodIndex) ?? []) {
+      const rate = rates.ofEquity(cube.accountIds[account] as number, day) ?? lacks('closing', day);
+      const into = books[layer].ordinary;
+      put(into, base + account, (into.debit[base + account] as bigint) + at(debit, rate), (into.credit[base + account] as bigint) + at(credit, rate));
+    }
+    for (const layer of layers) {
+      let rest = 0n;
+      for (let account = 0; account < accounts; account++) {
+        const net = netOf(closed[layer], account);
+        if (net === 0n || account === given.retainedEarnings) continue;
+        const translated = at(net, closing ?? lacks('closing', period.lastDay));
+        rest -= translated;
+        put(books[layer].closing, base + account, netAt(books[layer].closing, base + account) + translated, 0n);
+      }
+      const { retainedEarnings } = given;
+      if (rest !== 0n && retainedEarnings >= 0)
+        put(books[layer].closing, base + retainedEarnings, netAt(books[layer].closing, base + retainedEarnings) + rest, 0n);
+      for (const origin of ['ordinary', 'closing'] as const) put(books[layer][origin], base + accounts, -netOfRow(books[layer][origin], base, accounts), 0n);
+    }
+  }
+  if (most >= largestSum) return fail({ code: 'amounts_too_large' });
+
+  const within = (partial: PartialLines): PartialLines => {
+    const found = new Map<Day, Sums>();
+    const translated = (position: Position): Sums => {
+      const known = found.get(position.day);
+      if (known) return known;
+      const nothing: GrossVector = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
+      const lines: Sums = { ledger: partial(position, 'ledger') ?? nothing, adjustment: partial(position, 'adjustment') ?? nothing };
+      const vector = (): GrossVector => ({ debit: new BigInt64Array(wide), credit: new BigInt64Array(wide) });
+      const made = { ledger: vector(), adjustment: vector() };
+      const held = plus(sumsUpTo(cube, position.periodIndex), lines, accounts);
+      const [closing, average] = [rates.closingOn(position.day), rates.averageOf(position.periodIndex + 1)];
+      const base = position.periodIndex * wide;
+      for (let account = 0; account < accounts; account++) {
+        const manner = manners[account] as Manner;
+        if (manner === 'line') continue;
+        const sums = both(manner === 'balance' ? held : lines, account, manner === 'balance' ? closing : average);
+        for (const layer of layers) {
+          const [debit, credit] = sums[layer];
+          // What is held is told whole: of it stands already what was held when the period began.
+          const before = manner === 'balance' && base >= 0 ? netAt(books[layer].ordinary, base + account) : 0n;
+          made[layer].debit[account] = debit - before;
+          made[layer].credit[account] = credit;
+        }
+      }
+      for (const { account, day, layer, debit, credit } of byPeriod.get(position.periodIndex + 1) ?? []) {
+        if (day > position.day) continue;
+        const rate = rates.ofEquity(cube.accountIds[account] as number, day);
+        made[layer].debit[account] = (made[layer].debit[account] as bigint) + at(debit, rate);
+        made[layer].credit[account] = (made[layer].credit[account] as bigint) + at(credit, rate);
+      }
+      for (const layer of layers) made[layer].debit[accounts] = -netOfRow(made[layer], 0, accounts);
+      found.set(position.day, made);
+      return made;
+    };
+    return (position, layer) => translated(position)[layer];
+  };
+  const accountIds = [...cube.accountIds, translationAccountId];
+  return succeed({
+    cube: { ...cube, accountIds, indexOf: new Map(accountIds.map((id, index) => [id, index])), books },
+    missing: [...missing.values()].sort((a, b) => (a.day === b.day ? 0 : a.day < b.day ? -1 : 1)),
+    within,
+  });
+}
+
+/** Of the account that bears the difference: no account of the ledger has it. */
+export const translationAccountId = -1;
+
+/** By the period that holds their day. That they are all lines there are on these accounts is checked, since what is left out would hide in the difference. */
+function linesByPeriod({ cube, equityLines, elements }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {
+  const left = sumsUpTo(cube, cube.calendar.periods.length - 1);
+  const byPeriod = new Map<number, EquityLine[]>();
+  for (const line of equityLines) {
+    const periodIndex = periodIndexOf(cube.calendar, line.day);
+    const there = byPeriod.get(periodIndex);
+    if (there) there.push(line);
+    else byPeriod.set(periodIndex, [line]);
+    const { debit, credit } = left[line.layer];
+    debit[line.account] = (debit[line.account] as bigint) - line.debit;
+    credit[line.account] = (credit[line.account] as bigint) - line.credit;
+  }
+  for (const [account, element] of elements.entries())
+    if (element === 'equity' && layers.some((layer) => netOf(left[layer], account) !== 0n)) throw new Error('lines of equity are not those of the balances');
+  return byPeriod;
+}
+
+function sumsUpTo(cube: Cube, periodIndex: number): Record<Layer, GrossVector> {
+  const accounts = cube.accountIds.length;
+  const base = periodIndex * accounts;
+  const part = (sums: GrossVector): GrossVector =>
+    base < 0
+      ? { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) }
+      : { debit: sums.debit.slice(base, base + accounts), credit: sums.credit.slice(base, base + accounts) };
+  return { ledger: part(cube.books.ledger.ordinary), adjustment: part(cube.books.adjustment.ordinary) };
+}
+
+function sumsBetween(cube: Cube, origin: 'ordinary' | 'closing', periodIndex: number): Record<Layer, GrossVector> {
+  const accounts = cube.accountIds.length;
+  const part = (layer: Layer): GrossVector => {
+    const { debit, credit } = cube.books[layer][origin];
+    const side = (sums: BigInt64Array): BigInt64Array => {
+      const base = periodIndex * accounts;
+      const own = sums.slice(base, base + accounts);
+      if (base > 0) for (let account = 0; account < accounts; account++) own[account] = (own[account] as bigint) - (sums[base - accounts + account] as bigint);
+      return own;
+    };
+    return { debit: side(debit), credit: side(credit) };
+  };
+  return { ledger: part('ledger'), adjustment: part('adjustment') };
+}
+
+function plus(sums: Record<Layer, GrossVector>, lines: Sums, accounts: number): Sums {
+  for (const layer of layers)
+    for (const side of ['debit', 'credit'] as const) {
+      const into = sums[layer][side];
+      for (let account = 0; account < accounts; account++) into[account] = (into[account] as bigint) + (lines[layer][side][account] as bigint);
+    }
+  return sums;
+}
+
+function sidesOf(sums: readonly GrossVector[], account: number): { readonly debit: bigint; readonly credit: bigint } {
+  let [debit, credit] = [0n, 0n];
+  for (const one of sums) {
+    debit += one.debit[account] as bigint;
+    credit += one.credit[account] as bigint;
+  }
+  return { debit, credit };
+}
+
+function isNil({ ledger, adjustment }: Sums, account: number): boolean {
+  return ledger.debit[account] === 0n && ledger.credit[account] === 0n && adjustment.debit[account] === 0n && adjustment.credit[account] === 0n;
+}
+
+function netOf({ debit, credit }: GrossVector, account: number): bigint {
+  return (debit[account] as bigint) - (credit[account] as bigint);
+}
+
+function netAt(sums: GrossVector, index: number): bigint {
+  return netOf(sums, index);
+}
+
+function netOfRow(sums: GrossVector, base: number, accounts: number): bigint {
+  let sum = 0n;
+  for (let account = 0; account < accounts; account++) sum += netOf(sums, base + account);
+  return sum;
+}
+
+/** The row of a period begins as the one before it ended. */
+function carryOn({ debit, credit }: GrossVector, base: number, wide: number): void {
+  if (base === 0) return;
+  for (const side of [debit, credit]) side.copyWithin(base, base - wide, base);
+}

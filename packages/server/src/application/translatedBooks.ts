@@ -1,0 +1,180 @@
+import {
+  buildAccountTree,
+  buildCategoryTree,
+  captionLanguages,
+  type Day,
+  type EquityLine,
+  type ExchangeRate,
+  fail,
+  findCurrency,
+  type MissingRate,
+  type Outcome,
+  periodIndexOf,
+  positionBefore,
+  presentationRates,
+  type Span,
+  succeed,
+  type TranslatedFrom,
+  traitsOf,
+  translateCube,
+  translationAccountId,
+  translationWords,
+} from '@ivory-ladder/core';
+import { accountsById } from './accountsById.ts';
+import type { Failure } from './failure.ts';
+import { mainLanguage } from './mainLanguage.ts';
+import type { Books, ChartAccount, Ports, Structure, Translation, VersionedCategory } from './ports/index.ts';
+
+/** Translated once for each state of the ledger and of the rates. */
+const translations = new WeakMap<Books['cube'], Map<string, Outcome<Translation, Failure>>>();
+const structures = new WeakMap<Books['portions'], Pick<Structure, 'accounts' | 'labels' | 'tree' | 'categories' | 'categoryTree' | 'portions'>>();
+
+/**
+ * The books in another currency (IAS 21.39): all that is run over them is run in it. They have one account and one category more, for the
+ * difference that translation leaves in equity.
+ */
+export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, books: Books, code: string): Promise<Outcome<Books, Failure>> {
+  const to = findCurrency(code);
+  const { company, cube } = books;
+  if (!to || code === company.currency.code) return fail({ code: 'currency_unknown', currency: code });
+  if (books.selected !== null) return fail({ code: 'translation_of_all_lines' });
+  const rates = (await ports.rates.list(company.id)).filter(({ currency }) => currency === code);
+  const before = translations.get(cube) ?? new Map<string, Outcome<Translation, Failure>>();
+  translations.set(cube, before);
+  const key = JSON.stringify([code, rates]);
+  let translation = before.get(key);
+  if (!translation) {
+    translation = translate(books, rates, to, await ports.ledger.equityLines(books));
+    before.set(key, translation);
+  }
+  if (!translation.ok) return translation;
+  const structure = structures.get(books.portions) ?? withDifference(books);
+  structures.set(books.portions, structure);
+  const { balances } = translation.value;
+  const sorted = balances.cube.accountIds.map((id) => accountsById({ ...books, ...structure }).get(id) as ChartAccount);
+  return succeed({
+    ...books,
+    ...structure,
+    company: { ...company, currency: to },
+    cube: balances.cube,
+    traits: traitsOf(sorted, books.retainedEarningsId),
+    translation: { ...translation.value, of: books },
+  });
+}
+
+function translate(
+  books: Books,
+  rates: readonly ExchangeRate[],
+  to: Books['company']['currency'],
+  equityLines: readonly EquityLine[],
+): Outcome<Translation, Failure> {
+  const { company, cube, traits } = books;
+  const accounts = cube.accountIds.map((id) => accountsById(books).get(id) as ChartAccount);
+  const given: TranslatedFrom = {
+    cube,
+    from: company.currency,
+    rates: presentationRates(rates, to, books.calendar),
+    elements: accounts.map(({ element }) => element),
+    retainedEarnings: traits.retainedEarnings,
+    equityLines,
+    isFlow: null,
+  };
+  const balances = translateCube(given);
+  if (!balances.ok) return balances;
+  const flows = translateCube({ ...given, isFlow: accounts.map(({ element, role }) => (element === 'asset' || element === 'liability') && role !== 'cash') });
+  return flows.ok ? succeed({ of: books, given, balances: balances.value, flows: flows.value }) : flows;
+}
+
+/** Behind the category of retained earnings, or behind all of equity, where it stands beside them. */
+function withDifference(books: Books): Pick<Structure, 'accounts' | 'labels' | 'tree' | 'categories' | 'categoryTree' | 'portions'> {
+  const language = mainLanguage(books.company);
+  const name = translationWords[language].difference;
+  const id = translationAccountId;
+  const retained = books.portions.get(books.retainedEarningsId ?? 0)?.credit ?? null;
+  const parentId = retained === null ? null : (books.categoryTree.nodes.get(retained)?.parent?.category.id ?? null);
+  const category: VersionedCategory = {
+    id,
+    parentId,
+    element: 'equity',
+    name,
+    position: 1 + Math.max(0, ...books.categories.map(({ position }) => position)),
+    term: null,
+    step: null,
+    contraOf: null,
+    nature: null,
+    note: '',
+    description: '',
+    ranges: [],
+    captions: captionLanguages.map((one) => ({ language: one, caption: translationWords[one].difference })),
+    version: 0,
+  };
+  const account: ChartAccount = {
+    id,
+    number: '',
+    name,
+    element: 'equity',
+    normalSide: 'credit',
+    parentId: null,
+    position: 1 + Math.max(0, ...books.accounts.map(({ position }) => position)),
+    active: true,
+    role: null,
+    purpose: '',
+    externalNumber: '',
+    codes: {},
+    version: 0,
+  };
+  const accounts = [...books.accounts, account];
+  const categories = [...books.categories, category];
+  return {
+    accounts,
+    labels: new Map([...books.labels, [id, name]]),
+    tree: buildAccountTree(accounts),
+    categories,
+    categoryTree: buildCategoryTree(categories),
+    portions: new Map([...books.portions, [id, { debit: id, credit: id }]]),
+  };
+}
+
+/** The books by which a cash flow is run: what moves is translated as it moves (IAS 7.26). Others are run by what they hold. */
+export function asFlows(books: Books): Books {
+  return books.translation ? { ...books, translation: { ...books.translation, isOfFlows: true } } : books;
+}
+
+/** What a movement over the books is taken from. */
+export function movingBooks(books: Books): Books {
+  const { translation } = books;
+  if (!translation?.isOfFlows) return books;
+  return { ...books, cube: translation.flows.cube, translation: { ...translation, balances: translation.flows } };
+}
+
+export interface RatesNeeded {
+  readonly spans: readonly Span[];
+  /** Whether balances are shown, or income and expenses alone. */
+  readonly ofBalances: boolean;
+}
+
+/** Rates that the figures of some spans need and nobody gave. */
+export function missingRates({ translation, calendar, cube }: Books, { spans, ofBalances }: RatesNeeded): readonly MissingRate[] {
+  if (!translation) return [];
+  const { balances, flows, isOfFlows, given } = translation;
+  const last = spans.reduce<Day>((latest, { lastDay }) => (lastDay > latest ? lastDay : latest), '');
+  const ofPeriod = (day: Day, { firstDay, lastDay }: Span): boolean => {
+    const period = calendar.periods[periodIndexOf(calendar, day)];
+    return period !== undefined && period.lastDay >= firstDay && period.firstDay <= lastDay;
+  };
+  const moved = isOfFlows ? flows.missing : balances.missing;
+  const found = new Map<string, MissingRate>();
+  const add = (rate: MissingRate): void => void found.set(`${rate.kind} ${rate.day}`, rate);
+  if (!ofBalances) {
+    for (const rate of moved) if (rate.kind === 'average' && spans.some((span) => ofPeriod(rate.day, span))) add(rate);
+    return [...found.values()];
+  }
+  for (const rate of balances.missing) if (rate.day <= last) add(rate);
+  for (const rate of moved) if (spans.some((span) => ofPeriod(rate.day, span))) add(rate);
+  for (const { firstDay, lastDay } of spans) {
+    const before = positionBefore(cube.calendar, firstDay);
+    const days = before.periodIndex < 0 && before.partialFrom === null ? [lastDay] : [before.day, lastDay];
+    for (const day of days) if (given.rates.closingOn(day) === null) add({ kind: 'closing', day });
+  }
+  return [...found.values()].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+}

@@ -1,0 +1,140 @@
+import { betweenKeys, type CalculationColumn, minorUnitsIn, runIndexOf, type ShareColumn, type StatementRow } from '@ivory-ladder/core';
+import type ExcelJS from 'exceljs';
+import type { Statement } from '../application/runStatement.ts';
+import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
+import { rounded } from './workbookAmounts.ts';
+
+/** Where the unrounded amounts of a scaled statement are. */
+export const exactSheet = 'Exact';
+
+/** What stands in one cell: its formula or value, from what it comes to. */
+export type CellWriter = (cell: CellFacts) => ExcelJS.CellValue;
+
+export interface CellFacts {
+  readonly statement: Statement;
+  readonly row: StatementRow;
+  /** Index of the column. */
+  readonly at: number;
+  readonly result: number | undefined;
+  /** Decimals of amounts on the sheet, and of the value of this cell. */
+  readonly exponent: number;
+  readonly decimals: number;
+  /** Of the sheet's row. */
+  readonly number: number;
+  letter(column: number): string;
+  readonly rowOf: ReadonlyMap<string, number>;
+}
+
+/** Over the sheet itself. */
+export function liveCell(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, result, exponent, number, letter, rowOf } = cell;
+  if (row.unit !== undefined) return calculated(cell);
+  const column = statement.columns[at] as Statement['columns'][number];
+  if (column.kind === 'amount')
+    return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
+  if (column.kind === 'text') return null;
+  if (column.kind === 'share') return shareOf(cell, column);
+  if (column.kind === 'calculation') return overColumns(cell, column);
+  const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
+  return column.kind === 'change'
+    ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
+    : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+}
+
+export function isOfPercents(column: Statement['columns'][number]): boolean {
+  return column.kind === 'percent' || column.kind === 'share' || (column.kind === 'calculation' && column.result === 'percent');
+}
+
+/** A formula over other columns of the row. */
+function overColumns({ row, result, number, exponent, letter }: CellFacts, column: CalculationColumn): ExcelJS.CellValue {
+  if (row.unit !== undefined && row.unit !== 'amount') return '–';
+  const inCells = (key: string): string => `${letter(column.operands.get(key) ?? 0)}${number}`;
+  const cells = formulaInCells(column.formula, { days: column.days, inCells, between: betweenOf(column) });
+  return { formula: `IFERROR(${column.result === 'amount' ? rounded(cells, exponent) : cells},"–")`, result: result ?? '–' };
+}
+
+const known = new WeakMap<CalculationColumn, ReturnType<typeof betweenKeys>>();
+
+function betweenOf(column: CalculationColumn): ReturnType<typeof betweenKeys> {
+  const between = known.get(column) ?? betweenKeys([...column.operands.keys()]);
+  known.set(column, between);
+  return between;
+}
+
+/** Of the line in the same column; of its amount where it is not on the sheet. */
+function shareOf({ statement, row, result, number, letter, rowOf }: CellFacts, { of, line }: ShareColumn): { formula: string; result: number | string } {
+  const there = rowOf.get(line);
+  const whole = there === undefined ? amountInCell(line, runIndexOf(statement.columns, of), statement) : `${letter(of)}${there}`;
+  const part = `${letter(of)}${number}`;
+  return { formula: row.unit === undefined || row.unit === 'amount' ? `IFERROR(${part}/${whole},"–")` : '"–"', result: result ?? '–' };
+}
+
+/** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
+export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, result, number, letter } = cell;
+  const { columns, scale } = statement;
+  const column = columns[at] as Statement['columns'][number];
+  const exact = `${exactSheet}!${letter(at)}${number}`;
+  if (column.kind === 'text') return null;
+  const isRatio = isOfPercents(column) || (column.kind === 'calculation' && column.result === 'ratio');
+  if (isRatio || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
+  if (column.kind === 'calculation') return { formula: `IFERROR(${inUnits(exact, statement)},"–")`, result: result ?? '–' };
+  if (column.kind === 'change') {
+    const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
+    return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
+  }
+  const isByItself = row.unit !== undefined || scale.rounding === 'independent';
+  if (row.parts.length > 0 && !isByItself) return liveCell(cell);
+  if (row.parts.length === 0 && row.unit === undefined) return result ?? null;
+  const shown = inUnits(exact, statement);
+  return { formula: row.unit === undefined ? shown : `IFERROR(${shown},"–")`, result: result ?? '–' };
+}
+
+/** An exact amount in the unit that is shown, and in the currency where one rate is laid over all. */
+function inUnits(exact: string, { scale, currency, presentation }: Statement): string {
+  const atRate = presentation?.rate ? `${exact}*${presentation.rate.text}` : exact;
+  return rounded(`${atRate}/${minorUnitsIn(scale.unit === 'exact' ? 'units' : scale.unit, 0)}`, currency.exponent);
+}
+
+/** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
+function calculated(cell: CellFacts): ExcelJS.CellValue {
+  const { statement, row, at, decimals: exponent, result, letter, number, rowOf } = cell;
+  const { columns, compiled } = statement;
+  const column = columns[at] as (typeof columns)[number];
+  const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
+  if (column.kind === 'text') return null;
+  if (isOfPercents(column) && row.unit !== 'amount') return '–';
+  if (column.kind === 'share') return { formula: shareOf(cell, column).formula, result: result ?? '–' };
+  if (column.kind === 'calculation') return overColumns(cell, column);
+  if (column.kind !== 'amount') {
+    const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
+    const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
+    const formula = column.kind === 'change' ? change : `(${change})/ABS(${against})`;
+    return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
+  }
+  if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
+  const cells = formulaInCells(
+    line.formula,
+    cellsOfLines({
+      statement,
+      run: runIndexOf(columns, at),
+      span: column.span,
+      cellOf: (key) => {
+        const there = rowOf.get(key);
+        return there === undefined ? undefined : `${letter(at)}${there}`;
+      },
+    }),
+  );
+  const signed = line.reversed ? `-(${cells})` : cells;
+  return { formula: `IFERROR(${row.unit === 'amount' ? rounded(signed, exponent) : signed},"–")`, result: result ?? '–' };
+}
+
+function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {
+  const terms = row.parts.flatMap(({ key, sign }) => {
+    const at = rowOf.get(key);
+    return at === undefined ? [] : [{ at, sign }];
+  });
+  const isRun = terms.length > 2 && terms.every(({ at, sign }, index) => sign === 1 && (index === 0 || at === (terms[index - 1] as { at: number }).at + 1));
+  if (isRun) return `SUM(${column}${terms[0]?.at}:${column}${terms.at(-1)?.at})`;
+  return terms.map(({ at, sign }, index) => `${sign === 1 ? (index === 0 ? '' : '+') : '-'}${column}${at}`).join('') || '0';
+}
