@@ -12,7 +12,8 @@ const mostMinorUnits = 10n ** 15n;
 export async function exportWorkbook(ports: Ports, access: Access, name: StatementName, choice: StatementChoice): Promise<Outcome<WrittenFile, Failure>> {
   const statement = await runStatement(ports, access, name, choice);
   if (!statement.ok) return statement;
-  const beyond = statement.value.exactRows.find(({ values }) =>
+  // In another currency figures may have more digits than what they are made of.
+  const beyond = [...statement.value.exactRows, ...statement.value.rows].find(({ values }) =>
     values.some((value) => value !== null && (value >= mostMinorUnits || value <= -mostMinorUnits)),
   );
   return beyond ? fail({ code: 'amount_beyond_workbook', line: beyond.caption }) : succeed(await ports.writer.toWorkbook(statement.value));

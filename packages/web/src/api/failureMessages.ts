@@ -1,12 +1,10 @@
-import { type AccountRole, accountLabel, exampleOf, type NumberScheme, type PlanFault } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, exampleOf, type NumberScheme } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
-import { planFaultText } from '../components/planFaultText.ts';
 import type { ApiFailure } from './ivoryApi.ts';
+import { statementFailures } from './statementFailures.ts';
 
 type Facts = Record<string, unknown>;
 const text = (value: unknown): string => String(value ?? '');
-const listOf = (values: unknown): string => (Array.isArray(values) ? values.join(', ') : text(values));
-const asList = (values: unknown): unknown[] => (Array.isArray(values) ? values : []);
 const found: Readonly<Record<string, string>> = {
   pdf: 'a PDF document',
   binary: 'no text and no workbook',
@@ -235,14 +233,6 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
       .join('; ')}. An account with history can be retired instead.`,
   account_parent_inactive: ({ number }) => `The account above it, ${text(number)}, is inactive. Reopen that one first.`,
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
-  columns_too_many: ({ columns, most }) =>
-    `These dates have ${text(columns)} columns; ${text(most)} can stand beside each other. Choose quarters, or fewer days.`,
-  budget_without_flows: () =>
-    'A budget has amounts by account and period: it knows no openings, directions or effects of exchange rates, which lines of this layout take.',
-  budget_of_all_lines: () => 'A budget stands beside all lines; take the filter by facets off to see them together.',
-  budget_of_other_year: ({ name, year }) => `The budget ${text(name)} is of ${text(year)}, and these dates are not all within it.`,
-  budget_needs_whole_periods: ({ name }) => `The budget ${text(name)} has amounts by period; choose whole periods.`,
-  comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
   line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,
   account_takes_no_postings: ({ number, reason }) =>
@@ -254,29 +244,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   after_closing_has_income: () => 'The file has income or expense figures, so it was not taken after closing.',
   out_of_balance: () => 'Debits and credits of the file are not the same.',
   left_alone_out_of_balance: () => 'What is left alone does not add to zero.',
-  line_unknown: () => 'This line is no longer on the statement.',
-  layout_name_taken: ({ name }) => `There is a layout named ${text(name)} already.`,
-  layout_has_draft_only: ({ name }) => `There is no version of ${text(name)} in use to go back to.`,
-  layout_without_draft: ({ name }) => `Nothing of ${text(name)} is drafted: the version in use is what stands here.`,
-  layout_not_in_use: ({ name }) => `The layout ${text(name)} is a draft only. Put it in use under Layouts, then it runs.`,
-  column_plan_name_taken: ({ name }) => `Another column plan is called ${text(name)}.`,
-  column_plan_in_use: ({ name, layouts, sets }) =>
-    `The column plan ${text(name)} is what ${listOf([...asList(layouts), ...asList(sets)])} is run with. Choose other columns there first.`,
-  layout_in_use: ({ name, sets }) => `The layout ${text(name)} stands in ${listOf(sets)}. Take it out of the set first.`,
-  set_name_taken: ({ name }) => `Another set is called ${text(name)}.`,
-  set_part_twice: () => 'A statement of the set is named twice.',
-  set_empty: ({ name }) => `There is no statement in ${text(name)} yet.`,
-  plan_unfit: ({ fault }) => `The layout cannot be run with these columns. ${fault ? planFaultText(fault as PlanFault) : ''}`.trim(),
-  amount_beyond_workbook: ({ line }) => `No workbook was made: an amount of ${text(line)} has more than the fifteen digits that a workbook computes with.`,
-  layout_key_twice: ({ line }) => `Two lines have the key ${text(line)}.`,
-  layout_unsound: ({ lines }) => `Not put in use: ${listOf(lines)} cannot be worked out, or names a line that is not there.`,
-  classification_held: ({ name, layouts }) => `The classification ${text(name)} is followed by ${listOf(layouts)}. Delete these layouts first.`,
-  line_key_taken: ({ line }) => `Another line has the key ${text(line)} already.`,
-  line_takes_no_lines: () => 'This line takes no lines; only groups, headings and lines that follow do.',
-  line_within_itself: () => 'A line cannot stand in itself.',
-  line_follows: () => 'This line follows the categories: it moves among the lines beside it. For another order of categories, move them under Placement.',
-  line_in_use: ({ line, by }) => `The line ${text(line)} is used by ${listOf(by)}. Change these first.`,
   account_unknown: () => 'This account is not in the chart.',
+  ...statementFailures,
   idempotency_key_reused: () => 'This posting was changed after it had been sent. Look at it again and post it anew.',
 };
 

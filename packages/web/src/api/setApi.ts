@@ -41,7 +41,7 @@ const setApi = ivoryApi.injectEndpoints({
     }),
     runSet: build.query<RanSet, OfSet & SpanParams>({
       query: ({ companyId, setId, ...span }) => `/companies/${companyId}/sets/${setId}/statements?${toQuery(span)}`,
-      providesTags: ['Sets', 'Statement', 'Budgets'],
+      providesTags: ['Sets', 'Statement', 'Budgets', 'Rates'],
     }),
     setComment: build.mutation<LineCommentBody | null, OfSet & { readonly comment: LineCommentInput }>({
       query: ({ companyId, setId, comment }) => ({ url: `/companies/${companyId}/sets/${setId}/comments`, method: 'PUT', body: comment }),

@@ -1,5 +1,5 @@
 import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
-import type { ColumnPlan, Scale } from '@ivory-ladder/core';
+import type { ColumnPlan, Scale, TranslationMethod } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 /** What stands across the page: a plan that is there, one that somebody composed, or, as JSON, one that is drafted. */
@@ -10,6 +10,12 @@ export interface PlanParams {
   readonly budget?: number | undefined;
   readonly planId?: number | undefined;
   readonly definition?: string | undefined;
+}
+
+/** The currency that amounts are shown in; the company's own where none is named. */
+export interface PresentationParams {
+  readonly currency?: string;
+  readonly translation?: TranslationMethod;
 }
 
 export type StatementParams = SpanParams &
@@ -26,7 +32,7 @@ export type StatementParams = SpanParams &
     facets: string;
     /** The main one's categories where none is named. */
     classification?: number;
-  };
+  } & PresentationParams;
 /** A generated statement, or the composed layout with the id. */
 export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | `layout-${number}`;
 type EvidenceParams = SpanParams &
@@ -38,15 +44,15 @@ type EvidenceParams = SpanParams &
     account?: number | undefined;
     facets: string;
     classification?: number;
-  };
+  } & PresentationParams;
 
 export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
 }
 
-/** Beside a budget figures follow its changes too. */
-function tagsOf(plan: PlanParams['plan']): ('Statement' | 'Budgets')[] {
-  return plan === 'budget' || plan === 'composed' ? ['Statement', 'Budgets'] : ['Statement'];
+/** Beside a budget figures follow its changes too, in another currency those of the rates. */
+function tagsOf({ plan, currency }: PlanParams & PresentationParams): ('Statement' | 'Budgets' | 'Rates')[] {
+  return ['Statement', ...(plan === 'budget' || plan === 'composed' ? (['Budgets'] as const) : []), ...(currency === undefined ? [] : (['Rates'] as const))];
 }
 
 /** Statements, evidence and proofs. */
@@ -62,10 +68,10 @@ const statementApi = ivoryApi.injectEndpoints({
       },
       invalidatesTags: ['Options', 'Statement', 'Proofs'],
     }),
-    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: (_, __, { plan }) => tagsOf(plan) }),
+    getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: (_, __, params) => tagsOf(params) }),
     getEvidence: build.query<EvidenceBody, EvidenceParams>({
       query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
-      providesTags: (_, __, { plan }) => tagsOf(plan),
+      providesTags: (_, __, params) => tagsOf(params),
     }),
     getProofs: build.query<ProofList, SpanParams & { companyId: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`,

@@ -54,6 +54,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         language,
         currency,
         exponent,
+        presentation: null,
         columns: shownColumns,
         rows: shownRows(preview),
         rungs: 2,

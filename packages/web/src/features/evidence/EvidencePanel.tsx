@@ -1,5 +1,16 @@
 import type { EvidenceBody } from '@ivory-ladder/contract';
-import { accountLabel, addDays, type Currency, formatAmount, formatFigure, isOnSide, longDay, spanText } from '@ivory-ladder/core';
+import {
+  accountLabel,
+  addDays,
+  type Currency,
+  formatAmount,
+  formatFigure,
+  isOnSide,
+  longDay,
+  type PresentationChoice,
+  spanText,
+  translationAccountId,
+} from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
@@ -24,6 +35,8 @@ interface EvidencePanelProps {
   readonly facets: string;
   /** Whose categories it climbs; the main one's where none is named. */
   readonly classification?: number;
+  /** The currency of the statement, where it is not the company's. */
+  readonly presentation: PresentationChoice | null;
   readonly cell: CellAddress;
   readonly onOpen: (cell: CellAddress) => void;
   readonly onClose: () => void;
@@ -32,9 +45,9 @@ interface EvidencePanelProps {
 const accountsShown = 40;
 
 /** What a figure is made of: the climb above it, the accounts in it, their entries, and the entry at the end. */
-export function EvidencePanel({ kind, span, planned, facets, classification, cell, onOpen, onClose }: EvidencePanelProps) {
+export function EvidencePanel({ kind, span, planned, facets, classification, presentation, cell, onOpen, onClose }: EvidencePanelProps) {
   const company = useCompany();
-  const currency = currencyOfCompany(company);
+  const own = currencyOfCompany(company);
   const climb = useClimb();
   const [entryId, setEntryId] = useState<number | null>(null);
   const { data, error } = useGetEvidenceQuery({
@@ -44,11 +57,14 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
     ...planned,
     facets,
     ...(classification === undefined ? {} : { classification }),
+    ...(presentation ? { currency: presentation.currency, translation: presentation.method } : {}),
     line: cell.line,
     column: cell.column,
     ...(cell.account === null ? {} : { account: cell.account }),
   });
+  const currency: Currency = data ? { code: data.currency, exponent: data.exponent } : own;
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
+  const isDifference = cell.account === translationAccountId;
   return (
     <aside className={styles.panel} aria-label="Evidence">
       <header className={styles.head}>
@@ -58,7 +74,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
         </IconButton>
       </header>
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
-      {data && entryId !== null && <EntryView entryId={entryId} currency={currency} onBack={() => setEntryId(null)} />}
+      {data && entryId !== null && <EntryView entryId={entryId} currency={own} onBack={() => setEntryId(null)} />}
       {data && entryId === null && (
         <>
           <p className={styles.facts}>
@@ -67,6 +83,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
               ? spanText(data.firstDay, data.lastDay)
               : longDay(data.measure === 'closing' ? data.lastDay : addDays(data.firstDay, -1))}
             {data.layer === 'ledger' && ', without adjustments'}
+            {presentation && ` · ${data.currency}`}
           </p>
           {data.formula && <Operands formula={data.formula} currency={currency} cell={cell} onOpen={onOpen} />}
           <Climb evidence={data} format={format} cell={cell} onOpen={onOpen} />
@@ -74,25 +91,32 @@ export function EvidencePanel({ kind, span, planned, facets, classification, cel
             <Parts evidence={data} currency={currency} cell={cell} onOpen={onOpen} />
           ) : (
             <>
-              <button type="button" className={styles.more} onClick={() => climb(cell.account ?? 0)}>
-                Where the account climbs, in all statements
-              </button>
+              {!isDifference && (
+                <button type="button" className={styles.more} onClick={() => climb(cell.account ?? 0)}>
+                  Where the account climbs, in all statements
+                </button>
+              )}
               {data.carried.map(({ caption, net }) => (
                 <p key={caption} className={styles.carried}>
                   <span>{caption}</span>
-                  <span>{format(net)}</span>
+                  <span>{formatAmount(isShownAgainst(data) ? -BigInt(net) : BigInt(net), currency)}</span>
                 </p>
               ))}
-              {data.budget === null ? (
-                <AccountLines
-                  accountId={cell.account}
-                  facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
-                  layer={data.layer}
-                  currency={currency}
-                  runs={data.measure === 'movement'}
-                  {...linesSpan(data)}
-                  onOpenEntry={setEntryId}
-                />
+              {isDifference ? (
+                <p className={styles.facts}>No entry stands behind it: it is what translation into {data.currency} leaves in equity.</p>
+              ) : data.budget === null ? (
+                <>
+                  {currency.code !== own.code && <p className={styles.facts}>Entries are in {own.code}, as they were posted.</p>}
+                  <AccountLines
+                    accountId={cell.account}
+                    facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
+                    layer={data.layer}
+                    currency={own}
+                    runs={data.measure === 'movement'}
+                    {...linesSpan(data)}
+                    onOpenEntry={setEntryId}
+                  />
+                </>
               ) : (
                 <Link to={`/companies/${company.id}/ledger/budgets?budget=${data.budgetId}`}>The budget {data.budget}</Link>
               )}
@@ -207,6 +231,12 @@ function Parts({ evidence, currency, cell, onOpen }: { evidence: EvidenceBody; c
       )}
     </>
   );
+}
+
+/** Whether the cell shows credit amounts as positive. */
+function isShownAgainst({ amount, accounts }: EvidenceBody): boolean {
+  const net = accounts.reduce((sum, one) => sum + BigInt(one.net), 0n);
+  return amount !== null && net !== 0n && BigInt(amount) < 0n !== net < 0n;
 }
 
 function isMostlyCredit({ accounts, carried }: EvidenceBody): boolean {

@@ -23,7 +23,7 @@ import { statementNames } from '../statements/StatementNav.tsx';
 import { PartFields } from './PartFields.tsx';
 import { SetProofs } from './SetProofs.tsx';
 import styles from './SetsScreen.module.css';
-import { newPart } from './setParts.ts';
+import { newPart, withFigures } from './setParts.ts';
 import type { useSetWork } from './useSetWork.ts';
 
 interface SetPanelProps {
@@ -46,7 +46,7 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
   const { data: layouts } = useListLayoutsQuery(company.id);
   const { data: plans } = useListColumnPlansQuery(company.id);
   const { content, edit, undo, redo, undoName, redoName } = work;
-  const { parts, scale, language } = content.definition;
+  const { parts, scale, language, presentation } = content.definition;
   const [chosen, setChosen] = useState<string | null>(null);
   useUndoKeys(undo, redo);
   const isStuck = ran?.parts.some(({ failure }) => failure !== null) ?? false;
@@ -151,18 +151,8 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
           <ScaleMenu
             scale={scale.unit}
             rounding={scale.rounding}
-            change={(asked) =>
-              define(
-                {
-                  ...content.definition,
-                  scale: {
-                    unit: 'scale' in asked ? ((asked.scale ?? 'exact') as typeof scale.unit) : scale.unit,
-                    rounding: 'rounding' in asked ? ((asked.rounding ?? 'footed') as typeof scale.rounding) : scale.rounding,
-                  },
-                },
-                'Change the figures',
-              )
-            }
+            presentation={presentation ?? null}
+            change={(asked) => define(withFigures(content.definition, asked), 'Change the figures')}
           />
           {company.languages.length > 1 && (
             <ChoiceMenu

@@ -1,7 +1,7 @@
 import type { RanSet, SetProofBody } from '@ivory-ladder/contract';
-import { accountLabel, formatAmount, longDay } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, longDay } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useCompany } from '../../app/useCompany.ts';
 import { reasonText } from '../proofs/proofText.ts';
 import styles from './SetsScreen.module.css';
 import { setFigureNames, setProofText, titleOfPart, unprovableText } from './setProofText.ts';
@@ -13,7 +13,7 @@ const mostAccounts = 12;
 export function SetProofs({ ran }: { readonly ran: RanSet }) {
   const company = useCompany();
   const { search } = useLocation();
-  const currency = currencyOfCompany(company);
+  const currency: Currency = { code: ran.currency, exponent: ran.exponent };
   return (
     <section className={styles.proofs} aria-labelledby="set-proofs">
       <h2 id="set-proofs">Proven together</h2>

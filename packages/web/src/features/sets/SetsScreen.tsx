@@ -126,6 +126,7 @@ function OpenedSet({ set, sets }: { readonly set: StatementSetBody; readonly set
             span={span}
             planned={{ plan: openedPart.plan.plan, planId: openedPart.plan.planId ?? undefined }}
             facets=""
+            presentation={set.definition.presentation ?? null}
             cell={opened.cell}
             onOpen={(cell) => openCell(opened.part, cell)}
             onClose={() => change({ cell: null })}

@@ -8,6 +8,7 @@ const holds: Readonly<Record<SetProofBody['name'], string>> = {
   profit: 'Profit of the income statement is the result in the balance sheet',
   cash: 'Change in cash is what cash changed by in the balance sheet',
   equity: 'Changes in equity lead from one balance sheet to the next',
+  translation: 'The exchange difference in equity is what the rates explain',
   coverage: 'Every account stands once in each statement',
 };
 
@@ -26,6 +27,8 @@ export function setProofText({ name, state, difference, faults }: SetProofBody, 
       return `Change in cash is not explained by ${size}`;
     case 'equity':
       return `Changes in equity are not explained by ${size}`;
+    case 'translation':
+      return `The exchange difference in equity is not explained by ${size}`;
     case 'coverage': {
       const count = new Set(faults.flatMap(({ accounts }) => accounts.map(({ accountId }) => accountId))).size;
       return `${counted(count, 'account')} not once in a statement: ${size}`;
@@ -45,6 +48,10 @@ export const setFigureNames: Readonly<Record<Figure, string>> = {
   change_by_lines: 'Change in cash by lines',
   cash_moved: 'Posted to cash accounts',
   cash_in_balance_sheet: 'Change of cash in the balance sheet',
+  difference_moved: 'Exchange difference of the fiscal year to date',
+  difference_of_net_assets: 'Net assets at the beginning × change of the closing rate',
+  difference_of_profit: 'Profit × (closing rate − its average rates)',
+  difference_of_equity: 'Entries on equity × (closing rate − their rates)',
 };
 
 export const unprovableText = {

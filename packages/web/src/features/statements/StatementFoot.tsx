@@ -5,7 +5,7 @@ import { StatementTransfers } from './StatementTransfers.tsx';
 
 /** What is said under the figures: how they were rounded, and what was moved between lines. */
 export function StatementFoot({ statement }: { readonly statement: StatementBody }) {
-  const { kind, scale, rounding, language, transfers, columns } = statement;
+  const { kind, scale, rounding, language, transfers, columns, presentation } = statement;
   return (
     <>
       {kind === 'balance_sheet' && columns.some((column) => column.kind === 'amount' && column.budget !== null) && (
@@ -14,7 +14,7 @@ export function StatementFoot({ statement }: { readonly statement: StatementBody
           too.
         </p>
       )}
-      {scale !== 'exact' && (
+      {(scale !== 'exact' || presentation?.rate) && (
         <p className={styles.rounded} lang={language}>
           {captionWords[language][rounding === 'footed' ? 'roundedFooted' : 'roundedEach']}
         </p>

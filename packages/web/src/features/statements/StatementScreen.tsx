@@ -1,4 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
+import type { PresentationChoice } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -34,6 +35,7 @@ export function StatementScreen() {
   // Figures of what was asked before must not stand under the address of what was refused.
   const statement = error === undefined && data && nameOf(data) === kind ? data : undefined;
   const isOwn = isOwnKind(kind);
+  const presentation: PresentationChoice | null = request.currency ? { currency: request.currency, method: request.translation ?? 'own_rates' } : null;
   if (company.lastEntryDay === null)
     return (
       <section className={styles.sheet}>
@@ -99,7 +101,7 @@ export function StatementScreen() {
             <StatementNav kind={kind} title={statement?.title} />
             <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
             <ColumnMenu isBalance={isOfBalances(kind, statement)} planned={planned} ran={statement?.plan} change={change} />
-            <ScaleMenu scale={request.scale} rounding={request.rounding} change={change} />
+            <ScaleMenu scale={request.scale} rounding={request.rounding} presentation={presentation} change={change} />
             <FacetMenu />
           </div>
         </header>
@@ -121,6 +123,7 @@ export function StatementScreen() {
             span={span}
             planned={planned}
             facets={request.facets}
+            presentation={presentation}
             {...(request.classification === undefined ? {} : { classification: request.classification })}
             cell={cell}
             onOpen={(address) => change({ cell: writeCell(address) })}

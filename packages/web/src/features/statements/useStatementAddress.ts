@@ -1,12 +1,13 @@
 import { columnPlans, scaleUnits } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
-import type { PlanParams, StatementKind, StatementParams } from '../../api/statementApi.ts';
+import type { PlanParams, PresentationParams, StatementKind, StatementParams } from '../../api/statementApi.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { readPresentation } from './presentationText.ts';
 
 export interface CellAddress {
   readonly line: string;
@@ -43,6 +44,7 @@ export function useStatementAddress() {
       scale: scaleUnits.find((unit) => unit === params.get('scale')) ?? 'exact',
       rounding: params.get('rounding') === 'independent' ? 'independent' : 'footed',
       language: params.get('language') ?? '',
+      ...presented(params),
       ...planned,
       facets,
       ...(classification === undefined ? {} : { classification }),
@@ -65,6 +67,12 @@ export function useStatementAddress() {
     [params, change],
   );
   return { kind, planned, request, change, toggle, cell: readCell(params.get('cell')) };
+}
+
+/** `NOK`, or `NOK~closing_rate`. */
+function presented(params: URLSearchParams): PresentationParams {
+  const presentation = readPresentation(params.get('currency'));
+  return presentation ? { currency: presentation.currency, translation: presentation.method } : {};
 }
 
 function kindOf(text: string | undefined): StatementKind {
