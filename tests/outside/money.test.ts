@@ -4,7 +4,7 @@ import {
   divideHalfAwayFromZero,
   findCurrency,
   formatPercent,
-  percentChangeInTenths,
+  percentChange,
   readAmount,
   toCompanyCurrency,
   toDecimalText,
@@ -66,8 +66,8 @@ describe('our money against decimal.js', () => {
         fc.bigInt(-(10n ** 12n), 10n ** 12n).filter((earlier) => earlier !== 0n),
         (current, earlier) => {
           const expected = new Decimal((current - earlier).toString()).div(new Decimal(earlier.toString()).abs()).mul(1000).toDecimalPlaces(0);
-          expect(percentChangeInTenths(current, earlier)).toBe(BigInt(expected.toFixed(0)));
-          expect(formatPercent(percentChangeInTenths(current, earlier)).startsWith('(')).toBe(expected.isNegative() && !expected.isZero());
+          expect(percentChange(current, earlier)).toBe(BigInt(expected.toFixed(0)));
+          expect(formatPercent(percentChange(current, earlier)).startsWith('(')).toBe(expected.isNegative() && !expected.isZero());
         },
       ),
       { seed: 503, numRuns: 1000 },

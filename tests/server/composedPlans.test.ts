@@ -8,9 +8,9 @@ import type {
   PlanColumnBody,
   StatementBody,
 } from '@ivory-ladder/contract';
-import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
+import { type AmountsPlanColumn, type NumberFormat, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { recomputeStatement } from '../support/recomputedWorkbook.ts';
+import { firstRow, recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
 import { figures, statement } from '../support/trialBalance.ts';
 
@@ -209,6 +209,41 @@ describe('a statement with a composed column plan', () => {
       { ...newPlanColumn('share', 'share', 'year'), line: 'profit' } as PlanColumn,
     ];
     for (const scale of ['exact', 'thousands']) await recomputeStatement(server, id, 'income-statement', `${query}${asked({ columns })}&scale=${scale}`);
+  });
+});
+
+describe('figures written as a column has it', () => {
+  it('have its decimals, in the workbook and as CSV too, and say how negatives and nil are written', async () => {
+    const { rows } = await run('income-statement', [amounts('now')]);
+    const line = rows.find(({ caption }) => caption === 'Total revenue')?.key ?? '';
+    const share = (key: string, format: NumberFormat): PlanColumn => ({ key, heading: key, group: '', kind: 'share', of: 'now', line, format });
+    const columns = [
+      amounts('now', { format: { negatives: 'minus', nil: 'zero' } }),
+      share('whole', { decimals: 0 }),
+      share('fine', { decimals: 2 }),
+      { ...newPlanColumn('percent', 'percent', 'now', 'now'), format: { decimals: 0, nil: 'zero' } } as PlanColumn,
+    ];
+    const shown = await run('income-statement', columns);
+    expect(shown.columns.map(({ format }) => format)).toEqual(columns.map(({ format }) => format));
+    const [revenue, profit] = ['Total revenue', 'Profit for the period'].map((caption) => row(shown, caption).map(Number));
+    const part = (profit?.[0] as number) / (revenue?.[0] as number);
+    expect([revenue?.slice(1), profit?.slice(1)]).toEqual([
+      [100, 10_000, 0],
+      [Math.round(part * 100), Math.round(part * 10_000), 0],
+    ]);
+    for (const scale of ['exact', 'thousands']) {
+      const { sheet } = await recomputeStatement(server, id, 'income-statement', `${query}${asked({ columns })}&scale=${scale}`);
+      const formats = [2, 3, 4, 5].map((at) => sheet.getCell(firstRow + 2, at).numFmt);
+      const places = scale === 'exact' ? '.00' : '';
+      expect(formats).toEqual([
+        `#,##0${places}_);\u2212#,##0${places}_);#,##0${places}_)`,
+        '#,##0%_);(#,##0%);"–"_);@_)',
+        '#,##0.00%_);(#,##0.00%);"–"_);@_)',
+        '#,##0%_);(#,##0%);#,##0%_);@_)',
+      ]);
+    }
+    const csv = new TextDecoder().decode(await server.bytes(`/companies/${id}/statements/income-statement/csv?${query}${asked({ columns })}`));
+    expect(csv).toMatch(/^Total revenue,[\d.]+,100,100\.00,0\r$/m);
   });
 });
 

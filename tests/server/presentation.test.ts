@@ -16,7 +16,7 @@ afterAll(() => server.stop());
 
 const year = ['2026-01-01', '2026-09-30'] as const;
 const query = `from=${year[0]}&to=${year[1]}`;
-const valueOf = ({ rows }: StatementBody, key: string, column = 0): number =>
+const figureOf = ({ rows }: StatementBody, key: string, column = 0): number =>
   Number(rows.find((row) => row.key === key && row.role !== 'heading')?.values[column]);
 const captioned = ({ rows }: StatementBody, caption: string, column = 0): number =>
   Number(rows.find((row) => row.caption === caption && row.role !== 'heading')?.values[column]);
@@ -89,22 +89,22 @@ describe('a statement in another currency, each amount at its own rate', () => {
       ],
     });
     const first = await statement(server, company.id, 'balance-sheet', '2024-01-01', '2024-12-31', asked);
-    expect([valueOf(first, 'asset'), captioned(first, 'Share capital'), valueOf(first, 'result'), captioned(first, difference)]).toEqual([
+    expect([figureOf(first, 'asset'), captioned(first, 'Share capital'), figureOf(first, 'result'), captioned(first, difference)]).toEqual([
       180_00, 100_00, 55_00, 25_00,
     ]);
     const sheet = await statement(server, company.id, 'balance-sheet', '2025-01-01', '2025-12-31', asked);
     const figures = ['Share capital', 'Retained earnings', difference].map((caption) => captioned(sheet, caption));
-    expect([valueOf(sheet, 'asset'), ...figures, valueOf(sheet, 'result'), valueOf(sheet, 'equity')]).toEqual([240_00, 100_00, 29_00, 69_00, 42_00, 240_00]);
+    expect([figureOf(sheet, 'asset'), ...figures, figureOf(sheet, 'result'), figureOf(sheet, 'equity')]).toEqual([240_00, 100_00, 29_00, 69_00, 42_00, 240_00]);
     expect(sheet).toMatchObject({ currency: 'NOK', presentation: { from: 'EUR', rate: null } });
-    expect(valueOf(await statement(server, company.id, 'income-statement', '2025-01-01', '2025-12-31', asked), 'profit')).toBe(42_00);
+    expect(figureOf(await statement(server, company.id, 'income-statement', '2025-01-01', '2025-12-31', asked), 'profit')).toBe(42_00);
     const changes = await statement(server, company.id, 'changes-in-equity', '2025-01-01', '2025-12-31', asked);
     const all = changes.columns.length - 1;
-    expect(['opening', 'profit', 'distributions', 'exchange_differences', 'closing'].map((key) => valueOf(changes, key, all))).toEqual([
+    expect(['opening', 'profit', 'distributions', 'exchange_differences', 'closing'].map((key) => figureOf(changes, key, all))).toEqual([
       180_00, 42_00, -26_00, 44_00, 240_00,
     ]);
     // Cash 150 × 1.20 to 160 × 1.50: 42 earned, 26 paid out, the rest is what rates did.
     const cash = await statement(server, company.id, 'cash-flow', '2025-01-01', '2025-12-31', asked);
-    expect(['cash_opening', 'net_change', 'exchange_differences', 'cash_closing'].map((key) => valueOf(cash, key))).toEqual([180_00, 16_00, 44_00, 240_00]);
+    expect(['cash_opening', 'net_change', 'exchange_differences', 'cash_closing'].map((key) => figureOf(cash, key))).toEqual([180_00, 16_00, 44_00, 240_00]);
   });
 
   it('ties like one in the company’s own: both sides, equity, cash; and in thousands too', async () => {
@@ -116,11 +116,11 @@ describe('a statement in another currency, each amount at its own rate', () => {
       const cashIds = new Set(accounts.filter(({ role }) => role === 'cash').map((account) => account.id));
       const cashOn = (column: number) =>
         detailed.rows.reduce((sum, row) => (row.accountId !== null && cashIds.has(row.accountId) ? sum + Number(row.values[column]) : sum), 0);
-      expect(valueOf(sheet, 'asset')).toBe(valueOf(sheet, 'liability_and_equity'));
-      expect([valueOf(equity, 'opening', 4), valueOf(equity, 'closing', 4)]).toEqual([valueOf(sheet, 'equity', 1), valueOf(sheet, 'equity')]);
-      expect([valueOf(cash, 'cash_opening'), valueOf(cash, 'cash_closing')]).toEqual([cashOn(1), cashOn(0)]);
-      const led = ['cash_opening', 'net_change', 'exchange_differences'].reduce((sum, key) => sum + valueOf(cash, key), 0);
-      expect(Math.abs(led - valueOf(cash, 'cash_closing'))).toBeLessThanOrEqual(more === '' ? 0 : 1);
+      expect(figureOf(sheet, 'asset')).toBe(figureOf(sheet, 'liability_and_equity'));
+      expect([figureOf(equity, 'opening', 4), figureOf(equity, 'closing', 4)]).toEqual([figureOf(sheet, 'equity', 1), figureOf(sheet, 'equity')]);
+      expect([figureOf(cash, 'cash_opening'), figureOf(cash, 'cash_closing')]).toEqual([cashOn(1), cashOn(0)]);
+      const led = ['cash_opening', 'net_change', 'exchange_differences'].reduce((sum, key) => sum + figureOf(cash, key), 0);
+      expect(Math.abs(led - figureOf(cash, 'cash_closing'))).toBeLessThanOrEqual(more === '' ? 0 : 1);
     }
   });
 
@@ -134,22 +134,22 @@ describe('a statement in another currency, each amount at its own rate', () => {
     };
     const generated = await statement(server, id, 'balance-sheet', ...year, '&currency=NOK');
     const following = await compose('Follows', 'balance_sheet');
-    expect([captioned(following, difference), valueOf(following, 'equity')]).toEqual([captioned(generated, difference), valueOf(generated, 'equity')]);
+    expect([captioned(following, difference), figureOf(following, 'equity')]).toEqual([captioned(generated, difference), figureOf(generated, 'equity')]);
     const held = (key: string, element: string) => ({ ...newLine('accounts', key, key), sources: [{ kind: 'elements', elements: [element] }] });
     const group = (key: string, side: string, children: readonly object[]) => ({ ...newLine('group', key, key), side, children });
     const plain = await compose('By element', 'nothing', [
       group('assets', 'debit', [held('all_assets', 'asset')]),
       group('claims', 'credit', [held('all_liabilities', 'liability'), held('all_equity', 'equity'), newLine('result', 'result', 'Result')]),
     ] as unknown as OwnLineBody[]);
-    expect([valueOf(plain, 'assets'), valueOf(plain, 'claims')]).toEqual([valueOf(generated, 'asset'), valueOf(generated, 'asset')]);
+    expect([figureOf(plain, 'assets'), figureOf(plain, 'claims')]).toEqual([figureOf(generated, 'asset'), figureOf(generated, 'asset')]);
   });
 
   it('opens to amounts in its currency, and the difference to what it is made of', async () => {
     const path = `/companies/${id}/statements/balance-sheet/evidence?${query}&currency=NOK`;
     const sheet = await statement(server, id, 'balance-sheet', ...year, '&currency=NOK');
     const whole = await server.ok<{ amount: string; currency: string; accounts: { net: string }[] }>('GET', `${path}&line=asset`);
-    expect([Number(whole.amount), whole.currency]).toEqual([valueOf(sheet, 'asset'), 'NOK']);
-    expect(whole.accounts.reduce((sum, { net }) => sum + Number(net), 0)).toBe(valueOf(sheet, 'asset'));
+    expect([Number(whole.amount), whole.currency]).toEqual([figureOf(sheet, 'asset'), 'NOK']);
+    expect(whole.accounts.reduce((sum, { net }) => sum + Number(net), 0)).toBe(figureOf(sheet, 'asset'));
     const made = await server.ok<{ amount: string; carried: { caption: string; net: string }[] }>('GET', `${path}&line=category.-1&account=-1`);
     expect(Number(made.amount)).toBe(captioned(sheet, difference));
     expect(made.carried.length).toBeGreaterThanOrEqual(4);
@@ -178,7 +178,7 @@ describe('a statement in another currency, each amount at its own rate', () => {
       await statement(server, id, 'income-statement', ...year, plan),
       await statement(server, id, 'income-statement', ...year, `${plan}&currency=NOK`),
     ];
-    const rate = valueOf(translated, 'profit', 1) / valueOf(own, 'profit', 1);
+    const rate = figureOf(translated, 'profit', 1) / figureOf(own, 'profit', 1);
     expect(rate).toBeGreaterThan(10);
     expect(rate).toBeLessThan(12);
   });
@@ -196,7 +196,7 @@ describe('a statement all at the closing rate', () => {
         expect(Math.abs(Number(values[0]) * rate - Number(shown?.rows[at]?.values[0]))).toBeLessThan(1.01);
       }
     expect(compared).toBeGreaterThan(25);
-    expect(valueOf(shown as StatementBody, 'asset')).toBe(valueOf(shown as StatementBody, 'liability_and_equity'));
+    expect(figureOf(shown as StatementBody, 'asset')).toBe(figureOf(shown as StatementBody, 'liability_and_equity'));
   });
 
   it('is recomputed from its workbook, as one at its own rates is', async () => {

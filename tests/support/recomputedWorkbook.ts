@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { decimalsOf } from '@ivory-ladder/core';
+import { decimalsIn, decimalsOf } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import { HyperFormula } from 'hyperformula';
 import { expect } from 'vitest';
@@ -60,11 +60,12 @@ function expectFigures(shown: StatementBody, computed: HyperFormula, sheet: numb
       const head = shown.columns[column];
       const unit = head?.kind === 'calculation' ? head.result : (row.unit ?? 'amount');
       const isPercent = head?.kind === 'percent' || head?.kind === 'share' || unit === 'percent';
-      const scale = 10 ** (isPercent ? 3 : unit === 'amount' ? shown.exponent : decimalsOf[unit]);
+      const ofColumn = head ? decimalsIn(head) : null;
+      const scale = 10 ** (ofColumn !== null ? ofColumn + (isPercent ? 2 : 0) : isPercent ? 3 : unit === 'amount' ? shown.exponent : decimalsOf[unit]);
       if (head?.kind === 'text' || row.role === 'heading' || row.role === 'text' || row.role === 'space') expect(cell, row.caption).toBeNull();
       // Half away from zero, as the figures are rounded.
       else
-        expect(value === null ? cell : Math.sign(Number(cell)) * Math.round(Math.abs(Number(cell)) * scale), `${row.caption} ${column}`).toBe(
+        expect(value === null ? cell : Math.sign(Number(cell)) * Math.round(Math.abs(Number(cell)) * scale) + 0, `${row.caption} ${column}`).toBe(
           value === null ? '–' : Number(value),
         );
     }

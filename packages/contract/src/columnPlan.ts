@@ -6,7 +6,19 @@ import { day, id, name, version } from './primitives.ts';
 const columnKey = z.string().regex(/^[a-z][a-z0-9_]{0,39}$/);
 export const columnWidth = z.enum(['narrow', 'wide']);
 export const columnResult = z.enum(['amount', 'ratio', 'percent']);
-const base = { key: columnKey, heading: z.string().trim().max(100), group: z.string().trim().max(100), width: z.exactOptional(columnWidth) };
+/** Where figures are not written as usual: decimals of percents and ratios, a minus, noughts for nil. */
+export const numberFormat = z.strictObject({
+  decimals: z.exactOptional(z.union([z.literal(0), z.literal(1), z.literal(2)])),
+  negatives: z.exactOptional(z.literal('minus')),
+  nil: z.exactOptional(z.literal('zero')),
+});
+const base = {
+  key: columnKey,
+  heading: z.string().trim().max(100),
+  group: z.string().trim().max(100),
+  width: z.exactOptional(columnWidth),
+  format: z.exactOptional(numberFormat),
+};
 
 const period = z.strictObject({
   base: z.enum(['run', 'year_to_date', 'quarter_to_date', 'trailing', 'comparative', 'fixed']),

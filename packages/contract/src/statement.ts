@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
-import { columnResult, columnWidth, planDefinition } from './columnPlan.ts';
+import { columnResult, columnWidth, numberFormat, planDefinition } from './columnPlan.ts';
 import { facetQuery } from './facetQuery.ts';
 import { accountInStatement, amount, day, element, id, language, layer, side } from './primitives.ts';
 
@@ -96,7 +96,12 @@ export const statementQuery = z.object({
 export type StatementQuery = z.infer<typeof statementQuery>;
 
 /** In the place of what a column is in words; `{from}`, `{to}` and `{year}` stand for dates. `group`: over columns beside each other. */
-const columnHead = { heading: z.exactOptional(z.string()), group: z.exactOptional(z.string()), width: z.exactOptional(columnWidth) };
+const columnHead = {
+  heading: z.exactOptional(z.string()),
+  group: z.exactOptional(z.string()),
+  width: z.exactOptional(columnWidth),
+  format: z.exactOptional(numberFormat),
+};
 
 export const statementColumn = z.discriminatedUnion('kind', [
   /** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
@@ -110,7 +115,7 @@ export const statementColumn = z.discriminatedUnion('kind', [
   }),
   /** Indices of columns of amounts among all columns. */
   z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int(), ...columnHead }),
-  /** In tenths of a percent of what the line has in a column. */
+  /** In percent of what the line has in a column. */
   z.object({ kind: z.literal('share'), of: z.int(), line: z.string(), ...columnHead }),
   /** `text`: the formula, over keys of the plan's columns. */
   z.object({ kind: z.literal('calculation'), text: z.string(), result: columnResult, ...columnHead }),
@@ -134,7 +139,7 @@ export const statementRow = z.object({
   depth: z.int(),
   opens: z.boolean(),
   open: z.boolean(),
-  /** Shown amounts in the row's unit, or tenths of a percent in a percent column; `null` where there is no figure. */
+  /** Shown amounts in the row's unit, or in the column's, of percents and ratios with its decimals; `null` where there is no figure. */
   values: z.array(amount.nullable()),
   /** Minor units, hundredths, tenths of a percent, days; of amounts where it is left out. */
   unit: z.exactOptional(unit),

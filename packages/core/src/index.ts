@@ -39,6 +39,7 @@ export * from './columns/equityColumns.ts';
 export * from './columns/expandPlan.ts';
 export * from './columns/fillHeading.ts';
 export * from './columns/headingLines.ts';
+export * from './columns/numberFormat.ts';
 export * from './columns/planDefinition.ts';
 export * from './columns/usualPlans.ts';
 export * from './cube/cube.ts';

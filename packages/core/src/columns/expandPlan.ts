@@ -95,8 +95,13 @@ export function expandPlan(
   return { columns: planned.flatMap(made), faults };
 }
 
-function headed({ heading, group, width }: Pick<PlanDefinition['columns'][number], 'heading' | 'group' | 'width'>) {
-  return { ...(heading === '' ? {} : { heading }), ...(group === '' ? {} : { group }), ...(width === undefined ? {} : { width }) };
+function headed({ heading, group, width, format }: Pick<PlanDefinition['columns'][number], 'heading' | 'group' | 'width' | 'format'>) {
+  return {
+    ...(heading === '' ? {} : { heading }),
+    ...(group === '' ? {} : { group }),
+    ...(width === undefined ? {} : { width }),
+    ...(format === undefined ? {} : { format }),
+  };
 }
 
 function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFault[]): AmountColumn[] {

@@ -1,6 +1,7 @@
 import type { Day } from '../calendar/day.ts';
 import type { ListKey } from '../chart/codeList.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
+import type { NumberFormat } from './numberFormat.ts';
 
 export const periodBases = ['run', 'year_to_date', 'quarter_to_date', 'trailing', 'comparative', 'fixed'] as const;
 
@@ -26,6 +27,8 @@ interface PlanColumnBase {
   readonly group: string;
   /** Than columns of its kind are. */
   readonly width?: ColumnWidth;
+  /** Of its figures, where not as usual. */
+  readonly format?: NumberFormat;
 }
 
 export const columnWidths = ['narrow', 'wide'] as const;

@@ -15,7 +15,13 @@ describe('printing amounts', () => {
   });
 
   it('prints tenths of a percent', () => {
-    expect([96n, -57n, -3n, 0n, 12345n, null].map(formatPercent)).toEqual(['9.6', '(5.7)', '(0.3)', '–', '1,234.5', '–']);
+    expect([96n, -57n, -3n, 0n, 12345n, null].map((value) => formatPercent(value))).toEqual(['9.6', '(5.7)', '(0.3)', '–', '1,234.5', '–']);
+  });
+
+  it('prints other decimals, a minus and noughts where they are asked for', () => {
+    expect([formatPercent(96n, 0), formatPercent(96n, 2), formatPercent(0n, 2, { nil: 'zero' })]).toEqual(['96', '0.96', '0.00']);
+    expect(formatAmount(-123456n, currencyOf('EUR'), { negatives: 'minus' })).toBe('\u22121,234.56');
+    expect([formatAmount(0n, currencyOf('EUR'), { nil: 'zero' }), formatAmount(0n, currencyOf('EUR'))]).toEqual(['0.00', '–']);
   });
 
   it('reads back what it prints, in every exponent', () => {

@@ -9,19 +9,23 @@ export function toDecimalText(minorUnits: bigint, currency: Currency): string {
   return `${negative ? '-' : ''}${whole}${fraction ? `.${fraction}` : ''}`;
 }
 
-/** As accounts are printed: thousands grouped, minus in parentheses, nil as a dash (common practice). */
-export function formatAmount(minorUnits: bigint, currency: Currency): string {
-  if (minorUnits === 0n) return '–';
+/** What is written otherwise than accounts are printed (common practice): a minus instead of parentheses, noughts instead of a dash. */
+export interface FigureStyle {
+  readonly negatives?: 'minus';
+  readonly nil?: 'zero';
+}
+
+/** As accounts are printed: thousands grouped, minus in parentheses, nil as a dash. */
+export function formatAmount(minorUnits: bigint, currency: Currency, { negatives, nil }: FigureStyle = {}): string {
+  if (minorUnits === 0n && nil !== 'zero') return '–';
   const negative = minorUnits < 0n;
   const [whole = '', fraction] = toDecimalText(negative ? -minorUnits : minorUnits, currency).split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ',') + (fraction === undefined ? '' : `.${fraction}`);
-  return negative ? `(${grouped})` : grouped;
+  if (!negative) return grouped;
+  return negatives === 'minus' ? `\u2212${grouped}` : `(${grouped})`;
 }
 
-/** Tenths of a percent as printed: `-57` → `(5.7)`, nothing to compare with → a dash. */
-export function formatPercent(tenths: bigint | null): string {
-  if (tenths === null || tenths === 0n) return '–';
-  const size = (tenths < 0n ? -tenths : tenths).toString().padStart(2, '0');
-  const grouped = `${size.slice(0, -1).replace(/\B(?=(\d{3})+$)/g, ',')}.${size.slice(-1)}`;
-  return tenths < 0n ? `(${grouped})` : grouped;
+/** Tenths of a percent as printed, or others by their decimals: `-57` → `(5.7)`; nothing to compare with → a dash. */
+export function formatPercent(value: bigint | null, decimals = 1, style: FigureStyle = {}): string {
+  return value === null ? '–' : formatAmount(value, { code: '%', exponent: decimals }, style);
 }

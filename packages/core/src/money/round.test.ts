@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { divideHalfAwayFromZero, percentChangeInTenths } from './round.ts';
+import { divideHalfAwayFromZero, percentChange } from './round.ts';
 
 describe('dividing amounts', () => {
   it('rounds half away from zero on both sides', () => {
@@ -7,9 +7,9 @@ describe('dividing amounts', () => {
   });
 
   it('measures a change against the size of what was, so that its sign is that of the change', () => {
-    expect(percentChangeInTenths(-2874n, -2611n)).toBe(-101n);
-    expect(percentChangeInTenths(-50n, 100n)).toBe(-1500n);
-    expect(percentChangeInTenths(10n, -10n)).toBe(2000n);
-    expect(percentChangeInTenths(5n, 0n)).toBeNull();
+    expect(percentChange(-2874n, -2611n)).toBe(-101n);
+    expect(percentChange(-50n, 100n)).toBe(-1500n);
+    expect(percentChange(10n, -10n)).toBe(2000n);
+    expect(percentChange(5n, 0n)).toBeNull();
   });
 });

@@ -8,10 +8,10 @@ export function divideHalfAwayFromZero(dividend: bigint, divisor: bigint): bigin
 }
 
 /**
- * (current − earlier) ÷ |earlier| in tenths of a percent, rounded half away from zero once, at the very end.
- * `null` where the earlier amount is zero: there is nothing to compare with.
+ * (current − earlier) ÷ |earlier| in percent with so many decimals, tenths where nothing is said, rounded half away from zero once, at the
+ * very end. `null` where the earlier amount is zero: there is nothing to compare with.
  */
-export function percentChangeInTenths(current: bigint, earlier: bigint): bigint | null {
+export function percentChange(current: bigint, earlier: bigint, decimals = 1): bigint | null {
   if (earlier === 0n) return null;
-  return divideHalfAwayFromZero((current - earlier) * 1000n, earlier < 0n ? -earlier : earlier);
+  return divideHalfAwayFromZero((current - earlier) * 10n ** BigInt(decimals + 2), earlier < 0n ? -earlier : earlier);
 }

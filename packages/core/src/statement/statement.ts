@@ -1,4 +1,5 @@
 import type { Span } from '../calendar/day.ts';
+import type { NumberFormat } from '../columns/numberFormat.ts';
 import type { ColumnResult, ColumnWidth } from '../columns/planDefinition.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { Formula } from '../formula/formula.ts';
@@ -11,6 +12,7 @@ interface ColumnHead {
   /** Over all columns beside each other that have the same. */
   readonly group?: string;
   readonly width?: ColumnWidth;
+  readonly format?: NumberFormat;
 }
 
 /** A column of amounts: balances at the beginning or the end of the span, or movement over it. */
@@ -35,7 +37,7 @@ export interface ChangeColumn extends ColumnHead {
   readonly against: number;
 }
 
-/** The part, in tenths of a percent, that a row is of a line in a column of amounts. */
+/** The part, in percent, that a row is of a line in a column of amounts. */
 export interface ShareColumn extends ColumnHead {
   readonly kind: 'share';
   readonly of: number;
@@ -91,7 +93,7 @@ export interface StatementRow {
   /** Whether there is something inside, and whether it is shown. */
   readonly opens: boolean;
   readonly open: boolean;
-  /** One a column, with the sign that is shown: in the row's unit, or tenths of a percent; `null` where there is no figure. */
+  /** One a column, with the sign that is shown: in the row's unit, or in the column's, of a percent in its decimals; `null` where there is no figure. */
   readonly values: readonly (bigint | null)[];
   readonly parts: readonly RowPart[];
   /** They stand in it, rather than being named by it. */

@@ -1,8 +1,8 @@
 import { betweenKeys } from '../columns/betweenKeys.ts';
+import { decimalsIn } from '../columns/numberFormat.ts';
 import { evaluateFormula } from '../formula/evaluateFormula.ts';
 import { fraction, roundFraction } from '../formula/fraction.ts';
-import { divideHalfAwayFromZero, percentChangeInTenths } from '../money/round.ts';
-import { decimalsOf } from './shownValue.ts';
+import { divideHalfAwayFromZero, percentChange } from '../money/round.ts';
 import type { CalculationColumn, StatementColumn } from './statement.ts';
 
 /**
@@ -23,17 +23,18 @@ export function withChanges(
     if (column.kind === 'change' || column.kind === 'percent') {
       const [current, earlier] = [values[column.of] ?? null, values[column.against] ?? null];
       if (current === null || earlier === null) continue;
-      values[at] = column.kind === 'change' ? current - earlier : isAmount ? percentChangeInTenths(current, earlier) : null;
+      values[at] = column.kind === 'change' ? current - earlier : isAmount ? percentChange(current, earlier, decimalsIn(column) ?? 0) : null;
     } else if (column.kind === 'share' && isAmount) {
       const [part, whole] = [values[column.of] ?? null, wholeOf(column.line, column.of)];
-      if (part !== null && whole !== null && whole !== 0n) values[at] = divideHalfAwayFromZero(part * 1000n, whole);
+      if (part !== null && whole !== null && whole !== 0n) values[at] = divideHalfAwayFromZero(part * 10n ** BigInt((decimalsIn(column) ?? 0) + 2), whole);
     } else if (column.kind === 'calculation' && isAmount) values[at] = calculated(column, values, exponent);
   }
   return values;
 }
 
 /** Rounded once, half away from zero: an amount to the minor unit; `null` where it has no value. */
-function calculated({ formula, operands, result, days }: CalculationColumn, values: readonly (bigint | null)[], exponent: number): bigint | null {
+function calculated(column: CalculationColumn, values: readonly (bigint | null)[], exponent: number): bigint | null {
+  const { formula, operands, result, days } = column;
   const unit = 10n ** BigInt(exponent);
   const value = evaluateFormula(formula, {
     days,
@@ -45,5 +46,5 @@ function calculated({ formula, operands, result, days }: CalculationColumn, valu
   });
   if (!value.ok) return null;
   // A percent is a hundredth: what the formula comes to times a hundred.
-  return roundFraction(value.value, result === 'amount' ? exponent : decimalsOf[result] + (result === 'percent' ? 2 : 0));
+  return roundFraction(value.value, (decimalsIn(column) ?? exponent) + (result === 'percent' ? 2 : 0));
 }

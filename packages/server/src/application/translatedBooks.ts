@@ -157,7 +157,11 @@ export interface RatesNeeded {
 export function missingRates({ translation, calendar, cube }: Books, { spans, ofBalances }: RatesNeeded): readonly MissingRate[] {
   if (!translation) return [];
   const { balances, flows, isOfFlows, given } = translation;
-  const last = spans.reduce<Day>((latest, { lastDay }) => (lastDay > latest ? lastDay : latest), '');
+  const last =
+    spans
+      .map(({ lastDay }) => lastDay)
+      .sort()
+      .at(-1) ?? '';
   const ofPeriod = (day: Day, { firstDay, lastDay }: Span): boolean => {
     const period = calendar.periods[periodIndexOf(calendar, day)];
     return period !== undefined && period.lastDay >= firstDay && period.firstDay <= lastDay;

@@ -1,7 +1,7 @@
 import {
   captionWords,
   formatFigure,
-  formatPercent,
+  formatInColumn,
   type HeadedColumn,
   headingLines,
   printWords,
@@ -161,8 +161,7 @@ function rowCells(row: StatementRow, { columns, currency }: Statement, hasNotes:
     ...columns.map((column, at): TableCell => {
       const value = values[at] ?? null;
       const isShare = column.kind === 'percent' || column.kind === 'share';
-      const own = column.kind === 'calculation' ? column.result : unit;
-      const text = !hasFigures || column.kind === 'text' ? '' : isShare ? formatPercent(value) : formatFigure(value, own, currency);
+      const text = hasFigures ? formatInColumn(column, value, unit, currency) : '';
       const isUnderRule = hasFigures && column.kind !== 'text' && !isShare;
       const figure = { text, bold, alignment: 'right' as const, noWrap: true };
       return {

@@ -1,4 +1,14 @@
-import { asPlainText, type Currency, captionWords, decimalsOf, printWords, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import {
+  asPlainText,
+  type Currency,
+  captionWords,
+  decimalsIn,
+  decimalsOf,
+  printWords,
+  type StatementColumn,
+  type StatementRow,
+  toDecimalText,
+} from '@ivory-ladder/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
@@ -17,7 +27,7 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     ...rows.map((row) => [
       asPlainText(row.caption),
       ...(withNotes ? [asPlainText(row.note ?? '')] : []),
-      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsIn(columns[at], row, currency)))),
+      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsOfCell(columns[at], row, currency)))),
     ]),
     ...transferLines(statement, withNotes),
   ];
@@ -39,8 +49,8 @@ function transferLines({ transfers, compiled, currency }: Statement, withNotes: 
 }
 
 /** As many decimals as the column's values have, or the row's unit. */
-function decimalsIn(column: StatementColumn | undefined, { unit }: StatementRow, currency: Currency): Currency {
-  if (column?.kind === 'percent' || column?.kind === 'share') return { code: '%', exponent: decimalsOf.percent };
-  if (column?.kind === 'calculation' && column.result !== 'amount') return { code: column.result, exponent: decimalsOf[column.result] };
+function decimalsOfCell(column: StatementColumn | undefined, { unit }: StatementRow, currency: Currency): Currency {
+  const ofColumn = column ? decimalsIn(column) : null;
+  if (ofColumn !== null) return { code: '%', exponent: ofColumn };
   return unit === undefined || unit === 'amount' ? currency : { code: unit, exponent: decimalsOf[unit] };
 }

@@ -1,9 +1,9 @@
-import { captionWords, decimalsOf, printWords, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import { captionWords, decimalsIn, decimalsOf, printWords, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
 import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
 import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from './statementCells.ts';
-import { amountFormat } from './workbookAmounts.ts';
+import { amountFormat, percentFormat } from './workbookAmounts.ts';
 
 const firstRow = 7;
 /** A workbook knows seven levels; the one that the sheet names is the first that is shown collapsed, so none may reach it. */
@@ -172,11 +172,13 @@ function writeRow(
     const letter = (index: number): string => sheet.getColumn(index + 1 + lead).letter;
     // A percent is shown by its format: the cell holds the hundredth part.
     const isRatio = column.kind === 'calculation' && column.result === 'ratio';
-    const decimals = isOfPercents(column) ? 3 : isRatio ? decimalsOf.ratio : places + (unit === 'percent' ? 2 : 0);
+    const ofColumn = decimalsIn(column);
+    const decimals = ofColumn === null ? places + (unit === 'percent' ? 2 : 0) : ofColumn + (isRatio ? 0 : 2);
     const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent: decimals }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
-    cell.numFmt = isOfPercents(column) || unit === 'percent' ? '#,##0.0%_);(#,##0.0%);"–"_);@_)' : amountFormat(isRatio ? decimalsOf.ratio : places);
+    const isPercent = ofColumn === null ? unit === 'percent' : !isRatio;
+    cell.numFmt = isPercent ? percentFormat(ofColumn ?? decimalsOf.percent, column.format) : amountFormat(ofColumn ?? places, column.format);
     cell.value = write({ statement, row, at, result, exponent, decimals, number, letter, rowOf });
     if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };

@@ -28,8 +28,13 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
 }
 
 function toColumn(column: StatementColumn): StatementBody['columns'][number] {
-  const { heading, group, width } = column;
-  const head = { ...(heading === undefined ? {} : { heading }), ...(group === undefined ? {} : { group }), ...(width === undefined ? {} : { width }) };
+  const { heading, group, width, format } = column;
+  const head = {
+    ...(heading === undefined ? {} : { heading }),
+    ...(group === undefined ? {} : { group }),
+    ...(width === undefined ? {} : { width }),
+    ...(format === undefined ? {} : { format }),
+  };
   if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
   if (column.kind !== 'amount') return column;
   const { kind, measure, span, budget = null } = column;

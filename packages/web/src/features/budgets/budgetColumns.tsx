@@ -1,5 +1,5 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
-import { type Currency, dayParts, formatPercent, isIncomeOrExpense, monthName, percentChangeInTenths, spanText, toDecimalText } from '@ivory-ladder/core';
+import { type Currency, dayParts, formatPercent, isIncomeOrExpense, monthName, percentChange, spanText, toDecimalText } from '@ivory-ladder/core';
 import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetGridRow, shownAmount } from './budgetModel.ts';
@@ -100,7 +100,7 @@ export function comparisonColumns({
     total: shown(profit),
     compare: (a, b) => (amountOf(a) < amountOf(b) ? -1 : amountOf(a) > amountOf(b) ? 1 : 0),
   });
-  const percentOf = (row: BudgetGridRow) => percentChangeInTenths(other(row), own(row));
+  const percentOf = (row: BudgetGridRow) => percentChange(other(row), own(row));
   return [
     { ...account, caption: `Account, ${days}`, total: <strong>Profit</strong> },
     amount('own', budgetName, own, ownProfit),
@@ -113,7 +113,7 @@ export function comparisonColumns({
       isAmount: true,
       cell: (row) => formatPercent(percentOf(row)),
       text: (row) => formatPercent(percentOf(row)),
-      total: formatPercent(percentChangeInTenths(otherProfit, ownProfit)),
+      total: formatPercent(percentChange(otherProfit, ownProfit)),
     },
   ];
 }

@@ -5,6 +5,7 @@ import { SelectField } from '../../components/SelectField.tsx';
 import { AmountsFields } from './AmountsFields.tsx';
 import { CalculationFields } from './CalculationFields.tsx';
 import styles from './ColumnPlansScreen.module.css';
+import { FormatFields } from './FormatFields.tsx';
 import { headingText } from './planWords.ts';
 
 interface ColumnFieldsProps {
@@ -69,6 +70,7 @@ export function ColumnFields({ column, plan, lists, budgets, rows, disabled, onC
           onChange(value === 'usual' ? others : { ...others, width: value }, 'Width');
         }}
       />
+      {column.kind !== 'text' && <FormatFields column={column} disabled={disabled} onChange={onChange} />}
       {column.kind === 'share' && (
         <>
           {other('In', column.of, (of) => ({ ...column, of }))}

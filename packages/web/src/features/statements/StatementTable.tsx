@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type Currency, captionWords, differenceText, formatFigure, formatPercent } from '@ivory-ladder/core';
+import { type Currency, captionWords, differenceText, formatInColumn } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { Fragment, type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
@@ -220,21 +220,15 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
                 title={faults?.[columnAt] ? formulaFaultText(faults[columnAt]) : undefined}
                 onClick={() => onOpenCell({ line: row.lineKey, column: columnAt, account: row.accountId })}
               >
-                {formatFigure(value, unit, currency)}
+                {formatInColumn(column, value, unit, currency)}
               </button>
             </td>
           );
         if (column.kind === 'text') return <td key={place} data-kind={column.kind} />;
-        const text =
-          column.kind === 'change'
-            ? formatFigure(value, unit, currency)
-            : column.kind === 'calculation'
-              ? formatFigure(value, column.result, currency)
-              : formatPercent(value === null ? null : BigInt(value));
         const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
         return (
           <td key={place} className={column.kind === 'change' ? better : undefined} data-kind={column.kind}>
-            {text}
+            {formatInColumn(column, value, unit, currency)}
           </td>
         );
       })}
