@@ -17,7 +17,11 @@ export async function measureComposer(client: ApiClient, companyId: number): Pro
   const layoutId = await composeLarge(client, companyId);
   const browser = await launchBrowser();
   const { page } = await visit(browser, client.cookie, `${client.url}/companies/${companyId}/layouts/${layoutId}?${span}&plan=periods&line=line_4`);
-  await page.getByRole('region', { name: 'Preview' }).getByRole('row').nth(200).waitFor();
+  const preview = page.getByRole('region', { name: 'Preview' });
+  await preview.getByRole('row').nth(20).waitFor();
+  // To the total, which every edit changes.
+  await preview.evaluate((pane) => pane.scrollTo(0, pane.scrollHeight));
+  await preview.getByRole('row', { name: /^All/ }).waitFor();
   const outlined: number[][] = [];
   const figured: number[][] = [];
   for (let round = 0; round < rounds; round++) {
@@ -49,7 +53,7 @@ async function composeLarge(client: ApiClient, companyId: number): Promise<numbe
     children: lines.filter((__, index) => index % 10 === at),
   }));
   const total = { ...newLine('sum', 'total', 'All'), terms: groups.map(({ key }) => ({ key, sign: 1 })) };
-  const begun = await client.ok<LayoutDetail>('POST', `${path}/layouts`, { name: 'Large', from: 'nothing' });
+  const begun = await client.ok<LayoutDetail>('POST', `${path}/layouts`, { name: `Large ${Date.now()}`, from: 'nothing' });
   const definition = { ...begun.definition, measure: 'closing', scope: ['asset', 'expense'], lines: [...groups, total] as unknown as OwnLineBody[] };
   await client.ok('PUT', `${path}/layouts/${begun.id}/draft`, { version: begun.version, definition });
   return begun.id;

@@ -1,6 +1,6 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { longDay, spanText } from '@ivory-ladder/core';
-import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
+import { type CSSProperties, memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { StatementTable } from '../statements/StatementTable.tsx';
@@ -71,6 +71,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
     <section
       ref={page}
       className={styles.preview}
+      style={{ '--columns': shownColumns.length + (preview?.rows.some(({ note }) => note !== undefined) ? 1 : 0) } as CSSProperties}
       aria-label="Preview"
       onClick={({ target }) => {
         const key = (target as HTMLElement).closest<HTMLElement>('[data-line-key]')?.dataset.lineKey;
@@ -88,17 +89,20 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         </select>
       </header>
       <p className={styles.quiet}>
-        {shownColumns
-          .slice(0, 2)
-          .map((column) => (column.measure === 'closing' ? longDay(column.lastDay) : spanText(column.firstDay, column.lastDay)))
-          .join(' and ')}{' '}
-        · {currency}
+        {datesOf(shownColumns)} · {currency}
       </p>
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
-      {statement && <StatementTable statement={statement} cell={null} chosenLine={chosen} onToggle={onChoose} onOpenCell={onOpenCell} />}
+      {statement && <StatementTable statement={statement} cell={null} chosenLine={chosen} scroller={page} onToggle={onChoose} onOpenCell={onOpenCell} />}
     </section>
   );
 });
+
+/** Of many columns, which have theirs above them, the span they come from. */
+function datesOf(columns: readonly { readonly measure: 'closing' | 'movement'; readonly firstDay: string; readonly lastDay: string }[]): string {
+  const [first, last] = [columns.at(0), columns.at(-1)];
+  if (first && last && columns.length > 2) return spanText(first.firstDay, last.lastDay);
+  return columns.map(({ measure, firstDay, lastDay }) => (measure === 'closing' ? longDay(lastDay) : spanText(firstDay, lastDay))).join(' and ');
+}
 
 const known = new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
 

@@ -18,7 +18,8 @@ export function SideNote({ composer, line }: { readonly composer: Composer; read
     [expanded, facts],
   );
   const takers = line.takes === 'debit' ? compiled.lineOfCredit : compiled.lineOfDebit;
-  const { accounts } = selectPortions(line.sources, line.except, 'any', facts);
+  const { sources, except } = line;
+  const { accounts } = useMemo(() => selectPortions(sources, except, 'any', facts), [sources, except, facts]);
   const captions = new Set<string>();
   const missing: string[] = [];
   const others: { readonly label: string; readonly net: bigint }[] = [];

@@ -1,7 +1,7 @@
 import { accountRoles, elements, formatAmount, natures, type RangeTextMalformed, readRangeText, type Side, type Source, steps } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
 import Autocomplete from '@mui/material/Autocomplete';
-import { useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useRef, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { RangeFault } from '../placement/RangeFault.tsx';
@@ -46,38 +46,10 @@ const groupsOfSources: readonly Source[] = [
 /** Where a line takes accounts from: each source with what it holds now. New ones are typed as numbers, or found by name. */
 export function SourcesField({ composer, label, sources, except, takes, side, disabled, onChange, onChoose }: SourcesFieldProps) {
   const { facts, view, lists, movements } = composer;
-  const { currency, exponent, digitOrder } = useCompany();
-  const [typed, setTyped] = useState('');
-  const options = useMemo(
-    (): Option[] => [
-      ...[...facts.tree.nodes.values()].map((node) => {
-        const source: Source = { kind: 'category', categoryId: node.category.id };
-        return { source, label: sourceWords(source, facts, view, lists), group: 'Categories' };
-      }),
-      ...lists
-        .filter(({ kind }) => kind === 'report')
-        .flatMap(({ key, name, codes }) =>
-          codes.map(({ code, caption }) => ({
-            source: { kind: 'code', list: key as Extract<Source, { kind: 'code' }>['list'], code, begins: false } as const,
-            label: `${name}: ${code} ${caption}`,
-            group: 'Report codes',
-          })),
-        ),
-      ...groupsOfSources.map((source) => ({ source, label: sourceWords(source, facts, view, lists), group: 'Steps, flows, roles and elements' })),
-      ...view.accounts.map(({ id, label: name }) => ({ source: { kind: 'account', accountId: id } as const, label: name, group: 'Accounts' })),
-    ],
-    [facts, view, lists],
-  );
-  const numbers = typed.trim();
-  const read = numbers === '' ? null : readRangeText(numbers, digitOrder);
-  const looksLikeNumbers = /\d|\*/.test(numbers) && !options.some((option) => option.label.toLowerCase() === numbers.toLowerCase());
-  const fault: RangeTextMalformed | null = looksLikeNumbers && read && !read.ok ? read.failure : null;
-  const addNumbers = (text: string) => {
-    const given = readRangeText(text, digitOrder);
-    if (!given.ok || given.value.include.length === 0) return;
-    onChange([...sources, { kind: 'numbers', text }]);
-    setTyped('');
-  };
+  const { currency, exponent } = useCompany();
+  const live = useRef({ sources, onChange });
+  live.current = { sources, onChange };
+  const add = useCallback((source: Source) => live.current.onChange([...live.current.sources, source]), []);
   const shown = (net: bigint) => formatAmount(side === 'debit' ? net : -net, { code: currency, exponent });
   return (
     <div className={styles.field}>
@@ -121,45 +93,7 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
           );
         })}
       </ul>
-      {!disabled && (
-        <Autocomplete<Option, false, false, true>
-          freeSolo
-          size="small"
-          options={options}
-          groupBy={(option) => option.group}
-          getOptionLabel={(option) => (typeof option === 'string' ? option : option.label)}
-          filterOptions={(all, { inputValue }) => {
-            const words = inputValue.trim().toLowerCase();
-            return words === '' ? [] : all.filter((option) => option.label.toLowerCase().includes(words)).slice(0, mostOptions);
-          }}
-          inputValue={typed}
-          value={null}
-          onInputChange={(_, text, reason) => reason !== 'reset' && setTyped(text)}
-          onChange={(_, chosen) => {
-            if (typeof chosen === 'string') addNumbers(chosen.trim());
-            else if (chosen) {
-              onChange([...sources, chosen.source]);
-              setTyped('');
-            }
-          }}
-          renderInput={({ slotProps }) => (
-            <div ref={slotProps.input.ref}>
-              <input
-                {...slotProps.htmlInput}
-                className={styles.input}
-                aria-label={`Add to: ${label}`}
-                aria-invalid={fault !== null}
-                placeholder="1000 to 1099, or a name"
-              />
-              {fault && (
-                <small className={styles.wrong}>
-                  <RangeFault text={numbers} failure={fault} />
-                </small>
-              )}
-            </div>
-          )}
-        />
-      )}
+      {!disabled && <AddSource facts={facts} view={view} lists={lists} label={label} onAdd={add} />}
       {!disabled && onChoose && (
         <button type="button" className={styles.link} onClick={onChoose}>
           Choose from the chart…
@@ -168,6 +102,86 @@ export function SourcesField({ composer, label, sources, except, takes, side, di
     </div>
   );
 }
+
+interface AddSourceProps extends Pick<Composer, 'facts' | 'view' | 'lists'> {
+  readonly label: string;
+  readonly onAdd: (source: Source) => void;
+}
+
+/** Typed as numbers, or found by name; not drawn anew for every edit, since a chart has thousands of names. */
+const AddSource = memo(function AddSource({ facts, view, lists, label, onAdd }: AddSourceProps) {
+  const { digitOrder } = useCompany();
+  const [typed, setTyped] = useState('');
+  const options = useMemo(
+    (): Option[] => [
+      ...[...facts.tree.nodes.values()].map((node) => {
+        const source: Source = { kind: 'category', categoryId: node.category.id };
+        return { source, label: sourceWords(source, facts, view, lists), group: 'Categories' };
+      }),
+      ...lists
+        .filter(({ kind }) => kind === 'report')
+        .flatMap(({ key, name, codes }) =>
+          codes.map(({ code, caption }) => ({
+            source: { kind: 'code', list: key as Extract<Source, { kind: 'code' }>['list'], code, begins: false } as const,
+            label: `${name}: ${code} ${caption}`,
+            group: 'Report codes',
+          })),
+        ),
+      ...groupsOfSources.map((source) => ({ source, label: sourceWords(source, facts, view, lists), group: 'Steps, flows, roles and elements' })),
+      ...view.accounts.map(({ id, label: name }) => ({ source: { kind: 'account', accountId: id } as const, label: name, group: 'Accounts' })),
+    ],
+    [facts, view, lists],
+  );
+  const numbers = typed.trim();
+  const read = numbers === '' ? null : readRangeText(numbers, digitOrder);
+  const looksLikeNumbers = /\d|\*/.test(numbers) && !options.some((option) => option.label.toLowerCase() === numbers.toLowerCase());
+  const fault: RangeTextMalformed | null = looksLikeNumbers && read && !read.ok ? read.failure : null;
+  const addNumbers = (text: string) => {
+    const given = readRangeText(text, digitOrder);
+    if (!given.ok || given.value.include.length === 0) return;
+    onAdd({ kind: 'numbers', text });
+    setTyped('');
+  };
+  return (
+    <Autocomplete<Option, false, false, true>
+      freeSolo
+      size="small"
+      options={options}
+      groupBy={(option) => option.group}
+      getOptionLabel={(option) => (typeof option === 'string' ? option : option.label)}
+      filterOptions={(all, { inputValue }) => {
+        const words = inputValue.trim().toLowerCase();
+        return words === '' ? [] : all.filter((option) => option.label.toLowerCase().includes(words)).slice(0, mostOptions);
+      }}
+      inputValue={typed}
+      value={null}
+      onInputChange={(_, text, reason) => reason !== 'reset' && setTyped(text)}
+      onChange={(_, chosen) => {
+        if (typeof chosen === 'string') addNumbers(chosen.trim());
+        else if (chosen) {
+          onAdd(chosen.source);
+          setTyped('');
+        }
+      }}
+      renderInput={({ slotProps }) => (
+        <div ref={slotProps.input.ref}>
+          <input
+            {...slotProps.htmlInput}
+            className={styles.input}
+            aria-label={`Add to: ${label}`}
+            aria-invalid={fault !== null}
+            placeholder="1000 to 1099, or a name"
+          />
+          {fault && (
+            <small className={styles.wrong}>
+              <RangeFault text={numbers} failure={fault} />
+            </small>
+          )}
+        </div>
+      )}
+    />
+  );
+});
 
 /** Account numbers in their text form; what is wrong is said where it is, and what stood before stays until it is right. */
 function NumbersInput({ text, disabled, onChange }: { readonly text: string; readonly disabled: boolean; readonly onChange: (text: string) => void }) {

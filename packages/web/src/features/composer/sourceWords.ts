@@ -1,5 +1,5 @@
 import type { CodeListBody, PlacementView } from '@ivory-ladder/contract';
-import { accountLabel, type LayoutFacts, pathOf, type Source, selectPortions } from '@ivory-ladder/core';
+import { accountLabel, type LayoutFacts, pathOf, type Selection, type Source, selectPortions } from '@ivory-ladder/core';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
 import { natureNames, stepNames } from '../placement/categoryWords.ts';
 
@@ -46,17 +46,31 @@ export function heldBy(
   view: PlacementView,
   movements: ReadonlyMap<number, bigint> | null,
 ): Held {
-  const { accounts, sides } = selectPortions(sources, except, takes, facts);
+  const { accounts, sides } = portionsOf(sources, except, facts);
+  const wanted = takes === 'debit' ? 1 : takes === 'credit' ? 2 : 3;
   let net = 0n;
   const held: { label: string; net: bigint }[] = [];
   for (const [place, at] of accounts.entries()) {
     const account = view.accounts[at];
-    if (!account) continue;
+    const bits = (sides[place] as number) & wanted;
+    if (!account || bits === 0) continue;
     const whole = movements ? (movements.get(account.id) ?? 0n) : BigInt(account.balance);
-    const bits = sides[place] as number;
     const own = (whole > 0n ? bits & 1 : bits & 2) ? whole : 0n;
     net += own;
     held.push({ label: account.label, net: own });
   }
   return { net, accounts: held };
+}
+
+const known = new WeakMap<Source, { readonly except: readonly Source[]; readonly facts: LayoutFacts; readonly selection: Selection }>();
+
+/** Looked up once for as long as one source and what is left out of it stay the same. */
+function portionsOf(sources: readonly Source[], except: readonly Source[], facts: LayoutFacts): Selection {
+  const [only, another] = sources;
+  const before = only && !another ? known.get(only) : undefined;
+  const isSame = before?.facts === facts && (before.except === except || (before.except.length === 0 && except.length === 0));
+  if (before && isSame) return before.selection;
+  const selection = selectPortions(sources, except, 'any', facts);
+  if (only && !another) known.set(only, { except, facts, selection });
+  return selection;
 }

@@ -125,7 +125,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       setSave((before) => (before.kind === 'waiting' ? { kind: 'saved', at: new Date() } : before));
       return;
     }
-    setSave((before) => (before.kind === 'conflict' ? before : { kind: 'waiting' }));
+    setSave((before) => (before.kind === 'conflict' || before.kind === 'waiting' ? before : { kind: 'waiting' }));
     const timer = setTimeout(() => void saveNow(), millisecondsBeforeSaving);
     return () => clearTimeout(timer);
   }, [layout, saveNow]);

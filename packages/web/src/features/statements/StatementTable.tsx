@@ -1,9 +1,10 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, formatInColumn } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
-import { Fragment, type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
+import { Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
+import { type PlacedRow, RowsInSight } from './RowsInSight.tsx';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';
 
@@ -26,9 +27,14 @@ interface StatementTableProps {
   /** A line whose rows are told from the others. */
   readonly chosenLine?: string | null;
   readonly comments?: RowComments;
+  /** What it is scrolled in: then of many rows those alone are drawn that are in sight, or on paper. */
+  readonly scroller?: RefObject<HTMLElement | null>;
   readonly onToggle: (key: string, isOpen: boolean) => void;
   readonly onOpenCell: (cell: CellAddress) => void;
 }
+
+/** Rows that are drawn whether or not they are in sight. */
+const mostDrawn = 120;
 
 /** More columns than a span, its comparative, change and percent. */
 export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
@@ -36,7 +42,7 @@ export function isWide({ columns }: Pick<StatementBody, 'columns'>): boolean {
 }
 
 /** The statement as accounts are printed. Arrow keys walk the figures; Enter opens one, or opens and closes a line. */
-export function StatementTable({ statement, cell, chosenLine = null, comments, onToggle, onOpenCell }: StatementTableProps) {
+export function StatementTable({ statement, cell, chosenLine = null, comments, scroller, onToggle, onOpenCell }: StatementTableProps) {
   const currency = useMemo((): Currency => ({ code: statement.currency, exponent: statement.exponent }), [statement.currency, statement.exponent]);
   const onKeyDown = (event: KeyboardEvent) => {
     const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>('th, td');
@@ -57,6 +63,32 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
   };
   const columns = useMemo(() => withGaps(statement.columns), [statement.columns]);
   const hasNotes = statement.rows.some(({ note }) => note !== undefined);
+  const tableRow = (row: Row, place?: PlacedRow): ReactNode => {
+    const isCommented = comments !== undefined && row.accountId === null && !['heading', 'text', 'space'].includes(row.role);
+    return (
+      <Fragment key={`${row.key}.${row.role}`}>
+        <StatementRow
+          row={row}
+          place={place}
+          hasNotes={hasNotes}
+          columns={columns}
+          currency={currency}
+          isChosen={row.lineKey === chosenLine}
+          tone={statement.kind === 'income_statement'}
+          chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
+          mark={isCommented ? comments.markOf(row.lineKey) : undefined}
+          onComment={isCommented ? comments.onComment : undefined}
+          onToggle={onToggle}
+          onOpenCell={onOpenCell}
+        />
+        {isCommented && comments.writtenAt === row.lineKey && (
+          <tr>
+            <td colSpan={statement.columns.length + (hasNotes ? 2 : 1)}>{comments.writing}</td>
+          </tr>
+        )}
+      </Fragment>
+    );
+  };
   return (
     <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
       <thead>
@@ -95,31 +127,11 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, o
         </tr>
       </thead>
       <tbody onKeyDown={onKeyDown}>
-        {statement.rows.map((row) => {
-          const isCommented = comments !== undefined && row.accountId === null && !['heading', 'text', 'space'].includes(row.role);
-          return (
-            <Fragment key={`${row.key}.${row.role}`}>
-              <StatementRow
-                row={row}
-                hasNotes={hasNotes}
-                columns={columns}
-                currency={currency}
-                isChosen={row.lineKey === chosenLine}
-                tone={statement.kind === 'income_statement'}
-                chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
-                mark={isCommented ? comments.markOf(row.lineKey) : undefined}
-                onComment={isCommented ? comments.onComment : undefined}
-                onToggle={onToggle}
-                onOpenCell={onOpenCell}
-              />
-              {isCommented && comments.writtenAt === row.lineKey && (
-                <tr>
-                  <td colSpan={statement.columns.length + (hasNotes ? 2 : 1)}>{comments.writing}</td>
-                </tr>
-              )}
-            </Fragment>
-          );
-        })}
+        {scroller && statement.rows.length > mostDrawn ? (
+          <RowsInSight rows={statement.rows} chosenLine={chosenLine} scroller={scroller} row={tableRow} />
+        ) : (
+          statement.rows.map((row) => tableRow(row))
+        )}
       </tbody>
     </table>
   );
@@ -153,6 +165,8 @@ function groupsOf(columns: readonly Column[]): { readonly group: string; readonl
 
 interface RowProps {
   readonly row: Row;
+  /** Where not all rows are drawn. */
+  readonly place: PlacedRow | undefined;
   readonly hasNotes: boolean;
   readonly columns: readonly GappedColumn[];
   readonly currency: Currency;
@@ -165,12 +179,26 @@ interface RowProps {
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, mark, onComment, onToggle, onOpenCell }: RowProps) {
+const StatementRow = memo(function StatementRow({
+  row,
+  place: placed,
+  hasNotes,
+  columns,
+  currency,
+  tone,
+  chosen,
+  isChosen,
+  mark,
+  onComment,
+  onToggle,
+  onOpenCell,
+}: RowProps) {
   const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
     <tr
       className={styles[role]}
       data-row
+      {...(placed ? { ref: placed.measure, 'data-index': placed.index, 'aria-rowindex': placed.index + 2 } : {})}
       data-line-key={row.lineKey}
       data-weight={look && look.weight !== 'usual' ? look.weight : undefined}
       data-space={look?.spaceBefore || undefined}
