@@ -38,6 +38,8 @@ const planColumn = z.discriminatedUnion('kind', [
     period,
     facets: z.record(listKey, z.array(z.string().max(50)).min(1).max(200)),
     withoutAdjustments: z.boolean(),
+    /** Where accounts stood at the end of a day, or of the column's own last one. */
+    placement: z.exactOptional(z.union([z.literal('own_day'), day])),
     /** Once for each period, quarter, category of equity or value of a facet. */
     repeat: z.union([z.enum(['periods', 'quarters', 'equity']), listKey]).nullable(),
   }),

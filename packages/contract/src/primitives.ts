@@ -4,8 +4,11 @@ import { z } from 'zod';
 export const amount = z.string().regex(/^-?\d{1,19}$/);
 export const day = z.iso.date();
 export const id = z.int().positive();
-/** Of an account in a statement; −1: of the difference that translation into another currency leaves. */
-export const accountInStatement = z.int().min(-1);
+/**
+ * Of an account in a statement; −1: of the difference that translation into another currency leaves; below it: of one that stands for
+ * another as it stood on an earlier day.
+ */
+export const accountInStatement = z.int();
 export const idText = z.coerce.number().int().positive();
 export const element = z.enum(['asset', 'liability', 'equity', 'income', 'expense']);
 export const side = z.enum(['debit', 'credit']);

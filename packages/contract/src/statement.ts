@@ -111,6 +111,8 @@ export const statementColumn = z.discriminatedUnion('kind', [
     firstDay: day,
     lastDay: day,
     budget: z.string().nullable(),
+    /** Accounts stand where they stood at the end of this day. */
+    placedOn: z.exactOptional(day),
     ...columnHead,
   }),
   /** Indices of columns of amounts among all columns. */
@@ -213,7 +215,7 @@ export const evidenceQuery = z.object({
   /** Of the columns of amounts. */
   column: z.coerce.number().int().min(0).max(99).default(0),
   line: z.string().max(100),
-  account: z.coerce.number().int().min(-1).optional(),
+  account: z.coerce.number().int().optional(),
   ...presentationQuery,
 });
 export type EvidenceQuery = z.infer<typeof evidenceQuery>;
@@ -245,5 +247,7 @@ export const evidence = z.object({
   /** Of its amounts, which are exact: the company's where one rate is laid over a statement. */
   currency: z.string(),
   exponent: z.int(),
+  /** Where one account is opened: that whose entries are behind it; `null` where there are none. */
+  ledgerAccountId: id.nullable(),
 });
 export type EvidenceBody = z.infer<typeof evidence>;

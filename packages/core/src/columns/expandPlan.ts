@@ -1,4 +1,4 @@
-import { addDays, daysIn, type Span } from '../calendar/day.ts';
+import { addDays, type Day, daysIn, type Span } from '../calendar/day.ts';
 import { type FiscalCalendar, ordinaryPeriods, periodIndexOf, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { CodeList, ListKey } from '../chart/codeList.ts';
@@ -23,6 +23,8 @@ export type PlanFault = { readonly column: string } & (
   | { readonly code: 'column_needs_movement' }
   /** Categories of equity are columns of changes in equity alone. */
   | { readonly code: 'column_needs_equity' }
+  /** A cash flow, changes in equity and a budget are by the placement of today. */
+  | { readonly code: 'column_placed_today' }
   /** It cannot be read, or names no column of amounts. */
   | { readonly code: 'column_formula'; readonly fault: FormulaMalformed | FormulaFaulty }
 );
@@ -105,7 +107,7 @@ function headed({ heading, group, width, format }: Pick<PlanDefinition['columns'
 }
 
 function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFault[]): AmountColumn[] {
-  const { key, budgetId, measure, facets, withoutAdjustments, repeat } = column;
+  const { key, budgetId, measure, facets, withoutAdjustments, placement, repeat } = column;
   const held = measure === 'own' ? facts.measure : measure;
   if (facts.isOfMovements && held !== 'movement') {
     faults.push({ code: 'column_needs_movement', column: key });
@@ -116,6 +118,11 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     faults.push({ code: 'column_span_reversed', column: key });
     return [];
   }
+  if (placement !== undefined && (facts.isOfMovements || budgetId !== null)) {
+    faults.push({ code: 'column_placed_today', column: key });
+    return [];
+  }
+  const ownDay = (over: Span): Day => (held === 'opening' ? addDays(over.firstDay, -1) : over.lastDay);
   const one = (over: Span, more: Partial<AmountColumn> = {}): AmountColumn => ({
     kind: 'amount',
     measure: held,
@@ -124,6 +131,7 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     ...(budgetId === null ? {} : { budgetId }),
     ...(Object.keys(facets).length === 0 ? {} : { facets }),
     ...(withoutAdjustments ? { withoutAdjustments: true as const } : {}),
+    ...(placement === undefined ? {} : { placedOn: placement === 'own_day' ? ownDay(over) : placement }),
     ...more,
   });
   if (repeat === null) return [one(span)];

@@ -10,6 +10,8 @@ interface HeadedAmounts {
   readonly lastDay: Day;
   /** Name of the budget that the amounts are of. */
   readonly budget: string | null;
+  /** Where its accounts stand as they stood on an earlier day. */
+  readonly placedOn?: Day;
   readonly heading?: string;
 }
 
@@ -36,8 +38,10 @@ export function headingLines(column: HeadedColumn, columns: readonly HeadedColum
       const from = changedFrom(column, columns, language);
       return from === '' ? [words.change] : [words.change, `${words.from} ${from}`];
     }
-    case 'amount':
-      return amountLines(column, language);
+    case 'amount': {
+      const { placedOn } = column;
+      return [...amountLines(column, language), ...(placedOn === undefined ? [] : [captionWords[language].classifiedOn(longDay(placedOn, language))])];
+    }
   }
 }
 

@@ -49,6 +49,8 @@ export interface CaptionWords {
   notSubdivided(caption: string): string;
   /** Amounts on an account that has sub-accounts. */
   postedDirectly(account: string): string;
+  /** Over a column whose accounts stand where they stood on an earlier day. */
+  classifiedOn(day: string): string;
 }
 
 /** `Revenue` → `revenue`; a word in capitals such as VAT stays. */
@@ -97,6 +99,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, net`,
     notSubdivided: (caption) => `${caption}, not subdivided`,
     postedDirectly: (account) => `Posted directly to ${account}`,
+    classifiedOn: (day) => `as classified on ${day}`,
   },
   de: {
     trialBalance: 'Saldenliste nach Kategorien',
@@ -132,6 +135,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, netto`,
     notSubdivided: (caption) => `${caption}, nicht unterteilt`,
     postedDirectly: (account) => `Direkt gebucht auf ${account}`,
+    classifiedOn: (day) => `Gliederung vom ${day}`,
   },
   fr: {
     trialBalance: 'Balance par catégorie',
@@ -167,6 +171,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, net`,
     notSubdivided: (caption) => `${caption}, non ventilé`,
     postedDirectly: (account) => `Comptabilisé directement sur ${account}`,
+    classifiedOn: (day) => `classement au ${day}`,
   },
   nl: {
     trialBalance: 'Proefbalans naar categorie',
@@ -202,6 +207,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, netto`,
     notSubdivided: (caption) => `${caption}, niet onderverdeeld`,
     postedDirectly: (account) => `Rechtstreeks geboekt op ${account}`,
+    classifiedOn: (day) => `indeling per ${day}`,
   },
   es: {
     trialBalance: 'Balance de comprobación por categorías',
@@ -237,6 +243,7 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, neto`,
     notSubdivided: (caption) => `${caption}, sin desglosar`,
     postedDirectly: (account) => `Registrado directamente en ${account}`,
+    classifiedOn: (day) => `clasificación al ${day}`,
   },
   nb: {
     trialBalance: 'Saldobalanse etter kategori',
@@ -272,5 +279,6 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     net: (caption) => `${caption}, netto`,
     notSubdivided: (caption) => `${caption}, ikke inndelt`,
     postedDirectly: (account) => `Ført direkte på ${account}`,
+    classifiedOn: (day) => `klassifisering per ${day}`,
   },
 };

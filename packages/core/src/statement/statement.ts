@@ -1,4 +1,4 @@
-import type { Span } from '../calendar/day.ts';
+import type { Day, Span } from '../calendar/day.ts';
 import type { NumberFormat } from '../columns/numberFormat.ts';
 import type { ColumnResult, ColumnWidth } from '../columns/planDefinition.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
@@ -26,6 +26,8 @@ export interface AmountColumn extends ColumnHead {
   /** Lines with these facet values alone. */
   readonly facets?: FacetFilter;
   readonly withoutAdjustments?: true;
+  /** Accounts stand where they stood at the end of this day. */
+  readonly placedOn?: Day;
   /** Of changes in equity: accounts alone that the column of a category bears; its id. */
   readonly equity?: number;
 }

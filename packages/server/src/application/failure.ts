@@ -78,6 +78,8 @@ export type Failure =
   | { code: 'columns_too_many'; columns: number; most: number }
   | { code: 'budget_without_flows' }
   | { code: 'budget_of_all_lines' }
+  /** Of the end of a day before the company was set up, or before its categories were. */
+  | { code: 'placement_not_kept'; day: string }
   /** Balances of a budget in another currency. */
   | { code: 'budget_not_translated' }
   /** Rates of a currency that a statement in it needs, the earliest of them, and how many more. */

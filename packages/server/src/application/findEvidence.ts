@@ -72,6 +72,8 @@ export interface Evidence {
   readonly entryCount: number;
   /** Of its amounts. */
   readonly currency: Currency;
+  /** Where one account is opened: that whose entries are behind it; `null` where there are none. */
+  readonly ledgerAccountId: number | null;
 }
 
 /** What one cell is made of: the climb above it, the accounts in it, and for one account the entries behind it. */
@@ -108,6 +110,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
     budget: column.budget ?? null,
     budgetId: column.budgetId ?? null,
     currency: books.company.currency,
+    ledgerAccountId: null,
   };
   if (line.kind === 'calculation') {
     const told = { caption: line.caption, amount: shownValue(compiled, run, lineAt), unit: line.result, formula: formulaOf(compiled, run, line.formula) };
@@ -155,9 +158,10 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
   const year = yearOf(books.calendar, column.span.lastDay);
   const to = column.measure === 'opening' ? addDays(column.span.firstDay, -1) : column.span.lastDay;
   const from = column.measure === 'movement' ? column.span.firstDay : isIncomeOrExpense(account.element) && year ? year.firstDay : null;
-  const asked = { accountId: account.id, from, to, sort: 'date', selected: selected[at] ?? null, layer, after: null, limit: 1 } as const;
+  const ledgerAccountId = books.standIns?.standFor.get(account.id) ?? account.id;
+  const asked = { accountId: ledgerAccountId, from, to, sort: 'date', selected: selected[at] ?? null, layer, after: null, limit: 1 } as const;
   const entryCount = column.budget === undefined ? (await ports.ledger.accountLines(companyId, asked)).total : 0;
-  const carried = await carriedTo(ports, prepared.value, { accountId: account.id, net: own }, column);
+  const carried = await carriedTo(ports, prepared.value, { accountId: ledgerAccountId, net: own }, column);
   return succeed({
     ...base,
     caption,
@@ -166,6 +170,7 @@ export async function findEvidence(ports: Ports, { companyId }: Access, name: St
     accounts: [{ accountId: account.id, ...told, net: own, sideAgainst: null }],
     carried,
     entryCount,
+    ledgerAccountId: account.id === translationAccountId ? null : ledgerAccountId,
   });
 }
 

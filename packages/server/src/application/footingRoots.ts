@@ -125,6 +125,7 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
     column.budgetId === undefined &&
     column.facets === undefined &&
     column.equity === undefined &&
+    column.placedOn === undefined &&
     !column.withoutAdjustments
   );
 }

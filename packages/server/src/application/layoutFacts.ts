@@ -16,7 +16,12 @@ export function layoutFactsOf(books: Books, layout: Pick<OwnLayout, 'kind' | 'sc
   if (there) return there;
   const byId = accountsById(books);
   const facts: LayoutFacts = {
-    accounts: books.cube.accountIds.flatMap((id) => byId.get(id) ?? []),
+    accounts: books.cube.accountIds.flatMap((id) => {
+      const account = byId.get(id);
+      const of = books.standIns?.standFor.get(id);
+      // A source that names an account takes what stands in for it too.
+      return account === undefined ? [] : [of === undefined ? account : { ...account, parentId: of }];
+    }),
     tree: categoryTreeIn(books, language),
     natures: naturesOf(books.categoryTree, books.categories),
     // In a cash flow the difference of translation is what exchange rates did to cash, and follows no category.

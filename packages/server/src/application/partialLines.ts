@@ -8,5 +8,19 @@ export async function partialsFor({ ledger }: Pick<Ports, 'ledger'>, books: Book
     books.translation?.of ?? books,
     positions.filter((position) => position.partialFrom !== null),
   );
-  return books.translation?.balances.within(partial) ?? partial;
+  const presented = books.translation?.balances.within(partial) ?? partial;
+  return books.translation && books.standIns ? widened(presented, books.cube.accountIds.length) : presented;
+}
+
+/** With nothing on accounts that stand in for others. */
+function widened(partial: PartialLines, accounts: number): PartialLines {
+  const wide = (sums: BigInt64Array): BigInt64Array => {
+    const all = new BigInt64Array(accounts);
+    all.set(sums);
+    return all;
+  };
+  return (position, layer) => {
+    const lines = partial(position, layer);
+    return lines && { debit: wide(lines.debit), credit: wide(lines.credit) };
+  };
 }

@@ -55,6 +55,7 @@ import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { mainLanguage } from './mainLanguage.ts';
 import { openBooksOf } from './openBooks.ts';
+import { placementDays, withStandIns } from './placedThen.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { runColumns } from './runColumns.ts';
 import { asFlows, missingRates, translatedBooks } from './translatedBooks.ts';
@@ -200,10 +201,16 @@ interface OpenedLayout {
   readonly usual: UsualColumns | undefined;
 }
 
-async function openLayout(ports: Ports, opened: Books, name: StatementName, choice: ColumnChoice): Promise<Outcome<OpenedLayout, Failure>> {
+async function openLayout(
+  ports: Ports,
+  opened: Books,
+  name: StatementName,
+  choice: ColumnChoice,
+  days: readonly Day[] = [],
+): Promise<Outcome<OpenedLayout, Failure>> {
   const { language, classification } = choice;
   if (typeof name !== 'number') {
-    const books = await presented(ports, inClassification(opened, classification), name, choice);
+    const books = await presented(ports, inClassification(opened, classification), name, choice, days);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
     const measure = name === 'balance_sheet' ? 'closing' : 'movement';
@@ -211,7 +218,7 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
-  const books = await presented(ports, inClassification(opened, record.classificationId), record.kind, choice);
+  const books = await presented(ports, inClassification(opened, record.classificationId), record.kind, choice, days);
   if (!books.ok) return books;
   const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
   if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
@@ -219,16 +226,21 @@ async function openLayout(ports: Ports, opened: Books, name: StatementName, choi
   return succeed({ books: books.value, compiled, measure: measureOf(own), layoutId: name, scope: scopeOf(own), usual: own.columns });
 }
 
-/** In the currency asked for, where amounts come into it by themselves and not by one rate for all. */
+/**
+ * In the currency asked for, where amounts come into it by themselves and not by one rate for all; with stand-ins for accounts that stood elsewhere
+ * on days whose placement columns ask for.
+ */
 async function presented(
-  ports: Pick<Ports, 'ledger' | 'rates'>,
+  ports: Ports,
   books: Outcome<Books, Failure>,
   kind: Layout['kind'],
   { presentation }: ColumnChoice,
+  days: readonly Day[],
 ): Promise<Outcome<Books, Failure>> {
-  if (!books.ok || presentation?.method !== 'own_rates') return books;
-  const translated = await translatedBooks(ports, books.value, presentation.currency);
-  return translated.ok && kind === 'cash_flow' ? succeed(asFlows(translated.value)) : translated;
+  if (!books.ok) return books;
+  const translated = presentation?.method === 'own_rates' ? await translatedBooks(ports, books.value, presentation.currency) : books;
+  if (!translated.ok) return translated;
+  return kind === 'cash_flow' ? succeed(asFlows(translated.value)) : withStandIns(ports, translated.value, days);
 }
 
 async function presentationOf(
@@ -271,13 +283,16 @@ export async function prepareStatement(
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
-  const layout = await openLayout(ports, opened.value, name, choice);
+  const asToday = await openLayout(ports, opened.value, name, choice);
+  if (!asToday.ok) return asToday;
+  const span: Span = { firstDay: choice.from, lastDay: choice.to };
+  const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, asToday.value);
+  const columns = await plannedColumns(ports, asToday.value, { ...choice, ...asked }, comparison.value, span);
+  if (!columns.ok) return columns;
+  const days = placementDays(columns.value);
+  const layout = days.length === 0 ? asToday : await openLayout(ports, opened.value, name, choice, days);
   if (!layout.ok) return layout;
   const { books, compiled, layoutId, scope } = layout.value;
-  const span: Span = { firstDay: choice.from, lastDay: choice.to };
-  const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, layout.value);
-  const columns = await plannedColumns(ports, layout.value, { ...choice, ...asked }, comparison.value, span);
-  if (!columns.ok) return columns;
   const refused = refusedBy(layout.value, columns.value);
   if (refused) return fail(refused);
   const presentation = await presentationOf(ports, books, choice);

@@ -69,8 +69,9 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   return succeed(proofs);
 }
 
-function unprovableOf({ budgetId, facets }: AmountColumn): Unprovable | null {
-  return budgetId !== undefined ? 'budget' : facets !== undefined ? 'facets' : null;
+function unprovableOf({ budgetId, facets, placedOn }: AmountColumn): Unprovable | null {
+  if (budgetId !== undefined) return 'budget';
+  return facets !== undefined ? 'facets' : placedOn !== undefined ? 'placement' : null;
 }
 
 function bothSides({ key, statement: { compiled } }: ProvedPart, { column, run }: RanAmounts): SetTie {

@@ -30,6 +30,7 @@ import { findBudget } from './budgets.ts';
 import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
+import { onStandIns, withSameAccounts } from './placedThen.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { booksOfReadings, narrowFurther, vectorsOfReadings } from './readingVectors.ts';
 import { movingBooks } from './translatedBooks.ts';
@@ -65,15 +66,16 @@ export async function runColumns(
   for (const { facets = {} } of amounts) {
     const key = facetKey(facets);
     if (grounds.has(key)) continue;
-    const narrowed = key === '' ? succeed(books) : await narrowFurther(ports, books, asked, facets);
-    if (!narrowed.ok) return narrowed;
+    const found = key === '' ? succeed(books) : await narrowFurther(ports, books, asked, facets);
+    if (!found.ok) return found;
+    const narrowed = withSameAccounts(books, found.value);
     const spans = amounts.flatMap((column) => (facetKey(column.facets ?? {}) === key ? [column.span] : []));
-    const parts = await booksOfReadings(ports, narrowed.value, commonFilter(books.lists, asked, facets), compiled.readings);
+    const parts = await booksOfReadings(ports, narrowed, commonFilter(books.lists, asked, facets), compiled.readings);
     if (!parts.ok) return parts;
-    const partial = await partialsFor(ports, narrowed.value, spans);
-    const moving = movingBooks(narrowed.value);
-    const ofMoving = moving === narrowed.value ? partial : await partialsFor(ports, moving, spans);
-    grounds.set(key, { books: narrowed.value, partial, moving: { books: moving, partial: ofMoving }, parts: parts.value });
+    const partial = await partialsFor(ports, narrowed, spans);
+    const moving = movingBooks(narrowed);
+    const ofMoving = moving === narrowed ? partial : await partialsFor(ports, moving, spans);
+    grounds.set(key, { books: narrowed, partial, moving: { books: moving, partial: ofMoving }, parts: parts.value });
   }
   const runs: RunColumn[] = [];
   const read = new Map<string, Promise<readonly BigInt64Array[]>>();
@@ -117,7 +119,7 @@ async function runPosted(
 export function runOver(
   books: Books,
   compiled: CompiledLayout,
-  { measure, span, equity }: Pick<AmountColumn, 'measure' | 'span' | 'equity'>,
+  { measure, span, equity, placedOn }: Pick<AmountColumn, 'measure' | 'span' | 'equity' | 'placedOn'>,
   partial: PartialLines,
   readings: readonly BigInt64Array[],
   chosen: readonly Layer[] = layers,
@@ -141,7 +143,7 @@ export function runOver(
     exponent: company.currency.exponent,
     span,
   };
-  return runColumn(compiled, equity === undefined ? input : borneBy(books, equity, input));
+  return runColumn(compiled, equity === undefined ? onStandIns(books, placedOn, input) : borneBy(books, equity, input));
 }
 
 const equityColumnsOf = new WeakMap<Books['portions'], Int32Array>();

@@ -28,8 +28,13 @@ function usualCaption(column: StatementColumn, language: Language): string {
       if (column.budget !== undefined) return `${captionWords[language].budget} ${column.budget}`;
       const { firstDay, lastDay } = column.span;
       const last = longDay(lastDay, language);
-      if (column.measure === 'opening') return longDay(addDays(firstDay, -1), language);
-      return column.measure === 'closing' ? last : `${longDay(firstDay, language)} ${captionWords[language].to} ${last}`;
+      const dates =
+        column.measure === 'opening'
+          ? longDay(addDays(firstDay, -1), language)
+          : column.measure === 'closing'
+            ? last
+            : `${longDay(firstDay, language)} ${captionWords[language].to} ${last}`;
+      return column.placedOn === undefined ? dates : `${dates}, ${captionWords[language].classifiedOn(longDay(column.placedOn, language))}`;
     }
   }
 }

@@ -37,8 +37,8 @@ function toColumn(column: StatementColumn): StatementBody['columns'][number] {
   };
   if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
   if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null } = column;
-  return { kind, measure, firstDay: span.firstDay, lastDay: span.lastDay, budget, ...head };
+  const { kind, measure, span, budget = null, placedOn } = column;
+  return { kind, measure, firstDay: span.firstDay, lastDay: span.lastDay, budget, ...(placedOn === undefined ? {} : { placedOn }), ...head };
 }
 
 export function toEvidence({
@@ -57,6 +57,7 @@ export function toEvidence({
   formula,
   entryCount,
   currency,
+  ledgerAccountId,
 }: Evidence): EvidenceBody {
   return {
     caption,
@@ -76,6 +77,7 @@ export function toEvidence({
     entryCount,
     currency: currency.code,
     exponent: currency.exponent,
+    ledgerAccountId,
   };
 }
 

@@ -16,6 +16,7 @@ export const statementFailures: Readonly<Record<string, (facts: Facts) => string
   budget_of_other_year: ({ name, year }) => `The budget ${text(name)} is of ${text(year)}, and these dates are not all within it.`,
   budget_needs_whole_periods: ({ name }) => `The budget ${text(name)} has amounts by period; choose whole periods.`,
   comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
+  placement_not_kept: ({ day }) => `No placement is kept of ${longDay(text(day))}: the categories were set up later. Choose a later day for the column.`,
   budget_not_translated: () => 'Balances of a budget cannot be shown in another currency: that would need closing rates of days to come.',
   rates_missing: ({ currency, rates, more }) =>
     `${text(currency)} lacks ${[...asList(rates).map(rateText), ...(Number(more) > 0 ? [`${text(more)} more`] : [])].join(', ') || 'a rate'}. Enter them under Ledger, Exchange rates.`,

@@ -15,6 +15,8 @@ export function planFaultText(fault: PlanFault): string {
       return `${column} is repeated over a facet that has gone.`;
     case 'column_needs_movement':
       return `${column} holds balances, and every column of a cash flow or of changes in equity is a movement.`;
+    case 'column_placed_today':
+      return `${column} is by an earlier placement, which a cash flow, changes in equity and a budget are not.`;
     case 'column_formula':
       return `${column}: ${formulaFaultText(fault.fault).replaceAll('line', 'column')}.`;
     case 'column_needs_equity':

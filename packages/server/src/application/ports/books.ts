@@ -6,6 +6,7 @@ import type {
   CategoryTree,
   CodesOfAccount,
   Cube,
+  Day,
   DescribedCategory,
   DraftedPlaces,
   FiscalCalendar,
@@ -111,8 +112,18 @@ export interface Books extends Structure {
   readonly traits: AccountTraits;
   /** Where only lines with some facet values count; `null`: all do. */
   readonly selected: SelectedSets | null;
+  /** Where some of the accounts stand for others as they stood on earlier days. */
+  readonly standIns?: StandIns;
   /** Where they are in another currency than the company's. */
   readonly translation?: Translation;
+}
+
+/** Accounts behind the others, which nothing was posted on: in a column of an earlier placement they bear what the others have. */
+export interface StandIns {
+  /** By its end; pairs of dense numbers. */
+  readonly onDay: ReadonlyMap<Day, readonly { readonly of: number; readonly by: number }[]>;
+  /** By their ids, those of the accounts that they stand for. */
+  readonly standFor: ReadonlyMap<number, number>;
 }
 
 /** How books came into the currency that they are presented in. */

@@ -27,6 +27,7 @@ export {
   type KeptPlaces,
   type PeriodLock,
   periodKey,
+  type StandIns,
   type Structure,
   type Translation,
   type VersionedCategory,

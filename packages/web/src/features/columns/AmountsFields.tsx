@@ -80,6 +80,37 @@ export function AmountsFields({ column, lists, budgets, disabled, onChange }: Am
         />
         without the adjustments made for the statements
       </label>
+      {column.budgetId === null && <PlacementFields column={column} disabled={disabled} onChange={onChange} />}
+    </>
+  );
+}
+
+type PlacementFieldsProps = Pick<AmountsFieldsProps, 'column' | 'disabled' | 'onChange'>;
+
+/** Whether accounts stand where they stand today, or where they stood. */
+function PlacementFields({ column, disabled, onChange }: PlacementFieldsProps) {
+  const { placement, ...others } = column;
+  const set = (changed: AmountsPlanColumn['placement']) => onChange(changed === undefined ? others : { ...others, placement: changed }, 'Placement');
+  const onDay = placement !== undefined && placement !== 'own_day';
+  return (
+    <>
+      <SelectField
+        label="Accounts stand"
+        value={placement === undefined ? 'today' : onDay ? 'on_day' : 'own_day'}
+        choices={[
+          { value: 'today', label: 'where they stand today' },
+          { value: 'own_day', label: 'where they stood on the last day' },
+          { value: 'on_day', label: 'where they stood on a day' },
+        ]}
+        disabled={disabled}
+        onChange={(value) => set(value === 'today' ? undefined : value === 'own_day' ? value : new Date().toISOString().slice(0, 10))}
+      />
+      {onDay && (
+        <label className={field.field}>
+          <span className={field.label}>Day of the placement</span>
+          <input className={field.input} type="date" value={placement} disabled={disabled} onChange={({ target: { value } }) => value !== '' && set(value)} />
+        </label>
+      )}
     </>
   );
 }

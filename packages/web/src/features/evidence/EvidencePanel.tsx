@@ -65,6 +65,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
   const currency: Currency = data ? { code: data.currency, exponent: data.exponent } : own;
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
   const isDifference = cell.account === translationAccountId;
+  const ledgerAccount = data?.ledgerAccountId ?? 0;
   return (
     <aside className={styles.panel} aria-label="Evidence">
       <header className={styles.head}>
@@ -92,7 +93,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
           ) : (
             <>
               {!isDifference && (
-                <button type="button" className={styles.more} onClick={() => climb(cell.account ?? 0)}>
+                <button type="button" className={styles.more} onClick={() => climb(ledgerAccount)}>
                   Where the account climbs, in all statements
                 </button>
               )}
@@ -108,7 +109,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
                 <>
                   {currency.code !== own.code && <p className={styles.facts}>Entries are in {own.code}, as they were posted.</p>}
                   <AccountLines
-                    accountId={cell.account}
+                    accountId={ledgerAccount}
                     facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
                     layer={data.layer}
                     currency={own}

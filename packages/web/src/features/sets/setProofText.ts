@@ -57,6 +57,7 @@ export const setFigureNames: Readonly<Record<Figure, string>> = {
 export const unprovableText = {
   budget: 'not provable: a budget has no balances',
   facets: 'not provable: a part of the ledger need not balance',
+  placement: 'not provable: by an earlier placement accounts may stand nowhere',
 } as const;
 
 /** What a statement of the set is called: as it is entitled, or by its layout. */
