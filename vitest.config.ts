@@ -2,16 +2,18 @@ import { defineConfig } from 'vitest/config';
 
 // A busy machine may be many times slower; what a test says about time it measures itself.
 const patient = { testTimeout: 180_000, hookTimeout: 180_000 };
+// What is tested is loaded once for each worker and not for each file: of the server that is five seconds each.
+const common = { ...patient, isolate: false };
 
 export default defineConfig({
   test: {
     maxWorkers: 2,
     projects: [
-      { test: { name: 'core', include: ['packages/{core,contract}/src/**/*.test.ts'], ...patient } },
-      { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'], ...patient } },
-      { test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], ...patient } },
-      { test: { name: 'server', include: ['tests/server/**/*.test.ts'], ...patient } },
-      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], ...patient, setupFiles: ['tests/support/closeVisits.ts'] } },
+      { test: { name: 'core', include: ['packages/{core,contract}/src/**/*.test.ts'], ...common } },
+      { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'], ...common } },
+      { test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], ...common } },
+      { test: { name: 'server', include: ['tests/server/**/*.test.ts'], ...common } },
+      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], ...common, setupFiles: ['tests/support/closeVisits.ts'] } },
     ],
   },
 });

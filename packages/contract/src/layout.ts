@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
 import { captions, noteNumber } from './placement.ts';
-import { accountRole, amount, day, element, id, name, nature, placeSide, side, step, term, version } from './primitives.ts';
-import { comparisonQuery, flag } from './statement.ts';
+import { accountRole, amount, day, element, id, idText, name, nature, placeSide, side, step, term, version } from './primitives.ts';
+import { amountColumn, calculationColumn, changeColumn, comparisonQuery, flag, shareColumn, textColumn } from './statement.ts';
 
 /** Unique in its layout; a letter, then letters, digits and underscores. */
 const lineKey = z.string().regex(/^\p{L}[\p{L}\p{N}_]{0,79}$/u);
@@ -257,7 +257,10 @@ export const layoutFiguresQuery = z.object({
   to: day,
   ...comparisonQuery,
   ...facetQuery,
-  plan: z.enum(['comparison', 'periods', 'quarters']).default('comparison'),
+  plan: z.enum(['comparison', 'periods', 'quarters', 'composed']).default('comparison'),
+  /** Of the plan `composed`. */
+  planId: idText.optional(),
+  kind: layoutKind,
   measure: z.enum(['closing', 'movement']),
   /** Also what moved by direction, and what exchange rates changed on cash. */
   flows: flag,
@@ -267,15 +270,13 @@ export const layoutFigures = z.object({
   accountIds: z.array(id),
   columns: z.array(
     z.discriminatedUnion('kind', [
-      z.object({
-        kind: z.literal('amount'),
-        measure: z.enum(['closing', 'movement']),
-        firstDay: day,
-        lastDay: day,
+      amountColumn.extend({
+        /** Of changes in equity: the category whose accounts alone are in it. */
+        equity: z.exactOptional(z.int()),
         opening: z.array(amount),
         movement: z.array(amount),
         closing: z.array(amount),
-        /** Of the closing balances: profit of completed years that no account was named for. */
+        /** Of the balances: profit of completed years that no account was named for. */
         notAllotted: amount,
         /** Where they were asked for: what moved on the normal side of each account, and what exchange rates changed on cash. */
         flows: z
@@ -286,7 +287,11 @@ export const layoutFigures = z.object({
           })
           .nullable(),
       }),
-      z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int() }),
+      changeColumn,
+      shareColumn,
+      /** `operands`: places of columns of amounts, by what the formula calls them. */
+      calculationColumn.extend({ operands: z.array(z.tuple([z.string(), z.int()])), days: z.int() }),
+      textColumn,
     ]),
   ),
   revision: z.int(),

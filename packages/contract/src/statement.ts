@@ -103,26 +103,26 @@ const columnHead = {
   format: z.exactOptional(numberFormat),
 };
 
-export const statementColumn = z.discriminatedUnion('kind', [
-  /** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
-  z.object({
-    kind: z.literal('amount'),
-    measure: z.enum(['opening', 'closing', 'movement']),
-    firstDay: day,
-    lastDay: day,
-    budget: z.string().nullable(),
-    /** Accounts stand where they stood at the end of this day. */
-    placedOn: z.exactOptional(day),
-    ...columnHead,
-  }),
-  /** Indices of columns of amounts among all columns. */
-  z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int(), ...columnHead }),
-  /** In percent of what the line has in a column. */
-  z.object({ kind: z.literal('share'), of: z.int(), line: z.string(), ...columnHead }),
-  /** `text`: the formula, over keys of the plan's columns. */
-  z.object({ kind: z.literal('calculation'), text: z.string(), result: columnResult, ...columnHead }),
-  z.object({ kind: z.literal('text'), ...columnHead }),
-]);
+/** `budget`: name of the one that the amounts are of; `null`: of the ledger. */
+export const amountColumn = z.object({
+  kind: z.literal('amount'),
+  measure: z.enum(['opening', 'closing', 'movement']),
+  firstDay: day,
+  lastDay: day,
+  budget: z.string().nullable(),
+  /** Accounts stand where they stood at the end of this day. */
+  placedOn: z.exactOptional(day),
+  ...columnHead,
+});
+/** Indices of columns of amounts among all columns. */
+export const changeColumn = z.object({ kind: z.enum(['change', 'percent']), of: z.int(), against: z.int(), ...columnHead });
+/** In percent of what the line has in a column. */
+export const shareColumn = z.object({ kind: z.literal('share'), of: z.int(), line: z.string(), ...columnHead });
+/** `text`: the formula, over keys of the plan's columns. */
+export const calculationColumn = z.object({ kind: z.literal('calculation'), text: z.string(), result: columnResult, ...columnHead });
+export const textColumn = z.object({ kind: z.literal('text'), ...columnHead });
+
+export const statementColumn = z.discriminatedUnion('kind', [amountColumn, changeColumn, shareColumn, calculationColumn, textColumn]);
 
 const unit = z.enum(['amount', 'ratio', 'percent', 'days']);
 

@@ -4,6 +4,7 @@ import {
   type CoveredLayout,
   compileLayout,
   expandLayout,
+  isMemoLine,
   layoutCoverage,
   measureOf,
   type OwnLayout,
@@ -57,8 +58,8 @@ export function compileOwn(books: Books, own: OwnLayout, language: CaptionLangua
   return takes(plain, books.cube.indexOf.get(translationAccountId) ?? -1) ? plain : compiled(withLine);
 }
 
-function takes({ lineOfCredit, takes: taken }: CompiledLayout, account: number): boolean {
-  return (lineOfCredit[account] ?? -1) >= 0 || taken.some((take) => take.account === account);
+function takes({ lineOfCredit, takes: taken, lines }: CompiledLayout, account: number): boolean {
+  return (lineOfCredit[account] ?? -1) >= 0 || taken.some((take) => take.account === account && !isMemoLine(lines[take.line]));
 }
 
 interface RunningLayout extends ComposedLayout {

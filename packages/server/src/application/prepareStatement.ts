@@ -7,32 +7,19 @@ import {
   type ColumnPlan,
   type Comparison,
   type CompiledLayout,
-  type Currency,
-  closingRateOn,
-  columnsAgainst,
-  columnsFor,
-  columnsOver,
-  comparisonSpan,
   compileLayout,
   type Day,
   type Element,
-  equityCategories,
-  equityColumns,
-  expandPlan,
   type FacetFilter,
   fail,
   filterText,
-  findCurrency,
   type GeneratedKind,
   generateBalanceSheet,
   generateIncomeStatement,
-  isIncomeOrExpense,
-  type Layout,
   layers,
   measureOf,
   type Outcome,
   type PartialLines,
-  type PlainColumn,
   type PlanDefinition,
   type PresentationChoice,
   type PresentedAccount,
@@ -44,21 +31,20 @@ import {
   type StatementColumn,
   scopeOf,
   succeed,
-  totalEquity,
   type UsualColumns,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { categoryTreeIn } from './categoryTreeIn.ts';
-import { findPlan } from './columnPlans.ts';
 import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { mainLanguage } from './mainLanguage.ts';
 import { openBooksOf } from './openBooks.ts';
-import { placementDays, withStandIns } from './placedThen.ts';
+import { placementDays } from './placedThen.ts';
+import { type PlannedColumns, plannedColumns } from './plannedColumns.ts';
 import type { Books, Ports } from './ports/index.ts';
+import { type Presentation, presentationOf, presented, refusedInCurrency } from './presentation.ts';
 import { runColumns } from './runColumns.ts';
-import { asFlows, missingRates, translatedBooks } from './translatedBooks.ts';
 
 export interface SpanChoice {
   readonly from: Day;
@@ -86,9 +72,6 @@ export interface ColumnChoice extends SpanChoice {
   readonly presentation?: PresentationChoice | undefined;
 }
 
-/** More do not fit on any page, nor in a reader's head. */
-const mostColumns = 60;
-
 /** A generated statement, or the id of a composed layout. */
 export type StatementName = GeneratedKind | number;
 
@@ -111,19 +94,6 @@ export interface PreparedStatement {
   readonly planned: PlannedColumns;
   /** Where it is in another currency than the company's. */
   readonly presentation: Presentation | null;
-}
-
-/** `rate`: of the last day, where all amounts are shown by it; the books are in the company's currency then. */
-export interface Presentation {
-  readonly from: Currency;
-  readonly to: Currency;
-  readonly rate: { readonly text: string; readonly day: Day } | null;
-}
-
-/** The plan that stands across the page. */
-interface PlannedColumns {
-  readonly plan: ColumnPlan | 'composed';
-  readonly planId?: number | undefined;
 }
 
 /** Layouts follow the placement: they are made from it, once for each structure, which every state of the ledger over it shares. */
@@ -210,7 +180,7 @@ async function openLayout(
 ): Promise<Outcome<OpenedLayout, Failure>> {
   const { language, classification } = choice;
   if (typeof name !== 'number') {
-    const books = await presented(ports, inClassification(opened, classification), name, choice, days);
+    const books = await presented(ports, inClassification(opened, classification), name, choice.presentation, days);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
     const measure = name === 'balance_sheet' ? 'closing' : 'movement';
@@ -218,59 +188,12 @@ async function openLayout(
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });
-  const books = await presented(ports, inClassification(opened, record.classificationId), record.kind, choice, days);
+  const books = await presented(ports, inClassification(opened, record.classificationId), record.kind, choice.presentation, days);
   if (!books.ok) return books;
   const composed = await composedLayout(ports, books.value, record, languageFor(books.value, language));
   if (!composed) return fail({ code: 'layout_not_in_use', name: record.name });
   const { compiled, own } = composed;
   return succeed({ books: books.value, compiled, measure: measureOf(own), layoutId: name, scope: scopeOf(own), usual: own.columns });
-}
-
-/**
- * In the currency asked for, where amounts come into it by themselves and not by one rate for all; with stand-ins for accounts that stood elsewhere
- * on days whose placement columns ask for.
- */
-async function presented(
-  ports: Ports,
-  books: Outcome<Books, Failure>,
-  kind: Layout['kind'],
-  { presentation }: ColumnChoice,
-  days: readonly Day[],
-): Promise<Outcome<Books, Failure>> {
-  if (!books.ok) return books;
-  const translated = presentation?.method === 'own_rates' ? await translatedBooks(ports, books.value, presentation.currency) : books;
-  if (!translated.ok) return translated;
-  return kind === 'cash_flow' ? succeed(asFlows(translated.value)) : withStandIns(ports, translated.value, days);
-}
-
-async function presentationOf(
-  { rates }: Pick<Ports, 'rates'>,
-  { company, translation }: Books,
-  { presentation, to: day }: ColumnChoice,
-): Promise<Outcome<Presentation | null, Failure>> {
-  if (!presentation) return succeed(null);
-  if (translation) return succeed({ from: translation.of.company.currency, to: company.currency, rate: null });
-  const to = findCurrency(presentation.currency);
-  if (!to || to.code === company.currency.code) return fail({ code: 'currency_unknown', currency: presentation.currency });
-  const closing = closingRateOn(await rates.list(company.id), to.code, day);
-  if (!closing) return fail({ code: 'rates_missing', currency: to.code, rates: [{ kind: 'closing', day }], more: 0 });
-  return succeed({ from: company.currency, to, rate: { text: closing.rate, day: closing.day } });
-}
-
-/** How many of the rates that are missing are named. */
-const mostNamed = 6;
-
-/** What a run in another currency lacks. */
-function refusedBy({ books, compiled, scope }: OpenedLayout, columns: readonly StatementColumn[]): Failure | null {
-  if (!books.translation) return null;
-  const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
-  const isOfParts = amounts.some(({ facets }) => facets !== undefined) || compiled.readings.some(({ facets }) => Object.keys(facets).length > 0);
-  if (isOfParts) return { code: 'translation_of_all_lines' };
-  const spans = amounts.flatMap(({ budgetId, span }) => (budgetId === undefined ? [span] : []));
-  const ofBalances = scope.length === 0 || scope.some((element) => !isIncomeOrExpense(element));
-  const missing = missingRates(books, { spans, ofBalances });
-  if (missing.length === 0) return null;
-  return { code: 'rates_missing', currency: books.company.currency.code, rates: missing.slice(0, mostNamed), more: Math.max(0, missing.length - mostNamed) };
 }
 
 export async function prepareStatement(
@@ -287,15 +210,15 @@ export async function prepareStatement(
   if (!asToday.ok) return asToday;
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const asked: PlannedColumns = choice.plan ? { plan: choice.plan, planId: choice.planId } : await usualColumns(ports, asToday.value);
-  const columns = await plannedColumns(ports, asToday.value, { ...choice, ...asked }, comparison.value, span);
+  const columns = await plannedColumns(ports, { ...asToday.value, ...asToday.value.compiled.layout }, { ...choice, ...asked }, comparison.value, span);
   if (!columns.ok) return columns;
   const days = placementDays(columns.value);
   const layout = days.length === 0 ? asToday : await openLayout(ports, opened.value, name, choice, days);
   if (!layout.ok) return layout;
   const { books, compiled, layoutId, scope } = layout.value;
-  const refused = refusedBy(layout.value, columns.value);
+  const refused = refusedInCurrency(layout.value, columns.value);
   if (refused) return fail(refused);
-  const presentation = await presentationOf(ports, books, choice);
+  const presentation = await presentationOf(ports, books, choice.presentation, choice.to);
   if (!presentation.ok) return presentation;
   const ran = await runColumns(ports, books, compiled, columns.value, choice.facets ?? {});
   if (!ran.ok) return ran;
@@ -318,49 +241,4 @@ export async function prepareStatement(
 async function usualColumns({ columnPlans }: Ports, { books, usual }: OpenedLayout): Promise<PlannedColumns> {
   const isGone = usual?.plan === 'composed' && (await columnPlans.find(books.company.id, usual.planId)) === null;
   return usual && !isGone ? usual : { plan: 'comparison' };
-}
-
-async function plannedColumns(
-  ports: Ports,
-  { books, measure, compiled }: OpenedLayout,
-  { plan, budget, planId, definition }: ColumnChoice & PlannedColumns,
-  comparison: Comparison,
-  span: Span,
-): Promise<Outcome<readonly StatementColumn[], Failure>> {
-  if (plan === 'budget') return succeed(columnsAgainst(budget ?? 0, measure, span));
-  const { kind, language } = compiled.layout;
-  const equity = kind === 'changes_in_equity' ? equityCategories({ ...books, tree: categoryTreeIn(books, language) }, language) : undefined;
-  if (equity && plan === 'comparison') {
-    const comparative = comparisonSpan(comparison, 'income_statement', span, books.calendar);
-    return succeed(equityColumns(comparative ? [span, comparative] : [span], equity, language));
-  }
-  if (plan !== 'composed') return columnsOf(books, measure, comparison, plan, span);
-  const composed = definition ? succeed(definition) : await findPlan(ports, books.company.id, planId ?? 0);
-  if (!composed.ok) return composed;
-  const facts = {
-    span,
-    calendar: books.calendar,
-    measure,
-    isOfMovements: kind === 'cash_flow' || equity !== undefined,
-    lists: books.lists,
-    ...(equity ? { equity: { categories: equity, total: totalEquity(language) } } : {}),
-  };
-  const { columns, faults } = expandPlan(composed.value, facts);
-  const [fault] = faults;
-  if (fault) return fail({ code: 'plan_unfit', fault });
-  return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
-}
-
-/** The columns of a plan over a span, as many as a page can hold. */
-export function columnsOf(
-  books: Books,
-  measure: 'closing' | 'movement',
-  comparison: Comparison,
-  plan: Exclude<ColumnPlan, 'budget'>,
-  span: Span,
-): Outcome<PlainColumn[], Failure> {
-  const kind = measure === 'closing' ? 'balance_sheet' : 'income_statement';
-  const comparative = comparisonSpan(comparison, kind, span, books.calendar);
-  const columns = plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(plan, kind, span, books.calendar);
-  return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
 }

@@ -193,6 +193,25 @@ async function runBudget(
   if (Object.keys(asked).length > 0 || column.facets !== undefined || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
   // Balances of a budget would need closing rates of days to come.
   if (books.translation && column.measure !== 'movement') return fail({ code: 'budget_not_translated' });
+  const budgeted = await budgetedAmounts(ports, books, column);
+  if (!budgeted.ok) return budgeted;
+  const { name, net, notAllotted } = budgeted.value;
+  const run = runColumn(compiled, {
+    net,
+    result: resultOf(net, books.traits.resets),
+    notAllotted,
+    exponent: books.company.currency.exponent,
+    span: column.span,
+  });
+  return succeed({ run, column: { ...column, budget: name } });
+}
+
+/** What a column of a budget has of each account: movements, or what was posted before its year and its own movements up to the day. */
+export async function budgetedAmounts(
+  ports: Ports,
+  books: Books,
+  column: AmountColumn,
+): Promise<Outcome<BudgetedColumn & { readonly notAllotted: bigint }, Failure>> {
   const { measure, span } = column;
   const balances = measure === 'movement' ? null : await balancesBefore(ports, books, column);
   const over = measure === 'movement' ? span : budgetedUpTo(books, column);
@@ -200,12 +219,5 @@ async function runBudget(
   if (!budgeted.ok) return budgeted;
   const { name, net: moved } = budgeted.value;
   const net = balances ? moved.map((amount, at) => amount + (balances.net[at] as bigint)) : moved;
-  const run = runColumn(compiled, {
-    net,
-    result: resultOf(net, books.traits.resets),
-    notAllotted: balances?.notAllotted ?? 0n,
-    exponent: books.company.currency.exponent,
-    span: column.span,
-  });
-  return succeed({ run, column: { ...column, budget: name } });
+  return succeed({ name, net, notAllotted: balances?.notAllotted ?? 0n });
 }

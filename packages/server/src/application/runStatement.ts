@@ -22,7 +22,8 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { footingRoots } from './footingRoots.ts';
 import type { Ports } from './ports/index.ts';
-import { type ColumnChoice, type PreparedStatement, type Presentation, prepareStatement, type StatementName } from './prepareStatement.ts';
+import { type ColumnChoice, type PreparedStatement, prepareStatement, type StatementName } from './prepareStatement.ts';
+import type { Presentation } from './presentation.ts';
 
 export interface StatementChoice extends ColumnChoice {
   readonly detail: number | 'accounts';

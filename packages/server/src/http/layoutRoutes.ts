@@ -7,6 +7,7 @@ import type { ColumnPlanRecord, LayoutRecord, Ports, StoredLayout } from '../app
 import { type LayoutFigures as Figures, viewLayoutFigures } from '../application/viewLayoutFigures.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
+import { toColumn } from './statementAnswers.ts';
 
 /** Layouts that are composed: drafts, versions, and the one in use. */
 export function layoutRoutes(on: On, ports: Ports): void {
@@ -72,14 +73,14 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
   const texts = (vector: BigInt64Array): string[] => Array.from(vector, text);
   return {
     accountIds: [...books.cube.accountIds],
-    columns: columns.map((column) => {
-      if (column.kind !== 'amount') return column;
+    columns: columns.map((column): LayoutFigures['columns'][number] => {
+      const shown = toColumn(column);
+      if (column.kind === 'calculation' && shown.kind === 'calculation') return { ...shown, operands: [...column.operands], days: column.days };
+      if (column.kind !== 'amount' || shown.kind !== 'amount') return shown as Exclude<typeof shown, { kind: 'amount' | 'calculation' }>;
       const { opening, movement, closing, notAllotted, flows } = amounts[next++] as (typeof amounts)[number];
       return {
-        kind: 'amount',
-        measure: column.measure,
-        firstDay: column.span.firstDay,
-        lastDay: column.span.lastDay,
+        ...shown,
+        ...(column.equity === undefined ? {} : { equity: column.equity }),
         opening: texts(opening),
         movement: texts(movement),
         closing: texts(closing),

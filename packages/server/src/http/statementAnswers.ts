@@ -27,7 +27,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
   };
 }
 
-function toColumn(column: StatementColumn): StatementBody['columns'][number] {
+export function toColumn(column: StatementColumn): StatementBody['columns'][number] {
   const { heading, group, width, format } = column;
   const head = {
     ...(heading === undefined ? {} : { heading }),

@@ -1,4 +1,5 @@
 import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import type { UsualColumns } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
 interface OfLayout {
@@ -9,7 +10,9 @@ interface OfLayout {
 export type LayoutFiguresParams = SpanParams & {
   companyId: number;
   measure: 'closing' | 'movement';
-  plan: 'comparison' | 'periods' | 'quarters';
+  plan: UsualColumns['plan'];
+  planId?: number | undefined;
+  kind: OwnLayoutBody['kind'];
   facets: string;
   flows: '0' | '1';
 };

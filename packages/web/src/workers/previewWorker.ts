@@ -4,19 +4,23 @@ import {
   type AccountAmounts,
   amountOfReading,
   type CodeList,
+  type ColumnInput,
   cashMoved,
   changeByLines,
   compileLayout,
   type DigitOrder,
+  equityColumnOf,
   expandLayout,
   facetKey,
   type LayoutCoverage,
   type LayoutFacts,
   layoutCoverage,
+  maskColumn,
   needsFlows,
   type OwnLayout,
   type PresentedAccount,
   presentRows,
+  readFormula,
   resultOf,
   rowInText,
   runColumn,
@@ -165,26 +169,25 @@ function runOver({ layout, leftOut }: Asked) {
   const amountColumns = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
   const runs = whole.vectors.map((vectors, at) => {
     const column = amountColumns[at] as (typeof amountColumns)[number];
-    const net = column.measure === 'closing' ? vectors.closing : vectors.movement;
+    const net = vectors[column.measure];
     const readings = compiled.readings.map((reading) => {
       const part = figures.get(facetKey(reading.facets));
       const own = part?.round === whole.round ? part.vectors[at] : undefined;
       // Flows are asked for once a line wants them.
       return own && (own.flows || !needsFlows(reading)) ? amountOfReading(reading, column.measure, own) : new BigInt64Array(net.length);
     });
-    return runColumn(compiled, {
+    const input: ColumnInput = {
       net,
       result: resultOf(net, resets),
-      notAllotted: column.measure === 'closing' ? vectors.notAllotted : 0n,
+      notAllotted: column.measure === 'movement' ? 0n : vectors.notAllotted,
       ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets } } : {}),
       readings,
       exponent,
       span: { firstDay: column.firstDay, lastDay: column.lastDay },
-    });
+    };
+    return runColumn(compiled, column.equity === undefined ? input : borneBy(column.equity, facts, resets, input));
   });
-  const shown: StatementColumn[] = columns.map((column) =>
-    column.kind === 'amount' ? { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } } : column,
-  );
+  const shown = columns.map(toColumn);
   return {
     columns: columnsText(columns),
     rows: () =>
@@ -200,7 +203,7 @@ function runOver({ layout, leftOut }: Asked) {
         isLeftOut: excluded.has(account.id),
       }));
       const [held] = amountColumns;
-      const balances = (held?.measure === 'movement' ? first?.movement : first?.closing) ?? new BigInt64Array(accounts.length);
+      const balances = (held ? first?.[held.measure] : first?.closing) ?? new BigInt64Array(accounts.length);
       return {
         cash:
           first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,
@@ -209,6 +212,32 @@ function runOver({ layout, leftOut }: Asked) {
       };
     },
   };
+}
+
+/** As the core knows it. */
+function toColumn(column: LayoutFigures['columns'][number]): StatementColumn {
+  if (column.kind === 'amount') return { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } };
+  if (column.kind !== 'calculation') return column;
+  const { operands, ...rest } = column;
+  const read = readFormula(column.text);
+  // The server has read it before.
+  return read.ok ? { ...rest, formula: read.value, operands: new Map(operands) } : { kind: 'text' };
+}
+
+const equityColumns = new WeakMap<LayoutFacts, Int32Array>();
+
+/** What the column of a category of equity bears. */
+function borneBy(category: number, facts: LayoutFacts, resets: Uint8Array, input: ColumnInput): ColumnInput {
+  const columnOf =
+    equityColumns.get(facts) ??
+    equityColumnOf(
+      facts,
+      facts.accounts.map(({ id }) => id),
+      resets,
+    );
+  equityColumns.set(facts, columnOf);
+  const ofResult = resets.findIndex((reset, account) => reset === 1 && columnOf[account] === category) >= 0;
+  return maskColumn(input, (account) => columnOf[account] === category, ofResult);
 }
 
 const textOfColumns = new WeakMap<LayoutFigures['columns'], PreviewColumns>();

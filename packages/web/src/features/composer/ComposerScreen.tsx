@@ -23,7 +23,8 @@ import { LinePanel } from './LinePanel.tsx';
 import { Outline } from './Outline.tsx';
 import { outlineRows } from './outlineRows.ts';
 import { PaneDivider } from './PaneDivider.tsx';
-import { Preview, previewPlans } from './Preview.tsx';
+import { Preview } from './Preview.tsx';
+import { readColumns } from './previewColumns.ts';
 import { Saved } from './Saved.tsx';
 import { UseDialog } from './UseDialog.tsx';
 import { type Composer, useComposer } from './useComposer.ts';
@@ -71,8 +72,9 @@ function Loaded({
   const mayCompose = useMay('preparer');
   const [detail, setDetail] = useState(opened);
   const [address, changeAddress] = useAddress();
-  const plan = previewPlans.find(({ value }) => value === address.get('plan'))?.value ?? 'comparison';
-  const composer = useComposer(opened, view, lists, plan);
+  const asked = address.get('plan');
+  const chosenColumns = useMemo(() => readColumns(asked), [asked]);
+  const composer = useComposer(opened, view, lists, chosenColumns);
   const { expanded, layout } = composer;
   const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
   const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());
@@ -108,7 +110,7 @@ function Loaded({
     },
     [choose],
   );
-  const choosePlan = useCallback((value: string) => changeAddress({ plan: value === 'comparison' ? null : value }), [changeAddress]);
+  const choosePlan = useCallback((value: string) => changeAddress({ plan: value }), [changeAddress]);
   const onToggle = useCallback((key: string, isOpen: boolean) => setToggled((before) => new Map(before).set(key, isOpen)), []);
   const onRename = useCallback(() => {
     const field = document.querySelector<HTMLInputElement>('[data-caption]');
@@ -202,7 +204,15 @@ function Loaded({
         />
       </section>
       <PaneDivider label="Width of the outline" width={panes.widths.outline} onDrag={panes.dragOutline} onKey={panes.stepOutline} />
-      <Preview figures={composer.figures} title={layout.title} kind={layout.kind} chosen={only ?? null} plan={plan} onPlan={choosePlan} onChoose={show} />
+      <Preview
+        figures={composer.figures}
+        title={layout.title}
+        kind={layout.kind}
+        chosen={only ?? null}
+        columns={composer.columns}
+        onColumns={choosePlan}
+        onChoose={show}
+      />
       <PaneDivider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />
       <aside className={styles.properties} aria-label="Properties">
         {only === undefined ? (

@@ -1,33 +1,33 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { longDay, spanText } from '@ivory-ladder/core';
+import type { UsualColumns } from '@ivory-ladder/core';
 import { type CSSProperties, memo, useCallback, useEffect, useMemo, useRef } from 'react';
+import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { StatementTable } from '../statements/StatementTable.tsx';
 import styles from './ComposerScreen.module.css';
-import type { PreviewKnown } from './PreviewFigures.ts';
-import type { Composer, PreviewPlan } from './useComposer.ts';
-import { usePreviewRows } from './usePreview.ts';
+import { columnsShown, datesOf, rowsShown, shownOf, writeColumns } from './previewColumns.ts';
+import type { Composer } from './useComposer.ts';
+import { usePreviewRefused, usePreviewRows } from './usePreview.ts';
 
-export const previewPlans = [
-  { value: 'comparison', label: 'With its comparative' },
-  { value: 'periods', label: 'Each period' },
-  { value: 'quarters', label: 'Each quarter' },
-] as const satisfies readonly { readonly value: PreviewPlan; readonly label: string }[];
+const plainNames = { comparison: 'With its comparative', periods: 'Each period', quarters: 'Each quarter' } as const;
 
 interface PreviewProps {
   readonly figures: Composer['figures'];
   readonly title: string;
   readonly kind: StatementBody['kind'];
   readonly chosen: string | null;
-  readonly plan: PreviewPlan;
-  readonly onPlan: (plan: PreviewPlan) => void;
+  readonly columns: UsualColumns;
+  readonly onColumns: (columns: string) => void;
   readonly onChoose: (key: string) => void;
 }
 
 /** The layout as it will be printed, live; a figure or caption leads to its line. */
-export const Preview = memo(function Preview({ figures, title, kind, chosen, plan, onPlan, onChoose }: PreviewProps) {
-  const { currency, exponent, languages, lastEntryDay } = useCompany();
+export const Preview = memo(function Preview({ figures, title, kind, chosen, columns: planned, onColumns, onChoose }: PreviewProps) {
+  const { id: companyId, currency, exponent, languages, lastEntryDay } = useCompany();
+  const { data: plans } = useListColumnPlansQuery(companyId);
+  const refused = usePreviewRefused(figures);
   const preview = usePreviewRows(figures);
   const language = languages[0] ?? 'en';
   const page = useRef<HTMLElement>(null);
@@ -35,15 +35,8 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
     if (chosen !== null) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   const columns = preview?.columns;
-  const shownColumns = useMemo(
-    () =>
-      (columns ?? []).flatMap((column) =>
-        column.kind === 'amount'
-          ? [{ kind: 'amount' as const, measure: column.measure, firstDay: column.firstDay, lastDay: column.lastDay, budget: null }]
-          : [],
-      ),
-    [columns],
-  );
+  const isShown = shownOf(planned);
+  const shownColumns = useMemo(() => columnsShown(columns ?? [], isShown), [columns, isShown]);
   const onOpenCell = useCallback(({ line }: { readonly line: string }) => onChoose(line), [onChoose]);
   const statement = useMemo(
     (): StatementBody | null =>
@@ -56,7 +49,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         exponent,
         presentation: null,
         columns: shownColumns,
-        rows: shownRows(preview),
+        rows: rowsShown(preview, isShown),
         rungs: 2,
         transfers: [],
         plan: { plan: 'comparison', planId: null },
@@ -64,7 +57,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         rounding: 'footed',
         revision: 0,
       },
-    [preview, shownColumns, kind, title, language, currency, exponent],
+    [preview, shownColumns, isShown, kind, title, language, currency, exponent],
   );
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
@@ -80,10 +73,20 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
     >
       <header className={styles.previewHead}>
         <h2 className={styles.previewTitle}>{title}</h2>
-        <select className={styles.plan} aria-label="Columns of the preview" value={plan} onChange={({ target: { value } }) => onPlan(value as PreviewPlan)}>
-          {previewPlans.map(({ value, label }) => (
+        <select
+          className={styles.plan}
+          aria-label="Columns of the preview"
+          value={writeColumns(planned)}
+          onChange={({ target: { value } }) => onColumns(value)}
+        >
+          {Object.entries(plainNames).map(([value, label]) => (
             <option key={value} value={value}>
               {label}
+            </option>
+          ))}
+          {plans?.plans.map(({ id, name }) => (
+            <option key={id} value={writeColumns({ plan: 'composed', planId: id })}>
+              {name}
             </option>
           ))}
         </select>
@@ -92,28 +95,10 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, pla
         {datesOf(shownColumns)} · {currency}
       </p>
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
-      {statement && <StatementTable statement={statement} cell={null} chosenLine={chosen} scroller={page} onToggle={onChoose} onOpenCell={onOpenCell} />}
+      {refused !== null && <EmptyState title="No figures for these columns">{describeFailure(refused)}</EmptyState>}
+      {statement && refused === null && (
+        <StatementTable statement={statement} cell={null} chosenLine={chosen} scroller={page} onToggle={onChoose} onOpenCell={onOpenCell} />
+      )}
     </section>
   );
 });
-
-/** Of many columns, which have theirs above them, the span they come from. */
-function datesOf(columns: readonly { readonly measure: 'closing' | 'movement'; readonly firstDay: string; readonly lastDay: string }[]): string {
-  const [first, last] = [columns.at(0), columns.at(-1)];
-  if (first && last && columns.length > 2) return spanText(first.firstDay, last.lastDay);
-  return columns.map(({ measure, firstDay, lastDay }) => (measure === 'closing' ? longDay(lastDay) : spanText(firstDay, lastDay))).join(' and ');
-}
-
-const known = new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
-
-/** Figures alone, without what is made of them; each row the same object as long as it stays the same. */
-function shownRows({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>): StatementBody['rows'] {
-  return rows.map((row) => {
-    const before = known.get(row);
-    if (before) return before;
-    const isAmount = (_: unknown, at: number): boolean => columns[at]?.kind === 'amount';
-    const shown = { ...row, opens: false, values: row.values.filter(isAmount), ...(row.faults ? { faults: row.faults.filter(isAmount) } : {}) };
-    known.set(row, shown);
-    return shown;
-  });
-}

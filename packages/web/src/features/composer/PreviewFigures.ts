@@ -12,6 +12,8 @@ export interface PreviewKnown extends PreviewRest {
 export class PreviewFigures {
   rows: Pick<PreviewKnown, 'rows' | 'columns'> | null = null;
   rest: PreviewRest | null = null;
+  /** Why there are no figures for the columns that were asked for last. */
+  refused: unknown = null;
   private columnsText = '';
   private worker: Worker | null = null;
   private number = 0;
@@ -73,7 +75,13 @@ export class PreviewFigures {
     return this.rounds;
   }
 
+  refuse(failure: unknown): void {
+    this.refused = failure;
+    for (const listener of this.listeners) listener();
+  }
+
   holdFigures(round: number, facets: string, figures: LayoutFigures): void {
+    if (this.refused !== null) this.refuse(null);
     this.post({ kind: 'figures', round, facets, figures });
   }
 

@@ -1,10 +1,10 @@
 import type { CodeListBody, LayoutDetail, LayoutFigures, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
-import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, measureOf, type OwnLayout, walkOwn } from '@ivory-ladder/core';
+import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, measureOf, type OwnLayout, type UsualColumns, walkOwn } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import type { ApiFailure } from '../../api/ivoryApi.ts';
-import { type LayoutFiguresParams, layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
+import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { layoutFacts } from '../../api/layoutFacts.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
@@ -18,9 +18,6 @@ import { PreviewFigures } from './PreviewFigures.ts';
 /** `conflict`: somebody else saved another draft meanwhile. */
 type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
 
-/** What stands across the page of the preview. */
-export type PreviewPlan = LayoutFiguresParams['plan'];
-
 export interface Composer {
   readonly layout: OwnLayout;
   readonly facts: LayoutFacts;
@@ -30,6 +27,8 @@ export interface Composer {
   readonly figures: PreviewFigures;
   /** Of a layout of movements: what each account moved in the first column, debit positive; nothing until it is known. */
   readonly movements: ReadonlyMap<number, bigint> | null;
+  /** Of the preview. */
+  readonly columns: UsualColumns;
   readonly save: SaveState;
   /** `false` where it was refused, which is said. Edits with the same `merge` that follow each other, as while a field is typed, are one step. */
   edit(edits: readonly LayoutEdit[], name: string, merge?: string): boolean;
@@ -48,9 +47,10 @@ export interface Composer {
 }
 
 const millisecondsBeforeSaving = 700;
+const usualColumns: UsualColumns = { plan: 'comparison' };
 
 /** A layout that is composed: each edit shows at once, is run beside the screen, and is saved a moment later. */
-export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[], plan: PreviewPlan): Composer {
+export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[], chosenPlan: UsualColumns | null): Composer {
   const company = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const { span } = useSpan();
@@ -79,13 +79,19 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
   const measure = measureOf(layout);
   const flows = layout.kind === 'cash_flow' || takesOneDirection(layout) ? '1' : '0';
   const filterKey = filtersOf(layout).join('\n');
+  // Those that the layout is run with, where no others are chosen for the preview.
+  const columns = chosenPlan ?? layout.columns ?? usualColumns;
+  const planId = columns.plan === 'composed' ? columns.planId : undefined;
+  const { plan } = columns;
+  const { kind } = layout;
   useEffect(() => {
     let isOver = false;
     const round = figures.beginRound();
     const asked = filterKey.split('\n').map((facets) => {
-      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, measure, plan, facets, flows }));
-      void request.then(({ data }) => {
-        if (isOver || !data) return;
+      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, kind, measure, plan, planId, facets, flows }));
+      void request.then(({ data, error }) => {
+        if (isOver) return;
+        if (!data) return figures.refuse(error);
         figures.holdFigures(round, facets, data);
         if (facets === '') setMovements(measure === 'movement' ? movementsIn(data) : null);
       });
@@ -95,7 +101,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       isOver = true;
       for (const request of asked) request.unsubscribe();
     };
-  }, [dispatch, figures, companyId, span, measure, plan, flows, filterKey]);
+  }, [dispatch, figures, companyId, span, kind, measure, plan, planId, flows, filterKey]);
   useLayoutEffect(() => figures.ask(layout, leftOut), [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
@@ -181,6 +187,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     lists,
     figures,
     movements,
+    columns,
     save,
     edit,
     undo,

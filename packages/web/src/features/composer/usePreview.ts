@@ -7,6 +7,11 @@ export function usePreviewRows(figures: PreviewFigures): Pick<PreviewKnown, 'row
   return useSyncExternalStore(figures.subscribe, () => figures.rows);
 }
 
+/** Why there are no figures for the columns; `null` where there are. */
+export function usePreviewRefused(figures: PreviewFigures): unknown {
+  return useSyncExternalStore(figures.subscribe, () => figures.refused);
+}
+
 /** Its coverage and the figures of all lines, which come a moment after the rows. */
 export function usePreviewRest(figures: PreviewFigures): PreviewRest | null {
   return useSyncExternalStore(figures.subscribe, () => figures.rest);

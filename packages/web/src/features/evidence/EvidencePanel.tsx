@@ -65,7 +65,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
   const currency: Currency = data ? { code: data.currency, exponent: data.exponent } : own;
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
   const isDifference = cell.account === translationAccountId;
-  const ledgerAccount = data?.ledgerAccountId ?? 0;
+  const ledgerAccount = data?.ledgerAccountId ?? null;
   return (
     <aside className={styles.panel} aria-label="Evidence">
       <header className={styles.head}>
@@ -92,7 +92,7 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
             <Parts evidence={data} currency={currency} cell={cell} onOpen={onOpen} />
           ) : (
             <>
-              {!isDifference && (
+              {ledgerAccount !== null && (
                 <button type="button" className={styles.more} onClick={() => climb(ledgerAccount)}>
                   Where the account climbs, in all statements
                 </button>
@@ -103,29 +103,45 @@ export function EvidencePanel({ kind, span, planned, facets, classification, pre
                   <span>{formatAmount(isShownAgainst(data) ? -BigInt(net) : BigInt(net), currency)}</span>
                 </p>
               ))}
-              {isDifference ? (
-                <p className={styles.facts}>No entry stands behind it: it is what translation into {data.currency} leaves in equity.</p>
-              ) : data.budget === null ? (
-                <>
-                  {currency.code !== own.code && <p className={styles.facts}>Entries are in {own.code}, as they were posted.</p>}
-                  <AccountLines
-                    accountId={ledgerAccount}
-                    facets={Object.keys(data.facets).length === 0 ? '' : JSON.stringify(data.facets)}
-                    layer={data.layer}
-                    currency={own}
-                    runs={data.measure === 'movement'}
-                    {...linesSpan(data)}
-                    onOpenEntry={setEntryId}
-                  />
-                </>
-              ) : (
-                <Link to={`/companies/${company.id}/ledger/budgets?budget=${data.budgetId}`}>The budget {data.budget}</Link>
-              )}
+              <Behind evidence={data} isDifference={isDifference} own={own} onOpenEntry={setEntryId} />
             </>
           )}
         </>
       )}
     </aside>
+  );
+}
+
+interface BehindProps {
+  readonly evidence: EvidenceBody;
+  /** What translation leaves in equity. */
+  readonly isDifference: boolean;
+  /** The company's currency, which entries are in. */
+  readonly own: Currency;
+  readonly onOpenEntry: (entryId: number) => void;
+}
+
+/** What stands behind the amount of one account: its entries, or the cells of a budget. */
+function Behind({ evidence, isDifference, own, onOpenEntry }: BehindProps) {
+  const company = useCompany();
+  const { budget, budgetId, currency, facets, layer, ledgerAccountId, measure } = evidence;
+  if (isDifference) return <p className={styles.facts}>No entry stands behind it: it is what translation into {currency} leaves in equity.</p>;
+  if (budget !== null) return <Link to={`/companies/${company.id}/ledger/budgets?budget=${budgetId}`}>The budget {budget}</Link>;
+  // Of what was asked before, as long as the answer is under way.
+  if (ledgerAccountId === null) return null;
+  return (
+    <>
+      {currency !== own.code && <p className={styles.facts}>Entries are in {own.code}, as they were posted.</p>}
+      <AccountLines
+        accountId={ledgerAccountId}
+        facets={Object.keys(facets).length === 0 ? '' : JSON.stringify(facets)}
+        layer={layer}
+        currency={own}
+        runs={measure === 'movement'}
+        {...linesSpan(evidence)}
+        onOpenEntry={onOpenEntry}
+      />
+    </>
   );
 }
 

@@ -1,0 +1,60 @@
+import type { LayoutFigures, StatementBody } from '@ivory-ladder/contract';
+import { longDay, spanText, type UsualColumns } from '@ivory-ladder/core';
+import type { PreviewKnown } from './PreviewFigures.ts';
+
+/** As it stands in an address and in a list of choices: `periods`, or `plan-12`; `null` for what is none. */
+export function readColumns(text: string | null): UsualColumns | null {
+  if (text === 'comparison' || text === 'periods' || text === 'quarters') return { plan: text };
+  const [, id] = /^plan-([1-9]\d*)$/.exec(text ?? '') ?? [];
+  return id === undefined ? null : { plan: 'composed', planId: Number(id) };
+}
+
+export function writeColumns(columns: UsualColumns): string {
+  return columns.plan === 'composed' ? `plan-${columns.planId}` : columns.plan;
+}
+
+/** Whether all columns are shown; of the plans that are there figures alone, without what is made of them. */
+type IsShown = (column: LayoutFigures['columns'][number]) => boolean;
+const all: IsShown = () => true;
+const amountsAlone: IsShown = ({ kind }) => kind === 'amount';
+
+export function shownOf({ plan }: UsualColumns): IsShown {
+  return plan === 'composed' ? all : amountsAlone;
+}
+
+/** Without the amounts of every account. */
+export function columnsShown(columns: LayoutFigures['columns'], isShown: IsShown): StatementBody['columns'] {
+  return columns.filter(isShown).map((column): StatementBody['columns'][number] => {
+    if (column.kind === 'amount') {
+      const { equity: _, opening: _o, movement: _m, closing: _c, notAllotted: _n, flows: _f, ...head } = column;
+      return head;
+    }
+    if (column.kind !== 'calculation') return column;
+    const { operands: _, days: __, ...head } = column;
+    return head;
+  });
+}
+
+const known = new WeakMap<LayoutFigures['columns'], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
+
+/** Each row the same object as long as it stays the same. */
+export function rowsShown({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>, isShown: IsShown): StatementBody['rows'] {
+  const before = known.get(columns) ?? new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
+  known.set(columns, before);
+  const isIn = (_: unknown, at: number): boolean => columns[at] !== undefined && isShown(columns[at]);
+  return rows.map((row) => {
+    const there = before.get(row);
+    if (there) return there;
+    const shown = { ...row, opens: false, values: row.values.filter(isIn), ...(row.faults ? { faults: row.faults.filter(isIn) } : {}) };
+    before.set(row, shown);
+    return shown;
+  });
+}
+
+/** Of many columns, which have theirs above them, the span they come from. */
+export function datesOf(columns: StatementBody['columns']): string {
+  const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
+  const [first, last] = [amounts.at(0), amounts.at(-1)];
+  if (first && last && amounts.length > 2) return spanText(first.firstDay, last.lastDay);
+  return amounts.map(({ measure, firstDay, lastDay }) => (measure === 'movement' ? spanText(firstDay, lastDay) : longDay(lastDay))).join(' and ');
+}
