@@ -56,5 +56,6 @@ export function datesOf(columns: StatementBody['columns']): string {
   const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
   const [first, last] = [amounts.at(0), amounts.at(-1)];
   if (first && last && amounts.length > 2) return spanText(first.firstDay, last.lastDay);
-  return amounts.map(({ measure, firstDay, lastDay }) => (measure === 'movement' ? spanText(firstDay, lastDay) : longDay(lastDay))).join(' and ');
+  const told = amounts.map(({ measure, firstDay, lastDay }) => (measure === 'movement' ? spanText(firstDay, lastDay) : longDay(lastDay)));
+  return [...new Set(told)].join(' and ');
 }
