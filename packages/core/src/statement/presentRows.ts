@@ -274,18 +274,13 @@ class Page {
   }
 
   private row(line: Line, row: RowFields): StatementRow {
-    const { look = line.look, note = line.note, ...rest } = row;
-    const faults = row.role === 'heading' || row.role === 'account' ? undefined : this.faultsOf(line);
-    return {
-      key: line.key,
-      lineKey: line.key,
-      accountId: null,
-      parts: [],
-      ...rest,
-      ...(look && row.role !== 'account' ? { look } : {}),
-      ...(note && row.role !== 'account' ? { note } : {}),
-      ...(faults ? { faults } : {}),
-    };
+    const { key = line.key, accountId = null, role, caption, depth, opens, open, values, parts = [], unit, partsAreWithin } = row;
+    const made = { key, lineKey: line.key, accountId, role, caption, depth, opens, open, values, parts };
+    const within = { ...(unit === undefined ? {} : { unit }), ...(partsAreWithin === undefined ? {} : { partsAreWithin }) };
+    if (role === 'account') return unit === undefined && partsAreWithin === undefined ? made : { ...made, ...within };
+    const { look = line.look, note = line.note } = row;
+    const faults = role === 'heading' ? undefined : this.faultsOf(line);
+    return { ...made, ...within, ...(look ? { look } : {}), ...(note ? { note } : {}), ...(faults ? { faults } : {}) };
   }
 }
 

@@ -1,7 +1,7 @@
 import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
 import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -110,6 +110,11 @@ function Loaded({
     },
     [choose],
   );
+  // The line of the address, once the outline is there.
+  const begun = useRef(address.get('line'));
+  useEffect(() => {
+    if (begun.current !== null) document.querySelector(`[data-line="${CSS.escape(begun.current)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, []);
   const choosePlan = useCallback((value: string) => changeAddress({ plan: value }), [changeAddress]);
   const onToggle = useCallback((key: string, isOpen: boolean) => setToggled((before) => new Map(before).set(key, isOpen)), []);
   const onRename = useCallback(() => {

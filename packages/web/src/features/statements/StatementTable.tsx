@@ -4,7 +4,7 @@ import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
-import { type PlacedRow, RowsInSight } from './RowsInSight.tsx';
+import { RowsInSight } from './RowsInSight.tsx';
 import styles from './StatementTable.module.css';
 import type { CellAddress } from './useStatementAddress.ts';
 
@@ -63,13 +63,12 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
   };
   const columns = useMemo(() => withGaps(statement.columns), [statement.columns]);
   const hasNotes = statement.rows.some(({ note }) => note !== undefined);
-  const tableRow = (row: Row, place?: PlacedRow): ReactNode => {
+  const tableRow = (row: Row): ReactNode => {
     const isCommented = comments !== undefined && row.accountId === null && !['heading', 'text', 'space'].includes(row.role);
     return (
       <Fragment key={`${row.key}.${row.role}`}>
         <StatementRow
           row={row}
-          place={place}
           hasNotes={hasNotes}
           columns={columns}
           currency={currency}
@@ -90,7 +89,13 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
     );
   };
   return (
-    <table className={styles.table} data-wide={isWide(statement) || undefined} role="treegrid" aria-label={statement.title}>
+    <table
+      className={styles.table}
+      data-wide={isWide(statement) || undefined}
+      role="treegrid"
+      aria-label={statement.title}
+      aria-rowcount={statement.rows.length + 1}
+    >
       <thead>
         {statement.columns.some(({ group }) => group !== undefined) && (
           <tr className={styles.groups}>
@@ -130,7 +135,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
         {scroller && statement.rows.length > mostDrawn ? (
           <RowsInSight rows={statement.rows} chosenLine={chosenLine} scroller={scroller} row={tableRow} />
         ) : (
-          statement.rows.map((row) => tableRow(row))
+          statement.rows.map(tableRow)
         )}
       </tbody>
     </table>
@@ -165,8 +170,6 @@ function groupsOf(columns: readonly Column[]): { readonly group: string; readonl
 
 interface RowProps {
   readonly row: Row;
-  /** Where not all rows are drawn. */
-  readonly place: PlacedRow | undefined;
   readonly hasNotes: boolean;
   readonly columns: readonly GappedColumn[];
   readonly currency: Currency;
@@ -179,26 +182,12 @@ interface RowProps {
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({
-  row,
-  place: placed,
-  hasNotes,
-  columns,
-  currency,
-  tone,
-  chosen,
-  isChosen,
-  mark,
-  onComment,
-  onToggle,
-  onOpenCell,
-}: RowProps) {
+const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, mark, onComment, onToggle, onOpenCell }: RowProps) {
   const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
   return (
     <tr
       className={styles[role]}
       data-row
-      {...(placed ? { ref: placed.measure, 'data-index': placed.index, 'aria-rowindex': placed.index + 2 } : {})}
       data-line-key={row.lineKey}
       data-weight={look && look.weight !== 'usual' ? look.weight : undefined}
       data-space={look?.spaceBefore || undefined}
