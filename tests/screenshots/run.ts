@@ -176,6 +176,9 @@ async function takePlacement(company: string): Promise<void> {
   await page.getByRole('treegrid').getByText('Other sailings', { exact: true }).scrollIntoViewIfNeeded();
   await take(page, 'placement');
   await page.getByRole('button', { name: 'Discard' }).click();
+  // Kept a moment later; else the next view would begin with it.
+  await page.getByRole('button', { name: 'Discard' }).waitFor({ state: 'detached' });
+  await page.waitForTimeout(1500);
   await page.goto(`${company}/placement/ranges?numbers=expense+5`);
   for (const [category, text] of [
     ['Crew wages', '5000 to 5199'],
