@@ -19,7 +19,7 @@ export const statementFailures: Readonly<Record<string, (facts: Facts) => string
   placement_not_kept: ({ day }) => `No placement is kept of ${longDay(text(day))}: the categories were set up later. Choose a later day for the column.`,
   budget_not_translated: () => 'Balances of a budget cannot be shown in another currency: that would need closing rates of days to come.',
   rates_missing: ({ currency, rates, more }) =>
-    `${text(currency)} lacks ${[...asList(rates).map(rateText), ...(Number(more) > 0 ? [`${text(more)} more`] : [])].join(', ') || 'a rate'}. Enter them under Ledger, Exchange rates.`,
+    `${text(currency)} lacks ${[...asList(rates).map(rateText), ...(Number(more) > 0 ? [`${text(more)} more`] : [])].join(', ') || 'a rate'}. Enter them under Ledger, Rates.`,
   translation_of_all_lines: () =>
     'Parts by facets cannot be shown in another currency at their own rates. Take the filter off, or show all at the closing rate.',
   amounts_too_large: () => 'In this currency the amounts are beyond what can be computed exactly.',

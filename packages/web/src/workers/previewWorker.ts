@@ -29,8 +29,11 @@ import {
 } from '@ivory-ladder/core';
 import { layoutFacts } from '../api/layoutFacts.ts';
 import { isSameRow } from './isSameRow.ts';
+import { writeAnswer } from './sharedAnswer.ts';
 
 export type PreviewAsked =
+  /** Where the latest answer is put beside its message. */
+  | { readonly kind: 'shared'; readonly memory: SharedArrayBuffer }
   | {
       readonly kind: 'chart';
       readonly view: PlacementView;
@@ -49,7 +52,8 @@ export type RowSent = StatementRowBody | number;
 
 /** To the layout with the number: first its rows, then what else is known of it. */
 export type PreviewAnswer =
-  | { readonly kind: 'rows'; readonly number: number; readonly rows: readonly RowSent[]; readonly columns: PreviewColumns }
+  /** `place`: in the order of answers to the layout that is composed; 0 for what was asked for beside it. */
+  | { readonly kind: 'rows'; readonly number: number; readonly place: number; readonly rows: readonly RowSent[]; readonly columns: PreviewColumns }
   | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest);
 
 export interface PreviewRest {
@@ -69,6 +73,8 @@ type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array }) | null = null;
 const figures = new Map<string, { readonly round: number; readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
 let last: Asked | null = null;
+let shared: SharedArrayBuffer | null = null;
+let answers = 0;
 
 /** Of the answer before, to the layout that is composed. */
 let rowsBefore: readonly StatementRowBody[] = [];
@@ -77,10 +83,14 @@ const say = (answer: PreviewAnswer): void => self.postMessage(answer);
 
 /** A layout over the chart and the figures that were given last; asked anew when either changes. */
 self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
+  if (data.kind === 'shared') {
+    shared = data.memory;
+    return;
+  }
   if (data.kind === 'layout' && data.number < 0) {
     // Asked for beside the one that is composed.
     const aside = runOver(data);
-    if (aside) say({ kind: 'rows', number: data.number, rows: aside.rows(), columns: aside.columns });
+    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: aside.rows(), columns: aside.columns });
     return;
   }
   if (data.kind === 'layout') last = data;
@@ -99,7 +109,10 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   const done = asked && chart ? runOver(asked) : null;
   if (!asked || !done) return;
   const rows = done.rows();
-  say({ kind: 'rows', number: asked.number, rows: asSent(rows), columns: done.columns });
+  answers++;
+  const answer: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: done.columns };
+  if (shared) writeAnswer(shared, answers, answer);
+  say(answer);
   rowsBefore = rows;
   clearTimeout(resting);
   resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...done.rest() }));

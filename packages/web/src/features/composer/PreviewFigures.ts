@@ -1,12 +1,16 @@
 import type { CodeListBody, LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
 import type { CaptionLanguage, DigitOrder, OwnLayout } from '@ivory-ladder/core';
 import type { PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../workers/previewWorker.ts';
+import { readAnswer, shareAnswer } from '../../workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
 export interface PreviewKnown extends PreviewRest {
   readonly rows: readonly StatementRowBody[];
   readonly columns: LayoutFigures['columns'];
 }
+
+/** Milliseconds that the page waits for an answer before it paints an edit. */
+const mostWaited = 3;
 
 /** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
 export class PreviewFigures {
@@ -18,6 +22,9 @@ export class PreviewFigures {
   private worker: Worker | null = null;
   private number = 0;
   private asides = 0;
+  private shared: SharedArrayBuffer | null = null;
+  /** How many answers to the layout that is composed were heard. */
+  private heard = 0;
   private rounds = 0;
   private asked: { readonly layout: OwnLayout; readonly leftOut: readonly number[] } | null = null;
   private readonly listeners = new Set<() => void>();
@@ -32,6 +39,9 @@ export class PreviewFigures {
   open(): void {
     this.worker = new Worker(new URL('../../workers/previewWorker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
+    this.heard = 0;
+    this.shared = shareAnswer();
+    if (this.shared) this.post({ kind: 'shared', memory: this.shared });
   }
 
   private hear(answer: PreviewAnswer): void {
@@ -45,7 +55,9 @@ export class PreviewFigures {
         other(this.received(answer.rows));
         return;
       }
-      // Rows stand by those of the answer before, so that every answer is taken.
+      // Rows stand by those of the answer before, so that every answer is taken, in its order and once.
+      if (answer.place <= this.heard) return;
+      this.heard = answer.place;
       const columns = this.rows && this.columnsText === answer.columns ? this.rows.columns : (JSON.parse(answer.columns) as LayoutFigures['columns']);
       this.columnsText = answer.columns;
       this.rows = { columns, rows: this.received(answer.rows) };
@@ -83,6 +95,16 @@ export class PreviewFigures {
   holdFigures(round: number, facets: string, figures: LayoutFigures): void {
     if (this.refused !== null) this.refuse(null);
     this.post({ kind: 'figures', round, facets, figures });
+  }
+
+  /** The next answer where it is there, or there within a moment: its message would be heard only after the screen is painted, which takes longer. */
+  hearEarly(): void {
+    if (!this.shared) return;
+    const until = performance.now() + mostWaited;
+    do {
+      const answer = readAnswer(this.shared, this.heard + 1) as PreviewAnswer | null;
+      if (answer) return this.hear(answer);
+    } while (performance.now() < until);
   }
 
   /** At once when a layout is made, before the screen is drawn with it. */

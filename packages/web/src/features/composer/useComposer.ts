@@ -102,7 +102,11 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
       for (const request of asked) request.unsubscribe();
     };
   }, [dispatch, figures, companyId, span, kind, measure, plan, planId, flows, filterKey]);
-  useLayoutEffect(() => figures.ask(layout, leftOut), [figures, layout, leftOut]);
+  useLayoutEffect(() => {
+    figures.ask(layout, leftOut);
+    // The outline is in the page; the figures go with it where they are there.
+    figures.hearEarly();
+  }, [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
   const saving = useRef<Promise<number | null>>(Promise.resolve(null));
