@@ -103,7 +103,10 @@ export class PreviewFigures {
     const until = performance.now() + mostWaited;
     do {
       const answer = readAnswer(this.shared, this.heard + 1) as PreviewAnswer | null;
-      if (answer) return this.hear(answer);
+      if (answer) {
+        this.hear(answer);
+        return;
+      }
     } while (performance.now() < until);
   }
 
