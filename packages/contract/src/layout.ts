@@ -297,3 +297,4 @@ export const layoutFigures = z.object({
   revision: z.int(),
 });
 export type LayoutFigures = z.infer<typeof layoutFigures>;
+export type TriedColumn = LayoutFigures['columns'][number];

@@ -3,8 +3,7 @@ import { ordinaryPeriods } from '../calendar/fiscalCalendar.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
 import { type Layer, layers } from '../cube/cube.ts';
 import { balanceAt, movementOver, type PartialLines } from '../cube/vector.ts';
-import type { Decimal } from '../money/decimal.ts';
-import { tenTo } from '../money/decimal.ts';
+import { type Decimal, tenTo } from '../money/decimal.ts';
 import { divideHalfAwayFromZero } from '../money/round.ts';
 import type { TranslatedFrom } from './translateCube.ts';
 

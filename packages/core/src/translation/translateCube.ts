@@ -130,11 +130,11 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
         if (net === 0n || account === given.retainedEarnings) continue;
         const translated = at(net, closing ?? lacks('closing', period.lastDay));
         rest -= translated;
-        put(books[layer].closing, base + account, netAt(books[layer].closing, base + account) + translated, 0n);
+        put(books[layer].closing, base + account, netOf(books[layer].closing, base + account) + translated, 0n);
       }
       const { retainedEarnings } = given;
       if (rest !== 0n && retainedEarnings >= 0)
-        put(books[layer].closing, base + retainedEarnings, netAt(books[layer].closing, base + retainedEarnings) + rest, 0n);
+        put(books[layer].closing, base + retainedEarnings, netOf(books[layer].closing, base + retainedEarnings) + rest, 0n);
       for (const origin of ['ordinary', 'closing'] as const) put(books[layer][origin], base + accounts, -netOfRow(books[layer][origin], base, accounts), 0n);
     }
   }
@@ -159,7 +159,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
         for (const layer of layers) {
           const [debit, credit] = sums[layer];
           // What is held is told whole: of it stands already what was held when the period began.
-          const before = manner === 'balance' && base >= 0 ? netAt(books[layer].ordinary, base + account) : 0n;
+          const before = manner === 'balance' && base >= 0 ? netOf(books[layer].ordinary, base + account) : 0n;
           made[layer].debit[account] = debit - before;
           made[layer].credit[account] = credit;
         }
@@ -252,12 +252,8 @@ function isNil({ ledger, adjustment }: Sums, account: number): boolean {
   return ledger.debit[account] === 0n && ledger.credit[account] === 0n && adjustment.debit[account] === 0n && adjustment.credit[account] === 0n;
 }
 
-function netOf({ debit, credit }: GrossVector, account: number): bigint {
-  return (debit[account] as bigint) - (credit[account] as bigint);
-}
-
-function netAt(sums: GrossVector, index: number): bigint {
-  return netOf(sums, index);
+function netOf({ debit, credit }: GrossVector, index: number): bigint {
+  return (debit[index] as bigint) - (credit[index] as bigint);
 }
 
 function netOfRow(sums: GrossVector, base: number, accounts: number): bigint {

@@ -51,7 +51,8 @@ export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, bo
   const structure = structures.get(books.portions) ?? withDifference(books);
   structures.set(books.portions, structure);
   const { balances } = translation.value;
-  const sorted = balances.cube.accountIds.map((id) => accountsById({ ...books, ...structure }).get(id) as ChartAccount);
+  const byId = accountsById({ ...books, ...structure });
+  const sorted = balances.cube.accountIds.map((id) => byId.get(id) as ChartAccount);
   return succeed({
     ...books,
     ...structure,
@@ -69,7 +70,8 @@ function translate(
   equityLines: readonly EquityLine[],
 ): Outcome<Translation, Failure> {
   const { company, cube, traits } = books;
-  const accounts = cube.accountIds.map((id) => accountsById(books).get(id) as ChartAccount);
+  const byId = accountsById(books);
+  const accounts = cube.accountIds.map((id) => byId.get(id) as ChartAccount);
   const given: TranslatedFrom = {
     cube,
     from: company.currency,

@@ -48,14 +48,20 @@ export async function viewLayoutFigures(ports: Ports, { companyId }: Access, cho
   if (!planned.ok) return planned;
   const columns: StatementColumn[] = [];
   const amounts: AccountAmounts[] = [];
+  // Categories of equity have columns over the same lines and days.
+  const known = new Map<string, ReturnType<typeof amountsIn>>();
   for (const column of planned.value) {
     if (column.kind !== 'amount') {
       columns.push(column);
       continue;
     }
-    const found = await amountsIn(ports, books, column, choice);
-    if (!found.ok) return found;
     const { placedOn: _, ...asToday } = column;
+    const { measure, span, budgetId, facets, withoutAdjustments } = column;
+    const key = JSON.stringify([measure, span, budgetId, facets, withoutAdjustments]);
+    const adding = known.get(key) ?? amountsIn(ports, books, column, choice);
+    known.set(key, adding);
+    const found = await adding;
+    if (!found.ok) return found;
     columns.push(column.budgetId === undefined ? asToday : { ...asToday, budget: found.value.budget });
     amounts.push(found.value.amounts);
   }

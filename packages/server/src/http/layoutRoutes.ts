@@ -1,4 +1,4 @@
-import type { ColumnPlanBody, LayoutDetail, LayoutFigures } from '@ivory-ladder/contract';
+import type { ColumnPlanBody, LayoutDetail, LayoutFigures, TriedColumn } from '@ivory-ladder/contract';
 import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
 import * as plans from '../application/columnPlans.ts';
 import { readLayoutFile, writeLayoutFile } from '../application/layoutFile.ts';
@@ -73,7 +73,7 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
   const texts = (vector: BigInt64Array): string[] => Array.from(vector, text);
   return {
     accountIds: [...books.cube.accountIds],
-    columns: columns.map((column): LayoutFigures['columns'][number] => {
+    columns: columns.map((column): TriedColumn => {
       const shown = toColumn(column);
       if (column.kind === 'calculation' && shown.kind === 'calculation') return { ...shown, operands: [...column.operands], days: column.days };
       if (column.kind !== 'amount' || shown.kind !== 'amount') return shown as Exclude<typeof shown, { kind: 'amount' | 'calculation' }>;

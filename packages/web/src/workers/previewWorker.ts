@@ -1,4 +1,4 @@
-import type { LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
+import type { LayoutFigures, PlacementView, StatementRowBody, TriedColumn } from '@ivory-ladder/contract';
 import {
   type Account,
   type AccountAmounts,
@@ -228,7 +228,7 @@ function runOver({ layout, leftOut }: Asked) {
 }
 
 /** As the core knows it. */
-function toColumn(column: LayoutFigures['columns'][number]): StatementColumn {
+function toColumn(column: TriedColumn): StatementColumn {
   if (column.kind === 'amount') return { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } };
   if (column.kind !== 'calculation') return column;
   const { operands, ...rest } = column;

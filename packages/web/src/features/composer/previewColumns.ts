@@ -1,4 +1,4 @@
-import type { LayoutFigures, StatementBody } from '@ivory-ladder/contract';
+import type { StatementBody, TriedColumn } from '@ivory-ladder/contract';
 import { longDay, spanText, type UsualColumns } from '@ivory-ladder/core';
 import type { PreviewKnown } from './PreviewFigures.ts';
 
@@ -14,7 +14,7 @@ export function writeColumns(columns: UsualColumns): string {
 }
 
 /** Whether all columns are shown; of the plans that are there figures alone, without what is made of them. */
-type IsShown = (column: LayoutFigures['columns'][number]) => boolean;
+type IsShown = (column: TriedColumn) => boolean;
 const all: IsShown = () => true;
 const amountsAlone: IsShown = ({ kind }) => kind === 'amount';
 
@@ -23,7 +23,7 @@ export function shownOf({ plan }: UsualColumns): IsShown {
 }
 
 /** Without the amounts of every account. */
-export function columnsShown(columns: LayoutFigures['columns'], isShown: IsShown): StatementBody['columns'] {
+export function columnsShown(columns: readonly TriedColumn[], isShown: IsShown): StatementBody['columns'] {
   return columns.filter(isShown).map((column): StatementBody['columns'][number] => {
     if (column.kind === 'amount') {
       const { equity: _, opening: _o, movement: _m, closing: _c, notAllotted: _n, flows: _f, ...head } = column;
@@ -35,7 +35,7 @@ export function columnsShown(columns: LayoutFigures['columns'], isShown: IsShown
   });
 }
 
-const known = new WeakMap<LayoutFigures['columns'], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
+const known = new WeakMap<readonly TriedColumn[], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
 
 /** Each row the same object as long as it stays the same. */
 export function rowsShown({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>, isShown: IsShown): StatementBody['rows'] {
