@@ -31,7 +31,11 @@ export function AmountsFields({ column, lists, budgets, disabled, onChange }: Am
         value={column.budgetId ?? 0}
         choices={[{ value: 0, label: 'what was posted' }, ...budgets.map(({ id, name, year }) => ({ value: id, label: `budget ${name}, ${year}` }))]}
         disabled={disabled}
-        onChange={(id) => change({ budgetId: id === 0 ? null : id }, 'What is shown')}
+        onChange={(id) => {
+          // A budget is by the placement of today, and has no field for another.
+          const { placement: _, ...others } = column;
+          onChange(id === 0 ? { ...column, budgetId: null } : { ...others, budgetId: id }, 'What is shown');
+        }}
       />
       <SelectField
         label="Measure"

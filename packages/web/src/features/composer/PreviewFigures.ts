@@ -110,12 +110,13 @@ export class PreviewFigures {
     } while (performance.now() < until);
   }
 
-  /** At once when a layout is made, before the screen is drawn with it. */
-  ask(layout: OwnLayout, leftOut: readonly number[]): void {
-    if (this.asked?.layout === layout && this.asked.leftOut === leftOut) return;
+  /** At once when a layout is made, before the screen is drawn with it; `false` where it was asked for before. */
+  ask(layout: OwnLayout, leftOut: readonly number[]): boolean {
+    if (this.asked?.layout === layout && this.asked.leftOut === leftOut) return false;
     this.asked = { layout, leftOut };
     this.number++;
     this.post({ kind: 'layout', number: this.number, layout, leftOut });
+    return true;
   }
 
   /** The rows of another layout over the same figures. */

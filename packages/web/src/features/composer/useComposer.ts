@@ -103,9 +103,8 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     };
   }, [dispatch, figures, companyId, span, kind, measure, plan, planId, flows, filterKey]);
   useLayoutEffect(() => {
-    figures.ask(layout, leftOut);
-    // The outline is in the page; the figures go with it where they are there.
-    figures.hearEarly();
+    // Asked for before the outline was drawn, figures may be there by now, and go into the page with it.
+    if (!figures.ask(layout, leftOut)) figures.hearEarly();
   }, [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });

@@ -44,12 +44,12 @@ export function useStatementAddress() {
       scale: scaleUnits.find((unit) => unit === params.get('scale')) ?? 'exact',
       rounding: params.get('rounding') === 'independent' ? 'independent' : 'footed',
       language: params.get('language') ?? '',
-      ...presented(params),
+      ...presented(params, company.currency),
       ...planned,
       facets,
       ...(classification === undefined ? {} : { classification }),
     }),
-    [company.id, kind, span, detail, params, planned, facets, classification],
+    [company.id, company.currency, kind, span, detail, params, planned, facets, classification],
   );
   const toggle = useCallback(
     (key: string, isOpen: boolean) => {
@@ -69,10 +69,10 @@ export function useStatementAddress() {
   return { kind, planned, request, change, toggle, cell: readCell(params.get('cell')) };
 }
 
-/** `NOK`, or `NOK~closing_rate`. */
-function presented(params: URLSearchParams): PresentationParams {
+/** Of an address that another company was looked at with, the currency may be this one's own. */
+function presented(params: URLSearchParams, own: string): PresentationParams {
   const presentation = readPresentation(params.get('currency'));
-  return presentation ? { currency: presentation.currency, translation: presentation.method } : {};
+  return presentation && presentation.currency !== own ? { currency: presentation.currency, translation: presentation.method } : {};
 }
 
 function kindOf(text: string | undefined): StatementKind {
