@@ -1,5 +1,5 @@
-import type { LayoutDetail, OwnLineBody, RanSet, StatementBody, StatementSetBody } from '@ivory-ladder/contract';
-import { newLine } from '@ivory-ladder/core';
+import type { LayoutDetail, RanSet, StatementBody, StatementSetBody } from '@ivory-ladder/contract';
+import { type AmountsPlanColumn, newLine, newPlanColumn } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readPdf } from '../support/readPdf.ts';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
@@ -30,6 +30,15 @@ async function openExample() {
   const company = await createCompany(server, { name: 'Translated' });
   const path = `/companies/${company.id}`;
   return { company, path };
+}
+
+/** A layout that is composed, put in use and run in the other currency. */
+async function composed(name: string, more: object, from = 'nothing'): Promise<StatementBody> {
+  const begun = await server.ok<LayoutDetail>('POST', `/companies/${id}/layouts`, { name, from });
+  const definition = { ...begun.definition, ...more };
+  const { version } = await server.ok<LayoutDetail>('PUT', `/companies/${id}/layouts/${begun.id}/draft`, { version: begun.version, definition });
+  await server.ok('POST', `/companies/${id}/layouts/${begun.id}/use`, { version, reason: 'as it is' });
+  return statement(server, id, `layout-${begun.id}`, ...year, '&currency=NOK');
 }
 
 describe('a statement in another currency, each amount at its own rate', () => {
@@ -125,22 +134,18 @@ describe('a statement in another currency, each amount at its own rate', () => {
   });
 
   it('has the difference on composed layouts too, beside the result, whether they follow the categories or not', async () => {
-    const compose = async (name: string, from: string, lines?: readonly OwnLineBody[]) => {
-      const begun = await server.ok<LayoutDetail>('POST', `/companies/${id}/layouts`, { name, from });
-      const definition = lines ? { ...begun.definition, kind: 'balance_sheet', lines } : begun.definition;
-      const { version } = await server.ok<LayoutDetail>('PUT', `/companies/${id}/layouts/${begun.id}/draft`, { version: begun.version, definition });
-      await server.ok('POST', `/companies/${id}/layouts/${begun.id}/use`, { version, reason: 'as it is' });
-      return statement(server, id, `layout-${begun.id}`, ...year, '&currency=NOK');
-    };
     const generated = await statement(server, id, 'balance-sheet', ...year, '&currency=NOK');
-    const following = await compose('Follows', 'balance_sheet');
+    const following = await composed('Follows', {}, 'balance_sheet');
     expect([captioned(following, difference), figureOf(following, 'equity')]).toEqual([captioned(generated, difference), figureOf(generated, 'equity')]);
     const held = (key: string, element: string) => ({ ...newLine('accounts', key, key), sources: [{ kind: 'elements', elements: [element] }] });
     const group = (key: string, side: string, children: readonly object[]) => ({ ...newLine('group', key, key), side, children });
-    const plain = await compose('By element', 'nothing', [
-      group('assets', 'debit', [held('all_assets', 'asset')]),
-      group('claims', 'credit', [held('all_liabilities', 'liability'), held('all_equity', 'equity'), newLine('result', 'result', 'Result')]),
-    ] as unknown as OwnLineBody[]);
+    const plain = await composed('By element', {
+      kind: 'balance_sheet',
+      lines: [
+        group('assets', 'debit', [held('all_assets', 'asset')]),
+        group('claims', 'credit', [held('all_liabilities', 'liability'), held('all_equity', 'equity'), newLine('result', 'result', 'Result')]),
+      ],
+    });
     expect([figureOf(plain, 'assets'), figureOf(plain, 'claims')]).toEqual([figureOf(generated, 'asset'), figureOf(generated, 'asset')]);
   });
 
@@ -156,12 +161,63 @@ describe('a statement in another currency, each amount at its own rate', () => {
     expect(made.carried.reduce((sum, { net }) => sum - Number(net), 0)).toBe(captioned(sheet, difference));
   });
 
-  it('is refused where a filter takes a part of the ledger, and for balances of a budget', async () => {
-    const { lists } = await server.ok<{ lists: { key: string; kind: string; codes: { code: string }[] }[] }>('GET', `/companies/${id}/code-lists`);
+  it('is shared out over parts of the ledger, which add up to the whole to the unit, and opens to its entries', async () => {
+    const { lists } = await server.ok<{ lists: { id: number; key: string; kind: string; codes: { code: string }[] }[] }>('GET', `/companies/${id}/code-lists`);
     const facet = lists.find(({ kind }) => kind === 'facet');
-    const facets = encodeURIComponent(JSON.stringify({ [facet?.key ?? '']: [facet?.codes[0]?.code] }));
+    const codes = facet?.codes.map(({ code }) => code) ?? [];
+    const of = (...values: readonly string[]) => `&facets=${encodeURIComponent(JSON.stringify({ [facet?.key ?? '']: values }))}`;
+    // Days within periods too.
+    for (const query of [`from=${year[0]}&to=${year[1]}`, 'from=2026-01-16&to=2026-08-20'])
+      for (const kind of ['income-statement', 'balance-sheet', 'cash-flow'] as const) {
+        const run = (more: string) => server.ok<StatementBody>('GET', `/companies/${id}/statements/${kind}?${query}&currency=NOK&zero=1${more}`);
+        const whole = await run('');
+        const parts = await Promise.all([[codes[0] ?? ''], [...codes.slice(1), '']].map((values) => run(of(...values))));
+        expect(parts[0]?.currency).toBe('NOK');
+        let compared = 0;
+        for (const { key, role, values } of whole.rows)
+          for (const [column, value] of values.entries()) {
+            if (role === 'heading' || whole.columns[column]?.kind !== 'amount') continue;
+            const shares = parts.map((part) => Number(part.rows.find((row) => row.key === key && row.role === role)?.values[column] ?? 0));
+            expect([kind, key, (shares[0] ?? 0) + (shares[1] ?? 0)]).toEqual([kind, key, Number(value)]);
+            compared += shares[0] !== 0 && shares[1] !== 0 ? 1 : 0;
+          }
+        expect([kind, compared > 5]).toEqual([kind, true]);
+      }
+    const part = await statement(server, id, 'income-statement', ...year, `&currency=NOK&detail=accounts${of(codes[0] ?? '')}`);
+    const account = part.rows.find(({ accountId, values }) => accountId !== null && values[0] !== '0');
+    const path = `/companies/${id}/statements/income-statement/evidence?${query}&currency=NOK${of(codes[0] ?? '')}`;
+    const opened = await server.ok<{ amount: string; entryCount: number }>('GET', `${path}&line=${account?.key.split('/')[0]}&account=${account?.accountId}`);
+    expect(opened.amount).toBe(account?.values[0]);
+    expect(opened.entryCount).toBeGreaterThan(0);
+  });
+
+  it('has a column for each value of a facet, their total, and lines of one value alone', async () => {
+    const { lists } = await server.ok<{ lists: { key: `facet:${number}`; kind: string; codes: { code: string }[] }[] }>('GET', `/companies/${id}/code-lists`);
+    const { key, codes } = lists.find(({ kind }) => kind === 'facet') ?? { key: 'facet:0' as const, codes: [] };
+    const column = { ...(newPlanColumn('amounts', 'parts') as AmountsPlanColumn), repeat: key };
+    const plan = `&plan=composed&definition=${encodeURIComponent(JSON.stringify({ columns: [column] }))}`;
+    const ran = await statement(server, id, 'income-statement', ...year, `&currency=NOK${plan}`);
+    const profit = ran.rows.find((row) => row.key === 'profit')?.values.map(Number) ?? [];
+    expect(profit.length).toBe(codes.length + 2);
+    expect(profit.slice(0, -1).reduce((sum, value) => sum + value, 0)).toBe(profit.at(-1));
+    for (const more of ['', '&scale=thousands']) await recomputeStatement(server, id, 'income-statement', `${query}&currency=NOK${plan}${more}`);
+    const alone = codes[0]?.code ?? '';
+    const held = (name: string, more: object) => ({
+      ...newLine('accounts', name, name),
+      sources: [{ kind: 'elements', elements: ['income', 'expense'] }],
+      ...more,
+    });
+    const lines = [held('one', { facets: { [key]: [alone] } }), held('others', { facets: { [key]: [...codes.slice(1).map(({ code }) => code), ''] } })];
+    const shown = await composed('By value', { kind: 'free', scope: ['income', 'expense'], lines });
+    expect(Math.abs(figureOf(shown, 'one'))).toBe(profit[0]);
+    const whole = await composed('Of all', { kind: 'free', scope: ['income', 'expense'], lines: [held('all', {})] });
+    expect(figureOf(shown, 'one') + figureOf(shown, 'others')).toBe(figureOf(whole, 'all'));
+  });
+
+  it('is refused for increases of balances, which exchange rates are neither, and for balances of a budget', async () => {
+    const increases = { ...newLine('accounts', 'up', 'Up'), sources: [{ kind: 'elements', elements: ['asset'] }], direction: 'increase' };
+    await expect(composed('Increases', { kind: 'free', scope: ['asset'], lines: [increases] })).rejects.toThrow('directions_not_translated');
     const refused = (more: string, kind = 'balance-sheet') => server.refused('GET', `/companies/${id}/statements/${kind}?${query}&currency=NOK${more}`);
-    expect((await refused(`&facets=${facets}`, 'income-statement')).code).toBe('translation_of_all_lines');
     const { budgets } = await server.ok<{ budgets: { id: number }[] }>('GET', `/companies/${id}/budgets`);
     expect((await refused(`&plan=budget&budget=${budgets[0]?.id}`)).code).toBe('budget_not_translated');
     expect((await server.refused('GET', `/companies/${id}/statements/balance-sheet?${query}&currency=EUR`)).code).toBe('currency_unknown');

@@ -9,7 +9,7 @@ import type { TranslatedFrom } from './translateCube.ts';
 
 /** What the difference of exchange moved by over a span is made of; a gain is positive, in minor units of the presentation currency. */
 export interface DifferenceExplained {
-  /** Net assets at the beginning, by what the closing rate changed (IAS 21.41(b)). */
+  /** Net assets at the beginning, which are what was posted to equity, income and expenses, by what the closing rate changed (IAS 21.41(b)). */
   readonly ofNetAssets: bigint;
   /** Income and expenses, by what the closing rate differs from the rates that they have (IAS 21.41(a)). */
   readonly ofProfit: bigint;
@@ -39,12 +39,14 @@ export function explainDifference(
   const traits = { resets, retainedEarnings: -1 };
   const opening = balanceAt(cube, traits, chosen, firstDay, partial, { atBeginning: true }).net;
   const closing = balanceAt(cube, traits, chosen, lastDay, partial).net;
+  const start = cube.calendar.periods[0]?.firstDay ?? firstDay;
+  // Closing entries move nothing in or out of net assets, but a part of the ledger can hold one side of them alone.
+  const posted = start > before ? null : movementOver(cube, chosen, { firstDay: start, lastDay: before }, partial);
   let rounded = 0;
   let netAssets = 0n;
   for (const [account, element] of elements.entries()) {
-    if (element !== 'asset' && element !== 'liability') continue;
-    netAssets += opening[account] as bigint;
-    rounded += (opening[account] === 0n ? 0 : 1) + (closing[account] === 0n ? 0 : 1);
+    if (element === 'asset' || element === 'liability') rounded += (opening[account] === 0n ? 0 : 1) + (closing[account] === 0n ? 0 : 1);
+    else netAssets -= posted?.[account] ?? 0n;
   }
   const atEnd = exactly(rates.closingOn(lastDay));
   // With nothing at the beginning no rate of that day is needed.

@@ -1,17 +1,22 @@
 import type { Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
-import { type Element, isIncomeOrExpense } from '../chart/element.ts';
+import type { Element } from '../chart/element.ts';
 import { type Cube, type Layer, largestSum, layers } from '../cube/cube.ts';
 import type { Position } from '../cube/position.ts';
+import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
 import type { GrossVector, PartialLines } from '../cube/vector.ts';
 import type { Currency } from '../money/currency.ts';
 import type { Decimal } from '../money/decimal.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
+import type { LinesOfSets } from './linesOfSets.ts';
+import { mannersOf } from './manner.ts';
 import { type PresentationRates, toPresentation } from './presentationRates.ts';
 
 /** An ordinary line on an account of equity, by its dense number. */
 export interface EquityLine {
   readonly account: number;
+  /** 0 for lines without facet values. */
+  readonly facetSetId: number;
   readonly day: Day;
   readonly layer: Layer;
   readonly debit: bigint;
@@ -45,13 +50,12 @@ export interface TranslatedCube {
   readonly cube: Cube;
   /** In the order of their days. */
   readonly missing: readonly MissingRate[];
-  /** Lines inside periods, from those of the company's currency; closing rates of these days are not among what is missing. */
-  within(partial: PartialLines): PartialLines;
+  /**
+   * Lines inside periods, from those of the company's currency; closing rates of these days are not among what is missing. Of a part of the
+   * ledger: from those of all of it, and from those with facet values.
+   */
+  within(partial: PartialLines, ofSets?: LinesOfSets): PartialLines;
 }
-
-type Sums = Readonly<Record<Layer, GrossVector>>;
-/** How an account is translated: by what it holds at closing rates, by what moves at average rates, or line for line. */
-type Manner = 'balance' | 'movement' | 'line';
 
 /**
  * The balances of a company in another currency (IAS 21.39 to 21.41): assets and liabilities at the closing rate of each day, for each
@@ -71,10 +75,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
     return null;
   };
   const at = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
-  const manners = elements.map((element, account): Manner => {
-    if (element === 'equity') return 'line';
-    return isIncomeOrExpense(element) || isFlow?.[account] === true ? 'movement' : 'balance';
-  });
+  const manners = mannersOf(elements, isFlow);
   const averageOf = (periodIndex: number): Decimal | null => rates.averageOf(periodIndex) ?? lacks('average', periods[periodIndex]?.firstDay ?? '');
   const byPeriod = linesByPeriod(given);
   const book = (): GrossVector => ({ debit: new BigInt64Array(wide * periods.length), credit: new BigInt64Array(wide * periods.length) });
@@ -87,7 +88,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   };
 
   /** Translates what both layers have of an account; the adjustments are what all has beyond the ledger. */
-  const both = (own: Sums, account: number, rate: Decimal | null): Record<Layer, readonly [debit: bigint, credit: bigint]> => {
+  const both = (own: SumsByLayer, account: number, rate: Decimal | null): Record<Layer, readonly [debit: bigint, credit: bigint]> => {
     const [ledger, all] = [sidesOf([own.ledger], account), sidesOf([own.ledger, own.adjustment], account)];
     const [creditOf, netOf] = [
       { ledger: at(ledger.credit, rate), all: at(all.credit, rate) },
@@ -98,15 +99,15 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   };
 
   for (const [periodIndex, period] of periods.entries()) {
-    const moved = sumsBetween(cube, 'ordinary', periodIndex);
-    const held = sumsUpTo(cube, periodIndex);
-    const closed = sumsBetween(cube, 'closing', periodIndex);
+    const held = sumsUpTo(cube, 'ordinary', periodIndex);
+    const moved = plusSums(held, sumsUpTo(cube, 'ordinary', periodIndex - 1), -1n);
+    const closed = plusSums(sumsUpTo(cube, 'closing', periodIndex), sumsUpTo(cube, 'closing', periodIndex - 1), -1n);
     const closing = rates.closingOn(period.lastDay);
     const base = periodIndex * wide;
     for (const layer of layers) carryOn(books[layer].ordinary, base, wide);
     for (const layer of layers) carryOn(books[layer].closing, base, wide);
     for (let account = 0; account < accounts; account++) {
-      const manner = manners[account] as Manner;
+      const manner = manners[account];
       if (manner === 'line') continue;
       const own = manner === 'balance' ? held : moved;
       if (isNil(own, account)) continue;
@@ -126,7 +127,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
     for (const layer of layers) {
       let rest = 0n;
       for (let account = 0; account < accounts; account++) {
-        const net = netOf(closed[layer], account);
+        const net = netIn(closed, account, [layer]);
         if (net === 0n || account === given.retainedEarnings) continue;
         const translated = at(net, closing ?? lacks('closing', period.lastDay));
         rest -= translated;
@@ -141,27 +142,27 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   if (most >= largestSum) return fail({ code: 'amounts_too_large' });
 
   const within = (partial: PartialLines): PartialLines => {
-    const found = new Map<Day, Sums>();
-    const translated = (position: Position): Sums => {
+    const found = new Map<Day, SumsByLayer>();
+    const translated = (position: Position): SumsByLayer => {
       const known = found.get(position.day);
       if (known) return known;
-      const nothing: GrossVector = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
-      const lines: Sums = { ledger: partial(position, 'ledger') ?? nothing, adjustment: partial(position, 'adjustment') ?? nothing };
-      const vector = (): GrossVector => ({ debit: new BigInt64Array(wide), credit: new BigInt64Array(wide) });
-      const made = { ledger: vector(), adjustment: vector() };
-      const held = plus(sumsUpTo(cube, position.periodIndex), lines, accounts);
+      const nothing = noSums(accounts);
+      const lines: SumsByLayer = { ledger: partial(position, 'ledger') ?? nothing.ledger, adjustment: partial(position, 'adjustment') ?? nothing.adjustment };
+      const made = noSums(wide);
+      const held = plusSums(sumsUpTo(cube, 'ordinary', position.periodIndex), lines);
       const [closing, average] = [rates.closingOn(position.day), rates.averageOf(position.periodIndex + 1)];
       const base = position.periodIndex * wide;
       for (let account = 0; account < accounts; account++) {
-        const manner = manners[account] as Manner;
+        const manner = manners[account];
         if (manner === 'line') continue;
         const sums = both(manner === 'balance' ? held : lines, account, manner === 'balance' ? closing : average);
         for (const layer of layers) {
           const [debit, credit] = sums[layer];
           // What is held is told whole: of it stands already what was held when the period began.
-          const before = manner === 'balance' && base >= 0 ? netOf(books[layer].ordinary, base + account) : 0n;
-          made[layer].debit[account] = debit - before;
-          made[layer].credit[account] = credit;
+          const before = (side: 'debit' | 'credit'): bigint =>
+            manner === 'balance' && base >= 0 ? (books[layer].ordinary[side][base + account] as bigint) : 0n;
+          made[layer].debit[account] = debit - before('debit');
+          made[layer].credit[account] = credit - before('credit');
         }
       }
       for (const { account, day, layer, debit, credit } of byPeriod.get(position.periodIndex + 1) ?? []) {
@@ -189,7 +190,7 @@ export const translationAccountId = -1;
 
 /** By the period that holds their day. That they are all lines there are on these accounts is checked, since what is left out would hide in the difference. */
 function linesByPeriod({ cube, equityLines, elements }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {
-  const left = sumsUpTo(cube, cube.calendar.periods.length - 1);
+  const left = sumsUpTo(cube, 'ordinary', cube.calendar.periods.length - 1);
   const byPeriod = new Map<number, EquityLine[]>();
   for (const line of equityLines) {
     const periodIndex = periodIndexOf(cube.calendar, line.day);
@@ -201,42 +202,8 @@ function linesByPeriod({ cube, equityLines, elements }: TranslatedFrom): Readonl
     credit[line.account] = (credit[line.account] as bigint) - line.credit;
   }
   for (const [account, element] of elements.entries())
-    if (element === 'equity' && layers.some((layer) => netOf(left[layer], account) !== 0n)) throw new Error('lines of equity are not those of the balances');
+    if (element === 'equity' && layers.some((layer) => netIn(left, account, [layer]) !== 0n)) throw new Error('lines of equity are not those of the balances');
   return byPeriod;
-}
-
-function sumsUpTo(cube: Cube, periodIndex: number): Record<Layer, GrossVector> {
-  const accounts = cube.accountIds.length;
-  const base = periodIndex * accounts;
-  const part = (sums: GrossVector): GrossVector =>
-    base < 0
-      ? { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) }
-      : { debit: sums.debit.slice(base, base + accounts), credit: sums.credit.slice(base, base + accounts) };
-  return { ledger: part(cube.books.ledger.ordinary), adjustment: part(cube.books.adjustment.ordinary) };
-}
-
-function sumsBetween(cube: Cube, origin: 'ordinary' | 'closing', periodIndex: number): Record<Layer, GrossVector> {
-  const accounts = cube.accountIds.length;
-  const part = (layer: Layer): GrossVector => {
-    const { debit, credit } = cube.books[layer][origin];
-    const side = (sums: BigInt64Array): BigInt64Array => {
-      const base = periodIndex * accounts;
-      const own = sums.slice(base, base + accounts);
-      if (base > 0) for (let account = 0; account < accounts; account++) own[account] = (own[account] as bigint) - (sums[base - accounts + account] as bigint);
-      return own;
-    };
-    return { debit: side(debit), credit: side(credit) };
-  };
-  return { ledger: part('ledger'), adjustment: part('adjustment') };
-}
-
-function plus(sums: Record<Layer, GrossVector>, lines: Sums, accounts: number): Sums {
-  for (const layer of layers)
-    for (const side of ['debit', 'credit'] as const) {
-      const into = sums[layer][side];
-      for (let account = 0; account < accounts; account++) into[account] = (into[account] as bigint) + (lines[layer][side][account] as bigint);
-    }
-  return sums;
 }
 
 function sidesOf(sums: readonly GrossVector[], account: number): { readonly debit: bigint; readonly credit: bigint } {
@@ -248,7 +215,7 @@ function sidesOf(sums: readonly GrossVector[], account: number): { readonly debi
   return { debit, credit };
 }
 
-function isNil({ ledger, adjustment }: Sums, account: number): boolean {
+function isNil({ ledger, adjustment }: SumsByLayer, account: number): boolean {
   return ledger.debit[account] === 0n && ledger.credit[account] === 0n && adjustment.debit[account] === 0n && adjustment.credit[account] === 0n;
 }
 

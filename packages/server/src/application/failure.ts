@@ -86,7 +86,7 @@ export type Failure =
   | { code: 'rates_missing'; currency: string; rates: MissingRate[]; more: number }
   | { code: 'amounts_too_large' }
   /** Parts of the ledger by facet values are not translated by themselves. */
-  | { code: 'translation_of_all_lines' }
+  | { code: 'directions_not_translated' }
   | { code: 'budget_of_other_year'; name: string; year: string }
   | { code: 'budget_needs_whole_periods'; name: string }
   | { code: 'line_unknown'; line: string }

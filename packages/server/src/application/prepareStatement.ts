@@ -39,7 +39,7 @@ import { compileOwn, composedLayout } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { mainLanguage } from './mainLanguage.ts';
-import { openBooksOf } from './openBooks.ts';
+import { openBooksOf, withFreshBooks } from './openBooks.ts';
 import { placementDays } from './placedThen.ts';
 import { type PlannedColumns, plannedColumns } from './plannedColumns.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -196,12 +196,12 @@ async function openLayout(
   return succeed({ books: books.value, compiled, measure: measureOf(own), layoutId: name, scope: scopeOf(own), usual: own.columns });
 }
 
-export async function prepareStatement(
-  ports: Ports,
-  companyId: number,
-  name: StatementName,
-  choice: ColumnChoice,
-): Promise<Outcome<PreparedStatement, Failure>> {
+/** Run anew where somebody posted while it was run over parts of the ledger. */
+export function prepareStatement(ports: Ports, companyId: number, name: StatementName, choice: ColumnChoice): Promise<Outcome<PreparedStatement, Failure>> {
+  return withFreshBooks(() => prepareOnce(ports, companyId, name, choice));
+}
+
+async function prepareOnce(ports: Ports, companyId: number, name: StatementName, choice: ColumnChoice): Promise<Outcome<PreparedStatement, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});

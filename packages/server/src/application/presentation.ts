@@ -6,7 +6,6 @@ import {
   type Element,
   fail,
   findCurrency,
-  isIncomeOrExpense,
   type Layout,
   type Outcome,
   type PresentationChoice,
@@ -67,10 +66,12 @@ export function refusedInCurrency(
 ): Failure | null {
   if (!books.translation) return null;
   const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
-  const isOfParts = amounts.some(({ facets }) => facets !== undefined) || compiled.readings.some(({ facets }) => Object.keys(facets).length > 0);
-  if (isOfParts) return { code: 'translation_of_all_lines' };
+  const holds = (...some: readonly Element[]): boolean => scope.length === 0 || scope.some((element) => some.includes(element));
+  // What rates did to what is held at closing rates is neither an increase nor a decrease.
+  const isByDirection = compiled.readings.some(({ direction }) => direction !== undefined);
+  if (isByDirection && !books.translation.isOfFlows && holds('asset', 'liability')) return { code: 'directions_not_translated' };
   const spans = amounts.flatMap(({ budgetId, span }) => (budgetId === undefined ? [span] : []));
-  const ofBalances = scope.length === 0 || scope.some((element) => !isIncomeOrExpense(element));
+  const ofBalances = holds('asset', 'liability', 'equity');
   const missing = missingRates(books, { spans, ofBalances });
   if (missing.length === 0) return null;
   return { code: 'rates_missing', currency: books.company.currency.code, rates: missing.slice(0, mostNamed), more: Math.max(0, missing.length - mostNamed) };

@@ -26,7 +26,7 @@ import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, FlowOfDay, Ports } from './ports/index.ts';
-import { movingBooks } from './translatedBooks.ts';
+import { asFlows, movingBooks, translatedBooks } from './translatedBooks.ts';
 
 /** What every account has at the beginning and the end of a span, and what moved between; `withFlows`: by direction too, and with exchange rates. */
 export async function amountsOver(
@@ -99,7 +99,7 @@ function presenting({ translation, calendar }: Books): (flow: FlowOfDay) => Flow
 
 /** The books that each reading is of, by the filter of the reading. */
 export async function booksOfReadings(
-  ports: Pick<Ports, 'ledger'>,
+  ports: Pick<Ports, 'ledger' | 'rates'>,
   books: Books,
   asked: FacetFilter,
   readings: readonly AccountReading[],
@@ -133,11 +133,19 @@ export async function vectorsOfReadings(
 }
 
 /** The books with the lines alone that both filters want; `null` where the ledger has moved on. */
-export async function narrowFurther(ports: Pick<Ports, 'ledger'>, books: Books, asked: FacetFilter, reading: FacetFilter): Promise<Outcome<Books, Failure>> {
+export async function narrowFurther(
+  ports: Pick<Ports, 'ledger' | 'rates'>,
+  books: Books,
+  asked: FacetFilter,
+  reading: FacetFilter,
+): Promise<Outcome<Books, Failure>> {
   const both = commonFilter(books.lists, asked, reading);
   if (Object.keys(both).length === 0) return succeed(books);
   const whole = await openBooksOf(ports, books.company.id, {});
   if (!whole.ok) return whole;
   const narrowed = await ports.ledger.narrow(whole.value, both);
-  return narrowed && narrowed.cube.revision === books.cube.revision ? succeed(narrowed) : fail({ code: 'ledger_moved_on' });
+  if (!narrowed || narrowed.cube.revision !== books.cube.revision) return fail({ code: 'ledger_moved_on' });
+  if (!books.translation) return succeed(narrowed);
+  const translated = await translatedBooks(ports, narrowed, books.company.currency.code);
+  return translated.ok && books.translation.isOfFlows ? succeed(asFlows(translated.value)) : translated;
 }

@@ -1,6 +1,8 @@
 import {
   buildAccountTree,
   buildCategoryTree,
+  buildPairCube,
+  type Currency,
   captionLanguages,
   type Day,
   type EquityLine,
@@ -12,45 +14,49 @@ import {
   periodIndexOf,
   positionBefore,
   presentationRates,
+  type SelectedSets,
   type Span,
   succeed,
+  type TranslatedCube,
   type TranslatedFrom,
+  type TranslatedParts,
   traitsOf,
   translateCube,
+  translateParts,
   translationAccountId,
   translationWords,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { mainLanguage } from './mainLanguage.ts';
+import { openBooksOf } from './openBooks.ts';
 import type { Books, ChartAccount, Ports, Structure, Translation, VersionedCategory } from './ports/index.ts';
 
+/** One state of the ledger in another currency, and the shares in it, which are made when a part is first asked for. */
+interface Translated {
+  readonly translation: Outcome<Translation, Failure>;
+  parts?: { readonly ofBalances: TranslatedParts; readonly ofFlows: TranslatedParts };
+}
+
 /** Translated once for each state of the ledger and of the rates. */
-const translations = new WeakMap<Books['cube'], Map<string, Outcome<Translation, Failure>>>();
+const translations = new WeakMap<Books['cube'], Map<string, Translated>>();
 const structures = new WeakMap<Books['portions'], Pick<Structure, 'accounts' | 'labels' | 'tree' | 'categories' | 'categoryTree' | 'portions'>>();
 
 /**
  * The books in another currency (IAS 21.39): all that is run over them is run in it. They have one account and one category more, for the
- * difference that translation leaves in equity.
+ * difference that translation leaves in equity. Books of a part of the ledger have their shares of what all of it comes to.
  */
 export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, books: Books, code: string): Promise<Outcome<Books, Failure>> {
   const to = findCurrency(code);
-  const { company, cube } = books;
+  const { company } = books;
   if (!to || code === company.currency.code) return fail({ code: 'currency_unknown', currency: code });
-  if (books.selected !== null) return fail({ code: 'translation_of_all_lines' });
   const rates = (await ports.rates.list(company.id)).filter(({ currency }) => currency === code);
-  const before = translations.get(cube) ?? new Map<string, Outcome<Translation, Failure>>();
-  translations.set(cube, before);
-  const key = JSON.stringify([code, rates]);
-  let translation = before.get(key);
-  if (!translation) {
-    translation = translate(books, rates, to, await ports.ledger.equityLines(books));
-    before.set(key, translation);
-  }
-  if (!translation.ok) return translation;
+  const translate = books.selected === null ? translatedWhole : translatedPart;
+  const translated = await translate(ports, books, rates, to);
+  if (!translated.ok) return translated;
   const structure = structures.get(books.portions) ?? withDifference(books);
   structures.set(books.portions, structure);
-  const { balances } = translation.value;
+  const { balances } = translated.value;
   const byId = accountsById({ ...books, ...structure });
   const sorted = balances.cube.accountIds.map((id) => byId.get(id) as ChartAccount);
   return succeed({
@@ -59,32 +65,96 @@ export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, bo
     company: { ...company, currency: to },
     cube: balances.cube,
     traits: traitsOf(sorted, books.retainedEarningsId),
-    translation: { ...translation.value, of: books },
+    translation: { ...translated.value, of: books },
   });
 }
 
-function translate(
+/** What is kept of the books at these rates, made where there is nothing yet. */
+async function keptOf(books: Books, rates: readonly ExchangeRate[], to: Currency, make: () => Promise<Translated>): Promise<Translated> {
+  const kept = translations.get(books.cube) ?? new Map<string, Translated>();
+  translations.set(books.cube, kept);
+  const key = JSON.stringify([to.code, rates]);
+  const found = kept.get(key) ?? (await make());
+  kept.set(key, found);
+  return found;
+}
+
+async function translatedWhole(
+  { ledger }: Pick<Ports, 'ledger'>,
   books: Books,
   rates: readonly ExchangeRate[],
-  to: Books['company']['currency'],
-  equityLines: readonly EquityLine[],
-): Outcome<Translation, Failure> {
+  to: Currency,
+): Promise<Outcome<Translation, Failure>> {
+  return (await keptOf(books, rates, to, async () => ({ translation: translate(books, rates, to, await ledger.equityLines(books)) }))).translation;
+}
+
+async function translatedPart(
+  ports: Pick<Ports, 'ledger'>,
+  books: Books,
+  rates: readonly ExchangeRate[],
+  to: Currency,
+): Promise<Outcome<Translation, Failure>> {
+  const opened = await openBooksOf(ports, books.company.id, {});
+  if (!opened.ok) return opened;
+  const whole = opened.value;
+  const posted = await ports.ledger.facetBalances(whole);
+  if (!posted || whole.cube.revision !== books.cube.revision) return fail({ code: 'ledger_moved_on' });
+  const all = await translatedWhole(ports, whole, rates, to);
+  if (!all.ok) return all;
+  const { given, balances, flows } = all.value;
+  const kept = await keptOf(whole, rates, to, async () => ({ translation: all }));
+  const made = (): NonNullable<Translated['parts']> => {
+    const pairs = buildPairCube(whole.cube, posted);
+    return { ofBalances: translateParts(given, balances, pairs), ofFlows: translateParts(flowsOf(given, whole), flows, pairs) };
+  };
+  const parts = kept.parts ?? made();
+  kept.parts = parts;
+  const { translation } = await keptOf(books, rates, to, async () => ({ translation: succeed(partOf(all.value, whole, books, parts)) }));
+  return translation;
+}
+
+function partOf({ given, balances, flows }: Translation, whole: Books, books: Books, { ofBalances, ofFlows }: NonNullable<Translated['parts']>): Translation {
+  const selected = books.selected as SelectedSets;
+  const isSelected = (set: number): boolean => (set === 0 ? selected.withoutAny : selected.ids.has(set));
+  const shareOf = (translated: TranslatedCube, parts: TranslatedParts): TranslatedCube => ({
+    cube: parts.cubeOf(selected),
+    missing: translated.missing,
+    within: (partial, ofSets = () => []) => parts.within(selected, partial, ofSets),
+  });
+  return {
+    of: books,
+    whole,
+    given: { ...given, cube: books.cube, equityLines: given.equityLines.filter(({ facetSetId }) => isSelected(facetSetId)) },
+    balances: shareOf(balances, ofBalances),
+    flows: shareOf(flows, ofFlows),
+  };
+}
+
+function translate(books: Books, rates: readonly ExchangeRate[], to: Currency, equityLines: readonly EquityLine[]): Outcome<Translation, Failure> {
   const { company, cube, traits } = books;
   const byId = accountsById(books);
-  const accounts = cube.accountIds.map((id) => byId.get(id) as ChartAccount);
   const given: TranslatedFrom = {
     cube,
     from: company.currency,
     rates: presentationRates(rates, to, books.calendar),
-    elements: accounts.map(({ element }) => element),
+    elements: cube.accountIds.map((id) => (byId.get(id) as ChartAccount).element),
     retainedEarnings: traits.retainedEarnings,
     equityLines,
     isFlow: null,
   };
   const balances = translateCube(given);
   if (!balances.ok) return balances;
-  const flows = translateCube({ ...given, isFlow: accounts.map(({ element, role }) => (element === 'asset' || element === 'liability') && role !== 'cash') });
+  const flows = translateCube(flowsOf(given, books));
   return flows.ok ? succeed({ of: books, given, balances: balances.value, flows: flows.value }) : flows;
+}
+
+/** For a cash flow: all but cash is translated as it moves. */
+function flowsOf(given: TranslatedFrom, books: Books): TranslatedFrom {
+  const byId = accountsById(books);
+  const isFlow = given.elements.map(
+    (element, at) => (element === 'asset' || element === 'liability') && byId.get(given.cube.accountIds[at] as number)?.role !== 'cash',
+  );
+  return { ...given, isFlow };
 }
 
 /** Behind the category of retained earnings, or behind all of equity, where it stands beside them. */

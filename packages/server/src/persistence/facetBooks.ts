@@ -46,6 +46,11 @@ export class FacetBooks {
     return narrowed;
   }
 
+  /** Of all lines with values, by set; `null` where the ledger has moved on from the books. */
+  async balances(books: Books): Promise<FacetBalances | null> {
+    return (await this.current(books))?.balances ?? null;
+  }
+
   private async current(books: Books): Promise<Kept | null> {
     const { id, structureVersion } = books.company;
     const kept = this.kept.get(id);

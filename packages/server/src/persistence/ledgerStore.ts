@@ -33,6 +33,7 @@ import { readAccountLines } from './readAccountLines.ts';
 import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
+import { readLinesOfSets } from './readLinesOfSets.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -58,6 +59,14 @@ export class LedgerRepository implements LedgerStore {
 
   narrow(books: Books, filter: FacetFilter): Promise<Books | null> {
     return this.facetBooks.narrow(books, filter);
+  }
+
+  facetBalances(books: Books): ReturnType<LedgerStore['facetBalances']> {
+    return this.facetBooks.balances(books);
+  }
+
+  linesOfSetsWithin(books: Books, positions: readonly Position[]): ReturnType<LedgerStore['linesOfSetsWithin']> {
+    return readLinesOfSets(this.database, books, positions);
   }
 
   linesWithin(books: Books, positions: readonly Position[]): ReturnType<LedgerStore['linesWithin']> {

@@ -4,7 +4,7 @@ import type { Books, FlowOfDay } from '../application/ports/index.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { rowsOf } from './transaction.ts';
 
-/** Ordinary lines of reversing entries within a span, by account and day. */
+/** Ordinary lines of reversing entries within a span, by account, day and facet set, so that a part rounds as the whole does. */
 export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<FlowOfDay[]> {
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const rows = await rowsOf<FlowRow>(
@@ -13,13 +13,13 @@ export async function readReversingLines(database: DataSource, books: Books, { f
        FROM journal_entry AS entry JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
             AND line.closing = 0 ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date`,
+      GROUP BY line.account_id, entry.entry_date, line.facet_set_id`,
     [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
   );
   return rows.map((row) => flowOf(books, row));
 }
 
-/** Lines of entries on accounts of equity alone, by account and day; those of reversing entries apart. */
+/** Lines of entries on accounts of equity alone, by account, day and facet set; those of reversing entries apart. */
 export async function readWithinEquity(database: DataSource, books: Books, span: Span): Promise<(FlowOfDay & { readonly isReversing: boolean })[]> {
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length < 2) return [];
@@ -30,7 +30,7 @@ export async function readWithinEquity(database: DataSource, books: Books, span:
     `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
             entry.reverses_entry_id IS NOT NULL AS reversing
        FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date, reversing`,
+      GROUP BY line.account_id, entry.entry_date, line.facet_set_id, reversing`,
     [...alone.parameters, ...wanted.parameters],
   );
   return rows.map((row) => ({ ...flowOf(books, row), isReversing: Number(row.reversing) === 1 }));
@@ -41,19 +41,19 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length === 0) return [];
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
-  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer'>>(
+  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer' | 'facetSetId'>>(
     database,
-    `SELECT line.account_id AS accountId, line.entry_date AS day, line.layer, line.debit, line.credit
+    `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.entry_date AS day, line.layer, line.debit, line.credit
        FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
       WHERE line.company_id = ? AND line.account_id IN (${placeholdersOf(equity)}) AND line.closing = 0 AND entry.revision <= ? ${wanted.sql}`,
     [books.company.id, ...equity, books.cube.revision, ...wanted.parameters],
   );
-  return rows.map((row) => ({ ...flowOf(books, row), layer: row.layer }));
+  return rows.map((row) => ({ ...flowOf(books, row), layer: row.layer, facetSetId: Number(row.facetSetId) }));
 }
 
 /**
  * What exchange rates alone changed on accounts of cash: their lines, debit positive, in entries that have none but cash and
- * exchange differences on them, and some of both, by account and day. It begins with the lines of exchange differences, which are few.
+ * exchange differences on them, and some of both, by account, day and facet set. It begins with the lines of exchange differences, which are few.
  */
 export async function readExchangeOnCash(database: DataSource, books: Books, span: Span): Promise<FlowOfDay[]> {
   const withRole = (role: AccountRole): number[] => books.accounts.filter((account) => account.role === role).map(({ id }) => id);
@@ -66,7 +66,7 @@ export async function readExchangeOnCash(database: DataSource, books: Books, spa
     `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
         AND line.account_id IN (${placeholdersOf(cash)}) ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date`,
+      GROUP BY line.account_id, entry.entry_date, line.facet_set_id`,
     [...alone.parameters, ...cash, ...wanted.parameters],
   );
   return rows.map((row) => flowOf(books, row));

@@ -20,8 +20,8 @@ export const statementFailures: Readonly<Record<string, (facts: Facts) => string
   budget_not_translated: () => 'Balances of a budget cannot be shown in another currency: that would need closing rates of days to come.',
   rates_missing: ({ currency, rates, more }) =>
     `${text(currency)} lacks ${[...asList(rates).map(rateText), ...(Number(more) > 0 ? [`${text(more)} more`] : [])].join(', ') || 'a rate'}. Enter them under Ledger, Rates.`,
-  translation_of_all_lines: () =>
-    'Parts by facets cannot be shown in another currency at their own rates. Take the filter off, or show all at the closing rate.',
+  directions_not_translated: () =>
+    'The layout tells increases of balances from decreases. What exchange rates do to a balance is neither, so it is not shown at own rates; show all at the closing rate.',
   amounts_too_large: () => 'In this currency the amounts are beyond what can be computed exactly.',
   line_unknown: () => 'This line is no longer on the statement.',
   layout_name_taken: ({ name }) => `There is a layout named ${text(name)} already.`,

@@ -128,12 +128,14 @@ export interface StandIns {
 
 /** How books came into the currency that they are presented in. */
 export interface Translation {
-  /** As they are kept. */
+  /** As they are kept, with the same lines. */
   readonly of: Books;
   readonly given: TranslatedFrom;
   readonly balances: TranslatedCube;
   /** Where what moves is translated as it moves. */
   readonly flows: TranslatedCube;
+  /** Of a part of the ledger: all of it, in the company's currency. */
+  readonly whole?: Books;
   /** Whether movements are those of `flows`. */
   readonly isOfFlows?: true;
 }

@@ -1,4 +1,18 @@
-import type { Day, EquityLine, FacetFilter, FacetsOfLine, FigureKind, GrossVector, Layer, Outcome, Position, SelectedSets, Span } from '@ivory-ladder/core';
+import type {
+  Day,
+  EquityLine,
+  FacetBalances,
+  FacetFilter,
+  FacetsOfLine,
+  FigureKind,
+  GrossVector,
+  Layer,
+  LinesOfSets,
+  Outcome,
+  Position,
+  SelectedSets,
+  Span,
+} from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, Structure } from './books.ts';
 import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
@@ -111,7 +125,7 @@ export interface BroughtInRecord {
   readonly entries: readonly PostedEntry[];
 }
 
-/** What lines on an account add up to on one day; `account`: its dense number in the cube. */
+/** What lines on an account with the same facet values add up to on one day; `account`: its dense number in the cube. */
 export interface FlowOfDay {
   readonly account: number;
   readonly day: Day;
@@ -126,6 +140,10 @@ export interface LedgerStore {
   structure(companyId: number): Promise<Structure | null>;
   /** The books as they are with lines of some facet values alone; `null` where the ledger has moved on from them. */
   narrow(books: Books, filter: FacetFilter): Promise<Books | null>;
+  /** Of all lines with facet values, by set; `null` where the ledger has moved on from the books. */
+  facetBalances(books: Books): Promise<FacetBalances | null>;
+  /** Ordinary lines with facet values inside periods, by set, for positions that end inside one. */
+  linesOfSetsWithin(books: Books, positions: readonly Position[]): Promise<LinesOfSets>;
   /** Sums of ordinary lines inside periods, for positions that end inside one; dense by the cube. */
   linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined>;
   /** Ordinary lines of reversing entries within a span. */

@@ -1,0 +1,265 @@
+import type { Day } from '../calendar/day.ts';
+import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import { type Cube, type Layer, layers } from '../cube/cube.ts';
+import { type PairCube, type Pairs, selectPairs } from '../cube/pairCube.ts';
+import type { Position } from '../cube/position.ts';
+import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
+import type { PartialLines } from '../cube/vector.ts';
+import type { SelectedSets } from '../facet/facetFilter.ts';
+import { allotRounded } from '../money/allotRounded.ts';
+import { type Decimal, tenTo } from '../money/decimal.ts';
+import type { LinesOfSets } from './linesOfSets.ts';
+import { type Manner, mannersOf } from './manner.ts';
+import { toPresentation } from './presentationRates.ts';
+import type { EquityLine, TranslatedCube, TranslatedFrom } from './translateCube.ts';
+
+/** What lines with facet values have of what a translated ledger has. */
+export interface TranslatedParts {
+  /** The cube of the selected lines, with the same accounts. */
+  cubeOf(selected: SelectedSets): Cube;
+  /** Selected lines inside periods. `all`: those of the whole, in the company's currency. */
+  within(selected: SelectedSets, all: PartialLines, ofSets: LinesOfSets): PartialLines;
+}
+
+/** What was there up to some moment: of all lines by account, of those with values by pair, and of all in the other currency. */
+interface Moment {
+  readonly all: SumsByLayer;
+  readonly pairs: SumsByLayer;
+  readonly translated: SumsByLayer;
+}
+
+interface Step {
+  readonly before: Moment;
+  readonly now: Moment;
+  readonly day: Day;
+  readonly average: Decimal | null;
+  /** Since the moment before, those with facet values. */
+  readonly equityLines: readonly EquityLine[];
+}
+
+/**
+ * Assets and liabilities of each moment, income and expenses of each period are allotted over the facet sets of the lines and what has none,
+ * by largest remainder, so that the parts of any division add up to the whole; lines of equity stand with their own sets. The
+ * difference of a set is what its lines are out of balance by, at the closing rate, less what they come to at their own: lines that balance in the
+ * company's currency balance here. `whole`: all lines, translated from `given`. Cost: periods × pairs, sorted within each account.
+ */
+export function translateParts(given: TranslatedFrom, whole: TranslatedCube, base: PairCube): TranslatedParts {
+  const { calendar } = given.cube;
+  const pairs = withDifferences(base, given.cube.accountIds.length);
+  const byPeriod = equityLinesOfSets(given);
+  const moment = (origin: 'ordinary' | 'closing', periodIndex: number): Moment => ({
+    all: sumsUpTo(given.cube, origin, periodIndex),
+    pairs: sumsUpTo(base.cube, origin, periodIndex),
+    translated: sumsUpTo(whole.cube, origin, periodIndex),
+  });
+  const manners = mannersOf(given.elements, given.isFlow);
+  const asMoved = manners.map((): Manner => 'movement');
+  const borneBy = (origin: 'ordinary' | 'closing'): SumsByLayer[] => {
+    let borne = noSums(pairs.account.length);
+    let before = moment(origin, -1);
+    return calendar.periods.map(({ lastDay }, periodIndex) => {
+      const now = moment(origin, periodIndex);
+      borne =
+        origin === 'ordinary'
+          ? borneAt(given, pairs, manners, borne, {
+              before,
+              now,
+              day: lastDay,
+              average: given.rates.averageOf(periodIndex),
+              equityLines: byPeriod.get(periodIndex) ?? [],
+            })
+          : // Closing entries move what a year left by the rate of its last day.
+            borneAt(given, pairs, asMoved, borne, { before, now, day: lastDay, average: given.rates.closingOn(lastDay), equityLines: [] });
+      before = now;
+      return borne;
+    });
+  };
+  const borne = { ordinary: borneBy('ordinary'), closing: borneBy('closing') };
+
+  const addedUntil = new Map<Day, SumsByLayer>();
+  /** What pairs bear of the lines from the first day of a period to a day within it. */
+  const addedWithin = (position: Position, all: SumsByLayer, translated: SumsByLayer, ofSets: LinesOfSets): SumsByLayer => {
+    const { day, periodIndex } = position;
+    const known = addedUntil.get(day);
+    if (known) return known;
+    const before = moment('ordinary', periodIndex);
+    const ofPairs = noSums(base.account.length);
+    for (const { account, facetSetId, layer, debit, credit } of ofSets(position)) add(ofPairs[layer], base.pairOf(account, facetSetId), debit, credit);
+    const now = { all: plusSums(before.all, all), pairs: plusSums(before.pairs, ofPairs), translated: plusSums(before.translated, translated) };
+    const borneBefore = borne.ordinary[periodIndex] ?? noSums(pairs.account.length);
+    const average = given.rates.averageOf(periodIndex + 1);
+    const equityLines = (byPeriod.get(periodIndex + 1) ?? []).filter((line) => line.day <= day);
+    const added = plusSums(borneAt(given, pairs, manners, borneBefore, { before, now, day, average, equityLines }), borneBefore, -1n);
+    const oldest = addedUntil.keys().next().value;
+    if (addedUntil.size >= daysKept && oldest !== undefined) addedUntil.delete(oldest);
+    addedUntil.set(day, added);
+    return added;
+  };
+  return {
+    cubeOf: (selected) => {
+      const { books, write } = emptyBooks(whole.cube);
+      for (const origin of ['ordinary', 'closing'] as const)
+        for (const periodIndex of calendar.periods.keys())
+          write(origin, periodIndex, selectPairs(pairs, borne[origin][periodIndex] as SumsByLayer, sumsUpTo(whole.cube, origin, periodIndex), selected));
+      return { ...whole.cube, books };
+    },
+    within: (selected, all, ofSets) => {
+      const translatedLines = whole.within(all);
+      return (position, layer) => {
+        const translated = sumsWithin(translatedLines, position, whole.cube.accountIds.length);
+        const added = addedWithin(position, sumsWithin(all, position, given.cube.accountIds.length), translated, ofSets);
+        return selectPairs(pairs, added, translated, selected)[layer];
+      };
+    },
+  };
+}
+
+/** Days within periods whose shares are kept. */
+const daysKept = 24;
+
+interface BearingPairs extends Pairs {
+  /** Of each run of pairs with one account the first, and behind all of them the first of those with the difference. */
+  readonly firsts: readonly number[];
+  /** The pair of the difference for each set. */
+  readonly differenceOf: ReadonlyMap<number, number>;
+  pairOf(account: number, set: number): number;
+}
+
+/** The pairs and, behind them, each set with the difference. `difference`: its dense number. */
+function withDifferences({ account, set, pairOf }: PairCube, difference: number): BearingPairs {
+  const sets = [...new Set(set)].sort((a, b) => a - b);
+  const firsts = [...account.keys()].filter((pair) => account[pair] !== account[pair - 1]);
+  return {
+    account: Uint32Array.from([...account, ...sets.map(() => difference)]),
+    set: Uint32Array.from([...set, ...sets]),
+    firsts: [...firsts, account.length],
+    differenceOf: new Map(sets.map((one, at) => [one, account.length + at])),
+    pairOf,
+  };
+}
+
+/** What pairs bear after a step, from what they bore before it. */
+function borneAt(given: TranslatedFrom, pairs: BearingPairs, manners: readonly Manner[], borne: SumsByLayer, step: Step): SumsByLayer {
+  const { rates, from, cube } = given;
+  const next = plusSums(borne, noSums(0));
+  const closing = rates.closingOn(step.day);
+  const atRate = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
+  for (const [run, first] of pairs.firsts.slice(0, -1).entries()) {
+    const manner = manners[pairs.account[first] as number] as Manner;
+    if (manner === 'line') continue;
+    const range = { first, end: pairs.firsts[run + 1] as number, isHeld: manner === 'balance' };
+    allot(next, pairs, range, exactly(given, manner === 'balance' ? closing : step.average), step);
+  }
+  for (const { account, facetSetId, day, layer, debit, credit } of step.equityLines) {
+    const rate = rates.ofEquity(cube.accountIds[account] as number, day);
+    add(next[layer], pairs.pairOf(account, facetSetId), atRate(debit, rate), atRate(credit, rate));
+  }
+  // What a set is out of balance by, at the closing rate, less what it comes to at the rates of its accounts.
+  const outOfBalance = sumsOfSets(pairs, step.now.pairs);
+  const comesTo = sumsOfSets(pairs, next);
+  for (const [set, pair] of pairs.differenceOf) {
+    const of = (chosen: readonly Layer[]): bigint => atRate(outOfBalance(set, chosen), closing) - comesTo(set, chosen);
+    const ledger = of(['ledger']);
+    next.ledger.debit[pair] = ledger;
+    next.adjustment.debit[pair] = of(layers) - ledger;
+  }
+  return next;
+}
+
+/** Pairs of one account, and whether what they hold is allotted, or what they moved by. */
+interface Range {
+  readonly first: number;
+  readonly end: number;
+  readonly isHeld: boolean;
+}
+
+/** A translated amount is the amount × `times` / `per`. */
+interface ExactRate {
+  readonly times: bigint;
+  readonly per: bigint;
+}
+
+function exactly({ rates, from }: TranslatedFrom, rate: Decimal | null): ExactRate {
+  return rate === null ? { times: 0n, per: 1n } : { times: rate.units * tenTo(rates.to.exponent), per: tenTo(rate.scale + from.exponent) };
+}
+
+/** The account's shares into `borne`; of two layers the second is the rest of both, as in the whole. */
+function allot(borne: SumsByLayer, pairs: Pairs, { first, end, isHeld }: Range, { times, per }: ExactRate, { before, now }: Step): void {
+  const account = pairs.account[first] as number;
+  const shares = (of: (sums: SumsByLayer, index: number) => bigint): bigint[] => {
+    const between = (kind: keyof Moment, index: number): bigint => of(now[kind], index) - (isHeld ? 0n : of(before[kind], index));
+    let rest = between('all', account);
+    const exact: bigint[] = [];
+    for (let pair = first; pair < end; pair++) {
+      const amount = between('pairs', pair);
+      rest -= amount;
+      exact.push(amount * times);
+    }
+    // Lines without any value have the last share.
+    return allotRounded(between('translated', account), [...exact, rest * times], per);
+  };
+  const creditIn = (sums: SumsByLayer, index: number, chosen: readonly Layer[]): bigint =>
+    chosen.reduce((sum, layer) => sum + (sums[layer].credit[index] as bigint), 0n);
+  const ofLayers = (chosen: readonly Layer[]) => ({
+    net: shares((sums, index) => netIn(sums, index, chosen)),
+    credit: shares((sums, index) => creditIn(sums, index, chosen)),
+  });
+  const [ledger, all] = [ofLayers(['ledger']), ofLayers(layers)];
+  for (let pair = first; pair < end; pair++) {
+    const at = pair - first;
+    const [net, credit] = [ledger.net[at] as bigint, ledger.credit[at] as bigint];
+    const [restNet, restCredit] = [(all.net[at] as bigint) - net, (all.credit[at] as bigint) - credit];
+    if (isHeld) for (const layer of layers) borne[layer].debit[pair] = borne[layer].credit[pair] = 0n;
+    add(borne.ledger, pair, net + credit, credit);
+    add(borne.adjustment, pair, restNet + restCredit, restCredit);
+  }
+}
+
+/** What the accounts of each set come to, without the difference. */
+function sumsOfSets(pairs: BearingPairs, sums: SumsByLayer): (set: number, chosen: readonly Layer[]) => bigint {
+  const bySet = new Map<number, Record<Layer, bigint>>();
+  for (let pair = 0; pair < (pairs.firsts.at(-1) as number); pair++) {
+    const set = pairs.set[pair] as number;
+    const sum = bySet.get(set) ?? { ledger: 0n, adjustment: 0n };
+    bySet.set(set, sum);
+    for (const layer of layers) sum[layer] += netIn(sums, pair, [layer]);
+  }
+  return (set, chosen) => chosen.reduce((all, layer) => all + (bySet.get(set)?.[layer] ?? 0n), 0n);
+}
+
+function equityLinesOfSets({ cube, equityLines }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {
+  const byPeriod = new Map<number, EquityLine[]>();
+  for (const line of equityLines) {
+    if (line.facetSetId === 0) continue;
+    const periodIndex = periodIndexOf(cube.calendar, line.day);
+    const there = byPeriod.get(periodIndex);
+    if (there) there.push(line);
+    else byPeriod.set(periodIndex, [line]);
+  }
+  return byPeriod;
+}
+
+function sumsWithin(lines: PartialLines, position: Position, length: number): SumsByLayer {
+  const none = noSums(length);
+  return { ledger: lines(position, 'ledger') ?? none.ledger, adjustment: lines(position, 'adjustment') ?? none.adjustment };
+}
+
+function add({ debit, credit }: SumsByLayer[Layer], index: number, debits: bigint, credits: bigint): void {
+  debit[index] = (debit[index] as bigint) + debits;
+  credit[index] = (credit[index] as bigint) + credits;
+}
+
+function emptyBooks({ accountIds, calendar }: Cube) {
+  const size = accountIds.length;
+  const book = () => noSums(size * calendar.periods.length);
+  const byOrigin = { ordinary: book(), closing: book() };
+  return {
+    books: {
+      ledger: { ordinary: byOrigin.ordinary.ledger, closing: byOrigin.closing.ledger },
+      adjustment: { ordinary: byOrigin.ordinary.adjustment, closing: byOrigin.closing.adjustment },
+    },
+    write: (origin: 'ordinary' | 'closing', periodIndex: number, row: SumsByLayer): void => {
+      for (const layer of layers) for (const side of ['debit', 'credit'] as const) byOrigin[origin][layer][side].set(row[layer][side], periodIndex * size);
+    },
+  };
+}
