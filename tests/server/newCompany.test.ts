@@ -55,7 +55,7 @@ describe('a copy of a company', () => {
     await source.change('6500', { active: false });
     await server.ok('PATCH', source.path, { version: 0, digitOrder: 'digit_by_digit' });
     const { version, ...options } = await server.ok<{ version: number; subtotalsOff: string[]; result: string }>('GET', `${source.path}/layout-options`);
-    await server.ok('PUT', `${source.path}/layout-options`, { ...options, version, subtotalsOff: ['gross_profit'] });
+    await server.ok('PUT', `${source.path}/layout-options`, { ...options, version, subtotalsOff: ['gross_profit'], order: 'most_liquid_first' });
     const { id, digitOrder, lastEntryDay } = await begin('Copy', { kind: 'copy', companyId: source.id });
     expect([digitOrder, lastEntryDay]).toEqual(['digit_by_digit', null]);
     const told = async (companyId: number) => {
@@ -73,7 +73,7 @@ describe('a copy of a company', () => {
         ({ name, element, term, step }) => [name, element, term, step],
       );
     expect((await categories(id)).toSorted()).toEqual((await categories(source.id)).toSorted());
-    expect(await server.ok('GET', `/companies/${id}/layout-options`)).toMatchObject({ subtotalsOff: ['gross_profit'] });
+    expect(await server.ok('GET', `/companies/${id}/layout-options`)).toMatchObject({ subtotalsOff: ['gross_profit'], order: 'most_liquid_first' });
     expect(figures(await statement(server, id, 'income-statement', '2026-01-01', '2026-09-30')).every(([, ...values]) => values.every((value) => !value))).toBe(
       true,
     );

@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
 import { currencyOf, formatAmount } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInExampleA } from '../support/placeExampleA.ts';
@@ -31,6 +32,21 @@ describe('the exported workbook', () => {
     const { shown, formulas } = await recompute(exampleId, kind, more);
     const bearing = shown.rows.filter((row) => row.role !== 'heading').length;
     expect(formulas).toBeGreaterThanOrEqual(2 * bearing);
+  });
+
+  it('recomputes by liquidity too, to the same totals', async () => {
+    const path = `/companies/${exampleId}/layout-options`;
+    const run = () => statement(server, exampleId, 'balance-sheet', '2022-01-01', '2022-12-31');
+    const before = await run();
+    const options = await server.ok<StoredLayoutOptions>('GET', path);
+    const { version } = await server.ok<StoredLayoutOptions>('PUT', path, { ...options, order: 'least_liquid_first' });
+    await recompute(exampleId, 'balance-sheet', '&detail=2');
+    const after = await run();
+    const totals = ({ rows }: StatementBody) => rows.filter(({ role }) => role === 'final').map(({ key, values }) => [key, values]);
+    expect(totals(after)).toEqual(totals(before));
+    expect(before.rows.some(({ key }) => key === 'asset.current')).toBe(true);
+    expect(after.rows.some(({ key }) => key === 'asset.current')).toBe(false);
+    await server.ok('PUT', path, { ...options, version });
   });
 
   it('recomputes to the figures of each part and of the whole', async () => {

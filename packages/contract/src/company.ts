@@ -145,6 +145,8 @@ export type CompanyList = z.infer<typeof companyList>;
 export const layoutOptions = z.strictObject({
   subtotalsOff: z.array(z.enum(['gross_profit', 'operating_profit', 'profit_before_financing_and_tax', 'profit_before_tax', 'profit_from_continuing'])).max(5),
   result: z.enum(['own_line', 'within_retained_earnings']),
+  /** Current and non-current apart, or assets and liabilities in order of liquidity (IAS 1.60). */
+  order: z.enum(['by_term', 'most_liquid_first', 'least_liquid_first']),
   /** With what the generated cash flow begins, and in which activities interest and dividends stand (IAS 7.33, 7.34). */
   cashFlow: z.strictObject({
     start: z.enum(['profit', 'profit_before_tax', 'operating_profit']),

@@ -1,5 +1,5 @@
 import { elements, naturalSide } from '../chart/element.ts';
-import { type Step, steps, type Term } from '../placement/category.ts';
+import { type Step, steps } from '../placement/category.ts';
 import type { CategoryTree } from '../placement/categoryTree.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
 import { beginChangesInEquity } from './beginChangesInEquity.ts';
@@ -8,6 +8,7 @@ import type { GeneratedKind } from './line.ts';
 import { newLine } from './newLine.ts';
 import type { LayoutOptions, Subtotal } from './options.ts';
 import { type Followed, type FollowsOwnLine, type GroupOwnLine, type OwnLayout, type OwnLine, plainLook, type SumOwnLine } from './ownLayout.ts';
+import { termsInOrder } from './termsInOrder.ts';
 
 export interface BeginningFacts {
   readonly tree: CategoryTree;
@@ -55,16 +56,16 @@ function sum(key: string, caption: string, terms: readonly string[], isFinal: bo
   return { ...newLine('sum', key, caption), look, shown, side: 'credit', terms: terms.map((term) => ({ key: term, sign: 1 })) };
 }
 
-function beginBalanceSheet({ tree, language }: BeginningFacts): OwnLayout {
+function beginBalanceSheet({ tree, options, language }: BeginningFacts): OwnLayout {
   const words = captionWords[language];
   const termsOf = (element: 'asset' | 'liability'): OwnLine[] => {
-    const there = (tree.tops.get(element) ?? []).map((node): Term => node.category.term ?? 'current');
-    const order = [...new Set<Term>([...there, 'non_current', 'current'])];
+    const terms = termsInOrder(tree.tops.get(element) ?? [], options.order);
     const captions = {
       asset: { non_current: words.nonCurrentAssets, current: words.currentAssets },
       liability: { non_current: words.nonCurrentLiabilities, current: words.currentLiabilities },
     };
-    return order.map((term) => follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, 'group'));
+    const frame = options.order === 'by_term' ? 'group' : 'bare';
+    return terms.map((term) => follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, frame));
   };
   const assets = group('asset', words.elements.asset, 'debit', termsOf('asset'));
   return {

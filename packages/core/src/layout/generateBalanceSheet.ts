@@ -7,6 +7,7 @@ import { linesOfSiblings } from './categoryLines.ts';
 import type { GroupLine, Layout, Line } from './line.ts';
 import { occupiedCategories } from './occupied.ts';
 import type { LayoutOptions } from './options.ts';
+import { termsInOrder } from './termsInOrder.ts';
 
 export interface BalanceSheetFacts {
   readonly tree: CategoryTree;
@@ -21,20 +22,21 @@ const termWords = {
   liability: { non_current: 'nonCurrentLiabilities', current: 'currentLiabilities' },
 } as const satisfies Readonly<Record<'asset' | 'liability', Readonly<Record<Term, keyof CaptionWords>>>>;
 
-/** Balance sheet by current and non-current (IAS 1.60), living: it follows the category tree each time it is made. */
+/** Balance sheet by current and non-current, or by liquidity (IAS 1.60), living: it follows the category tree each time it is made. */
 export function generateBalanceSheet({ tree, portions, retainedEarningsId, options, language }: BalanceSheetFacts): Layout {
   const words = captionWords[language];
   const occupied = occupiedCategories(portions);
-  const byTerm = (element: 'asset' | 'liability', caption: string): GroupLine => {
+  const inTerms = (element: 'asset' | 'liability', caption: string): GroupLine => {
     const side = naturalSide(element);
     const tops = tree.tops.get(element) ?? [];
-    const terms = [...new Set(tops.map((node) => node.category.term ?? 'current'))];
+    const terms = termsInOrder(tops, options.order);
     const children = terms.flatMap((term): Line[] => {
       const lines = linesOfSiblings(
         tops.filter((node) => (node.category.term ?? 'current') === term),
         1,
         { side, reversed: false, occupied, words },
       );
+      if (options.order !== 'by_term') return lines;
       const termCaption = words[termWords[element][term]];
       return lines.length === 0
         ? []
@@ -73,8 +75,8 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
     language,
     title: words.balanceSheet,
     lines: [
-      byTerm('asset', words.elements.asset),
-      byTerm('liability', words.elements.liability),
+      inTerms('asset', words.elements.asset),
+      inTerms('liability', words.elements.liability),
       {
         kind: 'group',
         key: 'equity',

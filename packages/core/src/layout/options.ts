@@ -19,16 +19,25 @@ export interface CashFlowOptions {
   readonly overdrafts: 'cash' | 'financing';
 }
 
+/**
+ * How a balance sheet has assets and liabilities: current and non-current apart, or all in order of liquidity (IAS 1.60, from 2027 IFRS 18.96),
+ * by their terms, and within a term as the placement has them.
+ */
+export const balanceSheetOrders = ['by_term', 'most_liquid_first', 'least_liquid_first'] as const;
+export type BalanceSheetOrder = (typeof balanceSheetOrders)[number];
+
 /** What a company has set for its generated layouts. */
 export interface LayoutOptions {
   readonly subtotalsOff: readonly Subtotal[];
   readonly result: 'own_line' | 'within_retained_earnings';
+  readonly order: BalanceSheetOrder;
   readonly cashFlow: CashFlowOptions;
 }
 
 export const defaultLayoutOptions: LayoutOptions = {
   subtotalsOff: [],
   result: 'own_line',
+  order: 'by_term',
   cashFlow: {
     start: 'profit_before_tax',
     interestPaid: 'operating',

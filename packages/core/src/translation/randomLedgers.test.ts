@@ -5,9 +5,24 @@ import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import { layers } from '../cube/cube.ts';
 import { balanceAt, grossOver, movementOver } from '../cube/vector.ts';
 import type { ExchangeRate } from '../rates/rate.ts';
-import { calendar, cash, euro, given, kroner, loan, months, type Posting, partialOf, partsOf, rate, receivable, traits, translated } from './exampleLedger.ts';
 import { explainDifference } from './explainDifference.ts';
 import { toPresentation } from './presentationRates.ts';
+import {
+  calendar,
+  cash,
+  euro,
+  given,
+  kroner,
+  loan,
+  months,
+  type Posting,
+  partialOf,
+  partsOf,
+  rate,
+  receivable,
+  traits,
+  translated,
+} from './translatedLedger.fixture.ts';
 
 /** A day by its month of the two years. */
 const dayIn = (month: number, day: number): Day => `${months[month]?.slice(0, 8)}${String(day).padStart(2, '0')}`;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { layers } from '../cube/cube.ts';
 import { balanceAt, movementOver } from '../cube/vector.ts';
-import { averages, capital, cash, given, type Posting, rate, receivable, retained, sales, traits, translated } from './exampleLedger.ts';
 import { explainDifference } from './explainDifference.ts';
+import { averages, capital, cash, given, type Posting, rate, receivable, retained, sales, traits, translated } from './translatedLedger.fixture.ts';
 
 /** Own computation by IAS 21.39 and 21.41: capital 100 at 1.00; profit 50 at 1.10, closing 1.20; dividend 20 at 1.30, profit 30 at 1.40, closing 1.50. */
 const rates = [

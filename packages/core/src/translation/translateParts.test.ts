@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { layers } from '../cube/cube.ts';
 import { balanceAt } from '../cube/vector.ts';
-import { averages, capital, cash, given, loan, type Posting, partsOf, rate, receivable, retained, sales, traits, wages } from './exampleLedger.ts';
+import { averages, capital, cash, given, loan, type Posting, partsOf, rate, receivable, retained, sales, traits, wages } from './translatedLedger.fixture.ts';
 
 describe('parts of a ledger in another currency', () => {
   /** Rates of the company with one asset: 1.20 at the end of the first year, 1.50 of the second; averages 1.10 and 1.40. */

@@ -24,10 +24,9 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('getProofs', async ({ access, query }) => mapOutcome(await proveStatements(ports, access, query), ({ books, proofs }) => answers.toProofs(books, proofs)));
 }
 
-const toOptions = ({ options: { subtotalsOff, result, cashFlow }, version }: { options: LayoutOptions; version: number }) => ({
+const toOptions = ({ options: { subtotalsOff, ...options }, version }: { options: LayoutOptions; version: number }) => ({
   subtotalsOff: [...subtotalsOff],
-  result,
-  cashFlow,
+  ...options,
   version,
 });
 

@@ -20,6 +20,12 @@ const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
   { value: 'profit_from_continuing', name: 'Profit from continuing operations', after: 'before discontinued operations' },
 ];
 
+const orders: readonly { value: StoredLayoutOptions['order']; name: string; what: string }[] = [
+  { value: 'by_term', name: 'current and non-current apart', what: 'each with a total' },
+  { value: 'most_liquid_first', name: 'by liquidity, most liquid first', what: 'current before non-current, in the order of the categories' },
+  { value: 'least_liquid_first', name: 'by liquidity, least liquid first', what: 'non-current before current' },
+];
+
 /** Layouts that were composed; those that follow the categories by themselves, and what can be set for those. */
 export function LayoutsScreen() {
   const company = useCompany();
@@ -92,7 +98,17 @@ export function LayoutsScreen() {
           <h2>
             <Link to={{ pathname: `/companies/${company.id}/statements/balance-sheet`, search }}>Balance sheet</Link>
           </h2>
-          <p className={styles.quiet}>By current and non-current; contra categories are deducted, with a net amount. The result of the year stands:</p>
+          <p className={styles.quiet}>Contra categories are deducted, with a net amount. Assets and liabilities stand:</p>
+          {orders.map(({ value, name, what }) => (
+            <label key={value} className={styles.choice}>
+              <input type="radio" name="order" disabled={!mayCompose} checked={data.order === value} onChange={() => void change({ order: value })} />
+              <span>
+                {name}
+                <small>{what}</small>
+              </span>
+            </label>
+          ))}
+          <p className={styles.quiet}>The result of the year stands:</p>
           {(['own_line', 'within_retained_earnings'] as const).map((result) => (
             <label key={result} className={styles.choice}>
               <input type="radio" name="result" disabled={!mayCompose} checked={data.result === result} onChange={() => void change({ result })} />
