@@ -119,6 +119,8 @@ const followsBase = z.strictObject({
   followed,
   /** `several`: a group where there is more than one line to add up. */
   frame: z.enum(['group', 'bare', 'several']),
+  /** The last of the categories first. */
+  backwards: z.exactOptional(z.literal(true)),
   adjustments: z.array(adjustment).max(2000),
 });
 

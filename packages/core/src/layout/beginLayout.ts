@@ -59,13 +59,16 @@ function sum(key: string, caption: string, terms: readonly string[], isFinal: bo
 function beginBalanceSheet({ tree, options, language }: BeginningFacts): OwnLayout {
   const words = captionWords[language];
   const termsOf = (element: 'asset' | 'liability'): OwnLine[] => {
-    const terms = termsInOrder(tree.tops.get(element) ?? [], options.order);
+    const { terms, backwards } = termsInOrder(tree.tops.get(element) ?? [], options.order);
     const captions = {
       asset: { non_current: words.nonCurrentAssets, current: words.currentAssets },
       liability: { non_current: words.nonCurrentLiabilities, current: words.currentLiabilities },
     };
     const frame = options.order === 'by_term' ? 'group' : 'bare';
-    return terms.map((term) => follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, frame));
+    return terms.map((term) => ({
+      ...follows(`${term}_${element}`, captions[element][term], { of: 'term', element, term }, frame),
+      ...(backwards ? { backwards } : {}),
+    }));
   };
   const assets = group('asset', words.elements.asset, 'debit', termsOf('asset'));
   return {

@@ -39,11 +39,12 @@ export function expandFollowed(
   const isOneSided = only !== undefined && elements.length === 1 && !(only === 'expense' && kind === 'income_statement');
   const side: Side = isOneSided ? naturalSide(only) : 'credit';
   const words = captionWords[facts.language];
+  const inOrder = (nodes: readonly CategoryNode[]): readonly CategoryNode[] => (line.backwards ? nodes.toReversed() : nodes);
   const made =
     followed.of === 'flow'
       ? flowLines(followed.part, facts, cash, facts.language)
       : elements.flatMap((element) =>
-          linesOfSiblings(nodesFollowed(followed, element, facts.tree), rungOf(followed, facts.tree), {
+          linesOfSiblings(inOrder(nodesFollowed(followed, element, facts.tree)), rungOf(followed, facts.tree), {
             side: naturalSide(element),
             reversed: element === 'expense' && kind === 'income_statement',
             occupied: occupiedCategories(facts.portions),

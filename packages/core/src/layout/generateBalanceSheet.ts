@@ -29,13 +29,10 @@ export function generateBalanceSheet({ tree, portions, retainedEarningsId, optio
   const inTerms = (element: 'asset' | 'liability', caption: string): GroupLine => {
     const side = naturalSide(element);
     const tops = tree.tops.get(element) ?? [];
-    const terms = termsInOrder(tops, options.order);
+    const { terms, backwards } = termsInOrder(tops, options.order);
     const children = terms.flatMap((term): Line[] => {
-      const lines = linesOfSiblings(
-        tops.filter((node) => (node.category.term ?? 'current') === term),
-        1,
-        { side, reversed: false, occupied, words },
-      );
+      const ofTerm = tops.filter((node) => (node.category.term ?? 'current') === term);
+      const lines = linesOfSiblings(backwards ? ofTerm.toReversed() : ofTerm, 1, { side, reversed: false, occupied, words });
       if (options.order !== 'by_term') return lines;
       const termCaption = words[termWords[element][term]];
       return lines.length === 0

@@ -21,7 +21,7 @@ export interface CashFlowOptions {
 
 /**
  * How a balance sheet has assets and liabilities: current and non-current apart, or all in order of liquidity (IAS 1.60, from 2027 IFRS 18.96),
- * by their terms, and within a term as the placement has them.
+ * which is that of the placement or its reverse.
  */
 export const balanceSheetOrders = ['by_term', 'most_liquid_first', 'least_liquid_first'] as const;
 export type BalanceSheetOrder = (typeof balanceSheetOrders)[number];

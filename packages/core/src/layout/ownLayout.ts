@@ -95,6 +95,8 @@ export type FollowsOwnLine = OwnLineBase &
     readonly followed: Followed;
     /** `several`: a group where there is more than one line to add up. */
     readonly frame: 'group' | 'bare' | 'several';
+    /** The last of the categories first; what is deducted from one stays behind it. */
+    readonly backwards?: true;
     readonly adjustments: readonly Adjustment[];
     readonly inserted: readonly Inserted[];
   };

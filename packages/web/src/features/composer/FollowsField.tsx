@@ -8,7 +8,7 @@ interface FollowsFieldProps {
   readonly composer: Composer;
   readonly line: FollowsOwnLine;
   readonly disabled: boolean;
-  readonly onChange: (changes: Partial<Pick<FollowsOwnLine, 'followed' | 'frame'>>, caption?: string) => void;
+  readonly onChange: (line: FollowsOwnLine, caption?: string) => void;
 }
 
 const partWords: Readonly<Record<FlowPart, string>> = {
@@ -51,7 +51,7 @@ export function FollowsField({ composer, line, disabled, onChange }: FollowsFiel
           className={styles.input}
           value={write(line.followed)}
           disabled={disabled}
-          onChange={({ target: { value, selectedOptions } }) => onChange({ followed: JSON.parse(value) as Followed }, selectedOptions[0]?.label)}
+          onChange={({ target: { value, selectedOptions } }) => onChange({ ...line, followed: JSON.parse(value) as Followed }, selectedOptions[0]?.label)}
         >
           {choices.map(({ group, choices: those }) => (
             <optgroup key={group} label={group}>
@@ -73,8 +73,23 @@ export function FollowsField({ composer, line, disabled, onChange }: FollowsFiel
           { value: 'several', label: 'If several', says: 'In a group where there is more than one line to add up' },
           { value: 'bare', label: 'Bare', says: 'Beside the other lines, without caption and subtotal' },
         ]}
-        onChange={(frame) => onChange({ frame })}
+        onChange={(frame) => onChange({ ...line, frame })}
       />
+      {line.followed.of !== 'flow' && line.followed.of !== 'category' && (
+        <Segmented
+          label="Their order"
+          value={line.backwards ? 'backwards' : 'placed'}
+          disabled={disabled}
+          choices={[
+            { value: 'placed', label: 'As placed', says: 'As the placement has the categories' },
+            { value: 'backwards', label: 'Last first', says: 'The last of the categories first; what is deducted from one stays behind it' },
+          ]}
+          onChange={(order) => {
+            const { backwards: _, ...others } = line;
+            onChange({ ...others, ...(order === 'backwards' ? { backwards: true } : {}) });
+          }}
+        />
+      )}
     </>
   );
 }

@@ -107,12 +107,9 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
           composer={composer}
           line={line}
           disabled={disabled}
-          onChange={(changes, caption) => {
+          onChange={(changed, caption) => {
             const isUnnamed = line.caption === kindCaption('follows');
-            change(
-              { ...line, ...changes, ...(caption !== undefined && isUnnamed ? { caption: caption.split(' › ').at(-1) ?? caption } : {}) },
-              'What it follows',
-            );
+            change({ ...changed, ...(caption !== undefined && isUnnamed ? { caption: caption.split(' › ').at(-1) ?? caption } : {}) }, 'What it follows');
           }}
         />
       )}

@@ -22,8 +22,8 @@ const subtotals: readonly { value: Subtotal; name: string; after: string }[] = [
 
 const orders: readonly { value: StoredLayoutOptions['order']; name: string; what: string }[] = [
   { value: 'by_term', name: 'current and non-current apart', what: 'each with a total' },
-  { value: 'most_liquid_first', name: 'by liquidity, most liquid first', what: 'current before non-current, in the order of the categories' },
-  { value: 'least_liquid_first', name: 'by liquidity, least liquid first', what: 'non-current before current' },
+  { value: 'most_liquid_first', name: 'by liquidity, most liquid first', what: 'cash first, what is due first' },
+  { value: 'least_liquid_first', name: 'by liquidity, least liquid first', what: 'non-current first, cash last' },
 ];
 
 /** Layouts that were composed; those that follow the categories by themselves, and what can be set for those. */
