@@ -1,5 +1,5 @@
 import type { ChartView, LayoutDetail, LayoutList, PlacementView, StatementBody } from '@ivory-ladder/contract';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindings, seriousFindingsInBoth, visit } from '../support/browser.ts';
 import { TestServer } from '../support/server.ts';
@@ -13,6 +13,13 @@ const captions = (page: Page) =>
   lines(page)
     .locator('[data-line]')
     .evaluateAll((rows) => rows.map((found) => found.querySelector('[role=gridcell] span:last-child')?.textContent ?? ''));
+
+/** Caption and the first two figures of each row. */
+function printed(within: Locator): Promise<string[][]> {
+  return within
+    .locator('tbody tr')
+    .evaluateAll((rows) => rows.map((row) => Array.from(row.children, (cell) => (cell.textContent ?? '').replace(/^[▸▾]/, '').trim()).slice(0, 3)));
+}
 
 async function addLine(page: Page, kind: RegExp, caption: string): Promise<void> {
   await page.getByRole('button', { name: 'Add line' }).click();
@@ -107,6 +114,21 @@ describe('composing a layout', () => {
       .waitFor();
     await page.getByText(/saved \d\d:\d\d/).waitFor();
 
+    // A line that was just added is in sight; in thousands the preview shows what the run prints.
+    const isInSight = (name: RegExp) =>
+      preview(page)
+        .getByRole('row', { name })
+        .evaluate((found) => {
+          const [inner, outer] = [found.getBoundingClientRect(), (found.closest('section') as HTMLElement).getBoundingClientRect()];
+          return inner.top >= outer.top && inner.bottom <= outer.bottom;
+        });
+    expect(await isInSight(/^Equity ratio/)).toBe(true);
+    await page.getByLabel('Figures of the preview').selectOption('Thousands');
+    await page.getByText('EUR thousands').waitFor();
+    const inThousands = await printed(preview(page));
+    expect(inThousands.length).toBeGreaterThan(25);
+    await page.getByLabel('Figures of the preview').selectOption('Exact');
+
     await page.getByRole('button', { name: 'Put in use…' }).click();
     await page.getByText('No version runs yet', { exact: false }).waitFor();
     await page.getByLabel('Why, for the record').fill('for the loan');
@@ -114,6 +136,9 @@ describe('composing a layout', () => {
     await page.getByText('In use: version 1 of For the bank.').waitFor();
     const { layouts } = await server.ok<LayoutList>('GET', `${path}/layouts`);
     const layout = layouts.find(({ name }) => name === 'For the bank')?.id ?? 0;
+    await page.goto(`${server.serving.url}${path}/statements/layout-${layout}?scale=thousands`);
+    await page.getByRole('row', { name: /^Equity ratio/ }).waitFor();
+    expect(await printed(page.getByRole('main'))).toEqual(inThousands);
     await page.goto(`${server.serving.url}${path}/statements/layout-${layout}`);
     await page.getByRole('row', { name: /^Equity ratio/ }).waitFor();
     expect(await seriousFindings(page)).toEqual([]);

@@ -1,7 +1,7 @@
-import type { StatementRowBody } from '@ivory-ladder/contract';
+import type { PreviewRow } from './previewWorker.ts';
 
 /** Whether nothing of a row is otherwise, but for what never changes with its key and role. */
-export function isSameRow(a: StatementRowBody, b: StatementRowBody): boolean {
+export function isSameRow(a: PreviewRow, b: PreviewRow): boolean {
   return (
     a.caption === b.caption &&
     a.depth === b.depth &&
@@ -11,6 +11,8 @@ export function isSameRow(a: StatementRowBody, b: StatementRowBody): boolean {
     a.note === b.note &&
     a.values.length === b.values.length &&
     a.values.every((value, at) => value === b.values[at]) &&
+    a.printed?.length === b.printed?.length &&
+    (a.printed ?? []).every((value, at) => value === b.printed?.[at]) &&
     JSON.stringify(a.look) === JSON.stringify(b.look) &&
     JSON.stringify(a.faults) === JSON.stringify(b.faults)
   );

@@ -8,10 +8,12 @@ import {
   cashMoved,
   changeByLines,
   compileLayout,
+  type Detail,
   type DigitOrder,
   equityColumnOf,
   expandLayout,
   facetKey,
+  footRows,
   type LayoutCoverage,
   type LayoutFacts,
   layoutCoverage,
@@ -24,7 +26,10 @@ import {
   resultOf,
   rowInText,
   runColumn,
+  type ScaleUnit,
   type StatementColumn,
+  type StatementRow,
+  shownUnit,
   shownValue,
 } from '@ivory-ladder/core';
 import { layoutFacts } from '../api/layoutFacts.ts';
@@ -44,11 +49,16 @@ export type PreviewAsked =
     }
   /** `facets`: of lines with these values alone; the empty text for all lines. Answers may come in any order: those with one `round` belong together. */
   | { readonly kind: 'figures'; readonly round: number; readonly facets: string; readonly figures: LayoutFigures }
+  /** What figures are printed in, footed as a statement is where nothing else gives it figures. */
+  | { readonly kind: 'scale'; readonly unit: ScaleUnit }
   /** Below zero: beside the one that is composed, answered once. */
   | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
 
+/** `printed`: its figures in the unit that is printed, where that is not the minor unit. */
+export type PreviewRow = StatementRowBody & { readonly printed?: StatementRowBody['values'] };
+
 /** A row that is as it was stands as its place among the rows of the answer before. */
-export type RowSent = StatementRowBody | number;
+export type RowSent = PreviewRow | number;
 
 /** To the layout with the number: first its rows, then what else is known of it. */
 export type PreviewAnswer =
@@ -75,9 +85,10 @@ const figures = new Map<string, { readonly round: number; readonly given: Layout
 let last: Asked | null = null;
 let shared: SharedArrayBuffer | null = null;
 let answers = 0;
+let scale: ScaleUnit = 'exact';
 
 /** Of the answer before, to the layout that is composed. */
-let rowsBefore: readonly StatementRowBody[] = [];
+let rowsBefore: readonly PreviewRow[] = [];
 let resting: ReturnType<typeof setTimeout> | undefined;
 const say = (answer: PreviewAnswer): void => self.postMessage(answer);
 
@@ -94,6 +105,7 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
     return;
   }
   if (data.kind === 'layout') last = data;
+  else if (data.kind === 'scale') scale = data.unit;
   else if (data.kind === 'chart') {
     chart = hold(data);
     // In the order of the accounts that are there now.
@@ -118,11 +130,11 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...done.rest() }));
 };
 
-function asSent(rows: readonly StatementRowBody[]): RowSent[] {
+function asSent(rows: readonly PreviewRow[]): RowSent[] {
   const places = new Map(rowsBefore.map((row, at) => [`${row.key} ${row.role}`, at]));
   return rows.map((row) => {
     const at = places.get(`${row.key} ${row.role}`);
-    return at !== undefined && isSameRow(rowsBefore[at] as StatementRowBody, row) ? at : row;
+    return at !== undefined && isSameRow(rowsBefore[at] as PreviewRow, row) ? at : row;
   });
 }
 
@@ -203,8 +215,7 @@ function runOver({ layout, leftOut }: Asked) {
   const shown = columns.map(toColumn);
   return {
     columns: columnsText(columns),
-    rows: () =>
-      presentRows({ compiled, columns: shown, runs, accounts, detail: { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false } }).map(rowInText),
+    rows: () => inPrint(presentRows({ compiled, columns: shown, runs, accounts, detail }), shown, exponent),
     rest: (): PreviewRest => {
       const [first] = whole.vectors;
       const [run] = runs;
@@ -225,6 +236,14 @@ function runOver({ layout, leftOut }: Asked) {
       };
     },
   };
+}
+
+const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
+
+function inPrint(rows: readonly StatementRow[], columns: readonly StatementColumn[], exponent: number): PreviewRow[] {
+  if (scale === 'exact') return rows.map(rowInText);
+  const printed = footRows({ rows, columns, unit: shownUnit(scale, exponent) });
+  return rows.map((row, at) => ({ ...rowInText(row), printed: printed[at]?.values.map((value) => value?.toString() ?? null) ?? [] }));
 }
 
 /** As the core knows it. */

@@ -1,5 +1,5 @@
 import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
-import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind } from '@ivory-ladder/core';
+import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind, type ScaleUnit, scaleUnits } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -74,7 +74,8 @@ function Loaded({
   const [address, changeAddress] = useAddress();
   const asked = address.get('plan');
   const chosenColumns = useMemo(() => readColumns(asked), [asked]);
-  const composer = useComposer(opened, view, lists, chosenColumns);
+  const scale = scaleUnits.find((unit) => unit === address.get('scale')) ?? 'exact';
+  const composer = useComposer(opened, view, lists, chosenColumns, scale);
   const { expanded, layout } = composer;
   const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
   const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());
@@ -116,6 +117,7 @@ function Loaded({
     if (begun.current !== null) document.querySelector(`[data-line="${CSS.escape(begun.current)}"]`)?.scrollIntoView({ block: 'nearest' });
   }, []);
   const choosePlan = useCallback((value: string) => changeAddress({ plan: value }), [changeAddress]);
+  const chooseScale = useCallback((value: ScaleUnit) => changeAddress({ scale: value === 'exact' ? null : value }), [changeAddress]);
   const onToggle = useCallback((key: string, isOpen: boolean) => setToggled((before) => new Map(before).set(key, isOpen)), []);
   const onRename = useCallback(() => {
     const field = document.querySelector<HTMLInputElement>('[data-caption]');
@@ -216,6 +218,8 @@ function Loaded({
         chosen={only ?? null}
         columns={composer.columns}
         onColumns={choosePlan}
+        scale={scale}
+        onScale={chooseScale}
         onChoose={show}
       />
       <PaneDivider label="Width of the properties" width={panes.widths.properties} onDrag={panes.dragProperties} onKey={panes.stepProperties} />

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import type { UsualColumns } from '@ivory-ladder/core';
+import { captionWords, type ScaleUnit, scaleUnits, type UsualColumns } from '@ivory-ladder/core';
 import { type CSSProperties, memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -13,6 +13,8 @@ import { usePreviewRefused, usePreviewRows } from './usePreview.ts';
 
 const plainNames = { comparison: 'With its comparative', periods: 'Each period', quarters: 'Each quarter' } as const;
 
+const scaleNames: Readonly<Record<ScaleUnit, string>> = { exact: 'Exact', units: 'Whole', thousands: 'Thousands', millions: 'Millions' };
+
 interface PreviewProps {
   readonly figures: Composer['figures'];
   readonly title: string;
@@ -20,20 +22,24 @@ interface PreviewProps {
   readonly chosen: string | null;
   readonly columns: UsualColumns;
   readonly onColumns: (columns: string) => void;
+  readonly scale: ScaleUnit;
+  readonly onScale: (scale: ScaleUnit) => void;
   readonly onChoose: (key: string) => void;
 }
 
 /** The layout as it will be printed, live; a figure or caption leads to its line. */
-export const Preview = memo(function Preview({ figures, title, kind, chosen, columns: planned, onColumns, onChoose }: PreviewProps) {
+export const Preview = memo(function Preview({ figures, title, kind, chosen, columns: planned, onColumns, scale, onScale, onChoose }: PreviewProps) {
   const { id: companyId, currency, exponent, languages, lastEntryDay } = useCompany();
   const { data: plans } = useListColumnPlansQuery(companyId);
   const refused = usePreviewRefused(figures);
   const preview = usePreviewRows(figures);
   const language = languages[0] ?? 'en';
   const page = useRef<HTMLElement>(null);
+  const hasRow = chosen !== null && preview?.rows.some(({ lineKey }) => lineKey === chosen) === true;
+  // A line that was just added has its row once it takes something.
   useEffect(() => {
-    if (chosen !== null) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
+    if (chosen !== null && hasRow) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [chosen, hasRow]);
   const columns = preview?.columns;
   const isShown = shownOf(planned);
   const shownColumns = useMemo(() => columnsShown(columns ?? [], isShown), [columns, isShown]);
@@ -46,18 +52,18 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
         title,
         language,
         currency,
-        exponent,
+        exponent: scale === 'exact' ? exponent : 0,
         presentation: null,
         columns: shownColumns,
         rows: rowsShown(preview, isShown),
         rungs: 2,
         transfers: [],
         plan: { plan: 'comparison', planId: null },
-        scale: 'exact',
+        scale,
         rounding: 'footed',
         revision: 0,
       },
-    [preview, shownColumns, isShown, kind, title, language, currency, exponent],
+    [preview, shownColumns, isShown, kind, title, language, currency, exponent, scale],
   );
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
@@ -73,26 +79,43 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
     >
       <header className={styles.previewHead}>
         <h2 className={styles.previewTitle}>{title}</h2>
-        <select
-          className={styles.plan}
-          aria-label="Columns of the preview"
-          value={writeColumns(planned)}
-          onChange={({ target: { value } }) => onColumns(value)}
-        >
-          {Object.entries(plainNames).map(([value, label]) => (
-            <option key={value} value={value}>
-              {label}
-            </option>
-          ))}
-          {plans?.plans.map(({ id, name }) => (
-            <option key={id} value={writeColumns({ plan: 'composed', planId: id })}>
-              {name}
-            </option>
-          ))}
-        </select>
+        <div className={styles.previewTools}>
+          <select
+            className={styles.plan}
+            aria-label="Figures of the preview"
+            value={scale}
+            onChange={({ target: { value } }) => onScale(scaleUnits.find((unit) => unit === value) ?? 'exact')}
+          >
+            {scaleUnits
+              .filter((unit) => unit !== 'units' || exponent > 0)
+              .map((unit) => (
+                <option key={unit} value={unit}>
+                  {scaleNames[unit]}
+                </option>
+              ))}
+          </select>
+          <select
+            className={styles.plan}
+            aria-label="Columns of the preview"
+            value={writeColumns(planned)}
+            onChange={({ target: { value } }) => onColumns(value)}
+          >
+            {Object.entries(plainNames).map(([value, label]) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+            {plans?.plans.map(({ id, name }) => (
+              <option key={id} value={writeColumns({ plan: 'composed', planId: id })}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </div>
       </header>
       <p className={styles.quiet}>
         {datesOf(shownColumns)} · {currency}
+        {scale === 'thousands' || scale === 'millions' ? ` ${captionWords[language][scale]}` : ''}
       </p>
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
       {refused !== null && <EmptyState title="No figures for these columns">{describeFailure(refused)}</EmptyState>}

@@ -1,11 +1,11 @@
 import type { CodeListBody, LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
-import type { CaptionLanguage, DigitOrder, OwnLayout } from '@ivory-ladder/core';
-import type { PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../workers/previewWorker.ts';
+import type { CaptionLanguage, DigitOrder, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
+import type { PreviewAnswer, PreviewAsked, PreviewRest, PreviewRow, RowSent } from '../../workers/previewWorker.ts';
 import { readAnswer, shareAnswer } from '../../workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
 export interface PreviewKnown extends PreviewRest {
-  readonly rows: readonly StatementRowBody[];
+  readonly rows: readonly PreviewRow[];
   readonly columns: LayoutFigures['columns'];
 }
 
@@ -65,9 +65,9 @@ export class PreviewFigures {
     for (const listener of this.listeners) listener();
   }
 
-  private received(sent: readonly RowSent[]): StatementRowBody[] {
+  private received(sent: readonly RowSent[]): PreviewRow[] {
     const before = this.rows?.rows ?? [];
-    return sent.map((row) => (typeof row === 'number' ? (before[row] as StatementRowBody) : row));
+    return sent.map((row) => (typeof row === 'number' ? (before[row] as PreviewRow) : row));
   }
 
   close(): void {
@@ -79,6 +79,10 @@ export class PreviewFigures {
 
   hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage, lists: readonly CodeListBody[], exponent: number): void {
     this.post({ kind: 'chart', view, order, language, lists, exponent });
+  }
+
+  printIn(unit: ScaleUnit): void {
+    this.post({ kind: 'scale', unit });
   }
 
   /** A round of figures that belong together, in whatever order they come. */

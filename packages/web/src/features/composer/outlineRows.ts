@@ -87,9 +87,9 @@ function infoOf(line: Line, origin: LineOrigin, captionOf: (key: string) => stri
       return origin.kind === 'own' && origin.line.kind === 'group' ? line.totalCaption : lineCount(line.children.length);
     case 'accounts': {
       const own = origin.kind === 'own' ? origin.line : null;
-      const side = own && 'takes' in own && own.takes !== 'any' ? `, ${own.takes} side` : '';
+      const side = own && 'takes' in own && own.takes !== 'any' ? `${own.takes} side, ` : '';
       if (line.selection?.accounts.length === 0 && isMovedTo(line.key)) return 'moved from other lines';
-      return line.selection ? `${accounts(line.selection.accounts.length)}${side}` : '';
+      return line.selection ? `${side}${accounts(line.selection.accounts.length)}` : '';
     }
     case 'sum':
       return line.terms.map(({ key }, at) => `${at === 0 ? '' : signOf(origin, key)}${captionOf(key) ?? key}`).join('');

@@ -45,7 +45,8 @@ export function rowsShown({ rows, columns }: Pick<PreviewKnown, 'rows' | 'column
   return rows.map((row) => {
     const there = before.get(row);
     if (there) return there;
-    const shown = { ...row, opens: false, values: row.values.filter(isIn), ...(row.faults ? { faults: row.faults.filter(isIn) } : {}) };
+    const { printed, ...exact } = row;
+    const shown = { ...exact, opens: false, values: (printed ?? row.values).filter(isIn), ...(row.faults ? { faults: row.faults.filter(isIn) } : {}) };
     before.set(row, shown);
     return shown;
   });

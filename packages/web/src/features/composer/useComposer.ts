@@ -1,5 +1,15 @@
 import type { CodeListBody, LayoutDetail, LayoutFigures, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
-import { type ExpandedLayout, facetKey, type LayoutEdit, type LayoutFacts, measureOf, type OwnLayout, type UsualColumns, walkOwn } from '@ivory-ladder/core';
+import {
+  type ExpandedLayout,
+  facetKey,
+  type LayoutEdit,
+  type LayoutFacts,
+  measureOf,
+  type OwnLayout,
+  type ScaleUnit,
+  type UsualColumns,
+  walkOwn,
+} from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -50,7 +60,13 @@ const millisecondsBeforeSaving = 700;
 const usualColumns: UsualColumns = { plan: 'comparison' };
 
 /** A layout that is composed: each edit shows at once, is run beside the screen, and is saved a moment later. */
-export function useComposer(detail: LayoutDetail, view: PlacementView, lists: readonly CodeListBody[], chosenPlan: UsualColumns | null): Composer {
+export function useComposer(
+  detail: LayoutDetail,
+  view: PlacementView,
+  lists: readonly CodeListBody[],
+  chosenPlan: UsualColumns | null,
+  scale: ScaleUnit,
+): Composer {
   const company = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const { span } = useSpan();
@@ -76,6 +92,7 @@ export function useComposer(detail: LayoutDetail, view: PlacementView, lists: re
     return () => figures.close();
   }, [figures]);
   useLayoutEffect(() => figures.hold(view, digitOrder, language, lists, exponent), [figures, view, digitOrder, language, lists, exponent]);
+  useLayoutEffect(() => figures.printIn(scale), [figures, scale]);
   const measure = measureOf(layout);
   const flows = layout.kind === 'cash_flow' || takesOneDirection(layout) ? '1' : '0';
   const filterKey = filtersOf(layout).join('\n');
