@@ -120,9 +120,12 @@ describe('composing a layout', () => {
         .getByRole('row', { name })
         .evaluate((found) => {
           const [inner, outer] = [found.getBoundingClientRect(), (found.closest('section') as HTMLElement).getBoundingClientRect()];
-          return inner.top >= outer.top && inner.bottom <= outer.bottom;
+          const below = found.closest('table')?.querySelector('thead')?.getBoundingClientRect().bottom ?? outer.top;
+          return inner.top >= below && inner.bottom <= outer.bottom;
         });
     expect(await isInSight(/^Equity ratio/)).toBe(true);
+    await row(page, /Cash at bank and on board/).click();
+    await expect.poll(() => isInSight(/^Cash at bank and on board/)).toBe(true);
     await page.getByLabel('Figures of the preview').selectOption('Thousands');
     await page.getByText('EUR thousands').waitFor();
     const inThousands = await printed(preview(page));

@@ -123,10 +123,16 @@ export function FormulaField({ composer, line, disabled, onChange }: FormulaFiel
   );
 }
 
+/** Those whose name begins with it first; of these by key before by caption, so that a total comes before the categories in it. */
 function offers(captions: ReadonlyMap<string, string>, own: string, sought: string) {
+  const placeIn = (text: string): number => {
+    const place = text.toLowerCase().indexOf(sought);
+    return place < 0 ? 999 : place;
+  };
   const found = [...captions].flatMap(([key, caption]) => {
-    const place = Math.min(...[caption.toLowerCase().indexOf(sought), key.toLowerCase().indexOf(sought)].map((one) => (one < 0 ? 999 : one)));
-    return key === own || place === 999 ? [] : [{ key, caption, place }];
+    const [inKey, inCaption] = [placeIn(key), placeIn(caption)];
+    const place = Math.min(inKey, inCaption);
+    return key === own || place === 999 ? [] : [{ key, caption, place, inKey }];
   });
-  return found.sort((a, b) => a.place - b.place).slice(0, mostOffered);
+  return found.sort((a, b) => a.place - b.place || a.inKey - b.inKey || a.key.length - b.key.length).slice(0, mostOffered);
 }

@@ -70,6 +70,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
     <section
       ref={page}
       className={styles.preview}
+      {...(scale === 'exact' ? {} : { 'data-scaled': '' })}
       style={{ '--columns': shownColumns.length + (preview?.rows.some(({ note }) => note !== undefined) ? 1 : 0) } as CSSProperties}
       aria-label="Preview"
       onClick={({ target }) => {

@@ -22,6 +22,8 @@ export function RowsInSight({ rows, chosenLine, scroller, row }: RowsInSightProp
     getScrollElement: () => scroller.current,
     estimateSize: (index) => pixels[rows[index]?.role ?? 'line'],
     overscan: 6,
+    // Headings stay above what is scrolled to.
+    scrollPaddingStart: 60,
   });
   const isPrinting = useIsPrinting();
   const live = useRef({ rows, virtual });
