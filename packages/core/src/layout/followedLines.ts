@@ -57,7 +57,8 @@ export function expandFollowed(
   const insertedIn = insertedByGroup(line.inserted);
   const seen = new Set<string>();
 
-  const idle = (adjusted: string, caption: string): void => void findings.push({ code: 'adjustment_idle', key: line.key, adjusted, caption });
+  const idle = (adjusted: string, caption: string, of: 'line' | 'place'): void =>
+    void findings.push({ code: 'adjustment_idle', key: line.key, adjusted, caption, of });
 
   const adjust = (lines: readonly Line[], within: string | null): Line[] => {
     const kept: Line[] = [];
@@ -83,7 +84,7 @@ export function expandFollowed(
       }
       for (const { lines: added, told } of stuck) {
         kept.push(...added);
-        idle(...told);
+        idle(...told, 'place');
       }
       break;
     }
@@ -91,13 +92,13 @@ export function expandFollowed(
   };
 
   const lines = adjust(made, null);
-  for (const { key, caption } of line.adjustments) if (!seen.has(key)) idle(key, caption ?? '');
+  for (const { key, caption } of line.adjustments) if (!seen.has(key)) idle(key, caption ?? '', 'line');
   // Lines of a group that has gone stand at the end rather than nowhere.
   for (const [within, inserted] of insertedIn)
     if (within !== null && !seen.has(within))
       for (const { line: own } of inserted) {
         lines.push(...inner(own, elements, side));
-        idle(within, own.caption);
+        idle(within, own.caption, 'place');
       }
   return { lines, side, origins, findings };
 }

@@ -49,8 +49,8 @@ export type LayoutFinding = { readonly key: string } & (
   | { readonly code: 'transfer_line_unknown'; readonly named: string }
   /** No account has the role cash, so that there is no change to explain. */
   | { readonly code: 'no_cash' }
-  /** The line that was adjusted, or that an inserted line stood in or behind, has gone. */
-  | { readonly code: 'adjustment_idle'; readonly adjusted: string; readonly caption: string }
+  /** `of`: the line that was adjusted has gone, or the one that an inserted or moved line stood in or behind; then it stands last. */
+  | { readonly code: 'adjustment_idle'; readonly adjusted: string; readonly caption: string; readonly of: 'line' | 'place' }
 );
 
 export interface ExpandedLayout {

@@ -169,8 +169,8 @@ describe('adjustments of lines that follow', () => {
     const without = { ...company, categories: tree.filter(({ id }) => id !== 10), places: company.places.filter(({ categoryId }) => categoryId !== 10) };
     const later = composed(without, layout);
     expect(later.expanded.findings).toEqual([
-      { code: 'adjustment_idle', key: 'current_asset', adjusted: 'category.10', caption: 'till' },
-      { code: 'adjustment_idle', key: 'current_asset', adjusted: 'category.10', caption: 'Fuel' },
+      { code: 'adjustment_idle', key: 'current_asset', adjusted: 'category.10', caption: 'till', of: 'place' },
+      { code: 'adjustment_idle', key: 'current_asset', adjusted: 'category.10', caption: 'Fuel', of: 'line' },
     ]);
     expect(keysInGroup(later.expanded, 'current_asset')).toEqual(['category.4', 'category.11', 'till']);
     const dropped = must(later.edit({ kind: 'drop_idle', follows: 'current_asset', adjusted: 'category.10' }));

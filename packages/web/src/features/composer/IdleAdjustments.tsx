@@ -42,15 +42,22 @@ export function IdleAdjustments({ composer, mayCompose }: { readonly composer: C
             )}
           </li>
         ))}
-        {idle.map(({ key, adjusted, caption }) => (
+        {idle.map(({ key, adjusted, caption, of }) => (
           <li key={`${key} ${adjusted} ${caption}`}>
-            {caption || adjusted}: its line in «{captionOf(key)}» has gone
+            {of === 'line'
+              ? `${caption || adjusted}: its line in «${captionOf(key)}» has gone`
+              : `${caption} stands last in «${captionOf(key)}»: the line it stood behind has gone`}
             {mayCompose && (
               <button
                 type="button"
-                onClick={() => composer.edit([{ kind: 'drop_idle', follows: key, adjusted }], `Drop what was said of ${caption || adjusted}`)}
+                onClick={() =>
+                  composer.edit(
+                    [{ kind: 'drop_idle', follows: key, adjusted }],
+                    of === 'line' ? `Drop what was said of ${caption || adjusted}` : `Leave ${caption} where it stands`,
+                  )
+                }
               >
-                Drop it
+                {of === 'line' ? 'Drop it' : 'Leave it there'}
               </button>
             )}
           </li>
