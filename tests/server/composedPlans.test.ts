@@ -1,5 +1,7 @@
 import type {
   AccountLines,
+  BudgetList,
+  CodeLists,
   ColumnPlanBody,
   ColumnPlanList,
   EvidenceBody,
@@ -9,7 +11,16 @@ import type {
   PlanColumnBody,
   StatementBody,
 } from '@ivory-ladder/contract';
-import { type AmountsPlanColumn, type NumberFormat, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition, usualPlans } from '@ivory-ladder/core';
+import {
+  type AmountsPlanColumn,
+  type NumberFormat,
+  newPlanColumn,
+  ownPeriod,
+  type PlanColumn,
+  type PlanDefinition,
+  usualPlans,
+  usualPlansOf,
+} from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { firstRow, recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
@@ -290,6 +301,23 @@ describe('column plans that are kept', () => {
     await put(plain.version, { plan: 'composed', planId: kept.id });
     expect((await shown()).plan).toEqual({ plan: 'comparison', planId: null });
     await server.ok('DELETE', `${layouts}/${begun.id}`);
+  });
+});
+
+describe('the plans to begin with', () => {
+  it('run for a company with budgets and facets, each part of one total', async () => {
+    const { budgets } = await server.ok<BudgetList>('GET', `/companies/${id}/budgets`);
+    const { lists } = await server.ok<CodeLists>('GET', `/companies/${id}/code-lists`);
+    const facets = lists.filter(({ kind }) => kind === 'facet');
+    const plans = usualPlansOf(budgets, facets);
+    expect(plans.length).toBe(8 + facets.length);
+    for (const { name, definition } of plans) {
+      const ran = await run('income-statement', definition.columns);
+      const profit = row(ran, 'Profit for the period').map(Number);
+      expect([name, profit.length > 1]).toEqual([name, true]);
+      if (name.startsWith('By ')) expect([name, profit.slice(0, -1).reduce((sum, value) => sum + value, 0)]).toEqual([name, profit.at(-1)]);
+      if (name === 'This year, last year and budget') expect(profit[5]).toBe((profit[0] ?? 0) - (profit[4] ?? 0));
+    }
   });
 });
 

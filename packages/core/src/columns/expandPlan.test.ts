@@ -5,7 +5,7 @@ import type { CodeList } from '../chart/codeList.ts';
 import { expandPlan, type PlanFacts } from './expandPlan.ts';
 import { fillHeading } from './fillHeading.ts';
 import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PeriodChoice, type PlanColumn } from './planDefinition.ts';
-import { usualPlans } from './usualPlans.ts';
+import { usualPlansOf } from './usualPlans.ts';
 
 const vessels: CodeList = {
   key: 'facet:1',
@@ -122,7 +122,9 @@ describe('a plan for a run', () => {
   });
 
   it('of the plans to begin with fits an income statement and a balance sheet', () => {
-    for (const { name, definition } of usualPlans)
+    const plans = usualPlansOf([{ id: 7, year: 2025 }], [{ key: 'facet:1', name: 'Vessel' }]);
+    expect(plans.map(({ name }) => name)).toContain('By vessel, with the total');
+    for (const { name, definition } of plans)
       for (const measure of ['movement', 'closing'] as const) expect(expandPlan(definition, { ...facts, measure }).faults, name).toEqual([]);
   });
 

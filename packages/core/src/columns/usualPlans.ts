@@ -1,3 +1,4 @@
+import type { ListKey } from '../chart/codeList.ts';
 import { type AmountsPlanColumn, newPlanColumn, ownPeriod, type PlanColumn, type PlanDefinition } from './planDefinition.ts';
 
 const amounts = (key: string, more: Partial<AmountsPlanColumn> = {}): AmountsPlanColumn => ({
@@ -10,8 +11,13 @@ const between = (of: string, against: string): PlanColumn[] => [
 ];
 const yearsBack = (by: number) => ({ ...ownPeriod, moved: { by: -by, unit: 'years' as const } });
 
+interface NamedPlan {
+  readonly name: string;
+  readonly definition: PlanDefinition;
+}
+
 /** Plans to begin with, by what they are for. */
-export const usualPlans: readonly { readonly name: string; readonly definition: PlanDefinition }[] = [
+export const usualPlans: readonly NamedPlan[] = [
   {
     name: 'This year and last, with change and percent',
     definition: { columns: [amounts('now'), amounts('before', { period: yearsBack(1) }), ...between('now', 'before')] },
@@ -50,3 +56,45 @@ export const usualPlans: readonly { readonly name: string; readonly definition: 
     },
   },
 ];
+
+/** Of a company: those for all, those beside its latest budget where it has one, and one for each facet. */
+export function usualPlansOf(
+  budgets: readonly { readonly id: number; readonly year: number }[],
+  facets: readonly { readonly key: ListKey; readonly name: string }[],
+): readonly NamedPlan[] {
+  const [latest] = budgets.toSorted((a, b) => b.year - a.year || b.id - a.id);
+  return [
+    ...usualPlans,
+    ...(latest ? besideBudget(latest.id) : []),
+    ...facets.map(({ key, name }) => ({
+      name: `By ${name.toLowerCase()}, with the total`,
+      definition: { columns: [amounts('parts', { measure: 'movement', repeat: key })] },
+    })),
+  ];
+}
+
+function besideBudget(budgetId: number): readonly NamedPlan[] {
+  const over = (base: 'quarter_to_date' | 'year_to_date', key: string, group: string): PlanColumn[] => {
+    const shared = { measure: 'movement' as const, period: { ...ownPeriod, base }, group };
+    const pair = [amounts(key, shared), amounts(`${key}_planned`, { ...shared, budgetId })];
+    return [...pair, ...between(key, `${key}_planned`).map((column) => ({ ...column, group }))];
+  };
+  return [
+    {
+      name: 'This year, last year and budget',
+      definition: {
+        columns: [
+          amounts('now'),
+          amounts('before', { period: yearsBack(1) }),
+          ...between('now', 'before'),
+          amounts('planned', { budgetId }),
+          newPlanColumn('change', 'against_budget', 'now', 'planned'),
+        ],
+      },
+    },
+    {
+      name: 'Quarter and year to date against budget',
+      definition: { columns: [...over('quarter_to_date', 'quarter', 'Quarter to date'), ...over('year_to_date', 'year', 'Year to date')] },
+    },
+  ];
+}

@@ -1,5 +1,5 @@
 import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
-import { type PlanColumn, type PlanDefinition, type Scale, usualPlans } from '@ivory-ladder/core';
+import { type PlanColumn, type PlanDefinition, type Scale, usualPlansOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -26,12 +26,15 @@ import { columnKinds, columnText, headingText } from './planWords.ts';
 export function ColumnPlansScreen() {
   const company = useCompany();
   const { data } = useListColumnPlansQuery(company.id);
+  const { data: budgetsHeld } = useListBudgetsQuery(company.id);
+  const { data: listsHeld } = useListCodeListsQuery(company.id);
   const [address, change] = useAddress();
   // What was begun with one plan waits while another one is looked at.
   const [works, setWorks] = useState<ReadonlyMap<string, Work>>(new Map());
   if (!data) return <p className="unseen">Loading</p>;
   const asked = address.get('columns');
   const kept = data.plans.find(({ id }) => String(id) === asked);
+  const usualPlans = usualPlansOf(budgetsHeld?.budgets ?? [], listsHeld?.lists.filter(({ kind }) => kind === 'facet') ?? []);
   const usual = usualPlans[Number(/^usual-(\d+)$/.exec(asked ?? '')?.[1] ?? (kept ? -1 : 0))] ?? usualPlans[0];
   const begun = kept ?? { id: null, name: usual?.name ?? '', definition: usual?.definition ?? { columns: [] }, version: 0 };
   const workKey = kept ? `${kept.id} ${kept.version}` : begun.name;

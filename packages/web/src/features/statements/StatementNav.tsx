@@ -24,8 +24,10 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
   const isOwn = kind.startsWith('layout-');
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
-  const { data } = useListLayoutsQuery(company.id, { skip: !isLookedAt });
+  const { data } = useListLayoutsQuery(company.id, { skip: !isLookedAt && !isOwn });
   const running = data?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
+  // Several may have one title on the page; names tell them apart.
+  const name = data?.layouts.find(({ id }) => kind === `layout-${id}`)?.name ?? title ?? 'Layout';
   const base = `/companies/${company.id}`;
   return (
     <>
@@ -42,7 +44,7 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
         ))}
       </nav>
       <ChoiceMenu
-        label={isOwn ? (title ?? 'Layout') : 'Layouts'}
+        label={isOwn ? name : 'Layouts'}
         choices={[
           ...running.map(({ id, name }, at) => ({ value: `statements/layout-${id}`, label: name, divided: at === running.length - 1 })),
           { value: 'layouts', label: running.length === 0 ? 'Compose one…' : 'All layouts…', divided: true },
