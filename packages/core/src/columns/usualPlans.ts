@@ -88,7 +88,7 @@ function besideBudget(budgetId: number): readonly NamedPlan[] {
           amounts('before', { period: yearsBack(1) }),
           ...between('now', 'before'),
           amounts('planned', { budgetId }),
-          newPlanColumn('change', 'against_budget', 'now', 'planned'),
+          { ...newPlanColumn('change', 'against_budget', 'now', 'planned'), heading: 'Against budget' },
         ],
       },
     },
