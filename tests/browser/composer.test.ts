@@ -209,9 +209,9 @@ describe('the outline', () => {
     await row(page, /Costs/).click();
     await page.getByRole('button', { name: 'Add line' }).click();
     await page.getByRole('menuitem', { name: /^From the chart/ }).click();
-    await page.getByRole('dialog').getByLabel('Find an account or category').fill('62');
+    await page.getByRole('dialog').getByLabel('Find an account, category or report code').fill('62');
     await page.getByRole('checkbox', { name: /^6200/ }).check();
-    await page.getByRole('dialog').getByLabel('Find an account or category').fill('63');
+    await page.getByRole('dialog').getByLabel('Find an account, category or report code').fill('63');
     await page.getByRole('checkbox', { name: /^6300/ }).check();
     expect(await seriousFindings(page)).toEqual([]);
     await page.getByRole('button', { name: 'One line each' }).click();

@@ -31,7 +31,7 @@ export function AddLineMenu({ kind: of, onAdd, onChoose }: AddLineMenuProps) {
           }}
         >
           <span className={styles.kind}>From the chart…</span>
-          <small className={styles.says}>accounts and categories, one line each or one for all</small>
+          <small className={styles.says}>accounts, categories, report codes; one line each or for all</small>
         </MenuItem>
         <Divider />
         {lineKinds

@@ -1,17 +1,4 @@
-import {
-  type AccountsOwnLine,
-  accountLabel,
-  type CategoryNode,
-  elements,
-  freshKey,
-  newLine,
-  numberKey,
-  type OwnLine,
-  rangesOfNumbers,
-  rangeTest,
-  type Source,
-  writeRangeText,
-} from '@ivory-ladder/core';
+import { type AccountsOwnLine, freshKey, newLine, numberKey, type OwnLine, rangesOfNumbers, rangeTest, type Source, writeRangeText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -21,6 +8,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import styles from './ChartChooser.module.css';
+import { accountIdsIn, type ChartItem, chartItems } from './chartItems.ts';
 import type { Composer } from './useComposer.ts';
 
 interface ChartChooserProps {
@@ -32,23 +20,17 @@ interface ChartChooserProps {
   readonly onClose: () => void;
 }
 
-/** A row of the tree: a category, or an account in it. */
-type Item = { readonly id: string; readonly label: string; readonly depth: number } & (
-  | { readonly kind: 'category'; readonly node: CategoryNode }
-  | { readonly kind: 'account'; readonly accountId: number }
-);
-
-/** Accounts and categories, chosen one by one or in blocks with Shift; then one line for each, or one for all. */
+/** Accounts, categories and report codes, chosen one by one or in blocks with Shift; then one line for each, or one for all. */
 export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartChooserProps) {
   const { digitOrder } = useCompany();
   const { view } = composer;
   const [sought, setSought] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const anchor = useRef<string | null>(null);
-  const items = useMemo(() => itemsOf(composer), [composer]);
+  const items = useMemo(() => chartItems(composer), [composer]);
   const words = sought.trim().toLowerCase();
-  const shown = words === '' ? items : items.filter(({ label }) => label.toLowerCase().includes(words));
-  const toggle = (item: Item, withBlock: boolean) => {
+  const shown = words === '' ? items : items.filter(({ kind, label }) => kind !== 'list' && label.toLowerCase().includes(words));
+  const toggle = (item: ChartItem, withBlock: boolean) => {
     const after = new Set(chosen);
     const isOn = !chosen.has(item.id);
     const [from, to] = [shown.findIndex(({ id }) => id === anchor.current), shown.indexOf(item)];
@@ -62,6 +44,8 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
   };
   const picked = items.filter(({ id }) => chosen.has(id));
   const categories = picked.flatMap((item) => (item.kind === 'category' ? [item] : []));
+  const codes = picked.flatMap((item) => (item.kind === 'code' ? [item] : []));
+  const sourceOf = ({ list, code }: (typeof codes)[number]): Source => ({ kind: 'code', list, code, begins: false });
   const accounts = picked.flatMap((item) => (item.kind === 'account' ? (view.accounts.find(({ id }) => id === item.accountId) ?? []) : []));
   const sourcesForAll = (): Source[] => {
     const all = view.accounts.map(({ number }) => number);
@@ -79,6 +63,7 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
       ...categories.map(({ node }): Source => ({ kind: 'category', categoryId: node.category.id })),
       ...(plain.length > 0 ? [{ kind: 'numbers', text: writeRangeText({ include: plain, except: [] }) } as const] : []),
       ...single.map(({ id }): Source => ({ kind: 'account', accountId: id })),
+      ...codes.map(sourceOf),
     ];
   };
   const isExpense = (accountIds: readonly number[]) =>
@@ -95,11 +80,16 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
     return [
       ...categories.map(({ node }) => made(node.category.name, { kind: 'category', categoryId: node.category.id }, accountIdsIn(node, composer))),
       ...accounts.map(({ id, name }) => made(name, { kind: 'account', accountId: id }, [id])),
+      ...codes.map((item) => made(item.caption, sourceOf(item), item.accountIds)),
     ];
   };
   const oneForAll = (): OwnLine[] => {
-    const caption = categories[0]?.label ?? accounts[0]?.name ?? 'Accounts';
-    const ids = [...categories.flatMap(({ node }) => accountIdsIn(node, composer)), ...accounts.map(({ id }) => id)];
+    const caption = categories[0]?.label ?? accounts[0]?.name ?? codes[0]?.caption ?? 'Accounts';
+    const ids = [
+      ...categories.flatMap(({ node }) => accountIdsIn(node, composer)),
+      ...accounts.map(({ id }) => id),
+      ...codes.flatMap(({ accountIds }) => accountIds),
+    ];
     return [{ ...newLine('accounts', freshKey(caption, composer.expanded.origins), caption), sources: sourcesForAll(), reversed: isExpense(ids) }];
   };
   return (
@@ -108,8 +98,8 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
       <DialogContent className={styles.content}>
         <input
           className={styles.seek}
-          aria-label="Find an account or category"
-          placeholder="Find an account or category"
+          aria-label="Find an account, category or report code"
+          placeholder="Find an account, category or report code"
           autoFocus
           value={sought}
           onChange={({ target: { value } }) => setSought(value)}
@@ -117,10 +107,14 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
         <ul className={styles.tree}>
           {shown.map((item) => (
             <li key={item.id} style={{ paddingLeft: words === '' ? item.depth * 18 : 0 }}>
-              <label data-kind={item.kind}>
-                <input type="checkbox" checked={chosen.has(item.id)} onChange={({ nativeEvent }) => toggle(item, (nativeEvent as MouseEvent).shiftKey)} />
-                {item.label}
-              </label>
+              {item.kind === 'list' ? (
+                <span className={styles.list}>{item.label}</span>
+              ) : (
+                <label data-kind={item.kind}>
+                  <input type="checkbox" checked={chosen.has(item.id)} onChange={({ nativeEvent }) => toggle(item, (nativeEvent as MouseEvent).shiftKey)} />
+                  {item.label}
+                </label>
+              )}
             </li>
           ))}
           {shown.length === 0 && <li className={styles.none}>Nothing has these words.</li>}
@@ -133,6 +127,7 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
             : [
                 categories.length > 0 ? counted(categories.length, 'category', 'categories') : '',
                 accounts.length > 0 ? counted(accounts.length, 'account') : '',
+                codes.length > 0 ? counted(codes.length, 'code') : '',
               ]
                 .filter(Boolean)
                 .join(', ')}
@@ -174,38 +169,5 @@ export function ChartChooser({ composer, line, onTake, onAdd, onClose }: ChartCh
         )}
       </DialogActions>
     </Dialog>
-  );
-}
-
-function itemsOf({ facts: { tree, portions }, view: { accounts: all } }: Composer): Item[] {
-  const inCategory = new Map<number, typeof all>();
-  for (const account of all) {
-    const own = portions.get(account.id);
-    for (const id of new Set([own?.debit, own?.credit])) if (typeof id === 'number') inCategory.set(id, [...(inCategory.get(id) ?? []), account]);
-  }
-  const made: Item[] = [];
-  const accountItem = (account: (typeof all)[number], depth: number, where: string): void =>
-    void made.push({ kind: 'account', id: `account ${account.id} ${where}`, label: accountLabel(account), depth, accountId: account.id });
-  const visit = (nodes: readonly CategoryNode[]): void => {
-    for (const node of nodes) {
-      made.push({ kind: 'category', id: `category ${node.category.id}`, label: node.category.name, depth: node.depth, node });
-      for (const account of inCategory.get(node.category.id) ?? []) accountItem(account, node.depth + 1, String(node.category.id));
-      visit(node.children);
-    }
-  };
-  for (const element of elements) visit(tree.tops.get(element) ?? []);
-  for (const account of all) if (!portions.has(account.id)) accountItem(account, 0, 'unplaced');
-  return made;
-}
-
-function accountIdsIn(node: CategoryNode, composer: Composer): number[] {
-  const ids = new Set<number>();
-  const collect = (one: CategoryNode): void => {
-    ids.add(one.category.id);
-    for (const child of one.children) collect(child);
-  };
-  collect(node);
-  return [...composer.facts.portions].flatMap(([id, { debit, credit }]) =>
-    (debit !== null && ids.has(debit)) || (credit !== null && ids.has(credit)) ? [id] : [],
   );
 }
