@@ -88,6 +88,7 @@ export * from './layout/flowLines.ts';
 export * from './layout/freshKeys.ts';
 export * from './layout/generateBalanceSheet.ts';
 export * from './layout/generateIncomeStatement.ts';
+export * from './layout/groupSides.ts';
 export * from './layout/layoutCoverage.ts';
 export * from './layout/layoutFacts.ts';
 export * from './layout/line.ts';

@@ -3,6 +3,7 @@ import { accountLabel } from '../chart/accountReference.ts';
 import type { CodesOfAccount } from '../chart/codeList.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
 import { columnsFor } from '../columns/comparisons.ts';
+import { succeed } from '../outcome.ts';
 import { naturesOf } from '../placement/cashNature.ts';
 import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { portionsByAccount } from '../placement/place.ts';
@@ -13,6 +14,7 @@ import { span, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { compileLayout } from './compileLayout.ts';
 import { editLayout, type LayoutEdit } from './editLayout.ts';
 import { expandLayout } from './expandLayout.ts';
+import { withSidesOfFirstLines } from './groupSides.ts';
 import { layoutCoverage } from './layoutCoverage.ts';
 import type { LayoutFacts } from './layoutFacts.ts';
 import { newLine } from './newLine.ts';
@@ -69,7 +71,11 @@ export function composed(company: TestCompany, layout: OwnLayout, facts = factsO
       BigInt64Array.from(net),
       [],
     );
-  const edit = (change: LayoutEdit) => editLayout(layout, change, expanded);
+  // As in the composer.
+  const edit = (change: LayoutEdit) => {
+    const edited = editLayout(layout, change, expanded);
+    return edited.ok ? succeed(withSidesOfFirstLines(edited.value, expanded, () => expandLayout(edited.value, facts))) : edited;
+  };
   return { layout, facts, expanded, compiled, run, rows, coverage, edit };
 }
 

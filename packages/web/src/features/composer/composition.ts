@@ -8,6 +8,7 @@ import {
   type Outcome,
   type OwnLayout,
   succeed,
+  withSidesOfFirstLines,
 } from '@ivory-ladder/core';
 import { stepped, type UndoSteps } from '../../app/undoSteps.ts';
 
@@ -28,7 +29,7 @@ export function edited(
   for (const edit of edits) {
     const outcome = editLayout(layout, edit, expansionOf(layout, facts));
     if (!outcome.ok) return outcome;
-    layout = outcome.value;
+    layout = withSidesOfFirstLines(outcome.value, expansionOf(layout, facts), () => expansionOf(outcome.value, facts));
   }
   return succeed(stepped(composition, layout, name, merge));
 }
