@@ -52,6 +52,22 @@ describe('the cash flow of example A of IAS 7', () => {
     ]);
   });
 
+  it('restates the opening cash by what rates did, as the example does, in a line over two that are not shown', async () => {
+    const example = await open();
+    const own = cashExampleLayout(example.facet.key);
+    const unseen = own.lines.map((line) => (line.key === 'cash_opening' || line.key === 'cash_exchange' ? { ...line, shown: 'never' as const } : line));
+    const restated = { ...newLine('calculation', 'restated', 'Cash at the beginning, restated'), formula: 'cash_opening + cash_exchange', result: 'amount' };
+    const layout = await example.keep('Restated', { ...own, lines: [...unseen, restated] } as OwnLayoutBody);
+    const shown = await example.shown(`layout-${layout.id}`);
+    expect([
+      shown['Cash at the beginning, restated'],
+      shown['Net increase in cash and cash equivalents'],
+      shown['Cash and cash equivalents at the end'],
+      shown['Effect of exchange rates'],
+    ]).toEqual([120, 110, 230, undefined]);
+    expect(await example.proof('cash_ties')).toMatchObject({ state: 'holds', difference: '0' });
+  });
+
   it('lists what is moved between lines, and moves it with their accounts', async () => {
     const example = await open();
     const { transfers } = await statement(server, example.id, `layout-${example.layout.id}`, ...year);

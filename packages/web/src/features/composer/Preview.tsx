@@ -11,7 +11,7 @@ import { columnsShown, datesOf, rowsShown, shownOf, writeColumns } from './previ
 import type { Composer } from './useComposer.ts';
 import { usePreviewRefused, usePreviewRows } from './usePreview.ts';
 
-const plainNames = { comparison: 'With its comparative', periods: 'Each period', quarters: 'Each quarter' } as const;
+const plainNames = { comparison: 'Comparative', periods: 'Each period', quarters: 'Each quarter' } as const;
 
 const scaleNames: Readonly<Record<ScaleUnit, string>> = { exact: 'Exact', units: 'Whole', thousands: 'Thousands', millions: 'Millions' };
 
