@@ -3,7 +3,7 @@ import { listKey } from './codeLists.ts';
 import { facetQuery } from './facetQuery.ts';
 import { captions, noteNumber } from './placement.ts';
 import { accountRole, amount, day, element, id, idText, name, nature, placeSide, side, step, term, version } from './primitives.ts';
-import { amountColumn, calculationColumn, changeColumn, comparisonQuery, flag, shareColumn, textColumn } from './statement.ts';
+import { amountColumn, calculationColumn, changeColumn, comparisonQuery, figureNature, flag, shareColumn, textColumn } from './statement.ts';
 
 /** Unique in its layout; a letter, then letters, digits and underscores. */
 const lineKey = z.string().regex(/^\p{L}[\p{L}\p{N}_]{0,79}$/u);
@@ -16,6 +16,7 @@ const look = z.strictObject({
   indent: z.int().min(0).max(6),
   spaceBefore: z.boolean(),
   breakBefore: z.boolean(),
+  better: z.exactOptional(figureNature),
 });
 const shown = z.enum(['always', 'with_amounts', 'differs', 'never']);
 

@@ -132,6 +132,9 @@ export const rowRole = z.enum(['heading', 'line', 'account', 'total', 'final', '
 /** Why a calculation has no value in a column; the facts name lines and places in the formula's text. */
 const lineFault = z.looseObject({ code: z.string() });
 
+/** Whether a higher figure, as it is shown, is better or a lower one. */
+export const figureNature = z.enum(['higher', 'lower', 'neither']);
+
 export const statementRow = z.object({
   key: z.string(),
   lineKey: z.string(),
@@ -148,9 +151,17 @@ export const statementRow = z.object({
   /** Why columns have no figure, where any has none. */
   faults: z.exactOptional(z.array(lineFault.nullable())),
   look: z.exactOptional(
-    z.object({ weight: z.enum(['usual', 'plain', 'strong', 'ruled', 'final']), indent: z.int(), spaceBefore: z.boolean(), breakBefore: z.boolean() }),
+    z.object({
+      weight: z.enum(['usual', 'plain', 'strong', 'ruled', 'final']),
+      indent: z.int(),
+      spaceBefore: z.boolean(),
+      breakBefore: z.boolean(),
+      better: z.exactOptional(figureNature),
+    }),
   ),
   note: z.exactOptional(z.string()),
+  /** Left out where it is the usual one: in an income statement a higher figure is better, elsewhere neither. */
+  better: z.exactOptional(figureNature),
 });
 export type StatementRowBody = z.infer<typeof statementRow>;
 

@@ -161,6 +161,7 @@ export * from './starter/starterChart.ts';
 export * from './starter/starterCharts.ts';
 export * from './statement/accountAmounts.ts';
 export * from './statement/accountsOnLines.ts';
+export * from './statement/betterFigure.ts';
 export * from './statement/climb.ts';
 export * from './statement/contributions.ts';
 export * from './statement/formatFigure.ts';

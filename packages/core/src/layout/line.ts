@@ -10,6 +10,10 @@ export type LayoutKind = 'balance_sheet' | 'income_statement';
 /** Of all layouts that are made from the placement. */
 export type GeneratedKind = LayoutKind | 'cash_flow' | 'changes_in_equity';
 
+/** Whether a higher figure, as it is shown, is better or a lower one. */
+export const figureNatures = ['higher', 'lower', 'neither'] as const;
+export type FigureNature = (typeof figureNatures)[number];
+
 /** How a line is printed. `usual`: as its kind is. */
 export interface LineLook {
   readonly weight: 'usual' | 'plain' | 'strong' | 'ruled' | 'final';
@@ -17,6 +21,8 @@ export interface LineLook {
   readonly indent: number;
   readonly spaceBefore: boolean;
   readonly breakBefore: boolean;
+  /** By what the line holds, where it is left out. */
+  readonly better?: FigureNature;
 }
 
 /** When a line is shown: `differs` is of a sum that is not what the sum above it is; `never` is a helper, or is shown in the figure of another line. */

@@ -11,6 +11,7 @@ import {
 } from '../layout/line.ts';
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
 import { type BelowLine, belowLine } from './belowLine.ts';
+import { BetterFigures } from './betterFigure.ts';
 import type { LineFault, RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
@@ -36,12 +37,14 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 class Page {
   private readonly rowOfLine = new Map<string, boolean>();
   private readonly accounts: AccountsOnLines;
+  private readonly better: BetterFigures;
   private readonly exponent: number;
   private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
     this.exponent = input.runs[0]?.exponent ?? 0;
     this.accounts = new AccountsOnLines(input.compiled, input.accounts);
+    this.better = new BetterFigures(input.compiled, input.accounts);
   }
 
   /** Appends the line's rows; returns whether it has a row that bears its amount. */
@@ -276,8 +279,13 @@ class Page {
   private row(line: Line, row: RowFields): StatementRow {
     const { key = line.key, accountId = null, role, caption, depth, opens, open, values, parts = [], unit, partsAreWithin } = row;
     const made = { key, lineKey: line.key, accountId, role, caption, depth, opens, open, values, parts };
-    const within = { ...(unit === undefined ? {} : { unit }), ...(partsAreWithin === undefined ? {} : { partsAreWithin }) };
-    if (role === 'account') return unit === undefined && partsAreWithin === undefined ? made : { ...made, ...within };
+    const better = values.length > 1 && role !== 'heading' ? this.better.of(line) : undefined;
+    const within = {
+      ...(unit === undefined ? {} : { unit }),
+      ...(partsAreWithin === undefined ? {} : { partsAreWithin }),
+      ...(better === undefined ? {} : { better }),
+    };
+    if (role === 'account') return unit === undefined && partsAreWithin === undefined && better === undefined ? made : { ...made, ...within };
     const { look = line.look, note = line.note } = row;
     const faults = role === 'heading' ? undefined : this.faultsOf(line);
     return { ...made, ...within, ...(look ? { look } : {}), ...(note ? { note } : {}), ...(faults ? { faults } : {}) };

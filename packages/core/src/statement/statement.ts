@@ -3,7 +3,7 @@ import type { NumberFormat } from '../columns/numberFormat.ts';
 import type { ColumnResult, ColumnWidth } from '../columns/planDefinition.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { Formula } from '../formula/formula.ts';
-import type { CalculationResult, LineLook } from '../layout/line.ts';
+import type { CalculationResult, FigureNature, LineLook } from '../layout/line.ts';
 import type { LineFault } from './runColumn.ts';
 
 interface ColumnHead {
@@ -106,6 +106,8 @@ export interface StatementRow {
   readonly faults?: readonly (LineFault | null)[];
   readonly look?: LineLook;
   readonly note?: string;
+  /** Where it is not the usual one of the layout. */
+  readonly better?: FigureNature;
 }
 
 /** How much of a statement is shown. */

@@ -9,6 +9,7 @@ export function isSameRow(a: PreviewRow, b: PreviewRow): boolean {
     a.open === b.open &&
     a.unit === b.unit &&
     a.note === b.note &&
+    a.better === b.better &&
     a.values.length === b.values.length &&
     a.values.every((value, at) => value === b.values[at]) &&
     a.printed?.length === b.printed?.length &&

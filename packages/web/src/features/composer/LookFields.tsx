@@ -1,4 +1,4 @@
-import { linesIn, type OwnLine } from '@ivory-ladder/core';
+import { figureNatures, linesIn, type OwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../components/Segmented.tsx';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';
@@ -88,6 +88,26 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
           />
         </label>
       </div>
+      {kind !== 'space' && kind !== 'text' && kind !== 'heading' && (
+        <label className={styles.field}>
+          <span className={styles.label}>A higher figure is</span>
+          <select
+            className={styles.input}
+            value={look.better ?? ''}
+            disabled={disabled}
+            onChange={({ target: { value } }) => {
+              const { better: _, ...others } = look;
+              const better = figureNatures.find((nature) => nature === value);
+              onChange({ look: better === undefined ? others : { ...others, better } }, 'Better or worse');
+            }}
+          >
+            <option value="">as what it holds says</option>
+            <option value="higher">better</option>
+            <option value="lower">worse</option>
+            <option value="neither">neither better nor worse</option>
+          </select>
+        </label>
+      )}
       <fieldset className={styles.checks} disabled={disabled}>
         <label>
           <input

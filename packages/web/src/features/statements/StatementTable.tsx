@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { type Currency, captionWords, differenceText, formatInColumn } from '@ivory-ladder/core';
+import { type Currency, captionWords, differenceText, type FigureNature, formatInColumn, usualNature } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
@@ -73,7 +73,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
           columns={columns}
           currency={currency}
           isChosen={row.lineKey === chosenLine}
-          tone={statement.kind === 'income_statement'}
+          usual={usualNature(statement.kind)}
           chosen={cell !== null && row.role !== 'heading' && cell.line === row.lineKey && cell.account === row.accountId ? cell.column : null}
           mark={isCommented ? comments.markOf(row.lineKey) : undefined}
           onComment={isCommented ? comments.onComment : undefined}
@@ -173,7 +173,8 @@ interface RowProps {
   readonly hasNotes: boolean;
   readonly columns: readonly GappedColumn[];
   readonly currency: Currency;
-  readonly tone: boolean;
+  /** What figures are where their row says nothing. */
+  readonly usual: FigureNature;
   readonly chosen: number | null;
   readonly isChosen: boolean;
   readonly mark: string | undefined;
@@ -182,8 +183,20 @@ interface RowProps {
   readonly onOpenCell: StatementTableProps['onOpenCell'];
 }
 
-const StatementRow = memo(function StatementRow({ row, hasNotes, columns, currency, tone, chosen, isChosen, mark, onComment, onToggle, onOpenCell }: RowProps) {
-  const { role, caption, depth, opens, open, values, unit, faults, look, note } = row;
+const StatementRow = memo(function StatementRow({
+  row,
+  hasNotes,
+  columns,
+  currency,
+  usual,
+  chosen,
+  isChosen,
+  mark,
+  onComment,
+  onToggle,
+  onOpenCell,
+}: RowProps) {
+  const { role, caption, depth, opens, open, values, unit, faults, look, note, better: nature = usual } = row;
   return (
     <tr
       className={styles[role]}
@@ -242,7 +255,7 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
             </td>
           );
         if (column.kind === 'text') return <td key={place} data-kind={column.kind} />;
-        const better = tone && value !== null && value !== '0' ? (value.startsWith('-') ? styles.worse : styles.better) : undefined;
+        const better = nature !== 'neither' && value !== null && value !== '0' ? toneOf(nature, value) : undefined;
         return (
           <td key={place} className={column.kind === 'change' ? better : undefined} data-kind={column.kind}>
             {formatInColumn(column, value, unit, currency)}
@@ -252,3 +265,7 @@ const StatementRow = memo(function StatementRow({ row, hasNotes, columns, curren
     </tr>
   );
 });
+
+function toneOf(nature: Exclude<FigureNature, 'neither'>, change: string): string | undefined {
+  return change.startsWith('-') === (nature === 'lower') ? styles.better : styles.worse;
+}
