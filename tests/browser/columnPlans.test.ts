@@ -47,6 +47,13 @@ describe('composing columns', () => {
     await page.keyboard.press('Alt+ArrowLeft');
     await expect.poll(() => cards.getByRole('listitem').last().textContent()).toContain('Change');
 
+    // What was begun waits while another screen is looked at.
+    await page.getByRole('link', { name: /^Proofs/ }).click();
+    await page.getByRole('heading', { name: 'Proofs', level: 1 }).waitFor();
+    await page.goBack();
+    await page.getByRole('button', { name: /^Quarter and year to date, with the year before not kept yet/ }).waitFor();
+    await cards.getByRole('button', { name: /^Of revenue/ }).waitFor();
+
     await page.getByLabel('Name of the plan').fill('To date, with shares');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await page.getByText('Kept: To date, with shares.', { exact: false }).waitFor();

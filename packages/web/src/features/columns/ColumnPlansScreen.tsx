@@ -2,13 +2,14 @@ import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
 import { type PlanColumn, type PlanDefinition, type Scale, usualPlansOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useDispatch } from 'react-redux';
+import { useDispatch, useSelector } from 'react-redux';
 import { useListBudgetsQuery } from '../../api/budgetApi.ts';
 import { useListCodeListsQuery } from '../../api/codeListApi.ts';
 import { useAddColumnPlanMutation, useChangeColumnPlanMutation, useDeleteColumnPlanMutation, useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import type { StatementKind } from '../../api/statementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import type { AppDispatch, AppState } from '../../app/store.ts';
 import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../app/undoSteps.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
@@ -21,6 +22,9 @@ import styles from './ColumnPlansScreen.module.css';
 import { PlanSample, usePlanSample } from './PlanSample.tsx';
 import { droppedBefore, namedBy, shifted, withColumn } from './planDraft.ts';
 import { columnKinds, columnText, headingText } from './planWords.ts';
+import { type PlanWork, planWorkEnded, planWorkedAt } from './planWorksSlice.ts';
+
+const none: Readonly<Record<string, PlanWork>> = {};
 
 /** What stands across the page, composed once for any layout. */
 export function ColumnPlansScreen() {
@@ -29,8 +33,8 @@ export function ColumnPlansScreen() {
   const { data: budgetsHeld } = useListBudgetsQuery(company.id);
   const { data: listsHeld } = useListCodeListsQuery(company.id);
   const [address, change] = useAddress();
-  // What was begun with one plan waits while another one is looked at.
-  const [works, setWorks] = useState<ReadonlyMap<string, Work>>(new Map());
+  const dispatch = useDispatch<AppDispatch>();
+  const works = useSelector(({ planWorks }: AppState) => planWorks[company.id]) ?? none;
   if (!data) return <p className="unseen">Loading</p>;
   const asked = address.get('columns');
   const kept = data.plans.find(({ id }) => String(id) === asked);
@@ -38,8 +42,8 @@ export function ColumnPlansScreen() {
   const usual = usualPlans[Number(/^usual-(\d+)$/.exec(asked ?? '')?.[1] ?? (kept ? -1 : 0))] ?? usualPlans[0];
   const begun = kept ?? { id: null, name: usual?.name ?? '', definition: usual?.definition ?? { columns: [] }, version: 0 };
   const workKey = kept ? `${kept.id} ${kept.version}` : begun.name;
-  const work = works.get(workKey) ?? { draft: beginSteps<PlanDefinition>(begun.definition), name: begun.name };
-  const isBegun = (key: string): boolean => works.has(key);
+  const work = works[workKey] ?? { draft: beginSteps<PlanDefinition>(begun.definition), name: begun.name };
+  const isBegun = (key: string): boolean => works[key] !== undefined;
   return (
     <div className={styles.screen}>
       <nav className={styles.list} aria-label="Column plans">
@@ -69,9 +73,14 @@ export function ColumnPlansScreen() {
         key={workKey}
         begun={begun}
         work={work}
-        onWork={(next) => setWorks((before) => new Map(before).set(workKey, next(before.get(workKey) ?? work)))}
+        onWork={(next) =>
+          dispatch((_, getState) => {
+            const latest = getState().planWorks[company.id]?.[workKey] ?? work;
+            dispatch(planWorkedAt({ companyId: company.id, key: workKey, work: next(latest) }));
+          })
+        }
         onKept={(id) => {
-          setWorks((before) => new Map([...before].filter(([key]) => key !== workKey)));
+          dispatch(planWorkEnded({ companyId: company.id, key: workKey }));
           change({ columns: id === null ? null : String(id) });
         }}
       />
@@ -85,16 +94,10 @@ interface Begun extends Pick<ColumnPlanBody, 'name' | 'version'> {
   readonly definition: PlanDefinition;
 }
 
-/** What is worked at, kept or not. */
-interface Work {
-  readonly draft: UndoSteps<PlanDefinition>;
-  readonly name: string;
-}
-
 interface PlanEditorProps {
   readonly begun: Begun;
-  readonly work: Work;
-  readonly onWork: (next: (work: Work) => Work) => void;
+  readonly work: PlanWork;
+  readonly onWork: (next: (work: PlanWork) => PlanWork) => void;
   readonly onKept: (id: number | null) => void;
 }
 
