@@ -44,7 +44,7 @@ export const statementFailures: Readonly<Record<string, (facts: Facts) => string
   line_takes_no_lines: () => 'This line takes no lines; only groups, headings and lines that follow do.',
   line_within_itself: () => 'A line cannot stand in itself.',
   line_follows: () => 'This line follows the categories: it moves among the lines beside it. For another order of categories, move them under Placement.',
-  line_in_use: ({ line, by }) => `The line ${text(line)} is used by ${listOf(by)}. Change these first.`,
+  line_in_use: ({ line, by }) => `${text(line)} is used by ${listOf(by)}. Change these first.`,
 };
 
 function rateText(rate: unknown): string {

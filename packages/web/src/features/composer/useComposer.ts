@@ -23,6 +23,7 @@ import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { type Composition, edited, expansionOf } from './composition.ts';
+import { lineCaptions } from './lineCaptions.ts';
 import { PreviewFigures } from './PreviewFigures.ts';
 
 /** `conflict`: somebody else saved another draft meanwhile. */
@@ -163,7 +164,11 @@ export function useComposer(
       const { composition: before, facts: over } = current.current;
       const outcome = edited(before, edits, name, over, merge);
       if (!outcome.ok) {
-        const { code, ...told } = outcome.failure;
+        // Captions are what its author knows a line by.
+        const captions = lineCaptions(expansionOf(before.now, over));
+        const named = (key: string): string => `«${captions.get(key) ?? key}»`;
+        const { failure } = outcome;
+        const { code, ...told } = failure.code === 'line_in_use' ? { ...failure, line: named(failure.line), by: failure.by.map(named) } : failure;
         dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code, facts: told }) }));
         return false;
       }
