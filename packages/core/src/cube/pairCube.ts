@@ -1,5 +1,5 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
-import { buildCube, type Cube, layers } from './cube.ts';
+import { type Cube, cumulate, layers } from './cube.ts';
 import type { FacetBalances } from './facetBalances.ts';
 import { noSums, plusSums, type SumsByLayer } from './sumsByLayer.ts';
 
@@ -20,32 +20,44 @@ export interface PairCube extends Pairs {
 /** Cost: rows + periods × pairs. */
 export function buildPairCube({ revision, calendar, accountIds }: Cube, posted: FacetBalances): PairCube {
   const accounts = accountIds.length;
-  const keyOf = (account: number, set: number): number => account * 2 ** 32 + set;
-  const keys = new Set<number>();
-  for (const [set, groups] of posted) for (const { at } of groups) for (const cell of at) keys.add(keyOf(cell % accounts, set));
-  const sorted = Float64Array.from(keys).sort();
-  const pairs = new Map([...sorted].map((key, pair) => [key, pair]));
+  const setsOf = new Map<number, Set<number>>();
+  for (const [set, groups] of posted)
+    for (const { at } of groups)
+      for (const cell of at) {
+        const sets = setsOf.get(cell % accounts);
+        if (sets) sets.add(set);
+        else setsOf.set(cell % accounts, new Set([set]));
+      }
+  const pairs = [...setsOf].sort(([a], [b]) => a - b).flatMap(([account, sets]) => [...sets].sort((a, b) => a - b).map((set) => ({ account, set })));
+  const bySet = new Map([...posted.keys()].map((set) => [set, new Map<number, number>()]));
+  for (const [pair, { account, set }] of pairs.entries()) bySet.get(set)?.set(account, pair);
   const pairOf = (account: number, set: number): number => {
-    const pair = pairs.get(keyOf(account, set));
+    const pair = bySet.get(set)?.get(account);
     if (pair === undefined) throw new Error(`nothing was posted on account ${accountIds[account]} with facet set ${set}`);
     return pair;
   };
-  const rows = [...posted].flatMap(([set, groups]) =>
-    groups.flatMap(({ layer, origin, at, debit, credit }) =>
-      Array.from(at, (cell, index) => ({
-        accountId: pairOf(cell % accounts, set),
-        layer,
-        origin,
-        periodIndex: Math.floor(cell / accounts),
-        debit: debit[index] as bigint,
-        credit: credit[index] as bigint,
-      })),
-    ),
-  );
+  const book = () => ({
+    debit: new BigInt64Array(pairs.length * calendar.periods.length),
+    credit: new BigInt64Array(pairs.length * calendar.periods.length),
+  });
+  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  for (const [set, groups] of posted)
+    for (const { layer, origin, at, debit, credit } of groups) {
+      const into = books[layer][origin];
+      for (const [index, cell] of at.entries()) {
+        const account = cell % accounts;
+        const place = ((cell - account) / accounts) * pairs.length + pairOf(account, set);
+        into.debit[place] = (into.debit[place] as bigint) + (debit[index] as bigint);
+        into.credit[place] = (into.credit[place] as bigint) + (credit[index] as bigint);
+      }
+    }
+  for (const layer of layers)
+    for (const origin of ['ordinary', 'closing'] as const) for (const side of ['debit', 'credit'] as const) cumulate(books[layer][origin][side], pairs.length);
+  const ids = [...pairs.keys()];
   return {
-    cube: buildCube(revision, calendar, [...pairs.values()], rows),
-    account: Uint32Array.from(sorted, (key) => Math.floor(key / 2 ** 32)),
-    set: Uint32Array.from(sorted, (key) => key % 2 ** 32),
+    cube: { revision, calendar, accountIds: ids, indexOf: new Map(ids.map((pair) => [pair, pair])), books },
+    account: Uint32Array.from(pairs, ({ account }) => account),
+    set: Uint32Array.from(pairs, ({ set }) => set),
     pairOf,
   };
 }

@@ -5,20 +5,30 @@
  * Cost: parts × log parts.
  */
 export function allotRounded(whole: bigint, exact: readonly bigint[], per: bigint): bigint[] {
-  const parts = exact.map((amount, at) => {
+  const units: bigint[] = [];
+  const remainders: bigint[] = [];
+  const bearing: number[] = [];
+  for (const [at, amount] of exact.entries()) if (amount !== 0n) bearing.push(at);
+  // Many thousands of accounts have all they have in one part.
+  if (bearing.length < 2) return exact.map((amount) => (amount === 0n ? 0n : whole));
+  let left = whole;
+  for (const amount of exact) {
     const above = amount % per;
     const remainder = above < 0n ? above + per : above;
-    return { at, units: (amount - remainder) / per, remainder };
-  });
-  const bearing = parts.filter(({ at }) => exact[at] !== 0n);
-  if (bearing.length > 0) {
-    const left = whole - parts.reduce((sum, { units }) => sum + units, 0n);
-    const count = BigInt(bearing.length);
-    // Between none and one for each, unless the whole is not the rounded sum.
-    const extra = left >= 0n && left <= count ? 0n : (left - (((left % count) + count) % count)) / count;
-    const more = Number(left - extra * count);
-    const ordered = more === 0 ? bearing : bearing.toSorted((a, b) => (a.remainder === b.remainder ? a.at - b.at : a.remainder > b.remainder ? -1 : 1));
-    for (const [place, part] of ordered.entries()) part.units += extra + (place < more ? 1n : 0n);
+    const unit = (amount - remainder) / per;
+    remainders.push(remainder);
+    units.push(unit);
+    left -= unit;
   }
-  return parts.map(({ units }) => units);
+  if (left === 0n) return units;
+  const count = BigInt(bearing.length);
+  // None or one for each, unless the whole is not the rounded sum.
+  const more = ((left % count) + count) % count;
+  const extra = left === count ? 1n : (left - more) / count;
+  const ordered = bearing.sort((a, b) => {
+    const [first, second] = [remainders[a] as bigint, remainders[b] as bigint];
+    return first === second ? a - b : first > second ? -1 : 1;
+  });
+  for (const [place, at] of ordered.entries()) units[at] = (units[at] as bigint) + extra + (BigInt(place) < more ? 1n : 0n);
+  return units;
 }

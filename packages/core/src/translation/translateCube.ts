@@ -87,15 +87,13 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
     into.credit[index] = credit;
   };
 
-  /** Translates what both layers have of an account; the adjustments are what all has beyond the ledger. */
-  const both = (own: SumsByLayer, account: number, rate: Decimal | null): Record<Layer, readonly [debit: bigint, credit: bigint]> => {
-    const [ledger, all] = [sidesOf([own.ledger], account), sidesOf([own.ledger, own.adjustment], account)];
-    const [creditOf, netOf] = [
-      { ledger: at(ledger.credit, rate), all: at(all.credit, rate) },
-      { ledger: at(ledger.debit - ledger.credit, rate), all: at(all.debit - all.credit, rate) },
-    ];
-    const [credit, net] = [creditOf.all - creditOf.ledger, netOf.all - netOf.ledger];
-    return { ledger: [netOf.ledger + creditOf.ledger, creditOf.ledger], adjustment: [net + credit, credit] };
+  /** Translates what both layers have of an account; the adjustments are what all has beyond the ledger. What is held is told net: its sides are no amounts of one rate. */
+  const both = (own: SumsByLayer, account: number, rate: Decimal | null, isHeld: boolean): Record<Layer, readonly [debit: bigint, credit: bigint]> => {
+    const net = at(netIn(own, account, ['ledger']), rate);
+    const credit = isHeld ? 0n : at(own.ledger.credit[account] as bigint, rate);
+    const restNet = at(netIn(own, account), rate) - net;
+    const restCredit = isHeld ? 0n : at((own.ledger.credit[account] as bigint) + (own.adjustment.credit[account] as bigint), rate) - credit;
+    return { ledger: [net + credit, credit], adjustment: [restNet + restCredit, restCredit] };
   };
 
   for (const [periodIndex, period] of periods.entries()) {
@@ -111,7 +109,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
       if (manner === 'line') continue;
       const own = manner === 'balance' ? held : moved;
       if (isNil(own, account)) continue;
-      const translated = both(own, account, manner === 'balance' ? closing : averageOf(periodIndex));
+      const translated = both(own, account, manner === 'balance' ? closing : averageOf(periodIndex), manner === 'balance');
       for (const layer of layers) {
         const into = books[layer].ordinary;
         const [debit, credit] = translated[layer];
@@ -155,14 +153,13 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
       for (let account = 0; account < accounts; account++) {
         const manner = manners[account];
         if (manner === 'line') continue;
-        const sums = both(manner === 'balance' ? held : lines, account, manner === 'balance' ? closing : average);
+        const sums = both(manner === 'balance' ? held : lines, account, manner === 'balance' ? closing : average, manner === 'balance');
         for (const layer of layers) {
           const [debit, credit] = sums[layer];
           // What is held is told whole: of it stands already what was held when the period began.
-          const before = (side: 'debit' | 'credit'): bigint =>
-            manner === 'balance' && base >= 0 ? (books[layer].ordinary[side][base + account] as bigint) : 0n;
-          made[layer].debit[account] = debit - before('debit');
-          made[layer].credit[account] = credit - before('credit');
+          const before = manner === 'balance' && base >= 0 ? (books[layer].ordinary.debit[base + account] as bigint) : 0n;
+          made[layer].debit[account] = debit - before;
+          made[layer].credit[account] = credit;
         }
       }
       for (const { account, day, layer, debit, credit } of byPeriod.get(position.periodIndex + 1) ?? []) {
@@ -204,15 +201,6 @@ function linesByPeriod({ cube, equityLines, elements }: TranslatedFrom): Readonl
   for (const [account, element] of elements.entries())
     if (element === 'equity' && layers.some((layer) => netIn(left, account, [layer]) !== 0n)) throw new Error('lines of equity are not those of the balances');
   return byPeriod;
-}
-
-function sidesOf(sums: readonly GrossVector[], account: number): { readonly debit: bigint; readonly credit: bigint } {
-  let [debit, credit] = [0n, 0n];
-  for (const one of sums) {
-    debit += one.debit[account] as bigint;
-    credit += one.credit[account] as bigint;
-  }
-  return { debit, credit };
 }
 
 function isNil({ ledger, adjustment }: SumsByLayer, account: number): boolean {

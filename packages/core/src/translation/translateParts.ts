@@ -120,20 +120,21 @@ const daysKept = 24;
 interface BearingPairs extends Pairs {
   /** Of each run of pairs with one account the first, and behind all of them the first of those with the difference. */
   readonly firsts: readonly number[];
-  /** The pair of the difference for each set. */
-  readonly differenceOf: ReadonlyMap<number, number>;
+  /** For each pair the place of its set among all sets; the pairs with the difference stand in that order. */
+  readonly placeOfSet: Uint32Array;
   pairOf(account: number, set: number): number;
 }
 
 /** The pairs and, behind them, each set with the difference. `difference`: its dense number. */
 function withDifferences({ account, set, pairOf }: PairCube, difference: number): BearingPairs {
   const sets = [...new Set(set)].sort((a, b) => a - b);
+  const places = new Map(sets.map((one, place) => [one, place]));
   const firsts = [...account.keys()].filter((pair) => account[pair] !== account[pair - 1]);
   return {
     account: Uint32Array.from([...account, ...sets.map(() => difference)]),
     set: Uint32Array.from([...set, ...sets]),
     firsts: [...firsts, account.length],
-    differenceOf: new Map(sets.map((one, at) => [one, account.length + at])),
+    placeOfSet: Uint32Array.from([...set, ...sets], (one) => places.get(one) as number),
     pairOf,
   };
 }
@@ -143,12 +144,13 @@ function borneAt(given: TranslatedFrom, pairs: BearingPairs, manners: readonly M
   const { rates, from, cube } = given;
   const next = plusSums(borne, noSums(0));
   const closing = rates.closingOn(step.day);
+  const [atClosing, atAverage] = [exactly(given, closing), exactly(given, step.average)];
   const atRate = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
   for (const [run, first] of pairs.firsts.slice(0, -1).entries()) {
     const manner = manners[pairs.account[first] as number] as Manner;
     if (manner === 'line') continue;
     const range = { first, end: pairs.firsts[run + 1] as number, isHeld: manner === 'balance' };
-    allot(next, pairs, range, exactly(given, manner === 'balance' ? closing : step.average), step);
+    allot(next, pairs, range, manner === 'balance' ? atClosing : atAverage, step);
   }
   for (const { account, facetSetId, day, layer, debit, credit } of step.equityLines) {
     const rate = rates.ofEquity(cube.accountIds[account] as number, day);
@@ -157,11 +159,11 @@ function borneAt(given: TranslatedFrom, pairs: BearingPairs, manners: readonly M
   // What a set is out of balance by, at the closing rate, less what it comes to at the rates of its accounts.
   const outOfBalance = sumsOfSets(pairs, step.now.pairs);
   const comesTo = sumsOfSets(pairs, next);
-  for (const [set, pair] of pairs.differenceOf) {
-    const of = (chosen: readonly Layer[]): bigint => atRate(outOfBalance(set, chosen), closing) - comesTo(set, chosen);
-    const ledger = of(['ledger']);
-    next.ledger.debit[pair] = ledger;
-    next.adjustment.debit[pair] = of(layers) - ledger;
+  for (const [place, ledger] of outOfBalance.ledger.entries()) {
+    const pair = (pairs.firsts.at(-1) as number) + place;
+    const ofLedger = atRate(ledger, closing) - (comesTo.ledger[place] as bigint);
+    next.ledger.debit[pair] = ofLedger;
+    next.adjustment.debit[pair] = atRate(outOfBalance.all[place] as bigint, closing) - (comesTo.all[place] as bigint) - ofLedger;
   }
   return next;
 }
@@ -183,11 +185,16 @@ function exactly({ rates, from }: TranslatedFrom, rate: Decimal | null): ExactRa
   return rate === null ? { times: 0n, per: 1n } : { times: rate.units * tenTo(rates.to.exponent), per: tenTo(rate.scale + from.exponent) };
 }
 
-/** The account's shares into `borne`; of two layers the second is the rest of both, as in the whole. */
+/** The account's shares into `borne`; of two layers the second is the rest of both, as in the whole. What is held has its shares net. */
 function allot(borne: SumsByLayer, pairs: Pairs, { first, end, isHeld }: Range, { times, per }: ExactRate, { before, now }: Step): void {
   const account = pairs.account[first] as number;
+  const hasMoved = (layer: Layer): boolean =>
+    now.all[layer].debit[account] !== before.all[layer].debit[account] || now.all[layer].credit[account] !== before.all[layer].credit[account];
+  const isThere = (layer: Layer): boolean => (isHeld ? now.all[layer].debit[account] !== 0n || now.all[layer].credit[account] !== 0n : hasMoved(layer));
+  const hasAdjustments = isThere('adjustment');
+  if (!hasAdjustments && !isThere('ledger')) return;
   const shares = (of: (sums: SumsByLayer, index: number) => bigint): bigint[] => {
-    const between = (kind: keyof Moment, index: number): bigint => of(now[kind], index) - (isHeld ? 0n : of(before[kind], index));
+    const between = (kind: keyof Moment, index: number): bigint => (isHeld ? of(now[kind], index) : of(now[kind], index) - of(before[kind], index));
     let rest = between('all', account);
     const exact: bigint[] = [];
     for (let pair = first; pair < end; pair++) {
@@ -196,35 +203,44 @@ function allot(borne: SumsByLayer, pairs: Pairs, { first, end, isHeld }: Range, 
       exact.push(amount * times);
     }
     // Lines without any value have the last share.
-    return allotRounded(between('translated', account), [...exact, rest * times], per);
+    exact.push(rest * times);
+    return allotRounded(between('translated', account), exact, per);
   };
-  const creditIn = (sums: SumsByLayer, index: number, chosen: readonly Layer[]): bigint =>
-    chosen.reduce((sum, layer) => sum + (sums[layer].credit[index] as bigint), 0n);
-  const ofLayers = (chosen: readonly Layer[]) => ({
+  const nothing: readonly bigint[] = [];
+  const sharesOf = (chosen: readonly Layer[]) => ({
     net: shares((sums, index) => netIn(sums, index, chosen)),
-    credit: shares((sums, index) => creditIn(sums, index, chosen)),
+    credit: isHeld ? nothing : shares((sums, index) => creditIn(sums, index, chosen)),
   });
-  const [ledger, all] = [ofLayers(['ledger']), ofLayers(layers)];
+  const ledger = sharesOf(['ledger']);
+  const all = hasAdjustments ? sharesOf(layers) : ledger;
   for (let pair = first; pair < end; pair++) {
     const at = pair - first;
-    const [net, credit] = [ledger.net[at] as bigint, ledger.credit[at] as bigint];
-    const [restNet, restCredit] = [(all.net[at] as bigint) - net, (all.credit[at] as bigint) - credit];
-    if (isHeld) for (const layer of layers) borne[layer].debit[pair] = borne[layer].credit[pair] = 0n;
+    const [net, credit] = [ledger.net[at] as bigint, ledger.credit[at] ?? 0n];
+    const [restNet, restCredit] = [(all.net[at] as bigint) - net, (all.credit[at] ?? 0n) - credit];
+    if (isHeld) for (const layer of layers) borne[layer].debit[pair] = 0n;
     add(borne.ledger, pair, net + credit, credit);
     add(borne.adjustment, pair, restNet + restCredit, restCredit);
   }
 }
 
-/** What the accounts of each set come to, without the difference. */
-function sumsOfSets(pairs: BearingPairs, sums: SumsByLayer): (set: number, chosen: readonly Layer[]) => bigint {
-  const bySet = new Map<number, Record<Layer, bigint>>();
-  for (let pair = 0; pair < (pairs.firsts.at(-1) as number); pair++) {
-    const set = pairs.set[pair] as number;
-    const sum = bySet.get(set) ?? { ledger: 0n, adjustment: 0n };
-    bySet.set(set, sum);
-    for (const layer of layers) sum[layer] += netIn(sums, pair, [layer]);
+function creditIn(sums: SumsByLayer, index: number, chosen: readonly Layer[]): bigint {
+  return chosen.reduce((sum, layer) => sum + (sums[layer].credit[index] as bigint), 0n);
+}
+
+/** What the accounts of each set come to, without the difference, in the order of the sets. */
+function sumsOfSets(
+  { firsts, placeOfSet }: BearingPairs,
+  { ledger, adjustment }: SumsByLayer,
+): { readonly ledger: BigInt64Array; readonly all: BigInt64Array } {
+  const behind = firsts.at(-1) as number;
+  const sums = { ledger: new BigInt64Array(placeOfSet.length - behind), all: new BigInt64Array(placeOfSet.length - behind) };
+  for (let pair = 0; pair < behind; pair++) {
+    const place = placeOfSet[pair] as number;
+    const inLedger = (ledger.debit[pair] as bigint) - (ledger.credit[pair] as bigint);
+    sums.ledger[place] = (sums.ledger[place] as bigint) + inLedger;
+    sums.all[place] = (sums.all[place] as bigint) + inLedger + (adjustment.debit[pair] as bigint) - (adjustment.credit[pair] as bigint);
   }
-  return (set, chosen) => chosen.reduce((all, layer) => all + (bySet.get(set)?.[layer] ?? 0n), 0n);
+  return sums;
 }
 
 function equityLinesOfSets({ cube, equityLines }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {

@@ -35,7 +35,7 @@ import type { Books, ChartAccount, Ports, Structure, Translation, VersionedCateg
 /** One state of the ledger in another currency, and the shares in it, which are made when a part is first asked for. */
 interface Translated {
   readonly translation: Outcome<Translation, Failure>;
-  parts?: { readonly ofBalances: TranslatedParts; readonly ofFlows: TranslatedParts };
+  parts?: { readonly ofBalances: () => TranslatedParts; readonly ofFlows: () => TranslatedParts };
 }
 
 /** Translated once for each state of the ledger and of the rates. */
@@ -104,8 +104,11 @@ async function translatedPart(
   const { given, balances, flows } = all.value;
   const kept = await keptOf(whole, rates, to, async () => ({ translation: all }));
   const made = (): NonNullable<Translated['parts']> => {
-    const pairs = buildPairCube(whole.cube, posted);
-    return { ofBalances: translateParts(given, balances, pairs), ofFlows: translateParts(flowsOf(given, whole), flows, pairs) };
+    const pairs = onceAsked(() => buildPairCube(whole.cube, posted));
+    return {
+      ofBalances: onceAsked(() => translateParts(given, balances, pairs())),
+      ofFlows: onceAsked(() => translateParts(flowsOf(given, whole), flows, pairs())),
+    };
   };
   const parts = kept.parts ?? made();
   kept.parts = parts;
@@ -116,17 +119,31 @@ async function translatedPart(
 function partOf({ given, balances, flows }: Translation, whole: Books, books: Books, { ofBalances, ofFlows }: NonNullable<Translated['parts']>): Translation {
   const selected = books.selected as SelectedSets;
   const isSelected = (set: number): boolean => (set === 0 ? selected.withoutAny : selected.ids.has(set));
-  const shareOf = (translated: TranslatedCube, parts: TranslatedParts): TranslatedCube => ({
-    cube: parts.cubeOf(selected),
-    missing: translated.missing,
-    within: (partial, ofSets = () => []) => parts.within(selected, partial, ofSets),
-  });
+  const shareOf = (translated: TranslatedCube, parts: () => TranslatedParts): TranslatedCube => {
+    const cube = onceAsked(() => parts().cubeOf(selected));
+    return {
+      get cube() {
+        return cube();
+      },
+      missing: translated.missing,
+      within: (partial, ofSets = () => []) => parts().within(selected, partial, ofSets),
+    };
+  };
   return {
     of: books,
     whole,
     given: { ...given, cube: books.cube, equityLines: given.equityLines.filter(({ facetSetId }) => isSelected(facetSetId)) },
     balances: shareOf(balances, ofBalances),
     flows: shareOf(flows, ofFlows),
+  };
+}
+
+/** Flows are asked for by cash flows alone. */
+function onceAsked<Value>(make: () => Value): () => Value {
+  let made: { readonly value: Value } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
   };
 }
 
