@@ -1,4 +1,4 @@
-import type { EvidenceBody, LayoutDetail, PostedEntryBody, ProofList, RanSet, StatementBody, StatementSetBody } from '@ivory-ladder/contract';
+import type { EvidenceBody, LayoutDetail, PlacementView, PostedEntryBody, ProofList, RanSet, StatementBody, StatementSetBody } from '@ivory-ladder/contract';
 import { newPlanColumn } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInEquityExample, equityExampleLayout, publishedEquity } from '../support/equityExample.ts';
@@ -56,6 +56,46 @@ describe('the statement of changes in equity of IAS 1’s guidance', () => {
     expect(over[0]?.at(-1)).toBe(782_900 + 50_000 - 15_000);
     expect(over.at(-1)).toEqual(['Balance at the end', 650_000, 243_500, 5_600, 3_200, -800, 2_200, 903_700]);
     expect(await proofOf(path, '2027-07-01', '2028-03-31')).toMatchObject({ state: 'holds', difference: '0' });
+  });
+
+  it('is generated as published where categories bear other comprehensive income, each gain and loss once', async () => {
+    const { id, path, idOf } = await bringInEquityExample(server);
+    const { categories } = await server.ok<PlacementView>('GET', `${path}/placement?from=2027-01-01&to=2027-12-31`);
+    const of = (name: string) => categories.find((category) => category.name === name);
+    const remeasured = await server.ok<{ id: number }>('POST', `${path}/categories`, {
+      parentId: of('Retained earnings')?.id,
+      element: 'equity',
+      name: 'Remeasurements',
+      nature: 'oci',
+    });
+    await server.ok('PUT', `${path}/places`, {
+      changes: [
+        {
+          accountId: idOf('3120'),
+          before: [{ side: 'any', categoryId: of('Retained earnings')?.id }],
+          after: [{ side: 'any', categoryId: remeasured.id }],
+        },
+      ],
+    });
+    for (const name of ['Translation', 'Investments', 'Hedges', 'Revaluation'])
+      await server.ok('PATCH', `${path}/categories/${of(name)?.id}`, { version: of(name)?.version, nature: 'oci' });
+    const shown = figures(await statement(server, id, 'changes-in-equity', '2027-01-01', '2027-12-31', '&compare=none'), 100n);
+    const published = new Map(publishedEquity.map(([caption, ...amounts]) => [caption, amounts]));
+    expect(shown).toEqual([
+      ['Balance at the beginning', ...(published.get('Balance at 1 January 20X7') ?? [])],
+      ['Profit for the period', 0, 97_000, 0, 0, 0, 0, 97_000],
+      ['Other comprehensive income', 0, -400, 3_200, -14_400, -400, 800, -11_200],
+      ['Total comprehensive income', ...(published.get('Total comprehensive income for the year') ?? [])],
+      ['Contributions and other increases', ...(published.get('Issue of share capital') ?? [])],
+      ['Distributions and other decreases', ...(published.get('Dividends') ?? [])],
+      ['Transfers within equity', ...(published.get('Transfer to retained earnings') ?? [])],
+      ['Balance at the end', ...(published.get('Balance at 31 December 20X7') ?? [])],
+    ]);
+    expect(await proofOf(path, '2027-01-01', '2027-12-31')).toMatchObject({ state: 'holds', difference: '0' });
+    for (const more of ['', '&scale=thousands']) await recomputeStatement(server, id, 'changes-in-equity', `from=2027-01-01&to=2027-12-31${more}`);
+    // It moves no cash, and the cash flow ties all the same.
+    const { proofs } = await server.ok<ProofList>('GET', `${path}/proofs?from=2027-01-01&to=2027-12-31`);
+    expect(proofs.find(({ name }) => name === 'coverage')).toMatchObject({ state: 'holds' });
   });
 
   it('has the same figures in a workbook whose formulas are computed anew', async () => {

@@ -17,7 +17,7 @@ export const layer = z.enum(['ledger', 'adjustment']);
 export const term = z.enum(['current', 'non_current']);
 export const step = z.enum(['revenue', 'cost_of_sales', 'other_operating', 'investing', 'financing', 'income_tax', 'discontinued']);
 /** Of what kind the cash flows of a category are (IAS 7.10); `none`: it moves no cash. */
-export const nature = z.enum(['operating', 'investing', 'financing', 'interest', 'dividends', 'income_tax', 'none']);
+export const nature = z.enum(['operating', 'investing', 'financing', 'interest', 'dividends', 'income_tax', 'none', 'oci']);
 export const accountRole = z.enum(['retained_earnings', 'cash', 'exchange_differences', 'suspense']);
 export const version = z.int().nonnegative();
 /** Who locked something, when (UTC) and why. */

@@ -27,9 +27,19 @@ const chance = fc.record({
   increases: ofEach(fc.bigInt(-400n, 0n)),
   transferred: ofEach(fc.bigInt(-90n, 0n)),
   transferredBack: ofEach(fc.bigInt(0n, 90n)),
+  /** Categories that bear other comprehensive income. */
+  comprehensive: fc.subarray([1, 2, 3, 4]),
 });
 
-function changesOf({ places, opening, movement, increases, transferred, transferredBack }: typeof chance extends fc.Arbitrary<infer One> ? One : never) {
+function changesOf({
+  places,
+  opening,
+  movement,
+  increases,
+  transferred,
+  transferredBack,
+  comprehensive,
+}: typeof chance extends fc.Arbitrary<infer One> ? One : never) {
   const company: TestCompany = {
     categories,
     accounts,
@@ -37,7 +47,16 @@ function changesOf({ places, opening, movement, increases, transferred, transfer
     retainedEarningsId: 1,
   };
   const layout = beginChangesInEquity('en');
-  const made = composed(company, layout, factsOf(company, layout));
+  const made = composed(
+    company,
+    layout,
+    factsOf(
+      company,
+      layout,
+      new Map(),
+      comprehensive.map((id) => ({ id, nature: 'oci' as const })),
+    ),
+  );
   const vector = BigInt64Array.from(movement);
   const amounts = {
     opening: BigInt64Array.from(opening),
@@ -101,7 +120,7 @@ describe('generated changes in equity, whatever the places and movements', () =>
         expect(lineOf('opening', total)).toBe(sumOf(amounts.opening));
         expect(lineOf('closing', total)).toBe(sumOf(amounts.closing));
         for (const at of columns.keys()) {
-          const parts = ['opening', 'profit', 'contributions', 'distributions', 'transfers'].map((key) => lineOf(key, at));
+          const parts = ['opening', 'profit', 'oci', 'oci_losses', 'contributions', 'distributions', 'transfers'].map((key) => lineOf(key, at));
           expect(lineOf('closing', at)).toBe(parts.reduce((sum, part) => sum + part, 0n));
         }
         const changed = columns.map(({ run }) => netByLines(compiled, run));

@@ -4,6 +4,8 @@ import type { CaptionLanguage } from './captionWords.ts';
 interface EquityWords {
   readonly title: string;
   readonly opening: string;
+  readonly otherComprehensive: string;
+  readonly totalComprehensive: string;
   readonly contributions: string;
   readonly distributions: string;
   readonly transfers: string;
@@ -15,6 +17,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   en: {
     title: 'Statement of changes in equity',
     opening: 'Balance at the beginning',
+    otherComprehensive: 'Other comprehensive income',
+    totalComprehensive: 'Total comprehensive income',
     contributions: 'Contributions and other increases',
     distributions: 'Distributions and other decreases',
     transfers: 'Transfers within equity',
@@ -23,6 +27,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   de: {
     title: 'Eigenkapitalveränderungsrechnung',
     opening: 'Stand am Anfang',
+    otherComprehensive: 'Sonstiges Ergebnis',
+    totalComprehensive: 'Gesamtergebnis',
     contributions: 'Einlagen und andere Zugänge',
     distributions: 'Ausschüttungen und andere Abgänge',
     transfers: 'Umbuchungen innerhalb des Eigenkapitals',
@@ -31,6 +37,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   fr: {
     title: 'État des variations des capitaux propres',
     opening: 'Solde au début',
+    otherComprehensive: 'Autres éléments du résultat global',
+    totalComprehensive: 'Résultat global total',
     contributions: 'Apports et autres augmentations',
     distributions: 'Distributions et autres diminutions',
     transfers: 'Virements au sein des capitaux propres',
@@ -39,6 +47,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   nl: {
     title: 'Mutatieoverzicht eigen vermogen',
     opening: 'Stand aan het begin',
+    otherComprehensive: 'Niet-gerealiseerde resultaten',
+    totalComprehensive: 'Totaalresultaat',
     contributions: 'Stortingen en andere toevoegingen',
     distributions: 'Uitkeringen en andere onttrekkingen',
     transfers: 'Overboekingen binnen het eigen vermogen',
@@ -47,6 +57,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   es: {
     title: 'Estado de cambios en el patrimonio neto',
     opening: 'Saldo al inicio',
+    otherComprehensive: 'Otro resultado integral',
+    totalComprehensive: 'Resultado integral total',
     contributions: 'Aportaciones y otros aumentos',
     distributions: 'Distribuciones y otras disminuciones',
     transfers: 'Traspasos dentro del patrimonio neto',
@@ -55,6 +67,8 @@ export const equityWords: Readonly<Record<CaptionLanguage, EquityWords>> = {
   nb: {
     title: 'Oppstilling over endringer i egenkapital',
     opening: 'Saldo ved begynnelsen',
+    otherComprehensive: 'Andre inntekter og kostnader',
+    totalComprehensive: 'Totalresultat',
     contributions: 'Innskudd og andre økninger',
     distributions: 'Utdelinger og andre reduksjoner',
     transfers: 'Overføringer innen egenkapitalen',

@@ -135,7 +135,8 @@ function linesOf(
     );
     return line(name, worded(words, caption), selection, direction);
   });
-  if (netOf[part] !== nature) return directed;
+  // Other comprehensive income moves no cash either.
+  if (netOf[part] !== (nature === 'oci' ? 'none' : nature)) return directed;
   // By direction go whole accounts; a deduction from debts or equity is neither a proceed nor a repayment.
   const net = select((isWhole, isContra) => !isByDirection || !isWhole || !isTakenByDirection(category.element, isContra));
   return [...directed, ...line('flow', caption, net)];

@@ -8,7 +8,7 @@ export type Term = 'current' | 'non_current';
  * Of what kind the cash flows of a category are (IAS 7.10); interest, dividends and taxes on income are shown by themselves
  * (IAS 7.31, 7.35); `none`: it moves no cash.
  */
-export const natures = ['operating', 'investing', 'financing', 'interest', 'dividends', 'income_tax', 'none'] as const;
+export const natures = ['operating', 'investing', 'financing', 'interest', 'dividends', 'income_tax', 'none', 'oci'] as const;
 export type Nature = (typeof natures)[number];
 
 export interface Category {

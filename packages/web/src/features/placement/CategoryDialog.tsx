@@ -195,11 +195,13 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
             onChange={(event) => setNature(event.target.value === 'as above' ? null : (event.target.value as Nature))}
           >
             <MenuItem value="as above">as the category above it says</MenuItem>
-            {natures.map((value) => (
-              <MenuItem key={value} value={value}>
-                {natureNames[value]}
-              </MenuItem>
-            ))}
+            {natures
+              .filter((value) => value !== 'oci' || element === 'equity')
+              .map((value) => (
+                <MenuItem key={value} value={value}>
+                  {natureNames[value]}
+                </MenuItem>
+              ))}
           </TextField>
           <TextField
             label="Note to the statements"

@@ -20,4 +20,5 @@ export const natureNames: Readonly<Record<Nature, string>> = {
   dividends: 'Cash: dividends',
   income_tax: 'Cash: income taxes',
   none: 'No cash',
+  oci: 'No cash: other comprehensive income',
 };
