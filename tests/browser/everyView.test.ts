@@ -1,6 +1,6 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Browser } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindingsInBoth, visit } from '../support/browser.ts';
 import { TestServer } from '../support/server.ts';
@@ -25,6 +25,7 @@ const views = [
   'statements/balance-sheet?detail=accounts',
   'statements/income-statement?cell=profit~0',
   'statements/income-statement?plan=periods',
+  'statements/changes-in-equity',
   'placement',
   'placement/coverage',
   'ledger',
@@ -35,8 +36,26 @@ const views = [
   'layouts',
 ];
 
+/** Headings of the page that something else stands over. */
+const coveredHeadings = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    Array.from(document.querySelectorAll('h1'), (heading) => {
+      // Some are for who cannot see the page.
+      if (heading.getBoundingClientRect().width < 3) return '';
+      const text = document.createRange();
+      text.selectNodeContents(heading);
+      const covered = Array.from(text.getClientRects()).some(({ left, right, top, bottom }) =>
+        [left + 2, right - 2].some((x) => {
+          const found = document.elementFromPoint(x, (top + bottom) / 2);
+          return found !== null && !heading.contains(found);
+        }),
+      );
+      return covered ? (heading.textContent ?? '') : '';
+    }).filter(Boolean),
+  );
+
 describe('every view, in the light and in the dark', () => {
-  it.each(views)('%s has no serious finding of axe, no sideways scrolling, and a quiet console', async (path) => {
+  it.each(views)('%s has no serious finding of axe, no covered heading, no sideways scrolling, and a quiet console', async (path) => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/${path}`);
     await page
       .getByRole('heading', { level: 1 })
@@ -44,6 +63,7 @@ describe('every view, in the light and in the dark', () => {
       .first()
       .waitFor();
     await page.waitForLoadState('networkidle');
+    expect(await coveredHeadings(page)).toEqual([]);
     expect(await seriousFindingsInBoth(page)).toEqual([]);
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
     expectQuiet();
