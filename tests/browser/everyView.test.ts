@@ -26,6 +26,7 @@ const views = [
   'statements/income-statement?cell=profit~0',
   'statements/income-statement?plan=periods',
   'statements/changes-in-equity',
+  'statements/trial-balance',
   'placement',
   'placement/coverage',
   'ledger',

@@ -43,6 +43,12 @@ describe('a layout begun as the trial balance by category', () => {
     });
     const { proofs } = await server.ok<ProofList>('GET', `${shop.path}/proofs?from=2026-01-01&to=2026-09-30`);
     expect(proofs.find(({ name }) => name === 'layouts_complete')).toMatchObject({ state: 'holds' });
+    // It is there without being composed too, and opens to its accounts.
+    const generated = await statement(server, shop.id, 'trial-balance', '2026-01-01', '2026-09-30', '&compare=none');
+    expect([generated.layoutId, told(generated)]).toEqual([null, told(asked)]);
+    const opened = await server.ok<EvidenceBody>('GET', `${shop.path}/statements/trial-balance/evidence?${span}&line=income`);
+    expect([opened.amount, opened.accounts.map(({ number }) => number)]).toEqual(['60000', ['4000']]);
+    for (const more of ['', '&scale=thousands&detail=accounts']) await recomputeStatement(server, shop.id, 'trial-balance', `${span}${more}`);
   });
 });
 

@@ -33,7 +33,7 @@ export async function bringIn(
 export function statement(
   server: ApiClient,
   companyId: number,
-  kind: 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | `layout-${number}`,
+  kind: 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | 'trial-balance' | `layout-${number}`,
   from: string,
   to: string,
   more = '',

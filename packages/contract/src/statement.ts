@@ -16,7 +16,7 @@ export const flag = z
 
 /** A generated statement, or the composed layout with the id: `layout-7`. */
 export const statementKind = z.union([
-  z.enum(['balance-sheet', 'income-statement', 'cash-flow', 'changes-in-equity']),
+  z.enum(['balance-sheet', 'income-statement', 'cash-flow', 'changes-in-equity', 'trial-balance']),
   z.string().regex(/^layout-[1-9]\d{0,9}$/),
 ]);
 

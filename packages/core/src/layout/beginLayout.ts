@@ -4,7 +4,7 @@ import type { CategoryTree } from '../placement/categoryTree.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
 import { beginChangesInEquity } from './beginChangesInEquity.ts';
 import { type CaptionLanguage, type CaptionWords, captionWords } from './captionWords.ts';
-import type { GeneratedKind } from './line.ts';
+import type { GeneratedName } from './line.ts';
 import { newLine } from './newLine.ts';
 import type { LayoutOptions, Subtotal } from './options.ts';
 import { type Followed, type FollowsOwnLine, type GroupOwnLine, type OwnLayout, type OwnLine, plainLook, type SumOwnLine } from './ownLayout.ts';
@@ -18,7 +18,7 @@ export interface BeginningFacts {
 }
 
 /** An own layout that is what the generated one is, and goes on following the categories. */
-export function beginLayout(kind: GeneratedKind | 'trial_balance', facts: BeginningFacts): OwnLayout {
+export function beginLayout(kind: GeneratedName, facts: BeginningFacts): OwnLayout {
   switch (kind) {
     case 'balance_sheet':
       return beginBalanceSheet(facts);

@@ -9,6 +9,8 @@ import type { CaptionLanguage } from './captionWords.ts';
 export type LayoutKind = 'balance_sheet' | 'income_statement';
 /** Of all layouts that are made from the placement. */
 export type GeneratedKind = LayoutKind | 'cash_flow' | 'changes_in_equity';
+/** Of all statements that are made from the placement: the trial balance by category is a layout of no kind of its own. */
+export type GeneratedName = GeneratedKind | 'trial_balance';
 
 /** Whether a higher figure, as it is shown, is better or a lower one. */
 export const figureNatures = ['higher', 'lower', 'neither'] as const;

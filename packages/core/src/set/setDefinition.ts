@@ -1,5 +1,5 @@
 import type { CaptionLanguage } from '../layout/captionWords.ts';
-import type { GeneratedKind } from '../layout/line.ts';
+import type { GeneratedName } from '../layout/line.ts';
 import type { UsualColumns } from '../layout/ownLayout.ts';
 import type { Scale } from '../statement/scale.ts';
 import type { Detail } from '../statement/statement.ts';
@@ -10,7 +10,7 @@ export interface SetPart {
   /** Unique in the set; comments are kept by it. */
   readonly key: string;
   /** A generated statement, or the id of a composed layout. */
-  readonly statement: GeneratedKind | number;
+  readonly statement: GeneratedName | number;
   /** In the place of the layout's own; empty: that. */
   readonly title: string;
   /** `null`: those of the layout, or the comparison. */

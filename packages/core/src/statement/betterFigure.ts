@@ -47,6 +47,7 @@ export class BetterFigures {
         return this.linesOfResult()[this.compiled.indexOf.get(line.key) as number] === onlyResult;
       case 'sum':
         return line.terms.length > 0 && line.terms.every(({ key }) => this.holdsResult(this.compiled.lines[this.compiled.indexOf.get(key) as number] as Line));
+      case 'heading':
       case 'group': {
         const counted = childrenOf(line).filter(countsInGroup);
         return counted.length > 0 && counted.every((child) => this.holdsResult(child));

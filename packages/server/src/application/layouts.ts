@@ -1,4 +1,4 @@
-import { beginLayout, expandLayout, fail, type GeneratedKind, type LayoutFinding, type Outcome, type OwnLayout, succeed, walkOwn } from '@ivory-ladder/core';
+import { beginLayout, expandLayout, fail, type GeneratedName, type LayoutFinding, type Outcome, type OwnLayout, succeed, walkOwn } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
@@ -29,7 +29,7 @@ export async function viewLayoutVersion(
 export interface LayoutBeginning {
   readonly name: string;
   /** The generated layout that it begins as, the layout that it is a copy of, or nothing. */
-  readonly from: GeneratedKind | 'trial_balance' | 'nothing' | number;
+  readonly from: GeneratedName | 'nothing' | number;
   readonly classificationId?: number | undefined;
 }
 

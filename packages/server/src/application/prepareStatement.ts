@@ -3,6 +3,7 @@ import {
   balanceAt,
   beginCashFlow,
   beginChangesInEquity,
+  beginLayout,
   type CaptionLanguage,
   type ColumnPlan,
   type Comparison,
@@ -10,10 +11,11 @@ import {
   compileLayout,
   type Day,
   type Element,
+  elements,
   type FacetFilter,
   fail,
   filterText,
-  type GeneratedKind,
+  type GeneratedName,
   generateBalanceSheet,
   generateIncomeStatement,
   layers,
@@ -73,7 +75,7 @@ export interface ColumnChoice extends SpanChoice {
 }
 
 /** A generated statement, or the id of a composed layout. */
-export type StatementName = GeneratedKind | number;
+export type StatementName = GeneratedName | number;
 
 export interface PreparedStatement {
   readonly books: Books;
@@ -97,11 +99,11 @@ export interface PreparedStatement {
 }
 
 /** Layouts follow the placement: they are made from it, once for each structure, which every state of the ledger over it shares. */
-const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>>();
+const compiledOf = new WeakMap<Books['portions'], Map<CaptionLanguage, Record<GeneratedName, CompiledLayout>>>();
 
 /** In a language of the company, its main one where none is asked for. */
-export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books.company)): Record<GeneratedKind, CompiledLayout> {
-  const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<GeneratedKind, CompiledLayout>>();
+export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage(books.company)): Record<GeneratedName, CompiledLayout> {
+  const known = compiledOf.get(books.portions) ?? new Map<CaptionLanguage, Record<GeneratedName, CompiledLayout>>();
   compiledOf.set(books.portions, known);
   const made = known.get(language);
   if (made) return made;
@@ -117,6 +119,7 @@ export function layoutsOf(books: Books, language: CaptionLanguage = mainLanguage
     income_statement: compileLayout(generateIncomeStatement(facts), books.cube.accountIds, books.portions),
     cash_flow: compileOwn(books, beginCashFlow(books.options.cashFlow, language), language),
     changes_in_equity: compileOwn(books, beginChangesInEquity(language), language),
+    trial_balance: compileOwn(books, beginLayout('trial_balance', facts), language),
   };
   known.set(language, compiled);
   return compiled;
@@ -180,11 +183,12 @@ async function openLayout(
 ): Promise<Outcome<OpenedLayout, Failure>> {
   const { language, classification } = choice;
   if (typeof name !== 'number') {
-    const books = await presented(ports, inClassification(opened, classification), name, choice.presentation, days);
+    const kind = name === 'trial_balance' ? 'free' : name;
+    const books = await presented(ports, inClassification(opened, classification), kind, choice.presentation, days);
     if (!books.ok) return books;
     const compiled = titled(layoutsOf(books.value, languageFor(books.value, language))[name], books.value);
-    const measure = name === 'balance_sheet' ? 'closing' : 'movement';
-    return succeed({ books: books.value, compiled, measure, layoutId: null, scope: scopeOf({ kind: name, scope: [] }), usual: undefined });
+    const measure = name === 'balance_sheet' || name === 'trial_balance' ? 'closing' : 'movement';
+    return succeed({ books: books.value, compiled, measure, layoutId: null, scope: scopeOf({ kind, scope: elements }), usual: undefined });
   }
   const record = await ports.layouts.record(opened.company.id, name);
   if (!record) return fail({ code: 'not_found', thing: 'layout', id: name });

@@ -1,12 +1,13 @@
 import { statementKind } from '@ivory-ladder/contract';
-import type { GeneratedKind } from '@ivory-ladder/core';
+import type { GeneratedName } from '@ivory-ladder/core';
 import type { StatementName } from '../application/prepareStatement.ts';
 
-const generatedNames: ReadonlyMap<string, GeneratedKind> = new Map([
+const generatedNames: ReadonlyMap<string, GeneratedName> = new Map([
   ['balance-sheet', 'balance_sheet'],
   ['income-statement', 'income_statement'],
   ['cash-flow', 'cash_flow'],
   ['changes-in-equity', 'changes_in_equity'],
+  ['trial-balance', 'trial_balance'],
 ]);
 
 /** What a path or a body calls a statement: `balance-sheet`, `layout-7`. */

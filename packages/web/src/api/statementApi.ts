@@ -34,7 +34,7 @@ export type StatementParams = SpanParams &
     classification?: number;
   } & PresentationParams;
 /** A generated statement, or the composed layout with the id. */
-export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | `layout-${number}`;
+export type StatementKind = 'balance-sheet' | 'income-statement' | 'cash-flow' | 'changes-in-equity' | 'trial-balance' | `layout-${number}`;
 type EvidenceParams = SpanParams &
   PlanParams & {
     companyId: number;

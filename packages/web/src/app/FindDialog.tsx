@@ -39,6 +39,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Balance sheet', 'statements/balance-sheet'],
       ['Cash flow', 'statements/cash-flow'],
       ['Changes in equity', 'statements/changes-in-equity'],
+      ['Trial balance by category', 'statements/trial-balance'],
       ['Placement', 'placement'],
       ['Ledger: bring in a trial balance', 'ledger'],
       ['Chart of accounts', 'ledger/chart'],

@@ -63,7 +63,14 @@ export type RowSent = PreviewRow | number;
 /** To the layout with the number: first its rows, then what else is known of it. */
 export type PreviewAnswer =
   /** `place`: in the order of answers to the layout that is composed; 0 for what was asked for beside it. */
-  | { readonly kind: 'rows'; readonly number: number; readonly place: number; readonly rows: readonly RowSent[]; readonly columns: PreviewColumns }
+  | {
+      readonly kind: 'rows';
+      readonly number: number;
+      readonly place: number;
+      readonly rows: readonly RowSent[];
+      readonly columns: PreviewColumns;
+      readonly scale: ScaleUnit;
+    }
   | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest);
 
 export interface PreviewRest {
@@ -101,7 +108,7 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   if (data.kind === 'layout' && data.number < 0) {
     // Asked for beside the one that is composed.
     const aside = runOver(data);
-    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: aside.rows(), columns: aside.columns });
+    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: aside.rows(), columns: aside.columns, scale });
     return;
   }
   if (data.kind === 'layout') last = data;
@@ -122,7 +129,7 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   if (!asked || !done) return;
   const rows = done.rows();
   answers++;
-  const answer: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: done.columns };
+  const answer: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: done.columns, scale };
   if (shared) writeAnswer(shared, answers, answer);
   say(answer);
   rowsBefore = rows;

@@ -41,6 +41,8 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
     if (chosen !== null && hasRow) page.current?.querySelector(`[data-line-key="${CSS.escape(chosen)}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [chosen, hasRow]);
   const columns = preview?.columns;
+  // What was chosen is shown once the figures are there in it.
+  const printedIn = preview?.scale ?? 'exact';
   const isShown = shownOf(planned);
   const plan = planned.plan === 'composed' ? plans?.plans.find(({ id }) => id === planned.planId) : undefined;
   const isPlacedEarlier = plan?.definition.columns.some((column) => column.kind === 'amounts' && column.placement !== undefined) === true;
@@ -54,25 +56,25 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
         title,
         language,
         currency,
-        exponent: scale === 'exact' ? exponent : 0,
+        exponent: preview.scale === 'exact' ? exponent : 0,
         presentation: null,
         columns: shownColumns,
         rows: rowsShown(preview, isShown),
         rungs: 2,
         transfers: [],
         plan: { plan: 'comparison', planId: null },
-        scale,
+        scale: preview.scale,
         rounding: 'footed',
         revision: 0,
       },
-    [preview, shownColumns, isShown, kind, title, language, currency, exponent, scale],
+    [preview, shownColumns, isShown, kind, title, language, currency, exponent],
   );
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the figures of the row take the keys
     <section
       ref={page}
       className={styles.preview}
-      {...(scale === 'exact' ? {} : { 'data-scaled': '' })}
+      {...(printedIn === 'exact' ? {} : { 'data-scaled': '' })}
       style={{ '--columns': shownColumns.length + (preview?.rows.some(({ note }) => note !== undefined) ? 1 : 0) } as CSSProperties}
       aria-label="Preview"
       onClick={({ target }) => {
@@ -118,7 +120,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
       </header>
       <p className={styles.quiet}>
         {datesOf(shownColumns)} · {currency}
-        {scale === 'thousands' || scale === 'millions' ? ` ${captionWords[language][scale]}` : ''}
+        {printedIn === 'thousands' || printedIn === 'millions' ? ` ${captionWords[language][printedIn]}` : ''}
       </p>
       {isPlacedEarlier && <p className={styles.quiet}>Here accounts stand in every column where they stand today; a run has them as the plan says.</p>}
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}

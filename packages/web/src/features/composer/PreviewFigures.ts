@@ -7,6 +7,8 @@ import { readAnswer, shareAnswer } from '../../workers/sharedAnswer.ts';
 export interface PreviewKnown extends PreviewRest {
   readonly rows: readonly PreviewRow[];
   readonly columns: LayoutFigures['columns'];
+  /** What the rows are printed in. */
+  readonly scale: ScaleUnit;
 }
 
 /** Milliseconds that the page waits for an answer before it paints an edit. */
@@ -14,7 +16,7 @@ const mostWaited = 3;
 
 /** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
 export class PreviewFigures {
-  rows: Pick<PreviewKnown, 'rows' | 'columns'> | null = null;
+  rows: Pick<PreviewKnown, 'rows' | 'columns' | 'scale'> | null = null;
   rest: PreviewRest | null = null;
   /** Why there are no figures for the columns that were asked for last. */
   refused: unknown = null;
@@ -60,7 +62,7 @@ export class PreviewFigures {
       this.heard = answer.place;
       const columns = this.rows && this.columnsText === answer.columns ? this.rows.columns : (JSON.parse(answer.columns) as LayoutFigures['columns']);
       this.columnsText = answer.columns;
-      this.rows = { columns, rows: this.received(answer.rows) };
+      this.rows = { columns, rows: this.received(answer.rows), scale: answer.scale };
     }
     for (const listener of this.listeners) listener();
   }

@@ -3,7 +3,7 @@ import type { PreviewRest } from '../../workers/previewWorker.ts';
 import type { PreviewFigures, PreviewKnown } from './PreviewFigures.ts';
 
 /** The rows of the layout as they were worked out last. */
-export function usePreviewRows(figures: PreviewFigures): Pick<PreviewKnown, 'rows' | 'columns'> | null {
+export function usePreviewRows(figures: PreviewFigures): Pick<PreviewKnown, 'rows' | 'columns' | 'scale'> | null {
   return useSyncExternalStore(figures.subscribe, () => figures.rows);
 }
 

@@ -126,8 +126,12 @@ export function LayoutsScreen() {
           </h2>
           <p className={styles.quiet}>
             Columns are the categories of equity; profit stands with retained earnings. What owners put in and took out is told by the side it was posted on,
-            and what entries on equity alone moved between its accounts is a line of its own.
+            what moves in categories of other comprehensive income, and what entries on equity alone moved between its accounts, are lines of their own.
           </p>
+          <h2>
+            <Link to={{ pathname: `/companies/${company.id}/statements/trial-balance`, search }}>Trial balance by category</Link>
+          </h2>
+          <p className={styles.quiet}>All five elements by their categories, each on its own side; debits less credits are nil.</p>
         </article>
       </div>
     </section>

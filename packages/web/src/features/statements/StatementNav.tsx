@@ -11,9 +11,14 @@ export const statementNames = {
   'income-statement': 'Income statement',
   'cash-flow': 'Cash flow',
   'changes-in-equity': 'Changes in equity',
+  'trial-balance': 'Trial balance by category',
 } as const;
 /** Short, so that all tools stand in one row. */
-const tabNames: Readonly<Record<keyof typeof statementNames, string>> = { ...statementNames, 'changes-in-equity': 'Equity' };
+const tabNames: Readonly<Record<keyof typeof statementNames, string>> = {
+  ...statementNames,
+  'changes-in-equity': 'Equity',
+  'trial-balance': 'Trial',
+};
 const generatedKinds = Object.keys(statementNames) as (keyof typeof statementNames)[];
 
 /** The statements that there are: the generated ones, and every composed layout that runs. */

@@ -170,11 +170,12 @@ function isOwnKind(kind: StatementKind): kind is `layout-${number}` {
 }
 
 function nameOf({ kind, layoutId }: StatementBody): string {
-  return layoutId === null ? kind.replaceAll('_', '-') : `layout-${layoutId}`;
+  if (layoutId !== null) return `layout-${layoutId}`;
+  return kind === 'free' ? 'trial-balance' : kind.replaceAll('_', '-');
 }
 
 /** Whether its columns are balances at days rather than movements over spans. */
 function isOfBalances(kind: StatementKind, statement: StatementBody | undefined): boolean {
   const [first] = statement?.columns ?? [];
-  return first?.kind === 'amount' ? first.measure !== 'movement' : kind === 'balance-sheet';
+  return first?.kind === 'amount' ? first.measure !== 'movement' : kind === 'balance-sheet' || kind === 'trial-balance';
 }

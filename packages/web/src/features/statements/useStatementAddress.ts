@@ -8,6 +8,7 @@ import { useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { readPresentation } from './presentationText.ts';
+import { statementNames } from './StatementNav.tsx';
 
 export interface CellAddress {
   readonly line: string;
@@ -78,7 +79,7 @@ function presented(params: URLSearchParams, own: string): PresentationParams {
 function kindOf(text: string | undefined): StatementKind {
   const [, id] = /^layout-([1-9]\d*)$/.exec(text ?? '') ?? [];
   if (id !== undefined) return `layout-${Number(id)}`;
-  return text === 'balance-sheet' || text === 'cash-flow' || text === 'changes-in-equity' ? text : 'income-statement';
+  return (Object.keys(statementNames) as (keyof typeof statementNames)[]).find((name) => name === text) ?? 'income-statement';
 }
 
 /** `line~column~account`, the account only where one is opened. */
