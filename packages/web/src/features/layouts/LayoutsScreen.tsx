@@ -128,6 +128,8 @@ export function LayoutsScreen() {
             Columns are the categories of equity; profit stands with retained earnings. What owners put in and took out is told by the side it was posted on,
             what moves in categories of other comprehensive income, and what entries on equity alone moved between its accounts, are lines of their own.
           </p>
+        </article>
+        <article>
           <h2>
             <Link to={{ pathname: `/companies/${company.id}/statements/trial-balance`, search }}>Trial balance by category</Link>
           </h2>
