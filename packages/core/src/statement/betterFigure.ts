@@ -14,7 +14,8 @@ export function usualNature(kind: CompiledLayout['layout']['kind']): FigureNatur
  * worse on whichever side it is shown; of balances, flows and calculations neither. Cost: accounts, once, and lines.
  */
 export class BetterFigures {
-  private readonly known = new Map<string, FigureNature>();
+  /** Of the line that was asked about last: its accounts follow each other. */
+  private last: { readonly line: Line; readonly nature: FigureNature | undefined } | null = null;
   private ofResult: Uint8Array | null = null;
 
   constructor(
@@ -24,10 +25,11 @@ export class BetterFigures {
 
   /** `undefined` where it is the usual one of the layout. */
   of(line: Line): FigureNature | undefined {
-    const { layout } = this.compiled;
-    const known = this.known.get(line.key) ?? this.natureOf(line);
-    this.known.set(line.key, known);
-    return known === usualNature(layout.kind) ? undefined : known;
+    if (this.last?.line === line) return this.last.nature;
+    const own = this.natureOf(line);
+    const nature = own === usualNature(this.compiled.layout.kind) ? undefined : own;
+    this.last = { line, nature };
+    return nature;
   }
 
   private natureOf(line: Line): FigureNature {

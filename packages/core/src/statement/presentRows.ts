@@ -37,14 +37,15 @@ export function presentRows(input: PresentationInput): StatementRow[] {
 class Page {
   private readonly rowOfLine = new Map<string, boolean>();
   private readonly accounts: AccountsOnLines;
-  private readonly better: BetterFigures;
+  private readonly better: BetterFigures | null;
   private readonly exponent: number;
   private sumAbove: { readonly rows: StatementRow[]; readonly at: number; readonly line: SumLine } | null = null;
 
   constructor(private readonly input: PresentationInput) {
     this.exponent = input.runs[0]?.exponent ?? 0;
     this.accounts = new AccountsOnLines(input.compiled, input.accounts);
-    this.better = new BetterFigures(input.compiled, input.accounts);
+    // Nothing is better or worse than something else without it beside it.
+    this.better = input.columns.some(({ kind }) => kind === 'change') ? new BetterFigures(input.compiled, input.accounts) : null;
   }
 
   /** Appends the line's rows; returns whether it has a row that bears its amount. */
@@ -279,7 +280,7 @@ class Page {
   private row(line: Line, row: RowFields): StatementRow {
     const { key = line.key, accountId = null, role, caption, depth, opens, open, values, parts = [], unit, partsAreWithin } = row;
     const made = { key, lineKey: line.key, accountId, role, caption, depth, opens, open, values, parts };
-    const better = values.length > 1 && role !== 'heading' ? this.better.of(line) : undefined;
+    const better = role === 'heading' ? undefined : this.better?.of(line);
     const within = {
       ...(unit === undefined ? {} : { unit }),
       ...(partsAreWithin === undefined ? {} : { partsAreWithin }),
