@@ -94,8 +94,11 @@ describe('the statement of changes in equity of IAS 1’s guidance', () => {
     expect(await proofOf(path, '2027-01-01', '2027-12-31')).toMatchObject({ state: 'holds', difference: '0' });
     for (const more of ['', '&scale=thousands']) await recomputeStatement(server, id, 'changes-in-equity', `from=2027-01-01&to=2027-12-31${more}`);
     // It moves no cash, and the cash flow ties all the same.
+    const { accounts } = await server.ok<{ accounts: { id: number; number: string; version: number }[] }>('GET', `${path}/chart?from=2027-01-01&to=2027-12-31`);
+    const bank = accounts.find(({ number }) => number === '1000');
+    await server.ok('PATCH', `${path}/accounts/${bank?.id}`, { version: bank?.version, role: 'cash' });
     const { proofs } = await server.ok<ProofList>('GET', `${path}/proofs?from=2027-01-01&to=2027-12-31`);
-    expect(proofs.find(({ name }) => name === 'coverage')).toMatchObject({ state: 'holds' });
+    for (const proof of ['coverage', 'cash_ties']) expect([proof, proofs.find(({ name }) => name === proof)?.state]).toEqual([proof, 'holds']);
   });
 
   it('has the same figures in a workbook whose formulas are computed anew', async () => {

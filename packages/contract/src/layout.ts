@@ -300,4 +300,5 @@ export const layoutFigures = z.object({
   revision: z.int(),
 });
 export type LayoutFigures = z.infer<typeof layoutFigures>;
-export type TriedColumn = LayoutFigures['columns'][number];
+/** One of those that a layout is tried over. */
+export type TriedColumn = z.infer<typeof layoutFigures>['columns'][number];

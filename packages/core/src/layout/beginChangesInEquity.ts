@@ -11,8 +11,8 @@ const ofOther: readonly Source[] = [{ kind: 'nature', nature: 'oci', elements: [
 const ofAll: readonly Source[] = [{ kind: 'elements', elements: ['equity', 'income', 'expense'] }];
 
 /**
- * Changes in equity (IAS 1.106): what there was, profit, other comprehensive income where a category bears it, what owners put in and took out, what was moved within equity, what
- * there is. Each account of equity stands once, by direction; columns are categories of equity, which follow the tree.
+ * Changes in equity (IAS 1.106): what there was, profit, other comprehensive income where a category bears it, what owners put in and
+ * took out, what was moved within equity, what there is. Each account of equity stands once, by direction; columns are categories of equity, which follow the tree.
  */
 export function beginChangesInEquity(language: CaptionLanguage): OwnLayout {
   const words = equityWords[language];

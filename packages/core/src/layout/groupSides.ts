@@ -11,9 +11,9 @@ import { mapLines, type OwnLayout, walkOwn } from './ownLayout.ts';
 export function withSidesOfFirstLines(layout: OwnLayout, before: ExpandedLayout, after: () => ExpandedLayout): OwnLayout {
   if (layout.kind !== 'balance_sheet' && layout.kind !== 'free') return layout;
   const empty = new Set<string>();
-  walkOwn(layout.lines, ({ kind, key, ...line }) => {
-    const was = before.byKey.get(key);
-    if (kind === 'group' && 'side' in line && line.side === null && was !== undefined && takingIn(was).length === 0) empty.add(key);
+  walkOwn(layout.lines, (line) => {
+    const was = before.byKey.get(line.key);
+    if (line.kind === 'group' && line.side === null && was !== undefined && takingIn(was).length === 0) empty.add(line.key);
   });
   if (empty.size === 0) return layout;
   const { byKey } = after();

@@ -85,7 +85,7 @@ export type Failure =
   /** Rates of a currency that a statement in it needs, the earliest of them, and how many more. */
   | { code: 'rates_missing'; currency: string; rates: MissingRate[]; more: number }
   | { code: 'amounts_too_large' }
-  /** Parts of the ledger by facet values are not translated by themselves. */
+  /** What exchange rates do to a balance is neither an increase nor a decrease. */
   | { code: 'directions_not_translated' }
   | { code: 'budget_of_other_year'; name: string; year: string }
   | { code: 'budget_needs_whole_periods'; name: string }
