@@ -77,7 +77,8 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   const at = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
   const manners = mannersOf(elements, isFlow);
   const averageOf = (periodIndex: number): Decimal | null => rates.averageOf(periodIndex) ?? lacks('average', periods[periodIndex]?.firstDay ?? '');
-  const byPeriod = linesByPeriod(given);
+  checkWhole(given);
+  const byPeriod = equityLinesByPeriod(cube, given.equityLines);
   const book = (): GrossVector => ({ debit: new BigInt64Array(wide * periods.length), credit: new BigInt64Array(wide * periods.length) });
   const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
   let most = 0n;
@@ -185,22 +186,28 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
 /** Of the account that bears the difference: no account of the ledger has it. */
 export const translationAccountId = -1;
 
-/** By the period that holds their day. That they are all lines there are on these accounts is checked, since what is left out would hide in the difference. */
-function linesByPeriod({ cube, equityLines, elements }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {
-  const left = sumsUpTo(cube, 'ordinary', cube.calendar.periods.length - 1);
+/** By the period that holds their day. */
+export function equityLinesByPeriod({ calendar }: Pick<Cube, 'calendar'>, lines: readonly EquityLine[]): ReadonlyMap<number, EquityLine[]> {
   const byPeriod = new Map<number, EquityLine[]>();
-  for (const line of equityLines) {
-    const periodIndex = periodIndexOf(cube.calendar, line.day);
+  for (const line of lines) {
+    const periodIndex = periodIndexOf(calendar, line.day);
     const there = byPeriod.get(periodIndex);
     if (there) there.push(line);
     else byPeriod.set(periodIndex, [line]);
+  }
+  return byPeriod;
+}
+
+/** That they are all lines there are on these accounts, since what is left out would hide in the difference. */
+function checkWhole({ cube, equityLines, elements }: TranslatedFrom): void {
+  const left = sumsUpTo(cube, 'ordinary', cube.calendar.periods.length - 1);
+  for (const line of equityLines) {
     const { debit, credit } = left[line.layer];
     debit[line.account] = (debit[line.account] as bigint) - line.debit;
     credit[line.account] = (credit[line.account] as bigint) - line.credit;
   }
   for (const [account, element] of elements.entries())
     if (element === 'equity' && layers.some((layer) => netIn(left, account, [layer]) !== 0n)) throw new Error('lines of equity are not those of the balances');
-  return byPeriod;
 }
 
 function isNil({ ledger, adjustment }: SumsByLayer, account: number): boolean {

@@ -1,5 +1,4 @@
 import type { Day } from '../calendar/day.ts';
-import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import { type Cube, type Layer, layers } from '../cube/cube.ts';
 import { type PairCube, type Pairs, selectPairs } from '../cube/pairCube.ts';
 import type { Position } from '../cube/position.ts';
@@ -11,7 +10,7 @@ import { type Decimal, tenTo } from '../money/decimal.ts';
 import type { LinesOfSets } from './linesOfSets.ts';
 import { type Manner, mannersOf } from './manner.ts';
 import { toPresentation } from './presentationRates.ts';
-import type { EquityLine, TranslatedCube, TranslatedFrom } from './translateCube.ts';
+import { type EquityLine, equityLinesByPeriod, type TranslatedCube, type TranslatedFrom } from './translateCube.ts';
 
 /** What lines with facet values have of what a translated ledger has. */
 export interface TranslatedParts {
@@ -46,7 +45,10 @@ interface Step {
 export function translateParts(given: TranslatedFrom, whole: TranslatedCube, base: PairCube): TranslatedParts {
   const { calendar } = given.cube;
   const pairs = withDifferences(base, given.cube.accountIds.length);
-  const byPeriod = equityLinesOfSets(given);
+  const byPeriod = equityLinesByPeriod(
+    given.cube,
+    given.equityLines.filter(({ facetSetId }) => facetSetId !== 0),
+  );
   const moment = (origin: 'ordinary' | 'closing', periodIndex: number): Moment => ({
     all: sumsUpTo(given.cube, origin, periodIndex),
     pairs: sumsUpTo(base.cube, origin, periodIndex),
@@ -105,10 +107,15 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
     },
     within: (selected, all, ofSets) => {
       const translatedLines = whole.within(all);
+      const found = new Map<Day, SumsByLayer>();
       return (position, layer) => {
+        const known = found.get(position.day);
+        if (known) return known[layer];
         const translated = sumsWithin(translatedLines, position, whole.cube.accountIds.length);
         const added = addedWithin(position, sumsWithin(all, position, given.cube.accountIds.length), translated, ofSets);
-        return selectPairs(pairs, added, translated, selected)[layer];
+        const own = selectPairs(pairs, added, translated, selected);
+        found.set(position.day, own);
+        return own[layer];
       };
     },
   };
@@ -241,18 +248,6 @@ function sumsOfSets(
     sums.all[place] = (sums.all[place] as bigint) + inLedger + (adjustment.debit[pair] as bigint) - (adjustment.credit[pair] as bigint);
   }
   return sums;
-}
-
-function equityLinesOfSets({ cube, equityLines }: TranslatedFrom): ReadonlyMap<number, EquityLine[]> {
-  const byPeriod = new Map<number, EquityLine[]>();
-  for (const line of equityLines) {
-    if (line.facetSetId === 0) continue;
-    const periodIndex = periodIndexOf(cube.calendar, line.day);
-    const there = byPeriod.get(periodIndex);
-    if (there) there.push(line);
-    else byPeriod.set(periodIndex, [line]);
-  }
-  return byPeriod;
 }
 
 function sumsWithin(lines: PartialLines, position: Position, length: number): SumsByLayer {
