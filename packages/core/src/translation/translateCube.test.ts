@@ -2,17 +2,22 @@ import { describe, expect, it } from 'vitest';
 import { layers } from '../cube/cube.ts';
 import { balanceAt, movementOver } from '../cube/vector.ts';
 import { explainDifference } from './explainDifference.ts';
-import { averages, capital, cash, given, type Posting, rate, receivable, retained, sales, traits, translated } from './translatedLedger.fixture.ts';
+import {
+  averages,
+  capital,
+  cash,
+  given,
+  type Posting,
+  rate,
+  exampleRates as rates,
+  receivable,
+  retained,
+  sales,
+  traits,
+  translated,
+} from './translatedLedger.fixture.ts';
 
 /** Own computation by IAS 21.39 and 21.41: capital 100 at 1.00; profit 50 at 1.10, closing 1.20; dividend 20 at 1.30, profit 30 at 1.40, closing 1.50. */
-const rates = [
-  rate('closing', '2024-01-01', '1.00'),
-  rate('closing', '2024-12-31', '1.20'),
-  rate('historical', '2025-05-10', '1.30', retained),
-  rate('closing', '2025-12-31', '1.50'),
-  ...averages(2024, '1.10'),
-  ...averages(2025, '1.40'),
-];
 const postings: readonly Posting[] = [
   { day: '2024-01-01', debit: cash, credit: capital, amount: 100_00n },
   { day: '2024-06-30', debit: cash, credit: sales, amount: 50_00n },

@@ -1,19 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { layers } from '../cube/cube.ts';
 import { balanceAt } from '../cube/vector.ts';
-import { averages, capital, cash, given, loan, type Posting, partsOf, rate, receivable, retained, sales, traits, wages } from './translatedLedger.fixture.ts';
+import {
+  capital,
+  cash,
+  given,
+  loan,
+  type Posting,
+  partsOf,
+  exampleRates as rates,
+  receivable,
+  retained,
+  sales,
+  traits,
+  wages,
+} from './translatedLedger.fixture.ts';
 
 describe('parts of a ledger in another currency', () => {
-  /** Rates of the company with one asset: 1.20 at the end of the first year, 1.50 of the second; averages 1.10 and 1.40. */
-  const rates = [
-    rate('closing', '2024-01-01', '1.00'),
-    rate('closing', '2024-12-31', '1.20'),
-    rate('historical', '2025-05-10', '1.30', retained),
-    rate('closing', '2025-12-31', '1.50'),
-    ...averages(2024, '1.10'),
-    ...averages(2025, '1.40'),
-  ];
-
   it('have the exact shares of each account, and one unit that is left over where it is lost most (own computation)', () => {
     const third = (set: number): Posting => ({ day: '2024-06-30', debit: cash, credit: sales, amount: 1n, sets: [set, set] });
     const postings = [third(1), third(2), third(3), third(0)];

@@ -134,6 +134,16 @@ export const rate = (kind: ExchangeRate['kind'], day: Day, text: string, account
 export const averages = (year: number, text: string): ExchangeRate[] =>
   months.filter((day) => day.startsWith(String(year))).map((day) => rate('average', day, text));
 
+/** Of the company with one asset: 1.20 at the end of the first year, 1.50 of the second; a dividend at 1.30. */
+export const exampleRates: readonly ExchangeRate[] = [
+  rate('closing', '2024-01-01', '1.00'),
+  rate('closing', '2024-12-31', '1.20'),
+  rate('historical', '2025-05-10', '1.30', retained),
+  rate('closing', '2025-12-31', '1.50'),
+  ...averages(2024, '1.10'),
+  ...averages(2025, '1.40'),
+];
+
 /** The books of all lines and of those of some sets, as statements are run over them. */
 export function partsOf(from: TranslatedFrom, postings: readonly Posting[]) {
   const whole = translated(from);

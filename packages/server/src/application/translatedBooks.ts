@@ -52,7 +52,7 @@ export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, bo
   if (!to || code === company.currency.code) return fail({ code: 'currency_unknown', currency: code });
   const rates = (await ports.rates.list(company.id)).filter(({ currency }) => currency === code);
   const translate = books.selected === null ? translatedWhole : translatedPart;
-  const translated = await translate(ports, books, rates, to);
+  const { translation: translated } = await translate(ports, books, rates, to);
   if (!translated.ok) return translated;
   const structure = structures.get(books.portions) ?? withDifference(books);
   structures.set(books.portions, structure);
@@ -69,51 +69,47 @@ export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, bo
   });
 }
 
-/** What is kept of the books at these rates, made where there is nothing yet. */
-async function keptOf(books: Books, rates: readonly ExchangeRate[], to: Currency, make: () => Promise<Translated>): Promise<Translated> {
+/** What is kept of the books, by currency and rates. */
+function keptOf(books: Books): Map<string, Translated> {
   const kept = translations.get(books.cube) ?? new Map<string, Translated>();
   translations.set(books.cube, kept);
-  const key = JSON.stringify([to.code, rates]);
-  const found = kept.get(key) ?? (await make());
+  return kept;
+}
+
+async function translatedWhole({ ledger }: Pick<Ports, 'ledger'>, books: Books, rates: readonly ExchangeRate[], to: Currency): Promise<Translated> {
+  const [kept, key] = [keptOf(books), keyOf(rates, to)];
+  const found = kept.get(key) ?? { translation: translate(books, rates, to, await ledger.equityLines(books)) };
   kept.set(key, found);
   return found;
 }
 
-async function translatedWhole(
-  { ledger }: Pick<Ports, 'ledger'>,
-  books: Books,
-  rates: readonly ExchangeRate[],
-  to: Currency,
-): Promise<Outcome<Translation, Failure>> {
-  return (await keptOf(books, rates, to, async () => ({ translation: translate(books, rates, to, await ledger.equityLines(books)) }))).translation;
-}
-
-async function translatedPart(
-  ports: Pick<Ports, 'ledger'>,
-  books: Books,
-  rates: readonly ExchangeRate[],
-  to: Currency,
-): Promise<Outcome<Translation, Failure>> {
+async function translatedPart(ports: Pick<Ports, 'ledger'>, books: Books, rates: readonly ExchangeRate[], to: Currency): Promise<Translated> {
+  const [kept, key] = [keptOf(books), keyOf(rates, to)];
+  const known = kept.get(key);
+  if (known) return known;
   const opened = await openBooksOf(ports, books.company.id, {});
-  if (!opened.ok) return opened;
+  if (!opened.ok) return { translation: opened };
   const whole = opened.value;
   const posted = await ports.ledger.facetBalances(whole);
-  if (!posted || whole.cube.revision !== books.cube.revision) return fail({ code: 'ledger_moved_on' });
+  if (!posted || whole.cube.revision !== books.cube.revision) return { translation: fail({ code: 'ledger_moved_on' }) };
   const all = await translatedWhole(ports, whole, rates, to);
-  if (!all.ok) return all;
-  const { given, balances, flows } = all.value;
-  const kept = await keptOf(whole, rates, to, async () => ({ translation: all }));
-  const made = (): NonNullable<Translated['parts']> => {
+  if (!all.translation.ok) return all;
+  const { given, balances, flows } = all.translation.value;
+  const shared = (): NonNullable<Translated['parts']> => {
     const pairs = onceAsked(() => buildPairCube(whole.cube, posted));
     return {
       ofBalances: onceAsked(() => translateParts(given, balances, pairs())),
       ofFlows: onceAsked(() => translateParts(flowsOf(given, whole), flows, pairs())),
     };
   };
-  const parts = kept.parts ?? made();
-  kept.parts = parts;
-  const { translation } = await keptOf(books, rates, to, async () => ({ translation: succeed(partOf(all.value, whole, books, parts)) }));
-  return translation;
+  all.parts ??= shared();
+  const made: Translated = { translation: succeed(partOf(all.translation.value, whole, books, all.parts)) };
+  kept.set(key, made);
+  return made;
+}
+
+function keyOf(rates: readonly ExchangeRate[], to: Currency): string {
+  return JSON.stringify([to.code, rates]);
 }
 
 function partOf({ given, balances, flows }: Translation, whole: Books, books: Books, { ofBalances, ofFlows }: NonNullable<Translated['parts']>): Translation {
