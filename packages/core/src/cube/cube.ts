@@ -46,8 +46,7 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
   const accounts = accountIds.length;
   const size = accounts * calendar.periods.length;
   const indexOf = new Map(accountIds.map((id, index) => [id, index]));
-  const book = (): Book => ({ debit: new BigInt64Array(size), credit: new BigInt64Array(size) });
-  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  const books = emptyBooks(size);
   let debits = 0n;
   let credits = 0n;
   for (const row of rows) {
@@ -64,6 +63,12 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
   for (const layer of Object.values(books))
     for (const { debit, credit } of Object.values(layer)) for (const array of [debit, credit]) cumulate(array, accounts);
   return { revision, calendar, accountIds, indexOf, books };
+}
+
+/** With nothing in them. `size`: accounts × periods. */
+export function emptyBooks(size: number): Record<Layer, Record<Origin, Book>> {
+  const book = (): Book => ({ debit: new BigInt64Array(size), credit: new BigInt64Array(size) });
+  return { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
 }
 
 /** Sums of one period into sums up to each. */

@@ -1,5 +1,5 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
-import { type BalanceRow, type Cube, cumulate, type Layer, layers, type Origin } from './cube.ts';
+import { type BalanceRow, type Cube, cumulate, emptyBooks, type Layer, layers, type Origin } from './cube.ts';
 
 /** What was posted with one facet set in one period; not cumulated. */
 export interface FacetBalanceRow extends BalanceRow {
@@ -49,8 +49,7 @@ export function groupFacetBalances({ calendar, accountIds, indexOf }: Cube, rows
 export function narrowCube(cube: Cube, balances: FacetBalances, { ids, withoutAny }: SelectedSets): Cube {
   const added = withoutAny ? [...balances.keys()].filter((id) => !ids.has(id)) : [...ids];
   const size = cube.accountIds.length * cube.calendar.periods.length;
-  const book = () => ({ debit: new BigInt64Array(size), credit: new BigInt64Array(size) });
-  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  const books = emptyBooks(size);
   for (const id of added)
     for (const { layer, origin, at, debit, credit } of balances.get(id) ?? []) {
       const into = books[layer][origin];

@@ -1,5 +1,5 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
-import { type Cube, cumulate, layers } from './cube.ts';
+import { type Cube, cumulate, emptyBooks, layers } from './cube.ts';
 import type { FacetBalances } from './facetBalances.ts';
 import { noSums, plusSums, type SumsByLayer } from './sumsByLayer.ts';
 
@@ -36,11 +36,7 @@ export function buildPairCube({ revision, calendar, accountIds }: Cube, posted: 
     if (pair === undefined) throw new Error(`nothing was posted on account ${accountIds[account]} with facet set ${set}`);
     return pair;
   };
-  const book = () => ({
-    debit: new BigInt64Array(pairs.length * calendar.periods.length),
-    credit: new BigInt64Array(pairs.length * calendar.periods.length),
-  });
-  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  const books = emptyBooks(pairs.length * calendar.periods.length);
   for (const [set, groups] of posted)
     for (const { layer, origin, at, debit, credit } of groups) {
       const into = books[layer][origin];

@@ -1,7 +1,7 @@
 import type { Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { Element } from '../chart/element.ts';
-import { type Cube, type Layer, largestSum, layers } from '../cube/cube.ts';
+import { type Cube, emptyBooks, type Layer, largestSum, layers } from '../cube/cube.ts';
 import type { Position } from '../cube/position.ts';
 import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
 import type { GrossVector, PartialLines } from '../cube/vector.ts';
@@ -79,8 +79,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   const averageOf = (periodIndex: number): Decimal | null => rates.averageOf(periodIndex) ?? lacks('average', periods[periodIndex]?.firstDay ?? '');
   checkWhole(given);
   const byPeriod = equityLinesByPeriod(cube, given.equityLines);
-  const book = (): GrossVector => ({ debit: new BigInt64Array(wide * periods.length), credit: new BigInt64Array(wide * periods.length) });
-  const books = { ledger: { ordinary: book(), closing: book() }, adjustment: { ordinary: book(), closing: book() } };
+  const books = emptyBooks(wide * periods.length);
   let most = 0n;
   const put = (into: GrossVector, index: number, debit: bigint, credit: bigint): void => {
     for (const amount of [debit, credit, debit - credit]) if (amount > most || -amount > most) most = amount < 0n ? -amount : amount;

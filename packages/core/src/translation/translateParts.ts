@@ -1,5 +1,5 @@
 import type { Day } from '../calendar/day.ts';
-import { type Cube, type Layer, layers } from '../cube/cube.ts';
+import { type Cube, emptyBooks, type Layer, layers } from '../cube/cube.ts';
 import { type PairCube, type Pairs, selectPairs } from '../cube/pairCube.ts';
 import type { Position } from '../cube/position.ts';
 import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
@@ -99,10 +99,13 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
   };
   return {
     cubeOf: (selected) => {
-      const { books, write } = emptyBooks(whole.cube);
+      const size = whole.cube.accountIds.length;
+      const books = emptyBooks(size * calendar.periods.length);
       for (const origin of ['ordinary', 'closing'] as const)
-        for (const periodIndex of calendar.periods.keys())
-          write(origin, periodIndex, selectPairs(pairs, borne[origin][periodIndex] as SumsByLayer, sumsUpTo(whole.cube, origin, periodIndex), selected));
+        for (const periodIndex of calendar.periods.keys()) {
+          const row = selectPairs(pairs, borne[origin][periodIndex] as SumsByLayer, sumsUpTo(whole.cube, origin, periodIndex), selected);
+          for (const layer of layers) for (const side of ['debit', 'credit'] as const) books[layer][origin][side].set(row[layer][side], periodIndex * size);
+        }
       return { ...whole.cube, books };
     },
     within: (selected, all, ofSets) => {
@@ -258,19 +261,4 @@ function sumsWithin(lines: PartialLines, position: Position, length: number): Su
 function add({ debit, credit }: SumsByLayer[Layer], index: number, debits: bigint, credits: bigint): void {
   debit[index] = (debit[index] as bigint) + debits;
   credit[index] = (credit[index] as bigint) + credits;
-}
-
-function emptyBooks({ accountIds, calendar }: Cube) {
-  const size = accountIds.length;
-  const book = () => noSums(size * calendar.periods.length);
-  const byOrigin = { ordinary: book(), closing: book() };
-  return {
-    books: {
-      ledger: { ordinary: byOrigin.ordinary.ledger, closing: byOrigin.closing.ledger },
-      adjustment: { ordinary: byOrigin.ordinary.adjustment, closing: byOrigin.closing.adjustment },
-    },
-    write: (origin: 'ordinary' | 'closing', periodIndex: number, row: SumsByLayer): void => {
-      for (const layer of layers) for (const side of ['debit', 'credit'] as const) byOrigin[origin][layer][side].set(row[layer][side], periodIndex * size);
-    },
-  };
 }
