@@ -6,11 +6,12 @@ import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import type { Counters } from './counters.ts';
+import { remakeBroughtIn } from './derivedBalances.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { numberEntries } from './numberEntries.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
-import { addToBalances, type EntryToWrite, insertEntries, lockAccounts, lockPeriods } from './writeEntries.ts';
+import { addToBalances, type EntryToWrite, insertEntries, isBroughtIn, lockAccounts, lockPeriods } from './writeEntries.ts';
 
 /** Everything a trial balance changes, inside one transaction, in the lock order of docs/architecture.md. */
 export async function applyPlan(
@@ -58,6 +59,11 @@ export async function applyPlan(
   await recordAudit(runner, counters, companyId, request.actor, audit);
   if (entries.length > 0) await addToBalances(runner, companyId, entries);
   const { revision, posted } = await numberEntries(runner, companyId, entries, plan.expectedRevision);
+  await remakeBroughtIn(
+    runner,
+    companyId,
+    entries.filter(isBroughtIn).map(({ period }) => period),
+  );
   if (isStructural) {
     const [row] = await rowsOf<{ structureVersion: string }>(runner, 'SELECT structure_version AS structureVersion FROM company WHERE id = ?', [companyId]);
     if (Number(row?.structureVersion) !== plan.expectedStructure) throw new Refused({ code: 'ledger_moved_on' });

@@ -1,10 +1,14 @@
 import type { FiscalCalendar, Layer, Origin } from '@ivory-ladder/core';
+import { broughtInEntry } from './derivedBalances.ts';
+
+/** What trial balances brought stands apart in the tables: it is netted by day, and counts with the ordinary lines. */
+type StoredOrigin = Origin | 'trial_balance';
 
 /** A balance as it is stored, or a posted line in its shape; debit and credit are decimal text of minor units. */
 export interface StoredBalance {
   readonly accountId: number;
   readonly layer: Layer;
-  readonly origin: Origin;
+  readonly origin: StoredOrigin;
   readonly year: number;
   readonly period: number;
   readonly debit: string;
@@ -14,22 +18,30 @@ export interface StoredBalance {
 /** A line of an entry since a revision; `closesYear` is the year that its entry closes. */
 export type PostedBalance<Stored extends StoredBalance> = Stored & { readonly closesYear: number | null };
 
+const originOf = `CASE WHEN entry.closes_year IS NOT NULL THEN 'closing' WHEN ${broughtInEntry} THEN 'trial_balance' ELSE 'ordinary' END`;
+
 /** The columns of a `PostedBalance`, read from `journal_entry AS entry` and `journal_line AS line`. */
-export const postedColumns = `line.account_id AS accountId, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin,
+export const postedColumns = `line.account_id AS accountId, line.layer, ${originOf} AS origin,
   entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit`;
 
 /** Rows by the calendar's own index of periods; a period that it does not know is -1. */
 export function balancesIn<Stored extends StoredBalance>(calendar: FiscalCalendar, rows: readonly Stored[]) {
   const periodIndex = new Map(calendar.periods.map((period, index) => [period.year * 100 + period.number, index]));
-  return rows.map(({ year, period, debit, credit, ...row }) => ({
+  return rows.map(({ year, period, debit, credit, origin, ...row }) => ({
     ...row,
+    origin: origin === 'trial_balance' ? ('ordinary' as const) : origin,
     periodIndex: periodIndex.get(year * 100 + period) ?? -1,
     debit: BigInt(debit),
     credit: BigInt(credit),
   }));
 }
 
-/** Posted lines as balances; a closing entry counts in the last period of the year that it closes. */
+/** Whether a trial balance is among what was posted: lines alone do not say then what balances have become. */
+export function haveBroughtIn(rows: readonly StoredBalance[]): boolean {
+  return rows.some(({ origin }) => origin === 'trial_balance');
+}
+
+/** Posted lines as balances, none of them of a trial balance; a closing entry counts in the last period of the year that it closes. */
 export function postedIn<Stored extends StoredBalance>(calendar: FiscalCalendar, rows: readonly PostedBalance<Stored>[]) {
   const lastOf = new Map(calendar.years.map((year) => [year.year, year.periods.at(-1)?.number]));
   const counted = rows.map((row) => (row.closesYear === null ? row : { ...row, year: row.closesYear, period: lastOf.get(row.closesYear) ?? row.period }));

@@ -1,7 +1,7 @@
 import { buildCube, followCube, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
-import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
+import { balancesIn, haveBroughtIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
@@ -79,7 +79,7 @@ export class BooksCache {
   }
 }
 
-/** The books with the lines of entries since; `null` where there are too many of them. */
+/** The books with the lines of entries since; `null` where there are too many of them, or a trial balance among them. */
 async function follow(runner: QueryRunner, before: Books, company: CompanyRecord): Promise<Books | null> {
   const rows = await rowsOf<PostedBalance<StoredBalance>>(
     runner,
@@ -88,7 +88,7 @@ async function follow(runner: QueryRunner, before: Books, company: CompanyRecord
       WHERE entry.company_id = ? AND entry.revision > ? LIMIT ${mostLinesFollowed + 1}`,
     [company.id, before.cube.revision],
   );
-  if (rows.length > mostLinesFollowed) return null;
+  if (rows.length > mostLinesFollowed || haveBroughtIn(rows)) return null;
   return { ...before, company, cube: followCube(before.cube, company.revision, postedIn(before.calendar, rows)), selected: null };
 }
 

@@ -7,7 +7,7 @@ import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertClassification } from './classificationRows.ts';
 import type { Counters } from './counters.ts';
-import { rebuildTable } from './derivedBalances.ts';
+import { rebuildTables } from './derivedBalances.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
 import { replacePlaces } from './placeRows.ts';
@@ -180,7 +180,7 @@ export class CompanyRepository implements CompanyStore {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await insertYears(runner, companyId, [{ ...period, periods: [period] }]);
       const [closed] = await rowsOf(runner, 'SELECT id FROM journal_entry WHERE company_id = ? AND closes_year = ? LIMIT 1', [companyId, period.year]);
-      if (closed) for (const table of ['balance', 'facet_balance'] as const) await rebuildTable(runner, companyId, table);
+      if (closed) await rebuildTables(runner, companyId);
       return {
         value: null,
         audit: [{ thing: 'year', thingId: period.year, action: 'changed', before: { adjustingPeriod: false }, after: { adjustingPeriod: true } }],

@@ -1,6 +1,8 @@
 import { addDaysUntil, type Day, type DayBalances, type GrossVector, groupDayBalances, type Layer, type Period, type Position } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
+import { type BroughtInOverlap, readOverlaps } from './broughtInOverlaps.ts';
+import { broughtInEntry } from './derivedBalances.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
@@ -82,15 +84,16 @@ export class DayBooks {
   /** Entries get their revisions in the order they are committed, so those up to that of the books are all there. */
   private async follow(books: Books, { firstDay, lastDay }: Period, kept: Kept): Promise<Kept | null> {
     if (kept.balances.length > mostFollowed) return null;
-    const rows = await rowsOf<StoredDay>(
+    const rows = await rowsOf<StoredDay & { readonly isBroughtIn: string | number }>(
       this.database,
-      `SELECT line.entry_date AS day, line.account_id AS accountId, line.layer, line.debit, line.credit
+      `SELECT line.entry_date AS day, line.account_id AS accountId, line.layer, line.debit, line.credit, ${broughtInEntry} AS isBroughtIn
          FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
         WHERE entry.company_id = ? AND entry.revision > ? AND entry.revision <= ? AND line.entry_date BETWEEN ? AND ? AND line.closing = 0
         LIMIT ${mostLinesFollowed + 1}`,
       [books.company.id, kept.revision, books.cube.revision, firstDay, lastDay],
     );
-    if (rows.length > mostLinesFollowed) return null;
+    // What a trial balance posted is netted with what others did on its day.
+    if (rows.length > mostLinesFollowed || rows.some(({ isBroughtIn }) => Number(isBroughtIn) === 1)) return null;
     const { revision } = books.cube;
     return { ...kept, revision, balances: rows.length === 0 ? kept.balances : [...kept.balances, grouped(books, rows)] };
   }
@@ -119,7 +122,7 @@ async function readSums(runner: QueryRunner, books: Books, from: Day, until: Day
       WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 GROUP BY entry_date, closing, layer, account_id`,
     [books.company.id, from, until],
   );
-  return grouped(books, rows);
+  return grouped(books, rows, await readOverlaps(runner, books, from, until, null));
 }
 
 /** Where the ledger may have moved on from the books: without what was posted since, as the rest of their statement is. */
@@ -133,12 +136,12 @@ async function readSumsUpToRevision(database: DataSource, books: Books, from: Da
       GROUP BY line.entry_date, line.closing, line.layer, line.account_id`,
     [books.company.id, from, until, books.cube.revision, ...wanted.parameters],
   );
-  return grouped(books, rows);
+  return grouped(books, rows, await readOverlaps(database, books, from, until, books.cube.revision));
 }
 
-function grouped(books: Books, rows: readonly StoredDay[]): DayBalances {
-  return groupDayBalances(
-    books.cube.indexOf,
-    rows.map((row) => ({ ...row, debit: BigInt(row.debit), credit: BigInt(row.credit) })),
-  );
+function grouped(books: Books, rows: readonly StoredDay[], overlaps: readonly BroughtInOverlap[] = []): DayBalances {
+  return groupDayBalances(books.cube.indexOf, [
+    ...rows.map((row) => ({ ...row, debit: BigInt(row.debit), credit: BigInt(row.credit) })),
+    ...overlaps.map((overlap) => ({ ...overlap, debit: -overlap.amount, credit: -overlap.amount })),
+  ]);
 }

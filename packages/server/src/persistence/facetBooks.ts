@@ -1,7 +1,7 @@
 import { type FacetBalanceRow, type FacetBalances, type FacetFilter, type FacetSet, groupFacetBalances, narrowCube, selectSets } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
-import { balancesIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
+import { balancesIn, haveBroughtIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFacetSets } from './facetSets.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
@@ -64,15 +64,15 @@ export class FacetBooks {
       );
       if (Number(row?.revision) !== books.cube.revision || Number(row?.structureVersion) !== structureVersion) return null;
       const canFollow = kept && isSameStructure && kept.revision < books.cube.revision && kept.added < mostAdded;
-      const rows = canFollow ? await readSince(runner, books, kept.revision) : await readAll(runner, books);
-      const read = groupFacetBalances(books.cube, rows);
-      const balances = canFollow ? merged(kept.balances, read) : read;
+      const since = canFollow ? await readSince(runner, books, kept.revision) : null;
+      const read = groupFacetBalances(books.cube, since ?? (await readAll(runner, books)));
+      const balances = since && kept ? merged(kept.balances, read) : read;
       const current: Kept = {
         revision: books.cube.revision,
         structureVersion,
         balances,
         sets: await readFacetSets(runner, id),
-        added: canFollow ? kept.added + 1 : 0,
+        added: since && kept ? kept.added + 1 : 0,
       };
       this.kept.delete(id);
       this.kept.set(id, current);
@@ -102,7 +102,8 @@ async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceR
   return balancesIn(books.calendar, rows);
 }
 
-async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[]> {
+/** `null` where a trial balance is among it. */
+async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[] | null> {
   const rows = await rowsOf<PostedBalance<StoredFacetBalance>>(
     runner,
     `SELECT line.facet_set_id AS facetSetId, ${postedColumns}
@@ -110,5 +111,5 @@ async function readSince(runner: QueryRunner, books: Books, revision: number): P
       WHERE entry.company_id = ? AND entry.revision > ? AND line.facet_set_id <> 0`,
     [books.company.id, revision],
   );
-  return postedIn(books.calendar, rows);
+  return haveBroughtIn(rows) ? null : postedIn(books.calendar, rows);
 }

@@ -1,7 +1,7 @@
 import type { FacetSet, LineOfPast, ListKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { ValueOfLine } from '../application/ports/index.ts';
-import { rebuildTable } from './derivedBalances.ts';
+import { rebuildTables } from './derivedBalances.ts';
 import { type FacetSets, noFacets, readFacetSets } from './facetSets.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 
@@ -88,5 +88,5 @@ export async function fillListed(
       if (changed !== some.length) throw new Refused({ code: 'ledger_moved_on' });
     }
   }
-  await rebuildTable(runner, companyId, 'facet_balance');
+  await rebuildTables(runner, companyId);
 }

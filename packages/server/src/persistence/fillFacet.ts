@@ -1,6 +1,6 @@
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { FacetFill, FacetFillFound } from '../application/ports/index.ts';
-import { rebuildTable } from './derivedBalances.ts';
+import { rebuildTables } from './derivedBalances.ts';
 import { noFacets, readFacetSets } from './facetSets.ts';
 import { changedRows, rowsOf } from './transaction.ts';
 
@@ -35,6 +35,6 @@ export async function fillLines(runner: QueryRunner, companyId: number, fill: Fa
     ...[...sets].flat(),
     ...parameters,
   ]);
-  if (lines > 0) await rebuildTable(runner, companyId, 'facet_balance');
+  if (lines > 0) await rebuildTables(runner, companyId);
   return lines;
 }

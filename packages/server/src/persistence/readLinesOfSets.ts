@@ -1,6 +1,7 @@
 import type { Day, Layer, LineOfSet, LinesOfSets, Position } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
+import { readOverlaps } from './broughtInOverlaps.ts';
 import { noFacets } from './facetSets.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -12,7 +13,8 @@ export async function readLinesOfSets(database: DataSource, books: Books, positi
   return ({ day }) => found.get(day) ?? [];
 }
 
-async function readWithin(database: DataSource, { company, cube }: Books, from: Day, until: Day): Promise<LineOfSet[]> {
+async function readWithin(database: DataSource, books: Books, from: Day, until: Day): Promise<LineOfSet[]> {
+  const { company, cube } = books;
   const rows = await rowsOf<{ accountId: number; facetSetId: number; layer: Layer; debit: string; credit: string }>(
     database,
     `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.layer, SUM(line.debit) AS debit, SUM(line.credit) AS credit
@@ -21,11 +23,20 @@ async function readWithin(database: DataSource, { company, cube }: Books, from: 
       GROUP BY line.layer, line.account_id, line.facet_set_id`,
     [company.id, from, until, cube.revision],
   );
-  return rows.map(({ accountId, facetSetId, layer, debit, credit }) => ({
+  const lines = rows.map(({ accountId, facetSetId, layer, debit, credit }) => ({
     account: cube.indexOf.get(accountId) as number,
     facetSetId: Number(facetSetId),
     layer,
     debit: BigInt(debit),
     credit: BigInt(credit),
   }));
+  for (const overlap of await readOverlaps(database, { company, selected: null }, from, until, cube.revision)) {
+    const line = lines.find(
+      ({ account, facetSetId, layer }) => cube.accountIds[account] === overlap.accountId && facetSetId === overlap.facetSetId && layer === overlap.layer,
+    );
+    if (!line) continue;
+    line.debit -= overlap.amount;
+    line.credit -= overlap.amount;
+  }
+  return lines;
 }

@@ -17,6 +17,11 @@ export interface EntryToWrite extends Omit<NewEntry, 'lines'> {
   readonly lines: readonly (Omit<NewLine, 'facets'> & { readonly facetSetId: number })[];
 }
 
+/** Whether a trial balance posted it as ordinary lines of the ledger, which count as their net of each day. */
+export function isBroughtIn({ trialBalanceId, layer, closesYear }: Pick<EntryToWrite, 'trialBalanceId' | 'layer' | 'closesYear'>): boolean {
+  return trialBalanceId !== null && layer === 'ledger' && closesYear === null;
+}
+
 /** What history tells of a posting: enough to know the entry by. */
 export function postedEvent({ id, date, layer, description, lines }: EntryToWrite): AuditEvent {
   return { thing: 'entry', thingId: id, action: 'posted', after: { date, layer, text: description, lines: lines.length } };
@@ -126,13 +131,17 @@ function foreignRows(companyId: number, entries: readonly EntryToWrite[]): unkno
   );
 }
 
-/** To both derived tables, netted per key and in key order, which is what keeps concurrent postings from deadlocking. */
+/**
+ * To both derived tables, netted per key and in key order, which is what keeps concurrent postings from deadlocking. What a trial balance
+ * posts into its day is not added up, but made anew (`remakeBroughtIn`).
+ */
 export function addToBalances(runner: QueryRunner, companyId: number, entries: readonly EntryToWrite[]): Promise<void> {
   return inOneTrip(runner, balancesOf(companyId, entries));
 }
 
 /** The statements of `addToBalances`. */
-export function balancesOf(companyId: number, entries: readonly EntryToWrite[]): Statement[] {
+export function balancesOf(companyId: number, all: readonly EntryToWrite[]): Statement[] {
+  const entries = all.filter((entry) => !isBroughtIn(entry));
   const keys = (entry: EntryToWrite, { accountId }: { readonly accountId: number }) => [
     entry.layer,
     entry.closesYear === null ? 'ordinary' : 'closing',

@@ -82,6 +82,9 @@ import { CreateLayoutVersion1790000000081 } from './081-create-layout-version.ts
 import { CreateColumnPlan1790000000082 } from './082-create-column-plan.ts';
 import { CreateStatementSet1790000000083 } from './083-create-statement-set.ts';
 import { CreateLineComment1790000000084 } from './084-create-line-comment.ts';
+import { WidenOriginOfBalance1790000000085 } from './085-widen-origin-of-balance.ts';
+import { WidenOriginOfFacetBalance1790000000086 } from './086-widen-origin-of-facet-balance.ts';
+import { NetTrialBalances1790000000087 } from './087-net-trial-balances.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -169,4 +172,7 @@ export const migrations = [
   CreateColumnPlan1790000000082,
   CreateStatementSet1790000000083,
   CreateLineComment1790000000084,
+  WidenOriginOfBalance1790000000085,
+  WidenOriginOfFacetBalance1790000000086,
+  NetTrialBalances1790000000087,
 ];
