@@ -104,8 +104,9 @@ describe('the statement of changes in equity of IAS 1’s guidance', () => {
   it('has the same figures in a workbook whose formulas are computed anew', async () => {
     const { id } = await bringInEquityExample(server);
     const exact = await recomputeStatement(server, id, 'changes-in-equity', 'from=2027-01-01&to=2027-12-31');
-    // Each column's end is a sum.
-    expect(exact.formulas).toBe(exact.shown.columns.length);
+    // Each column's end is a sum, but in the year in which balances began.
+    expect(exact.formulas).toBe(exact.shown.columns.filter((column) => column.kind === 'amount' && column.began === undefined).length);
+    expect(exact.formulas).toBe(7);
     const scaled = await recomputeStatement(server, id, 'changes-in-equity', 'from=2027-01-01&to=2027-12-31&scale=thousands');
     expect(scaled.shown.scale).toBe('thousands');
   });

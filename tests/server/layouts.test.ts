@@ -196,7 +196,8 @@ describe('a composed layout', () => {
       ['A third of it', 6667],
       ['Half of that', 3334],
       ['Days of cost in the bank', 614],
-      ['Costs for the mean', 89],
+      // Of a mean of what nobody knows: the first balances are those of the span's last day.
+      ['Costs for the mean', null],
       ['By nothing', null],
       ['Profit', 20000],
     ]);

@@ -23,6 +23,8 @@ export const entryInput = z.strictObject({
   layer: layer.default('ledger'),
   /** In the adjusting period behind the year whose last day it bears. */
   adjusting: z.boolean().default(false),
+  /** Sets opening balances: only on balance sheet accounts; on a fiscal year's first day it stands before the year's other entries. */
+  opening: z.boolean().default(false),
   /** A document series by its id, or 0 for the company's plain numbers. */
   series: z.int().nonnegative().default(0),
   lines: z
@@ -65,6 +67,8 @@ export const entry = z.object({
   closesYear: z.int().nullable(),
   /** Whether it stands in an adjusting period. */
   isAdjusting: z.boolean(),
+  /** Whether it sets opening balances. */
+  isOpening: z.boolean(),
   reversesEntryId: id.nullable(),
   /** The series that it is numbered in, or 0. */
   series: z.int().nonnegative(),

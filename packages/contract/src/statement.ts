@@ -112,6 +112,8 @@ export const amountColumn = z.object({
   budget: z.string().nullable(),
   /** Accounts stand where they stood at the end of this day. */
   placedOn: z.exactOptional(day),
+  /** Balances began on this day, within the span: what balance sheet accounts had before and what they moved is not known. */
+  began: z.exactOptional(day),
   ...columnHead,
 });
 /** Indices of columns of amounts among all columns. */
@@ -180,7 +182,7 @@ export const proof = z.object({
     'profit_allotted',
     'balances_from_lines',
   ]),
-  state: z.enum(['holds', 'fails', 'to_look_at']),
+  state: z.enum(['holds', 'fails', 'to_look_at', 'not_provable']),
   difference: amount,
   figures: z.array(z.object({ name: z.string(), day, net: amount })),
   accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), element, reason: z.string(), net: amount })),
@@ -209,6 +211,8 @@ export const statement = z.object({
   rungs: z.int(),
   /** Amounts that stand on one line instead of another; values as those of rows. */
   transfers: z.array(z.object({ text: z.string(), from: z.string(), on: z.string(), values: z.array(amount.nullable()) })),
+  /** What has to be said under the figures, in the language of the captions. */
+  notes: z.array(z.string()),
   revision: z.int(),
 });
 export type StatementBody = z.infer<typeof statement>;

@@ -68,7 +68,7 @@ const setProof = z.object({
   name: z.enum(['balances', 'profit', 'cash', 'equity', 'translation', 'coverage']),
   state: z.enum(['holds', 'fails', 'to_look_at', 'not_provable']),
   difference: proof.shape.difference,
-  ties: z.array(z.object({ part: partKey, day, figures: z.array(figure), unprovable: z.enum(['budget', 'facets', 'placement']).nullable() })),
+  ties: z.array(z.object({ part: partKey, day, figures: z.array(figure), unprovable: z.enum(['budget', 'facets', 'placement', 'first_balances']).nullable() })),
   faults: z.array(z.object({ part: partKey, accounts: proof.shape.accounts })),
 });
 export type SetProofBody = z.infer<typeof setProof>;

@@ -1,4 +1,5 @@
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
+import type { Openings } from './openings.ts';
 
 export type Layer = 'ledger' | 'adjustment';
 export const layers: readonly Layer[] = ['ledger', 'adjustment'];
@@ -31,18 +32,28 @@ export interface Cube {
   readonly calendar: FiscalCalendar;
   readonly accountIds: readonly number[];
   readonly indexOf: ReadonlyMap<number, number>;
+  /** Ordinary lines, those of openings among them, and closing entries. */
   readonly books: Readonly<Record<Layer, Readonly<Record<Origin, Book>>>>;
+  readonly openings: Openings;
 }
+
+const noOpenings: Openings = new Map();
 
 /** What the arrays hold at most. */
 export const largestSum = 2n ** 63n;
 
 /**
- * `accountIds` ascending, all accounts that a row may name. The sums of all debits and of all credits are checked
+ * `openings` are of lines that are among the rows. `accountIds` ascending, all accounts that a row may name. The sums of all debits and of all credits are checked
  * to be under 2⁶³, since the arrays wrap in silence; more is a bug of the limits on posting.
  * Cost: rows + periods × accounts.
  */
-export function buildCube(revision: number, calendar: FiscalCalendar, accountIds: readonly number[], rows: Iterable<BalanceRow>): Cube {
+export function buildCube(
+  revision: number,
+  calendar: FiscalCalendar,
+  accountIds: readonly number[],
+  rows: Iterable<BalanceRow>,
+  openings: Openings = noOpenings,
+): Cube {
   const accounts = accountIds.length;
   const size = accounts * calendar.periods.length;
   const indexOf = new Map(accountIds.map((id, index) => [id, index]));
@@ -62,7 +73,7 @@ export function buildCube(revision: number, calendar: FiscalCalendar, accountIds
   if (debits >= largestSum || credits >= largestSum) throw new Error('the sums of the ledger do not fit 64 bits');
   for (const layer of Object.values(books))
     for (const { debit, credit } of Object.values(layer)) for (const array of [debit, credit]) cumulate(array, accounts);
-  return { revision, calendar, accountIds, indexOf, books };
+  return { revision, calendar, accountIds, indexOf, books, openings };
 }
 
 /** With nothing in them. `size`: accounts × periods. */

@@ -1,5 +1,6 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
 import { type BalanceRow, type Cube, cumulate, emptyBooks, type Layer, layers, type Origin } from './cube.ts';
+import { type OpeningLine, openingsOf } from './openings.ts';
 
 /** What was posted with one facet set in one period; not cumulated. */
 export interface FacetBalanceRow extends BalanceRow {
@@ -43,10 +44,10 @@ export function groupFacetBalances({ calendar, accountIds, indexOf }: Cube, rows
 }
 
 /**
- * The cube of the selected lines alone. Lines without any value are all lines less those of every set.
+ * The cube of the selected lines alone, with what they open years with. Lines without any value are all lines less those of every set.
  * Cost: the rows of the sets that are added up, and periods × accounts.
  */
-export function narrowCube(cube: Cube, balances: FacetBalances, { ids, withoutAny }: SelectedSets): Cube {
+export function narrowCube(cube: Cube, balances: FacetBalances, { ids, withoutAny }: SelectedSets, opening: readonly OpeningLine[] = []): Cube {
   const added = withoutAny ? [...balances.keys()].filter((id) => !ids.has(id)) : [...ids];
   const size = cube.accountIds.length * cube.calendar.periods.length;
   const books = emptyBooks(size);
@@ -69,5 +70,6 @@ export function narrowCube(cube: Cube, balances: FacetBalances, { ids, withoutAn
         const all = cube.books[layer][origin][side];
         for (let cell = 0; cell < size; cell++) array[cell] = (all[cell] as bigint) - (array[cell] as bigint);
       }
-  return { ...cube, books };
+  const selected = opening.filter(({ facetSetId }) => (facetSetId === 0 ? withoutAny : ids.has(facetSetId)));
+  return { ...cube, books, openings: openingsOf(cube.calendar, cube.accountIds.length, selected) };
 }

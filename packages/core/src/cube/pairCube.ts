@@ -51,7 +51,7 @@ export function buildPairCube({ revision, calendar, accountIds }: Cube, posted: 
     for (const origin of ['ordinary', 'closing'] as const) for (const side of ['debit', 'credit'] as const) cumulate(books[layer][origin][side], pairs.length);
   const ids = [...pairs.keys()];
   return {
-    cube: { revision, calendar, accountIds: ids, indexOf: new Map(ids.map((pair) => [pair, pair])), books },
+    cube: { revision, calendar, accountIds: ids, indexOf: new Map(ids.map((pair) => [pair, pair])), books, openings: new Map() },
     account: Uint32Array.from(pairs, ({ account }) => account),
     set: Uint32Array.from(pairs, ({ set }) => set),
     pairOf,

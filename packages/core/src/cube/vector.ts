@@ -4,6 +4,7 @@ import type { Account } from '../chart/account.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
 import type { Cube, Layer, Origin } from './cube.ts';
 import { type Position, positionAt, positionBefore } from './position.ts';
+import type { SumsByLayer } from './sumsByLayer.ts';
 
 /** Gross sums per account, by the cube's dense numbering; not negative. */
 export interface GrossVector {
@@ -40,7 +41,7 @@ export interface BalanceVector {
 export interface BalanceOptions {
   /** Include the closing entries of the year that holds the day. */
   readonly afterClosing?: boolean;
-  /** At the day's beginning: without its lines, but with everything that its fiscal year carried over. */
+  /** At the day's beginning: without its lines, but with everything that its fiscal year carried over, and what it opens with where it is the year's first. */
   readonly atBeginning?: boolean;
 }
 
@@ -60,6 +61,11 @@ function addOrdinary(into: BigInt64Array, cube: Cube, layer: Layer, position: Po
   addCumulative(into, cube, layer, 'ordinary', position.periodIndex, sign);
   const lines = position.partialFrom === null ? undefined : partial(position, layer);
   if (lines) for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + sign * ((lines.debit[a] as bigint) - (lines.credit[a] as bigint));
+}
+
+function addSums(into: BigInt64Array, sums: SumsByLayer, layer: Layer, sign: bigint): void {
+  const { debit, credit } = sums[layer];
+  for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + sign * ((debit[a] as bigint) - (credit[a] as bigint));
 }
 
 /**
@@ -83,8 +89,10 @@ export function balanceAt(
   const year = yearOf(cube.calendar, day);
   // Outside the years that were made there is no fiscal year to be in the middle of: all before the day is completed.
   const completed = year ? positionBefore(cube.calendar, year.firstDay) : position;
+  const opened = options.atBeginning ? cube.openings.get(day) : undefined;
   for (const layer of chosen) {
     addOrdinary(net, cube, layer, position, 1n, partial);
+    if (opened) addSums(net, opened, layer, 1n);
     addCumulative(net, cube, layer, 'closing', completed.periodIndex, 1n);
     addCumulative(before, cube, layer, 'ordinary', completed.periodIndex, 1n);
     addCumulative(before, cube, layer, 'closing', completed.periodIndex, 1n);
@@ -108,7 +116,14 @@ export function balanceAt(
   return { net, notAllotted: 0n };
 }
 
-/** Gross sums of ordinary lines within both days. */
+/** All ordinary lines up to the end of a day, debit positive. */
+export function postedUpTo(cube: Cube, chosen: readonly Layer[], day: Day, partial: PartialLines = nothing): BigInt64Array {
+  const net = new BigInt64Array(cube.accountIds.length);
+  for (const layer of chosen) addOrdinary(net, cube, layer, positionAt(cube.calendar, day), 1n, partial);
+  return net;
+}
+
+/** Gross sums of ordinary lines within both days; what a year opens with is not among those of a span from its first day. */
 export function grossOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): GrossVector {
   const accounts = cube.accountIds.length;
   const gross = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
@@ -126,6 +141,12 @@ export function grossOver(cube: Cube, chosen: readonly Layer[], span: Span, part
   };
   add(positionAt(cube.calendar, span.lastDay), 1n);
   add(positionBefore(cube.calendar, span.firstDay), -1n);
+  const opened = cube.openings.get(span.firstDay);
+  for (const layer of opened ? chosen : [])
+    for (const side of ['debit', 'credit'] as const) {
+      const [into, sums] = [gross[side], (opened as SumsByLayer)[layer][side]];
+      for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) - (sums[a] as bigint);
+    }
   return gross;
 }
 
@@ -135,16 +156,21 @@ export function movementOfPeriod(cube: Cube, chosen: readonly Layer[], periodInd
   for (const layer of chosen) {
     addCumulative(net, cube, layer, 'ordinary', periodIndex, 1n);
     addCumulative(net, cube, layer, 'ordinary', periodIndex - 1, -1n);
+    const period = cube.calendar.periods[periodIndex];
+    const opened = period?.isAdjusting ? undefined : cube.openings.get(period?.firstDay ?? '');
+    if (opened) addSums(net, opened, layer, -1n);
   }
   return net;
 }
 
-/** Ordinary lines within both days, debit positive; closing entries and carry-over are not among them. */
+/** Ordinary lines within both days, debit positive; closing entries and carry-over are not among them, nor what a year opens with in a span from its first day. */
 export function movementOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);
   for (const layer of chosen) {
     addOrdinary(net, cube, layer, positionAt(cube.calendar, span.lastDay), 1n, partial);
     addOrdinary(net, cube, layer, positionBefore(cube.calendar, span.firstDay), -1n, partial);
+    const opened = cube.openings.get(span.firstDay);
+    if (opened) addSums(net, opened, layer, -1n);
   }
   return net;
 }

@@ -1,4 +1,5 @@
 import type { Cube, Origin } from './cube.ts';
+import { noSums, plusSums } from './sumsByLayer.ts';
 import type { GrossVector } from './vector.ts';
 
 /** The cube with more accounts behind its own, on which nothing was posted. Cost: periods × accounts. */
@@ -18,5 +19,6 @@ export function widenCube(cube: Cube, ids: readonly number[]): Cube {
     accountIds,
     indexOf: new Map(accountIds.map((id, index) => [id, index])),
     books: { ledger: layer(cube.books.ledger), adjustment: layer(cube.books.adjustment) },
+    openings: new Map([...cube.openings].map(([day, sums]) => [day, plusSums(noSums(accountIds.length), sums)])),
   };
 }

@@ -14,14 +14,19 @@ export type ProofName =
   | 'profit_allotted'
   | 'balances_from_lines';
 
-/** `holds`; `fails`: a figure is wrong; `to_look_at`: the figures tie, but something is odd. */
-export type ProofState = 'holds' | 'fails' | 'to_look_at';
+/** `holds`; `fails`: a figure is wrong; `to_look_at`: the figures tie, but something is odd; `not_provable`: there is nothing to prove it by. */
+export type ProofState = 'holds' | 'fails' | 'to_look_at' | 'not_provable';
 
 /** One figure that a proof compares, debit positive, for one column. */
 export interface ProofFigure {
   readonly name: string;
   readonly day: Day;
   readonly net: bigint;
+}
+
+/** Of a span in which balances began, on this day: what moved before is not known. */
+export function notProvable(name: ProofName, day: Day): Proof {
+  return { name, state: 'not_provable', difference: 0n, figures: [{ name: 'no_balances_before', day, net: 0n }], accounts: [] };
 }
 
 /** An account that makes a proof fail, by dense number. */

@@ -5,7 +5,7 @@ import { worst } from '../proofs/proveTrialBalance.ts';
 import type { DifferenceExplained } from '../translation/explainDifference.ts';
 
 /** Why nothing can be claimed of a column: a budget has no balances, a part of the ledger and what was placed otherwise need not balance. */
-export type Unprovable = 'budget' | 'facets' | 'placement';
+export type Unprovable = 'budget' | 'facets' | 'placement' | 'first_balances';
 
 /** One figure that a tie compares, debit positive. `part`: key of the statement that it stands in; `null`: of the ledger. */
 export interface SetFigure {

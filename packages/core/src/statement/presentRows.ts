@@ -150,7 +150,7 @@ class Page {
   private rowsBelow(line: AccountsLine, below: readonly BelowLine[], depth: number): StatementRow[] {
     const sign = shownSign(line);
     return below.flatMap(({ suffix, accountId, caption, amounts, inside }) => {
-      const signed = amounts.map((amount) => amount * sign);
+      const signed = amounts.map((amount, run) => (this.hasNothingBefore(line, run) ? null : amount * sign));
       const values = withChanges(this.input.columns, signed, true, this.wholeOf, this.exponent);
       const rows = this.rowsBelow(line, inside, depth + 1);
       if (this.isHidden(null, values) && rows.length === 0) return [];
@@ -207,6 +207,12 @@ class Page {
     if (role === 'line' && this.isHidden(line, values)) return false;
     rows.push(this.row(line, { role, caption: line.caption, depth, opens: false, open: false, values, parts }));
     return true;
+  }
+
+  /** Then its accounts have no figures either. */
+  private hasNothingBefore(line: Line, run: number): boolean {
+    const known = this.input.runs[run]?.reckoned.get(this.input.compiled.indexOf.get(line.key) as number);
+    return known?.ok === false && known.failure.code === 'no_balances_before';
   }
 
   private isOpen(key: string, byDetail: boolean): boolean {

@@ -1,4 +1,4 @@
-import { daysIn, type Span } from '../calendar/day.ts';
+import { type Day, daysIn, type Span } from '../calendar/day.ts';
 import { evaluateFormula, type FormulaFault } from '../formula/evaluateFormula.ts';
 import { type Fraction, fraction, roundFraction } from '../formula/fraction.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
@@ -20,13 +20,28 @@ export interface ColumnInput {
   readonly exponent?: number;
   /** Of the column: its days, and which fixed transfers are in it. */
   readonly span?: Span;
+  /** Where balances began within the span: what balance sheet accounts had before, and what they moved, is not known. */
+  readonly began?: BegunWithin;
+}
+
+/** `own`: what the column has of accounts; `resets`: 1 for income and expense. */
+export interface BegunWithin {
+  readonly day: Day;
+  readonly own: 'opening' | 'closing' | 'movement';
+  readonly resets: Uint8Array;
 }
 
 /** Net amounts (debit positive) by line of the compiled layout. */
 export type LineAmounts = BigInt64Array;
 
+/** Balances began on this day, within the span. */
+export interface NothingBefore {
+  readonly code: 'no_balances_before';
+  readonly day: Day;
+}
+
 /** Why a line has no amount in a column. */
-export type LineFault = FormulaFault | FormulaMalformed | { readonly code: 'formula_cycle'; readonly path: readonly string[] };
+export type LineFault = NothingBefore | FormulaFault | FormulaMalformed | { readonly code: 'formula_cycle'; readonly path: readonly string[] };
 
 /** One amount column's outcome: its account vectors and what its lines hold. */
 export interface RunColumn extends ColumnInput {
@@ -65,7 +80,27 @@ export function runColumn(compiled: CompiledLayout, input: ColumnInput): RunColu
     const parent = parentAt[index] as number;
     if (parent >= 0 && countsInGroup(lines[index] as (typeof lines)[number])) amounts[parent] = (amounts[parent] as bigint) + (amounts[index] as bigint);
   }
-  return { ...input, amounts, reckoned: reckon(compiled, amounts, input) };
+  return { ...input, amounts, reckoned: reckon(compiled, amounts, input, unknownIn(compiled, input)) };
+}
+
+/** Lines that take what a balance sheet account had before balances began, or what it moved since then, and all that they count in. */
+function unknownIn({ lines, parentAt, lineOfDebit, lineOfCredit, takes, readings, shownWithin }: CompiledLayout, { began }: ColumnInput): ReadonlySet<number> {
+  const unknown = new Set<number>();
+  if (!began) return unknown;
+  const { own, resets } = began;
+  for (let account = 0; own !== 'closing' && account < resets.length; account++)
+    if (resets[account] === 0) for (const line of [lineOfDebit[account] as number, lineOfCredit[account] as number]) if (line >= 0) unknown.add(line);
+  for (const { line, account, reading } of takes) {
+    if (resets[account] !== 0) continue;
+    const { measure, direction } = readings[reading] ?? { measure: 'column' as const };
+    if (direction !== undefined || (measure === 'column' ? own : measure) !== 'closing') unknown.add(line);
+  }
+  for (let index = lines.length - 1; index >= 0; index--) {
+    const parent = parentAt[index] as number;
+    if (unknown.has(index) && parent >= 0 && countsInGroup(lines[index] as (typeof lines)[number])) unknown.add(parent);
+  }
+  for (const [host, within] of shownWithin) if (within.some((line) => unknown.has(line))) unknown.add(host);
+  return unknown;
 }
 
 /** What a result line holds; a profit is a credit. */
@@ -111,10 +146,11 @@ export function amountTaken(
   return (decisive < 0n ? sides === 2 : sides === 1) ? factor * amount : 0n;
 }
 
-function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, span }: ColumnInput): RunColumn['reckoned'] {
+function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, span, began }: ColumnInput, unknown: ReadonlySet<number>): RunColumn['reckoned'] {
   const { lines, indexOf, derived, cycles, between } = compiled;
-  if (derived.length === 0 && cycles.length === 0) return none;
+  if (derived.length === 0 && cycles.length === 0 && unknown.size === 0) return none;
   const reckoned = new Map<number, Outcome<Fraction, LineFault>>();
+  if (began) for (const index of unknown) reckoned.set(index, fail({ code: 'no_balances_before', day: began.day }));
   for (const path of cycles) for (const key of path) failLine(key, { code: 'formula_cycle', path });
   function failLine(key: string, fault: LineFault): void {
     const index = indexOf.get(key);
@@ -132,7 +168,9 @@ function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, sp
       let missing: Outcome<Fraction, LineFault> | null = null;
       for (const { key, sign } of line.terms) {
         const at = indexOf.get(key) as number;
-        if (reckoned.has(at)) missing = fail({ code: 'operand_missing', key, at: 0, length: 0 });
+        const known = reckoned.get(at);
+        if (known)
+          missing = !known.ok && known.failure.code === 'no_balances_before' ? known : (missing ?? fail({ code: 'operand_missing', key, at: 0, length: 0 }));
         total += BigInt(sign) * shownAmount(compiled, amounts, at);
       }
       if (missing) reckoned.set(index, missing);

@@ -59,13 +59,17 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
     };
     const isSumOfShown = (row: StatementRow): boolean =>
       row.parts.length > 0 && !footing.has(row.key) && row.unit === undefined && givenAt(row, at) === undefined;
-    for (const row of bearing.values()) {
-      if (inTotal.has(row.key) || isSumOfShown(row)) continue;
+    const begin = (row: StatementRow): void => {
       const own = givenAt(row, at) ?? roundedAt(row, at, unit);
-      if (own === null) continue;
-      figures.set(row.key, own);
-      spread(row);
-    }
+      if (own !== null) {
+        figures.set(row.key, own);
+        spread(row);
+        return;
+      }
+      // Parts of a total that has no figure stand for themselves.
+      if (footing.has(row.key)) for (const { key } of row.parts) begin(bearing.get(key) as StatementRow);
+    };
+    for (const row of bearing.values()) if (!inTotal.has(row.key) && !isSumOfShown(row)) begin(row);
     const sumOf = (row: StatementRow): bigint => {
       const known = figures.get(row.key);
       if (known !== undefined) return known;
@@ -77,7 +81,9 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
     return figures;
   }
 
-  return rows.map((row) => (isOfAmounts(row) ? withAmounts(row, columns, unit, (at) => shown[at]?.get(row.key) ?? null) : row));
+  return rows.map((row) =>
+    isOfAmounts(row) ? withAmounts(row, columns, unit, (at) => (row.values[at] === null ? null : (shown[at]?.get(row.key) ?? null))) : row,
+  );
 }
 
 /** Totals whose parts foot to them: of groups, and of sums over parts that foot to nothing else, the widest first. */

@@ -28,6 +28,8 @@ export interface AmountColumn extends ColumnHead {
   readonly withoutAdjustments?: true;
   /** Accounts stand where they stood at the end of this day. */
   readonly placedOn?: Day;
+  /** Where balances began within the span, so that lines of balance sheet accounts have no movement and no opening. */
+  readonly began?: Day;
   /** Of changes in equity: accounts alone that the column of a category bears; its id. */
   readonly equity?: number;
 }

@@ -2,10 +2,11 @@ import { addDays, type Day, type Span } from '../calendar/day.ts';
 import { ordinaryPeriods } from '../calendar/fiscalCalendar.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
 import { type Layer, layers } from '../cube/cube.ts';
-import { balanceAt, movementOver, type PartialLines } from '../cube/vector.ts';
+import { netIn } from '../cube/sumsByLayer.ts';
+import { balanceAt, movementOver, type PartialLines, postedUpTo } from '../cube/vector.ts';
 import { type Decimal, tenTo } from '../money/decimal.ts';
 import { divideHalfAwayFromZero } from '../money/round.ts';
-import type { TranslatedFrom } from './translateCube.ts';
+import { openingRate, type TranslatedFrom } from './translateCube.ts';
 
 /** What the difference of exchange moved by over a span is made of; a gain is positive, in minor units of the presentation currency. */
 export interface DifferenceExplained {
@@ -39,18 +40,19 @@ export function explainDifference(
   const traits = { resets, retainedEarnings: -1 };
   const opening = balanceAt(cube, traits, chosen, firstDay, partial, { atBeginning: true }).net;
   const closing = balanceAt(cube, traits, chosen, lastDay, partial).net;
-  const start = cube.calendar.periods[0]?.firstDay ?? firstDay;
   // Closing entries move nothing in or out of net assets, but a part of the ledger can hold one side of them alone.
-  const posted = start > before ? null : movementOver(cube, chosen, { firstDay: start, lastDay: before }, partial);
+  const posted = postedUpTo(cube, chosen, before, partial);
+  const opened = cube.openings.get(firstDay);
+  if (opened) for (const account of posted.keys()) posted[account] = (posted[account] as bigint) + netIn(opened, account, chosen);
   let rounded = 0;
   let netAssets = 0n;
   for (const [account, element] of elements.entries()) {
     if (element === 'asset' || element === 'liability') rounded += (opening[account] === 0n ? 0 : 1) + (closing[account] === 0n ? 0 : 1);
-    else netAssets -= posted?.[account] ?? 0n;
+    else netAssets -= posted[account] as bigint;
   }
   const atEnd = exactly(rates.closingOn(lastDay));
   // With nothing at the beginning no rate of that day is needed.
-  const atBeginning = netAssets === 0n ? atEnd : exactly(rates.closingOn(before));
+  const atBeginning = netAssets === 0n ? atEnd : exactly(opened ? openingRate(rates, firstDay) : rates.closingOn(before));
   if (atEnd === null || atBeginning === null) return null;
   const ofNetAssets = netAssets * (atEnd - atBeginning);
   let ofProfit = 0n;
@@ -67,8 +69,8 @@ export function explainDifference(
     }
   }
   let ofEquity = 0n;
-  for (const { account, day, layer, debit, credit } of equityLines) {
-    if (day < firstDay || day > lastDay || !chosen.includes(layer)) continue;
+  for (const { account, day, layer, debit, credit, isOpening } of equityLines) {
+    if (day < firstDay || day > lastDay || !chosen.includes(layer) || (opened && isOpening && day === firstDay)) continue;
     const rate = exactly(rates.ofEquity(cube.accountIds[account] as number, day));
     if (rate === null) return null;
     rounded += 1;

@@ -1,7 +1,8 @@
-import type { Day } from '../calendar/day.ts';
+import { addDays, type Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { Element } from '../chart/element.ts';
 import { type Cube, emptyBooks, type Layer, largestSum, layers } from '../cube/cube.ts';
+import type { OpeningLine } from '../cube/openings.ts';
 import type { Position } from '../cube/position.ts';
 import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
 import type { GrossVector, PartialLines } from '../cube/vector.ts';
@@ -21,6 +22,8 @@ export interface EquityLine {
   readonly layer: Layer;
   readonly debit: bigint;
   readonly credit: bigint;
+  /** Of an opening entry. */
+  readonly isOpening?: boolean;
 }
 
 /** A rate that translation needs and nobody gave. `day`: of an average the first of its period. */
@@ -38,6 +41,8 @@ export interface TranslatedFrom {
   /** Dense number of the account with the role retained earnings, or −1. */
   readonly retainedEarnings: number;
   readonly equityLines: readonly EquityLine[];
+  /** Of which the openings of the cube are made. */
+  readonly openingLines: readonly OpeningLine[];
   /**
    * Of a cash flow: accounts whose lines are cash flows or what stands in their place, which are translated as they move, at average
    * rates (IAS 7.26 to 7.28), and not by what they hold. By dense number; `null`: none is.
@@ -137,6 +142,25 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
       for (const origin of ['ordinary', 'closing'] as const) put(books[layer][origin], base + accounts, -netOfRow(books[layer][origin], base, accounts), 0n);
     }
   }
+  const openings = new Map<Day, SumsByLayer>();
+  for (const [day, sums] of cube.openings) {
+    const made = noSums(wide);
+    const average = rates.averageOf(periodIndexOf(cube.calendar, day));
+    const held = openingRate(rates, day);
+    for (let account = 0; account < accounts; account++) {
+      const manner = manners[account];
+      if (manner === 'line' || isNil(sums, account)) continue;
+      const translated = both(sums, account, manner === 'balance' ? held : average, manner === 'balance');
+      for (const layer of layers) put(made[layer], account, ...translated[layer]);
+    }
+    for (const line of given.equityLines) {
+      if (!line.isOpening || line.day !== day) continue;
+      const [into, rate] = [made[line.layer], rates.ofEquity(cube.accountIds[line.account] as number, day)];
+      put(into, line.account, (into.debit[line.account] as bigint) + at(line.debit, rate), (into.credit[line.account] as bigint) + at(line.credit, rate));
+    }
+    for (const layer of layers) put(made[layer], accounts, -netOfRow(made[layer], 0, accounts), 0n);
+    openings.set(day, made);
+  }
   if (most >= largestSum) return fail({ code: 'amounts_too_large' });
 
   const within = (partial: PartialLines): PartialLines => {
@@ -176,10 +200,15 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   };
   const accountIds = [...cube.accountIds, translationAccountId];
   return succeed({
-    cube: { ...cube, accountIds, indexOf: new Map(accountIds.map((id, index) => [id, index])), books },
+    cube: { ...cube, accountIds, indexOf: new Map(accountIds.map((id, index) => [id, index])), books, openings },
     missing: [...missing.values()].sort((a, b) => (a.day === b.day ? 0 : a.day < b.day ? -1 : 1)),
     within,
   });
+}
+
+/** Of what a year opens with: that of the day before, as all that is held has it there, or of the day itself where there was none before. */
+export function openingRate(rates: PresentationRates, day: Day): Decimal | null {
+  return rates.closingOn(addDays(day, -1)) ?? rates.closingOn(day);
 }
 
 /** Of the account that bears the difference: no account of the ledger has it. */

@@ -1,4 +1,5 @@
-import type { Day } from '../calendar/day.ts';
+import { addDays, type Day } from '../calendar/day.ts';
+import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import { type Cube, emptyBooks, type Layer, layers } from '../cube/cube.ts';
 import { type PairCube, type Pairs, selectPairs } from '../cube/pairCube.ts';
 import type { Position } from '../cube/position.ts';
@@ -78,6 +79,23 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
   };
   const borne = { ordinary: borneBy('ordinary'), closing: borneBy('closing') };
 
+  /** What pairs bear of what a year opens with. */
+  const borneOfOpening = (day: Day, translated: SumsByLayer): SumsByLayer => {
+    const ofPairs = noSums(base.account.length);
+    for (const line of given.openingLines)
+      if (line.day === day && line.facetSetId !== 0) add(ofPairs[line.layer], base.pairOf(line.account, line.facetSetId), line.debit, line.credit);
+    const all = given.cube.openings.get(day) ?? noSums(given.cube.accountIds.length);
+    const nothing = { all: noSums(given.cube.accountIds.length), pairs: noSums(base.account.length), translated: noSums(whole.cube.accountIds.length) };
+    const before = addDays(day, -1);
+    return borneAt(given, pairs, manners, noSums(pairs.account.length), {
+      before: nothing,
+      now: { all, pairs: ofPairs, translated },
+      day: given.rates.closingOn(before) === null ? day : before,
+      average: given.rates.averageOf(periodIndexOf(calendar, day)),
+      equityLines: given.equityLines.filter((line) => line.isOpening === true && line.day === day && line.facetSetId !== 0),
+    });
+  };
+
   const addedUntil = new Map<Day, SumsByLayer>();
   /** What pairs bear of the lines from the first day of a period to a day within it. */
   const addedWithin = (position: Position, all: SumsByLayer, translated: SumsByLayer, ofSets: LinesOfSets): SumsByLayer => {
@@ -106,7 +124,10 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
           const row = selectPairs(pairs, borne[origin][periodIndex] as SumsByLayer, sumsUpTo(whole.cube, origin, periodIndex), selected);
           for (const layer of layers) for (const side of ['debit', 'credit'] as const) books[layer][origin][side].set(row[layer][side], periodIndex * size);
         }
-      return { ...whole.cube, books };
+      const openings = new Map(
+        [...whole.cube.openings].map(([day, translated]) => [day, selectPairs(pairs, borneOfOpening(day, translated), translated, selected)]),
+      );
+      return { ...whole.cube, books, openings };
     },
     within: (selected, all, ofSets) => {
       const translatedLines = whole.within(all);

@@ -76,6 +76,7 @@ export function given(
     rates: presentationRates(rates, kroner, calendar),
     elements,
     retainedEarnings: 4,
+    openingLines: [],
     equityLines: linesOf(postings)
       .filter((line) => isEquity(line) && isWanted(line.facetSetId))
       .map(({ accountId, ...line }) => ({ ...line, account: accountId - 1 })),

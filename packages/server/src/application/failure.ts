@@ -53,6 +53,7 @@ export type Failure =
   | { code: 'account_unknown'; accountId: number }
   | { code: 'account_takes_no_postings'; accountId: number; number: string; reason: 'parent' | 'inactive' }
   | { code: 'entry_out_of_balance'; difference: bigint }
+  | { code: 'opening_of_income'; line: number }
   | { code: 'line_amount_invalid'; line: number }
   /** Facets of a line that may not stand on it. */
   | { code: 'line_facets_refused'; line: number; refused: FacetRefused }

@@ -47,12 +47,16 @@ export async function footingRoots(
   const { compiled, columns, books, runs, layoutId } = prepared;
   const ofColumns = (give: (span: Span) => Promise<FootingRoot | null>): Promise<Given> =>
     Promise.all(columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null)));
-  const sheets = new Map<Day, Promise<FootedSheet>>();
-  const sheetAt = (day: Day): Promise<FootedSheet> => {
-    const footed = sheets.get(day) ?? footedBalanceSheet(ports, prepared, sheet, day, unit);
-    sheets.set(day, footed);
+  const sheets = new Map<string, Promise<FootedSheet>>();
+  const sheetAt = (day: Day, measure: 'opening' | 'closing' = 'closing'): Promise<FootedSheet> => {
+    const key = `${day} ${measure}`;
+    const footed = sheets.get(key) ?? footedBalanceSheet(ports, prepared, sheet, day, measure, unit);
+    sheets.set(key, footed);
     return footed;
   };
+  /** The balance sheet of the day before, or, with what a year opens with, that of its beginning. */
+  const sheetBefore = (firstDay: Day): Promise<FootedSheet> =>
+    books.cube.openings.has(firstDay) ? sheetAt(firstDay, 'opening') : sheetAt(addDays(firstDay, -1));
   if (compiled.layout.kind === 'income_statement' && layoutId === null) {
     const result = await ofColumns(async ({ firstDay, lastDay }) => {
       if (yearOf(books.calendar, lastDay)?.firstDay !== firstDay) return null;
@@ -69,23 +73,23 @@ export async function footingRoots(
     return new Map([['profit', result]]);
   }
   if (compiled.layout.kind === 'changes_in_equity' && layoutId === null) {
-    const equityAt = async (day: Day): Promise<FootingRoot | null> => {
-      const { shown, exact } = await sheetAt(day);
+    const equityIn = async (footed: Promise<FootedSheet>): Promise<FootingRoot | null> => {
+      const { shown, exact } = await footed;
       const at = shown.findIndex(({ key, role }) => key === 'equity' && role === 'total');
       return at < 0 ? null : firstOf(shown[at], exact[at]);
     };
-    const opening = await ofColumns(({ firstDay }) => equityAt(addDays(firstDay, -1)));
+    const opening = await ofColumns(({ firstDay }) => equityIn(sheetBefore(firstDay)));
     return new Map([
       ['opening', opening],
-      ['closing', await ofColumns(({ lastDay }) => equityAt(lastDay))],
+      ['closing', await ofColumns(({ lastDay }) => equityIn(sheetAt(lastDay)))],
     ]);
   }
   const { cash } = compiled.layout;
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (at) => books.cube.accountIds[at] as number));
   const isWhole = cash.sides.every((sides) => sides === 3);
-  const cashAt = async (day: Day): Promise<FootingRoot> => {
-    const { shown, exact } = await sheetAt(day);
+  const cashHeld = async (footed: Promise<FootedSheet>): Promise<FootingRoot> => {
+    const { shown, exact } = await footed;
     return exact.reduce((sum, row, at) => {
       const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
       if (row.accountId === null || !cashIds.has(row.accountId) || !line || isMemoLine(line)) return sum;
@@ -94,7 +98,10 @@ export async function footingRoots(
       return isWhole || sign * held.exact > 0n ? { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact } : sum;
     }, sumOfNone);
   };
-  const ends = { opening: await ofColumns(({ firstDay }) => cashAt(addDays(firstDay, -1))), closing: await ofColumns(({ lastDay }) => cashAt(lastDay)) };
+  const ends = {
+    opening: await ofColumns(({ firstDay }) => cashHeld(sheetBefore(firstDay))),
+    closing: await ofColumns(({ lastDay }) => cashHeld(sheetAt(lastDay))),
+  };
   const roots = new Map<string, Given>();
   let exchange: Given = columns.map(() => sumOfNone);
   for (const [index, line] of compiled.lines.entries()) {
@@ -126,6 +133,7 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
     column.facets === undefined &&
     column.equity === undefined &&
     column.placedOn === undefined &&
+    column.began === undefined &&
     !column.withoutAdjustments
   );
 }
@@ -150,9 +158,10 @@ async function footedBalanceSheet(
   { books, accounts }: PreparedStatement,
   compiled: CompiledLayout,
   day: Day,
+  measure: 'opening' | 'closing',
   unit: ShownUnit,
 ): Promise<FootedSheet> {
-  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'closing', span: { firstDay: day, lastDay: day } }], {});
+  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure, span: { firstDay: day, lastDay: day } }], {});
   if (!ran.ok) return { exact: [], shown: [] };
   const { columns, runs } = ran.value;
   const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };

@@ -4,6 +4,7 @@ import {
   facetCheck,
   fail,
   findCurrency,
+  isIncomeOrExpense,
   type Layer,
   mapOutcome,
   type Outcome,
@@ -27,6 +28,8 @@ export interface EntryDraft {
   readonly layer: Layer;
   /** In the adjusting period behind the year whose last day it bears. */
   readonly adjusting?: boolean;
+  /** Sets opening balances. */
+  readonly opening?: boolean;
   /** 0 for the company's plain numbers. */
   readonly series?: number;
   readonly lines: readonly {
@@ -52,6 +55,9 @@ export async function postEntry(
   const books = opened.value;
   for (const [index, { debit, credit }] of draft.lines.entries())
     if (debit < 0n || credit < 0n || (debit === 0n) === (credit === 0n)) return fail({ code: 'line_amount_invalid', line: index + 1 });
+  const accounts = accountsById(books);
+  const moving = draft.opening ? draft.lines.findIndex(({ accountId }) => isIncomeOrExpense(accounts.get(accountId)?.element ?? 'asset')) : -1;
+  if (moving >= 0) return fail({ code: 'opening_of_income', line: moving + 1 });
   const foreign = checkForeign(books, draft.lines);
   if (foreign) return fail(foreign);
   const difference = draft.lines.reduce((total, { debit, credit }) => total + debit - credit, 0n);
@@ -71,6 +77,7 @@ export async function postEntry(
     source: 'manual',
     closesYear: null,
     reversesEntryId: null,
+    isOpening: draft.opening ?? false,
     seriesId: draft.series ?? 0,
   };
   return ports.ledger.post(companyId, entry, period.value, request);

@@ -69,8 +69,9 @@ export async function proveSet(ports: Ports, parts: readonly RanPart[]): Promise
   return succeed(proofs);
 }
 
-function unprovableOf({ budgetId, facets, placedOn }: AmountColumn): Unprovable | null {
+function unprovableOf({ budgetId, facets, placedOn, began, measure }: AmountColumn): Unprovable | null {
   if (budgetId !== undefined) return 'budget';
+  if (began !== undefined && measure !== 'closing') return 'first_balances';
   return facets !== undefined ? 'facets' : placedOn !== undefined ? 'placement' : null;
 }
 

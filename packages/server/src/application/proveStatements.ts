@@ -1,4 +1,5 @@
 import {
+  beganWithin,
   type CodesOfList,
   codeCoverage,
   comparisonSpan,
@@ -9,6 +10,7 @@ import {
   isInScope,
   layers,
   movementOver,
+  notProvable,
   type Outcome,
   type Proof,
   type ProofAccount,
@@ -78,9 +80,11 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
     await coveredLayouts(ports, books, { closing: current.net, movement: movementOver(books.cube, layers, span, partial) }),
   );
   const movementBefore = comparisonSpan(comparison.value, 'income_statement', span, books.calendar);
-  const moving = movementBefore ? [span, movementBefore] : [span];
+  // Over a span in which balances began nothing is known of what moved.
+  const moving = (movementBefore ? [span, movementBefore] : [span]).filter((one) => beganWithin(books.calendar, books.firstBalances, one) === null);
   const cash = await proveCashFlows(ports, books, moving);
   const equity = await proveEquityChanges(ports, books, moving);
+  const began = beganWithin(books.calendar, books.firstBalances, span);
   if (!cash.ok) return cash;
   if (!equity.ok) return equity;
   const differences = await ports.ledger.differencesFromLines(books);
@@ -90,8 +94,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveTrialBalance(columns),
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
-      ...(cash.value ? [cash.value] : []),
-      ...(equity.value ? [equity.value] : []),
+      ...[cash.value, equity.value].flatMap((proof) => (proof === null ? [] : began === null ? [proof] : [notProvable(proof.name, began)])),
       proveCoverage(current.day, coverage),
       ...(codes ? [codes] : []),
       ...(composed ? [composed] : []),

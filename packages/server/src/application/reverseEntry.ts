@@ -35,6 +35,7 @@ export async function reverseEntry(
     source: 'reversal',
     closesYear: entry.closesYear,
     reversesEntryId: entry.id,
+    isOpening: entry.isOpening && date === entry.date,
     seriesId: entry.series,
     lines: entry.lines.map(({ accountId, debit, credit, text, facets, foreign }) => ({ accountId, debit: credit, credit: debit, text, facets, foreign })),
   };

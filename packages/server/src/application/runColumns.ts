@@ -3,6 +3,7 @@ import {
   addDays,
   type BalanceVector,
   balanceAt,
+  beganWithin,
   type ColumnInput,
   type CompiledLayout,
   equityColumnOf,
@@ -89,7 +90,7 @@ export async function runColumns(
     const ground = grounds.get(facetKey(column.facets ?? {})) as Ground;
     const ran =
       column.budgetId === undefined
-        ? succeed({ run: await runPosted(ports, compiled, column, ground, read), column })
+        ? succeed({ run: await runPosted(ports, compiled, withBeginning(books, column), ground, read), column: withBeginning(books, column) })
         : await runBudget(ports, books, compiled, column, asked);
     if (!ran.ok) return ran;
     runs.push(ran.value.run);
@@ -97,6 +98,12 @@ export async function runColumns(
     named.push(ran.value.column);
   }
   return succeed({ columns: named, runs, selected });
+}
+
+/** The column, with the day on which balances began where that is within it. */
+export function withBeginning({ calendar, firstBalances }: Books, column: AmountColumn): AmountColumn {
+  const began = beganWithin(calendar, firstBalances, column.span);
+  return began === null ? column : { ...column, began };
 }
 
 /** `read`: what lines take instead of the column's own amounts, which columns over the same lines and days share. */
@@ -119,7 +126,7 @@ async function runPosted(
 export function runOver(
   books: Books,
   compiled: CompiledLayout,
-  { measure, span, equity, placedOn }: Pick<AmountColumn, 'measure' | 'span' | 'equity' | 'placedOn'>,
+  { measure, span, equity, placedOn, began }: Pick<AmountColumn, 'measure' | 'span' | 'equity' | 'placedOn' | 'began'>,
   partial: PartialLines,
   readings: readonly BigInt64Array[],
   chosen: readonly Layer[] = layers,
@@ -142,6 +149,7 @@ export function runOver(
     readings,
     exponent: company.currency.exponent,
     span,
+    ...(began === undefined ? {} : { began: { day: began, own: measure, resets: traits.resets } }),
   };
   return runColumn(compiled, equity === undefined ? onStandIns(books, placedOn, input) : borneBy(books, equity, input));
 }

@@ -16,6 +16,7 @@ import {
   type ShownUnit,
   type StatementRow,
   shownUnit,
+  statementNotes,
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
@@ -49,6 +50,8 @@ export interface Statement extends PreparedStatement {
   /** How many rungs of categories there are to open. */
   readonly rungs: number;
   readonly transfers: readonly PresentedTransfer[];
+  /** What has to be said under the figures, in the language of the captions. */
+  readonly notes: readonly string[];
 }
 
 export async function runStatement(ports: Ports, { companyId }: Access, name: StatementName, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
@@ -76,6 +79,7 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
     rungs,
     transfers,
+    notes: statementNotes(exactRows, compiled.layout.language),
   });
 }
 

@@ -153,6 +153,7 @@ function translate(books: Books, rates: readonly ExchangeRate[], to: Currency, e
     elements: cube.accountIds.map((id) => (byId.get(id) as ChartAccount).element),
     retainedEarnings: traits.retainedEarnings,
     equityLines,
+    openingLines: books.openingLines,
     isFlow: null,
   };
   const balances = translateCube(given);

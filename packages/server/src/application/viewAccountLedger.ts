@@ -91,6 +91,7 @@ export async function viewAccountLedger(
       accountId: account.id,
       from,
       to,
+      openedOn: books.cube.openings.has(from) ? from : null,
       sort: 'date',
       selected: books.selected,
       layer: null,

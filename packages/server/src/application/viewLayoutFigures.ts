@@ -19,7 +19,7 @@ import { type PlannedColumns, plannedColumns } from './plannedColumns.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
 import { amountsOver, narrowFurther } from './readingVectors.ts';
-import { budgetedAmounts } from './runColumns.ts';
+import { budgetedAmounts, withBeginning } from './runColumns.ts';
 
 export interface LayoutFigures {
   readonly books: Books;
@@ -55,7 +55,7 @@ export async function viewLayoutFigures(ports: Ports, { companyId }: Access, cho
       columns.push(column);
       continue;
     }
-    const { placedOn: _, ...asToday } = column;
+    const { placedOn: _, ...asToday } = withBeginning(books, column);
     const { measure, span, budgetId, facets, withoutAdjustments } = column;
     const key = JSON.stringify([measure, span, budgetId, facets, withoutAdjustments]);
     const adding = known.get(key) ?? amountsIn(ports, books, column, choice);

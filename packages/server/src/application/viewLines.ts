@@ -23,7 +23,9 @@ export async function listAccountLines(
   const opened = await openBooksOf(ports, companyId, facets);
   if (!opened.ok) return opened;
   const books = opened.value;
-  const wanted = { ...asked, selected: books.selected };
+  // What a year opens with is no movement of a span from its first day.
+  const openedOn = asked.from !== null && books.cube.openings.has(asked.from) ? asked.from : null;
+  const wanted = { ...asked, openedOn, selected: books.selected };
   const account = accountsById(books).get(wanted.accountId);
   if (!account) return fail({ code: 'account_unknown', accountId: wanted.accountId });
   const against = sideAgainstIn(books, account);

@@ -4,13 +4,11 @@ import {
   comparisonSpan,
   type Day,
   filterText,
-  type Layer,
+  grossOver,
   layers,
   movementOver,
   type Outcome,
   type PartialLines,
-  positionAt,
-  positionBefore,
   type Span,
   succeed,
 } from '@ivory-ladder/core';
@@ -62,7 +60,7 @@ export async function viewTrialBalance(ports: Ports, { companyId }: Access, choi
   const adjustments = balanceAt(books.cube, books.traits, ['adjustment'], span.lastDay, partial);
   const comparative = comparedTo && comparativeBalances(books, comparedTo, partial);
   const movement = movementOver(books.cube, layers, span, partial);
-  const gross = grossMovement(books, span, partial);
+  const gross = grossOver(books.cube, layers, span, partial);
   const lines = books.tree.order.map((account, at): TrialBalanceLine => {
     const index = books.cube.indexOf.get(account.id) as number;
     const [from, moved, to] = [opening.net[index] as bigint, movement[index] as bigint, closing.net[index] as bigint];
@@ -86,23 +84,4 @@ export async function viewTrialBalance(ports: Ports, { companyId }: Access, choi
 function comparativeBalances({ cube, traits }: Books, { balances, result }: { balances: Day; result: Day }, partial: PartialLines): BigInt64Array {
   const [atBalances, atResult] = [balances, result].map((day) => balanceAt(cube, traits, layers, day, partial).net) as [BigInt64Array, BigInt64Array];
   return atBalances.map((net, account) => (traits.resets[account] === 1 ? (atResult[account] as bigint) : net));
-}
-
-function grossMovement({ cube }: Books, span: Span, partial: PartialLines): { debit: BigInt64Array; credit: BigInt64Array } {
-  const accounts = cube.accountIds.length;
-  const sums = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
-  for (const [position, sign] of [
-    [positionAt(cube.calendar, span.lastDay), 1n],
-    [positionBefore(cube.calendar, span.firstDay), -1n],
-  ] as const)
-    for (const layer of layers as readonly Layer[])
-      for (const side of ['debit', 'credit'] as const) {
-        const book = cube.books[layer].ordinary[side];
-        const within = position.partialFrom === null ? undefined : partial(position, layer)?.[side];
-        for (let account = 0; account < accounts; account++) {
-          const whole = position.periodIndex < 0 ? 0n : (book[position.periodIndex * accounts + account] as bigint);
-          sums[side][account] = (sums[side][account] as bigint) + sign * (whole + (within?.[account] ?? 0n));
-        }
-      }
-  return sums;
 }

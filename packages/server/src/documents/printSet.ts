@@ -88,6 +88,7 @@ function statementPages({ statement, comments }: PrintedSet['statements'][number
   ];
   const foot: Content[] = [];
   if (transfers.length > 0) foot.push(transferTable(statement));
+  for (const note of statement.notes) foot.push({ text: note, fontSize: 8, color: second, margin: [0, 6, 0, 0] });
   if (unit !== null)
     foot.push({
       text: captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'],

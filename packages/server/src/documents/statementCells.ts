@@ -28,6 +28,7 @@ export interface CellFacts {
 /** Over the sheet itself. */
 export function liveCell(cell: CellFacts): ExcelJS.CellValue {
   const { statement, row, at, result, exponent, number, letter, rowOf } = cell;
+  if (isUnknown(cell)) return '–';
   if (row.unit !== undefined) return calculated(cell);
   const column = statement.columns[at] as Statement['columns'][number];
   if (column.kind === 'amount')
@@ -39,6 +40,14 @@ export function liveCell(cell: CellFacts): ExcelJS.CellValue {
   return column.kind === 'change'
     ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
     : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+}
+
+/** An amount that nothing is known of, or a change from one or to one: a formula would make nil of it. */
+function isUnknown({ statement, row, at, result }: CellFacts): boolean {
+  const column = statement.columns[at];
+  if (row.unit !== undefined || result !== undefined || !column) return false;
+  if (column.kind === 'amount') return true;
+  return (column.kind === 'change' || column.kind === 'percent') && [column.of, column.against].some((operand) => (row.values[operand] ?? null) === null);
 }
 
 export function isOfPercents(column: Statement['columns'][number]): boolean {
@@ -72,6 +81,7 @@ function shareOf({ statement, row, result, number, letter, rowOf }: CellFacts, {
 /** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
 export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
   const { statement, row, at, result, number, letter } = cell;
+  if (isUnknown(cell)) return '–';
   const { columns, scale } = statement;
   const column = columns[at] as Statement['columns'][number];
   const exact = `${exactSheet}!${letter(at)}${number}`;

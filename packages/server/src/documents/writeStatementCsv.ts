@@ -30,6 +30,7 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
       ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsOfCell(columns[at], row, currency)))),
     ]),
     ...transferLines(statement, withNotes),
+    ...(statement.notes.length > 0 ? [[], ...statement.notes.map((note) => [asPlainText(note)])] : []),
   ];
   return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
 }

@@ -102,7 +102,14 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
   rows.forEach((row, at) => {
     writeRow(sheet, statement, row, firstRow + at, rowOf, exponent, write, lead);
   });
-  if (isPrinted) writeTransfers(sheet, statement, firstRow + rows.length + 1, lead);
+  const behind = firstRow + rows.length + 1;
+  if (isPrinted) writeTransfers(sheet, statement, behind, lead);
+  const { length } = isPrinted ? statement.transfers : [];
+  for (const [at, note] of statement.notes.entries()) {
+    const cell = sheet.getCell(behind + (length === 0 ? 0 : length + 2) + at, 1);
+    cell.value = note;
+    cell.font = { name: 'Calibri', size: 10, italic: true, color: second };
+  }
 }
 
 /** What the statement shows on one line instead of another, as it is printed under it. */

@@ -7,7 +7,20 @@ import type { Statement } from '../application/runStatement.ts';
 import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({ books, layoutId, compiled, columns, rows, rungs, transfers, scale, currency, planned, presentation }: Statement): StatementBody {
+export function toStatement({
+  books,
+  layoutId,
+  compiled,
+  columns,
+  rows,
+  rungs,
+  transfers,
+  scale,
+  currency,
+  planned,
+  presentation,
+  notes,
+}: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
     layoutId,
@@ -22,6 +35,7 @@ export function toStatement({ books, layoutId, compiled, columns, rows, rungs, t
     plan: { plan: planned.plan, planId: planned.planId ?? null },
     rows: rows.map(rowInText),
     rungs,
+    notes: [...notes],
     transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
     revision: books.cube.revision,
   };
@@ -37,8 +51,17 @@ export function toColumn(column: StatementColumn): StatementBody['columns'][numb
   };
   if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
   if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, placedOn } = column;
-  return { kind, measure, firstDay: span.firstDay, lastDay: span.lastDay, budget, ...(placedOn === undefined ? {} : { placedOn }), ...head };
+  const { kind, measure, span, budget = null, placedOn, began } = column;
+  return {
+    kind,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    budget,
+    ...(placedOn === undefined ? {} : { placedOn }),
+    ...(began === undefined ? {} : { began }),
+    ...head,
+  };
 }
 
 export function toEvidence({

@@ -16,13 +16,13 @@ export interface StoredBalance {
 }
 
 /** A line of an entry since a revision; `closesYear` is the year that its entry closes. */
-export type PostedBalance<Stored extends StoredBalance> = Stored & { readonly closesYear: number | null };
+export type PostedBalance<Stored extends StoredBalance> = Stored & { readonly closesYear: number | null; readonly opening: number };
 
 const originOf = `CASE WHEN entry.closes_year IS NOT NULL THEN 'closing' WHEN ${broughtInEntry} THEN 'trial_balance' ELSE 'ordinary' END`;
 
 /** The columns of a `PostedBalance`, read from `journal_entry AS entry` and `journal_line AS line`. */
 export const postedColumns = `line.account_id AS accountId, line.layer, ${originOf} AS origin,
-  entry.year, entry.period, entry.closes_year AS closesYear, line.debit, line.credit`;
+  entry.year, entry.period, entry.closes_year AS closesYear, entry.opening, line.debit, line.credit`;
 
 /** Rows by the calendar's own index of periods; a period that it does not know is -1. */
 export function balancesIn<Stored extends StoredBalance>(calendar: FiscalCalendar, rows: readonly Stored[]) {
@@ -36,9 +36,9 @@ export function balancesIn<Stored extends StoredBalance>(calendar: FiscalCalenda
   }));
 }
 
-/** Whether a trial balance is among what was posted: lines alone do not say then what balances have become. */
-export function haveBroughtIn(rows: readonly StoredBalance[]): boolean {
-  return rows.some(({ origin }) => origin === 'trial_balance');
+/** Whether a trial balance or an opening is among what was posted: lines alone do not say then what balances have become. */
+export function mustBeReadAnew(rows: readonly PostedBalance<StoredBalance>[]): boolean {
+  return rows.some(({ origin, opening }) => origin === 'trial_balance' || opening === 1);
 }
 
 /** Posted lines as balances, none of them of a trial balance; a closing entry counts in the last period of the year that it closes. */

@@ -1,7 +1,8 @@
-import { buildCube, followCube, traitsOf } from '@ivory-ladder/core';
+import { buildCube, followCube, openingsOf, periodIndexOf, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
-import { balancesIn, haveBroughtIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
+import { balancesIn, mustBeReadAnew, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
+import { readFirstBalances, readOpeningLines } from './readOpenings.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
@@ -88,11 +89,16 @@ async function follow(runner: QueryRunner, before: Books, company: CompanyRecord
       WHERE entry.company_id = ? AND entry.revision > ? LIMIT ${mostLinesFollowed + 1}`,
     [company.id, before.cube.revision],
   );
-  if (rows.length > mostLinesFollowed || haveBroughtIn(rows)) return null;
-  return { ...before, company, cube: followCube(before.cube, company.revision, postedIn(before.calendar, rows)), selected: null };
+  if (rows.length > mostLinesFollowed || mustBeReadAnew(rows)) return null;
+  const posted = postedIn(before.calendar, rows);
+  // What is posted before the first trial balance makes it one of several.
+  const began = before.firstBalances.find(({ isOpening }) => !isOpening);
+  const first = began ? periodIndexOf(before.calendar, began.day) : -1;
+  if (posted.some(({ periodIndex }) => periodIndex <= first)) return null;
+  return { ...before, company, cube: followCube(before.cube, company.revision, posted), selected: null };
 }
 
-async function readBalances(runner: QueryRunner, structure: Structure): Promise<Pick<Books, 'cube' | 'traits'>> {
+async function readBalances(runner: QueryRunner, structure: Structure): Promise<Pick<Books, 'cube' | 'traits' | 'openingLines' | 'firstBalances'>> {
   const { company, calendar, accounts } = structure;
   const rows = await rowsOf<StoredBalance>(
     runner,
@@ -101,6 +107,8 @@ async function readBalances(runner: QueryRunner, structure: Structure): Promise<
   );
   const sorted = [...accounts].sort((a, b) => a.id - b.id);
   const ids = sorted.map((account) => account.id);
-  const cube = buildCube(company.revision, calendar, ids, balancesIn(calendar, rows));
-  return { cube, traits: traitsOf(sorted, structure.retainedEarningsId) };
+  const openingLines = await readOpeningLines(runner, company.id, ids);
+  const cube = buildCube(company.revision, calendar, ids, balancesIn(calendar, rows), openingsOf(calendar, ids.length, openingLines));
+  const firstBalances = await readFirstBalances(runner, structure, cube, openingLines);
+  return { cube, traits: traitsOf(sorted, structure.retainedEarningsId), openingLines, firstBalances };
 }

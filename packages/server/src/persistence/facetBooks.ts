@@ -1,7 +1,7 @@
 import { type FacetBalanceRow, type FacetBalances, type FacetFilter, type FacetSet, groupFacetBalances, narrowCube, selectSets } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Books } from '../application/ports/index.ts';
-import { balancesIn, haveBroughtIn, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
+import { balancesIn, mustBeReadAnew, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFacetSets } from './facetSets.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
@@ -39,7 +39,7 @@ export class FacetBooks {
     const current = await this.current(books);
     if (!current) return null;
     const selected = selectSets(current.sets, filter, books.lists);
-    const narrowed: Books = { ...books, cube: narrowCube(books.cube, current.balances, selected), selected };
+    const narrowed: Books = { ...books, cube: narrowCube(books.cube, current.balances, selected, books.openingLines), selected };
     const oldest = known.keys().next().value;
     if (known.size >= filtersKept && oldest !== undefined) known.delete(oldest);
     known.set(key, narrowed);
@@ -102,7 +102,7 @@ async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceR
   return balancesIn(books.calendar, rows);
 }
 
-/** `null` where a trial balance is among it. */
+/** `null` where lines alone do not say what balances have become. */
 async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[] | null> {
   const rows = await rowsOf<PostedBalance<StoredFacetBalance>>(
     runner,
@@ -111,5 +111,5 @@ async function readSince(runner: QueryRunner, books: Books, revision: number): P
       WHERE entry.company_id = ? AND entry.revision > ? AND line.facet_set_id <> 0`,
     [books.company.id, revision],
   );
-  return haveBroughtIn(rows) ? null : postedIn(books.calendar, rows);
+  return mustBeReadAnew(rows) ? null : postedIn(books.calendar, rows);
 }

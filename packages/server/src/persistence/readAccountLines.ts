@@ -4,12 +4,16 @@ import type { AccountLineRecord, LedgerStore, LinesWanted } from '../application
 import { facetsOfLines, noFacets } from './facetSets.ts';
 import { rowsOf } from './transaction.ts';
 
+const notOpening =
+  'AND NOT (line.entry_date = ? AND EXISTS (SELECT 1 FROM journal_entry AS opening WHERE opening.company_id = line.company_id AND opening.id = line.entry_id AND opening.opening = 1))';
+
 /** Lines of an account page by page, with what of the first day stands on the pages before. */
 export async function readAccountLines(database: DataSource, companyId: number, wanted: LinesWanted): ReturnType<LedgerStore['accountLines']> {
   const selected = conditionOf(wanted.selected, 'line.facet_set_id');
   const ofLayer = wanted.layer === null ? [] : [wanted.layer];
-  const where = `line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ? ${ofLayer.map(() => 'AND line.layer = ?').join('')} ${selected.sql}`;
-  const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31', ...ofLayer, ...selected.parameters];
+  const where = `line.company_id = ? AND line.account_id = ? AND line.entry_date BETWEEN ? AND ? ${ofLayer.map(() => 'AND line.layer = ?').join('')} ${selected.sql} ${wanted.openedOn ? notOpening : ''}`;
+  const opened = wanted.openedOn ? [wanted.openedOn] : [];
+  const parameters = [companyId, wanted.accountId, wanted.from ?? '0001-01-01', wanted.to ?? '9999-12-31', ...ofLayer, ...selected.parameters, ...opened];
   const [count] = await rowsOf<{ total: string }>(database, `SELECT COUNT(*) AS total FROM journal_line AS line WHERE ${where}`, parameters);
   const size = 'GREATEST(line.debit, line.credit)';
   const sortKey = wanted.sort === 'size' ? size : 'line.entry_date';

@@ -7,14 +7,15 @@ import { rowsOf } from './transaction.ts';
 /** An entry, whole. */
 export async function readEntry(database: DataSource, companyId: number, entryId: number): Promise<EntryRecord | null> {
   const [row] = await rowsOf<
-    Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy' | 'isAdjusting'> & {
+    Omit<EntryRecord, 'lines' | 'id' | 'reversesEntryId' | 'reversedBy' | 'isAdjusting' | 'isOpening'> & {
+      opening: number;
       id: string;
       reversesEntryId: string | null;
       adjusting: number | null;
     }
   >(
     database,
-    `SELECT entry.id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, series_id AS series, posted_at AS postedAt, posted_by AS postedBy, period.is_adjusting AS adjusting
+    `SELECT entry.id, entry_date AS date, document_number AS documentNumber, description, layer, source, closes_year AS closesYear, reverses_entry_id AS reversesEntryId, origin_document AS originDocument, series_id AS series, opening, posted_at AS postedAt, posted_by AS postedBy, period.is_adjusting AS adjusting
        FROM journal_entry AS entry LEFT JOIN fiscal_period AS period ON period.company_id = entry.company_id AND period.year = entry.year AND period.number = entry.period
       WHERE entry.company_id = ? AND entry.id = ?`,
     [companyId, entryId],
@@ -50,10 +51,11 @@ export async function readEntry(database: DataSource, companyId: number, entryId
     'SELECT id, document_number AS documentNumber FROM journal_entry WHERE company_id = ? AND reverses_entry_id = ? LIMIT 1',
     [companyId, entryId],
   );
-  const { adjusting, ...facts } = row;
+  const { adjusting, opening, ...facts } = row;
   return {
     ...facts,
     isAdjusting: adjusting === 1,
+    isOpening: opening === 1,
     id: Number(row.id),
     reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
     reversedBy: reversal ? { id: Number(reversal.id), documentNumber: reversal.documentNumber } : null,

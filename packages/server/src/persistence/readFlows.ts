@@ -5,7 +5,10 @@ import { broughtInEntry } from './derivedBalances.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { rowsOf } from './transaction.ts';
 
-/** Ordinary lines of reversing entries within a span, by account, day and facet set, so that a part rounds as the whole does. None of a trial balance, which are netted as they are. */
+/** Of an entry: trial balances are netted as they are, and openings moved nothing. */
+const isMovement = `NOT ${broughtInEntry} AND entry.opening = 0`;
+
+/** Ordinary lines of reversing entries within a span, by account, day and facet set, so that a part rounds as the whole does. */
 export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<FlowOfDay[]> {
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const rows = await rowsOf<FlowRow>(
@@ -13,7 +16,7 @@ export async function readReversingLines(database: DataSource, books: Books, { f
     `SELECT line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM journal_entry AS entry JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
-            AND line.closing = 0 AND NOT ${broughtInEntry} ${wanted.sql}
+            AND line.closing = 0 AND ${isMovement} ${wanted.sql}
       GROUP BY line.account_id, entry.entry_date, line.facet_set_id`,
     [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
   );
@@ -42,9 +45,9 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length === 0) return [];
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
-  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer' | 'facetSetId'> & { isBroughtIn: string | number }>(
+  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer' | 'facetSetId'> & { isBroughtIn: string | number; opening: number }>(
     database,
-    `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.entry_date AS day, line.layer, line.debit, line.credit, ${broughtInEntry} AS isBroughtIn
+    `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.entry_date AS day, line.layer, line.debit, line.credit, ${broughtInEntry} AS isBroughtIn, entry.opening
        FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
       WHERE line.company_id = ? AND line.account_id IN (${placeholdersOf(equity)}) AND line.closing = 0 AND entry.revision <= ? ${wanted.sql}`,
     [books.company.id, ...equity, books.cube.revision, ...wanted.parameters],
@@ -52,7 +55,7 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const lines: EquityLine[] = [];
   const broughtIn = new Map<string, EquityLine & { readonly net: bigint }>();
   for (const row of rows) {
-    const line = { ...flowOf(books, row), layer: row.layer, facetSetId: Number(row.facetSetId) };
+    const line = { ...flowOf(books, row), layer: row.layer, facetSetId: Number(row.facetSetId), ...(row.opening === 1 ? { isOpening: true } : {}) };
     if (Number(row.isBroughtIn) === 0) lines.push(line);
     else {
       const key = `${line.account} ${line.facetSetId} ${line.day}`;
@@ -96,7 +99,7 @@ function entriesAlone({ company, cube }: Books, { firstDay, lastDay }: Span, see
                     WHERE company_id = ? AND account_id IN (${placeholdersOf(seeds)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
              JOIN journal_line AS each_line FORCE INDEX (PRIMARY) ON each_line.company_id = ? AND each_line.entry_id = found.entry_id
             GROUP BY found.entry_id HAVING SUM(each_line.account_id NOT IN (${placeholdersOf(among)})) = 0) AS alone
-       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = alone.entry_id AND entry.revision <= ? AND NOT ${broughtInEntry}`,
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = alone.entry_id AND entry.revision <= ? AND ${isMovement}`,
     parameters: [...[company.id, ...seeds, firstDay, lastDay], ...[company.id, ...among], ...[company.id, cube.revision]],
   };
 }

@@ -81,7 +81,7 @@ export function entriesOf(companyId: number, actor: string, entries: readonly En
   const at = timestamp();
   return [
     ...insertions(
-      'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, series_id, revision, posted_at, posted_by)',
+      'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, series_id, opening, revision, posted_at, posted_by)',
       entries.map((entry) => [
         companyId,
         entry.id,
@@ -96,6 +96,7 @@ export function entriesOf(companyId: number, actor: string, entries: readonly En
         entry.reversesEntryId,
         entry.trialBalanceId,
         entry.seriesId ?? plainNumbers,
+        entry.isOpening ? 1 : 0,
         0,
         at,
         actor,

@@ -233,6 +233,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
       .join('; ')}. An account with history can be retired instead.`,
   account_parent_inactive: ({ number }) => `The account above it, ${text(number)}, is inactive. Reopen that one first.`,
   day_out_of_reach: ({ day }) => `${text(day)} is decades away from the ledger. Is the year right?`,
+  opening_of_income: ({ line }) =>
+    `The entry was not posted: line ${text(line)} is on an account of income or expense, which begins each fiscal year at nil and has no opening balance.`,
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
   line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,
   account_takes_no_postings: ({ number, reason }) =>

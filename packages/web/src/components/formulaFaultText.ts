@@ -1,8 +1,19 @@
+import { longDay } from '@ivory-ladder/core';
+
 /** Why a formula cannot be read or has no value, in words. */
 export function formulaFaultText(fault: { readonly code: string }, captions: ReadonlyMap<string, string> = new Map()): string {
-  const facts = fault as { readonly code: string; readonly reason?: string; readonly named?: string; readonly key?: string; readonly path?: readonly string[] };
+  const facts = fault as {
+    readonly code: string;
+    readonly reason?: string;
+    readonly named?: string;
+    readonly key?: string;
+    readonly path?: readonly string[];
+    readonly day?: string;
+  };
   const caption = (key: string | undefined): string => `«${captions.get(key ?? '') ?? key}»`;
   switch (facts.code) {
+    case 'no_balances_before':
+      return `no balances before ${longDay(facts.day ?? '')}`;
     case 'formula_malformed':
       return malformed[facts.reason ?? ''] ?? 'this cannot be read';
     case 'formula_line_unknown':

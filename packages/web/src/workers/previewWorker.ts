@@ -216,6 +216,7 @@ function runOver({ layout, leftOut }: Asked) {
       readings,
       exponent,
       span: { firstDay: column.firstDay, lastDay: column.lastDay },
+      ...(column.began === undefined ? {} : { began: { day: column.began, own: column.measure, resets } }),
     };
     return runColumn(compiled, column.equity === undefined ? input : borneBy(column.equity, facts, resets, input));
   });

@@ -9,8 +9,10 @@ import type {
   Day,
   DescribedCategory,
   DraftedPlaces,
+  FirstBalances,
   FiscalCalendar,
   LayoutOptions,
+  OpeningLine,
   PairingRule,
   Period,
   Place,
@@ -110,6 +112,10 @@ export interface Structure extends ClassifiedPlacement {
 export interface Books extends Structure {
   readonly cube: Cube;
   readonly traits: AccountTraits;
+  /** Of opening entries, with whatever facet values. */
+  readonly openingLines: readonly OpeningLine[];
+  /** Days on which balances began, whatever lines count. */
+  readonly firstBalances: readonly FirstBalances[];
   /** Where only lines with some facet values count; `null`: all do. */
   readonly selected: SelectedSets | null;
   /** Where some of the accounts stand for others as they stood on earlier days. */

@@ -37,6 +37,7 @@ export interface EntryRecord {
   /** In a period for adjustments. */
   readonly isAdjusting: boolean;
   readonly reversesEntryId: number | null;
+  readonly isOpening: boolean;
   /** The series that it is numbered in, or 0. */
   readonly series: number;
   /** Number of the document in the file that it came from; empty for others. */
@@ -72,7 +73,7 @@ export interface AccountLineRecord {
   readonly facets: FacetsOfLine;
 }
 
-export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'series' | 'originDocument' | 'isAdjusting' | 'lines'> {
+export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt' | 'series' | 'originDocument' | 'isAdjusting' | 'isOpening' | 'lines'> {
   readonly isReversed: boolean;
   /** Sum of its debits. */
   readonly amount: bigint;
@@ -105,6 +106,8 @@ export interface LinesWanted {
   readonly accountId: number;
   readonly from: Day | null;
   readonly to: Day | null;
+  /** Without opening entries of this day, which stand before all others of it. */
+  readonly openedOn?: Day | null;
   readonly sort: 'date' | 'size';
   /** Only lines of these sets; `null`: all. */
   readonly selected: SelectedSets | null;

@@ -8,6 +8,8 @@ export interface NewEntry {
   readonly source: 'manual' | 'trial_balance' | 'reversal' | 'reclassification' | 'demo' | 'import' | 'closing';
   readonly closesYear: number | null;
   readonly reversesEntryId: number | null;
+  /** Sets opening balances; on balance sheet accounts alone. */
+  readonly isOpening?: boolean;
   /** The series that it is numbered in; the company's plain numbers where it names none. */
   readonly seriesId?: number;
   /** Net zero; either debit or credit of a line is zero, none is negative. Accounts by id. */

@@ -22,6 +22,7 @@ export interface EntryRow {
   postedBy: string;
   originDocument: string;
   seriesId: number;
+  opening: number;
 }
 
 export const EntryEntity = new EntitySchema<EntryRow>({
@@ -44,8 +45,10 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
     originDocument: { ...keyText, name: 'origin_document', length: 60, default: '' },
     seriesId: { name: 'series_id', type: 'int', unsigned: true, default: 0 },
+    opening: { type: 'tinyint', unsigned: true, default: 0 },
   },
   indices: [
+    { name: 'entry_by_opening', columns: ['companyId', 'opening'] },
     { name: 'entry_by_origin', columns: ['companyId', 'originDocument', 'date'] },
     { name: 'entry_by_document', columns: ['companyId', 'documentNumber'] },
     { name: 'entry_by_revision', columns: ['companyId', 'revision'] },

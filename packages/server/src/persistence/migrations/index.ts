@@ -85,6 +85,8 @@ import { CreateLineComment1790000000084 } from './084-create-line-comment.ts';
 import { WidenOriginOfBalance1790000000085 } from './085-widen-origin-of-balance.ts';
 import { WidenOriginOfFacetBalance1790000000086 } from './086-widen-origin-of-facet-balance.ts';
 import { NetTrialBalances1790000000087 } from './087-net-trial-balances.ts';
+import { MarkOpenings1790000000088 } from './088-mark-openings.ts';
+import { MarkEarlierOpenings1790000000089 } from './089-mark-earlier-openings.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -175,4 +177,6 @@ export const migrations = [
   WidenOriginOfBalance1790000000085,
   WidenOriginOfFacetBalance1790000000086,
   NetTrialBalances1790000000087,
+  MarkOpenings1790000000088,
+  MarkEarlierOpenings1790000000089,
 ];

@@ -62,6 +62,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
         rows: rowsShown(preview, isShown),
         rungs: 2,
         transfers: [],
+        notes: [],
         plan: { plan: 'comparison', planId: null },
         scale: preview.scale,
         rounding: 'footed',

@@ -70,6 +70,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
             {entry.originDocument !== '' && <> · document {entry.originDocument} there</>}
             {entry.closesYear !== null && <> · closes {entry.closesYear}</>}
             {entry.isAdjusting && <> · in the adjusting period</>}
+            {entry.isOpening && <> · sets opening balances</>}
             <br />
             posted {shortDay(entry.postedAt.slice(0, 10))} by {entry.postedBy}
           </p>

@@ -50,6 +50,7 @@ export function AccountOpening({ account, accounts, currency, onDone }: AccountO
       date: day,
       description: `Opening balance at ${longDay(day)}`,
       layer: 'ledger' as const,
+      opening: true,
       lines: [line, { accountId: counter.id, debit: line.credit, credit: line.debit }].map(({ accountId, debit, credit }) => ({
         accountId,
         debit: debit.toString(),

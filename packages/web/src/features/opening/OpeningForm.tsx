@@ -68,6 +68,7 @@ export function OpeningForm({ day, accounts, held, onDay }: OpeningFormProps) {
       date: day,
       description: `Opening balances at ${longDay(day)}`,
       layer: 'ledger' as const,
+      opening: true,
       lines: lines.map(({ accountId, debit, credit }) => ({ accountId, debit: debit.toString(), credit: credit.toString() })),
     };
     const { data, error } = await post({ companyId: company.id, body: entry, key: key.current });
@@ -124,8 +125,9 @@ export function OpeningForm({ day, accounts, held, onDay }: OpeningFormProps) {
           required
         />
         <p className={styles.quiet}>
-          What is there already stands in the fields. What you change is posted as one entry of the differences, on that day, in the ledger. Rows of a
-          spreadsheet can be pasted: account, debit, credit; or account and amount, debit positive.
+          What is there already stands in the fields. What you change is posted as one entry of the differences, on that day, in the ledger. On a fiscal year’s
+          first day it belongs to the year’s opening and moves nothing; on another day nothing is known of what moved up to it. Rows of a spreadsheet can be
+          pasted: account, debit, credit; or account and amount, debit positive.
         </p>
       </div>
       <div className={styles.scroll}>

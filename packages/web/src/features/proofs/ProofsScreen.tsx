@@ -20,13 +20,22 @@ export function ProofsScreen() {
   useEffect(() => {
     if (data && hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'start' });
   }, [data, hash]);
-  const failing = data?.proofs.filter(({ state }) => state === 'fails').length ?? 0;
-  const odd = data?.proofs.filter(({ state }) => state === 'to_look_at').length ?? 0;
+  const counts = { holds: 0, fails: 0, to_look_at: 0, not_provable: 0 };
+  for (const { state } of data?.proofs ?? []) counts[state]++;
   return (
     <section className={styles.sheet} aria-labelledby="proofs-title">
       <header>
         <h1 id="proofs-title">Proofs</h1>
-        <p className={styles.quiet}>{data ? `${data.proofs.length - failing - odd} hold, ${failing} fail, ${odd} to look at` : ' '}</p>
+        <p className={styles.quiet}>
+          {data
+            ? [
+                `${counts.holds} hold`,
+                `${counts.fails} fail`,
+                `${counts.to_look_at} to look at`,
+                ...(counts.not_provable > 0 ? [`${counts.not_provable} not provable`] : []),
+              ].join(', ')
+            : ' '}
+        </p>
       </header>
       {isEmpty && <EmptyState title="Nothing to prove yet">Bring in a trial balance first.</EmptyState>}
       {error !== undefined && <EmptyState title="The proofs cannot be read">{describeFailure(error)}</EmptyState>}
@@ -43,7 +52,9 @@ export function ProofsScreen() {
   );
 }
 
-const concern: Readonly<Record<ProofBody['state'], number>> = { fails: 0, to_look_at: 1, holds: 2 };
+const concern: Readonly<Record<ProofBody['state'], number>> = { fails: 0, to_look_at: 1, not_provable: 2, holds: 3 };
+
+const stateWords: Readonly<Record<ProofBody['state'], string>> = { holds: 'holds', fails: 'fails', to_look_at: 'to look at', not_provable: 'not provable' };
 
 /** What fails first, then what is to be looked at; within each the order of the proof strip. */
 function inOrderOfConcern(proofs: readonly ProofBody[]): ProofBody[] {
@@ -78,7 +89,7 @@ function Proof({
       <h2 id={`${proof.name}-name`}>
         <span className={styles[proof.state]}>
           {proofStateMark(proof.state)}
-          <span className="unseen">{proof.state === 'holds' ? 'holds' : proof.state === 'fails' ? 'fails' : 'to look at'}: </span>
+          <span className="unseen">{stateWords[proof.state]}: </span>
         </span>{' '}
         {proofNames[proof.name]}
       </h2>
@@ -100,12 +111,12 @@ function Proof({
               <tr key={name}>
                 <th scope="row">{figureName(name)}</th>
                 {days.map((day) => (
-                  <td key={day}>{format(figure(name, day))}</td>
+                  <td key={day}>{proof.state === 'not_provable' ? '–' : format(figure(name, day))}</td>
                 ))}
               </tr>
             ))}
           </tbody>
-          {!isCount && proof.name !== 'profit_allotted' && (
+          {!isCount && proof.name !== 'profit_allotted' && proof.state !== 'not_provable' && (
             <tfoot>
               <tr>
                 <th scope="row">Difference</th>

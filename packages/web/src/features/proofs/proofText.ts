@@ -1,8 +1,9 @@
 import type { ProofBody } from '@ivory-ladder/contract';
+import { shortDay } from '@ivory-ladder/core';
 import { counted } from '../../components/counted.ts';
 
 export function proofStateMark(state: ProofBody['state']): string {
-  return state === 'holds' ? '✓' : state === 'fails' ? '✗' : '▲';
+  return { holds: '✓', fails: '✗', to_look_at: '▲', not_provable: '–' }[state];
 }
 
 export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
@@ -22,6 +23,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
 
 /** One line of the strip: what holds, or what fails and by how much. */
 export function proofText(proof: ProofBody, format: (net: bigint) => string): string {
+  if (proof.state === 'not_provable') return `${proofNames[proof.name]}: not provable, no balances before ${shortDay(proof.figures[0]?.day ?? '')}`;
   const difference = BigInt(proof.difference);
   const size = format(difference < 0n ? -difference : difference);
   const count = proof.accounts.length;
@@ -89,6 +91,7 @@ const figureNames: Readonly<Record<string, string>> = {
   equity_opening: 'Equity at the beginning',
   equity_changes: 'Changes by the lines',
   equity_closing: 'Equity at the end',
+  no_balances_before: 'No balances before this day: what moved up to then is not known',
   accounts_in_scope: 'Accounts in scope',
   accounts_placed: 'Accounts that stand once',
   codes_needed: 'Codes that are needed',

@@ -57,6 +57,7 @@ export const setFigureNames: Readonly<Record<Figure, string>> = {
 export const unprovableText = {
   budget: 'not provable: a budget has no balances',
   facets: 'not provable: a part of the ledger need not balance',
+  first_balances: 'not provable: balances began in this time, and what moved before is not known',
   placement: 'not provable: by an earlier placement accounts may stand nowhere',
 } as const;
 

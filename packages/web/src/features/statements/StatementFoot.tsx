@@ -5,7 +5,7 @@ import { StatementTransfers } from './StatementTransfers.tsx';
 
 /** What is said under the figures: how they were rounded, and what was moved between lines. */
 export function StatementFoot({ statement }: { readonly statement: StatementBody }) {
-  const { kind, scale, rounding, language, transfers, columns, presentation } = statement;
+  const { kind, scale, rounding, language, transfers, columns, presentation, notes } = statement;
   return (
     <>
       {kind === 'balance_sheet' && columns.some((column) => column.kind === 'amount' && column.budget !== null) && (
@@ -20,6 +20,11 @@ export function StatementFoot({ statement }: { readonly statement: StatementBody
         </p>
       )}
       {transfers.length > 0 && <StatementTransfers statement={statement} />}
+      {notes.map((note) => (
+        <p key={note} className={styles.rounded} lang={language}>
+          {note}
+        </p>
+      ))}
     </>
   );
 }

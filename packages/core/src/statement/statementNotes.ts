@@ -1,0 +1,11 @@
+import { longDay } from '../calendar/dayText.ts';
+import type { CaptionLanguage } from '../layout/captionWords.ts';
+import { noteWords } from './noteWords.ts';
+import type { StatementRow } from './statement.ts';
+
+/** What has to be said under the figures that are shown, wherever they go: on the page, in print and in files. */
+export function statementNotes(rows: readonly Pick<StatementRow, 'faults'>[], language: CaptionLanguage): string[] {
+  const words = noteWords[language];
+  const days = new Set(rows.flatMap(({ faults }) => (faults ?? []).flatMap((fault) => (fault?.code === 'no_balances_before' ? [fault.day] : []))));
+  return [...days].sort().map((day) => words.nothingBefore(longDay(day, language)));
+}
