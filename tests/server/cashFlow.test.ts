@@ -151,7 +151,7 @@ describe('the generated cash flow', () => {
       'Property, plant and equipment, additions': -1900,
       'Property, plant and equipment, disposals': 20,
       'Share capital, proceeds': 250,
-      'Retained earnings, payments': -1200,
+      'Dividends paid': -1200,
     });
   });
 });

@@ -285,8 +285,10 @@ export const layoutFigures = z.object({
         flows: z
           .object({
             increases: z.array(amount),
+            /** Of accounts of equity what raised equity. */
+            raised: z.array(amount),
             exchange: z.array(amount),
-            transfers: z.object({ increases: z.array(amount), decreases: z.array(amount) }),
+            transfers: z.object({ raised: z.array(amount), lowered: z.array(amount) }),
           })
           .nullable(),
       }),

@@ -173,6 +173,7 @@ export const proof = z.object({
     'assets_equal_claims',
     'profit_in_equity',
     'cash_ties',
+    'natures_said',
     'equity_ties',
     'coverage',
     'codes_complete',

@@ -45,6 +45,8 @@ export interface CompiledLayout {
   readonly fixed: readonly FixedTake[];
   /** Amounts of accounts that lines need beside the column's own, each once. */
   readonly readings: readonly AccountReading[];
+  /** Of a cash flow: index of the reading of what was moved within equity, which is in no line's own amount; −1 in others. */
+  readonly transfersAt: number;
   /** Sums and calculations, each behind what it needs; those of a cycle and what needs them are not among them. */
   readonly derived: readonly number[];
   /** Keys of lines that need each other. */
@@ -107,7 +109,7 @@ function takePortions(
   const takes: Take[] = [];
   const readings = new Map<string, { readonly at: number; readonly reading: AccountReading }>();
   const readingAt = (reading: AccountReading): number => {
-    const key = `${reading.measure} ${reading.direction ?? ''} ${reading.withoutTransfers ?? ''} ${facetKey(reading.facets)}`;
+    const key = `${reading.measure} ${reading.direction ?? ''} ${reading.ofOwners ?? ''} ${facetKey(reading.facets)}`;
     const there = readings.get(key) ?? { at: readings.size, reading };
     readings.set(key, there);
     return there.at;
@@ -187,7 +189,8 @@ function takePortions(
     if (addedBackOn !== undefined && host?.kind === 'accounts' && !host.isMemo && line.kind === 'accounts' && line.selection && line.reading)
       transfer(addedBackOn, line.selection, readingAt(line.reading), 1n);
   }
-  return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading) };
+  const transfersAt = layout.kind === 'cash_flow' ? readingAt({ measure: 'column', facets: {}, direction: 'transfer' }) : -1;
+  return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading), transfersAt };
 }
 
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */

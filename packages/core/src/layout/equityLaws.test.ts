@@ -65,8 +65,9 @@ function changesOf({
     notAllotted: 0n,
     flows: {
       increases: BigInt64Array.from(increases),
+      raised: BigInt64Array.from(increases),
       exchange: new BigInt64Array(11),
-      transfers: { increases: BigInt64Array.from(transferred), decreases: BigInt64Array.from(transferredBack) },
+      transfers: { raised: BigInt64Array.from(transferred), lowered: BigInt64Array.from(transferredBack) },
     },
   };
   const input = {

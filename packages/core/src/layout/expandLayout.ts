@@ -6,17 +6,7 @@ import { captionWords } from './captionWords.ts';
 import { cashPortions } from './cashPortions.ts';
 import { captionIn, expandFollowed } from './followedLines.ts';
 import { type ExpandedLayout, indexed, type LayoutFacts, type LayoutFinding, type LineOrigin } from './layoutFacts.ts';
-import {
-  type AccountReading,
-  type AccountsLine,
-  countsInGroup,
-  type Direction,
-  type Layout,
-  type Line,
-  type ResultLine,
-  type Selection,
-  type Transfer,
-} from './line.ts';
+import { type AccountReading, type AccountsLine, countsInGroup, type Layout, type Line, type ResultLine, type Selection, type Transfer } from './line.ts';
 import type { AccountsOwnLine, CashOwnLine, FollowsOwnLine, OwnLayout, OwnLine, RemainderOwnLine, ResultOwnLine, SumOwnLine } from './ownLayout.ts';
 import { elementsIn, idsOf, selected } from './selected.ts';
 import { siblingsOf } from './siblings.ts';
@@ -140,15 +130,16 @@ class Expansion {
       selection,
       side: line.side ?? natural,
       reversed: line.reversed,
-      ...(isPlain ? {} : { reading: { measure, facets, ...this.moving(moving) } }),
+      ...(isPlain ? {} : { reading: { measure, facets, ...this.moving(line) } }),
       ...(line.kind === 'memo' ? { isMemo: true } : {}),
       ...detailOf(line),
     };
   }
 
-  private moving(direction: Direction | undefined): Pick<AccountReading, 'direction' | 'withoutTransfers'> {
-    if (direction === undefined) return {};
-    return { direction, ...(this.own.kind === 'changes_in_equity' && direction !== 'transfer' ? { withoutTransfers: true } : {}) };
+  private moving({ measure, direction: moved }: Pick<AccountsOwnLine, 'measure' | 'direction'>): Pick<AccountReading, 'direction' | 'ofOwners'> {
+    const isOfFlows = this.own.kind === 'cash_flow' || (this.own.kind === 'changes_in_equity' && moved !== undefined);
+    const isMoved = moved === undefined ? measure === 'column' || measure === 'movement' : moved !== 'transfer';
+    return { ...(moved === undefined ? {} : { direction: moved }), ...(isOfFlows && isMoved ? { ofOwners: true } : {}) };
   }
 
   private remainder(line: RemainderOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {

@@ -31,6 +31,11 @@ const disposals: Flow = { name: 'disposed', caption: (words, caption) => words.d
 const charge: Flow = { name: 'charged', caption: (words, caption) => words.charge(caption), takes: 'contra', direction: 'increase' };
 const proceeds: Flow = { name: 'received', caption: (words, caption) => words.proceeds(caption), takes: 'plain', direction: 'increase' };
 const repayments: Flow = { name: 'repaid', caption: (words, caption) => words.repayments(caption), takes: 'plain', direction: 'decrease' };
+/** Of equity, what raises it and what lowers it: own shares are bought for money that goes out. */
+const ofOwners: readonly Flow[] = [
+  { ...proceeds, takes: 'both' },
+  { ...repayments, takes: 'both' },
+];
 
 /**
  * The lines of one part: working capital and items without cash by their net movement; investing and financing by what comes and
@@ -82,6 +87,7 @@ function flowsOf(part: FlowPart, nature: Nature, element: Element): readonly Flo
     case 'investing':
     case 'financing':
       if (nature !== part) return [];
+      if (element === 'equity') return ofOwners;
       return element === 'asset' ? [additions, disposals] : [proceeds, repayments];
   }
 }
@@ -126,7 +132,7 @@ function linesOf(
             rung: 1,
             categoryId: null,
             selection,
-            ...(direction ? { reading: { measure: 'column', facets: {}, direction } } : {}),
+            ...(direction ? { reading: { measure: 'column', facets: {}, direction, ofOwners: true } } : {}),
           },
         ];
   const directed = flows.flatMap(({ name, caption: worded, takes, direction }) => {
@@ -137,11 +143,11 @@ function linesOf(
   });
   // Other comprehensive income moves no cash either.
   if (netOf[part] !== (nature === 'oci' ? 'none' : nature)) return directed;
-  // By direction go whole accounts; a deduction from debts or equity is neither a proceed nor a repayment.
+  // By direction go whole accounts; a deduction from debts is neither a proceed nor a repayment.
   const net = select((isWhole, isContra) => !isByDirection || !isWhole || !isTakenByDirection(category.element, isContra));
   return [...directed, ...line('flow', caption, net)];
 }
 
 function isTakenByDirection(element: Element, isContra: boolean): boolean {
-  return element === 'asset' || !isContra;
+  return element !== 'liability' || !isContra;
 }

@@ -73,11 +73,14 @@ export interface AccountReading {
   readonly facets: FacetFilter;
   /** Of a movement: on the account's normal side alone, or on the other; a reversing line counts against what it reverses. */
   readonly direction?: Direction;
-  /** Of a direction: without what was transferred within equity, which is a direction of its own there. */
-  readonly withoutTransfers?: true;
+  /**
+   * In changes in equity and in cash flows: of accounts of equity an increase is what raises equity, whatever their normal side, and what
+   * was moved within equity is neither that nor a decrease.
+   */
+  readonly ofOwners?: true;
 }
 
-/** `transfer`: of changes in equity, what entries moved between accounts of equity alone. */
+/** `transfer`: of changes in equity, what entries moved between accounts of equity. */
 export type Direction = 'increase' | 'decrease' | 'transfer';
 
 /** Into which the movement of an account can be taken apart in a layout. */

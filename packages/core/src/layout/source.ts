@@ -91,7 +91,9 @@ function holdsOf(source: Source, { tree, natures, portions, order, accounts }: S
     case 'nature': {
       const ids = new Set<number>();
       for (const [id, { category }] of tree.nodes) if (source.elements.includes(category.element) && natures.get(id) === source.nature) ids.add(id);
-      return standingIn(ids, portions);
+      const holds = standingIn(ids, portions);
+      // What exchange rates do is no interest, though it mostly stands beside it (IAS 7.28).
+      return source.nature === 'interest' ? (account) => (account.role === 'exchange_differences' ? 0 : holds(account)) : holds;
     }
     case 'elements':
       return ({ element }) => (source.elements.includes(element) ? bothSides : 0);

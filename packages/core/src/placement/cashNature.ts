@@ -28,6 +28,21 @@ export function naturesOf(tree: CategoryTree, said: Iterable<{ readonly id: numb
   return found;
 }
 
+/**
+ * Categories of assets, liabilities and equity that neither say their nature nor have it from above or beside: term and element alone are
+ * no reason, a loan due within a year is no working capital. What moves there is shown where it mostly belongs, and is a finding.
+ */
+export function categoriesWithoutNature(tree: CategoryTree, said: Iterable<{ readonly id: number; readonly nature: Nature | null }>): ReadonlySet<number> {
+  const own = new Set([...said].flatMap(({ id, nature }) => (nature === null ? [] : [id])));
+  const without = new Set<number>();
+  const visit = ({ category: { id, contraOf }, parent }: CategoryNode): void => {
+    const isSaid = own.has(id) || (contraOf !== null && own.has(contraOf)) || (parent !== null && !without.has(parent.category.id));
+    if (!isSaid) without.add(id);
+  };
+  for (const element of ['asset', 'liability', 'equity'] as const) walkCategories(tree.tops.get(element) ?? [], visit);
+  return without;
+}
+
 /** Of a top category that says nothing. Interest is what financing mostly costs. */
 function usualNature({ element, term, step }: Pick<Category, 'element' | 'term' | 'step'>): Nature {
   switch (element) {

@@ -1,11 +1,13 @@
 import type { Element } from '../chart/element.ts';
-import type { Step, Term } from './category.ts';
+import type { Nature, Step, Term } from './category.ts';
 
 export interface StarterCategory {
   readonly name: string;
   readonly children?: readonly StarterCategory[];
   readonly term?: Term;
   readonly step?: Step;
+  /** Of a balance sheet category that does not go with the one above it. */
+  readonly nature?: Nature;
   /** Name of the sibling that this one is deducted from. */
   readonly contraOf?: string;
 }
@@ -13,27 +15,39 @@ export interface StarterCategory {
 /** A sensible tree to begin with for any company; everything in it can be renamed, nested or removed. */
 export const starterCategories: Readonly<Record<Element, readonly StarterCategory[]>> = {
   asset: [
-    { name: 'Intangible assets', term: 'non_current' },
+    { name: 'Intangible assets', term: 'non_current', nature: 'investing' },
     {
       name: 'Property, plant and equipment',
       term: 'non_current',
+      nature: 'investing',
       children: [{ name: 'At cost' }, { name: 'Accumulated depreciation', contraOf: 'At cost' }],
     },
-    { name: 'Financial assets', term: 'non_current' },
-    { name: 'Inventories', term: 'current' },
-    { name: 'Trade and other receivables', term: 'current' },
-    { name: 'Prepayments', term: 'current' },
-    { name: 'Cash and cash equivalents', term: 'current' },
+    { name: 'Deferred tax assets', term: 'non_current', nature: 'none' },
+    { name: 'Financial assets', term: 'non_current', nature: 'investing' },
+    { name: 'Inventories', term: 'current', nature: 'operating' },
+    { name: 'Trade and other receivables', term: 'current', nature: 'operating' },
+    { name: 'Prepayments', term: 'current', nature: 'operating' },
+    { name: 'Cash and cash equivalents', term: 'current', nature: 'operating' },
   ],
   liability: [
-    { name: 'Loans and leases', term: 'non_current' },
-    { name: 'Provisions', term: 'non_current' },
-    { name: 'Trade and other payables', term: 'current' },
-    { name: 'Deferred income', term: 'current' },
-    { name: 'Taxes payable', term: 'current' },
-    { name: 'Short-term borrowings', term: 'current' },
+    { name: 'Loans and leases', term: 'non_current', nature: 'financing' },
+    { name: 'Provisions', term: 'non_current', nature: 'none' },
+    { name: 'Deferred tax', term: 'non_current', nature: 'none' },
+    { name: 'Trade and other payables', term: 'current', nature: 'operating' },
+    { name: 'Deferred income', term: 'current', nature: 'operating' },
+    { name: 'Income tax payable', term: 'current', nature: 'income_tax' },
+    { name: 'Other taxes payable', term: 'current', nature: 'operating' },
+    { name: 'Interest payable', term: 'current', nature: 'interest' },
+    { name: 'Dividends payable', term: 'current', nature: 'dividends' },
+    { name: 'Short-term borrowings', term: 'current', nature: 'financing' },
   ],
-  equity: [{ name: 'Share capital' }, { name: 'Reserves' }, { name: 'Retained earnings' }],
+  equity: [
+    { name: 'Share capital', nature: 'financing' },
+    { name: 'Reserves', nature: 'financing' },
+    { name: 'Revaluation surplus', nature: 'none' },
+    // What is declared goes here and to dividends payable, and moves no cash until it is paid.
+    { name: 'Retained earnings', nature: 'dividends' },
+  ],
   income: [
     { name: 'Revenue', step: 'revenue' },
     { name: 'Other operating income', step: 'other_operating' },

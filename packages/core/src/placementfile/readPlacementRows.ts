@@ -8,6 +8,7 @@ import { readCategoryPath } from '../placement/categoryPath.ts';
 import { amendDraft, applyDraft, emptyDraft, type PlacementDraft } from '../placement/draft.ts';
 import type { PlaceSide } from '../placement/place.ts';
 import { type DescribedCategory, type Placement, type PlacesOfAccount, siblingKey } from '../placement/placement.ts';
+import { proposeNature } from '../placement/proposeNature.ts';
 import { proposeTermAndStep } from '../placement/proposeTermAndStep.ts';
 import { type PlacementColumn, placementColumns } from './placementColumns.ts';
 
@@ -171,7 +172,7 @@ class CategoryBook {
         name,
         position: 0,
         contraOf: null,
-        nature: null,
+        nature: proposeNature(element, name),
         note: '',
         description: '',
         ranges: [],

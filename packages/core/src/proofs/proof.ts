@@ -5,6 +5,7 @@ export type ProofName =
   | 'assets_equal_claims'
   | 'profit_in_equity'
   | 'cash_ties'
+  | 'natures_said'
   | 'equity_ties'
   | 'coverage'
   | 'codes_complete'

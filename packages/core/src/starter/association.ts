@@ -1,10 +1,12 @@
 import {
   cashAccounts,
+  cashCategory,
   depreciationAccounts,
   liabilityAccounts,
   liabilityCategories,
   officeAccounts,
   officeEquipment,
+  prepaymentsCategory,
   propertyCategory,
   receivableAccounts,
   receivablesCategory,
@@ -21,18 +23,15 @@ export const association: StarterChart = {
   name: 'Association',
   about: 'Members, grants and gifts, events and projects; funds in the place of shares, and a result that is kept.',
   categories: {
-    asset: [
-      propertyCategory,
-      { name: 'Financial assets', term: 'non_current' },
-      receivablesCategory,
-      { name: 'Prepayments', term: 'current' },
-      { name: 'Cash and cash equivalents', term: 'current' },
-    ],
+    asset: [propertyCategory, { name: 'Financial assets', term: 'non_current', nature: 'investing' }, receivablesCategory, prepaymentsCategory, cashCategory],
     liability: [
       ...liabilityCategories.filter(({ name }) => name !== 'Loans and leases' && name !== 'Short-term borrowings'),
-      { name: 'Grants to be used', term: 'current' },
+      { name: 'Grants to be used', term: 'current', nature: 'operating' },
     ],
-    equity: [{ name: 'Funds with a purpose' }, { name: 'Free funds' }],
+    equity: [
+      { name: 'Funds with a purpose', nature: 'financing' },
+      { name: 'Free funds', nature: 'financing' },
+    ],
     income: [
       { name: 'Membership fees', step: 'revenue' },
       { name: 'Grants and gifts', step: 'revenue' },

@@ -5,36 +5,54 @@ import type { StarterAccount } from './starterChart.ts';
 export const propertyCategory: StarterCategory = {
   name: 'Property, plant and equipment',
   term: 'non_current',
+  nature: 'investing',
   children: [{ name: 'At cost' }, { name: 'Accumulated depreciation', contraOf: 'At cost' }],
 };
 
 export const receivablesCategory: StarterCategory = {
   name: 'Trade and other receivables',
   term: 'current',
+  nature: 'operating',
   children: [{ name: 'Customers' }, { name: 'Allowance for doubtful debts', contraOf: 'Customers' }, { name: 'Other receivables' }],
 };
 
 export const intangibleCategory: StarterCategory = {
   name: 'Intangible assets',
   term: 'non_current',
+  nature: 'investing',
   children: [{ name: 'Intangible assets at cost' }, { name: 'Accumulated amortisation', contraOf: 'Intangible assets at cost' }],
 };
 
+export const prepaymentsCategory: StarterCategory = { name: 'Prepayments', term: 'current', nature: 'operating' };
+
+export const cashCategory: StarterCategory = { name: 'Cash and cash equivalents', term: 'current', nature: 'operating' };
+
 export const liabilityCategories: readonly StarterCategory[] = [
-  { name: 'Loans and leases', term: 'non_current' },
-  { name: 'Provisions', term: 'non_current' },
-  { name: 'Trade payables', term: 'current' },
-  { name: 'Taxes and social charges payable', term: 'current' },
-  { name: 'Other payables and accruals', term: 'current' },
-  { name: 'Deferred income', term: 'current' },
-  { name: 'Short-term borrowings', term: 'current' },
+  { name: 'Loans and leases', term: 'non_current', nature: 'financing' },
+  { name: 'Provisions', term: 'non_current', nature: 'none' },
+  { name: 'Trade payables', term: 'current', nature: 'operating' },
+  { name: 'Taxes and social charges payable', term: 'current', nature: 'operating' },
+  { name: 'Interest payable', term: 'current', nature: 'interest' },
+  { name: 'Other payables and accruals', term: 'current', nature: 'operating' },
+  { name: 'Deferred income', term: 'current', nature: 'operating' },
+  { name: 'Short-term borrowings', term: 'current', nature: 'financing' },
+];
+
+/** Of those that pay income tax and dividends. */
+export const companyLiabilityCategories: readonly StarterCategory[] = [
+  ...liabilityCategories,
+  { name: 'Income tax payable', term: 'current', nature: 'income_tax' },
+  { name: 'Deferred tax', term: 'non_current', nature: 'none' },
+  { name: 'Dividends payable', term: 'current', nature: 'dividends' },
 ];
 
 export const companyEquityCategories: readonly StarterCategory[] = [
-  { name: 'Share capital' },
-  { name: 'Reserves' },
-  { name: 'Retained earnings' },
-  { name: 'Dividends of the year' },
+  { name: 'Share capital', nature: 'financing' },
+  { name: 'Reserves', nature: 'financing' },
+  { name: 'Revaluation surplus', nature: 'none' },
+  // What is declared goes here and to dividends payable, and moves no cash until it is paid.
+  { name: 'Retained earnings', nature: 'dividends' },
+  { name: 'Dividends of the year', nature: 'dividends' },
 ];
 
 export const cashAccounts: readonly StarterAccount[] = [
@@ -77,7 +95,8 @@ export const liabilityAccounts: readonly StarterAccount[] = [
   ['2100', 'Output value added tax', 'Taxes and social charges payable'],
   ['2110', 'Wage tax payable', 'Taxes and social charges payable'],
   ['2120', 'Social charges payable', 'Taxes and social charges payable'],
-  ['2130', 'Income tax payable', 'Taxes and social charges payable'],
+  ['2130', 'Income tax payable', 'Income tax payable'],
+  ['2150', 'Interest payable', 'Interest payable'],
   ['2200', 'Wages payable', 'Other payables and accruals'],
   ['2210', 'Holiday pay accrued', 'Other payables and accruals'],
   ['2290', 'Other accruals', 'Other payables and accruals', { purpose: 'Used, not invoiced yet; taken back when the invoice comes.' }],
@@ -88,9 +107,16 @@ export const liabilityAccounts: readonly StarterAccount[] = [
   ['2700', 'Provisions', 'Provisions'],
 ];
 
+export const companyLiabilityAccounts: readonly StarterAccount[] = [
+  ...liabilityAccounts,
+  ['2160', 'Dividends payable', 'Dividends payable'],
+  ['2800', 'Deferred tax', 'Deferred tax'],
+];
+
 export const companyEquityAccounts: readonly StarterAccount[] = [
   ['3000', 'Share capital', 'Share capital'],
   ['3100', 'Reserves', 'Reserves'],
+  ['3150', 'Revaluation surplus', 'Revaluation surplus'],
   ['3200', 'Retained earnings', 'Retained earnings', { role: 'retained_earnings' }],
   ['3300', 'Dividends of the year', 'Dividends of the year', { isContra: true }],
 ];

@@ -74,7 +74,7 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
   const keyOf = new Map<string, number>();
   const plant = (element: Element, children: readonly StarterCategory[], parentKey: number | null): void => {
     const siblings = new Map<string, number>();
-    for (const { name, term = null, step = null, contraOf, children: below = [] } of children) {
+    for (const { name, term = null, step = null, nature = null, contraOf, children: below = [] } of children) {
       const key = planted.length + 1;
       planted.push({
         key,
@@ -84,7 +84,7 @@ export function toNewChart({ categories, accounts }: Pick<StarterChart, 'categor
         term,
         step,
         contraOfKey: contraOf === undefined ? null : (siblings.get(contraOf) ?? null),
-        nature: null,
+        nature,
         note: '',
         description: '',
         captions: [],

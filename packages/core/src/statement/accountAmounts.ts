@@ -16,10 +16,12 @@ export interface AccountAmounts {
 export interface AccountFlows {
   /** What moved on the normal side of each account; the rest of its movement went the other way. */
   readonly increases: BigInt64Array;
+  /** The same, but of accounts of equity what raised equity, whatever their normal side. */
+  readonly raised: BigInt64Array;
   /** What exchange rates alone changed on accounts of cash. */
   readonly exchange: BigInt64Array;
-  /** What entries on accounts of equity alone moved between these, on the normal side of each and on the other. */
-  readonly transfers: { readonly increases: BigInt64Array; readonly decreases: BigInt64Array };
+  /** What entries moved between accounts of equity: what raised the account, and what lowered it. */
+  readonly transfers: { readonly raised: BigInt64Array; readonly lowered: BigInt64Array };
 }
 
 /**
@@ -34,18 +36,22 @@ export function increasesOf(gross: GrossVector, reversing: BigInt64Array, isCred
 
 /** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is rounded account by account, so that accounts add up to their line. */
 export function amountOfReading(
-  { measure, direction, withoutTransfers }: Pick<AccountReading, 'measure' | 'direction' | 'withoutTransfers'>,
+  { measure, direction, ofOwners }: Pick<AccountReading, 'measure' | 'direction' | 'ofOwners'>,
   own: 'opening' | 'closing' | 'movement',
   { opening, movement, closing, flows }: AccountAmounts,
 ): BigInt64Array {
   if (direction !== undefined || measure === 'exchange') {
     if (!flows) throw new Error('flows are read by a layout that did not ask for them');
     if (measure === 'exchange') return flows.exchange;
-    const { increases, transfers } = flows;
-    if (direction === 'transfer') return transfers.increases.map((amount, account) => amount + (transfers.decreases[account] as bigint));
+    const { raised, lowered } = flows.transfers;
+    if (direction === 'transfer') return raised.map((amount, account) => amount + (lowered[account] as bigint));
+    const increases = ofOwners ? flows.raised : flows.increases;
     const moved = direction === 'increase' ? increases : movement.map((amount, account) => amount - (increases[account] as bigint));
-    const apart = direction === 'increase' ? transfers.increases : transfers.decreases;
-    return withoutTransfers ? moved.map((amount, account) => amount - (apart[account] as bigint)) : moved;
+    return ofOwners ? less(moved, direction === 'increase' ? raised : lowered) : moved;
+  }
+  if (ofOwners && (measure === 'movement' || (measure === 'column' && own === 'movement'))) {
+    if (!flows) throw new Error('flows are read by a layout that did not ask for them');
+    return less(less(movement, flows.transfers.raised), flows.transfers.lowered);
   }
   switch (measure) {
     case 'column':
@@ -61,7 +67,11 @@ export function amountOfReading(
   }
 }
 
+function less(amounts: BigInt64Array, apart: BigInt64Array): BigInt64Array {
+  return amounts.map((amount, account) => amount - (apart[account] as bigint));
+}
+
 /** Whether a reading is of flows, which are not among the usual amounts of an account. */
-export function needsFlows({ measure, direction }: AccountReading): boolean {
-  return direction !== undefined || measure === 'exchange';
+export function needsFlows({ measure, direction, ofOwners }: AccountReading): boolean {
+  return direction !== undefined || measure === 'exchange' || (ofOwners === true && (measure === 'movement' || measure === 'column'));
 }

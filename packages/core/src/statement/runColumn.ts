@@ -56,7 +56,8 @@ const none: ReadonlyMap<number, Outcome<Fraction, LineFault>> = new Map();
  * One pass over the accounts, one pass up the lines, then sums and calculations. A zero balance counts as the normal
  * side, and adds nothing. Cost: accounts + lines.
  */
-export function runColumn(compiled: CompiledLayout, input: ColumnInput): RunColumn {
+export function runColumn(compiled: CompiledLayout, given: ColumnInput): RunColumn {
+  const input = withoutTransfers(compiled, given);
   const { lines, parentAt, lineOfDebit, lineOfCredit } = compiled;
   const amounts = new BigInt64Array(lines.length);
   const { net, sides } = input;
@@ -101,6 +102,12 @@ function unknownIn({ lines, parentAt, lineOfDebit, lineOfCredit, takes, readings
   }
   for (const [host, within] of shownWithin) if (within.some((line) => unknown.has(line))) unknown.add(host);
   return unknown;
+}
+
+/** Of a cash flow: what was moved within equity is no flow. Over all accounts it comes to nothing, so that no proof depends on it. */
+function withoutTransfers({ transfersAt }: CompiledLayout, input: ColumnInput): ColumnInput {
+  const transfers = input.readings?.[transfersAt];
+  return transfers?.some((amount) => amount !== 0n) ? { ...input, net: input.net.map((amount, at) => amount - (transfers[at] as bigint)) } : input;
 }
 
 /** What a result line holds; a profit is a credit. */

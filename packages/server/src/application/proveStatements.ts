@@ -1,6 +1,7 @@
 import {
   beganWithin,
   type CodesOfList,
+  categoriesWithoutNature,
   codeCoverage,
   comparisonSpan,
   coverageOf,
@@ -20,6 +21,7 @@ import {
   proveCodes,
   proveCoverage,
   proveLayouts,
+  proveNatures,
   proveProfit,
   proveTrialBalance,
   type Span,
@@ -95,6 +97,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
       ...[cash.value, equity.value].flatMap((proof) => (proof === null ? [] : began === null ? [proof] : [notProvable(proof.name, began)])),
+      ...(cash.value && began === null ? [proveNatures(span.lastDay, movedWithoutNature(books, movementOver(books.cube, layers, span, partial)))] : []),
       proveCoverage(current.day, coverage),
       ...(codes ? [codes] : []),
       ...(composed ? [composed] : []),
@@ -103,6 +106,16 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       proveAllotted(columns),
       ...(differences ? [proveBalances([...differences].map(([accountId, net]) => ({ account: books.cube.indexOf.get(accountId) as number, net })))] : []),
     ],
+  });
+}
+
+/** Accounts but cash of which a category of the balance sheet takes a side without saying of what nature its cash flows are. */
+function movedWithoutNature(books: Books, movement: BigInt64Array) {
+  const without = categoriesWithoutNature(books.categoryTree, books.categories);
+  return accountsInOrder(books).flatMap(({ account: { id, role }, index }) => {
+    const { debit = null, credit = null } = books.portions.get(id) ?? {};
+    const isWithout = role !== 'cash' && [debit, credit].some((category) => category !== null && without.has(category));
+    return isWithout ? [{ account: index, net: movement[index] as bigint }] : [];
   });
 }
 

@@ -45,11 +45,11 @@ export async function amountsOver(
     movement: movementOver(moving.cube, chosen, span, within),
     closing: closing.net,
     notAllotted: closing.notAllotted,
-    ...(withFlows ? { flows: await flowsOver(ports, books, span, grossOver(moving.cube, chosen, span, within)) } : {}),
+    ...(withFlows ? { flows: await flowsOver(ports, books, span, chosen, grossOver(moving.cube, chosen, span, within)) } : {}),
   };
 }
 
-async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: Span, gross: GrossVector): Promise<AccountFlows> {
+async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: Span, chosen: readonly Layer[], gross: GrossVector): Promise<AccountFlows> {
   const [reversing, exchange, within] = await Promise.all([
     ledger.reversingLines(books, span),
     ledger.exchangeOnCash(books, span),
@@ -60,25 +60,28 @@ async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: 
   const presented = presenting(books);
   const sum = (flows: readonly FlowOfDay[], amountOf: (flow: FlowOfDay) => bigint): BigInt64Array => {
     const sums = new BigInt64Array(length);
-    for (const flow of flows) sums[flow.account] = (sums[flow.account] as bigint) + amountOf(presented(flow));
+    for (const flow of flows) if (chosen.includes(flow.layer)) sums[flow.account] = (sums[flow.account] as bigint) + amountOf(presented(flow));
     return sums;
   };
   const debitOf = ({ debit }: FlowOfDay): bigint => debit;
   const creditOf = ({ credit }: FlowOfDay): bigint => credit;
   const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
-  const isCreditNormal = books.cube.accountIds.map((id) => byId.get(id)?.normalSide === 'credit');
-  const increasing = (sums: GrossVector, reversed: BigInt64Array): BigInt64Array => increasesOf(sums, reversed, (account) => isCreditNormal[account] === true);
+  const accounts = books.cube.accountIds.map((id) => byId.get(id));
+  const isCreditNormal = accounts.map((account) => account?.normalSide === 'credit');
+  const isRaisedByCredit = accounts.map((account) => (account?.element === 'equity' ? true : account?.normalSide === 'credit'));
+  const reversed = sum(reversing, bothOf);
   const transfers = { debit: sum(within, debitOf), credit: sum(within, creditOf) };
-  const reversed = sum(
+  const transfersReversed = sum(
     within.filter(({ isReversing }) => isReversing),
     bothOf,
   );
-  const transferred = increasing(transfers, reversed);
-  const decreases = transferred.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount);
+  const raised = increasesOf(transfers, transfersReversed, (account) => isRaisedByCredit[account] === true);
+  const lowered = raised.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount);
   return {
-    increases: increasing(gross, sum(reversing, bothOf)),
+    increases: increasesOf(gross, reversed, (account) => isCreditNormal[account] === true),
+    raised: increasesOf(gross, reversed, (account) => isRaisedByCredit[account] === true),
     exchange: sum(exchange, ({ debit, credit }) => debit - credit),
-    transfers: { increases: transferred, decreases },
+    transfers: { raised, lowered },
   };
 }
 

@@ -197,8 +197,10 @@ async function runBudget(
   column: AmountColumn,
   asked: FacetFilter,
 ): Promise<Outcome<{ readonly run: RunColumn; readonly column: AmountColumn }, Failure>> {
-  if (compiled.readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined)) return fail({ code: 'budget_without_flows' });
-  if (Object.keys(asked).length > 0 || column.facets !== undefined || compiled.readings.length > 0) return fail({ code: 'budget_of_all_lines' });
+  // A budget moves nothing within equity.
+  const readings = compiled.readings.filter((_, at) => at !== compiled.transfersAt);
+  if (readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined)) return fail({ code: 'budget_without_flows' });
+  if (Object.keys(asked).length > 0 || column.facets !== undefined || readings.length > 0) return fail({ code: 'budget_of_all_lines' });
   // Balances of a budget would need closing rates of days to come.
   if (books.translation && column.measure !== 'movement') return fail({ code: 'budget_not_translated' });
   const budgeted = await budgetedAmounts(ports, books, column);

@@ -170,18 +170,21 @@ export const boatyard = (dealings: readonly Dealing[]): DemoCompany => ({
   roles: { 'A-10-100': 'cash' },
   categories: {
     asset: [
-      { name: 'Slipway, sheds and cranes', term: 'non_current', children: [{ name: 'At cost' }, { name: 'Depreciation so far', contraOf: 'At cost' }] },
-      { name: 'Materials', term: 'current' },
-      { name: 'Receivables and prepayments', term: 'current' },
-      { name: 'Cash', term: 'current' },
+      { name: 'Slipway, sheds and cranes', term: 'non_current', nature: 'investing', children: [{ name: 'At cost' }, { name: 'Depreciation so far', contraOf: 'At cost' }] },
+      { name: 'Materials', term: 'current', nature: 'operating' },
+      { name: 'Receivables and prepayments', term: 'current', nature: 'operating' },
+      { name: 'Cash', term: 'current', nature: 'operating' },
     ],
     liability: [
-      { name: 'Bank loan', term: 'non_current' },
-      { name: 'Payables', term: 'current' },
-      { name: 'Storage paid in advance', term: 'current' },
-      { name: 'Taxes payable', term: 'current', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Value added tax' }] },
+      { name: 'Bank loan', term: 'non_current', nature: 'financing' },
+      { name: 'Payables', term: 'current', nature: 'operating' },
+      { name: 'Storage paid in advance', term: 'current', nature: 'operating' },
+      { name: 'Taxes payable', term: 'current', nature: 'operating', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Value added tax' }] },
     ],
-    equity: [{ name: 'Share capital' }, { name: 'Retained earnings', nature: 'dividends' }],
+    equity: [
+      { name: 'Share capital', nature: 'financing' },
+      { name: 'Retained earnings', nature: 'dividends' },
+    ],
     income: [{ name: 'Revenue', step: 'revenue', children: [{ name: 'Repairs' }, { name: 'Storage and moorings' }, { name: 'Chandlery' }] }],
     expense: [
       { name: 'Cost of the yard', step: 'cost_of_sales', children: [{ name: 'Materials and subcontractors' }, { name: 'Yard wages' }] },

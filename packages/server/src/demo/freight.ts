@@ -141,16 +141,19 @@ export const nordskerryFreight = (dealings: readonly Dealing[]): DemoCompany => 
   roles: { 1100: 'cash', 8100: 'exchange_differences' },
   categories: {
     asset: [
-      { name: 'Trucks and trailers', term: 'non_current', children: [{ name: 'Trucks, at cost' }, { name: 'Depreciation of trucks', contraOf: 'Trucks, at cost' }] },
-      { name: 'Customers and prepayments', term: 'current' },
-      { name: 'Bank', term: 'current' },
+      { name: 'Trucks and trailers', term: 'non_current', nature: 'investing', children: [{ name: 'Trucks, at cost' }, { name: 'Depreciation of trucks', contraOf: 'Trucks, at cost' }] },
+      { name: 'Customers and prepayments', term: 'current', nature: 'operating' },
+      { name: 'Bank', term: 'current', nature: 'operating' },
     ],
     liability: [
-      { name: 'Truck loan', term: 'non_current' },
-      { name: 'Suppliers and ferry crossings', term: 'current' },
-      { name: 'Taxes and contributions', term: 'current', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Wage taxes and contributions' }] },
+      { name: 'Truck loan', term: 'non_current', nature: 'financing' },
+      { name: 'Suppliers and ferry crossings', term: 'current', nature: 'operating' },
+      { name: 'Taxes and contributions', term: 'current', nature: 'operating', children: [{ name: 'Income tax payable', nature: 'income_tax' }, { name: 'Wage taxes and contributions' }] },
     ],
-    equity: [{ name: 'Share capital' }, { name: 'Earnings kept', nature: 'dividends' }],
+    equity: [
+      { name: 'Share capital', nature: 'financing' },
+      { name: 'Earnings kept', nature: 'dividends' },
+    ],
     income: [
       { name: 'Freight', step: 'revenue' },
       { name: 'Warehouse', step: 'revenue' },

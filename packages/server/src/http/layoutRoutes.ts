@@ -88,8 +88,9 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
         flows: flows
           ? {
               increases: texts(flows.increases),
+              raised: texts(flows.raised),
               exchange: texts(flows.exchange),
-              transfers: { increases: texts(flows.transfers.increases), decreases: texts(flows.transfers.decreases) },
+              transfers: { raised: texts(flows.transfers.raised), lowered: texts(flows.transfers.lowered) },
             }
           : null,
       };

@@ -1,4 +1,4 @@
-import { type DescribedCategory, type Element, type NewCategory, proposeTermAndStep } from '@ivory-ladder/core';
+import { type DescribedCategory, type Element, type NewCategory, proposeNature, proposeTermAndStep } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Structure } from '../application/ports/index.ts';
 import type { AuditEvent } from './audit.ts';
@@ -63,7 +63,7 @@ export async function addCategoryPath(
       element,
       name,
       contraOf: null,
-      nature: null,
+      nature: proposeNature(element, name),
       note: '',
       description: '',
       ranges: [],

@@ -1,7 +1,8 @@
-import type { AccountRole, Day, EquityLine, Span } from '@ivory-ladder/core';
+import { type AccountRole, type Day, type EquityLine, type Layer, type Span, transfersWithin } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Books, FlowOfDay } from '../application/ports/index.ts';
 import { broughtInEntry } from './derivedBalances.ts';
+import { noFacets } from './facetSets.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { rowsOf } from './transaction.ts';
 
@@ -13,31 +14,53 @@ export async function readReversingLines(database: DataSource, books: Books, { f
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const rows = await rowsOf<FlowRow>(
     database,
-    `SELECT line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
+    `SELECT line.account_id AS accountId, entry.entry_date AS day, line.layer, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM journal_entry AS entry JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
             AND line.closing = 0 AND ${isMovement} ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date, line.facet_set_id`,
+      GROUP BY line.account_id, entry.entry_date, line.layer, line.facet_set_id`,
     [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
   );
   return rows.map((row) => flowOf(books, row));
 }
 
-/** Lines of entries on accounts of equity alone, by account, day and facet set; those of reversing entries apart. */
-export async function readWithinEquity(database: DataSource, books: Books, span: Span): Promise<(FlowOfDay & { readonly isReversing: boolean })[]> {
+/** What entries moved between accounts of equity, by account, day and facet set, so that a part rounds as the whole does; that of reversing entries apart. */
+export async function readWithinEquity(
+  database: DataSource,
+  books: Books,
+  { firstDay, lastDay }: Span,
+): Promise<(FlowOfDay & { readonly isReversing: boolean })[]> {
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length < 2) return [];
-  const wanted = conditionOf(books.selected, 'line.facet_set_id');
-  const alone = entriesAlone(books, span, equity, equity);
-  const rows = await rowsOf<FlowRow & { reversing: string | number }>(
+  const { company, cube, selected } = books;
+  const marks = placeholdersOf(equity);
+  // From the few entries with both sides on equity to their lines on it.
+  const rows = await rowsOf<FlowRow & { entryId: string; facetSetId: number; reversing: string | number }>(
     database,
-    `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit,
-            entry.reverses_entry_id IS NOT NULL AS reversing
-       FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date, line.facet_set_id, reversing`,
-    [...alone.parameters, ...wanted.parameters],
+    `SELECT STRAIGHT_JOIN line.entry_id AS entryId, line.account_id AS accountId, entry.entry_date AS day, line.layer, line.debit, line.credit,
+            line.facet_set_id AS facetSetId, entry.reverses_entry_id IS NOT NULL AS reversing
+       FROM (SELECT entry_id FROM journal_line WHERE company_id = ? AND account_id IN (${marks}) AND entry_date BETWEEN ? AND ? AND closing = 0
+              GROUP BY entry_id HAVING SUM(debit) > 0 AND SUM(credit) > 0) AS found
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement}
+       JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id AND line.account_id IN (${marks})
+      ORDER BY line.entry_id, line.line_number`,
+    [company.id, ...equity, firstDay, lastDay, company.id, cube.revision, ...equity],
   );
-  return rows.map((row) => ({ ...flowOf(books, row), isReversing: Number(row.reversing) === 1 }));
+  const lines = rows.map((row) => ({
+    ...flowOf(books, row),
+    entryId: Number(row.entryId),
+    facetSetId: Number(row.facetSetId),
+    isReversing: Number(row.reversing) === 1,
+  }));
+  const isSelected = (set: number): boolean => selected === null || (set === noFacets ? selected.withoutAny : selected.ids.has(set));
+  const sums = new Map<string, FlowOfDay & { readonly isReversing: boolean }>();
+  for (const { account, day, layer, debit, credit, facetSetId, isReversing } of transfersWithin(lines)) {
+    if (!isSelected(facetSetId)) continue;
+    const key = [account, day, layer, facetSetId, isReversing].join(' ');
+    const sum = sums.get(key);
+    sums.set(key, { account, day, layer, isReversing, debit: debit + (sum?.debit ?? 0n), credit: credit + (sum?.credit ?? 0n) });
+  }
+  return [...sums.values()];
 }
 
 /** Every ordinary line on an account of equity, up to the revision of the books; of trial balances the net of each day. */
@@ -45,7 +68,7 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length === 0) return [];
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
-  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'layer' | 'facetSetId'> & { isBroughtIn: string | number; opening: number }>(
+  const rows = await rowsOf<FlowRow & Pick<EquityLine, 'facetSetId'> & { isBroughtIn: string | number; opening: number }>(
     database,
     `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.entry_date AS day, line.layer, line.debit, line.credit, ${broughtInEntry} AS isBroughtIn, entry.opening
        FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
@@ -55,7 +78,7 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const lines: EquityLine[] = [];
   const broughtIn = new Map<string, EquityLine & { readonly net: bigint }>();
   for (const row of rows) {
-    const line = { ...flowOf(books, row), layer: row.layer, facetSetId: Number(row.facetSetId), ...(row.opening === 1 ? { isOpening: true } : {}) };
+    const line = { ...flowOf(books, row), facetSetId: Number(row.facetSetId), ...(row.opening === 1 ? { isOpening: true } : {}) };
     if (Number(row.isBroughtIn) === 0) lines.push(line);
     else {
       const key = `${line.account} ${line.facetSetId} ${line.day}`;
@@ -78,10 +101,10 @@ export async function readExchangeOnCash(database: DataSource, books: Books, spa
   const alone = entriesAlone(books, span, differences, [...cash, ...differences]);
   const rows = await rowsOf<FlowRow>(
     database,
-    `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, SUM(line.debit) AS debit, SUM(line.credit) AS credit
+    `SELECT STRAIGHT_JOIN line.account_id AS accountId, entry.entry_date AS day, line.layer, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM ${alone.sql} JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
         AND line.account_id IN (${placeholdersOf(cash)}) ${wanted.sql}
-      GROUP BY line.account_id, entry.entry_date, line.facet_set_id`,
+      GROUP BY line.account_id, entry.entry_date, line.layer, line.facet_set_id`,
     [...alone.parameters, ...cash, ...wanted.parameters],
   );
   return rows.map((row) => flowOf(books, row));
@@ -107,12 +130,13 @@ function entriesAlone({ company, cube }: Books, { firstDay, lastDay }: Span, see
 interface FlowRow {
   readonly accountId: number;
   readonly day: Day;
+  readonly layer: Layer;
   readonly debit: string;
   readonly credit: string;
 }
 
-function flowOf({ cube }: Books, { accountId, day, debit, credit }: FlowRow): FlowOfDay {
-  return { account: cube.indexOf.get(accountId) as number, day, debit: BigInt(debit), credit: BigInt(credit) };
+function flowOf({ cube }: Books, { accountId, day, layer, debit, credit }: FlowRow): FlowOfDay {
+  return { account: cube.indexOf.get(accountId) as number, day, layer, debit: BigInt(debit), credit: BigInt(credit) };
 }
 
 function placeholdersOf(ids: readonly number[]): string {

@@ -23,7 +23,8 @@ export function ProofStrip() {
   const isCashFlow = pathname.endsWith('/statements/cash-flow');
   const always = isCashFlow ? shownOnCashFlow : pathname.endsWith('/statements/changes-in-equity') ? shownOnEquity : alwaysShown;
   const isWithoutCash = isCashFlow && data !== undefined && !data.proofs.some(({ name }) => name === 'cash_ties');
-  const proofs = data?.proofs.filter((proof) => always.includes(proof.name) || proof.state !== 'holds') ?? [];
+  const proofs =
+    data?.proofs.filter((proof) => always.includes(proof.name) || (proof.state !== 'holds' && (proof.name !== 'natures_said' || isCashFlow))) ?? [];
   return (
     <section className={styles.strip} aria-label="Proofs">
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}

@@ -176,8 +176,9 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
               ? {
                   flows: {
                     increases: vector(column.flows.increases),
+                    raised: vector(column.flows.raised),
                     exchange: vector(column.flows.exchange),
-                    transfers: { increases: vector(column.flows.transfers.increases), decreases: vector(column.flows.transfers.decreases) },
+                    transfers: { raised: vector(column.flows.transfers.raised), lowered: vector(column.flows.transfers.lowered) },
                   },
                 }
               : {}),

@@ -132,6 +132,7 @@ export interface BroughtInRecord {
 export interface FlowOfDay {
   readonly account: number;
   readonly day: Day;
+  readonly layer: Layer;
   readonly debit: bigint;
   readonly credit: bigint;
 }
@@ -153,7 +154,7 @@ export interface LedgerStore {
   reversingLines(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
   /** What exchange rates alone changed on accounts of cash: their lines in entries whose only counterpart are exchange differences. */
   exchangeOnCash(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
-  /** Lines of entries on accounts of equity alone. */
+  /** What entries moved between accounts of equity, by account, day and facet set; the smaller of the debits and credits that an entry has on them. */
   withinEquity(books: Books, span: Span): Promise<readonly (FlowOfDay & { readonly isReversing: boolean })[]>;
   /** Every ordinary line on an account of equity, up to the revision of the books. */
   equityLines(books: Books): Promise<readonly EquityLine[]>;

@@ -11,6 +11,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   assets_equal_claims: 'Assets = liabilities + equity',
   profit_in_equity: 'Profit carried to equity',
   cash_ties: 'Change in cash explained',
+  natures_said: 'Cash flows have a nature',
   equity_ties: 'Changes in equity explained',
   coverage: 'Coverage',
   codes_complete: 'Codes are complete',
@@ -37,6 +38,8 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'cash_ties':
       return proof.state === 'holds' ? proofNames[proof.name] : `Cash is not explained by ${size}`;
+    case 'natures_said':
+      return proof.state === 'holds' ? proofNames[proof.name] : `Without a nature of its cash flows: ${size} on ${accounts}`;
     case 'equity_ties':
       return proof.state === 'holds' ? proofNames[proof.name] : `Changes in equity are not explained by ${size}`;
     case 'coverage':
@@ -65,6 +68,8 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   cash_ties:
     'What the lines of the cash flow come to is what was posted to cash, and the difference of what cash adds to the balance sheets at both ends. An account that stands in no line of the cash flow, or in two, makes it fail.',
+  natures_said:
+    'The category of every balance sheet account that moved says, itself or by the one above it, of what nature its cash flows are. Where none does, the amount stands where its term mostly puts it, which may be wrong: a loan due within a year is no working capital. Give the category its nature in the placement.',
   equity_ties:
     'Equity in the balance sheet at the beginning and its changes, as the lines of changes in equity hold them, are equity in the balance sheet at the end; the columns of its categories add up to all equity.',
   coverage: 'Every account stands in exactly one line of the statement it belongs to.',
@@ -88,6 +93,7 @@ const figureNames: Readonly<Record<string, string>> = {
   cash_by_lines: 'Change in cash by the lines',
   cash_moved: 'Posted to cash',
   cash_in_balance_sheet: 'Difference of the balance sheets',
+  moved_without_nature: 'Moved without a nature, either way',
   equity_opening: 'Equity at the beginning',
   equity_changes: 'Changes by the lines',
   equity_closing: 'Equity at the end',
@@ -105,6 +111,7 @@ export function figureName(name: string): string {
 }
 
 const reasons: Readonly<Record<string, string>> = {
+  without_nature: 'its category does not say of what nature its cash flows are',
   unplaced: 'unplaced',
   doubled: 'doubled: ranges of two categories take it',
   left_out: 'left out of the coverage by somebody',
