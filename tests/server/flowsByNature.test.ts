@@ -1,7 +1,10 @@
+import type { LayoutDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type OwnAccount, openOwnBooks } from '../support/ownBooks.ts';
+import { seeded } from '../support/seeded.ts';
 import { TestServer } from '../support/server.ts';
-import { createCompany } from '../support/trialBalance.ts';
+import { createCompany, statement } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -146,4 +149,71 @@ describe('the cash flow of a new company', () => {
       expect(id).not.toBe(begun.id);
     },
   );
+});
+
+describe('a cash flow in another currency', () => {
+  const rate = (kind: string, day: string, value: string) => ({ currency: 'NOK', accountId: null, kind, day, rate: value });
+  const rates = (seed: number) => [
+    rate('closing', '2024-12-31', `11.${117 + seed * 7}`),
+    ...Array.from({ length: 12 }, (_, month) => rate('average', `2025-${String(month + 1).padStart(2, '0')}-01`, `11.${431 + month * 29 + seed * 13}`)),
+    ...Array.from({ length: 12 }, (_, month) =>
+      rate('closing', new Date(Date.UTC(2025, month + 1, 0)).toISOString().slice(0, 10), `11.${389 + month * 31 + seed * 17}`),
+    ),
+  ];
+
+  it('has what was moved between lines at the average of its period, and so has its list', async () => {
+    const books = await openOwnBooks(server, chart);
+    await books.post('2025-02-10', { 1500: 900, 2400: -900 });
+    await books.post('2025-06-01', { 1000: 100, 4000: -100 });
+    await server.ok('PUT', `${books.path}/rates`, { set: rates(0) });
+    const begun = await server.ok<LayoutDetail>('POST', `${books.path}/layouts`, { name: 'Cash', from: 'cash_flow' });
+    const numbers = (text: string) => [{ kind: 'numbers' as const, text }];
+    const definition = {
+      ...begun.definition,
+      lines: [
+        { ...newLine('result', 'profit', 'Profit'), shown: 'always' },
+        { ...newLine('accounts', 'bought', 'Vessels bought'), sources: numbers('1500'), side: 'credit' },
+        { ...newLine('accounts', 'loans', 'Loans'), sources: numbers('2400'), side: 'credit' },
+        { ...newLine('accounts', 'rest', 'All else'), sources: numbers('2300 to 3999'), except: numbers('2400'), side: 'credit' },
+        { ...newLine('cash', 'opening', 'Opening'), of: 'opening' },
+        { ...newLine('cash', 'exchange', 'Exchange'), of: 'exchange' },
+        { ...newLine('cash', 'closing', 'Closing'), of: 'closing' },
+      ],
+      transfers: [{ key: 'lease', text: 'A vessel on credit', on: 'bought', from: 'loans', amount: { kind: 'fixed', day: '2025-02-10', inflow: '90000' } }],
+    } as OwnLayoutBody;
+    const saved = await server.ok<LayoutDetail>('PUT', `${books.path}/layouts/${begun.id}/draft`, { version: begun.version, definition });
+    await server.ok('POST', `${books.path}/layouts/${begun.id}/use`, { version: saved.version });
+    const run = await statement(server, books.id, `layout-${begun.id}`, '2025-01-01', '2025-12-31', '&compare=none&currency=NOK');
+    // 900 at 11.460, the average of February, on both sides of the transfer.
+    expect(run.transfers.map(({ values }) => values)).toEqual([['1031400']]);
+    const value = (key: string) => run.rows.find((row) => row.key === key)?.values[0];
+    expect([value('bought') ?? '0', value('loans') ?? '0', value('profit')]).toEqual(['0', '0', '115760']);
+  });
+
+  it('foots to closing cash in units and thousands, with what translation leaves', async () => {
+    const books = await openOwnBooks(server, chart);
+    const below = seeded(55);
+    for (let entry = 0; entry < 40; entry++) {
+      const day = `2025-${String(1 + below(12)).padStart(2, '0')}-${String(1 + below(28)).padStart(2, '0')}`;
+      const other = ['1500', '2300', '2400', '2600', '3000', '3050', '4000', '6000', '7000', '8000'][below(10)] as string;
+      const units = below(90_000) - 45_000 || 1;
+      await books.post(day, { [other]: units, 1000: -units });
+    }
+    for (let seed = 0; seed < 6; seed++) {
+      await server.ok('PUT', `${books.path}/rates`, { set: rates(seed) });
+      for (const more of ['&scale=units', '&scale=thousands', '&scale=exact'])
+        for (const [from, to] of [
+          ['2025-01-01', '2025-12-31'],
+          ['2025-04-01', '2025-09-30'],
+        ] as const) {
+          const { rows } = await statement(server, books.id, 'cash-flow', from, to, `&compare=none&zero=1&currency=NOK${more}`);
+          const value = (key: string) => Number(rows.find((row) => row.key === key && row.role !== 'heading')?.values[0] ?? 0);
+          const activities = value('operating') + value('investing') + value('financing');
+          expect([activities, value('cash_opening') + activities + value('cash_exchange') + value('exchange_differences')], `${more} ${from} ${seed}`).toEqual([
+            value('net_change'),
+            value('cash_closing'),
+          ]);
+        }
+    }
+  });
 });

@@ -19,8 +19,7 @@ export function presentTransfers(compiled: CompiledLayout, columns: readonly Sta
   return (compiled.layout.transfers ?? []).flatMap(({ text, on, from, amount }): PresentedTransfer[] => {
     const [added, taken] = [compiled.indexOf.get(on) as number, compiled.indexOf.get(from) as number];
     const amounts = runs.map((run): bigint => {
-      if (amount.kind === 'fixed')
-        return fixedIn(compiled, run).some((one) => one.line === added && one.day === amount.day && one.text === text) ? amount.inflow : 0n;
+      if (amount.kind === 'fixed') return -(fixedIn(compiled, run).find((one) => one.line === added && one.day === amount.day && one.text === text)?.net ?? 0n);
       const { accounts, sides } = amount.selection;
       let net = 0n;
       for (const [place, account] of accounts.entries())

@@ -20,6 +20,8 @@ export interface ColumnInput {
   readonly exponent?: number;
   /** Of the column: its days, and which fixed transfers are in it. */
   readonly span?: Span;
+  /** In another currency: an amount of the company's, of a fixed transfer of a day. */
+  readonly presented?: (net: bigint, day: Day) => bigint;
   /** Where balances began within the span: what balance sheet accounts had before, and what they moved, is not known. */
   readonly began?: BegunWithin;
 }
@@ -124,10 +126,11 @@ export function movedBySide(opening: bigint, movement: bigint): readonly [debit:
 }
 
 /** What fixed transfers give lines in a column. */
-export function fixedIn({ fixed }: CompiledLayout, { span }: Pick<ColumnInput, 'span'>): readonly FixedTake[] {
+export function fixedIn({ fixed }: CompiledLayout, { span, presented }: Pick<ColumnInput, 'span' | 'presented'>): readonly FixedTake[] {
   if (fixed.length === 0) return fixed;
   if (!span) throw new Error('a layout with fixed transfers is run with the span of the column');
-  return fixed.filter(({ day }) => span.firstDay <= day && day <= span.lastDay);
+  const within = fixed.filter(({ day }) => span.firstDay <= day && day <= span.lastDay);
+  return presented ? within.map((one) => ({ ...one, net: presented(one.net, one.day) })) : within;
 }
 
 /**

@@ -17,6 +17,7 @@ import {
   type StatementRow,
   shownSign,
   topLines,
+  translationAccountId,
   yearOf,
 } from '@ivory-ladder/core';
 import type { Ports } from './ports/index.ts';
@@ -114,12 +115,18 @@ export async function footingRoots(
         return { shown: inUnit(exact, unit), exact };
       });
   }
-  const change = columns.map((_, at) => {
+  // What translation leaves stands behind the change too, on a line of its own.
+  const difference = compiled.lineOfDebit[books.cube.indexOf.get(translationAccountId) ?? -1] ?? -1;
+  const change = columns.map((column, at) => {
     const [closing, opening, effect] = [ends.closing[at], ends.opening[at], exchange[at]];
     if (!closing || !opening || !effect) return null;
-    return { shown: closing.shown - opening.shown - effect.shown, exact: closing.exact - opening.exact - effect.exact };
+    const translated = isOfWholeLedger(column) && difference >= 0 ? -(runs[runIndexOf(columns, at)]?.amounts[difference] ?? 0n) : 0n;
+    return {
+      shown: closing.shown - opening.shown - effect.shown - inUnit(translated, unit),
+      exact: closing.exact - opening.exact - effect.exact - translated,
+    };
   });
-  for (const key of sumsOfActivities(compiled)) roots.set(key, change);
+  for (const key of sumsOfActivities(compiled, difference)) roots.set(key, change);
   roots.set('profit', await ofColumns((span) => profitShown(ports, prepared, span, unit, sheet)));
   return roots;
 }
@@ -173,9 +180,9 @@ function firstOf(shown: StatementRow | undefined, exact: StatementRow | undefine
   return { shown: shown?.values[0] ?? 0n, exact: exact?.values[0] ?? 0n };
 }
 
-/** Sums of all that counts in a cash flow: the net change of cash. */
-function sumsOfActivities(compiled: CompiledLayout): string[] {
-  const top = topLines(compiled);
+/** Sums of all that counts in a cash flow but what translation leaves: the net change of cash. */
+function sumsOfActivities(compiled: CompiledLayout, difference: number): string[] {
+  const top = topLines(compiled).filter((index) => index !== difference);
   return compiled.lines.flatMap((line) => {
     if (line.kind !== 'sum' || line.terms.length !== top.length) return [];
     return line.terms.every(({ key, sign }) => sign === 1 && top.includes(compiled.indexOf.get(key) ?? -1)) ? [line.key] : [];

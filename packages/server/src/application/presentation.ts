@@ -7,8 +7,11 @@ import {
   fail,
   findCurrency,
   type Layout,
+  type MissingRate,
   type Outcome,
   type PresentationChoice,
+  periodIndexOf,
+  type Span,
   type StatementColumn,
   succeed,
 } from '@ivory-ladder/core';
@@ -56,6 +59,15 @@ export async function presentationOf(
   return succeed({ from: company.currency, to, rate: { text: closing.rate, day: closing.day } });
 }
 
+/** Averages of periods in which an amount was moved between lines that no account moved in. */
+function missingOfTransfers({ translation, calendar }: Books, { fixed }: CompiledLayout, spans: readonly Span[]): MissingRate[] {
+  const days = fixed.map(({ day }) => day).filter((day) => spans.some(({ firstDay, lastDay }) => firstDay <= day && day <= lastDay));
+  const periods = new Set(days.map((day) => periodIndexOf(calendar, day)));
+  return [...periods].flatMap((index) =>
+    translation?.given.rates.averageOf(index) === null ? [{ kind: 'average' as const, day: calendar.periods[index]?.firstDay ?? '' }] : [],
+  );
+}
+
 /** How many of the rates that are missing are named. */
 const mostNamed = 6;
 
@@ -72,7 +84,7 @@ export function refusedInCurrency(
   if (isByDirection && !books.translation.isOfFlows && holds('asset', 'liability')) return { code: 'directions_not_translated' };
   const spans = amounts.flatMap(({ budgetId, span }) => (budgetId === undefined ? [span] : []));
   const ofBalances = holds('asset', 'liability', 'equity');
-  const missing = missingRates(books, { spans, ofBalances });
+  const missing = [...missingRates(books, { spans, ofBalances }), ...missingOfTransfers(books, compiled, spans)];
   if (missing.length === 0) return null;
   return { code: 'rates_missing', currency: books.company.currency.code, rates: missing.slice(0, mostNamed), more: Math.max(0, missing.length - mostNamed) };
 }

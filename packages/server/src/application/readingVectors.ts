@@ -4,6 +4,7 @@ import {
   type AccountReading,
   amountOfReading,
   balanceAt,
+  type Day,
   type FacetFilter,
   facetKey,
   fail,
@@ -82,6 +83,16 @@ async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: 
     raised: increasesOf(gross, reversed, (account) => isRaisedByCredit[account] === true),
     exchange: sum(exchange, ({ debit, credit }) => debit - credit),
     transfers: { raised, lowered },
+  };
+}
+
+/** What was moved between lines, like the flow that it moves, at the average rate of its period; a rate that is missing keeps a statement from being run. */
+export function atAverageOf({ translation, calendar }: Books): (net: bigint, day: Day) => bigint {
+  return (net, day) => {
+    if (!translation) return net;
+    const { from, rates } = translation.given;
+    const rate = rates.averageOf(periodIndexOf(calendar, day));
+    return rate === null ? 0n : toPresentation(net, from, rates.to, rate);
   };
 }
 

@@ -33,7 +33,7 @@ import type { Failure } from './failure.ts';
 import { partialsFor } from './partialLines.ts';
 import { onStandIns, withSameAccounts } from './placedThen.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { booksOfReadings, narrowFurther, vectorsOfReadings } from './readingVectors.ts';
+import { atAverageOf, booksOfReadings, narrowFurther, vectorsOfReadings } from './readingVectors.ts';
 import { movingBooks } from './translatedBooks.ts';
 
 /** What a column is run over: the lines that its filter and that of the statement want. */
@@ -149,6 +149,7 @@ export function runOver(
     readings,
     exponent: company.currency.exponent,
     span,
+    ...(books.translation ? { presented: atAverageOf(books) } : {}),
     ...(began === undefined ? {} : { began: { day: began, own: measure, resets: traits.resets } }),
   };
   return runColumn(compiled, equity === undefined ? onStandIns(books, placedOn, input) : borneBy(books, equity, input));
