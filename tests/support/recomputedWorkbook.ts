@@ -59,7 +59,8 @@ function expectFigures(shown: StatementBody, computed: HyperFormula, sheet: numb
       if (String(cells[firstRow - 1 + at]?.[column + lead]).startsWith('=')) formulas++;
       const head = shown.columns[column];
       const unit = head?.kind === 'calculation' ? head.result : (row.unit ?? 'amount');
-      const isPercent = head?.kind === 'percent' || head?.kind === 'share' || unit === 'percent';
+      // A change of percents is in points.
+      const isPercent = head?.kind === 'percent' || head?.kind === 'share' || (unit === 'percent' && head?.kind !== 'change');
       const ofColumn = head ? decimalsIn(head) : null;
       const scale = 10 ** (ofColumn !== null ? ofColumn + (isPercent ? 2 : 0) : isPercent ? 3 : unit === 'amount' ? shown.exponent : decimalsOf[unit]);
       if (head?.kind === 'text' || row.role === 'heading' || row.role === 'text' || row.role === 'space') expect(cell, row.caption).toBeNull();

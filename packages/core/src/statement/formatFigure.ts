@@ -22,6 +22,8 @@ export function formatInColumn(column: StatementColumnLook, value: bigint | stri
   const { kind, format = {}, result } = column;
   const decimals = decimalsIn(column);
   if (kind === 'text') return '';
+  // What a percent changed by is no percent of it.
+  if (kind === 'change' && unit === 'percent' && value !== null) return `${formatPercent(BigInt(value), decimalsOf.percent, { nil: 'zero', ...format })} pts`;
   if (decimals === null || value === null) return formatFigure(value, kind === 'calculation' ? 'amount' : unit, currency, format);
   if (result !== 'percent') return formatPercent(BigInt(value), decimals, format);
   return `${formatPercent(BigInt(value), decimals, { nil: 'zero', ...format })} %`;

@@ -12,6 +12,7 @@ import {
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
 import { type BelowLine, belowLine } from './belowLine.ts';
 import { BetterFigures } from './betterFigure.ts';
+import { footShares } from './footShares.ts';
 import type { LineFault, RunColumn } from './runColumn.ts';
 import { shownSign, shownValue, unitOf } from './shownValue.ts';
 import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
@@ -31,7 +32,7 @@ export function presentRows(input: PresentationInput): StatementRow[] {
   const rows: StatementRow[] = [];
   const page = new Page(input);
   for (const line of input.compiled.layout.lines) page.place(line, 0, rows);
-  return rows;
+  return [...footShares(rows, input.columns, page.wholeOf)];
 }
 
 class Page {
@@ -266,7 +267,7 @@ class Page {
   }
 
   /** What a line shows in a column, for shares of it. */
-  private readonly wholeOf = (key: string, column: number): bigint | null => {
+  readonly wholeOf = (key: string, column: number): bigint | null => {
     const { compiled, runs, columns } = this.input;
     const [index, run] = [compiled.indexOf.get(key), runs[runIndexOf(columns, column)]];
     return index === undefined || !run || unitOf(compiled.lines[index] as Line) !== 'amount' ? null : shownValue(compiled, run, index);

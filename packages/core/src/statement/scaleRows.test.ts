@@ -110,10 +110,10 @@ describe('amounts in units of a scale', () => {
     expect(shown(footRows({ rows, columns: [amount], unit: { times: 1n, over: 100n } }, other))).toEqual({ sales: 10n, cost: -6n, profit: 4n });
   });
 
-  it('are differences of what is shown in columns of change, and leave percents and what is no amount as they are', () => {
+  it('are differences of what is shown in columns of change; percents are of exact amounts, and none where the change that is shown is nil or goes the other way', () => {
     const columns: StatementColumn[] = [amount, amount, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
     const rows = [row('a', [149n, 51n, 98n, 1922n]), { ...row('ratio', [149n, 51n, 98n, null]), unit: 'ratio' as const }];
-    expect(shown(footRows({ rows, columns, unit: { times: 1n, over: 100n } }))).toEqual({ a: [1n, 1n, 0n, 1922n], ratio: [149n, 51n, 98n, null] });
+    expect(shown(footRows({ rows, columns, unit: { times: 1n, over: 100n } }))).toEqual({ a: [1n, 1n, 0n, null], ratio: [149n, 51n, 98n, null] });
   });
 
   it('foot in every column, whatever the tree, its signs and amounts, and each is its floor or its ceiling', () => {

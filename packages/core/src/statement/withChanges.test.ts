@@ -77,4 +77,9 @@ describe('what stands between amounts', () => {
     expect(withChanges(columns, [150n, 0n], true, ofRevenue(null), 2)).toEqual([null, 150n, null, 0n, 150n, null]);
     expect(withChanges(columns, [150n, 120n], false, ofRevenue(250n), 2)).toEqual([null, 150n, null, 120n, 30n, null]);
   });
+
+  it('has no percent where nothing changed', () => {
+    const both: StatementColumn[] = [amount, amount, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
+    expect(withChanges(both, [150n, 150n], true, () => null, 2)).toEqual([150n, 150n, 0n, null]);
+  });
 });

@@ -23,7 +23,9 @@ export function withChanges(
     if (column.kind === 'change' || column.kind === 'percent') {
       const [current, earlier] = [values[column.of] ?? null, values[column.against] ?? null];
       if (current === null || earlier === null) continue;
-      values[at] = column.kind === 'change' ? current - earlier : isAmount ? percentChange(current, earlier, decimalsIn(column) ?? 0) : null;
+      // Without a change there is no percent of it.
+      values[at] =
+        column.kind === 'change' ? current - earlier : isAmount && current !== earlier ? percentChange(current, earlier, decimalsIn(column) ?? 0) : null;
     } else if (column.kind === 'share' && isAmount) {
       const [part, whole] = [values[column.of] ?? null, wholeOf(column.line, column.of)];
       if (part !== null && whole !== null && whole !== 0n) values[at] = divideHalfAwayFromZero(part * 10n ** BigInt((decimalsIn(column) ?? 0) + 2), whole);

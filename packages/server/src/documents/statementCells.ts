@@ -1,4 +1,15 @@
-import { betweenKeys, type CalculationColumn, minorUnitsIn, runIndexOf, type ShareColumn, type StatementRow } from '@ivory-ladder/core';
+import {
+  betweenKeys,
+  type CalculationColumn,
+  decimalsIn,
+  divideHalfAwayFromZero,
+  minorUnitsIn,
+  runIndexOf,
+  type ShareColumn,
+  type StatementRow,
+  shownValue,
+  toDecimalText,
+} from '@ivory-ladder/core';
 import type ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
 import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
@@ -39,7 +50,7 @@ export function liveCell(cell: CellFacts): ExcelJS.CellValue {
   const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
   return column.kind === 'change'
     ? { formula: rounded(`${of}-${against}`, exponent), result: result ?? 0 }
-    : { formula: `IF(${against}=0,"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
+    : { formula: `IF(OR(${against}=0,${of}=${against}),"–",(${of}-${against})/ABS(${against}))`, result: result ?? '–' };
 }
 
 /** An amount that nothing is known of, or a change from one or to one: a formula would make nil of it. */
@@ -71,11 +82,28 @@ function betweenOf(column: CalculationColumn): ReturnType<typeof betweenKeys> {
 }
 
 /** Of the line in the same column; of its amount where it is not on the sheet. */
-function shareOf({ statement, row, result, number, letter, rowOf }: CellFacts, { of, line }: ShareColumn): { formula: string; result: number | string } {
+function shareOf(cell: CellFacts, column: ShareColumn): { formula: string; result: number | string } {
+  const { statement, row, result, number, letter, rowOf } = cell;
+  const { of, line } = column;
   const there = rowOf.get(line);
   const whole = there === undefined ? amountInCell(line, runIndexOf(statement.columns, of), statement) : `${letter(of)}${there}`;
   const part = `${letter(of)}${number}`;
-  return { formula: row.unit === undefined || row.unit === 'amount' ? `IFERROR(${part}/${whole},"–")` : '"–"', result: result ?? '–' };
+  if (row.unit !== undefined && row.unit !== 'amount') return { formula: '"–"', result: '–' };
+  const share = `${part}/${whole}`;
+  const footed = footedBy(cell, column);
+  return { formula: `IFERROR(${footed === null ? share : `ROUND(${share},${footed.decimals})${footed.by}`},"–")`, result: result ?? '–' };
+}
+
+/** By how much a share was moved so that those of one total foot to it; `null` where it was not. */
+function footedBy({ statement, row, at }: CellFacts, { of, line, kind, format }: ShareColumn): { readonly decimals: number; readonly by: string } | null {
+  const { compiled, columns, runs } = statement;
+  const [index, run] = [compiled.indexOf.get(line), runs[runIndexOf(columns, of)]];
+  const [part, share] = [row.values[of] ?? null, row.values[at] ?? null];
+  const whole = index === undefined || !run ? null : shownValue(compiled, run, index);
+  if (part === null || share === null || !whole) return null;
+  const decimals = (decimalsIn({ kind, ...(format ? { format } : {}) }) ?? 0) + 2;
+  const by = share - divideHalfAwayFromZero(part * 10n ** BigInt(decimals), whole);
+  return by === 0n ? null : { decimals, by: `${by > 0n ? '+' : '-'}${toDecimalText(by > 0n ? by : -by, { code: '', exponent: decimals })}` };
 }
 
 /** The printed figure; what it is by is on the sheet of unrounded amounts, row for row. */
@@ -86,6 +114,8 @@ export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
   const column = columns[at] as Statement['columns'][number];
   const exact = `${exactSheet}!${letter(at)}${number}`;
   if (column.kind === 'text') return null;
+  // Beside a change that is nil as it is printed, or goes the other way, there is none.
+  if (column.kind === 'percent' && result === undefined) return '–';
   const isRatio = isOfPercents(column) || (column.kind === 'calculation' && column.result === 'ratio');
   if (isRatio || (row.unit !== undefined && row.unit !== 'amount')) return { formula: exact, result: result ?? '–' };
   if (column.kind === 'calculation') return { formula: `IFERROR(${inUnits(exact, statement)},"–")`, result: result ?? '–' };
@@ -119,7 +149,8 @@ function calculated(cell: CellFacts): ExcelJS.CellValue {
   if (column.kind !== 'amount') {
     const [of, against] = [`${letter(column.of)}${number}`, `${letter(column.against)}${number}`];
     const change = `ROUND(${of},${exponent})-ROUND(${against},${exponent})`;
-    const formula = column.kind === 'change' ? change : `(${change})/ABS(${against})`;
+    // The change of a percent is in points.
+    const formula = column.kind !== 'change' ? `(${change})/ABS(${against})` : row.unit === 'percent' ? `(${change})*100` : change;
     return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
   }
   if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';

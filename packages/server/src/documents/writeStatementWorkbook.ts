@@ -6,6 +6,7 @@ import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from 
 import { amountFormat, percentFormat } from './workbookAmounts.ts';
 
 const firstRow = 7;
+const pointsFormat = '0.0" pts";(0.0" pts");0.0" pts"';
 /** A workbook knows seven levels; the one that the sheet names is the first that is shown collapsed, so none may reach it. */
 const deepestLevel = 6;
 const ink = { argb: 'FF20262B' };
@@ -180,13 +181,18 @@ function writeRow(
     // A percent is shown by its format: the cell holds the hundredth part.
     const isRatio = column.kind === 'calculation' && column.result === 'ratio';
     const ofColumn = decimalsIn(column);
-    const decimals = ofColumn === null ? places + (unit === 'percent' ? 2 : 0) : ofColumn + (isRatio ? 0 : 2);
+    const isInPoints = column.kind === 'change' && unit === 'percent';
+    const decimals = isInPoints ? places : ofColumn === null ? places + (unit === 'percent' ? 2 : 0) : ofColumn + (isRatio ? 0 : 2);
     const result = value === null ? undefined : Number(toDecimalText(value, { code: '', exponent: decimals }));
     cell.font = font;
     cell.alignment = { horizontal: 'right', vertical: 'middle' };
     const isPercent = ofColumn === null ? unit === 'percent' : !isRatio;
-    cell.numFmt = isPercent ? percentFormat(ofColumn ?? decimalsOf.percent, column.format) : amountFormat(ofColumn ?? places, column.format);
-    cell.value = write({ statement, row, at, result, exponent, decimals, number, letter, rowOf });
+    cell.numFmt = isInPoints
+      ? pointsFormat
+      : isPercent
+        ? percentFormat(ofColumn ?? decimalsOf.percent, column.format)
+        : amountFormat(ofColumn ?? places, column.format);
+    cell.value = write({ statement, row, at, result, exponent, decimals: isInPoints ? places + 2 : decimals, number, letter, rowOf });
     if ((row.role === 'total' && (row.parts.length > 0 || row.unit)) || weight === 'ruled') cell.border = { top: rule };
     if (row.role === 'final') cell.border = { top: rule, bottom: { style: 'double', color: ink } };
   });
