@@ -38,6 +38,8 @@ const planColumn = z.discriminatedUnion('kind', [
     period,
     facets: z.record(listKey, z.array(z.string().max(50)).min(1).max(200)),
     withoutAdjustments: z.boolean(),
+    /** Where its span ends a year with a period for adjustments: without the lines of that. */
+    beforeAdjusting: z.exactOptional(z.literal(true)),
     /** Where accounts stood at the end of a day, or of the column's own last one. */
     placement: z.exactOptional(z.union([z.literal('own_day'), day])),
     /** Once for each period, quarter, category of equity or value of a facet. */

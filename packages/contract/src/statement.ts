@@ -28,6 +28,8 @@ export const comparisonQuery = {
   compare: z.enum(['usual', 'none', 'year_earlier', 'span_before', 'fixed']).default('usual'),
   compareFrom: day.optional(),
   compareTo: day.optional(),
+  /** What ends on the last day of a year with a period for adjustments is without the lines of that. */
+  adjusting: z.literal('before').optional(),
 };
 
 /** The span beside its comparative, beside the budget with the id, part by part, or by a plan that somebody composed. */
@@ -112,6 +114,8 @@ export const amountColumn = z.object({
   budget: z.string().nullable(),
   /** Accounts stand where they stood at the end of this day. */
   placedOn: z.exactOptional(day),
+  /** Of a span that ends a year with a period for adjustments: without its lines, or with them alone. */
+  adjusting: z.exactOptional(z.enum(['before', 'only'])),
   /** Balances began on this day, within the span: what balance sheet accounts had before and what they moved is not known. */
   began: z.exactOptional(day),
   ...columnHead,

@@ -42,6 +42,7 @@ export * from './columns/headingLines.ts';
 export * from './columns/numberFormat.ts';
 export * from './columns/planDefinition.ts';
 export * from './columns/usualPlans.ts';
+export * from './cube/adjustingPeriod.ts';
 export * from './cube/cube.ts';
 export * from './cube/dayBalances.ts';
 export * from './cube/facetBalances.ts';

@@ -2,7 +2,7 @@ import type { Span } from '../calendar/day.ts';
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
 import type { LayoutKind } from '../layout/line.ts';
 import type { PlainColumn } from '../statement/statement.ts';
-import { partsOfSpan, type SpanParts } from './partsOfSpan.ts';
+import { adjustingIn, partsOfSpan, type SpanPart, type SpanParts, withAdjusting } from './partsOfSpan.ts';
 
 /** The column plans that are there: the span beside its comparative or a budget, or the span part by part. */
 export const columnPlans = ['comparison', 'periods', 'quarters', 'budget'] as const;
@@ -14,10 +14,18 @@ export function columnsAgainst(budgetId: number, measure: 'closing' | 'movement'
   return [posted, { ...posted, budgetId }, { kind: 'change', of: 0, against: 1 }, { kind: 'percent', of: 0, against: 1 }];
 }
 
-/** Balances at the end of each part, or movements over each and over the whole behind them; one part is the whole. */
-export function columnsOver(by: SpanParts, kind: LayoutKind, span: Span, calendar: FiscalCalendar): PlainColumn[] {
+/** `hasLines`: whether anything stands in a period, by its place in the calendar. Balances at the end of each part, or movements over each and over the whole behind them; one part is the whole. */
+export function columnsOver(
+  by: SpanParts,
+  kind: LayoutKind,
+  span: Span,
+  calendar: FiscalCalendar,
+  hasLines: (periodIndex: number) => boolean = () => false,
+): PlainColumn[] {
   const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
-  const parts = partsOfSpan(span, calendar, by);
+  const parts = withAdjusting(partsOfSpan(span, calendar, by), by, calendar, hasLines);
   const total = measure === 'movement' && parts.length > 1 ? [span] : [];
-  return [...parts, ...total].map((part): PlainColumn => ({ kind: 'amount', measure, span: part }));
+  return [...parts, ...total].map(
+    ({ adjusting, firstDay, lastDay }: SpanPart): PlainColumn => ({ kind: 'amount', measure, span: { firstDay, lastDay }, ...adjustingIn(measure, adjusting) }),
+  );
 }

@@ -2,6 +2,7 @@ import { addDays, type Day, daysIn, type Span } from '../calendar/day.ts';
 import { type FiscalCalendar, ordinaryPeriods, periodIndexOf, yearOf } from '../calendar/fiscalCalendar.ts';
 import { shiftMonths, shiftSpan } from '../calendar/shift.ts';
 import type { CodeList, ListKey } from '../chart/codeList.ts';
+import { adjustingIndexOn } from '../cube/adjustingPeriod.ts';
 import { checkFormula, type FormulaFaulty } from '../formula/checkFormula.ts';
 import { type FormulaMalformed, readFormula } from '../formula/readFormula.ts';
 import type { LayoutKind } from '../layout/line.ts';
@@ -9,7 +10,7 @@ import type { AmountColumn, StatementColumn } from '../statement/statement.ts';
 import { betweenKeys } from './betweenKeys.ts';
 import { comparisonSpan, movedByYears } from './comparisons.ts';
 import type { EquityCategory } from './equityColumns.ts';
-import { partsOfSpan } from './partsOfSpan.ts';
+import { adjustingIn, partsOfSpan, withAdjusting } from './partsOfSpan.ts';
 import type { AmountsPlanColumn, PeriodChoice, PlanDefinition } from './planDefinition.ts';
 
 /** What of a plan makes no sense; `column`: its key. */
@@ -37,6 +38,8 @@ export interface PlanFacts {
   /** Whether nothing but movements makes sense. */
   readonly isOfMovements: boolean;
   readonly lists: readonly CodeList[];
+  /** Whether anything stands in a period, by its place in the calendar. */
+  readonly hasLines?: (periodIndex: number) => boolean;
   /** Of changes in equity: the categories that have columns, and what all of them are called. */
   readonly equity?: { readonly categories: readonly EquityCategory[]; readonly total: string };
 }
@@ -107,7 +110,7 @@ function headed({ heading, group, width, format }: Pick<PlanDefinition['columns'
 }
 
 function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFault[]): AmountColumn[] {
-  const { key, budgetId, measure, facets, withoutAdjustments, placement, repeat } = column;
+  const { key, budgetId, measure, facets, withoutAdjustments, beforeAdjusting, placement, repeat } = column;
   const held = measure === 'own' ? facts.measure : measure;
   if (facts.isOfMovements && held !== 'movement') {
     faults.push({ code: 'column_needs_movement', column: key });
@@ -132,13 +135,19 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     ...(Object.keys(facets).length === 0 ? {} : { facets }),
     ...(withoutAdjustments ? { withoutAdjustments: true as const } : {}),
     ...(placement === undefined ? {} : { placedOn: placement === 'own_day' ? ownDay(over) : placement }),
+    ...(beforeAdjusting && budgetId === null && held !== 'opening' && adjustingIndexOn(facts.calendar, over.lastDay) >= 0
+      ? { adjusting: 'before' as const }
+      : {}),
     ...more,
   });
   if (repeat === null) return [one(span)];
   const total = held === 'movement' ? [one(span)] : [];
   if (repeat === 'periods' || repeat === 'quarters') {
-    const parts = partsOfSpan(span, facts.calendar, repeat);
-    return parts.length === 1 ? [one(span)] : [...parts.map((part) => one(part)), ...total];
+    const isApart = budgetId === null && held !== 'opening' && !beforeAdjusting;
+    const whole = partsOfSpan(span, facts.calendar, repeat);
+    const parts = withAdjusting(whole, repeat, facts.calendar, (index) => isApart && facts.hasLines?.(index) === true);
+    if (parts.length === 1) return [one(span)];
+    return [...parts.map(({ adjusting, firstDay, lastDay }) => one({ firstDay, lastDay }, adjustingIn(held, adjusting))), ...total];
   }
   if (repeat === 'equity') {
     if (!facts.equity) {

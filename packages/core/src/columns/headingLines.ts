@@ -1,5 +1,6 @@
 import { addDays, type Day } from '../calendar/day.ts';
 import { longDay, spanLines, spanText } from '../calendar/dayText.ts';
+import type { Adjusting } from '../cube/adjustingPeriod.ts';
 import { type CaptionLanguage, captionWords } from '../layout/captionWords.ts';
 import { fillHeading } from './fillHeading.ts';
 
@@ -12,6 +13,7 @@ interface HeadedAmounts {
   readonly budget: string | null;
   /** Where its accounts stand as they stood on an earlier day. */
   readonly placedOn?: Day;
+  readonly adjusting?: Adjusting;
   readonly heading?: string;
 }
 
@@ -39,8 +41,13 @@ export function headingLines(column: HeadedColumn, columns: readonly HeadedColum
       return from === '' ? [words.change] : [words.change, `${words.from} ${from}`];
     }
     case 'amount': {
-      const { placedOn } = column;
-      return [...amountLines(column, language), ...(placedOn === undefined ? [] : [captionWords[language].classifiedOn(longDay(placedOn, language))])];
+      const { placedOn, adjusting } = column;
+      const words = captionWords[language];
+      return [
+        ...amountLines(column, language),
+        ...(adjusting === undefined ? [] : [adjusting === 'before' ? words.beforeAdjusting : words.adjustingOnly]),
+        ...(placedOn === undefined ? [] : [words.classifiedOn(longDay(placedOn, language))]),
+      ];
     }
   }
 }

@@ -44,6 +44,8 @@ export interface AmountsPlanColumn extends PlanColumnBase {
   readonly facets: FacetFilter;
   /** Without entries of the layer of adjustments. */
   readonly withoutAdjustments: boolean;
+  /** Where its span ends a year with a period for adjustments: without the lines of that. */
+  readonly beforeAdjusting?: true;
   /** Accounts stand where they stood at the end of a day, `own_day`: of the column's last; where they stand today, where it is left out. */
   readonly placement?: 'own_day' | Day;
   /** Once for each period or quarter of its span, for each value of a facet, or for each category of equity; of movements with their total behind them. */

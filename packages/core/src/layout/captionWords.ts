@@ -36,6 +36,9 @@ export interface CaptionWords {
   /** Said under a scaled statement, by how it was rounded. */
   readonly roundedEach: string;
   readonly roundedFooted: string;
+  /** Of a column that ends a year with a period for adjustments: without it, and it alone. */
+  readonly beforeAdjusting: string;
+  readonly adjustingOnly: string;
   /** Between the days of two columns. */
   readonly and: string;
   /** Before what a change is measured against. */
@@ -91,6 +94,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'millions',
     roundedEach: 'Each figure is rounded by itself; totals may not be the sum of what is shown.',
     roundedFooted: 'Rounded so that parts come to their totals; figures beside each other may not add across.',
+    beforeAdjusting: 'before adjustments of the year',
+    adjustingOnly: 'adjustments of the year',
     and: 'and',
     from: 'from',
     to: 'to',
@@ -127,6 +132,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'Millionen',
     roundedEach: 'Jeder Betrag ist für sich gerundet; Summen können von der Addition der gezeigten Beträge abweichen.',
     roundedFooted: 'So gerundet, dass die Teile ihre Summen ergeben; Beträge nebeneinander addieren sich nicht immer.',
+    beforeAdjusting: 'vor Abschlussbuchungen',
+    adjustingOnly: 'Abschlussbuchungen',
     and: 'und',
     from: 'gegenüber',
     to: 'bis',
@@ -163,6 +170,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'millions',
     roundedEach: 'Chaque montant est arrondi séparément ; les totaux peuvent différer de la somme des montants présentés.',
     roundedFooted: 'Arrondis de sorte que les parties donnent leurs totaux ; les colonnes peuvent ne pas s’additionner.',
+    beforeAdjusting: 'avant écritures d’inventaire',
+    adjustingOnly: 'écritures d’inventaire',
     and: 'et',
     from: 'par rapport à',
     to: 'au',
@@ -199,6 +208,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'miljoenen',
     roundedEach: 'Elk bedrag is afzonderlijk afgerond; totalen kunnen afwijken van de som van de getoonde bedragen.',
     roundedFooted: 'Zo afgerond dat de delen op hun totalen uitkomen; bedragen naast elkaar hoeven niet op te tellen.',
+    beforeAdjusting: 'vóór correcties van het jaar',
+    adjustingOnly: 'correcties van het jaar',
     and: 'en',
     from: 'ten opzichte van',
     to: 't/m',
@@ -235,6 +246,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'millones',
     roundedEach: 'Cada importe se redondea por separado; los totales pueden no ser la suma de lo mostrado.',
     roundedFooted: 'Redondeado de modo que las partes sumen sus totales; los importes contiguos pueden no sumar.',
+    beforeAdjusting: 'antes de ajustes del año',
+    adjustingOnly: 'ajustes del año',
     and: 'y',
     from: 'frente a',
     to: 'a',
@@ -271,6 +284,8 @@ export const captionWords: Readonly<Record<CaptionLanguage, CaptionWords>> = {
     millions: 'millioner',
     roundedEach: 'Hvert beløp er avrundet for seg; summer kan avvike fra summen av det som vises.',
     roundedFooted: 'Avrundet slik at delene gir summene sine; beløp ved siden av hverandre kan avvike.',
+    beforeAdjusting: 'før årets justeringer',
+    adjustingOnly: 'årets justeringer',
     and: 'og',
     from: 'fra',
     to: 'til',

@@ -1,6 +1,7 @@
 import type { Day, Span } from '../calendar/day.ts';
 import type { NumberFormat } from '../columns/numberFormat.ts';
 import type { ColumnResult, ColumnWidth } from '../columns/planDefinition.ts';
+import type { Adjusting } from '../cube/adjustingPeriod.ts';
 import type { FacetFilter } from '../facet/facetFilter.ts';
 import type { Formula } from '../formula/formula.ts';
 import type { CalculationResult, FigureNature, LineLook } from '../layout/line.ts';
@@ -28,6 +29,8 @@ export interface AmountColumn extends ColumnHead {
   readonly withoutAdjustments?: true;
   /** Accounts stand where they stood at the end of this day. */
   readonly placedOn?: Day;
+  /** Of a span that ends a year with a period for adjustments: without its lines, or with them alone. */
+  readonly adjusting?: Adjusting;
   /** Where balances began within the span, so that lines of balance sheet accounts have no movement and no opening. */
   readonly began?: Day;
   /** Of changes in equity: accounts alone that the column of a category bears; its id. */

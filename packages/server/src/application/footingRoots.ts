@@ -141,6 +141,7 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
     column.equity === undefined &&
     column.placedOn === undefined &&
     column.began === undefined &&
+    column.adjusting === undefined &&
     !column.withoutAdjustments
   );
 }

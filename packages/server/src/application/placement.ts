@@ -11,6 +11,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsInOrder } from './accountsInOrder.ts';
+import { booksOfAdjusting } from './adjustingBooks.ts';
 import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
@@ -36,7 +37,8 @@ export async function viewPlacement(ports: Ports, { companyId }: Access, choice:
   return opened.ok ? succeed(await overlook(ports, opened.value, choice, comparison.value)) : opened;
 }
 
-async function overlook(ports: Ports, books: Books, choice: SpanChoice, comparison: Comparison): Promise<PlacementOverview> {
+async function overlook(ports: Ports, opened: Books, choice: SpanChoice, comparison: Comparison): Promise<PlacementOverview> {
+  const books = booksOfAdjusting(opened, choice.to, choice.adjusting);
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const chosen = comparison.kind === 'none' ? ({ kind: 'usual' } as const) : comparison;
   const income = comparisonSpan(chosen, 'income_statement', span, books.calendar) ?? span;

@@ -1,4 +1,5 @@
 import {
+  adjustingIndexOn,
   type CaptionLanguage,
   type ColumnPlan,
   type Comparison,
@@ -10,6 +11,7 @@ import {
   equityColumns,
   expandPlan,
   fail,
+  hasLinesIn,
   type Layout,
   type Outcome,
   type PlainColumn,
@@ -45,8 +47,25 @@ const mostColumns = 60;
 /** The columns of a plan for a layout, over a span and its comparative. */
 export async function plannedColumns(
   ports: Pick<Ports, 'columnPlans'>,
+  layout: PlannedLayout,
+  choice: PlannedColumns & Pick<ColumnChoice, 'budget' | 'definition' | 'adjusting'>,
+  comparison: Comparison,
+  span: Span,
+): Promise<Outcome<readonly StatementColumn[], Failure>> {
+  const planned = await columnsOfPlan(ports, layout, choice, comparison, span);
+  if (!planned.ok || choice.adjusting === undefined) return planned;
+  const endsYear = (column: StatementColumn): boolean =>
+    column.kind === 'amount' &&
+    column.budgetId === undefined &&
+    column.measure !== 'opening' &&
+    adjustingIndexOn(layout.books.calendar, column.span.lastDay) >= 0;
+  return succeed(planned.value.map((column): StatementColumn => (endsYear(column) ? ({ ...column, adjusting: 'before' } as StatementColumn) : column)));
+}
+
+async function columnsOfPlan(
+  ports: Pick<Ports, 'columnPlans'>,
   { books, measure, kind, language }: PlannedLayout,
-  { plan, budget, planId, definition }: PlannedColumns & Pick<ColumnChoice, 'budget' | 'definition'>,
+  { plan, budget, planId, definition, adjusting }: PlannedColumns & Pick<ColumnChoice, 'budget' | 'definition' | 'adjusting'>,
   comparison: Comparison,
   span: Span,
 ): Promise<Outcome<readonly StatementColumn[], Failure>> {
@@ -56,7 +75,7 @@ export async function plannedColumns(
     const comparative = comparisonSpan(comparison, 'income_statement', span, books.calendar);
     return succeed(equityColumns(comparative ? [span, comparative] : [span], equity, language));
   }
-  if (plan !== 'composed') return columnsOf(books, measure, comparison, plan, span);
+  if (plan !== 'composed') return columnsOf(books, measure, comparison, plan, span, adjusting === undefined);
   const composed = definition ? succeed(definition) : await findPlan(ports, books.company.id, planId ?? 0);
   if (!composed.ok) return composed;
   const facts = {
@@ -65,6 +84,7 @@ export async function plannedColumns(
     measure,
     isOfMovements: kind === 'cash_flow' || equity !== undefined,
     lists: books.lists,
+    hasLines: (index: number) => adjusting === undefined && hasLinesIn(books.cube, index),
     ...(equity ? { equity: { categories: equity, total: totalEquity(language) } } : {}),
   };
   const { columns, faults } = expandPlan(composed.value, facts);
@@ -80,9 +100,13 @@ function columnsOf(
   comparison: Comparison,
   plan: Exclude<ColumnPlan, 'budget'>,
   span: Span,
+  withAdjustments: boolean,
 ): Outcome<PlainColumn[], Failure> {
   const kind = measure === 'closing' ? 'balance_sheet' : 'income_statement';
   const comparative = comparisonSpan(comparison, kind, span, books.calendar);
-  const columns = plan === 'comparison' ? columnsFor(kind, span, comparative) : columnsOver(plan, kind, span, books.calendar);
+  const columns =
+    plan === 'comparison'
+      ? columnsFor(kind, span, comparative)
+      : columnsOver(plan, kind, span, books.calendar, (index) => withAdjustments && hasLinesIn(books.cube, index));
   return columns.length > mostColumns ? fail({ code: 'columns_too_many', columns: columns.length, most: mostColumns }) : succeed(columns);
 }

@@ -54,6 +54,8 @@ export interface SpanChoice {
   readonly compare: Comparison['kind'];
   readonly compareFrom?: Day | undefined;
   readonly compareTo?: Day | undefined;
+  /** What ends on the last day of a year with a period for adjustments is without the lines of that. */
+  readonly adjusting?: 'before' | undefined;
   /** Only lines with these facet values. */
   readonly facets?: FacetFilter | undefined;
   /** Whose categories; the main one's where none is named. */

@@ -29,6 +29,7 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsInOrder } from './accountsInOrder.ts';
+import { booksOfAdjusting } from './adjustingBooks.ts';
 import { coveredLayouts } from './composedLayouts.ts';
 import { coveredAccounts } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
@@ -51,7 +52,7 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
   if (!comparison.ok) return comparison;
   const opened = await openClassified(ports, companyId, choice.classification);
   if (!opened.ok) return opened;
-  const books = opened.value;
+  const books = booksOfAdjusting(opened.value, choice.to, choice.adjusting);
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const comparative = comparisonSpan(comparison.value, 'balance_sheet', span, books.calendar);
   const spans = comparative ? [span, comparative] : [span];

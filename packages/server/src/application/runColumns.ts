@@ -26,6 +26,7 @@ import {
   succeed,
   yearOf,
 } from '@ivory-ladder/core';
+import { booksOfAdjusting } from './adjustingBooks.ts';
 import { type BudgetedColumn, budgetOver } from './budgetOver.ts';
 import { findBudget } from './budgets.ts';
 import { commonFilter } from './commonFilter.ts';
@@ -64,15 +65,18 @@ export async function runColumns(
 ): Promise<Outcome<RanColumns, Failure>> {
   const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
   const grounds = new Map<string, Ground>();
-  for (const { facets = {} } of amounts) {
-    const key = facetKey(facets);
+  for (const column of amounts) {
+    const { facets = {}, adjusting, span } = column;
+    const key = groundKey(column);
     if (grounds.has(key)) continue;
-    const found = key === '' ? succeed(books) : await narrowFurther(ports, books, asked, facets);
+    const found = Object.keys(facets).length === 0 ? succeed(books) : await narrowFurther(ports, books, asked, facets);
     if (!found.ok) return found;
-    const narrowed = withSameAccounts(books, found.value);
-    const spans = amounts.flatMap((column) => (facetKey(column.facets ?? {}) === key ? [column.span] : []));
-    const parts = await booksOfReadings(ports, narrowed, commonFilter(books.lists, asked, facets), compiled.readings);
-    if (!parts.ok) return parts;
+    const whole = withSameAccounts(books, found.value);
+    const spans = amounts.flatMap((other) => (groundKey(other) === key ? [other.span] : []));
+    const read = await booksOfReadings(ports, whole, commonFilter(books.lists, asked, facets), compiled.readings);
+    if (!read.ok) return read;
+    const narrowed = booksOfAdjusting(whole, span.lastDay, adjusting);
+    const parts = succeed(new Map([...read.value].map(([of, one]) => [of, booksOfAdjusting(one, span.lastDay, adjusting)])));
     const partial = await partialsFor(ports, narrowed, spans);
     const moving = movingBooks(narrowed);
     const ofMoving = moving === narrowed ? partial : await partialsFor(ports, moving, spans);
@@ -87,7 +91,7 @@ export async function runColumns(
       named.push(column);
       continue;
     }
-    const ground = grounds.get(facetKey(column.facets ?? {})) as Ground;
+    const ground = grounds.get(groundKey(column)) as Ground;
     const ran =
       column.budgetId === undefined
         ? succeed({ run: await runPosted(ports, compiled, withBeginning(books, column), ground, read), column: withBeginning(books, column) })
@@ -98,6 +102,10 @@ export async function runColumns(
     named.push(ran.value.column);
   }
   return succeed({ columns: named, runs, selected });
+}
+
+function groundKey({ facets = {}, adjusting, span }: AmountColumn): string {
+  return `${facetKey(facets)} ${adjusting === undefined ? '' : `${adjusting} ${span.lastDay}`}`;
 }
 
 /** The column, with the day on which balances began where that is within it. */
@@ -116,7 +124,7 @@ async function runPosted(
 ): Promise<RunColumn> {
   const { measure, span, facets = {} } = column;
   const chosen: readonly Layer[] = column.withoutAdjustments ? ['ledger'] : layers;
-  const key = [facetKey(facets), measure, span.firstDay, span.lastDay, chosen.length].join(' ');
+  const key = [facetKey(facets), column.adjusting ?? '', measure, span.firstDay, span.lastDay, chosen.length].join(' ');
   const readings = read.get(key) ?? vectorsOfReadings(ports, compiled.readings, parts, measure, span, chosen);
   read.set(key, readings);
   return runOver(books, compiled, column, partial, await readings, chosen, moving);

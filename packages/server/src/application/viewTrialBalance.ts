@@ -13,6 +13,7 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { booksOfAdjusting } from './adjustingBooks.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
@@ -50,7 +51,7 @@ export async function viewTrialBalance(ports: Ports, { companyId }: Access, choi
   if (!comparison.ok) return comparison;
   const opened = await openBooksOf(ports, companyId, choice.facets ?? {});
   if (!opened.ok) return opened;
-  const books = opened.value;
+  const books = booksOfAdjusting(opened.value, choice.to, choice.adjusting);
   const span: Span = { firstDay: choice.from, lastDay: choice.to };
   const [before, beforeResult] = (['balance_sheet', 'income_statement'] as const).map((kind) => comparisonSpan(comparison.value, kind, span, books.calendar));
   const comparedTo = before && beforeResult ? { balances: before.lastDay, result: beforeResult.lastDay } : null;

@@ -99,8 +99,16 @@ function columnWidth(columns: readonly StatementColumn[], hasNotes: boolean): nu
 
 function headedColumn(column: StatementColumn): HeadedColumn {
   if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, placedOn, heading } = column;
-  return { kind, measure, ...span, budget, ...(placedOn === undefined ? {} : { placedOn }), ...(heading === undefined ? {} : { heading }) };
+  const { kind, measure, span, budget = null, placedOn, adjusting, heading } = column;
+  return {
+    kind,
+    measure,
+    ...span,
+    budget,
+    ...(placedOn === undefined ? {} : { placedOn }),
+    ...(adjusting === undefined ? {} : { adjusting }),
+    ...(heading === undefined ? {} : { heading }),
+  };
 }
 
 /** Columns beside each other under one word. */

@@ -51,7 +51,7 @@ export function toColumn(column: StatementColumn): StatementBody['columns'][numb
   };
   if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
   if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, placedOn, began } = column;
+  const { kind, measure, span, budget = null, placedOn, began, adjusting } = column;
   return {
     kind,
     measure,
@@ -60,6 +60,7 @@ export function toColumn(column: StatementColumn): StatementBody['columns'][numb
     budget,
     ...(placedOn === undefined ? {} : { placedOn }),
     ...(began === undefined ? {} : { began }),
+    ...(adjusting === undefined ? {} : { adjusting }),
     ...head,
   };
 }

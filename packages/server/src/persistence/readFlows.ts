@@ -9,17 +9,24 @@ import { rowsOf } from './transaction.ts';
 /** Of an entry: trial balances are netted as they are, and openings moved nothing. */
 const isMovement = `NOT ${broughtInEntry} AND entry.opening = 0`;
 
+/** Of an entry: that it stands in the period for adjustments, or does not, as the books want it. */
+function adjustingCondition({ adjusting }: Books): { readonly sql: string; readonly parameters: readonly number[] } {
+  if (!adjusting) return { sql: '', parameters: [] };
+  return { sql: `AND ${adjusting.which === 'before' ? 'NOT ' : ''}(entry.year = ? AND entry.period = ?)`, parameters: [adjusting.year, adjusting.number] };
+}
+
 /** Ordinary lines of reversing entries within a span, by account, day and facet set, so that a part rounds as the whole does. */
 export async function readReversingLines(database: DataSource, books: Books, { firstDay, lastDay }: Span): Promise<FlowOfDay[]> {
+  const ofPeriod = adjustingCondition(books);
   const wanted = conditionOf(books.selected, 'line.facet_set_id');
   const rows = await rowsOf<FlowRow>(
     database,
     `SELECT line.account_id AS accountId, entry.entry_date AS day, line.layer, SUM(line.debit) AS debit, SUM(line.credit) AS credit
        FROM journal_entry AS entry JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       WHERE entry.company_id = ? AND entry.reverses_entry_id IS NOT NULL AND entry.entry_date BETWEEN ? AND ? AND entry.revision <= ?
-            AND line.closing = 0 AND ${isMovement} ${wanted.sql}
+            AND line.closing = 0 AND ${isMovement} ${ofPeriod.sql} ${wanted.sql}
       GROUP BY line.account_id, entry.entry_date, line.layer, line.facet_set_id`,
-    [books.company.id, firstDay, lastDay, books.cube.revision, ...wanted.parameters],
+    [books.company.id, firstDay, lastDay, books.cube.revision, ...ofPeriod.parameters, ...wanted.parameters],
   );
   return rows.map((row) => flowOf(books, row));
 }
@@ -33,6 +40,7 @@ export async function readWithinEquity(
   const equity = books.accounts.filter(({ element }) => element === 'equity').map(({ id }) => id);
   if (equity.length < 2) return [];
   const { company, cube, selected } = books;
+  const ofPeriod = adjustingCondition(books);
   const marks = placeholdersOf(equity);
   // From the few entries with both sides on equity to their lines on it.
   const rows = await rowsOf<FlowRow & { entryId: string; facetSetId: number; reversing: string | number }>(
@@ -41,10 +49,10 @@ export async function readWithinEquity(
             line.facet_set_id AS facetSetId, entry.reverses_entry_id IS NOT NULL AS reversing
        FROM (SELECT entry_id FROM journal_line WHERE company_id = ? AND account_id IN (${marks}) AND entry_date BETWEEN ? AND ? AND closing = 0
               GROUP BY entry_id HAVING SUM(debit) > 0 AND SUM(credit) > 0) AS found
-       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement}
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}
        JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id AND line.account_id IN (${marks})
       ORDER BY line.entry_id, line.line_number`,
-    [company.id, ...equity, firstDay, lastDay, company.id, cube.revision, ...equity],
+    [company.id, ...equity, firstDay, lastDay, company.id, cube.revision, ...ofPeriod.parameters, ...equity],
   );
   const lines = rows.map((row) => ({
     ...flowOf(books, row),
@@ -115,15 +123,17 @@ export async function readExchangeOnCash(database: DataSource, books: Books, spa
  * is given (the query names STRAIGHT_JOIN): from the few lines of the seeds to the lines of their entries. Left to itself,
  * the database reads every line of the company where its statistics are those of a table that was just filled.
  */
-function entriesAlone({ company, cube }: Books, { firstDay, lastDay }: Span, seeds: readonly number[], among: readonly number[]) {
+function entriesAlone(books: Books, { firstDay, lastDay }: Span, seeds: readonly number[], among: readonly number[]) {
+  const { company, cube } = books;
+  const ofPeriod = adjustingCondition(books);
   return {
     sql: `(SELECT STRAIGHT_JOIN found.entry_id
              FROM (SELECT DISTINCT entry_id FROM journal_line
                     WHERE company_id = ? AND account_id IN (${placeholdersOf(seeds)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
              JOIN journal_line AS each_line FORCE INDEX (PRIMARY) ON each_line.company_id = ? AND each_line.entry_id = found.entry_id
             GROUP BY found.entry_id HAVING SUM(each_line.account_id NOT IN (${placeholdersOf(among)})) = 0) AS alone
-       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = alone.entry_id AND entry.revision <= ? AND ${isMovement}`,
-    parameters: [...[company.id, ...seeds, firstDay, lastDay], ...[company.id, ...among], ...[company.id, cube.revision]],
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = alone.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}`,
+    parameters: [...[company.id, ...seeds, firstDay, lastDay], ...[company.id, ...among], ...[company.id, cube.revision], ...ofPeriod.parameters],
   };
 }
 

@@ -26,7 +26,14 @@ function tryParse(text: string): unknown {
   }
 }
 
-export type SpanParams = { from: string; to: string; compare: string; compareFrom?: string | undefined; compareTo?: string | undefined };
+export type SpanParams = {
+  from: string;
+  to: string;
+  compare: string;
+  compareFrom?: string | undefined;
+  compareTo?: string | undefined;
+  adjusting?: 'before' | undefined;
+};
 
 /** Query text without what is not set. */
 export function toQuery(params: Record<string, string | number | undefined>): string {

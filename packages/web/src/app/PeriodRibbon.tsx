@@ -103,13 +103,17 @@ export function PeriodRibbon() {
           })}
         </div>
         {adjusting && (
-          <span
+          <button
+            type="button"
             className={styles.adjusting}
-            title={`Period ${adjusting.number}, for adjustments: in with the year’s last day.${adjusting.lock ? ` Locked by ${adjusting.lock.by}.` : ''}`}
+            aria-pressed={span.adjusting === undefined}
+            title={`Period ${adjusting.number}, for adjustments, on the year’s last day: ${span.adjusting ? 'left out of what ends there' : 'in what ends there'}. Click to ${span.adjusting ? 'count it in' : 'show what was before it'}.${adjusting.lock ? ` Locked by ${adjusting.lock.by}.` : ''}`}
+            onClick={() => choose({}, span.adjusting === undefined)}
           >
             +{adjusting.number}
+            <span className="unseen">{span.adjusting ? ' left out' : ' counted in'}</span>
             {adjusting.lock && <Lock className={styles.lock} titleAccess="locked" />}
-          </span>
+          </button>
         )}
       </div>
       <ExactDays

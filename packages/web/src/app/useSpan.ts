@@ -28,7 +28,7 @@ function usualSpan(company: Company): { from: string; to: string } {
 }
 
 /** The chosen span and its comparison, which live in the address so that it brings the same view back. */
-export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanInAddress>) => void } {
+export function useSpan(): { span: SpanInAddress; choose: (change: Partial<Omit<SpanInAddress, 'adjusting'>>, beforeAdjusting?: boolean) => void } {
   const company = useCompany();
   const [params, changeAddress] = useAddress();
   const span = useMemo((): SpanInAddress => {
@@ -41,14 +41,28 @@ export function useSpan(): { span: SpanInAddress; choose: (change: Partial<SpanI
     const compare = comparisons.find((kind) => kind === params.get('compare')) ?? 'usual';
     const [compareFrom, compareTo] = [day('compareFrom'), day('compareTo')];
     const isFixed = compare === 'fixed' && compareFrom !== undefined && compareTo !== undefined;
-    // biome-ignore lint/complexity/useMathMinMax: days are text
-    return { from: from <= to ? from : to, to, compare: compare === 'fixed' && !isFixed ? 'usual' : compare, ...(isFixed ? { compareFrom, compareTo } : {}) };
+    const isBefore = params.get('adjusting') === 'before';
+    return {
+      // biome-ignore lint/complexity/useMathMinMax: days are text
+      from: from <= to ? from : to,
+      to,
+      compare: compare === 'fixed' && !isFixed ? 'usual' : compare,
+      ...(isFixed ? { compareFrom, compareTo } : {}),
+      ...(isBefore ? { adjusting: 'before' as const } : {}),
+    };
   }, [company, params]);
   const choose = useCallback(
-    (change: Partial<SpanInAddress>) => {
+    (change: Partial<Omit<SpanInAddress, 'adjusting'>>, beforeAdjusting?: boolean) => {
       const isOther = change.compare !== undefined && change.compare !== 'fixed';
       // Drawn at once, so that what is asked for the other span is asked at once and not after the next frame.
-      changeAddress({ ...change, ...(isOther ? { compareFrom: null, compareTo: null } : {}) }, { flushSync: true });
+      changeAddress(
+        {
+          ...change,
+          ...(beforeAdjusting === undefined ? {} : { adjusting: beforeAdjusting ? 'before' : null }),
+          ...(isOther ? { compareFrom: null, compareTo: null } : {}),
+        },
+        { flushSync: true },
+      );
     },
     [changeAddress],
   );

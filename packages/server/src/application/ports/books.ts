@@ -2,6 +2,7 @@ import type {
   Account,
   AccountTraits,
   AccountTree,
+  Adjusting,
   CategoryRange,
   CategoryTree,
   CodesOfAccount,
@@ -118,6 +119,8 @@ export interface Books extends Structure {
   readonly firstBalances: readonly FirstBalances[];
   /** Where only lines with some facet values count; `null`: all do. */
   readonly selected: SelectedSets | null;
+  /** Where they are for columns that end a year with a period for adjustments: without its lines, or with them alone. */
+  readonly adjusting?: { readonly which: Adjusting; readonly year: number; readonly number: number };
   /** Where some of the accounts stand for others as they stood on earlier days. */
   readonly standIns?: StandIns;
   /** Where they are in another currency than the company's. */

@@ -84,6 +84,20 @@ export function AmountsFields({ column, lists, budgets, disabled, onChange }: Am
         />
         without the adjustments made for the statements
       </label>
+      {column.budgetId === null && (
+        <label className={styles.check}>
+          <input
+            type="checkbox"
+            checked={column.beforeAdjusting === true}
+            disabled={disabled}
+            onChange={({ target: { checked } }) => {
+              const { beforeAdjusting: _, ...others } = column;
+              onChange(checked ? { ...others, beforeAdjusting: true } : others, 'Adjusting period');
+            }}
+          />
+          before the period for adjustments, where the column ends a year
+        </label>
+      )}
       {column.budgetId === null && <PlacementFields column={column} disabled={disabled} onChange={onChange} />}
     </>
   );
