@@ -178,6 +178,7 @@ export const proof = z.object({
     'profit_in_equity',
     'cash_ties',
     'natures_said',
+    'own_totals',
     'equity_ties',
     'coverage',
     'codes_complete',
@@ -218,9 +219,14 @@ export const statement = z.object({
   transfers: z.array(z.object({ text: z.string(), from: z.string(), on: z.string(), values: z.array(amount.nullable()) })),
   /** What has to be said under the figures, in the language of the captions. */
   notes: z.array(z.string()),
+  /** Its totals do not tie, or a cash flow does not explain its cash. */
+  isDraft: z.boolean(),
   revision: z.int(),
 });
 export type StatementBody = z.infer<typeof statement>;
+
+/** `layout`: a composed one that is on the screen, held against its own totals. */
+export const proofsQuery = classifiedSpanQuery.extend({ layout: z.coerce.number().int().positive().optional() });
 
 export const proofList = z.object({ proofs: z.array(proof), revision: z.int() });
 export type ProofList = z.infer<typeof proofList>;

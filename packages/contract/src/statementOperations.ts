@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { layoutOptions, storedLayoutOptions } from './company.ts';
 import type { Operation } from './operation.ts';
-import { classifiedSpanQuery, evidence, evidenceQuery, proofList, statement, statementQuery } from './statement.ts';
+import { evidence, evidenceQuery, proofList, proofsQuery, statement, statementQuery } from './statement.ts';
 
 /** Statements, what their figures are made of, and the proofs. */
 export const statementOperations = {
@@ -57,7 +57,7 @@ export const statementOperations = {
     method: 'get',
     path: '/companies/{companyId}/proofs',
     summary: 'Every proof with its figures and the accounts at fault',
-    query: classifiedSpanQuery,
+    query: proofsQuery,
     answer: proofList,
   },
 } as const satisfies Record<string, Operation>;

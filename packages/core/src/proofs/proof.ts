@@ -6,6 +6,7 @@ export type ProofName =
   | 'profit_in_equity'
   | 'cash_ties'
   | 'natures_said'
+  | 'own_totals'
   | 'equity_ties'
   | 'coverage'
   | 'codes_complete'

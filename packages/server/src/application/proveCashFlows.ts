@@ -44,12 +44,14 @@ export async function proveCashFlows(ports: Ports, books: Books, spans: readonly
     for (const { span, opening, closing, movement } of spanned) {
       const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, 'movement', span);
       const run = runOver(books, compiled, { measure: 'movement', span }, partial, readings);
+      const atEnd = cashIn(balanceSheet, compiled, closing);
       columns.push({
         layout: name,
         day: span.lastDay,
         byLines: changeByLines(compiled, run),
         moved: cashMoved(compiled, opening, movement),
-        inBalanceSheet: cashIn(balanceSheet, compiled, closing) - cashIn(balanceSheet, compiled, opening),
+        inBalanceSheet: atEnd.net - cashIn(balanceSheet, compiled, opening).net,
+        strangers: atEnd.strangers,
         atFault: accountsAtFault(books, compiled, movement),
       });
     }

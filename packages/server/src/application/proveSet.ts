@@ -131,7 +131,7 @@ async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: 
         {
           name: 'cash_in_balance_sheet' as const,
           part: sheet?.key ?? null,
-          net: cashIn(balanceSheet, compiled, closing) - cashIn(balanceSheet, compiled, opening),
+          net: cashIn(balanceSheet, compiled, closing).net - cashIn(balanceSheet, compiled, opening).net,
         },
       ];
       ties.push({ part: cashFlow.key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) });

@@ -22,6 +22,7 @@ import {
   proveCoverage,
   proveLayouts,
   proveNatures,
+  proveOwnTotals,
   proveProfit,
   proveTrialBalance,
   type Span,
@@ -37,17 +38,22 @@ import { hasOtherPlace } from './hasOtherPlace.ts';
 import { openClassified } from './inClassification.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { balancesFor, comparisonOf, layoutsOf, runBalances, type SpanChoice } from './prepareStatement.ts';
+import { balancesFor, comparisonOf, layoutsOf, prepareStatement, runBalances, type SpanChoice } from './prepareStatement.ts';
 import { proveCashFlows } from './proveCashFlows.ts';
 import { proveEquityChanges } from './proveEquityChanges.ts';
+import { statementTies } from './statementTies.ts';
 
 export interface Proofs {
   readonly books: Books;
   readonly proofs: readonly Proof[];
 }
 
-/** Every proof of the statements, for the chosen day or span and its comparative. */
-export async function proveStatements(ports: Ports, { companyId }: Access, choice: SpanChoice): Promise<Outcome<Proofs, Failure>> {
+/** Every proof of the statements, for the chosen day or span and its comparative; of a composed one with its own totals first. */
+export async function proveStatements(
+  ports: Ports,
+  { companyId }: Access,
+  choice: SpanChoice & { readonly layout?: number | undefined },
+): Promise<Outcome<Proofs, Failure>> {
   const comparison = comparisonOf(choice);
   if (!comparison.ok) return comparison;
   const opened = await openClassified(ports, companyId, choice.classification);
@@ -90,10 +96,13 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
   const began = beganWithin(books.calendar, books.firstBalances, span);
   if (!cash.ok) return cash;
   if (!equity.ok) return equity;
+  const own = choice.layout === undefined ? succeed(null) : await proveComposed(ports, companyId, choice.layout, choice);
+  if (!own.ok) return own;
   const differences = await ports.ledger.differencesFromLines(books);
   return succeed({
     books,
     proofs: [
+      ...(own.value ? [own.value] : []),
       proveTrialBalance(columns),
       proveBalanceSheet(layouts.balance_sheet, columns, atFault('balance_sheet')),
       proveProfit(columns, atFault('income_statement')),
@@ -108,6 +117,16 @@ export async function proveStatements(ports: Ports, { companyId }: Access, choic
       ...(differences ? [proveBalances([...differences].map(([accountId, net]) => ({ account: books.cube.indexOf.get(accountId) as number, net })))] : []),
     ],
   });
+}
+
+/** A composed balance sheet or income statement by its own totals; `null` for others, and where none of its columns has to tie. */
+async function proveComposed(ports: Ports, companyId: number, layoutId: number, choice: SpanChoice): Promise<Outcome<Proof | null, Failure>> {
+  const prepared = await prepareStatement(ports, companyId, layoutId, { ...choice, plan: 'comparison' });
+  if (!prepared.ok) return prepared;
+  const { kind } = prepared.value.compiled.layout;
+  if (kind !== 'balance_sheet' && kind !== 'income_statement') return succeed(null);
+  const columns = statementTies(prepared.value).flatMap(({ column, totals }) => (totals ? [{ day: column.span.lastDay, totals }] : []));
+  return succeed(columns.length === 0 ? null : proveOwnTotals(kind, columns));
 }
 
 /** Accounts but cash of which a category of the balance sheet takes a side without saying of what nature its cash flows are. */

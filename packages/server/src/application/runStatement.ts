@@ -5,7 +5,10 @@ import {
   type Decimal,
   type Detail,
   footRows,
+  formatAmount,
   inUnit,
+  longDay,
+  noteWords,
   type Outcome,
   type PresentedTransfer,
   presentRows,
@@ -25,6 +28,7 @@ import { footingRoots } from './footingRoots.ts';
 import type { Ports } from './ports/index.ts';
 import { type ColumnChoice, type PreparedStatement, prepareStatement, type StatementName } from './prepareStatement.ts';
 import type { Presentation } from './presentation.ts';
+import { statementTies } from './statementTies.ts';
 
 export interface StatementChoice extends ColumnChoice {
   readonly detail: number | 'accounts';
@@ -52,6 +56,8 @@ export interface Statement extends PreparedStatement {
   readonly transfers: readonly PresentedTransfer[];
   /** What has to be said under the figures, in the language of the captions. */
   readonly notes: readonly string[];
+  /** Its totals do not tie, or a cash flow does not explain its cash. */
+  readonly isDraft: boolean;
 }
 
 export async function runStatement(ports: Ports, { companyId }: Access, name: StatementName, choice: StatementChoice): Promise<Outcome<Statement, Failure>> {
@@ -79,8 +85,27 @@ export async function runStatement(ports: Ports, { companyId }: Access, name: St
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
     rungs,
     transfers,
-    notes: statementNotes(exactRows, compiled.layout.language),
+    ...told(prepared.value, exactRows),
   });
+}
+
+/** What has to be said under it, and whether it ties. */
+function told(prepared: PreparedStatement, rows: readonly StatementRow[]): Pick<Statement, 'notes' | 'isDraft'> {
+  const { language } = prepared.compiled.layout;
+  const { currency } = prepared.books.company;
+  const words = noteWords[language];
+  const format = (net: bigint): string => `${formatAmount(net < 0n ? -net : net, currency)} ${currency.code}`;
+  const ties = statementTies(prepared);
+  const failing = ties.filter(({ difference }) => difference !== 0n);
+  const outside = new Map(ties.flatMap((tie) => tie.outside.map((line) => [line.key, line] as const)));
+  return {
+    isDraft: failing.length > 0,
+    notes: [
+      ...failing.map(({ difference, column }) => words.doesNotTie(format(difference), longDay(column.span.lastDay, language))),
+      ...[...outside.values()].map(({ caption, net }) => words.inNoTotal(caption, format(net))),
+      ...statementNotes(rows, language),
+    ],
+  };
 }
 
 /** `null`: amounts are shown as they are. */

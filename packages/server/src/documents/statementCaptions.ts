@@ -1,4 +1,4 @@
-import { addDays, captionWords, fillHeading, longDay, type StatementColumn, translationWords } from '@ivory-ladder/core';
+import { addDays, captionWords, fillHeading, longDay, noteWords, type StatementColumn, translationWords } from '@ivory-ladder/core';
 import type { Statement } from '../application/runStatement.ts';
 import { fileName } from './fileName.ts';
 
@@ -34,13 +34,18 @@ function usualCaption(column: StatementColumn, language: Language): string {
           : column.measure === 'closing'
             ? last
             : `${longDay(firstDay, language)} ${captionWords[language].to} ${last}`;
-      return column.placedOn === undefined ? dates : `${dates}, ${captionWords[language].classifiedOn(longDay(column.placedOn, language))}`;
+      const words = captionWords[language];
+      const more = [
+        ...(column.adjusting === undefined ? [] : [column.adjusting === 'before' ? words.beforeAdjusting : words.adjustingOnly]),
+        ...(column.placedOn === undefined ? [] : [words.classifiedOn(longDay(column.placedOn, language))]),
+      ];
+      return [dates, ...more].join(', ');
     }
   }
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
-export function headingOf({ books, columns, compiled, part, span, scale, currency, presentation }: Statement): {
+export function headingOf({ books, columns, compiled, part, span, scale, currency, presentation, isDraft }: Statement): {
   company: string;
   title: string;
   dates: string;
@@ -52,7 +57,9 @@ export function headingOf({ books, columns, compiled, part, span, scale, currenc
   return {
     company: books.company.name,
     title,
-    dates: [dates, unitText(currency.code, scale.unit, language), translationText(presentation, language), part].filter((text) => text !== '').join(' · '),
+    dates: [isDraft ? noteWords[language].draft : '', dates, unitText(currency.code, scale.unit, language), translationText(presentation, language), part]
+      .filter((text) => text !== '')
+      .join(' · '),
   };
 }
 

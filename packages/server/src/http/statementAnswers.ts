@@ -20,6 +20,7 @@ export function toStatement({
   planned,
   presentation,
   notes,
+  isDraft,
 }: Statement): StatementBody {
   return {
     kind: compiled.layout.kind,
@@ -36,6 +37,7 @@ export function toStatement({
     rows: rows.map(rowInText),
     rungs,
     notes: [...notes],
+    isDraft,
     transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
     revision: books.cube.revision,
   };

@@ -73,7 +73,7 @@ const statementApi = ivoryApi.injectEndpoints({
       query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
       providesTags: (_, __, params) => tagsOf(params),
     }),
-    getProofs: build.query<ProofList, SpanParams & { companyId: number }>({
+    getProofs: build.query<ProofList, SpanParams & { companyId: number; layout?: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/proofs?${toQuery(query)}`,
       providesTags: ['Proofs'],
     }),

@@ -12,16 +12,21 @@ const alwaysShown: readonly ProofBody['name'][] = ['trial_balance', 'assets_equa
 const shownOnCashFlow: readonly ProofBody['name'][] = ['trial_balance', 'cash_ties', 'coverage'];
 const shownOnEquity: readonly ProofBody['name'][] = ['trial_balance', 'equity_ties', 'profit_in_equity', 'coverage'];
 
+const shownOnOwn: readonly ProofBody['name'][] = ['own_totals', 'trial_balance', 'coverage', 'balances_from_lines'];
+
 /** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
 export function ProofStrip() {
   const company = useCompany();
   const { span } = useSpan();
   const { search, pathname } = useLocation();
   const isEmpty = company.lastEntryDay === null;
-  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
+  const [, layout] = /\/statements\/layout-(\d+)$/.exec(pathname) ?? [];
+  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span, ...(layout === undefined ? {} : { layout: Number(layout) }) }, { skip: isEmpty });
   const currency = currencyOfCompany(company);
   const isCashFlow = pathname.endsWith('/statements/cash-flow');
-  const always = isCashFlow ? shownOnCashFlow : pathname.endsWith('/statements/changes-in-equity') ? shownOnEquity : alwaysShown;
+  // Of a composed statement its own totals come first, and not those of the generated ones.
+  const isOwn = data?.proofs.some(({ name }) => name === 'own_totals') === true;
+  const always = isOwn ? shownOnOwn : isCashFlow ? shownOnCashFlow : pathname.endsWith('/statements/changes-in-equity') ? shownOnEquity : alwaysShown;
   const isWithoutCash = isCashFlow && data !== undefined && !data.proofs.some(({ name }) => name === 'cash_ties');
   const proofs =
     data?.proofs.filter((proof) => always.includes(proof.name) || (proof.state !== 'holds' && (proof.name !== 'natures_said' || isCashFlow))) ?? [];
@@ -33,7 +38,7 @@ export function ProofStrip() {
       {proofs.map((proof) => (
         <Link
           key={proof.name}
-          to={{ pathname: `/companies/${company.id}/proofs`, search, hash: `#${proof.name}` }}
+          to={{ pathname: `/companies/${company.id}/proofs`, search: withLayout(search, layout), hash: `#${proof.name}` }}
           className={styles[proof.state]}
           title="Show the figures of this proof"
         >
@@ -44,4 +49,11 @@ export function ProofStrip() {
       <span className={styles.revision}>{isEmpty ? '' : `Posting ${company.revision}`}</span>
     </section>
   );
+}
+
+/** So that the page of proofs tells of the same statement. */
+function withLayout(search: string, layout: string | undefined): string {
+  const params = new URLSearchParams(search);
+  if (layout !== undefined) params.set('layout', layout);
+  return params.toString();
 }

@@ -20,6 +20,8 @@ import {
   maskColumn,
   needsFlows,
   type OwnLayout,
+  type OwnTotals,
+  ownTotals,
   type PresentedAccount,
   presentRows,
   readFormula,
@@ -79,6 +81,8 @@ export interface PreviewRest {
   readonly values: ReadonlyMap<string, readonly (string | null)[]>;
   /** Of a cash flow, in the first column: what its lines come to, and what was posted to cash. */
   readonly cash: { readonly byLines: bigint; readonly moved: bigint } | null;
+  /** Of a balance sheet or an income statement, in the first column: how it ties by its own totals. */
+  readonly totals: OwnTotals | null;
 }
 
 /** Without the amounts of every account; the same text as long as they stay the same. */
@@ -240,6 +244,7 @@ function runOver({ layout, leftOut }: Asked) {
       return {
         cash:
           first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,
+        totals: run && held?.measure === (compiled.layout.kind === 'balance_sheet' ? 'closing' : 'movement') ? ownTotals(compiled, run) : null,
         coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
         values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
       };

@@ -5,6 +5,7 @@ import { useSetExclusionsMutation } from '../../api/placementApi.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import styles from './CoverageFoot.module.css';
+import { isTied, tiesText } from './tiesText.ts';
 import type { Composer } from './useComposer.ts';
 import { usePreviewRest } from './usePreview.ts';
 
@@ -28,7 +29,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
   const [leaving, setLeaving] = useState<{ readonly accountId: number; readonly reason: string } | null>(null);
   const [setExclusions] = useSetExclusionsMutation();
   if (!preview) return <p className={styles.foot}>Working it out…</p>;
-  const { coverage, cash } = preview;
+  const { coverage, cash, totals } = preview;
   const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? key;
   const { inScope, faults, leftOut, byRemainder } = coverage;
   if (inScope === null) return <p className={styles.foot}>No coverage is claimed: the layout names no elements that have to stand in it.</p>;
@@ -53,6 +54,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
             ? `✓ Coverage: ${inScope} of ${inScope} accounts stand exactly once`
             : `▲ Coverage: ${counted(faults.length, 'account')} of ${inScope} at fault, ${format(coverage.atStake)} at stake`}
           {aside !== '' && <small> · {aside}</small>}
+          {totals && <span className={isTied(totals) ? styles.cash : styles.cashOdd}>{tiesText(totals, format, composer.layout.kind)}</span>}
           {cash && (
             <span className={cash.byLines === cash.moved ? styles.cash : styles.cashOdd}>
               {cash.byLines === cash.moved

@@ -20,6 +20,11 @@ export function TermsField({ composer, line, disabled, onChange }: TermsFieldPro
   const { currency, exponent } = useCompany();
   const preview = usePreviewRest(composer.figures);
   const captions = lineCaptions(composer.expanded);
+  const sideOf = (key: string) => composer.expanded.byKey.get(key)?.side;
+  const signFor = (key: string): 1 | -1 => {
+    const own = line.side ?? sideOf(line.terms[0]?.key ?? key);
+    return sideOf(key) === own ? 1 : -1;
+  };
   return (
     <div className={styles.field}>
       <span className={styles.label}>Adds and takes off</span>
@@ -57,7 +62,8 @@ export function TermsField({ composer, line, disabled, onChange }: TermsFieldPro
         <LineChoice
           label="Add a line"
           captions={new Map([...captions].filter(([key]) => key !== line.key && !line.terms.some((term) => term.key === key)))}
-          onChoose={(key) => onChange([...line.terms, { key, sign: 1 }])}
+          // From the other side it is taken off: assets less liabilities.
+          onChoose={(key) => onChange([...line.terms, { key, sign: signFor(key) }])}
         />
       )}
     </div>

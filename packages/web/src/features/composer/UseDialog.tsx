@@ -14,6 +14,7 @@ import { usePutLayoutInUseMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { differencesOf } from './layoutDifferences.ts';
+import { isTied, tiesText } from './tiesText.ts';
 import styles from './UseDialog.module.css';
 import type { Composer } from './useComposer.ts';
 import { useOtherRows } from './useOtherRows.ts';
@@ -60,6 +61,12 @@ export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialog
           <p className={styles.odd}>
             ▲ {faults === 1 ? 'One account stands' : `${faults} accounts stand`} not exactly once. The layout can be put in use; what is missing is missing in
             its totals.
+          </p>
+        )}
+        {rest?.totals && !isTied(rest.totals) && (
+          <p className={styles.odd}>
+            {tiesText(rest.totals, (net) => formatFigure(net, 'amount', currency), composer.layout.kind)}. The layout can be put in use; its statements are
+            marked as drafts until it ties.
           </p>
         )}
         {used === null ? (

@@ -16,7 +16,8 @@ export function ProofsScreen() {
   const { span } = useSpan();
   const { hash, search } = useLocation();
   const isEmpty = company.lastEntryDay === null;
-  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: isEmpty });
+  const layout = Number(new URLSearchParams(search).get('layout') ?? 0);
+  const { data, error } = useGetProofsQuery({ companyId: company.id, ...span, ...(layout > 0 ? { layout } : {}) }, { skip: isEmpty });
   useEffect(() => {
     if (data && hash) document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'start' });
   }, [data, hash]);

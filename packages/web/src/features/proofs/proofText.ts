@@ -12,6 +12,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
   profit_in_equity: 'Profit carried to equity',
   cash_ties: 'Change in cash explained',
   natures_said: 'Cash flows have a nature',
+  own_totals: 'The statement ties by its own totals',
   equity_ties: 'Changes in equity explained',
   coverage: 'Coverage',
   codes_complete: 'Codes are complete',
@@ -38,6 +39,11 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'cash_ties':
       return proof.state === 'holds' ? proofNames[proof.name] : `Cash is not explained by ${size}`;
+    case 'own_totals':
+      if (proof.state === 'holds') return proofNames[proof.name];
+      return proof.state === 'fails'
+        ? `This statement does not tie by ${size}`
+        : `In no total: ${proof.figures.flatMap(({ name }) => /^in_no_total (.*)$/.exec(name)?.[1] ?? []).join(', ')}`;
     case 'natures_said':
       return proof.state === 'holds' ? proofNames[proof.name] : `Without a nature of its cash flows: ${size} on ${accounts}`;
     case 'equity_ties':
@@ -67,7 +73,9 @@ export const proofExplanations: Readonly<Record<ProofBody['name'], string>> = {
   profit_in_equity:
     'The income statement, run over the fiscal year to date, ends in the result that the balance sheet shows in equity. The result takes every income and expense account, placed or not, so an unplaced one makes it fail.',
   cash_ties:
-    'What the lines of the cash flow come to is what was posted to cash, and the difference of what cash adds to the balance sheets at both ends. An account that stands in no line of the cash flow, or in two, makes it fail.',
+    'What the lines of the cash flow come to is what was posted to cash, and the difference of what the balance sheets show as cash at both ends, whose lines hold nothing else. An account among cash that does not have the role, one that stands in no line of the cash flow, or in two, makes it fail.',
+  own_totals:
+    'The totals of a composed balance sheet are the same on both sides, and the final total of a composed income statement is the result of all income and expense accounts. A line that no total counts is named.',
   natures_said:
     'The category of every balance sheet account that moved says, itself or by the one above it, of what nature its cash flows are. Where none does, the amount stands where its term mostly puts it, which may be wrong: a loan due within a year is no working capital. Give the category its nature in the placement.',
   equity_ties:
@@ -93,6 +101,10 @@ const figureNames: Readonly<Record<string, string>> = {
   cash_by_lines: 'Change in cash by the lines',
   cash_moved: 'Posted to cash',
   cash_in_balance_sheet: 'Difference of the balance sheets',
+  own_debit_total: 'Totals of the debit side',
+  own_credit_total: 'Totals of the credit side',
+  own_final_total: 'Its final total',
+  result_of_accounts: 'Result of income and expenses',
   moved_without_nature: 'Moved without a nature, either way',
   equity_opening: 'Equity at the beginning',
   equity_changes: 'Changes by the lines',
@@ -107,10 +119,13 @@ const figureNames: Readonly<Record<string, string>> = {
 
 export function figureName(name: string): string {
   const [, layout] = /^cash_by_lines (.*)$/.exec(name) ?? [];
+  const [, caption] = /^in_no_total (.*)$/.exec(name) ?? [];
+  if (caption !== undefined) return `In no total: ${caption}`;
   return layout === undefined ? (figureNames[name] ?? name) : `Change in cash by the lines of ${layout}`;
 }
 
 const reasons: Readonly<Record<string, string>> = {
+  among_cash: 'stands among cash in the balance sheet without having the role',
   without_nature: 'its category does not say of what nature its cash flows are',
   unplaced: 'unplaced',
   doubled: 'doubled: ranges of two categories take it',

@@ -1,5 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import type { PresentationChoice } from '@ivory-ladder/core';
+import { noteWords, type PresentationChoice } from '@ivory-ladder/core';
 import { lazy, Suspense } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -84,7 +84,10 @@ export function StatementScreen() {
               )}
             </div>
             <p className={styles.printed}>{company.name}</p>
-            <p className={styles.dates}>{statement ? statementDates(statement, span) : ' '}</p>
+            <p className={styles.dates}>
+              {statement?.isDraft && <strong className={styles.draft}>✗ {noteWords[statement.language].draft} · </strong>}
+              {statement ? statementDates(statement, span) : ' '}
+            </p>
           </div>
           <ChoiceMenu
             label="Export"
