@@ -15,11 +15,11 @@ export function comparisonSpan(comparison: Comparison, kind: LayoutKind, span: S
     case 'fixed':
       return { firstDay: comparison.firstDay, lastDay: comparison.lastDay };
     case 'year_earlier':
-      return movedByYears(span, -1, calendar);
+      return yearEarlier(span, calendar);
     case 'span_before':
       return spanBefore(span);
     case 'usual': {
-      if (kind === 'income_statement') return movedByYears(span, -1, calendar);
+      if (kind === 'income_statement') return yearEarlier(span, calendar);
       const year = yearOf(calendar, span.lastDay);
       if (!year) return shiftSpan(span, -12);
       const lastDay = addDays(year.firstDay, -1);
@@ -36,7 +36,15 @@ export function movedByYears(span: Span, by: number, calendar: FiscalCalendar): 
   const isOfMonths = span.firstDay.endsWith('-01') && addDays(span.lastDay, 1).endsWith('-01');
   if (!first || !last || isOfMonths) return shifted;
   const there = ({ year, number }: Period) => periods.find((period) => period.year === year + by && period.number === number);
-  return { firstDay: there(first)?.firstDay ?? shifted.firstDay, lastDay: there(last)?.lastDay ?? shifted.lastDay };
+  const [from, to] = [there(first), there(last)];
+  // Of a short year that has not all of these periods the days are taken, never one end by one and the other by the other.
+  return from && to ? { firstDay: from.firstDay, lastDay: to.lastDay } : shifted;
+}
+
+/** The same span a year earlier; of one longer than the year between them, so that both would share days, what came right before it. */
+function yearEarlier(span: Span, calendar: FiscalCalendar): Span {
+  const earlier = movedByYears(span, -1, calendar);
+  return earlier.lastDay < span.firstDay ? earlier : spanBefore(span);
 }
 
 /** As many whole months before where the span is of whole months, else as many days. */

@@ -86,3 +86,17 @@ export function emptyBooks(size: number): Record<Layer, Record<Origin, Book>> {
 export function cumulate(array: BigInt64Array, accounts: number): void {
   for (let at = accounts; at < array.length; at++) array[at] = (array[at] as bigint) + (array[at - accounts] as bigint);
 }
+
+/** All debits that were posted, or all credits where they are more; minor units. */
+export function sumPosted({ books, accountIds }: Pick<Cube, 'books' | 'accountIds'>): bigint {
+  const sum = (side: 'debit' | 'credit'): bigint =>
+    Object.values(books).reduce(
+      (total, { ordinary, closing }) =>
+        total +
+        [ordinary[side], closing[side]].reduce((all, sums) => sums.subarray(sums.length - accountIds.length).reduce((one, amount) => one + amount, all), 0n),
+      0n,
+    );
+  const [debits, credits] = [sum('debit'), sum('credit')];
+  if (debits > credits) return debits;
+  return credits;
+}

@@ -13,14 +13,14 @@ describe('the running balance (own computation)', () => {
     expect(runningBalances(calendar, lines, 0n, (day) => atEnd[day] as bigint)).toEqual([127n, 157n, 107n, 100n]);
   });
 
-  it('of an income account begins each fiscal year at zero, whenever and whether its year was closed', () => {
+  it('of an income account begins each fiscal year at zero, whenever and whether its year was closed; a closing line shows what it leaves', () => {
     const ordinary = [line('2026-03-01', -5n), line('2026-01-10', -20n), line('2025-11-30', -60n), line('2025-02-01', -40n)];
     const atEnd: Record<string, bigint> = { '2026-03-01': -25n, '2026-01-20': -20n, '2025-12-31': -100n, '2025-11-30': -100n };
     const running = (lines: typeof ordinary) => runningBalances(calendar, lines, 0n, (day) => atEnd[day] as bigint);
     expect(running(ordinary)).toEqual([-25n, -20n, -100n, -40n]);
     const [march, january, november, february] = ordinary as [(typeof ordinary)[0], (typeof ordinary)[0], (typeof ordinary)[0], (typeof ordinary)[0]];
-    expect(running([march, january, line('2025-12-31', 100n, 2025), november, february])).toEqual([-25n, -20n, -100n, -100n, -40n]);
-    expect(running([march, line('2026-01-20', 100n, 2025), january, november, february])).toEqual([-25n, -20n, -20n, -100n, -40n]);
+    expect(running([march, january, line('2025-12-31', 100n, 2025), november, february])).toEqual([-25n, -20n, 0n, -100n, -40n]);
+    expect(running([march, line('2026-01-20', 100n, 2025), january, november, february])).toEqual([-25n, 0n, -20n, -100n, -40n]);
   });
 
   it('of a page that begins within a day leaves the lines before it out', () => {

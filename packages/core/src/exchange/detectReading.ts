@@ -13,6 +13,8 @@ export interface Reading {
   readonly headingRow: number | null;
   readonly columns: ColumnMap;
   readonly decimalSign: DecimalSign;
+  /** The amounts do not say which sign it is: a currency with three decimals may have `1,234` either way. */
+  readonly isSignUnclear?: boolean;
   readonly amounts: AmountForm;
   /** A day found above the headings or in the file's name. */
   readonly day: Day | null;
@@ -23,17 +25,19 @@ const amountLike = /^[\s(+-]*(dr|cr)?\s*[\d.,'’\s]+\)?\s*-?\s*(dr|cr|d|c|s|h)?
 const numberLike = /^[A-Za-z]{0,3}[.\-/]?[\d][\dA-Za-z.\-/_ ]{0,48}$/;
 
 /**
- * `numbered`: whether accounts have numbers; else a column headed as theirs holds their names if no other does.
+ * `decimals`: of the currency. `numbered`: whether accounts have numbers; else a column headed as theirs holds their names if no other does.
  * Postcondition: what cannot be told is left out of `columns`, never guessed from one cell. Cost: cells.
  */
-export function detectReading(rows: readonly (readonly Cell[])[], fileName: string, numbered: boolean): Reading {
+export function detectReading(rows: readonly (readonly Cell[])[], fileName: string, numbered: boolean, decimals = 2): Reading {
   const headingRow = findHeadingRow(rows);
   const body = rows.slice((headingRow ?? -1) + 1);
   const found = headingRow === null ? columnsByContent(rows, numbered) : withNames(columnsOfHeading(rows[headingRow] ?? []), body);
   const columns = numbered ? found : withoutNumbers(found);
   const titles = rows.slice(0, headingRow ?? 0).flatMap((row) => row.map(textOf));
   const day = [...titles, ...(headingRow === null ? [] : (rows[headingRow] ?? []).map(textOf)), fileName].map(findDay).find((found) => found !== null) ?? null;
-  return { headingRow, columns, decimalSign: detectDecimalSign(body, columns), amounts: formOf(columns, body), day };
+  const { sign, isUnclear } = detectDecimalSign(body, columns);
+  const unclear = decimals === 3 && isUnclear ? { isSignUnclear: true } : {};
+  return { headingRow, columns, decimalSign: sign, ...unclear, amounts: formOf(columns, body), day };
 }
 
 function withNames(columns: ColumnMap, body: readonly (readonly Cell[])[]): ColumnMap {
@@ -89,20 +93,22 @@ function formOf(columns: ColumnMap, body: readonly (readonly Cell[])[]): AmountF
 
 /**
  * Each amount votes: with both signs the last one is the decimal sign; a sign that repeats is for thousands; one not
- * followed by exactly three digits is the decimal sign. No vote: a dot.
+ * followed by exactly three digits is the decimal sign. No vote: a dot, and where there are signs nobody can tell.
  */
-function detectDecimalSign(body: readonly (readonly Cell[])[], columns: ColumnMap): DecimalSign {
+function detectDecimalSign(body: readonly (readonly Cell[])[], columns: ColumnMap): { readonly sign: DecimalSign; readonly isUnclear: boolean } {
   const { amount, debit, credit, opening, turnover_debit, turnover_credit } = columns;
   const looked = [amount, debit, credit, opening, turnover_debit, turnover_credit].filter((column) => column !== undefined);
   const votes = { '.': 0, ',': 0 };
+  let silent = 0;
   for (const row of body)
     for (const column of looked) {
       const cell = row[column];
       if (typeof cell !== 'string') continue;
       const vote = voteOf(textOf(cell));
       if (vote) votes[vote]++;
+      else if (/[.,]/.test(textOf(cell))) silent++;
     }
-  return votes[','] > votes['.'] ? ',' : '.';
+  return { sign: votes[','] > votes['.'] ? ',' : '.', isUnclear: silent > 0 && votes['.'] + votes[','] === 0 };
 }
 
 function voteOf(text: string): DecimalSign | null {

@@ -16,7 +16,7 @@ export interface ReadAmount {
 }
 
 /** Bounds a single amount so that sums over any ledger stay under 2⁶³. */
-const largestAmount = 10n ** 16n;
+export const largestAmount = 10n ** 16n;
 const spaces = /[\s\u00a0\u2007\u2009\u202f]/g;
 const marks = /^(dr|cr|d|c|s|h|debit|credit)\.?(?=[\d\s.,'(+-])|(?<=[\d\s)+.-])(dr|cr|d|c|s|h|debit|credit)\.?$/i;
 

@@ -10,6 +10,8 @@ export interface PresentationRates {
   readonly to: Currency;
   /** In force on a day. */
   closingOn(day: Day): Decimal | null;
+  /** The day that the rate in force on a day was given for. */
+  closingDayOn(day: Day): Day | null;
   /** Over a period, by its place in the calendar; what is adjusted behind a year goes by the period before it. */
   averageOf(periodIndex: number): Decimal | null;
   /** Of a line on an account of equity: the one given for it, or the closing rate of its day (IAS 21.39(b), 21.41). */
@@ -32,6 +34,7 @@ export function presentationRates(rates: readonly ExchangeRate[], to: Currency, 
   return {
     to,
     closingOn,
+    closingDayOn: (day) => closingRateOn(own, to.code, day)?.day ?? null,
     averageOf: (periodIndex) => {
       const period = calendar.periods[periodIndex];
       const ordinary = period?.isAdjusting ? calendar.periods[periodIndex - 1] : period;

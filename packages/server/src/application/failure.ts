@@ -55,6 +55,7 @@ export type Failure =
   | { code: 'entry_out_of_balance'; difference: bigint }
   | { code: 'opening_of_income'; line: number }
   | { code: 'line_amount_invalid'; line: number }
+  | { code: 'line_amount_too_large'; line: number }
   /** Facets of a line that may not stand on it. */
   | { code: 'line_facets_refused'; line: number; refused: FacetRefused }
   | FacetRefused

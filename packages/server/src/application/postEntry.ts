@@ -6,18 +6,21 @@ import {
   findCurrency,
   isIncomeOrExpense,
   type Layer,
+  largestAmount,
+  largestSum,
   mapOutcome,
   type Outcome,
   type Period,
   periodIndexOf,
   readRate,
   succeed,
+  sumPosted,
   toCompanyCurrency,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
-import { openStructure } from './openBooks.ts';
+import { openBooks, openStructure } from './openBooks.ts';
 import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
 import type { ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
 import { checkSeries } from './series.ts';
@@ -55,6 +58,10 @@ export async function postEntry(
   const books = opened.value;
   for (const [index, { debit, credit }] of draft.lines.entries())
     if (debit < 0n || credit < 0n || (debit === 0n) === (credit === 0n)) return fail({ code: 'line_amount_invalid', line: index + 1 });
+  const large = draft.lines.findIndex(({ debit, credit }) => debit > largestAmount || credit > largestAmount);
+  if (large >= 0) return fail({ code: 'line_amount_too_large', line: large + 1 });
+  const total = draft.lines.reduce((sum, { debit }) => sum + debit, 0n);
+  if (total > seldomReached && !(await fitsLedger(ports, companyId, total))) return fail({ code: 'ledger_too_large' });
   const accounts = accountsById(books);
   const moving = draft.opening ? draft.lines.findIndex(({ accountId }) => isIncomeOrExpense(accounts.get(accountId)?.element ?? 'asset')) : -1;
   if (moving >= 0) return fail({ code: 'opening_of_income', line: moving + 1 });
@@ -81,6 +88,15 @@ export async function postEntry(
     seriesId: draft.series ?? 0,
   };
   return ports.ledger.post(companyId, entry, period.value, request);
+}
+
+/** Of an entry: beneath it no ledger that people write comes near what can be summed. */
+const seldomReached = 10n ** 13n;
+
+/** Whether the sums of all debits and of all credits stay under what the arrays of balances hold. */
+async function fitsLedger(ports: Ports, companyId: number, total: bigint): Promise<boolean> {
+  const opened = await openBooks(ports, companyId);
+  return opened.ok && sumPosted(opened.value.cube) + total < largestSum;
 }
 
 /** With a rate, the line's amount is what the other one comes to at it, to the minor unit. */

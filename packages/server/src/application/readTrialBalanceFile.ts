@@ -39,7 +39,7 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
   const table = await ports.tables.read(`${companyId}/${fileId}`, stored, answers);
   if (!table.ok) return table;
   const { rows, format } = table.value;
-  const reading = correctReading(rows, stored.name, answers, books.company.numbered);
+  const reading = correctReading(rows, stored.name, answers, books.company.numbered, books.company.currency.exponent);
   const headingCells = reading.headingRow === null ? [] : (rows[reading.headingRow] ?? []);
   const width = Math.max(headingCells.length, ...rows.slice(0, 50).map((row) => row.length));
   const file = readTrialBalance({
@@ -55,8 +55,13 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
   return succeed({ fileName: stored.name, format, reading, headings: Array.from({ length: width }, (_, column) => textOf(headingCells[column])), file });
 }
 
-function correctReading(rows: Parameters<typeof detectReading>[0], name: string, answers: ReadingAnswers, numbered: boolean): Reading {
-  const detected = detectReading(answers.headingRow === undefined ? rows : withHeadingAt(rows, answers.headingRow), name, numbered);
+function correctReading(rows: Parameters<typeof detectReading>[0], name: string, answers: ReadingAnswers, numbered: boolean, decimals: number): Reading {
+  const { isSignUnclear, ...detected } = detectReading(
+    answers.headingRow === undefined ? rows : withHeadingAt(rows, answers.headingRow),
+    name,
+    numbered,
+    decimals,
+  );
   const headingRow = answers.headingRow === undefined ? detected.headingRow : answers.headingRow === 0 ? null : answers.headingRow - 1;
   const columns: ColumnMap = answers.columns
     ? (Object.fromEntries(Object.entries(answers.columns).filter(([, column]) => column !== undefined)) as ColumnMap)
@@ -64,7 +69,14 @@ function correctReading(rows: Parameters<typeof detectReading>[0], name: string,
   const amounts =
     answers.amounts ??
     (columns.debit !== undefined && columns.credit !== undefined ? 'debit_and_credit' : detected.amounts === 'debit_and_credit' ? 'signed' : detected.amounts);
-  return { ...detected, headingRow, columns, amounts, decimalSign: answers.decimalSign ?? detected.decimalSign };
+  return {
+    ...detected,
+    headingRow,
+    columns,
+    amounts,
+    decimalSign: answers.decimalSign ?? detected.decimalSign,
+    ...(isSignUnclear && answers.decimalSign === undefined ? { isSignUnclear } : {}),
+  };
 }
 
 /** Rows above a heading row chosen by hand are made blank, so that detection looks no further up. */

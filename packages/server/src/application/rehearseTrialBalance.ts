@@ -63,6 +63,7 @@ export async function rehearseTrialBalance(
   const blockers = new Blockers();
   const elementsProposed = answers.confirmElements ? 0 : file.rows.filter(({ elementFrom }) => elementFrom !== null && typeof elementFrom === 'object').length;
   blockers.add('columns_missing', missingColumns(read.value, books.company.numbered));
+  blockers.add('decimal_sign_unclear', reading.isSignUnclear ? 1 : 0);
   blockers.add('no_rows', file.rows.length === 0 ? 1 : 0);
   blockers.add('rows_with_errors', file.problems.filter((problem) => !problem.warning).length);
   blockers.add('elements_proposed', elementsProposed);

@@ -1,7 +1,9 @@
 import {
+  addDays,
   type CompiledLayout,
   type Currency,
   convertedUnit,
+  type Day,
   type Decimal,
   type Detail,
   footRows,
@@ -11,6 +13,7 @@ import {
   noteWords,
   type Outcome,
   type PresentedTransfer,
+  periodIndexOf,
   presentRows,
   presentTransfers,
   readDecimal,
@@ -103,9 +106,37 @@ function told(prepared: PreparedStatement, rows: readonly StatementRow[]): Pick<
     notes: [
       ...failing.map(({ difference, column }) => words.doesNotTie(format(difference), longDay(column.span.lastDay, language))),
       ...[...outside.values()].map(({ caption, net }) => words.inNoTotal(caption, format(net))),
+      ...olderRates(prepared).map(({ of, day, to }) => words.olderRate(to, longDay(of, language), longDay(day, language))),
       ...statementNotes(rows, language),
     ],
   };
+}
+
+/** Closing rates in use that were given before the period of their day began. */
+function olderRates({ presentation, books, columns }: PreparedStatement): { readonly to: string; readonly of: Day; readonly day: Day }[] {
+  if (!presentation) return [];
+  const isOlder = (of: Day | null, day: Day): boolean => {
+    const period = books.calendar.periods[periodIndexOf(books.calendar, day)];
+    return of !== null && period !== undefined && of < period.firstDay;
+  };
+  const { to, rate } = presentation;
+  const amounts = columns.flatMap((column) => (column.kind === 'amount' && column.budgetId === undefined ? [column] : []));
+  const days = new Set(amounts.map(({ measure, span }) => (measure === 'opening' ? addDays(span.firstDay, -1) : span.lastDay)));
+  const used = rate
+    ? [
+        {
+          of: rate.day,
+          day:
+            amounts
+              .map(({ span }) => span.lastDay)
+              .sort()
+              .at(-1) ?? rate.day,
+        },
+      ]
+    : [];
+  const rates = books.translation?.given.rates;
+  const own = rates ? [...days].sort().map((day) => ({ of: rates.closingDayOn(day), day })) : [];
+  return [...used, ...own].flatMap(({ of, day }) => (of !== null && isOlder(of, day) ? [{ to: to.code, of, day }] : []));
 }
 
 /** `null`: amounts are shown as they are. */

@@ -18,6 +18,7 @@ const forms = { signed: 'one signed column', debit_and_credit: 'debit and credit
 /** What the file was taken for; each part opens to be corrected, and the rows follow at once. */
 export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
   const { format, figures, date } = rehearsal;
+  const isSignUnclear = rehearsal.blockers.some(({ code }) => code === 'decimal_sign_unclear');
   return (
     <div className={styles.bar}>
       {format.kind === 'delimited' && format.separator && format.encoding && (
@@ -52,7 +53,12 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
         </Field>
       )}
       <Field label="Decimal sign">
-        <select value={rehearsal.decimalSign} onChange={(event) => onChange({ decimalSign: event.target.value as '.' | ',' })}>
+        <select
+          value={isSignUnclear ? '' : rehearsal.decimalSign}
+          aria-invalid={isSignUnclear}
+          onChange={(event) => onChange({ decimalSign: event.target.value as '.' | ',' })}
+        >
+          {isSignUnclear && <option value="">choose…</option>}
           <option value=",">comma</option>
           <option value=".">point</option>
         </select>
