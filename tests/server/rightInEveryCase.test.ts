@@ -1,4 +1,5 @@
-import type { RehearsalBody } from '@ivory-ladder/contract';
+import type { LayoutDetail, OwnLayoutBody, RehearsalBody } from '@ivory-ladder/contract';
+import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type OwnAccount, openOwnBooks } from '../support/ownBooks.ts';
 import { TestServer } from '../support/server.ts';
@@ -89,5 +90,36 @@ describe('a decimal sign that could be either', () => {
     expect((await rehearsed('KWD', { decimalSign: '.' })).amount).toBe('1234000');
     const euro = await rehearsed('EUR');
     expect([euro.codes.includes('decimal_sign_unclear'), euro.amount]).toEqual([false, '123400']);
+  });
+});
+
+describe('a mean', () => {
+  it('is rounded once, at its line, and its accounts come to it', async () => {
+    const books = await openOwnBooks(server, [
+      ...chart,
+      ['1050', 'Till', 'asset', 'Cash and cash equivalents'],
+      ['1060', 'Safe', 'asset', 'Cash and cash equivalents'],
+    ]);
+    const [till, safe, sales] = [await books.find('1050'), await books.find('1060'), await books.find('4000')];
+    await server.ok('POST', `${books.path}/entries`, {
+      date: '2025-03-01',
+      lines: [
+        { accountId: till.id, debit: '1' },
+        { accountId: safe.id, debit: '1' },
+        { accountId: sales.id, credit: '2' },
+      ],
+    });
+    const begun = await server.ok<LayoutDetail>('POST', `${books.path}/layouts`, { name: 'Mean', from: 'nothing' });
+    const mean = { ...newLine('memo', 'mean', 'Held on average'), sources: [{ kind: 'numbers', text: '1050 to 1060' }], measure: 'mean', byAccount: true };
+    const definition = { ...begun.definition, measure: 'movement', lines: [mean] } as OwnLayoutBody;
+    const saved = await server.ok<LayoutDetail>('PUT', `${books.path}/layouts/${begun.id}/draft`, { version: begun.version, definition });
+    await server.ok('POST', `${books.path}/layouts/${begun.id}/use`, { version: saved.version });
+    const { rows } = await statement(server, books.id, `layout-${begun.id}`, '2025-01-01', '2025-12-31', '&compare=none&zero=1');
+    // Half a cent each: one cent together.
+    expect(rows.map(({ caption, values }) => [caption, values[0]])).toEqual([
+      ['Held on average', '1'],
+      ['1050 Till', '1'],
+      ['1060 Safe', '0'],
+    ]);
   });
 });

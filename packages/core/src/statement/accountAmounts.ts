@@ -1,6 +1,5 @@
 import type { GrossVector } from '../cube/vector.ts';
 import type { AccountReading } from '../layout/line.ts';
-import { divideHalfAwayFromZero } from '../money/round.ts';
 
 /** What every account has at the beginning and the end of a span, and what moved between; debit positive. */
 export interface AccountAmounts {
@@ -34,7 +33,7 @@ export function increasesOf(gross: GrossVector, reversing: BigInt64Array, isCred
   );
 }
 
-/** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is rounded account by account, so that accounts add up to their line. */
+/** One amount per account for what a line takes instead of the column's own; with a direction it is of the movement whatever the measure. A mean is given twice: it is halved and rounded once, at its line (`runColumn`). */
 export function amountOfReading(
   { measure, direction, ofOwners }: Pick<AccountReading, 'measure' | 'direction' | 'ofOwners'>,
   own: 'opening' | 'closing' | 'movement',
@@ -63,7 +62,7 @@ export function amountOfReading(
     case 'movement':
       return movement;
     case 'mean':
-      return opening.map((amount, at) => divideHalfAwayFromZero(amount + (closing[at] as bigint), 2n));
+      return opening.map((amount, at) => amount + (closing[at] as bigint));
   }
 }
 

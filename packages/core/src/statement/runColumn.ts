@@ -4,6 +4,8 @@ import { type Fraction, fraction, roundFraction } from '../formula/fraction.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
 import { type CompiledLayout, type FixedTake, shownAmount } from '../layout/compileLayout.ts';
 import { countsInGroup, type ResultLine } from '../layout/line.ts';
+import { allotRounded } from '../money/allotRounded.ts';
+import { divideHalfAwayFromZero } from '../money/round.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
 
 /** One amount per account (debit positive), and what the result lines hold beside them. */
@@ -48,6 +50,8 @@ export type LineFault = NothingBefore | FormulaFault | FormulaMalformed | { read
 /** One amount column's outcome: its account vectors and what its lines hold. */
 export interface RunColumn extends ColumnInput {
   readonly amounts: LineAmounts;
+  /** Of portions that a line takes the mean of. */
+  readonly means: ReadonlyMap<CompiledLayout['takes'][number], bigint>;
   /** By line: what results in no amount, or has no value and why. */
   readonly reckoned: ReadonlyMap<number, Outcome<Fraction, LineFault>>;
 }
@@ -76,14 +80,15 @@ export function runColumn(compiled: CompiledLayout, given: ColumnInput): RunColu
     const line = amount > 0n ? debit : credit;
     if (line >= 0) amounts[line] = (amounts[line] as bigint) + amount;
   }
-  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(compiled, take, input);
+  const means = meansTaken(compiled, input);
+  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(compiled, take, { ...input, means });
   for (const { line, net: amount } of fixedIn(compiled, input)) amounts[line] = (amounts[line] as bigint) + amount;
   for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = resultOn(line, input);
   for (let index = lines.length - 1; index >= 0; index--) {
     const parent = parentAt[index] as number;
     if (parent >= 0 && countsInGroup(lines[index] as (typeof lines)[number])) amounts[parent] = (amounts[parent] as bigint) + (amounts[index] as bigint);
   }
-  return { ...input, amounts, reckoned: reckon(compiled, amounts, input, unknownIn(compiled, input)) };
+  return { ...input, means, amounts, reckoned: reckon(compiled, amounts, input, unknownIn(compiled, input)) };
 }
 
 /** Lines that take what a balance sheet account had before balances began, or what it moved since then, and all that they count in. */
@@ -110,6 +115,24 @@ function unknownIn({ lines, parentAt, lineOfDebit, lineOfCredit, takes, readings
 function withoutTransfers({ transfersAt }: CompiledLayout, input: ColumnInput): ColumnInput {
   const transfers = input.readings?.[transfersAt];
   return transfers?.some((amount) => amount !== 0n) ? { ...input, net: input.net.map((amount, at) => amount - (transfers[at] as bigint)) } : input;
+}
+
+/** The mean of each line that takes one is rounded once; its portions have their shares of it, by largest remainder. */
+function meansTaken(compiled: CompiledLayout, input: ColumnInput): RunColumn['means'] {
+  const ofLine = new Map<number, CompiledLayout['takes'][number][]>();
+  for (const take of compiled.takes)
+    if (compiled.readings[take.reading]?.measure === 'mean' && compiled.readings[take.reading]?.direction === undefined)
+      ofLine.set(take.line, [...(ofLine.get(take.line) ?? []), take]);
+  const means = new Map<CompiledLayout['takes'][number], bigint>();
+  for (const takes of ofLine.values()) {
+    const twice = takes.map((take) => amountTaken(compiled, take, input));
+    const whole = divideHalfAwayFromZero(
+      twice.reduce((sum, amount) => sum + amount, 0n),
+      2n,
+    );
+    for (const [at, share] of allotRounded(whole, twice, 2n).entries()) means.set(takes[at] as (typeof takes)[number], share);
+  }
+  return means;
 }
 
 /** What a result line holds; a profit is a credit. */
@@ -139,9 +162,12 @@ export function fixedIn({ fixed }: CompiledLayout, { span, presented }: Pick<Col
  */
 export function amountTaken(
   compiled: Pick<CompiledLayout, 'readings'>,
-  { account, sides, reading, factor }: CompiledLayout['takes'][number],
-  { net, sides: by, readings }: Pick<ColumnInput, 'net' | 'sides' | 'readings'>,
+  take: CompiledLayout['takes'][number],
+  { net, sides: by, readings, means }: Pick<ColumnInput, 'net' | 'sides' | 'readings'> & { readonly means?: RunColumn['means'] },
 ): bigint {
+  const { account, sides, reading, factor } = take;
+  const mean = means?.get(take);
+  if (mean !== undefined) return mean;
   const whole = net[account] as bigint;
   const moves = by !== undefined && by.resets[account] === 0;
   if (reading < 0) {
