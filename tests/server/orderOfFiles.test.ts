@@ -1,4 +1,4 @@
-import type { ChartView, StatementBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { BroughtInList, ChartView, ProofList, StatementBody, TakingBackBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seeded } from '../support/seeded.ts';
 import { TestServer } from '../support/server.ts';
@@ -136,5 +136,60 @@ describe('trial balances in any order', () => {
         await everything(await company(last), spans),
       );
     }
+  });
+});
+
+describe('a trial balance that is taken back', () => {
+  const spans = [
+    ['2025-01-01', '2025-12-31'],
+    ['2025-07-01', '2025-12-31'],
+  ] as const;
+  const random = (day: string, below: (bound: number) => number): File =>
+    balanced(day, Object.fromEntries(chart.filter(([number]) => number !== '1000').map(([number]) => [number, below(9_000_000) - 4_500_000])));
+  const filesOf = async (id: number) => (await server.ok<BroughtInList>('GET', `/companies/${id}/trial-balance-files`)).files;
+
+  it('leaves everything as if it had not come, whichever of the files it was and in whatever order they came', async () => {
+    const below = seeded(2212);
+    const days = ['2024-12-31', '2025-05-31', '2025-09-30', '2025-12-31'];
+    const files = days.map((day) => random(day, below));
+    for (const order of [
+      [0, 1, 2, 3],
+      [3, 1, 0, 2],
+      [2, 0, 3, 1],
+    ])
+      for (const taken of [1, 2, 3]) {
+        const id = await company(order.map((at) => files[at] as File));
+        const file = (await filesOf(id)).find(({ date }) => date === days[taken]);
+        const path = `/companies/${id}/trial-balances/${file?.id}/taking-back`;
+        const looked = await server.ok<TakingBackBody>('GET', path);
+        expect(looked.reversed.length).toBeGreaterThanOrEqual(file?.entries.length ?? 1);
+        await server.ok('POST', path);
+        expect(await everything(id, spans), `${order.join(' ')}, without ${days[taken]}`).toEqual(
+          await everything(await company(files.filter((_, at) => at !== taken)), spans),
+        );
+        const { proofs } = await server.ok<ProofList>('GET', `/companies/${id}/proofs?from=2025-01-01&to=2025-12-31`);
+        expect(proofs.find(({ name }) => name === 'balances_from_lines')?.state).toBe('holds');
+      }
+  });
+
+  it('that stood in the place of an earlier one of its day leaves that one', async () => {
+    const below = seeded(2213);
+    const [first, wrong, last] = [random('2024-12-31', below), random('2025-12-31', below), random('2025-12-31', below)];
+    const id = await company([first, last, wrong]);
+    const [, file] = (await filesOf(id)).filter(({ date }) => date === '2025-12-31');
+    await server.ok('POST', `/companies/${id}/trial-balances/${file?.id}/taking-back`);
+    expect(await everything(id, spans)).toEqual(await everything(await company([first, last]), spans));
+  });
+
+  it('is taken back once, by eight at once too, and its account of the first balances goes with it', async () => {
+    const below = seeded(2214);
+    const id = await company([random('2024-12-31', below), random('2025-12-31', below)]);
+    const [file] = await filesOf(id);
+    const answers = await Promise.all(Array.from({ length: 8 }, () => server.call('POST', `/companies/${id}/trial-balances/${file?.id}/taking-back`)));
+    expect(answers.filter(({ status }) => status < 300)).toHaveLength(1);
+    expect(answers.filter(({ status }) => status >= 300).every(({ status }) => status === 409 || status === 422)).toBe(true);
+    expect((await server.refused('GET', `/companies/${id}/trial-balances/${file?.id}/taking-back`)).code).toBe('trial_balance_taken_back');
+    const run = await statement(server, id, 'cash-flow', '2025-01-01', '2025-12-31', '&compare=none');
+    expect(run.columns).toMatchObject([{ began: '2025-12-31' }]);
   });
 });

@@ -18,7 +18,7 @@ import {
 } from './entry.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery, trialBalanceFileQuery, trialBalanceQuery } from './statement.ts';
-import { broughtInList, posting, rehearsal, rehearsalInput, uploadedFile } from './trialBalanceFile.ts';
+import { broughtInList, posting, rehearsal, rehearsalInput, takenBack, takingBack, uploadedFile } from './trialBalanceFile.ts';
 
 /** Trial balances brought in, balances and entries. */
 export const ledgerOperations = {
@@ -55,6 +55,21 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/trial-balance-files',
     summary: 'Trial balances that were posted, by their day',
     answer: broughtInList,
+  },
+  viewTakingBack: {
+    needs: 'preparer',
+    method: 'get',
+    path: '/companies/{companyId}/trial-balances/{trialBalanceId}/taking-back',
+    summary: 'What taking a trial balance back would post',
+    answer: takingBack,
+  },
+  takeBackTrialBalance: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/trial-balances/{trialBalanceId}/taking-back',
+    summary: 'Reverse what a trial balance posted, once; later ones keep their balances',
+    answer: takenBack,
+    idempotent: true,
   },
   getTrialBalance: {
     needs: 'reader',

@@ -164,8 +164,20 @@ export const broughtInList = z.object({
       figures: figureKind,
       postedAt: z.string(),
       postedBy: z.string(),
+      /** When and by whom its entries were reversed. */
+      takenBack: z.object({ at: z.string(), by: z.string() }).nullable(),
       entries: z.array(z.object({ entryId: id, documentNumber: z.string(), date: day, lines: z.int() })),
     }),
   ),
 });
 export type BroughtInList = z.infer<typeof broughtInList>;
+
+/** What taking a trial balance back would post: its own entries reversed, and what keeps the balances of files behind it. */
+export const takingBack = z.object({
+  fileName: z.string(),
+  date: day,
+  reversed: z.array(z.object({ date: day, documentNumber: z.string(), lines: z.int(), amount })),
+  kept: z.array(z.object({ date: day, fileName: z.string(), lines: z.int() })),
+});
+export type TakingBackBody = z.infer<typeof takingBack>;
+export const takenBack = z.object({ entries: z.array(z.object({ entryId: id, documentNumber: z.string(), date: day, lines: z.int() })), revision: z.int() });

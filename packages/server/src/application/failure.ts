@@ -56,6 +56,7 @@ export type Failure =
   | { code: 'opening_of_income'; line: number }
   | { code: 'line_amount_invalid'; line: number }
   | { code: 'line_amount_too_large'; line: number }
+  | { code: 'trial_balance_taken_back'; by: string }
   /** Facets of a line that may not stand on it. */
   | { code: 'line_facets_refused'; line: number; refused: FacetRefused }
   | FacetRefused

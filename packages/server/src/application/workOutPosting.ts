@@ -45,7 +45,7 @@ export async function workOutPosting(
   const calendar = makeCalendar([...books.calendar.periods, ...yearsToMake(books, date).flatMap((year) => year.periods)]);
   const year = yearOf(calendar, date);
   if (!year) throw new Error(`no fiscal year was made for ${date}`);
-  const brought = await ports.ledger.broughtIn(books.company.id);
+  const brought = (await ports.ledger.broughtIn(books.company.id)).filter(({ takenBack }) => takenBack === null);
   const kinds = candidateKinds(brought, calendar.years[0]?.firstDay ?? date, year.firstDay, date, answers.figures);
   const needed = kinds.flatMap((kind) =>
     kind.kind === 'period' ? [positionBefore(books.calendar, kind.firstDay)] : kind.kind === 'cumulative' ? [positionAt(books.calendar, kind.since)] : [],

@@ -214,13 +214,14 @@ export function toPosting(outcome: PostingOutcome): PostingBody {
 
 export function toBroughtIn(files: readonly BroughtInRecord[]): BroughtInList {
   return {
-    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, entries }) => ({
+    files: files.map(({ id, fileName, day, figures, postedAt, postedBy, takenBack, entries }) => ({
       id,
       fileName,
       date: day,
       figures,
       postedAt: `${postedAt.replace(' ', 'T')}Z`,
       postedBy,
+      takenBack: takenBack && { at: `${takenBack.at.replace(' ', 'T')}Z`, by: takenBack.by },
       entries: entries.map((entry) => ({ ...entry })),
     })),
   };

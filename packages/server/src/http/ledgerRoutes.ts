@@ -8,6 +8,7 @@ import { postEntry } from '../application/postEntry.ts';
 import { postTrialBalance } from '../application/postTrialBalance.ts';
 import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
 import { reverseEntry } from '../application/reverseEntry.ts';
+import { takeBackTrialBalance, viewTakingBack } from '../application/takeBackTrialBalance.ts';
 import { trialBalancePaper } from '../application/trialBalancePaper.ts';
 import { viewAccountClimb } from '../application/viewAccountClimb.ts';
 import { viewAccountLedger } from '../application/viewAccountLedger.ts';
@@ -28,6 +29,17 @@ export function ledgerRoutes(on: On, ports: Ports): void {
     mapOutcome(await postTrialBalance(ports, access, id('fileId'), body, asked), answers.toPosting),
   );
   on('listBroughtIn', async ({ access }) => mapOutcome(await listBroughtIn(ports, access), answers.toBroughtIn));
+  on('viewTakingBack', async ({ access, id }) =>
+    mapOutcome(await viewTakingBack(ports, access, id('trialBalanceId')), ({ file, reversed, kept }) => ({
+      fileName: file.fileName,
+      date: file.day,
+      reversed: reversed.map((entry) => ({ ...entry, amount: entry.amount.toString() })),
+      kept: [...kept],
+    })),
+  );
+  on('takeBackTrialBalance', async ({ access, id, asked }) =>
+    mapOutcome(await takeBackTrialBalance(ports, access, id('trialBalanceId'), asked), ({ entries, revision }) => ({ entries: [...entries], revision })),
+  );
   on('getTrialBalance', async ({ access, query }) => mapOutcome(await viewTrialBalance(ports, access, query), answers.toTrialBalance));
   on('getAdjustments', async ({ access, query }) => mapOutcome(await viewAdjustments(ports, access, query.to), answers.toAdjustments));
   on('exportTrialBalanceCsv', async ({ access, query }) =>

@@ -15,6 +15,7 @@ import type {
   PostingOutcome,
   Request,
   Structure,
+  TakingBackPlan,
   TrialBalancePlan,
 } from '../application/ports/index.ts';
 import { applyPlan } from './applyTrialBalance.ts';
@@ -34,6 +35,7 @@ import { readCounterparts } from './readCounterparts.ts';
 import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from './readEntries.ts';
 import { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
 import { readLinesOfSets } from './readLinesOfSets.ts';
+import { takeBack } from './takeBackTrialBalance.ts';
 import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -199,16 +201,31 @@ export class LedgerRepository implements LedgerStore {
       if (!books) return { ok: false, failure: { code: 'not_found', thing: 'company', id: companyId } };
       if (books.company.structureVersion !== plan.expectedStructure || books.cube.revision !== plan.expectedRevision)
         return { ok: false, failure: { code: 'ledger_moved_on' } };
-      const setOf = await this.setsFor(
-        companyId,
-        books.accounts.map((account) => ({ facets: defaultFacets(account.codes) })),
-      );
-      if (!setOf.ok) return setOf;
-      const setIdOf = new Map(books.accounts.map((account) => [account.id, setOf.value(defaultFacets(account.codes))]));
-      return inTransaction(this.database, (runner) =>
-        applyPlan(runner, this.counters, books, plan, (accountId) => setIdOf.get(accountId) ?? noFacets, request),
-      );
+      const facetSetOf = await this.usualSets(books);
+      if (!facetSetOf.ok) return facetSetOf;
+      return inTransaction(this.database, (runner) => applyPlan(runner, this.counters, books, plan, facetSetOf.value, request));
     });
+  }
+
+  takeBackTrialBalance(companyId: number, plan: TakingBackPlan, request: Request): ReturnType<LedgerStore['takeBackTrialBalance']> {
+    return this.once(companyId, request, async () => {
+      const books = await this.cache.books(companyId);
+      if (!books) return { ok: false, failure: { code: 'not_found', thing: 'company', id: companyId } };
+      const facetSetOf = await this.usualSets(books);
+      if (!facetSetOf.ok) return facetSetOf;
+      return inTransaction(this.database, (runner) => takeBack(runner, this.counters, companyId, books.calendar, plan, facetSetOf.value, request));
+    });
+  }
+
+  /** Of lines that a file gives no facets for: the set of the account's own values. */
+  private async usualSets(books: Books): Promise<Outcome<(accountId: number) => number, Failure>> {
+    const setOf = await this.setsFor(
+      books.company.id,
+      books.accounts.map((account) => ({ facets: defaultFacets(account.codes) })),
+    );
+    if (!setOf.ok) return setOf;
+    const setIdOf = new Map(books.accounts.map((account) => [account.id, setOf.value(defaultFacets(account.codes))]));
+    return { ok: true, value: (accountId) => setIdOf.get(accountId) ?? noFacets };
   }
 
   counterparts(companyId: number, accountId: number, entryIds: readonly number[]): ReturnType<LedgerStore['counterparts']> {

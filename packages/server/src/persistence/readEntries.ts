@@ -105,9 +105,19 @@ export async function readOpenAdjustments(database: DataSource, companyId: numbe
 
 /** Trial balances that were brought in, with the entries of each. */
 export async function readBroughtIn(database: DataSource, companyId: number): Promise<BroughtInRecord[]> {
-  const rows = await rowsOf<{ id: string; fileId: string; fileName: string; day: string; figures: string; postedAt: string; postedBy: string }>(
+  const rows = await rowsOf<{
+    id: string;
+    fileId: string;
+    fileName: string;
+    day: string;
+    figures: string;
+    postedAt: string;
+    postedBy: string;
+    takenBackAt: string | null;
+    takenBackBy: string;
+  }>(
     database,
-    'SELECT id, file_id AS fileId, file_name AS fileName, balance_day AS day, figures, posted_at AS postedAt, posted_by AS postedBy FROM trial_balance WHERE company_id = ? ORDER BY balance_day, id',
+    'SELECT id, file_id AS fileId, file_name AS fileName, balance_day AS day, figures, posted_at AS postedAt, posted_by AS postedBy, taken_back_at AS takenBackAt, taken_back_by AS takenBackBy FROM trial_balance WHERE company_id = ? ORDER BY balance_day, id',
     [companyId],
   );
   const entries = await rowsOf<{ trialBalanceId: string; entryId: string; documentNumber: string; date: string; lines: string }>(
@@ -117,8 +127,9 @@ export async function readBroughtIn(database: DataSource, companyId: number): Pr
        FROM journal_entry AS entry WHERE entry.company_id = ? AND entry.trial_balance_id IS NOT NULL ORDER BY entry.id`,
     [companyId],
   );
-  return rows.map((row) => ({
+  return rows.map(({ takenBackAt, takenBackBy, ...row }) => ({
     ...row,
+    takenBack: takenBackAt === null ? null : { at: takenBackAt, by: takenBackBy },
     id: Number(row.id),
     fileId: Number(row.fileId),
     figures: JSON.parse(row.figures) as FigureKind,

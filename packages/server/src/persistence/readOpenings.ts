@@ -32,7 +32,8 @@ export async function readFirstBalances(
   const first: FirstBalances[] = days.map((day) => ({ day, isOpening: true }));
   const [row] = await rowsOf<{ day: Day | null }>(
     runner,
-    "SELECT MIN(entry_date) AS day FROM journal_entry WHERE company_id = ? AND trial_balance_id IS NOT NULL AND layer = 'ledger'",
+    `SELECT MIN(entry.entry_date) AS day FROM trial_balance AS file JOIN journal_entry AS entry ON entry.company_id = file.company_id AND entry.trial_balance_id = file.id
+      WHERE file.company_id = ? AND file.taken_back_at IS NULL AND entry.layer = 'ledger'`,
     [company.id],
   );
   if (row?.day && !(await heldAnything(runner, { company, accounts }, cube, row.day))) first.push({ day: row.day, isOpening: false });

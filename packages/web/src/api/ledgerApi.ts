@@ -12,6 +12,7 @@ import type {
   PostingBody,
   RehearsalBody,
   RehearsalDraft,
+  TakingBackBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
 import type { Layer } from '@ivory-ladder/core';
@@ -42,6 +43,18 @@ const ledgerApi = ivoryApi.injectEndpoints({
       invalidatesTags: [...ledgerTags],
     }),
     listBroughtIn: build.query<BroughtInList, number>({ query: (id) => `/companies/${id}/trial-balance-files`, providesTags: ['Ledger'] }),
+    viewTakingBack: build.query<TakingBackBody, { companyId: number; trialBalanceId: number }>({
+      query: ({ companyId, trialBalanceId }) => `/companies/${companyId}/trial-balances/${trialBalanceId}/taking-back`,
+      providesTags: ['Ledger'],
+    }),
+    takeBackTrialBalance: build.mutation<{ entries: unknown[] }, { companyId: number; trialBalanceId: number; key: string }>({
+      query: ({ companyId, trialBalanceId, key }) => ({
+        url: `/companies/${companyId}/trial-balances/${trialBalanceId}/taking-back`,
+        method: 'POST',
+        headers: { 'Idempotency-Key': key },
+      }),
+      invalidatesTags: [...ledgerTags],
+    }),
     getTrialBalance: build.query<TrialBalanceViewBody, SpanParams & { companyId: number; facets: string }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/trial-balance?${toQuery(query)}`,
       providesTags: ['Ledger'],
@@ -124,6 +137,8 @@ export const {
   useRehearseTrialBalanceQuery,
   usePostTrialBalanceMutation,
   useListBroughtInQuery,
+  useTakeBackTrialBalanceMutation,
+  useViewTakingBackQuery,
   useGetTrialBalanceQuery,
   useGetAdjustmentsQuery,
   useListAccountLinesQuery,

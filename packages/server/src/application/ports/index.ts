@@ -67,7 +67,7 @@ export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinit
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
 export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
-export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
 export type { RehearsalKept, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
 export type { DocumentSeries, SeriesStore } from './seriesStore.ts';

@@ -15,7 +15,7 @@ import type {
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Books, Structure } from './books.ts';
-import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TrialBalancePlan } from './posting.ts';
+import type { ForeignAmount, MergePlan, NewEntry, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 
 export interface OpenAdjustment {
   readonly entryId: number;
@@ -125,6 +125,8 @@ export interface BroughtInRecord {
   readonly figures: FigureKind;
   readonly postedAt: string;
   readonly postedBy: string;
+  /** When (UTC) and by whom its entries were reversed. */
+  readonly takenBack: { readonly at: string; readonly by: string } | null;
   readonly entries: readonly PostedEntry[];
 }
 
@@ -171,6 +173,11 @@ export interface LedgerStore {
     request: Request,
   ): Promise<Outcome<{ posted: PostedEntry[]; revision: number }, Failure>>;
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
+  takeBackTrialBalance(
+    companyId: number,
+    plan: TakingBackPlan,
+    request: Request,
+  ): Promise<Outcome<{ entries: readonly PostedEntry[]; revision: number }, Failure>>;
   mergeAccounts(books: Books, plan: MergePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   /** What a request with this key did before, if it was made. */
   earlierOutcome(companyId: number, request: Request): Promise<Outcome<unknown, Failure> | null>;

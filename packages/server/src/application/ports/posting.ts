@@ -81,6 +81,21 @@ export interface TrialBalancePlan {
   readonly remember: boolean;
 }
 
+/** What reverses the entries of a trial balance, and keeps those of files behind it; applied in one transaction. */
+export interface TakingBackPlan {
+  readonly trialBalanceId: number;
+  readonly expectedRevision: number;
+  /** Its entries, withdrawn adjustments among them. */
+  readonly reversed: readonly number[];
+  readonly description: string;
+  readonly kept: readonly {
+    readonly date: Day;
+    readonly closesYear: number | null;
+    readonly description: string;
+    readonly lines: readonly { readonly accountId: number; readonly net: bigint }[];
+  }[];
+}
+
 /** One account merged into another; applied in one transaction. */
 export interface MergePlan {
   readonly from: ChartAccount;

@@ -212,6 +212,8 @@ export interface TrialBalanceRecordRow {
   figures: string;
   postedAt: string;
   postedBy: string;
+  takenBackAt: string | null;
+  takenBackBy: string;
 }
 
 export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
@@ -225,6 +227,8 @@ export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
     figures: { type: 'varchar', length: 200 },
     postedAt: { name: 'posted_at', type: 'datetime' },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+    takenBackAt: { name: 'taken_back_at', type: 'datetime', nullable: true },
+    takenBackBy: { name: 'taken_back_by', type: 'varchar', length: 200, default: '' },
   },
   indices: [{ name: 'trial_balance_by_day', columns: ['companyId', 'day', 'id'] }],
 });

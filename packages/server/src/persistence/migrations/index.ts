@@ -87,6 +87,7 @@ import { WidenOriginOfFacetBalance1790000000086 } from './086-widen-origin-of-fa
 import { NetTrialBalances1790000000087 } from './087-net-trial-balances.ts';
 import { MarkOpenings1790000000088 } from './088-mark-openings.ts';
 import { MarkEarlierOpenings1790000000089 } from './089-mark-earlier-openings.ts';
+import { TakeBackTrialBalances1790000000090 } from './090-take-back-trial-balances.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -179,4 +180,5 @@ export const migrations = [
   NetTrialBalances1790000000087,
   MarkOpenings1790000000088,
   MarkEarlierOpenings1790000000089,
+  TakeBackTrialBalances1790000000090,
 ];

@@ -1,8 +1,13 @@
 import type { BroughtInList } from '@ivory-ladder/contract';
-import { longDay, shortDay } from '@ivory-ladder/core';
-import { useState } from 'react';
-import { useListBroughtInQuery } from '../../api/ledgerApi.ts';
+import { formatAmount, isAtLeast, longDay, shortDay } from '@ivory-ladder/core';
+import Button from '@mui/material/Button';
+import { useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useListBroughtInQuery, useTakeBackTrialBalanceMutation, useViewTakingBackQuery } from '../../api/ledgerApi.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { figuresText } from '../importing/figuresText.ts';
 import styles from './BroughtInPanel.module.css';
@@ -36,13 +41,21 @@ export function BroughtInPanel() {
 }
 
 function BroughtIn({ file, onOpen }: { file: BroughtInList['files'][number]; onOpen: (entryId: number) => void }) {
+  const { role } = useCompany();
+  const [isLooking, setLooking] = useState(false);
   return (
-    <li>
+    <li data-taken-back={file.takenBack !== null || undefined}>
       <h3>{longDay(file.date)}</h3>
       <p className={styles.quiet}>
         {file.fileName} · {figuresText(file.figures)}
         <br />
         posted {shortDay(file.postedAt.slice(0, 10))} by {file.postedBy}
+        {file.takenBack && (
+          <>
+            <br />
+            taken back {shortDay(file.takenBack.at.slice(0, 10))} by {file.takenBack.by}
+          </>
+        )}
       </p>
       {file.entries.length === 0 && <p className={styles.quiet}>Nothing differed; no entry was needed.</p>}
       {file.entries.map((entry) => (
@@ -50,6 +63,61 @@ function BroughtIn({ file, onOpen }: { file: BroughtInList['files'][number]; onO
           Document {entry.documentNumber}: {entry.lines} lines{entry.date === file.date ? '' : ` at ${shortDay(entry.date)}`}
         </button>
       ))}
+      {file.takenBack === null && isAtLeast(role, 'preparer') && !isLooking && (
+        <button type="button" onClick={() => setLooking(true)}>
+          Take back…
+        </button>
+      )}
+      {isLooking && <TakingBack file={file} onDone={() => setLooking(false)} />}
     </li>
+  );
+}
+
+/** What taking a trial balance back would post, before it is done. */
+function TakingBack({ file, onDone }: { file: BroughtInList['files'][number]; onDone: () => void }) {
+  const company = useCompany();
+  const currency = currencyOfCompany(company);
+  const dispatch = useDispatch();
+  const key = useRef(crypto.randomUUID());
+  const { data, error } = useViewTakingBackQuery({ companyId: company.id, trialBalanceId: file.id });
+  const [takeBack, { isLoading }] = useTakeBackTrialBalanceMutation();
+  if (error !== undefined) return <p className={styles.quiet}>{describeFailure(error)}</p>;
+  if (!data) return <p className={styles.quiet}>Working it out…</p>;
+  const take = async () => {
+    const { data: done, error: refused } = await takeBack({ companyId: company.id, trialBalanceId: file.id, key: key.current });
+    if (done) {
+      dispatch(noticeGiven({ tone: 'done', text: `Taken back: ${file.fileName}, by ${counted(done.entries.length, 'entry', 'entries')}.` }));
+      onDone();
+    } else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
+  };
+  return (
+    <section className={styles.takingBack} aria-label={`Taking back ${file.fileName}`}>
+      <p>
+        {data.reversed.length === 0
+          ? 'It posted nothing, so that nothing is reversed; it is marked as taken back.'
+          : `Reverses ${counted(data.reversed.length, 'entry', 'entries')}, each on its own day:`}
+      </p>
+      <ul>
+        {data.reversed.map(({ documentNumber, date, lines, amount }) => (
+          <li key={documentNumber}>
+            document {documentNumber}, {shortDay(date)}: {counted(lines, 'line')}, {formatAmount(BigInt(amount), currency)}
+          </li>
+        ))}
+      </ul>
+      {data.kept.map(({ date, fileName, lines }) => (
+        <p key={`${date} ${fileName}`}>
+          {fileName} keeps its balances of {shortDay(date)}: {counted(lines, 'line')}
+        </p>
+      ))}
+      <p className={styles.quiet}>Accounts and years that came with it stay.</p>
+      <span className={styles.acts}>
+        <Button size="small" variant="contained" disabled={isLoading} onClick={() => void take()}>
+          Take back
+        </Button>
+        <Button size="small" onClick={onDone}>
+          Keep it
+        </Button>
+      </span>
+    </section>
   );
 }
