@@ -100,12 +100,13 @@ function told(prepared: PreparedStatement, rows: readonly StatementRow[]): Pick<
   const format = (net: bigint): string => `${formatAmount(net < 0n ? -net : net, currency)} ${currency.code}`;
   const ties = statementTies(prepared);
   const failing = ties.filter(({ difference }) => difference !== 0n);
-  const outside = new Map(ties.flatMap((tie) => tie.outside.map((line) => [line.key, line] as const)));
+  // Each with its amount in the first column that it has one in.
+  const outside = new Map(ties.flatMap((tie) => tie.outside.map((line) => [line.key, line] as const)).reverse());
   return {
     isDraft: failing.length > 0,
     notes: [
       ...failing.map(({ difference, column }) => words.doesNotTie(format(difference), longDay(column.span.lastDay, language))),
-      ...[...outside.values()].map(({ caption, net }) => words.inNoTotal(caption, format(net))),
+      ...[...outside.values()].reverse().map(({ caption, net }) => words.inNoTotal(caption, format(net))),
       ...olderRates(prepared).map(({ of, day, to }) => words.olderRate(to, longDay(of, language), longDay(day, language))),
       ...statementNotes(rows, language),
     ],

@@ -41,7 +41,11 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
   const scope = `layout:${layoutId}`;
   const listed = [...faults, ...leftOut.map((one) => ({ ...one, state: 'left_out' as const }))];
   return (
-    <section className={styles.box} data-state={faults.length === 0 ? 'holds' : 'odd'} aria-label="Coverage">
+    <section
+      className={styles.box}
+      data-state={faults.length === 0 && (!totals || isTied(totals)) && (!cash || cash.byLines === cash.moved) ? 'holds' : 'odd'}
+      aria-label="Coverage"
+    >
       <button
         type="button"
         className={styles.said}

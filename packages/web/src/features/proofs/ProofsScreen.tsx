@@ -7,6 +7,7 @@ import { useGetProofsQuery } from '../../api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
+import { differenceOn } from './differenceOn.ts';
 import styles from './ProofsScreen.module.css';
 import { figureName, proofExplanations, proofNames, proofStateMark, reasonText } from './proofText.ts';
 
@@ -117,15 +118,13 @@ function Proof({
               </tr>
             ))}
           </tbody>
-          {!isCount && proof.name !== 'profit_allotted' && proof.state !== 'not_provable' && (
+          {days.some((day) => differenceOn(proof, day) !== null) && (
             <tfoot>
               <tr>
                 <th scope="row">Difference</th>
-                {days.map((day) => {
-                  const nets = names.map((name) => BigInt(figure(name, day)));
-                  const difference = proof.name === 'profit_in_equity' ? (nets[1] ?? 0n) - (nets[0] ?? 0n) : nets.reduce((sum, net) => sum + net, 0n);
-                  return <td key={day}>{formatAmount(difference, currency)}</td>;
-                })}
+                {days.map((day) => (
+                  <td key={day}>{formatAmount(differenceOn(proof, day) ?? 0n, currency)}</td>
+                ))}
               </tr>
             </tfoot>
           )}

@@ -25,7 +25,7 @@ export const proofNames: Readonly<Record<ProofBody['name'], string>> = {
 
 /** One line of the strip: what holds, or what fails and by how much. */
 export function proofText(proof: ProofBody, format: (net: bigint) => string): string {
-  if (proof.state === 'not_provable') return `${proofNames[proof.name]}: not provable, no balances before ${shortDay(proof.figures[0]?.day ?? '')}`;
+  if (proof.state === 'not_provable') return `${proof.name === 'cash_ties' ? 'Cash' : 'Equity'}: no balances before ${shortDay(proof.figures[0]?.day ?? '')}`;
   const difference = BigInt(proof.difference);
   const size = format(difference < 0n ? -difference : difference);
   const count = proof.accounts.length;
@@ -38,7 +38,10 @@ export function proofText(proof: ProofBody, format: (net: bigint) => string): st
     case 'profit_in_equity':
       return proof.state === 'holds' ? proofNames[proof.name] : `Profit is not carried whole: ${size}`;
     case 'cash_ties':
-      return proof.state === 'holds' ? proofNames[proof.name] : `Cash is not explained by ${size}`;
+      if (proof.state === 'holds') return proofNames[proof.name];
+      return proof.accounts.length > 0 && proof.accounts.every(({ reason }) => reason === 'among_cash')
+        ? `Among cash without the role: ${size}`
+        : `Cash is not explained by ${size}`;
     case 'own_totals':
       if (proof.state === 'holds') return proofNames[proof.name];
       return proof.state === 'fails'

@@ -5,7 +5,7 @@ import { StatementTransfers } from './StatementTransfers.tsx';
 
 /** What is said under the figures: how they were rounded, and what was moved between lines. */
 export function StatementFoot({ statement }: { readonly statement: StatementBody }) {
-  const { kind, scale, rounding, language, transfers, columns, presentation, notes } = statement;
+  const { kind, scale, rounding, language, transfers, columns, presentation, notes, isDraft } = statement;
   return (
     <>
       {kind === 'balance_sheet' && columns.some((column) => column.kind === 'amount' && column.budget !== null) && (
@@ -21,7 +21,7 @@ export function StatementFoot({ statement }: { readonly statement: StatementBody
       )}
       {transfers.length > 0 && <StatementTransfers statement={statement} />}
       {notes.map((note) => (
-        <p key={note} className={styles.rounded} lang={language}>
+        <p key={note} className={styles.said} data-odd={isDraft || undefined} lang={language}>
           {note}
         </p>
       ))}
