@@ -103,7 +103,7 @@ describe('a company begun with a starter chart', () => {
     await page.getByRole('button', { name: 'Write the note' }).click();
     await page.getByRole('region', { name: 'Notes' }).getByText('The web shop closed in June.').waitFor();
     await page.getByLabel('Find accounts').fill('web shop');
-    await page.getByText('1 of 89 accounts').waitFor();
+    await page.getByText('1 of 93 accounts').waitFor();
     await page.getByRole('button', { name: 'Merge into…' }).click();
     await page.getByRole('combobox', { name: 'Merge into' }).fill('4000');
     await page.getByRole('option', { name: '4000 Sales in shops' }).click();

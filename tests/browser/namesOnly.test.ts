@@ -46,7 +46,7 @@ describe('a company of names only', () => {
 
     await page.goto(page.url().replace(/\/ledger.*/, '/settings'));
     await page.getByRole('radio', { name: 'numbers and names' }).check();
-    await page.getByText(/90 accounts get a number each/).waitFor();
+    await page.getByText(/94 accounts get a number each/).waitFor();
     await page.getByRole('button', { name: 'Apply', exact: true }).click();
     await page.getByText('Applied: the settings hold from now on.').waitFor();
     await page.goto(page.url().replace('/settings', '/ledger/chart'));
