@@ -95,6 +95,7 @@ describe('the demo company', () => {
       coverage: ['to_look_at', '124000', ['4460', '5340']],
       codes_complete: ['to_look_at', '124000', ['4460', '5340']],
       layouts_complete: ['holds', '0', []],
+      natures_said: ['holds', '0', []],
       parents_without_postings: ['to_look_at', '41200', ['6200']],
       normal_sides: ['to_look_at', '3187705', ['1020']],
       profit_allotted: ['holds', '0', []],

@@ -35,14 +35,16 @@ function broughtIn(of: string, condition = ''): string {
 /** What the table should hold of a company: sums of the lines, a closing entry in the last period of the year it closes. Its parameters are the company, three times. */
 function fromLines(table: DerivedTable): string {
   const { keys, of } = derived[table];
-  return `SELECT ${keys.join(', ')}, SUM(debit) AS debit, SUM(credit) AS credit FROM (
+  // Each part is added up by itself, since no row of one is a row of the other: the lines are never set down before.
+  const sums = `SELECT ${keys.join(', ')}, SUM(debit) AS debit, SUM(credit) AS credit FROM`;
+  return `${sums} (
     SELECT line.facet_set_id, line.layer, IF(entry.closes_year IS NULL, 'ordinary', 'closing') AS origin, line.account_id,
            COALESCE(entry.closes_year, entry.year) AS year, IF(entry.closes_year IS NULL, entry.period, last.number) AS period, line.debit, line.credit
       FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
       LEFT JOIN (SELECT year, MAX(number) AS number FROM fiscal_period WHERE company_id = ? GROUP BY year) AS last ON last.year = entry.closes_year
-     WHERE line.company_id = ? AND NOT ${broughtInEntry} ${of}
-    UNION ALL ${broughtIn(of)}) AS posted
-   GROUP BY ${keys.join(', ')}`;
+     WHERE line.company_id = ? AND NOT ${broughtInEntry} ${of}) AS posted
+   GROUP BY ${keys.join(', ')}
+   UNION ALL ${sums} (${broughtIn(of)}) AS brought GROUP BY ${keys.join(', ')}`;
 }
 
 /** Where the kept balances are not what the lines add up to; each table is compared in one statement, so in one snapshot. */
