@@ -34,7 +34,7 @@ const differingBalances = `
   SELECT account_id, period, SUM(debit) AS debit, SUM(credit) AS credit FROM (
     SELECT account_id, year, period, layer, origin, debit, credit FROM balance WHERE company_id = ?
     UNION ALL
-    SELECT line.account_id, entry.year, entry.period, line.layer, IF(line.closing = 1, 'closing', 'ordinary'), -line.debit, -line.credit
+    SELECT line.account_id, entry.year, entry.period, line.layer, IF(line.closing = 1, 'closing', IF(entry.trial_balance_id IS NULL, 'ordinary', 'trial_balance')), -line.debit, -line.credit
       FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id WHERE line.company_id = ?
   ) AS both_sides GROUP BY account_id, year, period, layer, origin HAVING SUM(debit) <> 0 OR SUM(credit) <> 0`;
 

@@ -203,7 +203,7 @@ async function findFaults(url: string, companyId: number): Promise<string[]> {
     `SELECT account_id FROM (
        SELECT account_id, year, period, layer, origin, debit, credit FROM balance WHERE company_id = ?
        UNION ALL
-       SELECT line.account_id, entry.year, entry.period, line.layer, 'ordinary', -line.debit, -line.credit
+       SELECT line.account_id, entry.year, entry.period, line.layer, IF(entry.trial_balance_id IS NULL, 'ordinary', 'trial_balance'), -line.debit, -line.credit
          FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id WHERE line.company_id = ?
      ) AS both_sides GROUP BY account_id, year, period, layer, origin HAVING SUM(debit) <> 0 OR SUM(credit) <> 0`,
     [companyId, companyId],

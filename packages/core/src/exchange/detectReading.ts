@@ -117,6 +117,8 @@ function voteOf(text: string): DecimalSign | null {
   const last = signs.at(-1) as DecimalSign;
   if (new Set(signs).size === 2) return signs.split(last).length === 2 ? last : null;
   if (signs.length > 1) return last === '.' ? ',' : '.';
-  const after = /[.,](\d*)\D*$/.exec(text)?.[1] ?? '';
-  return after.length === 3 ? null : last;
+  const [, before = '', after = ''] = /(\d*)[.,](\d*)\D*$/.exec(text) ?? [];
+  // Thousands are parted after one to three digits, the first of which is not a nought: 1234.567 and 0.567 say their sign.
+  const isGrouping = after.length === 3 && /^[1-9]\d{0,2}$/.test(before);
+  return isGrouping ? null : last;
 }

@@ -28,6 +28,37 @@ const problems = (file: ReturnType<typeof readFile>) => file.problems.map(({ row
 const amounts = (file: ReturnType<typeof readFile>) => file.rows.map(({ number, amount }) => [number, amount]);
 
 describe('what a file is taken for', () => {
+  it.each([
+    ['1,234', true],
+    ['123.456', true],
+    ['1234.567', false],
+    ['0.567', false],
+    ['1,234.567', false],
+    ['1,234,567', false],
+    ['12.5', false],
+  ])('of a currency of three decimals, %s leaves its sign open: %s', (amount, isUnclear) => {
+    const rows = [
+      ['Number', 'Name', 'Balance'],
+      ['1', 'Bank', amount],
+    ];
+    expect(detectReading(rows, 'file.csv', true, 3).isSignUnclear ?? false).toBe(isUnclear);
+    expect(detectReading(rows, 'file.csv', true, 2).isSignUnclear).toBeUndefined();
+  });
+
+  it('takes the point of 1234.567 and the comma of 0,567 for the decimal sign', () => {
+    const signOf = (amount: string) =>
+      detectReading(
+        [
+          ['Number', 'Name', 'Balance'],
+          ['1', 'Bank', amount],
+        ],
+        'file.csv',
+        true,
+        3,
+      ).decimalSign;
+    expect([signOf('1234.567'), signOf('0,567')]).toEqual(['.', ',']);
+  });
+
   it('finds headings below title lines, in any order, and a day in the title', () => {
     const { reading } = readFile('Ferry Ltd\nTrial balance at 30 September 2026\n|\nCredit|Account name|Debit|Account no.\n|Bank|10.00|1000');
     expect(reading).toEqual({ headingRow: 3, columns: { credit: 0, name: 1, debit: 2, number: 3 }, decimalSign: '.', amounts: 'debit_and_credit', day: '2026-09-30' });

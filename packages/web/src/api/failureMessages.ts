@@ -236,7 +236,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   opening_of_income: ({ line }) =>
     `The entry was not posted: line ${text(line)} is on an account of income or expense, which begins each fiscal year at nil and has no opening balance.`,
   entry_out_of_balance: ({ difference }) => `The entry was not posted: debits and credits differ by ${text(difference)} minor units.`,
-  trial_balance_taken_back: ({ by }) => `${text(by)} has taken this trial balance back already.`,
+  trial_balance_taken_back: ({ by }) => `This trial balance was taken back already, by ${text(by)}.`,
   line_amount_too_large: ({ line }) => `The entry was not posted: the amount of line ${text(line)} is too large for a ledger.`,
   line_amount_invalid: ({ line }) => `Line ${text(line)} needs an amount in debit or in credit, and not in both.`,
   account_takes_no_postings: ({ number, reason }) =>
