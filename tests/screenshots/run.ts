@@ -80,6 +80,7 @@ const pictures: readonly Picture[] = [
     path: 'ledger/budgets',
     prepare: async (page) => {
       await page.getByRole('combobox', { name: 'Budget' }).selectOption({ label: '2026 · Revised in June' });
+      await page.waitForLoadState('networkidle');
       await page.getByRole('row', { name: /^4110/ }).focus();
       for (const key of ['ArrowRight', ...Array.from({ length: 9 }, () => 'ArrowRight')]) await page.keyboard.press(key);
       await page.keyboard.type('560000');
