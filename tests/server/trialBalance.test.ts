@@ -175,6 +175,24 @@ describe('several trial balances', () => {
     ]);
   });
 
+  it('the file that another takes the place of is named, with who posted it, until it is taken back', async () => {
+    const { id } = await createCompany(server);
+    const first = await rehearse(server, id, await handIn(server, id, files[1][1]), { date: files[1][0] });
+    expect([first.begins, first.replaces]).toEqual([true, []]);
+    await bringIn(server, id, files[1][1], { date: files[1][0] }, 'as-first-sent.csv');
+    const corrected = await handIn(server, id, file(110, 0, -160, 50), 'corrected.csv');
+    const sameDay = await rehearse(server, id, corrected, { date: files[1][0] });
+    expect([sameDay.begins, sameDay.replaces.map(({ fileName }) => fileName)]).toEqual([false, ['as-first-sent.csv']]);
+    expect(sameDay.replaces[0]?.postedBy).toBe((await server.ok<BroughtInList>('GET', `/companies/${id}/trial-balance-files`)).files[0]?.postedBy);
+    // Of another day it takes no place, and before the first balances it begins them.
+    expect((await rehearse(server, id, corrected, { date: '2026-03-31' })).replaces).toEqual([]);
+    const before = await rehearse(server, id, corrected, { date: '2025-06-30' });
+    expect([before.begins, before.replaces]).toEqual([true, []]);
+    const { files: brought } = await server.ok<BroughtInList>('GET', `/companies/${id}/trial-balance-files`);
+    await server.ok('POST', `/companies/${id}/trial-balances/${brought[0]?.id}/taking-back`, {});
+    expect((await rehearse(server, id, corrected, { date: files[1][0] })).replaces).toEqual([]);
+  });
+
   it('what will be posted is shown first, with the later balances that are kept', async () => {
     const { id } = await createCompany(server);
     await bringIn(server, id, files[2][1], { date: files[2][0], retainedEarnings: '3' });

@@ -115,6 +115,10 @@ export const rehearsal = z.object({
   columns: z.partialRecord(columnMeaning, z.int()),
   date: day.nullable(),
   dateFrom: z.enum(['file', 'answer']).nullable(),
+  /** Whether the ledger holds nothing up to that day, so that these are its first balances. */
+  begins: z.boolean(),
+  /** Files posted for that day before and not taken back, the first first: the ledger agrees with this one afterwards. */
+  replaces: z.array(z.object({ fileName: z.string(), postedAt: z.string(), postedBy: z.string() })),
   figures: figureKind,
   figuresProposed: z.boolean(),
   retainedEarnings: z.string().nullable(),

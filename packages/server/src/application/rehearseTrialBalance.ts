@@ -19,7 +19,7 @@ import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { lockedOn } from './periodLocks.ts';
 import { planPosting } from './planPosting.ts';
-import type { Books, OpenAdjustment, Ports, TrialBalancePlan } from './ports/index.ts';
+import type { Books, BroughtInRecord, OpenAdjustment, Ports, TrialBalancePlan } from './ports/index.ts';
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { workOutPosting } from './workOutPosting.ts';
@@ -28,6 +28,8 @@ import { isWithinReach } from './years.ts';
 export interface Rehearsal extends ReadFile {
   readonly books: Books;
   readonly date: Day | null;
+  readonly begins: boolean;
+  readonly replaces: readonly BroughtInRecord[];
   readonly figures: FigureKind;
   readonly retainedEarnings: string | null;
   readonly retainedEarningsProposed: boolean;
@@ -98,6 +100,8 @@ export async function rehearseTrialBalance(
     ...read.value,
     books,
     date,
+    begins: worked?.before.balance.every((amount) => amount === 0n) ?? false,
+    replaces: worked?.earlier.filter(({ day }) => day === date) ?? [],
     figures: worked?.figures ?? answers.figures ?? { kind: 'year_to_date' },
     retainedEarnings: retained.number,
     retainedEarningsProposed: retained.proposed,

@@ -201,6 +201,8 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
     newAccounts: rehearsal.rows.filter((row) => row.isNew && row.number !== '').length,
     newCategories: rehearsal.newCategories.map((path) => [...path]),
     placedByFile: rehearsal.placedByFile,
+    begins: rehearsal.begins,
+    replaces: rehearsal.replaces.map(({ fileName, postedAt, postedBy }) => ({ fileName, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy })),
     retainedEarningsMoves: text(rehearsal.retainedEarningsMoves),
     blockers: rehearsal.blockers.map((blocker) => ({ ...blocker })),
     nothingToPost: plan !== null && plan.entries.length === 0 && plan.newAccounts.length === 0 && plan.places.length === 0 && plan.withdraw.length === 0,

@@ -134,6 +134,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             ))}
           </Card>
         )}
+        <Replaces rehearsal={rehearsal} />
         <RetainedEarnings rehearsal={rehearsal} format={format} onChange={onChange} />
         <Card tone="sea" title="What posting does">
           {rehearsal.nothingToPost && <p>Nothing: the ledger holds these balances already.</p>}
@@ -210,10 +211,30 @@ function RetainedEarnings({
       </label>
       {rehearsal.retainedEarningsMoves !== '0' && (
         <p>
-          Its own movement in this entry is {format(rehearsal.retainedEarningsMoves)} (debit positive): dividends, transfers, or profit the ledger does not know
-          of.
+          {rehearsal.begins ? 'It begins with' : 'Its own movement in this entry is'} {format(rehearsal.retainedEarningsMoves)} (debit positive)
+          {rehearsal.begins ? ': what earlier years left in it.' : ': dividends, transfers, or profit the ledger does not know of.'}
         </p>
       )}
+    </Card>
+  );
+}
+
+/** Files of the same day that this one takes the place of, and how many accounts that changes. */
+function Replaces({ rehearsal }: { rehearsal: RehearsalBody }) {
+  const { replaces, entries, rows } = rehearsal;
+  if (replaces.length === 0) return null;
+  const changed = new Set(entries.filter(({ purpose }) => purpose === 'differences').flatMap(({ lines }) => lines.map(({ number }) => number)));
+  const accounts = rows.filter(({ number }) => number !== '').length;
+  return (
+    <Card tone="amber" title={replaces.length === 1 ? `Replaces ${replaces[0]?.fileName}` : `Replaces ${replaces.length} files of this day`}>
+      {replaces.map(({ fileName, postedAt, postedBy }) => (
+        <p key={`${fileName}.${postedAt}`}>
+          {replaces.length > 1 && `${fileName}, `}posted by {postedBy} on {shortDay(postedAt.slice(0, 10))}
+        </p>
+      ))}
+      <p>
+        {counted(accounts, 'account')}, {changed.size === 0 ? 'none changes' : counted(changed.size, 'changes', 'change')}.
+      </p>
     </Card>
   );
 }
