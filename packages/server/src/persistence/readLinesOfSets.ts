@@ -30,13 +30,13 @@ async function readWithin(database: DataSource, books: Books, from: Day, until: 
     debit: BigInt(debit),
     credit: BigInt(credit),
   }));
-  for (const overlap of await readOverlaps(database, { company, selected: null }, from, until, cube.revision)) {
-    const line = lines.find(
-      ({ account, facetSetId, layer }) => cube.accountIds[account] === overlap.accountId && facetSetId === overlap.facetSetId && layer === overlap.layer,
-    );
+  const lineOf = new Map(lines.map((line) => [`${line.account} ${line.facetSetId} ${line.layer}`, line]));
+  for (const { accountId, facetSetId, layer, amount } of await readOverlaps(database, { company, selected: null }, from, until, cube.revision)) {
+    const line = lineOf.get(`${cube.indexOf.get(accountId)} ${Number(facetSetId)} ${layer}`);
+    // Lines without facet values meet on a day too, and are not among these.
     if (!line) continue;
-    line.debit -= overlap.amount;
-    line.credit -= overlap.amount;
+    line.debit -= amount;
+    line.credit -= amount;
   }
   return lines;
 }
