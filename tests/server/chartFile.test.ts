@@ -41,7 +41,7 @@ describe('the chart as a file', () => {
       await books.change('0620', { active: false });
       await books.change('1000', { role: 'cash' });
       const { states, missing, newCategories, effect, unknownColumns, apply } = await books.load(await books.written(kind), `chart.${kind}`);
-      expect([states.length, new Set(states), missing, newCategories, effect, unknownColumns]).toEqual([10, new Set(['same']), [], [], [], []]);
+      expect([states.length, new Set(states), missing, newCategories, effect.rows, unknownColumns]).toEqual([10, new Set(['same']), [], [], [], []]);
       const before = await books.chart();
       expect((await apply()).body).toEqual({ added: 0, changed: 0 });
       expect(await books.chart()).toEqual(before);
@@ -105,8 +105,8 @@ describe('the chart as a file', () => {
     );
     expect(again.states).toEqual(['new', 'changed', 'changed', 'changed']);
     expect(again.newCategories).toEqual([{ element: 'expense', path: ['Other operating expenses', 'Cover'] }]);
-    expect(again.effect.map(({ caption, before, after }) => [caption, before, after])).toEqual(expect.arrayContaining([['Cover', null, '-30000']]));
-    expect(again.effect.some(({ role }) => role === 'final')).toBe(false);
+    expect(again.effect.rows.map(({ caption, before, after }) => [caption, before, after])).toEqual(expect.arrayContaining([['Cover', null, '-30000']]));
+    expect(again.effect.rows.some(({ role }) => role === 'final')).toBe(false);
     expect(again.missing.map(({ number }) => number)).toEqual(['1000', '3000', '3100', '4000']);
     expect((await again.apply()).body).toEqual({ added: 1, changed: 3 });
     expect(await books.numbers()).toEqual(['1000', '3000', '3100', '3200', '4000', '6000', '. 6200', '. 6300']);

@@ -47,8 +47,8 @@ describe('one account merged into another', () => {
     });
     const totals = await books.totals();
     const { moves, moved, effect, structureVersion, revision } = await books.rehearse('6300', '6200');
-    expect([moves, moved]).toEqual([[{ layer: 'ledger', amount: '10000' }], 'from']);
-    expect(effect.map(({ caption, before, after }) => [caption, before, after])).toEqual([
+    expect([moves, moved]).toEqual([[{ layer: 'ledger', amount: '10000' }], [{ classification: null, which: 'from' }]]);
+    expect(effect.rows.map(({ caption, before, after }) => [caption, before, after])).toEqual([
       ['Staff costs', '-10000', null],
       ['Other operating expenses', '-30000', '-40000'],
     ]);
@@ -93,7 +93,8 @@ describe('one account merged into another', () => {
     await books.add({ number: '6400', name: 'Trips' });
     const [totals, places] = [await books.totals(), (await books.find('6300')).places];
     const seen = await books.rehearse('6300', '6400');
-    expect([seen.moved, seen.effect]).toEqual(['into', []]);
+    expect([seen.moved, seen.effect.rows]).toEqual([[{ classification: null, which: 'into' }], []]);
+    expect(seen.effect.lookedAt.map(({ title }) => title)).toEqual(['Balance sheet', 'Income statement', 'Cash flow statement', 'Statement of changes in equity']);
     await books.merge('6300', '6400', seen);
     expect((await books.find('6400')).places).toEqual(places);
     expect(await books.totals()).toEqual(totals);

@@ -173,7 +173,7 @@ describe('accounts that stand by range', () => {
       from: '2026-01-01',
       to: '2026-09-30',
     });
-    expect(seen.moved).toBe('from');
+    expect(seen.moved).toEqual([{ classification: null, which: 'from' }]);
     const { structureVersion, revision } = seen;
     await server.ok(
       'POST',

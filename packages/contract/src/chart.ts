@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { statementEffect } from './chartFile.ts';
 import { listKey } from './codeLists.ts';
 import { placedAccount } from './placement.ts';
 import { accountRole, amount, day, element, id, layer, name, side, version } from './primitives.ts';
+import { statementEffect } from './statementEffect.ts';
 
 /** A number as it is typed: trimmed, one space at most between parts, no control characters; empty where accounts have none. */
 const accountNumber = z
@@ -81,6 +81,7 @@ export const renumbering = z.strictObject({
     .max(20_000),
 });
 export type Renumbering = z.infer<typeof renumbering>;
+export const renumberingRehearsalInput = renumbering.extend({ from: day, to: day });
 
 export const chartAccount = placedAccount.extend({
   /** Nesting from 0; accounts come in the chart's own order. */
@@ -173,8 +174,8 @@ export const mergeRehearsalInput = mergeChoice.extend({ from: day, to: day });
 export const mergeRehearsal = z.object({
   /** Debit positive; none where the account is nil. */
   moves: z.array(z.object({ layer, amount })),
-  /** Which of the two stands where the other does from now on, if one does. */
-  moved: z.enum(['from', 'into']).nullable(),
+  /** Which of the two stands where the other does from now on, in each classification where one does; `null` is the main one. */
+  moved: z.array(z.object({ classification: z.string().nullable(), which: z.enum(['from', 'into']) })),
   role: accountRole.nullable(),
   /** Codes that the other account gets, each with the name of its list. */
   codes: z.array(z.object({ list: z.string(), code: z.string() })),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
 import { day, id, version } from './primitives.ts';
-import { rowRole } from './statement.ts';
+import { statementEffect } from './statementEffect.ts';
 
 const accountField = z.enum([
   'number',
@@ -26,18 +26,6 @@ export const chartFileQuery = z.object({ kind: z.enum(['csv', 'xlsx', 'template'
 export const chartFileName = z.object({ name: z.string().min(1).max(200) });
 /** Days between which the effect on the statements is shown. */
 export const chartRehearsalInput = z.strictObject({ from: day, to: day });
-
-/** Lines of statements that would show another amount, as shown; `null` where the line is not there. */
-export const statementEffect = z.array(
-  z.object({
-    kind: z.enum(['balance_sheet', 'income_statement']),
-    caption: z.string(),
-    role: rowRole,
-    before: z.string().nullable(),
-    after: z.string().nullable(),
-  }),
-);
-export type StatementEffect = z.infer<typeof statementEffect>;
 
 export const chartRehearsal = z.object({
   fileName: z.string(),

@@ -12,11 +12,13 @@ import {
   noteInput,
   noteList,
   renumbering,
+  renumberingRehearsalInput,
 } from './chart.ts';
 import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
 import { chartViewChange, chartViewInput, chosenColumns, savedChartView, savedChartViews } from './chartViews.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery } from './statement.ts';
+import { statementEffect } from './statementEffect.ts';
 import { posting, uploadedFile } from './trialBalanceFile.ts';
 
 /** The chart of accounts. */
@@ -134,6 +136,14 @@ export const chartOperations = {
     body: mergeApplication,
     answer: posting,
     idempotent: true,
+  },
+  rehearseRenumbering: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/renumbering-rehearsal',
+    summary: 'What new numbers would do to every statement and layout in use',
+    body: renumberingRehearsalInput,
+    answer: statementEffect,
   },
   renumberAccounts: {
     needs: 'preparer',

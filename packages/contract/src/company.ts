@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { role } from './people.ts';
 import { amount, day, id, language, layer, lock, name, version } from './primitives.ts';
+import { statementEffect } from './statementEffect.ts';
 
 export const companyInput = z.strictObject({
   name,
@@ -58,6 +59,15 @@ export const settingsChange = z.strictObject({
     .optional(),
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
+
+export const settingsRehearsalInput = z.strictObject({ digitOrder: settingsChange.shape.digitOrder, from: day, to: day });
+export const settingsRehearsal = z.object({
+  effect: statementEffect,
+  /** Accounts that stay by hand where a range had them, and those that a range has again. */
+  kept: z.int(),
+  returned: z.int(),
+});
+export type SettingsRehearsalBody = z.infer<typeof settingsRehearsal>;
 
 export const period = z.object({
   number: z.int(),

@@ -1,6 +1,18 @@
 import { z } from 'zod';
 import { history, historyQuery } from './chart.ts';
-import { closedYear, closing, company, companyInput, companyList, lockChoice, settingsChange, unlockChoice, yearInput } from './company.ts';
+import {
+  closedYear,
+  closing,
+  company,
+  companyInput,
+  companyList,
+  lockChoice,
+  settingsChange,
+  settingsRehearsal,
+  settingsRehearsalInput,
+  unlockChoice,
+  yearInput,
+} from './company.ts';
 import type { Operation } from './operation.ts';
 
 /** The installation, its companies, their settings and the record of changes. */
@@ -30,6 +42,14 @@ export const companyOperations = {
     summary: 'Change name, number scheme and other settings of the company',
     body: settingsChange,
     answer: company,
+  },
+  rehearseSettings: {
+    needs: 'administrator',
+    method: 'post',
+    path: '/companies/{companyId}/settings-rehearsal',
+    summary: 'What another order of numbers would do to places by range and to every statement and layout in use',
+    body: settingsRehearsalInput,
+    answer: settingsRehearsal,
   },
   makeYear: {
     needs: 'preparer',

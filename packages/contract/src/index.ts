@@ -25,5 +25,6 @@ export * from './problem.ts';
 export * from './rates.ts';
 export * from './series.ts';
 export * from './statement.ts';
+export * from './statementEffect.ts';
 export * from './statementSet.ts';
 export * from './trialBalanceFile.ts';

@@ -71,6 +71,8 @@ export const placementToApply = z.strictObject({
   ...classifiedSpanQuery.shape,
 });
 
+export const draftToRehearse = z.strictObject({ draft: placementDraft, ...classifiedSpanQuery.shape });
+
 export const appliedPlacement = z.object({
   recordId: id,
   /** New categories by the ids that they had in the draft. */

@@ -12,6 +12,7 @@ import {
 } from './placement.ts';
 import {
   appliedPlacement,
+  draftToRehearse,
   pastPlacement,
   pastPlacementQuery,
   placementRecordDetail,
@@ -26,6 +27,7 @@ import {
 } from './placementDraft.ts';
 import { id } from './primitives.ts';
 import { classificationQuery, classifiedSpanQuery, spanQuery } from './statement.ts';
+import { statementEffect } from './statementEffect.ts';
 
 /** Categories, and where accounts stand. */
 export const placementOperations = {
@@ -140,6 +142,14 @@ export const placementOperations = {
     body: placementToApply,
     answer: appliedPlacement,
     status: 201,
+  },
+  rehearsePlacement: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/placement-rehearsal',
+    summary: 'What a draft of changes would do to every statement and layout in use, of every classification',
+    body: draftToRehearse,
+    answer: statementEffect,
   },
   getPastPlacement: {
     needs: 'reader',

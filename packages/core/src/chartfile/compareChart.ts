@@ -1,7 +1,7 @@
 import { withPathsAsNumbers } from '../chart/accountReference.ts';
 import { type Element, naturalSide } from '../chart/element.ts';
 import { writeCategoryPath } from '../placement/categoryPath.ts';
-import { placesKept, placesOf, rangePlacer } from '../placement/categoryRange.ts';
+import { placesOf, rangePlacer } from '../placement/categoryRange.ts';
 import { pathOf } from '../placement/categoryTree.ts';
 import { type Place, placesByAccount } from '../placement/place.ts';
 import type { ChangedAccount } from './changedAccount.ts';
@@ -102,18 +102,9 @@ class Comparison {
         purpose,
         externalNumber,
         codes,
-        places: given ?? this.placesToKeep(draft, element),
+        places: given,
       },
     };
-  }
-
-  /** An account that is renumbered out of its range is placed by hand where it stood. */
-  private placesToKeep({ id, account, number }: RowDraft, element: Element): ChangedAccount['places'] {
-    if (!account || account.number === number || account.element !== element) return null;
-    const byHand = this.placesByHand.get(id) ?? [];
-    const then = this.placeByRange({ id, number, element }, byHand)?.places ?? [];
-    const kept = placesKept(this.placesNow(id), [...byHand, ...then]);
-    return kept?.map(({ side, categoryId }) => ({ side, target: { categoryId } })) ?? null;
   }
 
   private placesNow(accountId: number): readonly OwnPlace[] {
@@ -137,16 +128,23 @@ class Comparison {
   }
 
   private cellsAfter(result: ChangedAccount): Record<ChartColumn, string> {
-    const { account: _, places, ...fields } = result;
+    const { account, places, ...fields } = result;
     const { kept, draftOf } = this.chart;
-    const byHand = places === null ? (this.placesByHand.get(result.id) ?? []) : [];
-    const ranged = this.placeByRange(result, places === null ? byHand : handsOf(places))?.places ?? [];
-    const cells = cellsOf({ ...fields, position: 0 }, kept, [...byHand, ...ranged], this.facts.categoryTree);
+    const cells = cellsOf({ ...fields, position: 0 }, kept, this.placesAfter(result, account), this.facts.categoryTree);
     // Numbers of those above as they are now: a parent renumbered is no change of those below it.
     cells.parent = result.parentId === null ? '' : (kept.get(result.parentId)?.number ?? draftOf.get(result.parentId)?.number ?? '');
     for (const { side, target } of places ?? [])
       cells[fieldOfSide[side]] = 'categoryId' in target ? this.pathText(target.categoryId) : writeCategoryPath(target.path);
     return cells;
+  }
+
+  /** An account that stands somewhere stays there with another number, whatever the ranges make of that. */
+  private placesAfter(result: ChangedAccount, account: KeptAccount | null): readonly OwnPlace[] {
+    const { id, places, element } = result;
+    const now = account === null || account.element !== element ? [] : this.placesNow(id);
+    if (places === null && now.length > 0) return now;
+    const byHand = places === null ? (this.placesByHand.get(id) ?? []) : [];
+    return [...byHand, ...(this.placeByRange(result, places === null ? byHand : handsOf(places))?.places ?? [])];
   }
 
   /** Without the path that stood in the place of a number. */

@@ -2,8 +2,7 @@ import type { LayoutKind } from '../layout/line.ts';
 import type { StatementRow } from '../statement/statement.ts';
 
 /** A row of a statement whose figure, caption or presence differs between two runs. */
-export interface ChangedLine {
-  readonly kind: LayoutKind;
+export interface ChangedRow {
   readonly key: string;
   readonly caption: string;
   /** What it was called before, where that is another caption; `null` elsewhere. */
@@ -15,8 +14,13 @@ export interface ChangedLine {
   readonly after: readonly bigint[] | null;
 }
 
+/** One of the two generated statements that a placement is rehearsed on. */
+export interface ChangedLine extends ChangedRow {
+  readonly kind: LayoutKind;
+}
+
 /** Rows that differ, in the order of `after`, those that are gone behind the row they stood behind. Cost: rows. */
-export function changedLines(kind: LayoutKind, before: readonly StatementRow[], after: readonly StatementRow[]): ChangedLine[] {
+export function changedRows(before: readonly StatementRow[], after: readonly StatementRow[]): ChangedRow[] {
   const earlier = new Map(before.map((row) => [placeOf(row), row]));
   const later = after.map((row) => [placeOf(row), row] as const);
   const staying = new Set(later.map(([place]) => place));
@@ -26,14 +30,13 @@ export function changedLines(kind: LayoutKind, before: readonly StatementRow[], 
     if (staying.has(place)) behind = place;
     else goneBehind.set(behind, [...(goneBehind.get(behind) ?? []), row]);
   }
-  const lines: ChangedLine[] = [];
+  const lines: ChangedRow[] = [];
   const add = (row: StatementRow, was: StatementRow | undefined, is: StatementRow | undefined): void => {
     const [a, b] = [figuresOf(was), figuresOf(is)];
     const isRenamed = was !== undefined && is !== undefined && was.caption !== is.caption;
     const isSame = was !== undefined && is !== undefined ? (a ?? []).every((amount, at) => amount === b?.[at]) : row.role === 'heading';
     if (isSame && !isRenamed) return;
     lines.push({
-      kind,
       key: row.key,
       caption: row.caption,
       formerCaption: isRenamed ? was.caption : null,

@@ -1,4 +1,4 @@
-import { type ChangedLine, changedLines } from './changedLines.ts';
+import { type ChangedLine, changedRows } from './changedLines.ts';
 import type { PlacementFigures } from './placementFigures.ts';
 
 /** What one placement in the place of another does to the statements. */
@@ -12,7 +12,9 @@ export type PlacementTies = Pick<PlacementFigures, 'outOfBalance' | 'profitMisse
 
 export function effectOf(before: PlacementFigures, after: PlacementFigures): PlacementEffect {
   return {
-    lines: (['balance_sheet', 'income_statement'] as const).flatMap((kind) => changedLines(kind, before.rows[kind], after.rows[kind])),
+    lines: (['balance_sheet', 'income_statement'] as const).flatMap((kind) =>
+      changedRows(before.rows[kind], after.rows[kind]).map((row) => ({ kind, ...row })),
+    ),
     before: tiesOf(before),
     after: tiesOf(after),
   };

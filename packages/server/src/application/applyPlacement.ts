@@ -19,18 +19,21 @@ import {
   placementOf,
   rangesRewritten,
   rebaseDraft,
+  soundDraft,
   standingFollower,
   succeed,
   yearOf,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
+import { booksAfter, type PlacementAfter } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { withFreshBooks } from './openBooks.ts';
 import { rehearsedLedger } from './placement.ts';
 import type { Books, PastPlacement, PlacementRecord, PlacementRecordDetail, Ports } from './ports/index.ts';
 import type { SpanChoice } from './prepareStatement.ts';
+import { noEffect, type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface AppliedPlacement {
   readonly recordId: number;
@@ -53,6 +56,35 @@ export function applyPlacement(
     const opened = await openClassified(ports, companyId, choice.classification);
     return opened.ok ? applyTo(ports, opened.value, actor, draft, { reason, choice, undoes }) : opened;
   });
+}
+
+/** What a draft would do to every statement and layout in use, of every classification, as far as it can be applied; nothing is changed. */
+export async function rehearseDraft(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  draft: PlacementDraft,
+  choice: SpanChoice,
+): Promise<Outcome<WholeEffect, Failure>> {
+  const opened = await openClassified(ports, companyId, choice.classification);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const byId = accountsById(books);
+  const { draft: sound, placement } = soundDraft(
+    placementOf(books.categories, books.places),
+    draft,
+    new Map([...byId].map(([id, { element }]) => [id, element])),
+    books.company.digitOrder,
+  );
+  if (isEmptyDraft(sound)) return succeed(noEffect);
+  const after = booksAfter(books, { placements: new Map([[books.classificationId, asPlaced(placement)]]) });
+  return wholeEffect(ports, books, after, { firstDay: choice.from, lastDay: choice.to });
+}
+
+function asPlaced({ categories, places }: Placement): PlacementAfter {
+  return {
+    categories: [...categories.values()],
+    places: [...places].flatMap(([accountId, own]) => own.map((place) => ({ ...place, accountId }))),
+  };
 }
 
 /** A change made directly, with the figures of the fiscal year up to the last entry on record. */

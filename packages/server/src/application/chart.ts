@@ -120,42 +120,6 @@ export function changeAccount(
   });
 }
 
-/** New numbers for a set of accounts, all or none, each kept where it stands: nobody outside the set has one of them, and none is given twice. */
-export function renumberAccounts(
-  ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
-  changes: readonly { readonly accountId: number; readonly version: number; readonly number: string }[],
-): Promise<Outcome<number, Failure>> {
-  return withFreshBooks(async () => {
-    const opened = await openBooks(ports, companyId);
-    if (!opened.ok) return opened;
-    const books = opened.value;
-    const unused = books.company.numbered ? undefined : changes[0];
-    if (unused) return fail({ code: 'account_number_unused', number: unused.number });
-    const known = new Map(books.accounts.map((account) => [account.id, account]));
-    const moved = new Set(changes.map(({ accountId }) => accountId));
-    const holders = new Map(books.accounts.filter(({ id }) => !moved.has(id)).map((account) => [account.number.toLowerCase(), account]));
-    const checked: { account: ChartAccount; number: string }[] = [];
-    for (const { accountId, version, number: typed } of changes) {
-      const brought = bringToScheme(typed, books.company.numberScheme);
-      if (!brought.ok) return brought;
-      const number = brought.value;
-      if (number === '') return fail({ code: 'account_number_missing' });
-      const account = known.get(accountId);
-      if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
-      if (account.version !== version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current: account });
-      const holder = holders.get(number.toLowerCase());
-      if (holder) return fail({ code: 'account_number_taken', number, accountId: holder.id, name: holder.name });
-      holders.set(number.toLowerCase(), account);
-      checked.push({ account, number });
-    }
-    const differing = checked.filter(({ account, number }) => account.number !== number);
-    if (differing.length === 0) return succeed(0);
-    const kept = placesKeptBy(books, new Map(differing.map(({ account: { id, element }, number }) => [id, { number, element }])));
-    return ports.chart.renumber(companyId, differing, kept, books.company.structureVersion, actor);
-  });
-}
-
 /** Only an account that nothing holds: no journal line, no sub-account, no budget, no role. */
 export function deleteAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, accountId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {

@@ -18,11 +18,13 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
-import { booksAfter, type EffectRow, effectOnStatements } from './effectOnStatements.ts';
+import { booksAfter, type PlacementAfter, placesWith } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, Ports, StoredFile, WrittenFile } from './ports/index.ts';
+import { placesKeptBy, renumberedOf } from './placesKept.ts';
+import type { Books, PlacesByHand, Ports, StoredFile, WrittenFile } from './ports/index.ts';
+import { noEffect, type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface ChartRehearsal {
   readonly fileName: string;
@@ -31,7 +33,7 @@ export interface ChartRehearsal {
   readonly unknownColumns: readonly string[];
   /** What heads the column of each list. */
   readonly listHeadings: Readonly<Record<string, string>>;
-  readonly effect: readonly EffectRow[];
+  readonly effect: WholeEffect;
   /** What the rehearsal was made against; the file is applied to no other. */
   readonly structureVersion: number;
   readonly revision: number;
@@ -55,10 +57,11 @@ export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>
   const compared = await compareFile(ports, access, fileId);
   if (!compared.ok) return compared;
   const { books, fileName, comparison, unknownColumns } = compared.value;
-  const effect = comparison.accounts.length === 0 ? [] : await effectOnStatements(ports, books, booksWith(books, comparison), span);
+  const effect = comparison.accounts.length === 0 ? succeed(noEffect) : await wholeEffect(ports, books, booksWith(books, comparison), span);
+  if (!effect.ok) return effect;
   const { structureVersion } = books.company;
   const listHeadings = Object.fromEntries(books.lists.map(({ key }) => [key, describeColumn(key, books.lists).heading]));
-  return succeed({ fileName, comparison, unknownColumns, listHeadings, effect, structureVersion, revision: books.cube.revision });
+  return succeed({ fileName, comparison, unknownColumns, listHeadings, effect: effect.value, structureVersion, revision: books.cube.revision });
 }
 
 /** Whole or not at all, and only against the chart that the rehearsal showed. */
@@ -78,7 +81,7 @@ export async function applyChartFile(
   const added = accounts.filter(({ account }) => account === null).length;
   if (accounts.length === 0) return succeed({ added: 0, changed: 0 });
   const versions = { structure: books.company.structureVersion, revision: books.cube.revision };
-  const applied = await ports.chart.applyChart(books, { accounts, newCategories }, versions, access.actor);
+  const applied = await ports.chart.applyChart(books, { accounts, newCategories, kept: keptIn(books, accounts) }, versions, access.actor);
   if (applied.ok) return succeed({ added, changed: accounts.length - added });
   return applied.failure.code === 'ledger_moved_on' ? fail({ code: 'chart_moved_on' }) : applied;
 }
@@ -127,6 +130,14 @@ async function readChartTable({ tables }: Ports, cacheKey: string, stored: Store
   return outcome ?? readChartFile(table.value.rows, lists);
 }
 
+/** Accounts that the file renumbers stay where they stand in every classification, but where it gives them another place. */
+function keptIn(books: Books, accounts: readonly ChangedAccount[]): PlacesByHand[] {
+  const placed = new Set(accounts.flatMap(({ id, places }) => (places === null ? [] : [id])));
+  return placesKeptBy(books, renumberedOf(accounts)).filter(
+    ({ accountId, classificationId }) => classificationId !== books.classificationId || !placed.has(accountId),
+  );
+}
+
 /** The books with the file applied: accounts that are there now, and categories yet to be made under ids of no other. */
 function booksWith(books: Books, { accounts, newCategories }: ChartComparison): Books {
   const categories: Category[] = [...books.categories];
@@ -144,22 +155,28 @@ function booksWith(books: Books, { accounts, newCategories }: ChartComparison): 
     return parentId ?? 0;
   };
   for (const { element, path } of newCategories) idOf(element, path);
-  const changed = new Map(accounts.map((account) => [account.id, account]));
   const placesOf = (id: number, places: ChangedAccount['places']): Place[] =>
     (places ?? []).map(({ side, target }) => ({
       accountId: id,
       side,
       categoryId: 'categoryId' in target ? target.categoryId : idOf(target.element, target.path),
     }));
+  const kept = keptIn(books, accounts);
   return booksAfter(books, {
-    accounts: books.accounts.map((account) => {
-      const after = changed.get(account.id);
-      return after ? { ...account, ...after, parentId: after.parentId !== null && after.parentId < 0 ? null : after.parentId } : account;
-    }),
-    categories,
-    places: [
-      ...books.places.filter(({ accountId }) => (changed.get(accountId)?.places ?? null) === null),
-      ...accounts.flatMap(({ id, account, places }) => (account && places ? placesOf(id, places) : [])),
-    ],
+    accounts: accounts.flatMap(({ account, places: _, parentId, ...after }) =>
+      account === null ? [] : [{ ...after, parentId: parentId !== null && parentId < 0 ? null : parentId }],
+    ),
+    placements: new Map(
+      books.classifications.map((one): [number, PlacementAfter] => {
+        const keeping = kept.filter(({ classificationId }) => classificationId === one.id);
+        if (one.id !== books.classificationId) {
+          // Under another element an account cannot stand where it stood.
+          const gone = accounts.flatMap(({ id, account, element }) => (account && account.element !== element ? [{ accountId: id, after: [] }] : []));
+          return [one.id, { categories: one.categories, places: placesWith(one.places, [...gone, ...keeping]) }];
+        }
+        const given = accounts.flatMap(({ id, account, places }) => (account && places ? [{ accountId: id, after: placesOf(id, places) }] : []));
+        return [one.id, { categories, places: placesWith(one.places, [...given, ...keeping]) }];
+      }),
+    ),
   });
 }

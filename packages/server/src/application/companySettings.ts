@@ -1,13 +1,41 @@
-import { fail, findCurrency, numberWhole, type Outcome, type RangedAccount, repeatedBeside } from '@ivory-ladder/core';
+import { fail, findCurrency, numberWhole, type Outcome, type RangedAccount, repeatedBeside, type Span, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import { type CompanyView, viewCompany } from './companies.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
 import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
+import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 /** Only what changes. */
 export type SettingsEdit = { readonly [Field in keyof CompanySettings]?: CompanySettings[Field] | undefined } & { readonly version: number };
+
+export interface SettingsRehearsal {
+  readonly effect: WholeEffect;
+  /** Accounts that stay by hand where they stood by range, and those that a range has again. */
+  readonly kept: number;
+  readonly returned: number;
+}
+
+/** What other settings of numbers would do: accounts stay where they stand, but ranges of layouts take others. Nothing is changed. */
+export async function rehearseSettings(
+  ports: Ports,
+  { companyId }: Access<'administrator'>,
+  edit: Pick<SettingsEdit, 'digitOrder'>,
+  span: Span,
+): Promise<Outcome<SettingsRehearsal, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const digitOrder = edit.digitOrder ?? books.company.digitOrder;
+  const numbers = changedNumbers(books, { ...settingsOf(books.company), digitOrder });
+  const kept = placesKeptBy(books, numbersAfter(books, numbers), digitOrder);
+  const effect = await wholeEffect(ports, books, booksAfter(books, { digitOrder, placements: placementsKeeping(books, kept) }), span);
+  if (!effect.ok) return effect;
+  const returned = kept.filter(({ after }) => after.length === 0).length;
+  return succeed({ effect: effect.value, kept: kept.length - returned, returned });
+}
 
 /** The currency is held by the first entry, the first month by the first fiscal year. */
 export function changeSettings(ports: Ports, access: Access<'administrator'>, { version, ...edit }: SettingsEdit): Promise<Outcome<CompanyView, Failure>> {

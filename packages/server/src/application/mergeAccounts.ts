@@ -7,7 +7,6 @@ import {
   type ListKey,
   layers,
   type Outcome,
-  type Place,
   periodIndexOf,
   placesByAccount,
   placesOf,
@@ -16,22 +15,23 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
-import { booksAfter, type EffectRow, effectOnStatements } from './effectOnStatements.ts';
+import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
-import type { Books, ChartAccount, MergePlan, Ports, PostingOutcome, Request } from './ports/index.ts';
+import type { Books, ChartAccount, Classification, MergePlan, PlacesByHand, Ports, PostingOutcome, Request } from './ports/index.ts';
+import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface MergeRehearsal {
   readonly from: ChartAccount;
   readonly into: ChartAccount;
   /** What the reclassification entries move, by layer; debit positive. None where the account is nil. */
   readonly moves: readonly { readonly layer: Layer; readonly amount: bigint }[];
-  /** Which of the two stands elsewhere from now on, if one does. */
-  readonly moved: 'from' | 'into' | null;
+  /** Which of the two stands elsewhere from now on, in each classification where one does; `null` is the main one. */
+  readonly moved: readonly { readonly classification: string | null; readonly which: 'from' | 'into' }[];
   readonly role: ChartAccount['role'];
   /** Codes that the other gets, each with the name of its list. */
   readonly codes: readonly { readonly list: string; readonly code: string }[];
-  readonly effect: readonly EffectRow[];
+  readonly effect: WholeEffect;
   readonly structureVersion: number;
   readonly revision: number;
 }
@@ -51,21 +51,21 @@ export async function rehearseMerge(
   const planned = await planMerge(ports, companyId, fromId, intoId, day);
   if (!planned.ok) return planned;
   const { books, from, into, moves, plan } = planned.value;
-  const after = booksAfter(books, {
-    accounts: books.accounts,
-    categories: books.categories,
-    places: placesAfter(books, plan.moved),
-  });
-  const effect = await effectOnStatements(ports, books, after, span, plan.entries);
-  const { structureVersion } = books.company;
+  const effect = await wholeEffect(ports, books, mergedBooks(books, plan), span, plan.entries);
+  if (!effect.ok) return effect;
+  const { structureVersion, mainClassification } = books.company;
+  const nameOf = (id: number) => (id === mainClassification ? null : (books.classifications.find((one) => one.id === id)?.name ?? null));
   return succeed({
     from,
     into,
     moves,
-    moved: plan.moved === null ? null : plan.moved.accountId === fromId ? 'from' : 'into',
+    moved: plan.moved.map(({ accountId, classificationId }) => ({
+      classification: nameOf(classificationId),
+      which: accountId === fromId ? ('from' as const) : ('into' as const),
+    })),
     role: plan.role,
     codes: books.lists.flatMap(({ key, name }) => (plan.codes[key] === undefined ? [] : [{ list: name, code: plan.codes[key] }])),
-    effect,
+    effect: effect.value,
     structureVersion,
     revision: books.cube.revision,
   });
@@ -122,17 +122,10 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     const amount = balanceAt(books.cube, books.traits, [layer], period.lastDay).net[at] as bigint;
     return amount === 0n ? [] : [{ layer, amount }];
   });
-  const placed = placesByAccount(books.places);
-  const [placesFrom, placesInto] = [placesOf(fromId, placed, books.byRange), placesOf(intoId, placed, books.byRange)];
-  const isSame = JSON.stringify(placesFrom.toSorted(bySide)) === JSON.stringify(placesInto.toSorted(bySide));
   const plan: MergePlan = {
     from,
     into,
-    moved: isSame
-      ? null
-      : placesInto.length === 0
-        ? { accountId: intoId, before: [], after: placesFrom }
-        : { accountId: fromId, before: placed.get(fromId) ?? [], after: placesInto },
+    moved: books.classifications.flatMap((one) => movedIn(one, fromId, intoId)),
     role: from.role !== null && into.role === null ? from.role : null,
     codes: Object.fromEntries(Object.entries(from.codes).filter(([key]) => into.codes[key as ListKey] === undefined)),
     entries: moves.map(({ layer, amount }) => ({
@@ -152,10 +145,25 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
   return succeed({ books, from, into, moves, plan });
 }
 
-function placesAfter({ places }: Books, moved: MergePlan['moved']): readonly Place[] {
-  if (moved === null) return places;
-  const { accountId, after } = moved;
-  return [...places.filter((place) => place.accountId !== accountId), ...after.map((place) => ({ ...place, accountId }))];
+/** The account that goes stands where the other does, or the other takes its place where it has none. */
+function movedIn({ id: classificationId, places, byRange }: Classification, fromId: number, intoId: number): PlacesByHand[] {
+  const placed = placesByAccount(places);
+  const [from, into] = [placesOf(fromId, placed, byRange), placesOf(intoId, placed, byRange)];
+  if (JSON.stringify(from.toSorted(bySide)) === JSON.stringify(into.toSorted(bySide))) return [];
+  return into.length === 0
+    ? [{ classificationId, accountId: intoId, before: [], after: from }]
+    : [{ classificationId, accountId: fromId, before: placed.get(fromId) ?? [], after: into }];
+}
+
+/** Role, codes and places as the merge leaves them; what its entries move comes on top. */
+function mergedBooks(books: Books, { from, into, role, codes, moved }: MergePlan): Books {
+  return booksAfter(books, {
+    accounts: [
+      { id: from.id, active: false, role: null },
+      { id: into.id, role: role ?? into.role, codes: { ...codes, ...into.codes } },
+    ],
+    placements: placementsKeeping(books, moved),
+  });
 }
 
 const bySide = (a: { side: string }, b: { side: string }): number => (a.side < b.side ? -1 : 1);

@@ -16,12 +16,12 @@ import type {
 import { type Account, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
 import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { ViewsOfPerson } from '../application/chartViews.ts';
-import type { EffectRow } from '../application/effectOnStatements.ts';
 import type { MergeRehearsal } from '../application/mergeAccounts.ts';
 import type { PlacementOverview } from '../application/placement.ts';
 import type { AccountNote, Attachment, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
 import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
 import type { ChartOverview } from '../application/viewChart.ts';
+import type { WholeEffect } from '../application/wholeEffect.ts';
 import { text, textOrNull } from './amountText.ts';
 
 export function toCategory({ ranges, captions, ...category }: VersionedCategory): CategoryBody {
@@ -137,8 +137,11 @@ function toPlaced(
   };
 }
 
-function toEffect(effect: readonly EffectRow[]): StatementEffect {
-  return effect.map((row) => ({ ...row, before: textOrNull(row.before), after: textOrNull(row.after) }));
+export function toEffect({ lookedAt, rows }: WholeEffect): StatementEffect {
+  return {
+    lookedAt: lookedAt.map((one) => ({ ...one })),
+    rows: rows.map((row) => ({ ...row, before: textOrNull(row.before), after: textOrNull(row.after) })),
+  };
 }
 
 export function toChartRehearsal({
@@ -174,7 +177,7 @@ export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeri
 export function toMergeRehearsal({ moves, moved, role, codes, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
   return {
     moves: moves.map(({ layer, amount }) => ({ layer, amount: text(amount) })),
-    moved,
+    moved: moved.map((one) => ({ ...one })),
     role,
     codes: codes.map((given) => ({ ...given })),
     effect: toEffect(effect),

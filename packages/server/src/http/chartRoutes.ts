@@ -1,7 +1,7 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import { addNote, listNotes } from '../application/accountNotes.ts';
 import { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from '../application/attachments.ts';
-import { addAccount, changeAccount, deleteAccount, renumberAccounts } from '../application/chart.ts';
+import { addAccount, changeAccount, deleteAccount } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
 import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
@@ -10,6 +10,7 @@ import { keepFile } from '../application/filesHandedIn.ts';
 import { applyFacetFill, rehearseFacetFill } from '../application/fillFacet.ts';
 import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
 import type { Ports } from '../application/ports/index.ts';
+import { rehearseRenumbering, renumberAccounts } from '../application/renumberAccounts.ts';
 import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
 import { viewChart } from '../application/viewChart.ts';
 import * as answers from './chartAnswers.ts';
@@ -44,6 +45,9 @@ export function chartRoutes(on: On, ports: Ports): void {
   );
   on('mergeAccounts', async ({ access, id, body: { into, ...body }, asked }) =>
     mapOutcome(await mergeAccounts(ports, access, id('accountId'), { intoId: into, ...body }, asked), toPosting),
+  );
+  on('rehearseRenumbering', async ({ access, body: { changes, from, to } }) =>
+    mapOutcome(await rehearseRenumbering(ports, access, changes, { firstDay: from, lastDay: to }), answers.toEffect),
   );
   on('renumberAccounts', async ({ access, body }) => mapOutcome(await renumberAccounts(ports, access, body.changes), (renumbered) => ({ renumbered })));
   on('exportChart', async ({ access, query }) => exportChart(ports, access, query.kind));

@@ -3,11 +3,12 @@ import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
 import { closeYear, proposeClosing } from '../application/closing.ts';
 import { createCompany, viewCompany } from '../application/companies.ts';
-import { changeSettings } from '../application/companySettings.ts';
+import { changeSettings, rehearseSettings } from '../application/companySettings.ts';
 import { lockPeriods, unlockPeriod } from '../application/periodLocks.ts';
 import type { HistoryWanted, Ports } from '../application/ports/index.ts';
 import { viewHistory } from '../application/viewHistory.ts';
 import { addAdjustingPeriod, makeNextYear, makeYear } from '../application/years.ts';
+import { toEffect } from './chartAnswers.ts';
 import * as answers from './companyAnswers.ts';
 import type { On } from './operationRoutes.ts';
 
@@ -16,6 +17,12 @@ export function companyRoutes(on: On, ports: Ports): void {
   on('listCompanies', async ({ identity }) => succeed(answers.toCompanies(await ports.companies.list(identity.person.id))));
   on('createCompany', async ({ identity, body }) => mapOutcome(await createCompany(ports, identity, body), answers.toCompany));
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
+  on('rehearseSettings', async ({ access, body: { from, to, ...edit } }) =>
+    mapOutcome(await rehearseSettings(ports, access, edit, { firstDay: from, lastDay: to }), ({ effect, ...counts }) => ({
+      ...counts,
+      effect: toEffect(effect),
+    })),
+  );
   on('changeSettings', async ({ access, body }) => mapOutcome(await changeSettings(ports, access, body), answers.toCompany));
   on('makeYear', async ({ access, body }) => {
     const made = 'day' in body ? await makeYear(ports, access, body.day) : await makeNextYear(ports, access, body);

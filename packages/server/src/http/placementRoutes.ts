@@ -1,5 +1,5 @@
 import { mapOutcome } from '@ivory-ladder/core';
-import { applyPlacement, listPlacementRecords, undoPlacement, viewPastPlacement, viewPlacementRecord } from '../application/applyPlacement.ts';
+import { applyPlacement, listPlacementRecords, rehearseDraft, undoPlacement, viewPastPlacement, viewPlacementRecord } from '../application/applyPlacement.ts';
 import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
 import { changePlaces } from '../application/changePlaces.ts';
 import { addClassification, changeClassification, deleteClassification } from '../application/classifications.ts';
@@ -9,7 +9,7 @@ import { viewPlacement } from '../application/placement.ts';
 import { exportPlacement, readPlacementFile } from '../application/placementFile.ts';
 import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveRehearsal } from '../application/placementRehearsals.ts';
 import type { Ports } from '../application/ports/index.ts';
-import { toCategory, toPlacement } from './chartAnswers.ts';
+import { toCategory, toEffect, toPlacement } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';
 import { toApplied, toPastPlacement, toReadPlacement, toRecordDetail, toRehearsal } from './placementAnswers.ts';
 
@@ -38,6 +38,7 @@ export function placementRoutes(on: On, ports: Ports): void {
     if (applied.ok && rehearsalId !== undefined) await endRehearsal(ports, access, rehearsalId);
     return mapOutcome(applied, toApplied);
   });
+  on('rehearsePlacement', async ({ access, body: { draft, ...span } }) => mapOutcome(await rehearseDraft(ports, access, draft, span), toEffect));
   on('getPastPlacement', async ({ access, query }) => mapOutcome(await viewPastPlacement(ports, access, query), toPastPlacement));
   on('listPlacementRecords', async ({ access, query }) =>
     mapOutcome(await listPlacementRecords(ports, access, query), ({ records, next }) => ({ records: [...records], next })),

@@ -1,6 +1,5 @@
 import {
   type ChangedAccount,
-  type ChartComparison,
   type DigitOrder,
   type Element,
   type PlaceTarget,
@@ -10,14 +9,14 @@ import {
   writeCategoryPath,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { Books } from '../application/ports/index.ts';
+import type { Books, ChartPlan } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import { replaceCodes } from './codeRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { numberColumns } from './numberColumns.ts';
-import { replacePlaces } from './placeRows.ts';
+import { keepPlaces, keptEvent, replacePlaces } from './placeRows.ts';
 import { readCompany } from './readStructure.ts';
 import { Refused } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -28,7 +27,7 @@ const idsInOne = 2000;
 export async function applyChart(
   runner: QueryRunner,
   books: Books,
-  { accounts, newCategories }: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+  { accounts, newCategories, kept }: ChartPlan,
   expectedRevision: number,
 ): Promise<AuditEvent[]> {
   const companyId = books.company.id;
@@ -60,6 +59,7 @@ export async function applyChart(
       places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
     })),
   );
+  await keepPlaces(runner, companyId, kept);
   // Under another element an account cannot stand where other classifications have it.
   const elsewhere = changed.filter(({ account, element }) => account?.element !== element);
   await replacePlaces(
@@ -102,6 +102,7 @@ export async function applyChart(
         after: places.map(({ side, target: to }) => ({ side, categoryId: target(to) })),
       });
   }
+  audit.push(...kept.map(keptEvent));
   return audit;
 }
 

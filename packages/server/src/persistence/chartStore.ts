@@ -1,7 +1,7 @@
-import { type ChartComparison, type Outcome, sameCodes } from '@ivory-ladder/core';
+import { type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartStore, HistoryWanted, KeptPlaces } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartPlan, ChartStore, HistoryWanted, PlacesByHand } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -10,7 +10,7 @@ import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { numberColumns } from './numberColumns.ts';
-import { type PlacesOfAccount, replacePlaces } from './placeRows.ts';
+import { keepPlaces, keptEvent } from './placeRows.ts';
 import { readHistory } from './readHistory.ts';
 import { readCompany } from './readStructure.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
@@ -64,7 +64,7 @@ export class ChartRepository implements ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly KeptPlaces[],
+    kept: readonly PlacesByHand[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -82,14 +82,14 @@ export class ChartRepository implements ChartStore {
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
       await setOrder(runner, companyId, order);
       if (!sameCodes(fields.codes, account.codes)) await replaceCodes(runner, companyId, [{ accountId: account.id, codes: fields.codes }]);
-      await replacePlaces(runner, companyId, kept.map(placesAfter));
+      await keepPlaces(runner, companyId, kept);
       const { before, after } = differing(account, fields);
       return {
         value: null,
         audit: [
           { thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after },
           ...former.map((id): AuditEvent => ({ thing: 'account', thingId: id, action: 'changed', before: { role: fields.role }, after: { role: null } })),
-          ...kept.map(eventOf),
+          ...kept.map(keptEvent),
         ],
       };
     });
@@ -98,7 +98,7 @@ export class ChartRepository implements ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly KeptPlaces[],
+    kept: readonly PlacesByHand[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>> {
@@ -121,7 +121,7 @@ export class ChartRepository implements ChartStore {
           changes.map(({ account: { id }, number }) => [id, ...numberColumns(number, company.digitOrder)]),
         ),
       );
-      await replacePlaces(runner, companyId, kept.map(placesAfter));
+      await keepPlaces(runner, companyId, kept);
       return {
         value: changes.length,
         audit: [
@@ -134,7 +134,7 @@ export class ChartRepository implements ChartStore {
               after: { number },
             }),
           ),
-          ...kept.map(eventOf),
+          ...kept.map(keptEvent),
         ],
       };
     });
@@ -142,7 +142,7 @@ export class ChartRepository implements ChartStore {
 
   applyChart(
     books: Books,
-    plan: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+    plan: ChartPlan,
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -196,10 +196,6 @@ export class ChartRepository implements ChartStore {
     return readHistory(this.database, companyId, wanted);
   }
 }
-
-const placesAfter = ({ accountId, classificationId, after }: KeptPlaces): PlacesOfAccount => ({ accountId, classificationId, places: after });
-
-const eventOf = ({ accountId, before, after }: KeptPlaces): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before, after });
 
 async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
   const company = await readCompany(runner, companyId);

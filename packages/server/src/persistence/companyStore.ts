@@ -1,7 +1,16 @@
 import type { FiscalYear, LayoutOptions, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, KeptPlaces, PeriodLock, Person } from '../application/ports/index.ts';
+import type {
+  BegunCompany,
+  ChangedNumber,
+  CompanyRecord,
+  CompanySettings,
+  CompanyStore,
+  PeriodLock,
+  Person,
+  PlacesByHand,
+} from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
@@ -10,7 +19,7 @@ import type { Counters } from './counters.ts';
 import { rebuildTables } from './derivedBalances.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
-import { replacePlaces } from './placeRows.ts';
+import { keepPlaces, keptEvent } from './placeRows.ts';
 import { plantChart } from './plantChart.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -87,7 +96,7 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly KeptPlaces[] },
+    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlacesByHand[] },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
@@ -104,11 +113,7 @@ export class CompanyRepository implements CompanyStore {
           changing.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
           { versioned },
         );
-      await replacePlaces(
-        runner,
-        company.id,
-        kept.map(({ accountId, classificationId, after: places }) => ({ accountId, classificationId, places })),
-      );
+      await keepPlaces(runner, company.id, kept);
       const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
@@ -128,7 +133,7 @@ export class CompanyRepository implements CompanyStore {
             after: { number: number.after },
           }),
         ),
-        ...kept.map(({ accountId, before: was, after: is }): AuditEvent => ({ thing: 'place', thingId: accountId, action: 'changed', before: was, after: is })),
+        ...kept.map(keptEvent),
       ]);
       const moved = await changedRows(
         runner,

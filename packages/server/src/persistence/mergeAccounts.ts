@@ -8,7 +8,7 @@ import type { Counters } from './counters.ts';
 import { noFacets } from './facetSets.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { numberEntries } from './numberEntries.ts';
-import { replacePlaces } from './placeRows.ts';
+import { keptEvent, replacePlaces } from './placeRows.ts';
 import { changedRows, Refused } from './transaction.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, postedEvent } from './writeEntries.ts';
 
@@ -42,10 +42,11 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
           into.version,
         ]);
   if (retired + kept < 2) throw new Refused({ code: 'ledger_moved_on' });
-  if (plan.moved !== null) {
-    const { accountId, after } = plan.moved;
-    await replacePlaces(runner, companyId, [{ accountId, classificationId: books.classificationId, places: after }]);
-  }
+  await replacePlaces(
+    runner,
+    companyId,
+    plan.moved.map(({ accountId, classificationId, after: places }) => ({ accountId, classificationId, places })),
+  );
   if (Object.keys(plan.codes).length > 0) await replaceCodes(runner, companyId, [{ accountId: into.id, codes: { ...plan.codes, ...into.codes } }]);
   await mergeBudgets(runner, companyId, from.id, into.id);
   await recordAudit(runner, counters, companyId, request.actor, eventsOf(plan, entries));
@@ -78,6 +79,6 @@ function eventsOf({ from, into, role, codes, moved }: MergePlan, entries: readon
     ...(Object.keys(codes).length === 0
       ? []
       : [{ thing: 'account', thingId: into.id, action: 'changed', before: { codes: into.codes }, after: { codes: { ...codes, ...into.codes } } } as const]),
-    ...(moved === null ? [] : [{ thing: 'place', thingId: moved.accountId, action: 'changed', before: moved.before, after: moved.after } as const]),
+    ...moved.map(keptEvent),
   ];
 }

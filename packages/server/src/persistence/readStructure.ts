@@ -159,12 +159,12 @@ async function readClassifications(runner: QueryRunner, company: CompanyRecord, 
           ranges: rangeRows.filter(({ categoryId }) => categoryId === row.id).map(({ side, content }) => ({ side: side as PlaceSide, text: content })),
         }),
       );
-    const places = placeRows
-      .filter(({ classificationId }) => classificationId === id)
-      .map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
+    const own = placeRows.filter(({ classificationId }) => classificationId === id);
+    const onlyKept = new Set(own.flatMap(({ accountId, kept }) => (kept === 1 ? [accountId] : [])));
+    const places = own.map(({ accountId, side, categoryId }): Place => ({ accountId, side: side as Place['side'], categoryId }));
     const ranges = categories.flatMap((category) => category.ranges.map(({ side, text }): CategoryRange => rangeOf(category.id, side, text)));
     const categoryTree = buildCategoryTree(categories);
-    return { id, name, version, categories, categoryTree, places, ranges, ...standingOf(accounts, places, ranges, categoryTree, company.digitOrder) };
+    return { id, name, version, categories, categoryTree, places, onlyKept, ranges, ...standingOf(accounts, places, ranges, categoryTree, company.digitOrder) };
   });
 }
 

@@ -15,6 +15,7 @@ import type {
   Renumbering,
   SavedChartView,
   SavedChartViews,
+  StatementEffect,
 } from '@ivory-ladder/contract';
 import type { AppDispatch, AppState } from '../app/store.ts';
 import { ivoryApi, ledgerTags, type SpanParams, toQuery } from './ivoryApi.ts';
@@ -36,6 +37,10 @@ const chartApi = ivoryApi.injectEndpoints({
     changeAccount: build.mutation<AccountBody, { companyId: number; accountId: number; change: AccountChange }>({
       query: ({ companyId, accountId, change }) => ({ url: `/companies/${companyId}/accounts/${accountId}`, method: 'PATCH', body: change }),
       invalidatesTags: [...ledgerTags],
+    }),
+    rehearseRenumbering: build.query<StatementEffect, { companyId: number; from: string; to: string } & Renumbering>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering-rehearsal`, method: 'POST', body }),
+      providesTags: ['Chart', 'Ledger'],
     }),
     renumberAccounts: build.mutation<{ renumbered: number }, { companyId: number } & Renumbering>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
@@ -146,6 +151,7 @@ export const {
   useAddAccountMutation,
   useChangeAccountMutation,
   useDeleteAccountMutation,
+  useRehearseRenumberingQuery,
   useRenumberAccountsMutation,
   useListNotesQuery,
   useAddNoteMutation,

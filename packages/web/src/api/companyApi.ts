@@ -1,4 +1,4 @@
-import type { ClosingBody, Company, CompanyInput, CompanyList, History, SettingsChange, YearInput } from '@ivory-ladder/contract';
+import type { ClosingBody, Company, CompanyInput, CompanyList, History, SettingsChange, SettingsRehearsalBody, YearInput } from '@ivory-ladder/contract';
 import { ivoryApi, ledgerTags, toQuery } from './ivoryApi.ts';
 
 interface PeriodChoice {
@@ -16,6 +16,10 @@ const companyApi = ivoryApi.injectEndpoints({
     changeSettings: build.mutation<Company, { companyId: number; change: SettingsChange }>({
       query: ({ companyId, change }) => ({ url: `/companies/${companyId}`, method: 'PATCH', body: change }),
       invalidatesTags: ['Companies', ...ledgerTags],
+    }),
+    rehearseSettings: build.query<SettingsRehearsalBody, { companyId: number; digitOrder: SettingsChange['digitOrder']; from: string; to: string }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/settings-rehearsal`, method: 'POST', body }),
+      providesTags: ['Chart', 'Ledger'],
     }),
     makeYear: build.mutation<Company, { companyId: number } & YearInput>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/years`, method: 'POST', body }),
@@ -56,6 +60,7 @@ export const {
   useCreateCompanyMutation,
   useGetCompanyQuery,
   useChangeSettingsMutation,
+  useRehearseSettingsQuery,
   useMakeYearMutation,
   useAddAdjustingPeriodMutation,
   useProposeClosingQuery,

@@ -9,6 +9,7 @@ import type {
   PlacementView,
   PlacesChange,
   ReadPlacementBody,
+  StatementEffect,
 } from '@ivory-ladder/contract';
 import type { PlacedElsewhere } from '@ivory-ladder/core';
 import { fileRequest, ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
@@ -55,6 +56,10 @@ const placementApi = ivoryApi.injectEndpoints({
     setPlaces: build.mutation<{ moved: number }, { companyId: number } & PlacesChange>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/places`, method: 'PUT', body }),
       invalidatesTags: (_result, error) => (error ? ['Placement'] : placed),
+    }),
+    rehearsePlacement: build.query<StatementEffect, { companyId: number; draft: PlacementDraftBody; classification?: number } & SpanParams>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/placement-rehearsal`, method: 'POST', body }),
+      providesTags: ['Placement', 'Statement'],
     }),
     applyPlacement: build.mutation<
       AppliedPlacement,
@@ -115,6 +120,7 @@ export const {
   useSetExclusionsMutation,
   useListPlacedElsewhereQuery,
   useSetPlacesMutation,
+  useRehearsePlacementQuery,
   useApplyPlacementMutation,
   useUndoPlacementMutation,
   useListPlacementRecordsQuery,

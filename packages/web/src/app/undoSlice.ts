@@ -9,6 +9,8 @@ export type CommandScreen = 'placement' | 'chart';
 /** One thing done, with what takes it back. */
 export type Command = { readonly id: string; readonly screen: CommandScreen; readonly companyId: number; readonly name: string } & (
   | { readonly kind: 'places'; readonly changes: PlacesChange['changes'] }
+  /** Numbers by account. */
+  | { readonly kind: 'numbers'; readonly changes: readonly { readonly accountId: number; readonly before: string; readonly after: string }[] }
   | { readonly kind: 'account'; readonly accountId: number; readonly before: AccountFieldsChange; readonly after: AccountFieldsChange }
 );
 

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { showInChart, useChangeAccountMutation } from '../api/chartApi.ts';
+import { showInChart, useChangeAccountMutation, useRenumberAccountsMutation } from '../api/chartApi.ts';
 import { describeFailure } from '../api/failureMessages.ts';
 import { useSetPlacesMutation } from '../api/placementApi.ts';
 import { noticeGiven } from './noticeSlice.ts';
@@ -25,17 +25,24 @@ export interface Commands {
   readonly redoName: string | null;
 }
 
+const noVersion = (): number => 0;
+
 /**
  * What is done on a screen, and taken back with Ctrl Z, done again with Ctrl Y. `versionOf` gives the version of what a
  * command changes, as it is shown now, or `null` where it is not any more as the command left or found it (`isBack`):
- * then somebody else has changed it, and nothing is overwritten.
+ * then somebody else has changed it, and nothing is overwritten. `accountVersion` gives that of an account, as it is shown.
  */
-export function useCommands(screen: CommandScreen, versionOf: (command: CommandDraft, isBack: boolean) => number | null): Commands {
+export function useCommands(
+  screen: CommandScreen,
+  versionOf: (command: CommandDraft, isBack: boolean) => number | null,
+  accountVersion: (accountId: number) => number = noVersion,
+): Commands {
   const { id: companyId } = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const [setPlaces, placing] = useSetPlacesMutation();
   const [changeAccount, changingAccount] = useChangeAccountMutation();
-  const isBusy = placing.isLoading || changingAccount.isLoading;
+  const [renumber, renumbering] = useRenumberAccountsMutation();
+  const isBusy = placing.isLoading || changingAccount.isLoading || renumbering.isLoading;
   const isHere = (command: Command) => command.companyId === companyId && command.screen === screen;
   const last = useSelector((state: AppState) => state.undo.done.findLast(isHere) ?? null);
   const next = useSelector((state: AppState) => state.undo.undone.findLast(isHere) ?? null);
@@ -53,6 +60,14 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
           if (error === null) for (const { accountId, after } of changes) dispatch(showInChart(companyId, accountId, { places: after }));
           return error;
         }
+        case 'numbers': {
+          const changes = command.changes.map(({ accountId, before, after }) => ({
+            accountId,
+            version: accountVersion(accountId),
+            number: backwards ? before : after,
+          }));
+          return (await renumber({ companyId, changes })).error ?? null;
+        }
         case 'account': {
           const change = { version, ...(backwards ? command.before : command.after) };
           const { data, error = null } = await changeAccount({ companyId, accountId: command.accountId, change });
@@ -64,7 +79,7 @@ export function useCommands(screen: CommandScreen, versionOf: (command: CommandD
         }
       }
     },
-    [companyId, dispatch, setPlaces, changeAccount],
+    [companyId, dispatch, setPlaces, changeAccount, renumber, accountVersion],
   );
   const run = useCallback(
     async (draft: CommandDraft, version?: number): Promise<unknown> => {

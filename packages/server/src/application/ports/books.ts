@@ -58,6 +58,8 @@ interface ClassifiedPlacement {
   /** By hand. */
   readonly places: readonly Place[];
   readonly ranges: readonly CategoryRange[];
+  /** Accounts whose places by hand only keep them where they stood by range before their numbers changed. */
+  readonly onlyKept: ReadonlySet<number>;
   /** What ranges make of each account that they have to do with. */
   readonly byRange: ReadonlyMap<number, PlacedByRange>;
   /** Where accounts stand, by hand or by range. */
@@ -71,8 +73,8 @@ export interface Classification extends ClassifiedPlacement {
   readonly version: number;
 }
 
-/** Places by hand that keep an account where it stands in a classification, although it leaves a range. */
-export interface KeptPlaces extends DraftedPlaces {
+/** Places by hand of an account in a classification, as they were and as they become. */
+export interface PlacesByHand extends DraftedPlaces {
   readonly classificationId: number;
 }
 

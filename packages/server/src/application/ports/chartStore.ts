@@ -1,7 +1,12 @@
 import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { Books, ChartAccount, KeptPlaces } from './books.ts';
+import type { Books, ChartAccount, PlacesByHand } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
+
+/** What a chart file does; `kept`: places of those that it renumbers. */
+export interface ChartPlan extends Pick<ChartComparison, 'accounts' | 'newCategories'> {
+  readonly kept: readonly PlacesByHand[];
+}
 
 /** Everything of an account that a person can set. */
 export interface AccountFields {
@@ -37,7 +42,7 @@ export interface ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly KeptPlaces[],
+    kept: readonly PlacesByHand[],
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
@@ -45,14 +50,14 @@ export interface ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly KeptPlaces[],
+    kept: readonly PlacesByHand[],
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;
   /** New accounts, changed ones and the categories they need, all or none. */
   applyChart(
     books: Books,
-    plan: Pick<ChartComparison, 'accounts' | 'newCategories'>,
+    plan: ChartPlan,
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;

@@ -13,7 +13,7 @@ import type {
   YearForm,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { KeptPlaces, PeriodLock } from './books.ts';
+import type { PeriodLock, PlacesByHand } from './books.ts';
 import type { Person } from './peopleStore.ts';
 
 export interface CompanyRecord {
@@ -78,7 +78,7 @@ export interface CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly KeptPlaces[] },
+    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlacesByHand[] },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   /** `form`: how later years are made from now on; `null`: as until now. */

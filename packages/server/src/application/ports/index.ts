@@ -24,8 +24,8 @@ export {
   type ChartAccount,
   type Classification,
   type CoverageExclusion,
-  type KeptPlaces,
   type PeriodLock,
+  type PlacesByHand,
   periodKey,
   type StandIns,
   type Structure,
@@ -33,7 +33,7 @@ export {
   type VersionedCategory,
 } from './books.ts';
 export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budgetStore.ts';
-export type { AccountFields, AccountUse, ChartStore } from './chartStore.ts';
+export type { AccountFields, AccountUse, ChartPlan, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
 export type { CommentRecord, CommentStore } from './commentStore.ts';
 export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';

@@ -1,5 +1,5 @@
-import type { Account, CodesOfAccount, Day, DraftedPlaces, FacetsOfLine, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
-import type { ChartAccount } from './books.ts';
+import type { Account, CodesOfAccount, Day, FacetsOfLine, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+import type { ChartAccount, PlacesByHand } from './books.ts';
 
 export interface NewEntry {
   readonly date: Day;
@@ -100,8 +100,8 @@ export interface TakingBackPlan {
 export interface MergePlan {
   readonly from: ChartAccount;
   readonly into: ChartAccount;
-  /** Both stand in one place from now on: that of the account that stays, or of the other where it has none. */
-  readonly moved: DraftedPlaces | null;
+  /** In each classification both stand in one place from now on: that of the account that stays, or of the other where it has none. */
+  readonly moved: readonly PlacesByHand[];
   /** The role that goes along. */
   readonly role: Account['role'];
   /** What the other gets from lists that it has no code of. */

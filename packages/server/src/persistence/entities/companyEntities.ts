@@ -158,6 +158,7 @@ export interface PlaceRow {
   classificationId: number;
   side: string;
   categoryId: number;
+  kept: number;
 }
 
 export const PlaceEntity = new EntitySchema<PlaceRow>({
@@ -168,6 +169,7 @@ export const PlaceEntity = new EntitySchema<PlaceRow>({
     classificationId: { name: 'classification_id', type: 'int', unsigned: true, primary: true, default: 1 },
     side: { ...keyText, length: 6, primary: true },
     categoryId: { name: 'category_id', type: 'int', unsigned: true },
+    kept: { type: 'tinyint', unsigned: true, default: 0 },
   },
   indices: [{ name: 'place_by_category', columns: ['companyId', 'categoryId'] }],
 });

@@ -88,6 +88,7 @@ import { NetTrialBalances1790000000087 } from './087-net-trial-balances.ts';
 import { MarkOpenings1790000000088 } from './088-mark-openings.ts';
 import { MarkEarlierOpenings1790000000089 } from './089-mark-earlier-openings.ts';
 import { TakeBackTrialBalances1790000000090 } from './090-take-back-trial-balances.ts';
+import { PlacesThatOnlyKeep1790000000091 } from './091-places-that-only-keep.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -181,4 +182,5 @@ export const migrations = [
   MarkOpenings1790000000088,
   MarkEarlierOpenings1790000000089,
   TakeBackTrialBalances1790000000090,
+  PlacesThatOnlyKeep1790000000091,
 ];

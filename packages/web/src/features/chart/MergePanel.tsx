@@ -10,7 +10,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { EffectList } from '../chartfile/EffectList.tsx';
+import { EffectList } from '../../components/EffectList.tsx';
 import styles from './ChartScreen.module.css';
 
 interface MergePanelProps {
@@ -97,8 +97,14 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
                 {formatAmount(BigInt(amount), currency)} moves{layer === 'adjustment' ? ' among the adjustments' : ''} at {shortDay(day)}.
               </li>
             ))}
-            {seen.moved === 'from' && <li>It stands where the other one stands from now on, with all its history.</li>}
-            {seen.moved === 'into' && <li>The other one stands in no category yet, and takes the place of this one.</li>}
+            {seen.moved.map(({ classification, which }) => (
+              <li key={classification}>
+                {classification !== null && `${classification}: `}
+                {which === 'from'
+                  ? 'It stands where the other one stands from now on, with all its history.'
+                  : 'The other one stands in no category yet, and takes the place of this one.'}
+              </li>
+            ))}
             {seen.codes.map(({ list, code }) => (
               <li key={list}>
                 The other one gets the code {code} of {list}.
@@ -106,7 +112,8 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
             ))}
             {seen.role && <li>The role of {accountRoleNames[seen.role]} goes along.</li>}
           </ul>
-          <EffectList effect={seen.effect} currency={currency} isAsked />
+          <h3>Effect on the statements</h3>
+          <EffectList effect={seen.effect} currency={currency} />
         </>
       )}
       <div className={styles.buttons}>

@@ -4,8 +4,13 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
+import { useRehearseRenumberingQuery } from '../../api/chartApi.ts';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { useSettled } from '../../app/useSettled.ts';
+import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
+import { EffectList } from '../../components/EffectList.tsx';
 import { type RangeEffect, rangeEffects } from '../placement/rangePlacing.ts';
 import styles from './ChartScreen.module.css';
 import { useAccountScope } from './useAccountScope.tsx';
@@ -63,11 +68,14 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
       slotProps={{ htmlInput: { maxLength: 50 } }}
     />
   );
-  const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
+  const given = useMemo((): Renumbering['changes'] => {
+    const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
+    return changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to }));
+  }, [changes, accounts]);
   const isReady = !isBusy && changes.length > 0 && faults.length === 0;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (isReady) void onApply(changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to })));
+    if (isReady) void onApply(given);
   };
   return (
     <form
@@ -114,6 +122,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
         )}
       </p>
       {changes.length > 0 && <RangeEffects effects={effects} />}
+      {changes.length > 0 && faults.length === 0 && <EffectOfNumbers changes={given} />}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={!isReady}>
           Apply
@@ -132,6 +141,20 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
   );
 }
 
+const millisecondsBeforeLooking = 300;
+
+/** Accounts stay in their categories; lines of layouts that take ranges of numbers may take others. */
+function EffectOfNumbers({ changes }: { changes: Renumbering['changes'] }) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const settled = useSettled(changes, millisecondsBeforeLooking);
+  const { from, to } = span;
+  const { currentData, error } = useRehearseRenumberingQuery({ companyId: company.id, from, to, changes: settled });
+  if (error !== undefined) return <p className={styles.fault}>{describeFailure(error)}</p>;
+  if (!currentData || settled !== changes) return <p className={styles.quiet}>Looking at every statement …</p>;
+  return <EffectList effect={currentData} currency={currencyOfCompany(company)} />;
+}
+
 const mostEffects = 12;
 
 /** What the ranges of categories have to do with the new numbers; figures move only where an account stood nowhere. */
@@ -141,7 +164,7 @@ function RangeEffects({ effects }: { effects: readonly RangeEffect[] }) {
     <div>
       <p className={taken.length > 0 ? styles.unplaced : styles.quiet}>
         {taken.length === 0
-          ? 'No figure on the statements changes: every account stays where it stands.'
+          ? 'Every account stays in its category.'
           : `${counted(taken.length, 'account that stands nowhere comes', 'accounts that stand nowhere come')} to stand by range; the others stay where they stand.`}
       </p>
       {effects.length > 0 && (

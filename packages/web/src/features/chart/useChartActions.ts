@@ -2,7 +2,7 @@ import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Re
 import { accountLabel } from '@ivory-ladder/core';
 import { useCallback } from 'react';
 import { useDispatch } from 'react-redux';
-import { useAddAccountMutation, useDeleteAccountMutation, useRenumberAccountsMutation } from '../../api/chartApi.ts';
+import { useAddAccountMutation, useDeleteAccountMutation } from '../../api/chartApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
@@ -37,15 +37,19 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
   const [add, adding] = useAddAccountMutation();
   const versionOf = useCallback(
     (command: CommandDraft, isBack: boolean): number | null => {
+      if (command.kind === 'numbers') {
+        const numberOf = new Map(accounts.map(({ id, number }) => [id, number]));
+        return command.changes.every(({ accountId, before, after }) => numberOf.get(accountId) === (isBack ? after : before)) ? 0 : null;
+      }
       if (command.kind !== 'account') return 0;
       const account = accounts.find(({ id }) => id === command.accountId);
       return account && isAsLeft(account, isBack ? command.after : command.before) ? account.version : null;
     },
     [accounts],
   );
-  const commands = useCommands('chart', versionOf);
+  const accountVersion = useCallback((accountId: number): number => accounts.find(({ id }) => id === accountId)?.version ?? 0, [accounts]);
+  const commands = useCommands('chart', versionOf, accountVersion);
   const [remove, removing] = useDeleteAccountMutation();
-  const [renumber, renumbering] = useRenumberAccountsMutation();
   const say: ChartActions['say'] = (tone, text) => void dispatch(noticeGiven({ tone, text }));
   const refuse = (error: unknown) => say('refused', describeFailure(error));
   const changeQuietly: ChartActions['changeQuietly'] = (account, change) => {
@@ -54,7 +58,7 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
     return commands.run({ kind: 'account', name: `change ${accountLabel(account)}`, accountId: account.id, before, after }, version);
   };
   return {
-    isBusy: commands.isBusy || adding.isLoading || removing.isLoading || renumbering.isLoading,
+    isBusy: commands.isBusy || adding.isLoading || removing.isLoading,
     say,
     add: async (body) => {
       const added = await add({ companyId, body });
@@ -96,13 +100,15 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
       return removed.error ?? null;
     },
     renumber: async (changes) => {
-      const done = await renumber({ companyId, changes });
-      if (!done.data) {
-        refuse(done.error);
-        return false;
-      }
-      say('done', `Applied: ${counted(done.data.renumbered, 'account')} renumbered; each stays where it stands on the statements.`);
-      return true;
+      const numberOf = new Map(accounts.map(({ id, number }) => [id, number]));
+      const refused = await commands.run({
+        kind: 'numbers',
+        name: `renumber ${counted(changes.length, 'account')}`,
+        changes: changes.map(({ accountId, number }) => ({ accountId, before: numberOf.get(accountId) ?? '', after: number })),
+      });
+      if (refused !== null) refuse(refused);
+      else say('done', `Applied: ${counted(changes.length, 'account')} renumbered; each stays in its category. Ctrl Z takes it back.`);
+      return refused === null;
     },
   };
 }

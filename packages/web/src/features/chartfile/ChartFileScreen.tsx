@@ -10,12 +10,12 @@ import { noticeGiven } from '../../app/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
+import { EffectList } from '../../components/EffectList.tsx';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
 import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
 import styles from './ChartFileScreen.module.css';
 import { type ListHeadings, rowText } from './chartFileText.ts';
-import { EffectList } from './EffectList.tsx';
 
 type Row = ChartRehearsalBody['rows'][number];
 
@@ -131,7 +131,12 @@ export function ChartFileScreen() {
             </ul>
           </div>
         )}
-        <EffectList effect={data.effect} currency={currencyOfCompany(company)} isAsked={counts.wrong === 0 && toDo > 0} />
+        {counts.wrong === 0 && toDo > 0 && (
+          <div>
+            <h3>Effect on the statements</h3>
+            <EffectList effect={data.effect} currency={currencyOfCompany(company)} />
+          </div>
+        )}
         {data.missing.length > 0 && (
           <details>
             <summary>{counted(data.missing.length, 'account has', 'accounts have')} no row and stay as they are</summary>

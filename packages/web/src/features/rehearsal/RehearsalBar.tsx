@@ -11,6 +11,7 @@ import styles from './RehearsalBar.module.css';
 import { useDraftNames } from './useDraftNames.ts';
 import { useEffectOfDraft } from './useFigures.ts';
 import { usePlacement } from './usePlacement.ts';
+import { useWholeEffect } from './useWholeEffect.ts';
 
 type Ask = 'apply' | 'keep' | 'offer' | 'return';
 
@@ -119,7 +120,8 @@ function Effect() {
         </span>
       ))}
       {effect.lines.length > 0 && totals.length === 0 && <span>no total changes</span>}
-      {effect.lines.length === 0 && <span>the statements stay as they are</span>}
+      {effect.lines.length === 0 && <span>balance sheet and income statement stay as they are</span>}
+      <Beyond />
       <Tie was={before.outOfBalance} is={after.outOfBalance} ties="Balance sheet now ties" fails="Balance sheet no longer ties" />
       <Tie was={before.profitMissed} is={after.profitMissed} ties="Profit now carried whole" fails="Profit no longer carried whole" />
       {before.atFault !== after.atFault && (
@@ -128,6 +130,26 @@ function Effect() {
           {Math.abs(before.atFault - after.atFault)}
         </span>
       )}
+    </>
+  );
+}
+
+/** The rest of what the company reports: named where it changes, counted where it does not. */
+function Beyond() {
+  const { effect, isLive, failure } = useWholeEffect();
+  if (failure !== undefined) return <span className={styles.worse}>the other statements could not be looked at</span>;
+  if (effect === null) return <span>looking at the other statements …</span>;
+  const others = effect.lookedAt.flatMap((statement, at) => (isLive(statement) ? [] : [{ ...statement, at }]));
+  const changed = others.filter(({ at }) => effect.rows.some(({ statement }) => statement === at));
+  return (
+    <>
+      {changed.map(({ title, classification, at }) => (
+        <span key={at}>
+          {title}
+          {classification !== null && ` (${classification})`} <b>{counted(effect.rows.filter(({ statement }) => statement === at).length, 'line')}</b>
+        </span>
+      ))}
+      {changed.length === 0 && others.length > 0 && <span>nothing in {counted(others.length, 'other statement')}</span>}
     </>
   );
 }

@@ -3,12 +3,14 @@ import IconButton from '@mui/material/IconButton';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { EffectList } from '../../components/EffectList.tsx';
 import { ChangedLines } from './ChangedLines.tsx';
 import { categoryText, draftList, moveText } from './draftWords.ts';
 import styles from './RehearsalPanel.module.css';
 import { useDraftNames } from './useDraftNames.ts';
 import { useEffectOfDraft } from './useFigures.ts';
 import { usePlacement } from './usePlacement.ts';
+import { useWholeEffect } from './useWholeEffect.ts';
 
 /** What is proposed, each change to be taken out again; what is in its way; and the lines of the statements that it changes. */
 export function RehearsalPanel() {
@@ -16,6 +18,7 @@ export function RehearsalPanel() {
   const [, change] = useAddress();
   const { draft, conflicts, faults, takeOut, insist, working } = usePlacement();
   const effect = useEffectOfDraft();
+  const whole = useWholeEffect();
   const names = useDraftNames();
   const mayChange = working.kept?.isOwn !== false;
   return (
@@ -78,7 +81,9 @@ export function RehearsalPanel() {
         ))}
       </ul>
       <ChangedLines lines={effect?.lines ?? []} currency={currency} />
-      {effect?.lines.length === 0 && <p className={styles.quiet}>No line of the statements changes.</p>}
+      {effect?.lines.length === 0 && <p className={styles.quiet}>No line of balance sheet and income statement changes.</p>}
+      {whole.effect && <EffectList effect={whole.effect} currency={currency} without={whole.isLive} />}
+      {whole.failure !== undefined && <p className={styles.quiet}>{describeFailure(whole.failure)}</p>}
     </aside>
   );
 }

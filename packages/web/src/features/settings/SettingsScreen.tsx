@@ -1,4 +1,4 @@
-import type { Company, SettingsChange } from '@ivory-ladder/contract';
+import type { Company, SettingsChange, SettingsRehearsalBody } from '@ivory-ladder/contract';
 import { bringToScheme, currencyCodes, monthNames, type NumberScheme } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
@@ -6,13 +6,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeSettingsMutation } from '../../api/companyApi.ts';
+import { useChangeSettingsMutation, useRehearseSettingsQuery } from '../../api/companyApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useGetPlacementQuery } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { counted } from '../../components/counted.ts';
+import { EffectList } from '../../components/EffectList.tsx';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { LanguageFields } from './LanguageFields.tsx';
 import { SchemeEditor } from './SchemeEditor.tsx';
@@ -64,6 +65,9 @@ function SettingsForm({ company }: { company: Company }) {
           }),
     [scheme, data],
   );
+  const isReordered = current.numbered && company.numbered && current.digitOrder !== company.digitOrder;
+  const { from, to } = span;
+  const order = useRehearseSettingsQuery({ companyId: company.id, digitOrder: current.digitOrder, from, to }, { skip: !isReordered });
   const isChanged = (Object.keys(draft) as (keyof SettingsChange)[]).some(
     (key) => key !== 'version' && JSON.stringify(draft[key]) !== JSON.stringify(company[key as keyof Company]),
   );
@@ -155,6 +159,7 @@ function SettingsForm({ company }: { company: Company }) {
                   </span>
                 </label>
               </fieldset>
+              {isReordered && <OrderEffect seen={order.currentData} failure={order.error} company={company} />}
               <fieldset className={styles.choices}>
                 <legend>Numbers are</legend>
                 <label>
@@ -179,7 +184,7 @@ function SettingsForm({ company }: { company: Company }) {
       </div>
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
       <div className={styles.buttons}>
-        <Button type="submit" variant="contained" disabled={isLoading || !isChanged || current.name?.trim() === ''}>
+        <Button type="submit" variant="contained" disabled={isLoading || !isChanged || (isReordered && !order.currentData) || current.name?.trim() === ''}>
           Apply
         </Button>
         <Button disabled={!isChanged} onClick={() => setDraft({ version: company.settingsVersion })}>
@@ -187,5 +192,28 @@ function SettingsForm({ company }: { company: Company }) {
         </Button>
       </div>
     </form>
+  );
+}
+
+/** What ranges make of another order, before it is applied. */
+function OrderEffect({ seen, failure, company }: { seen: SettingsRehearsalBody | undefined; failure: unknown; company: Company }) {
+  if (failure !== undefined) return <p role="alert">{describeFailure(failure)}</p>;
+  if (!seen) return <p className={styles.odd}>Looking at every statement …</p>;
+  const { kept, returned, effect } = seen;
+  return (
+    <div role="status">
+      <p className={styles.odd}>
+        {kept + returned === 0
+          ? 'Every range holds the accounts that it held.'
+          : [
+              kept > 0 ? `${counted(kept, 'account leaves', 'accounts leave')} a range and ${kept === 1 ? 'stays' : 'stay'} in its category by hand` : '',
+              returned > 0 ? `${counted(returned, 'account that was kept by hand stands', 'accounts that were kept by hand stand')} by range again` : '',
+            ]
+              .filter(Boolean)
+              .join('; ')
+              .concat('.')}
+      </p>
+      <EffectList effect={effect} currency={currencyOfCompany(company)} />
+    </div>
   );
 }

@@ -1,0 +1,186 @@
+import {
+  type AmountColumn,
+  type BalanceRow,
+  type CompiledLayout,
+  changedRows,
+  type Detail,
+  equityCategories,
+  equityColumns,
+  followCube,
+  measureOf,
+  type Outcome,
+  periodIndexOf,
+  presentRows,
+  type Span,
+  type StatementRow,
+  succeed,
+} from '@ivory-ladder/core';
+import { accountsInOrder } from './accountsInOrder.ts';
+import { categoryTreeIn } from './categoryTreeIn.ts';
+import { runningLayouts } from './composedLayouts.ts';
+import type { Failure } from './failure.ts';
+import { inClassification } from './inClassification.ts';
+import { mainLanguage } from './mainLanguage.ts';
+import type { Books, FlowOfDay, NewEntry, Ports } from './ports/index.ts';
+import { layoutsOf } from './prepareStatement.ts';
+import { ranAmounts } from './ranAmounts.ts';
+import { type RanColumns, runColumns } from './runColumns.ts';
+
+/** A statement that was run before and after. */
+export interface StatementLookedAt {
+  /** The title of a generated statement, or the name of a composed layout. */
+  readonly title: string;
+  /** The name of the classification whose categories it follows, where that is not the main one. */
+  readonly classification: string | null;
+  /** `null` of a composed layout. */
+  readonly generated: (typeof generatedNames)[number] | null;
+}
+
+export interface EffectRow {
+  /** Its statement, by its place among those looked at. */
+  readonly statement: number;
+  /** In changes in equity with the column that it is of, unless that is the total. */
+  readonly caption: string;
+  readonly role: StatementRow['role'];
+  /** As shown; `null` where the line is not there. */
+  readonly before: bigint | null;
+  readonly after: bigint | null;
+}
+
+/** What a change does to everything that the company reports: what was looked at, and each line that would show another amount. */
+export interface WholeEffect {
+  readonly lookedAt: readonly StatementLookedAt[];
+  readonly rows: readonly EffectRow[];
+}
+
+export const noEffect: WholeEffect = { lookedAt: [], rows: [] };
+
+/**
+ * The lines whose figure or presence would change in every statement of a span: balance sheet, income statement, cash flow and changes in
+ * equity of every classification, and every composed layout that is in use. `entries` are posted with the change. Cost: two runs of all of them.
+ */
+export async function wholeEffect(
+  ports: Ports,
+  before: Books,
+  after: Books,
+  span: Span,
+  entries: readonly NewEntry[] = [],
+): Promise<Outcome<WholeEffect, Failure>> {
+  const lookedAt: StatementLookedAt[] = [];
+  const rows: EffectRow[] = [];
+  const posted = withEntries(ports, after, entries);
+  for (const { id, name } of before.classifications) {
+    const classification = id === before.company.mainClassification ? null : name;
+    const was = await statementsIn(ports, before, id, span);
+    if (!was.ok) return was;
+    const is = await statementsIn(posted.ports, posted.books, id, span);
+    if (!is.ok) return is;
+    for (const [at, { title, generated, rows: former }] of was.value.entries()) {
+      const statement = lookedAt.length;
+      lookedAt.push({ title, classification, generated });
+      for (const line of changedRows(former, is.value[at]?.rows ?? [])) {
+        const [figure, then] = [line.before?.[0] ?? null, line.after?.[0] ?? null];
+        if (figure !== then) rows.push({ statement, caption: line.caption, role: line.role, before: figure, after: then });
+      }
+    }
+  }
+  return succeed({ lookedAt, rows });
+}
+
+interface RunWhole extends Pick<StatementLookedAt, 'title' | 'generated'> {
+  readonly rows: readonly StatementRow[];
+}
+
+const generatedNames = ['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity'] as const;
+
+/** All that follows a classification, in the same order for the same layouts. */
+async function statementsIn(ports: Ports, opened: Books, classificationId: number, span: Span): Promise<Outcome<RunWhole[], Failure>> {
+  const classified = inClassification(opened, classificationId);
+  if (!classified.ok) return classified;
+  const books = classified.value;
+  const layouts = layoutsOf(books);
+  const statements = [
+    ...generatedNames.map((name) => ({
+      title: layouts[name].layout.title,
+      compiled: layouts[name],
+      generated: name,
+      measure: name === 'balance_sheet' ? ('closing' as const) : ('movement' as const),
+    })),
+    ...(await runningLayouts(ports, books)).map(({ record, own, compiled }) => ({
+      title: record.name,
+      compiled,
+      generated: null,
+      measure: measureOf(own),
+    })),
+  ];
+  const done: RunWhole[] = [];
+  for (const { title, generated, compiled, measure } of statements) {
+    const ran = await runColumns(ports, books, compiled, columnsOf(books, compiled, measure, span), {});
+    if (!ran.ok) return ran;
+    done.push({ title, generated, rows: rowsOf(books, compiled, ran.value) });
+  }
+  return succeed(done);
+}
+
+/** The span alone; of changes in equity each category, and the total behind them. */
+function columnsOf(books: Books, { layout }: CompiledLayout, measure: AmountColumn['measure'], span: Span): AmountColumn[] {
+  if (layout.kind !== 'changes_in_equity') return [{ kind: 'amount', measure, span }];
+  const language = mainLanguage(books.company);
+  return equityColumns([span], equityCategories({ ...books, tree: categoryTreeIn(books, language) }, language), language);
+}
+
+const everyRung: Detail = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set(), shut: new Set(), zeroLines: false };
+
+/** Each with one figure: a row of several columns is one for each of them, known by the category that its column is of. */
+function rowsOf(books: Books, compiled: CompiledLayout, ran: RanColumns): StatementRow[] {
+  const { columns, runs } = ran;
+  const rows = presentRows({ compiled, columns, runs, accounts: accountsInOrder(books), detail: everyRung });
+  if (columns.length === 1) return rows;
+  return ranAmounts(ran).flatMap(({ column }, at) =>
+    rows.flatMap((row): StatementRow[] => {
+      const value = row.values[at] ?? null;
+      if (column.equity === undefined) return [{ ...row, values: [value] }];
+      return value === null || value === 0n
+        ? []
+        : [{ ...row, key: `${row.key} ${column.equity}`, caption: `${row.caption} · ${column.heading ?? ''}`, values: [value] }];
+    }),
+  );
+}
+
+/** Books and ledger as they would be with the entries posted; none of them touches a closed year or a facet value. */
+function withEntries(ports: Ports, books: Books, entries: readonly NewEntry[]): { readonly ports: Ports; readonly books: Books } {
+  if (entries.length === 0) return { ports, books };
+  const lines = entries.flatMap(({ date, layer, lines: own }) => own.map((line) => ({ ...line, day: date, layer })));
+  const rows = lines.map(({ day, ...line }): BalanceRow => ({ ...line, origin: 'ordinary', periodIndex: periodIndexOf(books.calendar, day) }));
+  const cube = followCube(books.cube, books.cube.revision, rows);
+  const flows = lines.map(
+    ({ accountId, day, layer, debit, credit }): FlowOfDay => ({ account: cube.indexOf.get(accountId) as number, day, layer, debit, credit }),
+  );
+  const isEquity = new Set(books.accounts.flatMap(({ id, element }) => (element === 'equity' ? [cube.indexOf.get(id)] : [])));
+  const { ledger } = ports;
+  const own: Pick<Ports['ledger'], 'linesWithin' | 'withinEquity'> = {
+    linesWithin: async (of, positions) => {
+      const posted = await ledger.linesWithin(of, positions);
+      return (position, layer) => {
+        const sums = posted(position, layer);
+        const { partialFrom, day } = position;
+        if (!sums || partialFrom === null) return sums;
+        const [debit, credit] = [sums.debit.slice(), sums.credit.slice()];
+        for (const flow of flows) {
+          if (flow.layer !== layer || flow.day < partialFrom || flow.day > day) continue;
+          debit[flow.account] = (debit[flow.account] as bigint) + flow.debit;
+          credit[flow.account] = (credit[flow.account] as bigint) + flow.credit;
+        }
+        return { debit, credit };
+      };
+    },
+    // An account is merged into another of its element: such an entry is on equity whole, or not at all.
+    withinEquity: async (of, span) => [
+      ...(await ledger.withinEquity(of, span)),
+      ...flows
+        .filter(({ account, day }) => isEquity.has(account) && day >= span.firstDay && day <= span.lastDay)
+        .map((flow) => ({ ...flow, isReversing: false })),
+    ],
+  };
+  return { ports: { ...ports, ledger: Object.assign(Object.create(ledger) as Ports['ledger'], own) }, books: { ...books, cube } };
+}
