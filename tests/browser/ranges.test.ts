@@ -74,12 +74,19 @@ describe('ranges on the number band', () => {
     const field = page.getByRole('textbox', { name: 'Account numbers of Other operating expenses', exact: true });
     await page.getByRole('button', { name: 'Fix those by range by hand' }).waitFor();
     expect(await field.inputValue()).toBe('6200 to 6300');
-    await bar(page).getByText('the statements stay as they are').waitFor();
+    await bar(page).getByText('balance sheet and income statement stay as they are').waitFor();
+    await bar(page).getByText('nothing in 2 other statements').waitFor();
     await page.getByRole('button', { name: 'Fix those by range by hand' }).click();
     await page.getByRole('button', { name: 'Make a range of those by hand' }).waitFor();
+    await bar(page).getByText('nothing in 2 other statements').waitFor();
+    const proposed = await bar(page).innerText();
     await bar(page).getByRole('button', { name: 'Discard' }).click();
     await bar(page).waitFor({ state: 'detached' });
     expect(await field.inputValue()).toBe('');
+    // Nothing is lost by it.
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await bar(page).waitFor();
+    await expect.poll(() => bar(page).innerText()).toBe(proposed);
     expectQuiet();
   });
 });

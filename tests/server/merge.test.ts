@@ -94,7 +94,12 @@ describe('one account merged into another', () => {
     const [totals, places] = [await books.totals(), (await books.find('6300')).places];
     const seen = await books.rehearse('6300', '6400');
     expect([seen.moved, seen.effect.rows]).toEqual([[{ classification: null, which: 'into' }], []]);
-    expect(seen.effect.lookedAt.map(({ title }) => title)).toEqual(['Balance sheet', 'Income statement', 'Cash flow statement', 'Statement of changes in equity']);
+    expect(seen.effect.lookedAt.map(({ title }) => title)).toEqual([
+      'Balance sheet',
+      'Income statement',
+      'Cash flow statement',
+      'Statement of changes in equity',
+    ]);
     await books.merge('6300', '6400', seen);
     expect((await books.find('6400')).places).toEqual(places);
     expect(await books.totals()).toEqual(totals);

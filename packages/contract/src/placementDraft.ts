@@ -149,10 +149,23 @@ export const placementRehearsal = z.object({
 });
 export type PlacementRehearsal = z.infer<typeof placementRehearsal>;
 
+/** As it is kept now, with what another window of the same person did meanwhile. */
+export const savedRehearsal = placementRehearsal.extend({
+  /** Changes that came from there. */
+  joined: z.int(),
+  /** What was changed there otherwise, and stands as it was sent. */
+  overridden: z.object({ accountIds: z.array(id), categoryIds: z.array(draftedId) }),
+  /** New categories that got another id. */
+  ids: z.record(z.string(), draftedId),
+});
+export type SavedRehearsal = z.infer<typeof savedRehearsal>;
+
 export const placementRehearsalList = z.object({ rehearsals: z.array(placementRehearsal) });
 export const placementRehearsalInput = z.strictObject({
   name: z.string().trim().max(200).default(''),
   draft: placementDraft,
+  /** The draft as it was kept when the changes began: what was kept since is joined, not written over. */
+  base: placementDraft.optional(),
   ...classificationQuery.shape,
 });
 export const placementRehearsalChange = z.strictObject({
@@ -161,4 +174,6 @@ export const placementRehearsalChange = z.strictObject({
   state: rehearsalState.optional(),
   word: reason.optional(),
   draft: placementDraft.optional(),
+  /** As for saving; with it the version may be an older one. */
+  base: placementDraft.optional(),
 });

@@ -18,12 +18,12 @@ import {
   placementRecordDetail,
   placementRecordList,
   placementRecordsQuery,
-  placementRehearsal,
   placementRehearsalChange,
   placementRehearsalInput,
   placementRehearsalList,
   placementToApply,
   readPlacement,
+  savedRehearsal,
 } from './placementDraft.ts';
 import { id } from './primitives.ts';
 import { classificationQuery, classifiedSpanQuery, spanQuery } from './statement.ts';
@@ -197,7 +197,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/rehearsals',
     summary: 'Keep a rehearsal; without a name it is the one you are at work on',
     body: placementRehearsalInput,
-    answer: placementRehearsal,
+    answer: savedRehearsal,
     status: 201,
   },
   changeRehearsal: {
@@ -206,7 +206,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/rehearsals/{rehearsalId}',
     summary: 'Change, name, offer or return a rehearsal',
     body: placementRehearsalChange,
-    answer: placementRehearsal,
+    answer: savedRehearsal,
   },
   deleteRehearsal: {
     needs: 'preparer',

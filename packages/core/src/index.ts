@@ -122,6 +122,7 @@ export * from './placement/checkDraft.ts';
 export * from './placement/codeCoverage.ts';
 export * from './placement/coverage.ts';
 export * from './placement/draft.ts';
+export * from './placement/mergeDrafts.ts';
 export * from './placement/numberBand.ts';
 export * from './placement/place.ts';
 export * from './placement/placement.ts';

@@ -2,7 +2,7 @@ import { fail, type Outcome, type PlacementDraft, succeed } from '@ivory-ladder/
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
-import type { Ports, RehearsalKept, RehearsalState } from './ports/index.ts';
+import type { Ports, RehearsalKept, RehearsalSaved, RehearsalState } from './ports/index.ts';
 
 /** Of somebody who has no account here, as the installation itself, there are none. */
 export async function listRehearsals(
@@ -15,14 +15,26 @@ export async function listRehearsals(
   return succeed(personId === null ? [] : await ports.rehearsals.list(companyId, opened.value.classificationId, personId));
 }
 
+/** `base`: the draft as it was kept when its changes began; what another window kept since is joined. */
 export async function saveRehearsal(
   ports: Ports,
   { companyId, personId }: Access<'preparer'>,
-  { name, draft, classification }: { readonly name: string; readonly draft: PlacementDraft; readonly classification?: number | undefined },
-): Promise<Outcome<RehearsalKept, Failure>> {
+  {
+    name,
+    draft,
+    base,
+    classification,
+  }: {
+    readonly name: string;
+    readonly draft: PlacementDraft;
+    readonly base?: PlacementDraft | undefined;
+    readonly classification?: number | undefined;
+  },
+): Promise<Outcome<RehearsalSaved, Failure>> {
   if (personId === null) return fail({ code: 'not_found', thing: 'person', id: 0 });
   const opened = await openClassified(ports, companyId, classification);
-  return opened.ok ? await ports.rehearsals.save(companyId, opened.value.classificationId, personId, name, draft) : opened;
+  if (!opened.ok) return opened;
+  return await ports.rehearsals.save({ companyId, classificationId: opened.value.classificationId, personId, name }, draft, base ?? null);
 }
 
 export interface RehearsalEdit {
@@ -31,6 +43,7 @@ export interface RehearsalEdit {
   readonly state?: RehearsalState | undefined;
   readonly word?: string | undefined;
   readonly draft?: PlacementDraft | undefined;
+  readonly base?: PlacementDraft | undefined;
 }
 
 /** Its owner changes it; others can only return one that is offered, with a word. */
@@ -38,16 +51,13 @@ export async function changeRehearsal(
   { rehearsals }: Ports,
   { companyId, personId, actor }: Access<'preparer'>,
   id: number,
-  { version, ...edit }: RehearsalEdit,
-): Promise<Outcome<RehearsalKept, Failure>> {
+  { version, base, ...edit }: RehearsalEdit,
+): Promise<Outcome<RehearsalSaved, Failure>> {
   const found = await rehearsals.find(companyId, id);
   const isOwn = found?.personId === personId;
   if (!found || (!isOwn && found.state !== 'offered')) return fail({ code: 'not_found', thing: 'rehearsal', id });
   const wanted = isOwn ? { ...found, ...given(edit) } : { ...found, state: 'returned' as const, word: edit.word ?? '', wordBy: actor };
-  const changed = await rehearsals.change(companyId, id, version, wanted);
-  if (!changed.ok) return changed;
-  const after = await rehearsals.find(companyId, id);
-  return after ? succeed(after) : fail({ code: 'not_found', thing: 'rehearsal', id });
+  return await rehearsals.change(companyId, id, version, wanted, (isOwn && edit.draft ? base : undefined) ?? null);
 }
 
 /** Its owner discards it. */
@@ -57,10 +67,15 @@ export async function deleteRehearsal({ rehearsals }: Ports, { companyId, person
   return await rehearsals.delete(companyId, id);
 }
 
-/** It was applied, by its owner or by somebody it was offered to. */
-export async function endRehearsal({ rehearsals }: Ports, { companyId, personId }: Access<'preparer'>, id: number): Promise<void> {
+/** It was applied, by its owner or by somebody it was offered to; what another window of the owner added meanwhile is left of it. */
+export async function endRehearsal(
+  { rehearsals }: Ports,
+  { companyId, personId }: Access<'preparer'>,
+  id: number,
+  applied: { readonly draft: PlacementDraft; readonly ids: ReadonlyMap<number, number> },
+): Promise<void> {
   const found = await rehearsals.find(companyId, id);
-  if (found && (found.personId === personId || found.state === 'offered')) await rehearsals.delete(companyId, id);
+  if (found && (found.personId === personId || found.state === 'offered')) await rehearsals.end(companyId, id, applied);
 }
 
 function given<Fields extends object>(fields: Fields): { [Key in keyof Fields]?: Exclude<Fields[Key], undefined> } {

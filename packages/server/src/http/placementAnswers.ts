@@ -5,10 +5,11 @@ import type {
   PlacementRecordDetailBody,
   PlacementRehearsal,
   ReadPlacementBody,
+  SavedRehearsal,
 } from '@ivory-ladder/contract';
 import type { DescribedCategory, PlacementDraft, PlacementTies, ReadPlacement } from '@ivory-ladder/core';
 import type { AppliedPlacement } from '../application/applyPlacement.ts';
-import type { PastPlacement, PlacementRecordDetail, RehearsalKept } from '../application/ports/index.ts';
+import type { PastPlacement, PlacementRecordDetail, RehearsalKept, RehearsalSaved } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
 
 export function toApplied({ ids, ...applied }: AppliedPlacement): AppliedBody {
@@ -39,6 +40,16 @@ export function toReadPlacement({ draft, faults, accounts, categories }: ReadPla
 
 export function toRehearsal({ personId, draft, ...kept }: RehearsalKept, reader: number | null): PlacementRehearsal {
   return { ...kept, isOwn: personId === reader, draft: toDraft(draft) };
+}
+
+export function toSavedRehearsal({ rehearsal, merged }: RehearsalSaved, reader: number | null): SavedRehearsal {
+  const { accountIds, categoryIds } = merged.overridden;
+  return {
+    ...toRehearsal(rehearsal, reader),
+    joined: merged.joined,
+    overridden: { accountIds: [...accountIds], categoryIds: [...categoryIds] },
+    ids: Object.fromEntries(merged.ids),
+  };
 }
 
 function toTies({ outOfBalance, profitMissed, atFault, atStake }: PlacementTies) {

@@ -11,7 +11,7 @@ import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveReh
 import type { Ports } from '../application/ports/index.ts';
 import { toCategory, toEffect, toPlacement } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';
-import { toApplied, toPastPlacement, toReadPlacement, toRecordDetail, toRehearsal } from './placementAnswers.ts';
+import { toApplied, toPastPlacement, toReadPlacement, toRecordDetail, toRehearsal, toSavedRehearsal } from './placementAnswers.ts';
 
 /** Categories, where accounts stand, and changes of both: rehearsed, applied and taken back. */
 export function placementRoutes(on: On, ports: Ports): void {
@@ -35,7 +35,7 @@ export function placementRoutes(on: On, ports: Ports): void {
   on('deleteCategory', async ({ access, id, query }) => deleteCategory(ports, access, id('categoryId'), query.classification));
   on('applyPlacement', async ({ access, body: { draft, reason, rehearsalId, ...span } }) => {
     const applied = await applyPlacement(ports, access, draft, reason, span);
-    if (applied.ok && rehearsalId !== undefined) await endRehearsal(ports, access, rehearsalId);
+    if (applied.ok && rehearsalId !== undefined) await endRehearsal(ports, access, rehearsalId, { draft, ids: applied.value.ids });
     return mapOutcome(applied, toApplied);
   });
   on('rehearsePlacement', async ({ access, body: { draft, ...span } }) => mapOutcome(await rehearseDraft(ports, access, draft, span), toEffect));
@@ -50,9 +50,9 @@ export function placementRoutes(on: On, ports: Ports): void {
       rehearsals: rehearsals.map((kept) => toRehearsal(kept, access.personId)),
     })),
   );
-  on('saveRehearsal', async ({ access, body }) => mapOutcome(await saveRehearsal(ports, access, body), (kept) => toRehearsal(kept, access.personId)));
+  on('saveRehearsal', async ({ access, body }) => mapOutcome(await saveRehearsal(ports, access, body), (saved) => toSavedRehearsal(saved, access.personId)));
   on('changeRehearsal', async ({ access, id, body }) =>
-    mapOutcome(await changeRehearsal(ports, access, id('rehearsalId'), body), (kept) => toRehearsal(kept, access.personId)),
+    mapOutcome(await changeRehearsal(ports, access, id('rehearsalId'), body), (saved) => toSavedRehearsal(saved, access.personId)),
   );
   on('deleteRehearsal', async ({ access, id }) => deleteRehearsal(ports, access, id('rehearsalId')));
 }

@@ -1,9 +1,9 @@
-import { fail, type Outcome, type PlacementDraft, succeed } from '@ivory-ladder/core';
+import { draftWithIds, emptyDraft, fail, isEmptyDraft, type MergedDrafts, mergeDrafts, type Outcome, type PlacementDraft } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { RehearsalKept, RehearsalStore } from '../application/ports/index.ts';
+import type { RehearsalKept, RehearsalSaved, RehearsalStore } from '../application/ports/index.ts';
 import { isDuplicateKey } from './idempotency.ts';
-import { inTransaction, rowsOf } from './transaction.ts';
+import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 
 const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy,
     rehearsal.draft, rehearsal.changed_at AS changedAt, rehearsal.version FROM rehearsal JOIN person ON person.id = rehearsal.person_id`;
@@ -28,21 +28,25 @@ export class RehearsalRepository implements RehearsalStore {
     return row ? withDraft(row) : null;
   }
 
-  async save(companyId: number, classificationId: number, personId: number, name: string, draft: PlacementDraft): Promise<Outcome<RehearsalKept, Failure>> {
+  async save(
+    { companyId, classificationId, personId, name }: Parameters<RehearsalStore['save']>[0],
+    draft: PlacementDraft,
+    base: PlacementDraft | null,
+  ): Promise<Outcome<RehearsalSaved, Failure>> {
+    const own = [companyId, classificationId, personId, name];
+    const found = `${kept} WHERE company_id = ? AND classification_id = ? AND person_id = ? AND rehearsal.name = ?`;
     // In one transaction, since applying it beside this may delete it before it is read.
     return await inTransaction(this.database, async (runner) => {
+      // There from now on, and held, so that two windows that save at once come one after the other.
       await runner.query(
         `INSERT INTO rehearsal (company_id, classification_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, ?, 'drafted', ?, ?)
-         ON DUPLICATE KEY UPDATE draft = VALUES(draft), changed_at = VALUES(changed_at), version = version + 1`,
-        [companyId, classificationId, personId, name, JSON.stringify(draft), now()],
+         ON DUPLICATE KEY UPDATE changed_at = VALUES(changed_at), version = version + 1`,
+        [...own, JSON.stringify(emptyDraft), now()],
       );
-      const [row] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND classification_id = ? AND person_id = ? AND rehearsal.name = ?`, [
-        companyId,
-        classificationId,
-        personId,
-        name,
-      ]);
-      return withDraft(row as Row);
+      const [before] = await rowsOf<Row>(runner, found, own);
+      const merged = joining(base, draft, withDraft(before as Row).draft);
+      await runner.query('UPDATE rehearsal SET draft = ? WHERE company_id = ? AND id = ?', [JSON.stringify(merged.draft), companyId, (before as Row).id]);
+      return { rehearsal: { ...withDraft(before as Row), draft: merged.draft }, merged };
     });
   }
 
@@ -51,18 +55,35 @@ export class RehearsalRepository implements RehearsalStore {
     id: number,
     version: number,
     { name, state, word, wordBy, draft }: Parameters<RehearsalStore['change']>[3],
-  ): Promise<Outcome<null, Failure>> {
+    base: PlacementDraft | null,
+  ): Promise<Outcome<RehearsalSaved, Failure>> {
     try {
-      const { affectedRows } = (await this.database.query(
-        `UPDATE rehearsal SET name = ?, state = ?, word = ?, word_by = ?, draft = ?, changed_at = ?, version = version + 1
-          WHERE company_id = ? AND id = ? AND version = ?`,
-        [name, state, word, wordBy, JSON.stringify(draft), now(), companyId, id, version],
-      )) as { affectedRows: number };
-      return affectedRows === 1 ? succeed(null) : fail({ code: 'version_conflict', thing: 'rehearsal', id, current: null });
+      return await inTransaction(this.database, async (runner) => {
+        const [before] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ? FOR UPDATE`, [companyId, id]);
+        if (!before || (base === null && before.version !== version)) throw new Refused({ code: 'version_conflict', thing: 'rehearsal', id, current: null });
+        const merged = joining(base, draft, withDraft(before).draft);
+        await changedRows(
+          runner,
+          'UPDATE rehearsal SET name = ?, state = ?, word = ?, word_by = ?, draft = ?, changed_at = ?, version = version + 1 WHERE company_id = ? AND id = ?',
+          [name, state, word, wordBy, JSON.stringify(merged.draft), now(), companyId, id],
+        );
+        const [after] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ?`, [companyId, id]);
+        return { rehearsal: withDraft(after as Row), merged };
+      });
     } catch (error) {
       if (isDuplicateKey(error)) return fail({ code: 'rehearsal_name_taken', name });
       throw error;
     }
+  }
+
+  async end(companyId: number, id: number, { draft, ids }: Parameters<RehearsalStore['end']>[2]): Promise<Outcome<null, Failure>> {
+    return await inTransaction(this.database, async (runner) => {
+      const [row] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ? FOR UPDATE`, [companyId, id]);
+      const left = row ? draftWithIds(mergeDrafts(draft, emptyDraft, withDraft(row).draft).draft, ids) : emptyDraft;
+      if (isEmptyDraft(left)) await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
+      else await runner.query('UPDATE rehearsal SET draft = ?, version = version + 1 WHERE company_id = ? AND id = ?', [JSON.stringify(left), companyId, id]);
+      return null;
+    });
   }
 
   async delete(companyId: number, id: number): Promise<Outcome<null, Failure>> {
@@ -75,4 +96,8 @@ export class RehearsalRepository implements RehearsalStore {
 
 function withDraft(row: Row): RehearsalKept {
   return { ...row, draft: JSON.parse(row.draft) as PlacementDraft };
+}
+
+function joining(base: PlacementDraft | null, draft: PlacementDraft, theirs: PlacementDraft): MergedDrafts {
+  return mergeDrafts(base ?? theirs, draft, theirs);
 }

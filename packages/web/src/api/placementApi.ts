@@ -9,6 +9,7 @@ import type {
   PlacementView,
   PlacesChange,
   ReadPlacementBody,
+  SavedRehearsal,
   StatementEffect,
 } from '@ivory-ladder/contract';
 import type { PlacedElsewhere } from '@ivory-ladder/core';
@@ -87,14 +88,26 @@ const placementApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...query }) => `/companies/${companyId}/rehearsals?${toQuery(query)}`,
       providesTags: ['Rehearsals'],
     }),
-    saveRehearsal: build.mutation<PlacementRehearsal, { companyId: number; name: string; draft: PlacementDraftBody; classification?: number }>({
+    saveRehearsal: build.mutation<
+      SavedRehearsal,
+      { companyId: number; name: string; draft: PlacementDraftBody; base?: PlacementDraftBody; classification?: number }
+    >({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/rehearsals`, method: 'POST', body, keepalive: isShort(body) }),
       // The one at work is kept after each change, and is in no list.
       invalidatesTags: (_result, _error, { name }) => (name === '' ? [] : ['Rehearsals']),
     }),
     changeRehearsal: build.mutation<
-      PlacementRehearsal,
-      { companyId: number; rehearsalId: number; version: number; name?: string; state?: PlacementRehearsal['state']; word?: string; draft?: PlacementDraftBody }
+      SavedRehearsal,
+      {
+        companyId: number;
+        rehearsalId: number;
+        version: number;
+        name?: string;
+        state?: PlacementRehearsal['state'];
+        word?: string;
+        draft?: PlacementDraftBody;
+        base?: PlacementDraftBody;
+      }
     >({
       query: ({ companyId, rehearsalId, ...body }) => ({
         url: `/companies/${companyId}/rehearsals/${rehearsalId}`,

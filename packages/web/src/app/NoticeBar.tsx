@@ -5,6 +5,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { describeFailure } from '../api/failureMessages.ts';
 import { useUndoPlacementMutation } from '../api/placementApi.ts';
 import { noticeDismissed, noticeGiven } from './noticeSlice.ts';
+import { draftUndone } from './rehearsalSlice.ts';
 import type { AppState } from './store.ts';
 import { useCompany } from './useCompany.ts';
 import { useSpan } from './useSpan.ts';
@@ -24,21 +25,27 @@ export function NoticeBar() {
       ),
     );
   };
+  const restores = notice?.restores;
+  const restore = (rehearsed: string) => {
+    dispatch(draftUndone({ rehearsed }));
+    dispatch(noticeDismissed());
+  };
+  const back = undoes !== undefined ? () => void takeBack(undoes) : restores !== undefined ? () => restore(restores) : null;
   return (
     <Snackbar
       key={notice?.count}
       open={notice !== null}
-      autoHideDuration={notice?.tone === 'refused' || undoes !== undefined ? 12_000 : 6000}
+      autoHideDuration={notice?.tone === 'refused' || back !== null ? 12_000 : 6000}
       onClose={(_event, reason) => reason !== 'clickaway' && dispatch(noticeDismissed())}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
       sx={{ bottom: '44px !important' }}
     >
       <Alert
-        {...(undoes === undefined
+        {...(back === null
           ? {}
           : {
               action: (
-                <Button color="inherit" size="small" onClick={() => void takeBack(undoes)}>
+                <Button color="inherit" size="small" onClick={back}>
                   Undo
                 </Button>
               ),

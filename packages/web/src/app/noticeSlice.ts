@@ -6,6 +6,8 @@ interface Notice {
   readonly tone: 'done' | 'refused';
   /** The applied change of the placement that can be taken back from here. */
   readonly undoes?: number;
+  /** The discarded rehearsal, by its key, that can be brought back from here. */
+  readonly restores?: string;
   /** Counts up, so that the same words twice are two notices. */
   readonly count: number;
 }

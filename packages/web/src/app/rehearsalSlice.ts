@@ -1,5 +1,5 @@
-import type { PlacementRehearsal } from '@ivory-ladder/contract';
-import { emptyDraft, type PlacementDraft } from '@ivory-ladder/core';
+import type { PlacementRehearsal, SavedRehearsal } from '@ivory-ladder/contract';
+import { draftWithIds, emptyDraft, mergeDrafts, type PlacementDraft } from '@ivory-ladder/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** A rehearsal as it is kept, without its draft. */
@@ -52,6 +52,12 @@ const rehearsalSlice = createSlice({
       const { past, draft: before } = state[rehearsed] ?? noRehearsal;
       return change(state, rehearsed, { draft, past: [...past, { name, draft: before }].slice(-longest), future: [], appliedTo: null });
     },
+    /** Undo brings it back, as the one at work, also where it had a name. */
+    rehearsalDiscarded: (state, { payload: { rehearsed } }: OfOne) => {
+      const { past, draft, kept } = state[rehearsed] ?? noRehearsal;
+      const discarded = { name: 'discard the rehearsal', draft };
+      return change(state, rehearsed, { draft: emptyDraft, past: [...past, discarded].slice(-longest), future: [], kept: kept?.name === '' ? kept : null });
+    },
     draftUndone: (state, { payload: { rehearsed } }: OfOne) => {
       const { past, future, draft } = state[rehearsed] ?? noRehearsal;
       const last = past.at(-1);
@@ -66,11 +72,42 @@ const rehearsalSlice = createSlice({
       const { draft: _, changedAt: __, ...kept } = rehearsal;
       return change(state, rehearsed, { kept });
     },
+    /**
+     * What another window kept meanwhile is joined, also to what undo and redo go back to; `sent` is what this window and the server last had
+     * in common, `ids` are those that new categories of this window got.
+     */
+    rehearsalJoined: (
+      state,
+      { payload: { rehearsed, sent, rehearsal, ids } }: OfOne<{ sent: PlacementDraft; rehearsal: PlacementRehearsal; ids: Readonly<Record<string, number>> }>,
+    ) => {
+      const { draft, past, future } = state[rehearsed] ?? noRehearsal;
+      const known = new Map(Object.entries(ids).map(([from, to]) => [Number(from), to]));
+      const withIds = (one: PlacementDraft): PlacementDraft => (known.size === 0 ? one : draftWithIds(one, known));
+      const joined = (one: PlacementDraft): PlacementDraft => mergeDrafts(withIds(sent), withIds(one), rehearsal.draft).draft;
+      const stepJoined = (step: Step): Step => ({ ...step, draft: joined(step.draft) });
+      const { draft: theirs, changedAt: _, joined: __, overridden: ___, ids: ____, ...kept } = rehearsal as PlacementRehearsal & Partial<SavedRehearsal>;
+      return change(state, rehearsed, {
+        draft: draft === sent ? theirs : joined(draft),
+        past: past.map(stepJoined),
+        future: future.map(stepJoined),
+        kept,
+      });
+    },
     rehearsalApplied: (state, { payload: { rehearsed, draft, structureVersion } }: OfOne<{ draft: PlacementDraft; structureVersion: number }>) =>
       change(state, rehearsed, { ...noRehearsal, draft, appliedTo: structureVersion }),
     rehearsalCleared: (state, { payload: { rehearsed } }: OfOne) => change(state, rehearsed, noRehearsal),
   },
 });
 
-export const { rehearsalOpened, draftAmended, draftUndone, draftRedone, rehearsalKept, rehearsalApplied, rehearsalCleared } = rehearsalSlice.actions;
+export const {
+  rehearsalOpened,
+  draftAmended,
+  rehearsalDiscarded,
+  draftUndone,
+  draftRedone,
+  rehearsalKept,
+  rehearsalJoined,
+  rehearsalApplied,
+  rehearsalCleared,
+} = rehearsalSlice.actions;
 export const rehearsalReducer = rehearsalSlice.reducer;

@@ -69,7 +69,7 @@ export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, Sessi
 export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
-export type { RehearsalKept, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
+export type { RehearsalKept, RehearsalSaved, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
 export type { DocumentSeries, SeriesStore } from './seriesStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 

@@ -28,15 +28,21 @@ export function BudgetBar({ grid, draft, currency, last, isSaving, isChangedOnly
   return (
     <div className={styles.bar} role="status">
       <span>
-        <strong>{counted(draft.size, 'amount')}</strong> of {counted(accounts, 'account')} not saved.{' '}
-        {before === after
-          ? 'The year’s profit stays as it is.'
-          : `The year’s profit goes from ${formatAmount(before, currency)} to ${formatAmount(after, currency)}.`}
+        {draft.size === 0 ? (
+          'Nothing is waiting to be saved.'
+        ) : (
+          <>
+            <strong>{counted(draft.size, 'amount')}</strong> of {counted(accounts, 'account')} not saved.{' '}
+            {before === after
+              ? 'The year’s profit stays as it is.'
+              : `The year’s profit goes from ${formatAmount(before, currency)} to ${formatAmount(after, currency)}.`}
+          </>
+        )}
       </span>
       <label className={styles.check}>
         <input type="checkbox" checked={isChangedOnly} onChange={(event) => onChangedOnly(event.target.checked)} /> changed rows only
       </label>
-      <Button variant="contained" disabled={isSaving} onClick={onSave} title="Ctrl Enter">
+      <Button variant="contained" disabled={isSaving || draft.size === 0} onClick={onSave} title="Ctrl Enter">
         Save
       </Button>
       {last !== null && (
@@ -44,7 +50,9 @@ export function BudgetBar({ grid, draft, currency, last, isSaving, isChangedOnly
           Take back
         </Button>
       )}
-      <Button onClick={onDiscard}>Discard</Button>
+      <Button disabled={draft.size === 0} onClick={onDiscard}>
+        Discard
+      </Button>
     </div>
   );
 }

@@ -217,7 +217,7 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
         onCopied={(count) => say('done', copiedText(count))}
         {...(isWritten ? { onEdit, onFillDown } : {})}
       />
-      {draft.size > 0 && (
+      {last !== null && (
         <BudgetBar
           grid={grid}
           draft={draft}
@@ -229,7 +229,7 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
           onSave={() => void submit()}
           onUndo={undo}
           onDiscard={() => {
-            clear();
+            take(() => new Map(), 'discarded');
             setChangedOnly(false);
           }}
         />

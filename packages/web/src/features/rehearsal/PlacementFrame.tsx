@@ -1,3 +1,4 @@
+import { useCallback } from 'react';
 import { useSelector } from 'react-redux';
 import { Link, Outlet } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
@@ -28,7 +29,8 @@ function ClassifiedFrame() {
   const { data, error } = useGetPlacementQuery({ companyId: company.id, ...span, ...asked });
   const rehearsing = useRehearsal(data);
   const working = useSelector((state: AppState) => state.rehearsal[rehearsedKey(company.id, classification.id)] ?? noRehearsal);
-  useKeptRehearsal(data ? working : undefined);
+  const accountName = useCallback((id: number): string => data?.accounts.find((account) => account.id === id)?.label ?? '', [data]);
+  useKeptRehearsal(data ? working : undefined, accountName);
   if (error !== undefined && !data) return <EmptyState title="The placement cannot be shown">{describeFailure(error)}</EmptyState>;
   if (!data || !rehearsing) return null;
   if (data.accounts.length === 0)

@@ -1,29 +1,33 @@
-import type { PlacementDraftBody } from '@ivory-ladder/contract';
-import { isEmptyDraft, type PlacementDraft } from '@ivory-ladder/core';
+import type { PlacementDraftBody, PlacementRehearsal, SavedRehearsal } from '@ivory-ladder/contract';
+import { emptyDraft, isEmptyDraft, mergeDrafts, type PlacementDraft } from '@ivory-ladder/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { useDispatch } from 'react-redux';
 import { useChangeRehearsalMutation, useListRehearsalsQuery, useSaveRehearsalMutation } from '../../api/placementApi.ts';
-import { type KeptRehearsal, rehearsalKept, rehearsalOpened, rehearsedKey, type WorkingRehearsal } from '../../app/rehearsalSlice.ts';
+import { noticeGiven } from '../../app/noticeSlice.ts';
+import { type KeptRehearsal, rehearsalJoined, rehearsalKept, rehearsalOpened, rehearsedKey, type WorkingRehearsal } from '../../app/rehearsalSlice.ts';
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
+import { counted } from '../../components/counted.ts';
 
 const millisecondsBeforeKeeping = 400;
 
 /** Keeps the working rehearsal on the server a moment after each change, and goes on with the one that was left there. */
-export function useKeptRehearsal(working: WorkingRehearsal | undefined): void {
+export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountName: (id: number) => string): void {
   const { id: companyId } = useCompany();
   const { classification, asked } = useClassification();
   const rehearsed = rehearsedKey(companyId, classification.id);
   const of = asked.classification;
   const mayPlace = useMay('preparer');
   const dispatch = useDispatch();
-  const { data } = useListRehearsalsQuery({ companyId, ...asked }, { skip: !mayPlace, refetchOnMountOrArgChange: true });
+  const { data, refetch } = useListRehearsalsQuery({ companyId, ...asked }, { skip: !mayPlace, refetchOnMountOrArgChange: true });
   const [save] = useSaveRehearsalMutation();
   const [change] = useChangeRehearsalMutation();
   const looked = useRef('');
   const draft = working?.draft;
   /** What the server has, or is being told. */
   const told = useRef(draft);
+  /** What this window and the server last had in common: what either did since is joined. */
+  const common = useRef(draft);
   const kept = useRef<KeptRehearsal | null>(null);
   kept.current = working?.kept ?? null;
   useEffect(() => {
@@ -32,29 +36,74 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined): void {
     const left = data.rehearsals.find(({ isOwn, name }) => isOwn && name === '');
     if (left && isEmptyDraft(draft) && !isEmptyDraft(left.draft)) {
       told.current = left.draft;
+      common.current = left.draft;
       dispatch(rehearsalOpened({ rehearsed, rehearsal: left }));
     }
   }, [data, draft, rehearsed, dispatch]);
+  const join = useCallback(
+    (sent: PlacementDraft, rehearsal: PlacementRehearsal, ids: Readonly<Record<string, number>>) => {
+      const { draft: joined, changedAt: _, ...meta } = rehearsal;
+      kept.current = meta;
+      common.current = joined;
+      told.current = joined;
+      dispatch(rehearsalJoined({ rehearsed, sent, rehearsal, ids }));
+    },
+    [dispatch, rehearsed],
+  );
+  const sayJoined = useCallback(
+    (joined: number, { accountIds, categoryIds }: SavedRehearsal['overridden']) => {
+      const over = accountIds.length + categoryIds.length;
+      if (joined + over === 0) return;
+      const names = [...accountIds.map(accountName), ...(categoryIds.length > 0 ? [counted(categoryIds.length, 'category', 'categories')] : [])];
+      const said = [
+        joined > 0 ? `Another window of yours made or took out ${counted(joined, 'change')}: joined here.` : '',
+        over > 0 ? `It changed ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''} otherwise: that stands as it is here.` : '',
+      ];
+      dispatch(noticeGiven({ tone: 'done', text: said.filter(Boolean).join(' ') }));
+    },
+    [dispatch, accountName],
+  );
   // One after the other: a later state is never overtaken by an earlier one.
   const telling = useRef(Promise.resolve());
   const tell = useCallback(
     (latest: PlacementDraft) => {
       told.current = latest;
       telling.current = telling.current.then(async () => {
-        const body = latest as PlacementDraftBody;
+        const body = { draft: latest as PlacementDraftBody, base: (common.current ?? emptyDraft) as PlacementDraftBody };
         const named = kept.current?.name ? kept.current : null;
         const written = named
-          ? await change({ companyId, rehearsalId: named.id, version: named.version, draft: body })
-          : await save({ companyId, name: '', draft: body, ...(of === undefined ? {} : { classification: of }) });
-        if (written.data && kept.current?.version !== written.data.version) {
+          ? await change({ companyId, rehearsalId: named.id, version: named.version, ...body })
+          : await save({ companyId, name: '', ...body, ...(of === undefined ? {} : { classification: of }) });
+        if (!written.data) return;
+        common.current = latest;
+        if (written.data.joined > 0 || Object.keys(written.data.ids).length > 0) join(latest, written.data, written.data.ids);
+        else if (kept.current?.version !== written.data.version) {
           const { draft: _, changedAt: __, ...meta } = written.data;
           kept.current = meta;
           dispatch(rehearsalKept({ rehearsed, rehearsal: written.data }));
         }
+        sayJoined(written.data.joined, written.data.overridden);
       });
     },
-    [companyId, rehearsed, of, save, change, dispatch],
+    [companyId, rehearsed, of, save, change, dispatch, join, sayJoined],
   );
+  // What another window did is seen as soon as somebody comes back to this one.
+  useEffect(() => {
+    if (!mayPlace) return;
+    const look = () => void refetch();
+    window.addEventListener('focus', look);
+    return () => window.removeEventListener('focus', look);
+  }, [mayPlace, refetch]);
+  const listed = data?.rehearsals;
+  const isAtWork = working?.kept?.name === '';
+  useEffect(() => {
+    const there = listed?.find(({ isOwn, name }) => isOwn && name === '');
+    const known = kept.current;
+    if (!there || !isAtWork || !known || there.id !== known.id || there.version <= known.version) return;
+    const { joined } = mergeDrafts(common.current ?? emptyDraft, common.current ?? emptyDraft, there.draft);
+    join(common.current ?? emptyDraft, there, {});
+    sayJoined(joined, { accountIds: [], categoryIds: [] });
+  }, [listed, isAtWork, join, sayJoined]);
   const left = useRef<PlacementDraft | null>(null);
   const isOver = working?.appliedTo !== null;
   const isOthers = working?.kept?.isOwn === false;
@@ -62,7 +111,10 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined): void {
   useEffect(() => {
     left.current = null;
     // One that was opened is kept as it is.
-    if (isAsOpened) told.current = draft;
+    if (isAsOpened) {
+      told.current = draft;
+      common.current = draft;
+    }
     // Somebody else's is looked at, not written; what was applied or discarded is forgotten as it was.
     if (!draft || draft === told.current || !mayPlace || isOver || isOthers) return;
     left.current = draft;

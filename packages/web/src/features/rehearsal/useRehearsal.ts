@@ -12,6 +12,7 @@ import {
   noRehearsal,
   rehearsalApplied,
   rehearsalCleared,
+  rehearsalDiscarded,
   rehearsedKey,
   type WorkingRehearsal,
 } from '../../app/rehearsalSlice.ts';
@@ -172,9 +173,12 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   );
   const discard = useCallback(() => {
     // Somebody else's is only looked at no more.
-    if (working.kept?.isOwn) void deleteKept({ companyId, rehearsalId: working.kept.id });
-    dispatch(rehearsalCleared({ rehearsed }));
-  }, [working.kept, deleteKept, dispatch, companyId, rehearsed]);
+    if (working.kept?.isOwn === false) return void dispatch(rehearsalCleared({ rehearsed }));
+    if (working.kept?.name) void deleteKept({ companyId, rehearsalId: working.kept.id });
+    dispatch(rehearsalDiscarded({ rehearsed }));
+    const { places, categories } = working.draft;
+    dispatch(noticeGiven({ tone: 'done', text: `Discarded: ${counted(places.length + categories.length, 'change')}.`, restores: rehearsed }));
+  }, [working.kept, working.draft, deleteKept, dispatch, companyId, rehearsed]);
   const undo = useCallback(() => void dispatch(draftUndone({ rehearsed })), [dispatch, rehearsed]);
   const redo = useCallback(() => void dispatch(draftRedone({ rehearsed })), [dispatch, rehearsed]);
   useUndoKeys(undo, redo);
