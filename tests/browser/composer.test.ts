@@ -1,4 +1,5 @@
 import type { ChartView, LayoutDetail, LayoutList, PlacementView, StatementBody } from '@ivory-ladder/contract';
+import { newLine } from '@ivory-ladder/core';
 import type { Locator, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser, seriousFindings, seriousFindingsInBoth, visit } from '../support/browser.ts';
@@ -252,18 +253,36 @@ describe('the outline', () => {
     expectQuiet();
   });
 
-  it('tells of a draft that somebody else saved meanwhile, and keeps what is chosen', async () => {
+  it('joins line by line what somebody else saved meanwhile, and tells both', async () => {
     const { server } = opened;
     const shop = await openShop(server);
     const begun = await server.ok<LayoutDetail>('POST', `${shop.path}/layouts`, { name: 'Shared', from: 'nothing' });
-    const { page } = await visit(opened.browser, server.cookie, `${server.serving.url}/companies/${shop.id}/layouts/${begun.id}`);
+    const { page, expectQuiet } = await visit(opened.browser, server.cookie, `${server.serving.url}/companies/${shop.id}/layouts/${begun.id}`);
     await page.getByText('No line yet').waitFor();
-    await server.ok('PUT', `${shop.path}/layouts/${begun.id}/draft`, { version: begun.version, definition: { ...begun.definition, title: 'Theirs' } });
+    const theirs = (caption: string) => ({ ...newLine('text', 'theirs', caption), captions: [] });
+    const first = await server.ok<LayoutDetail>('PUT', `${shop.path}/layouts/${begun.id}/draft`, {
+      version: begun.version,
+      definition: { ...begun.definition, lines: [theirs('Theirs')] },
+    });
+    // What is being typed meets it when it is saved.
     await addLine(page, /^Text/, 'Mine');
-    await page.getByRole('alert').getByText('Somebody else saved another draft meanwhile.').waitFor();
-    await page.getByRole('button', { name: 'Keep mine' }).click();
+    await expect.poll(() => captions(page)).toEqual(['Mine', 'Theirs']);
     await page.getByText(/saved \d\d:\d\d/).waitFor();
-    const kept = await server.ok<LayoutDetail>('GET', `${shop.path}/layouts/${begun.id}`);
-    expect([kept.definition.title, kept.definition.lines.length]).toEqual(['Shared', 1]);
+    const both = await server.ok<LayoutDetail>('GET', `${shop.path}/layouts/${begun.id}`);
+    expect(both.definition.lines.map(({ caption }) => caption)).toEqual(['Mine', 'Theirs']);
+    expect(both.version).toBeGreaterThan(first.version);
+    // With nothing typed, it is seen a moment later, and said.
+    await server.ok('PUT', `${shop.path}/layouts/${begun.id}/draft`, {
+      version: both.version,
+      definition: { ...both.definition, lines: [...both.definition.lines.slice(0, 1), theirs('Reworded')] },
+    });
+    await expect.poll(() => captions(page), { timeout: 15_000 }).toEqual(['Mine', 'Reworded']);
+    await page.getByText('changed «Reworded»: joined here.').waitFor();
+    // Undo takes back what was done here, and nothing of theirs.
+    // Typing a caption and leaving the field are two steps.
+    for (let step = 0; step < 2; step++) await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect.poll(() => captions(page)).not.toContain('Mine');
+    expect(await captions(page)).toContain('Reworded');
+    expectQuiet();
   });
 });

@@ -79,14 +79,14 @@ describe('ranges on the number band', () => {
     await page.getByRole('button', { name: 'Fix those by range by hand' }).click();
     await page.getByRole('button', { name: 'Make a range of those by hand' }).waitFor();
     await bar(page).getByText('nothing in 2 other statements').waitFor();
-    const proposed = await bar(page).innerText();
+    const proposed = await bar(page).textContent();
     await bar(page).getByRole('button', { name: 'Discard' }).click();
     await bar(page).waitFor({ state: 'detached' });
     expect(await field.inputValue()).toBe('');
     // Nothing is lost by it.
     await page.getByRole('button', { name: 'Undo' }).click();
     await bar(page).waitFor();
-    await expect.poll(() => bar(page).innerText()).toBe(proposed);
+    await expect.poll(() => bar(page).textContent()).toBe(proposed);
     expectQuiet();
   });
 });

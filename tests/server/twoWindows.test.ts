@@ -1,4 +1,14 @@
-import type { AppliedPlacement, PlacementDraftBody, PlacementRehearsal, PlacementView, SavedRehearsal } from '@ivory-ladder/contract';
+import type {
+  AppliedPlacement,
+  LayoutDetail,
+  OwnLayoutBody,
+  PlacementDraftBody,
+  PlacementRehearsal,
+  PlacementView,
+  SavedLayout,
+  SavedRehearsal,
+} from '@ivory-ladder/contract';
+import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -87,5 +97,56 @@ describe('two windows of one person that rehearse the placement', () => {
     await server.ok('PATCH', `${path}/${id}`, { version, draft: { places: [insurance], categories: [] }, base: noDraft });
     const second = await server.ok<SavedRehearsal>('PATCH', `${path}/${id}`, { version, draft: { places: [travel], categories: [] }, base: noDraft });
     expect([second.joined, second.draft.places.length]).toEqual([1, 2]);
+  });
+});
+
+describe('two people in one layout', () => {
+  async function compose() {
+    const shop = await openShop(server);
+    const path = `${shop.path}/layouts`;
+    const begun = await server.ok<LayoutDetail>('POST', path, { name: 'Shared', from: 'nothing' });
+    const line = (key: string, caption = key) => ({ ...newLine('text', key, caption), captions: [] }) as OwnLayoutBody['lines'][number];
+    const withLines = (...lines: OwnLayoutBody['lines']): OwnLayoutBody => ({ ...begun.definition, lines });
+    const save = (version: number, definition: OwnLayoutBody | null, base?: OwnLayoutBody) =>
+      server.ok<SavedLayout>('PUT', `${path}/${begun.id}/draft`, { version, definition, ...(base ? { base } : {}) });
+    return { path: `${path}/${begun.id}`, begun, line, withLines, save };
+  }
+
+  it('are merged line by line; what one writes over of the other is told, and kept to be taken again', async () => {
+    const { path, begun, line, withLines, save } = await compose();
+    const start = await save(begun.version, withLines(line('a'), line('b')));
+    await save(start.version, withLines(line('a', 'First'), line('b')));
+    const second = await save(start.version, withLines(line('a'), line('b', 'Second')), start.definition);
+    expect(second.joined).toMatchObject({ joined: ['First'], overridden: [] });
+    expect(second.definition.lines.map(({ caption }) => caption)).toEqual(['First', 'Second']);
+    expect(second.keptDrafts).toEqual([]);
+    const third = await save(start.version, withLines(line('a', 'Third'), line('b')), start.definition);
+    expect(third.joined).toMatchObject({ joined: ['Second'], overridden: ['Third'] });
+    const [kept] = third.keptDrafts;
+    const { definition } = await server.ok<{ definition: OwnLayoutBody }>('GET', `${path}/kept-drafts/${kept?.number}`);
+    expect(definition.lines.map(({ caption }) => caption)).toEqual(['First', 'Second']);
+  });
+
+  it('are refused as before where it is not said what the changes began from, and a draft that is dropped is kept', async () => {
+    const { path, begun, line, withLines, save } = await compose();
+    const first = await save(begun.version, withLines(line('a')));
+    expect(await server.refused('PUT', `${path}/draft`, { version: begun.version, definition: withLines() })).toMatchObject({
+      status: 409,
+      code: 'version_conflict',
+    });
+    const used = await server.ok<LayoutDetail>('POST', `${path}/use`, { version: first.version, reason: '' });
+    const drafted = await save(used.version, withLines(line('a'), line('b')));
+    expect(await server.refused('PUT', `${path}/draft`, { version: used.version, definition: null, base: used.definition })).toMatchObject({
+      code: 'version_conflict',
+    });
+    expect((await save(drafted.version, null)).keptDrafts).toHaveLength(1);
+  });
+
+  it('that save in the same moment lose no line', async () => {
+    const { path, begun, line, withLines, save } = await compose();
+    const keys = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h'];
+    await Promise.all(keys.map((key) => save(begun.version, withLines(line(key)), begun.definition)));
+    const { definition } = await server.ok<LayoutDetail>('GET', path);
+    expect(definition.lines.map(({ key }) => key).sort()).toEqual(keys);
   });
 });

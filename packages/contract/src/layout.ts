@@ -216,8 +216,16 @@ export const layoutDetail = listedLayout.extend({
   /** The version in use, where there is one. */
   used: ownLayout.nullable(),
   versions: z.array(layoutVersion),
+  /** Drafts that were dropped, or of which somebody else's change stands. */
+  keptDrafts: z.array(z.object({ number: z.int(), at: z.string(), by: z.string() })),
 });
 export type LayoutDetail = z.infer<typeof layoutDetail>;
+export const keptDraft = z.object({ definition: ownLayout });
+export const savedLayout = layoutDetail.extend({
+  /** What somebody else had saved since: captions of lines that came from there, and of those that both changed otherwise, where what was sent stands. */
+  joined: z.object({ by: z.string(), joined: z.array(z.string()), overridden: z.array(z.string()) }).nullable(),
+});
+export type SavedLayout = z.infer<typeof savedLayout>;
 export const layoutVersionDetail = layoutVersion.extend({ definition: ownLayout });
 export type LayoutVersionDetail = z.infer<typeof layoutVersionDetail>;
 
@@ -229,8 +237,11 @@ export const layoutInput = z.strictObject({
 });
 export type LayoutInput = z.input<typeof layoutInput>;
 export const layoutRename = z.strictObject({ version, name });
-/** `null`: what was drafted is dropped. */
-export const layoutDraft = z.strictObject({ version, definition: ownLayout.nullable() });
+/**
+ * `definition`: `null` drops what was drafted. `base`: what stood at the version; with it, what somebody else saved since is joined line by line
+ * rather than refused.
+ */
+export const layoutDraft = z.strictObject({ version, definition: ownLayout.nullable(), base: ownLayout.optional() });
 export type LayoutDraft = z.input<typeof layoutDraft>;
 export const layoutPutInUse = z.strictObject({ version, reason: z.string().trim().max(500).default('') });
 

@@ -1,5 +1,6 @@
 import { columnPlan, columnPlanChange, columnPlanInput, columnPlanList } from './columnPlan.ts';
 import {
+  keptDraft,
   layoutDetail,
   layoutDraft,
   layoutFigures,
@@ -12,6 +13,7 @@ import {
   layoutRead,
   layoutRename,
   layoutVersionDetail,
+  savedLayout,
 } from './layout.ts';
 import type { Operation } from './operation.ts';
 
@@ -48,7 +50,7 @@ export const layoutOperations = {
     path: '/companies/{companyId}/layouts/{layoutId}/draft',
     summary: 'Keep what is drafted, or drop it',
     body: layoutDraft,
-    answer: layoutDetail,
+    answer: savedLayout,
   },
   putLayoutInUse: {
     needs: 'preparer',
@@ -71,6 +73,13 @@ export const layoutOperations = {
     path: '/companies/{companyId}/layouts/{layoutId}/versions/{number}',
     summary: 'A version as it was put in use',
     answer: layoutVersionDetail,
+  },
+  getKeptDraft: {
+    needs: 'preparer',
+    method: 'get',
+    path: '/companies/{companyId}/layouts/{layoutId}/kept-drafts/{number}',
+    summary: 'A draft that was dropped, or of which somebody else’s change stands',
+    answer: keptDraft,
   },
   getLayoutFile: {
     needs: 'reader',

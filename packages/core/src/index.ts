@@ -95,6 +95,7 @@ export * from './layout/layoutCoverage.ts';
 export * from './layout/layoutFacts.ts';
 export * from './layout/line.ts';
 export * from './layout/lineKeys.ts';
+export * from './layout/mergeLayouts.ts';
 export * from './layout/newLine.ts';
 export * from './layout/options.ts';
 export * from './layout/ownLayout.ts';

@@ -1,10 +1,21 @@
-import { beginLayout, expandLayout, fail, type GeneratedName, type LayoutFinding, type Outcome, type OwnLayout, succeed, walkOwn } from '@ivory-ladder/core';
+import {
+  beginLayout,
+  expandLayout,
+  fail,
+  type GeneratedName,
+  type LayoutFinding,
+  mapOutcome,
+  type Outcome,
+  type OwnLayout,
+  succeed,
+  walkOwn,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
 import { mainLanguage } from './mainLanguage.ts';
-import type { Books, LayoutRecord, LayoutVersion, Ports, StoredLayout } from './ports/index.ts';
+import type { Books, JoinedDraft, LayoutRecord, LayoutVersion, Ports, StoredLayout } from './ports/index.ts';
 import { setsWith } from './sets.ts';
 
 export function listLayouts({ layouts }: Ports, { companyId }: Access): Promise<LayoutRecord[]> {
@@ -77,18 +88,23 @@ export async function renameLayout(
   return renamed.ok ? viewLayout(ports, access, id) : renamed;
 }
 
-/** Kept as it is, whatever it lacks: a draft is worked at. */
+/** Kept as it is, whatever it lacks: a draft is worked at. What somebody else saved since `base` is joined line by line. */
 export async function saveLayoutDraft(
   ports: Ports,
   access: Access<'preparer'>,
   id: number,
-  version: number,
-  definition: OwnLayout | null,
-): Promise<Outcome<StoredLayout, Failure>> {
+  { version, definition, base }: { readonly version: number; readonly definition: OwnLayout | null; readonly base?: OwnLayout | undefined },
+): Promise<Outcome<StoredLayout & { readonly joined: JoinedDraft | null }, Failure>> {
   const twice = definition ? keyTwice(definition) : undefined;
   if (twice !== undefined) return fail({ code: 'layout_key_twice', line: twice });
-  const saved = await ports.layouts.saveDraft(access.companyId, id, version, definition, access.actor);
-  return saved.ok ? viewLayout(ports, access, id) : saved;
+  const saved = await ports.layouts.saveDraft(access.companyId, id, version, { draft: definition, base: base ?? null }, access.actor);
+  if (!saved.ok) return saved;
+  return mapOutcome(await viewLayout(ports, access, id), (stored) => ({ ...stored, joined: saved.value }));
+}
+
+export async function viewKeptDraft({ layouts }: Ports, { companyId }: Access, id: number, number: number): Promise<Outcome<OwnLayout, Failure>> {
+  const found = await layouts.findKeptDraft(companyId, id, number);
+  return found ? succeed(found) : fail({ code: 'not_found', thing: 'layout_version', id: number });
 }
 
 /** The first key that two lines have. */

@@ -13,7 +13,7 @@ export async function composeFerry(ports: Ports, books: Books): Promise<void> {
   if ((await ports.layouts.list(books.company.id)).length > 0) return;
   const compose = async (name: string, from: 'balance_sheet' | 'nothing', made: (begun: OwnLayout) => OwnLayout, reason: string): Promise<void> => {
     const { id, version, draft } = must(await addLayout(ports, access, { name, from }));
-    const saved = must(await saveLayoutDraft(ports, access, id, version, made(draft as OwnLayout)));
+    const saved = must(await saveLayoutDraft(ports, access, id, { version, definition: made(draft as OwnLayout) }));
     must(await putLayoutInUse(ports, access, id, saved.version, reason));
   };
   await compose('Balance sheet for the bank', 'balance_sheet', () => bankSheet(books), 'As agreed with Nordskerry Bank');

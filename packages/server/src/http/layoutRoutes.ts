@@ -16,7 +16,10 @@ export function layoutRoutes(on: On, ports: Ports): void {
   on('getLayout', async ({ access, id }) => mapOutcome(await layouts.viewLayout(ports, access, id('layoutId')), toDetail));
   on('renameLayout', async ({ access, id, body }) => mapOutcome(await layouts.renameLayout(ports, access, id('layoutId'), body.version, body.name), toDetail));
   on('saveLayoutDraft', async ({ access, id, body }) =>
-    mapOutcome(await layouts.saveLayoutDraft(ports, access, id('layoutId'), body.version, body.definition), toDetail),
+    mapOutcome(await layouts.saveLayoutDraft(ports, access, id('layoutId'), body), ({ joined, ...stored }) => ({
+      ...toDetail(stored),
+      joined: joined && { by: joined.by, joined: [...joined.joined], overridden: [...joined.overridden] },
+    })),
   );
   on('putLayoutInUse', async ({ access, id, body }) =>
     mapOutcome(await layouts.putLayoutInUse(ports, access, id('layoutId'), body.version, body.reason), toDetail),
@@ -27,6 +30,9 @@ export function layoutRoutes(on: On, ports: Ports): void {
       ...version,
       definition: toDefinition(definition),
     })),
+  );
+  on('getKeptDraft', async ({ access, id }) =>
+    mapOutcome(await layouts.viewKeptDraft(ports, access, id('layoutId'), id('number')), (definition) => ({ definition: toDefinition(definition) })),
   );
   on('getLayoutFile', async ({ access, id }) =>
     mapOutcome(await writeLayoutFile(ports, access, id('layoutId')), (file) => ({
@@ -59,12 +65,13 @@ function toDefinition(layout: OwnLayout): LayoutDetail['definition'] {
   return layout as LayoutDetail['definition'];
 }
 
-function toDetail({ draft, used, versions, ...record }: StoredLayout): LayoutDetail {
+function toDetail({ draft, used, versions, keptDrafts, ...record }: StoredLayout): LayoutDetail {
   return {
     ...(record satisfies LayoutRecord),
     definition: toDefinition((draft ?? used) as OwnLayout),
     used: used && toDefinition(used),
     versions: [...versions],
+    keptDrafts: [...keptDrafts],
   };
 }
 

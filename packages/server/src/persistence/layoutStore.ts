@@ -1,7 +1,7 @@
-import type { Outcome, OwnLayout } from '@ivory-ladder/core';
+import { mergeLayouts, type Outcome, type OwnLayout } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
+import type { JoinedDraft, KeptDraft, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -45,7 +45,12 @@ export class LayoutRepository implements LayoutStore {
       `SELECT ${version} FROM layout_version WHERE company_id = ? AND layout_id = ? ORDER BY number DESC`,
       own,
     );
-    return { ...told(row), draft: definitionOf(row.draft), used: definitionOf(row.used), versions };
+    const keptDrafts = await rowsOf<KeptDraft>(
+      this.database,
+      'SELECT number, saved_at AS `at`, saved_by AS `by` FROM layout_kept_draft WHERE company_id = ? AND layout_id = ? ORDER BY number DESC',
+      own,
+    );
+    return { ...told(row), draft: definitionOf(row.draft), used: definitionOf(row.used), versions, keptDrafts };
   }
 
   async findVersion(companyId: number, id: number, number: number): Promise<(LayoutVersion & { readonly definition: OwnLayout }) | null> {
@@ -55,6 +60,15 @@ export class LayoutRepository implements LayoutStore {
       [companyId, id, number],
     );
     return found ? { ...found, definition: definitionOf(found.definition) as OwnLayout } : null;
+  }
+
+  async findKeptDraft(companyId: number, id: number, number: number): Promise<OwnLayout | null> {
+    const [found] = await rowsOf<{ definition: string }>(
+      this.database,
+      'SELECT definition FROM layout_kept_draft WHERE company_id = ? AND layout_id = ? AND number = ?',
+      [companyId, id, number],
+    );
+    return definitionOf(found?.definition ?? null);
   }
 
   add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: string): Promise<Outcome<number, Failure>> {
@@ -84,12 +98,22 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  saveDraft(companyId: number, id: number, expected: number, draft: OwnLayout | null, actor: string): Promise<Outcome<null, Failure>> {
+  saveDraft(
+    companyId: number,
+    id: number,
+    expected: number,
+    { draft, base }: Parameters<LayoutStore['saveDraft']>[3],
+    actor: string,
+  ): Promise<Outcome<JoinedDraft | null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const before = await lock(runner, companyId, id, expected);
+      const before = await lock(runner, companyId, id, draft === null || base === null ? expected : null);
       if (draft === null && before.inUse === null) throw new Refused({ code: 'layout_has_draft_only', name: before.name });
-      await this.set(runner, companyId, id, actor, 'draft = ?', [draft === null ? null : JSON.stringify(draft)]);
-      return null;
+      const theirs = before.version === expected ? null : definitionOf(before.draft ?? (await usedBy(runner, companyId, id)));
+      const merged = draft && base && theirs ? mergeLayouts(base, draft, theirs) : null;
+      if (before.draft !== null && (draft === null || (merged && merged.overridden.length > 0))) await keepDraft(runner, companyId, id);
+      const saved = merged?.layout ?? draft;
+      await this.set(runner, companyId, id, actor, 'draft = ?', [saved === null ? null : JSON.stringify(saved)]);
+      return merged && { by: before.changedBy, joined: merged.joined, overridden: merged.overridden };
     });
   }
 
@@ -153,14 +177,41 @@ function definitionOf(text: string | null): OwnLayout | null {
 
 /** `expected`: `null` whatever version it has. */
 async function lock(runner: QueryRunner, companyId: number, id: number, expected: number | null) {
-  const [row] = await rowsOf<{ name: string; inUse: number | null; draft: string | null; version: number }>(
+  const [row] = await rowsOf<{ name: string; inUse: number | null; draft: string | null; version: number; changedBy: string }>(
     runner,
-    'SELECT name, in_use AS inUse, draft, version FROM layout WHERE company_id = ? AND id = ? FOR UPDATE',
+    'SELECT name, in_use AS inUse, draft, version, changed_by AS changedBy FROM layout WHERE company_id = ? AND id = ? FOR UPDATE',
     [companyId, id],
   );
   if (!row) throw new Refused({ code: 'not_found', thing: 'layout', id });
   if (expected !== null && row.version !== expected) throw new Refused({ code: 'version_conflict', thing: 'layout', id, current: { version: row.version } });
   return row;
+}
+
+async function usedBy(runner: QueryRunner, companyId: number, id: number): Promise<string | null> {
+  const [row] = await rowsOf<{ definition: string }>(
+    runner,
+    `SELECT version.definition FROM layout_version AS version JOIN layout ON layout.company_id = version.company_id AND layout.id = version.layout_id
+      WHERE layout.company_id = ? AND layout.id = ? AND version.number = layout.in_use`,
+    [companyId, id],
+  );
+  return row?.definition ?? null;
+}
+
+const mostKeptDrafts = 20;
+
+/** As it stands, with who saved it and when; the oldest go. The row of the layout is held. */
+async function keepDraft(runner: QueryRunner, companyId: number, id: number): Promise<void> {
+  await runner.query(
+    `INSERT INTO layout_kept_draft (company_id, layout_id, number, definition, saved_at, saved_by)
+     SELECT company_id, id, (SELECT COALESCE(MAX(number), 0) + 1 FROM layout_kept_draft WHERE company_id = ? AND layout_id = ?), draft, changed_at, changed_by
+       FROM layout WHERE company_id = ? AND id = ?`,
+    [companyId, id, companyId, id],
+  );
+  await runner.query(
+    `DELETE FROM layout_kept_draft WHERE company_id = ? AND layout_id = ?
+        AND number + ? <= (SELECT number FROM (SELECT MAX(number) AS number FROM layout_kept_draft WHERE company_id = ? AND layout_id = ?) AS latest)`,
+    [companyId, id, mostKeptDrafts, companyId, id],
+  );
 }
 
 async function naming<Value>(name: string, work: () => Promise<Value>): Promise<Value> {

@@ -1,4 +1,4 @@
-import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody } from '@ivory-ladder/contract';
+import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody, SavedLayout } from '@ivory-ladder/contract';
 import type { UsualColumns } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
@@ -37,7 +37,13 @@ export const layoutApi = ivoryApi.injectEndpoints({
       query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}`, method: 'PATCH', body }),
       invalidatesTags: ['Layouts', 'History'],
     }),
-    saveLayoutDraft: build.mutation<LayoutDetail, OfLayout & { readonly version: number; readonly definition: OwnLayoutBody | null }>({
+    getKeptDraft: build.query<{ definition: OwnLayoutBody }, OfLayout & { readonly number: number }>({
+      query: ({ companyId, layoutId, number }) => `/companies/${companyId}/layouts/${layoutId}/kept-drafts/${number}`,
+    }),
+    saveLayoutDraft: build.mutation<
+      SavedLayout,
+      OfLayout & { readonly version: number; readonly definition: OwnLayoutBody | null; readonly base?: OwnLayoutBody }
+    >({
       query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}/draft`, method: 'PUT', body }),
       invalidatesTags: ['Layouts'],
     }),
@@ -64,6 +70,7 @@ export const {
   useListLayoutsQuery,
   useGetLayoutQuery,
   useLazyGetLayoutVersionQuery,
+  useLazyGetKeptDraftQuery,
   useAddLayoutMutation,
   useAddLayoutFileMutation,
   useRenameLayoutMutation,

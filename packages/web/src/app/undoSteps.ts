@@ -14,6 +14,8 @@ export interface UndoSteps<State> {
 }
 
 const mostSteps = 200;
+/** Each is worked out anew. */
+const mostAside = 40;
 
 export function beginSteps<State>(now: State): UndoSteps<State> {
   return { now, past: [], future: [] };
@@ -24,6 +26,12 @@ export function stepped<State>(steps: UndoSteps<State>, now: State, name: string
   if (now === steps.now) return steps;
   const joins = merge !== undefined && steps.past.at(-1)?.merge === merge && steps.future.length === 0;
   return { now, past: joins ? steps.past : [...steps.past, { name, merge, state: steps.now }].slice(-mostSteps), future: [] };
+}
+
+/** Every state as `change` has it: what is now, and what is gone back and forth to. */
+export function steppedAside<State>({ now, past, future }: UndoSteps<State>, change: (state: State) => State): UndoSteps<State> {
+  const changed = (steps: readonly Step<State>[]): Step<State>[] => steps.slice(-mostAside).map((step) => ({ ...step, state: change(step.state) }));
+  return { now: change(now), past: changed(past), future: changed(future) };
 }
 
 export function steppedBack<State>(steps: UndoSteps<State>): UndoSteps<State> {

@@ -25,12 +25,29 @@ export interface LayoutVersion {
   readonly reason: string;
 }
 
+/** A draft that was dropped, or of which somebody else's change stands. */
+export interface KeptDraft {
+  readonly number: number;
+  /** When it was saved, UTC, and by whom. */
+  readonly at: string;
+  readonly by: string;
+}
+
 export interface StoredLayout extends LayoutRecord {
   readonly draft: OwnLayout | null;
   /** The version in use. */
   readonly used: OwnLayout | null;
   /** Latest first. */
   readonly versions: readonly LayoutVersion[];
+  /** Latest first. */
+  readonly keptDrafts: readonly KeptDraft[];
+}
+
+/** What somebody else had saved meanwhile: captions of lines that came from there, and of those that both changed otherwise. */
+export interface JoinedDraft {
+  readonly by: string;
+  readonly joined: readonly string[];
+  readonly overridden: readonly string[];
 }
 
 export interface LayoutStore {
@@ -47,8 +64,18 @@ export interface LayoutStore {
     actor: string,
   ): Promise<Outcome<number, Failure>>;
   rename(companyId: number, id: number, version: number, name: string, actor: string): Promise<Outcome<null, Failure>>;
-  /** `null` drops what was drafted. */
-  saveDraft(companyId: number, id: number, version: number, draft: OwnLayout | null, actor: string): Promise<Outcome<null, Failure>>;
+  findKeptDraft(companyId: number, id: number, number: number): Promise<OwnLayout | null>;
+  /**
+   * `draft`: `null` drops what was drafted. What was saved since `version` is joined where `base`, what stood at that version, is given; gives
+   * what was, `null` where nothing. A draft that is dropped, or of which something is written over, is kept.
+   */
+  saveDraft(
+    companyId: number,
+    id: number,
+    version: number,
+    definitions: { readonly draft: OwnLayout | null; readonly base: OwnLayout | null },
+    actor: string,
+  ): Promise<Outcome<JoinedDraft | null, Failure>>;
   /** The draft becomes a version, the one that runs. */
   putInUse(companyId: number, id: number, version: number, reason: string, actor: string): Promise<Outcome<null, Failure>>;
   delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>>;

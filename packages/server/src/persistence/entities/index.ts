@@ -11,7 +11,7 @@ import {
   PlaceEntity,
 } from './companyEntities.ts';
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
-import { ColumnPlanEntity, LayoutEntity, LayoutVersionEntity } from './layoutEntities.ts';
+import { ColumnPlanEntity, LayoutEntity, LayoutKeptDraftEntity, LayoutVersionEntity } from './layoutEntities.ts';
 import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
 import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import { ClassificationEntity, CoverageExclusionEntity, PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
@@ -51,6 +51,7 @@ export const entities = [
   LayoutOptionsEntity,
   LayoutEntity,
   LayoutVersionEntity,
+  LayoutKeptDraftEntity,
   ColumnPlanEntity,
   StatementSetEntity,
   LineCommentEntity,

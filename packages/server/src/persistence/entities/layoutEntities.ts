@@ -60,6 +60,27 @@ export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
   },
 });
 
+interface LayoutKeptDraftRow {
+  companyId: number;
+  layoutId: number;
+  number: number;
+  definition: string;
+  at: string;
+  by: string;
+}
+
+export const LayoutKeptDraftEntity = new EntitySchema<LayoutKeptDraftRow>({
+  name: 'layout_kept_draft',
+  columns: {
+    companyId,
+    layoutId: { name: 'layout_id', type: 'int', unsigned: true, primary: true },
+    number: { type: 'int', unsigned: true, primary: true },
+    definition: { type: 'mediumtext' },
+    at: { name: 'saved_at', type: 'datetime', precision: 6 },
+    by: { name: 'saved_by', type: 'varchar', length: 200 },
+  },
+});
+
 interface NamedDefinitionRow {
   companyId: number;
   id: number;

@@ -89,6 +89,7 @@ import { MarkOpenings1790000000088 } from './088-mark-openings.ts';
 import { MarkEarlierOpenings1790000000089 } from './089-mark-earlier-openings.ts';
 import { TakeBackTrialBalances1790000000090 } from './090-take-back-trial-balances.ts';
 import { PlacesThatOnlyKeep1790000000091 } from './091-places-that-only-keep.ts';
+import { CreateLayoutKeptDraft1790000000092 } from './092-create-layout-kept-draft.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -183,4 +184,5 @@ export const migrations = [
   MarkEarlierOpenings1790000000089,
   TakeBackTrialBalances1790000000090,
   PlacesThatOnlyKeep1790000000091,
+  CreateLayoutKeptDraft1790000000092,
 ];

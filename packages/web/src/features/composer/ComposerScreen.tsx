@@ -75,7 +75,7 @@ function Loaded({
   const asked = address.get('plan');
   const chosenColumns = useMemo(() => readColumns(asked), [asked]);
   const scale = scaleUnits.find((unit) => unit === address.get('scale')) ?? 'exact';
-  const composer = useComposer(opened, view, lists, chosenColumns, scale);
+  const composer = useComposer(opened, view, lists, chosenColumns, scale, setDetail);
   const { expanded, layout } = composer;
   const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
   const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());
@@ -171,13 +171,6 @@ function Loaded({
             </Button>
           )}
         </div>
-        {composer.save.kind === 'conflict' && (
-          <div role="alert" className={styles.conflict}>
-            Somebody else saved another draft meanwhile.
-            <Button onClick={composer.insist}>Keep mine</Button>
-            <Button onClick={() => window.location.reload()}>Take theirs</Button>
-          </div>
-        )}
         {layout.lines.length === 0 ? (
           <EmptyState title="No line yet">
             <p>Add a line by its kind, or take accounts and categories from the chart.</p>

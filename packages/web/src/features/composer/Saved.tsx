@@ -8,7 +8,5 @@ export function Saved({ composer: { save } }: { readonly composer: Composer }) {
     case 'saving':
     case 'waiting':
       return <>saving…</>;
-    case 'conflict':
-      return <>not saved</>;
   }
 }

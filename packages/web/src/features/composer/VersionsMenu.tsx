@@ -3,7 +3,7 @@ import type { OwnLayout } from '@ivory-ladder/core';
 import { longDay } from '@ivory-ladder/core';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
+import { useLazyGetKeptDraftQuery, useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
@@ -16,17 +16,23 @@ interface VersionsMenuProps {
   readonly onDropped: (detail: LayoutDetail) => void;
 }
 
-/** Versions that were put in use: each can be taken as the draft, and the draft can be dropped for the one that runs. */
+/** Versions that were put in use: each can be taken as the draft, as can drafts that were kept; the draft can be dropped for the one that runs. */
 export function VersionsMenu({ composer, detail, mayCompose, onDropped }: VersionsMenuProps) {
   const company = useCompany();
   const dispatch = useDispatch();
   const [find] = useLazyGetLayoutVersionQuery();
   const [save] = useSaveLayoutDraftMutation();
-  const { versions, inUse } = detail;
-  if (versions.length === 0 || !mayCompose) return null;
+  const [findKept] = useLazyGetKeptDraftQuery();
+  const { versions, keptDrafts, inUse } = detail;
+  if (versions.length + keptDrafts.length === 0 || !mayCompose) return null;
   const take = async (number: number) => {
     const { data, error } = await find({ companyId: company.id, layoutId: detail.id, number });
     if (data) composer.replace(data.definition as OwnLayout, `Take version ${number}`);
+    else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+  };
+  const takeKept = async (number: number) => {
+    const { data, error } = await findKept({ companyId: company.id, layoutId: detail.id, number });
+    if (data) composer.replace(data.definition as OwnLayout, 'Take a kept draft');
     else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
   };
   const drop = async () => {
@@ -36,20 +42,24 @@ export function VersionsMenu({ composer, detail, mayCompose, onDropped }: Versio
     if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
     composer.began(data.version, data.definition as OwnLayout);
     onDropped(data);
-    dispatch(noticeGiven({ tone: 'done', text: 'The draft is dropped; the version in use stands.' }));
+    dispatch(noticeGiven({ tone: 'done', text: 'The draft is dropped and kept under Version; the version in use stands.' }));
   };
   return (
     <ChoiceMenu
-      label={`Version ${inUse}`}
+      label={inUse === null ? 'Versions' : `Version ${inUse}`}
       choices={[
         ...versions.map(({ number, at, by, reason }) => ({
           value: String(number),
           label: `Take version ${number} as the draft: ${longDay(at.slice(0, 10))}, ${by}${reason === '' ? '' : `, «${reason}»`}`,
         })),
-        { value: 'drop', label: 'Drop the draft' },
+        ...keptDrafts.map(({ number, at, by }) => ({
+          value: `kept ${number}`,
+          label: `Take the draft of ${by} that was kept: ${longDay(at.slice(0, 10))}, ${at.slice(11, 16)}`,
+        })),
+        ...(inUse === null ? [] : [{ value: 'drop', label: 'Drop the draft' }]),
       ]}
       chosen={[]}
-      onChoose={(value) => void (value === 'drop' ? drop() : take(Number(value)))}
+      onChoose={(value) => void (value === 'drop' ? drop() : value.startsWith('kept ') ? takeKept(Number(value.slice(5))) : take(Number(value)))}
     />
   );
 }

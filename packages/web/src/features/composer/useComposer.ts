@@ -5,6 +5,7 @@ import {
   type LayoutEdit,
   type LayoutFacts,
   measureOf,
+  mergeLayouts,
   type OwnLayout,
   type ScaleUnit,
   type UsualColumns,
@@ -13,12 +14,11 @@ import {
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import type { ApiFailure } from '../../api/ivoryApi.ts';
 import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { layoutFacts } from '../../api/layoutFacts.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
-import { beginSteps, stepped, steppedBack, steppedForth } from '../../app/undoSteps.ts';
+import { beginSteps, stepped, steppedAside, steppedBack, steppedForth } from '../../app/undoSteps.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
@@ -26,8 +26,7 @@ import { type Composition, edited, expansionOf } from './composition.ts';
 import { lineCaptions } from './lineCaptions.ts';
 import { PreviewFigures } from './PreviewFigures.ts';
 
-/** `conflict`: somebody else saved another draft meanwhile. */
-type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' | 'conflict' };
+type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' };
 
 export interface Composer {
   readonly layout: OwnLayout;
@@ -51,13 +50,19 @@ export interface Composer {
   replace(layout: OwnLayout, name: string): void;
   /** Saves at once what is not saved; gives the version that is kept, or nothing where it was refused. */
   flush(): Promise<number | null>;
-  /** What is worked at in the place of what somebody else saved. */
-  insist(): void;
   /** The version of what was put in use or dropped. */
   began(version: number, layout: OwnLayout): void;
 }
 
 const millisecondsBeforeSaving = 700;
+const millisecondsBetweenLooks = 3000;
+const mostNamed = 3;
+
+function namesOf(captions: readonly string[]): string {
+  const named = captions.slice(0, mostNamed).map((caption) => `«${caption}»`);
+  return [...named, ...(captions.length > mostNamed ? [`${captions.length - mostNamed} more`] : [])].join(', ');
+}
+
 const usualColumns: UsualColumns = { plan: 'comparison' };
 
 /** A layout that is composed: each edit shows at once, is run beside the screen, and is saved a moment later. */
@@ -67,6 +72,7 @@ export function useComposer(
   lists: readonly CodeListBody[],
   chosenPlan: UsualColumns | null,
   scale: ScaleUnit,
+  onDetail: (detail: LayoutDetail) => void,
 ): Composer {
   const company = useCompany();
   const dispatch = useDispatch<AppDispatch>();
@@ -126,36 +132,87 @@ export function useComposer(
   }, [figures, layout, leftOut]);
 
   const kept = useRef({ version: detail.version, layout: detail.definition as OwnLayout });
+  const latestOnDetail = useRef(onDetail);
+  latestOnDetail.current = onDetail;
+  /** What somebody else saved goes into every state of the layout here, line by line; `sent` is what both began from. */
+  const join = useCallback((sent: OwnLayout, theirs: LayoutDetail) => {
+    const definition = theirs.definition as OwnLayout;
+    const after = steppedAside(current.current.composition, (state) => (state === sent ? definition : mergeLayouts(sent, state, definition).layout));
+    kept.current = { version: theirs.version, layout: definition };
+    current.current = { ...current.current, composition: after };
+    setComposition(after);
+    setSave(after.now === definition ? { kind: 'saved', at: new Date() } : { kind: 'waiting' });
+    latestOnDetail.current(theirs);
+  }, []);
+  const sayJoined = useCallback(
+    ({ by, joined, overridden }: { readonly by: string; readonly joined: readonly string[]; readonly overridden: readonly string[] }) => {
+      const said = [
+        joined.length > 0 ? `${by} changed ${namesOf(joined)}: joined here.` : '',
+        overridden.length > 0 ? `${by} changed ${namesOf(overridden)} otherwise: yours stands, theirs is kept under Version.` : '',
+      ];
+      if (joined.length + overridden.length > 0) dispatch(noticeGiven({ tone: 'done', text: said.filter(Boolean).join(' ') }));
+    },
+    [dispatch],
+  );
   const saving = useRef<Promise<number | null>>(Promise.resolve(null));
   const saveNow = useCallback((): Promise<number | null> => {
     const work = async (): Promise<number | null> => {
       const wanted = current.current.composition.now;
       if (wanted === kept.current.layout) return kept.current.version;
       setSave({ kind: 'saving' });
-      const { data, error } = await saveDraft({ companyId, layoutId: detail.id, version: kept.current.version, definition: wanted as OwnLayoutBody });
+      const { version, layout: base } = kept.current;
+      const body = { version, definition: wanted as OwnLayoutBody, base: base as OwnLayoutBody };
+      const { data, error } = await saveDraft({ companyId, layoutId: detail.id, ...body });
       if (data) {
+        const { joined, ...saved } = data;
+        if (joined) {
+          join(wanted, saved);
+          sayJoined(joined);
+          return saved.version;
+        }
         kept.current = { version: data.version, layout: wanted };
         setSave(current.current.composition.now === wanted ? { kind: 'saved', at: new Date() } : { kind: 'waiting' });
         return data.version;
       }
-      const isConflict = (error as ApiFailure | undefined)?.code === 'version_conflict';
-      setSave({ kind: isConflict ? 'conflict' : 'waiting' });
-      if (!isConflict) dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
+      setSave({ kind: 'waiting' });
+      dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
       return null;
     };
     saving.current = saving.current.then(work, work);
     return saving.current;
-  }, [saveDraft, companyId, detail.id, dispatch]);
+  }, [saveDraft, companyId, detail.id, dispatch, join, sayJoined]);
   useEffect(() => {
     if (layout === kept.current.layout) {
       // Back to what is kept, before anything else was saved.
       setSave((before) => (before.kind === 'waiting' ? { kind: 'saved', at: new Date() } : before));
       return;
     }
-    setSave((before) => (before.kind === 'conflict' || before.kind === 'waiting' ? before : { kind: 'waiting' }));
+    setSave((before) => (before.kind === 'waiting' ? before : { kind: 'waiting' }));
     const timer = setTimeout(() => void saveNow(), millisecondsBeforeSaving);
     return () => clearTimeout(timer);
   }, [layout, saveNow]);
+  // What somebody else saves is seen a moment later.
+  useEffect(() => {
+    const look = async (): Promise<number | null> => {
+      // What is not saved yet meets it when it is saved, where what it writes over is kept.
+      if (current.current.composition.now !== kept.current.layout) return kept.current.version;
+      const { data: listed } = await dispatch(layoutApi.endpoints.listLayouts.initiate(companyId, { forceRefetch: true, subscribe: false }));
+      const there = listed?.layouts.find(({ id }) => id === detail.id);
+      if (!there || there.version <= kept.current.version) return kept.current.version;
+      const asked = { companyId, layoutId: detail.id };
+      const { data } = await dispatch(layoutApi.endpoints.getLayout.initiate(asked, { forceRefetch: true, subscribe: false }));
+      if (!data || data.version <= kept.current.version) return kept.current.version;
+      const { joined } = mergeLayouts(kept.current.layout, kept.current.layout, data.definition as OwnLayout);
+      join(kept.current.layout, data);
+      sayJoined({ by: data.changedBy, joined, overridden: [] });
+      return data.version;
+    };
+    const timer = setInterval(() => {
+      // Between saves, so that what was just saved from here is not taken for somebody else's.
+      if (document.visibilityState === 'visible') saving.current = saving.current.then(look, look);
+    }, millisecondsBetweenLooks);
+    return () => clearInterval(timer);
+  }, [dispatch, companyId, detail.id, join, sayJoined]);
   // What was drafted last goes along when the screen is left.
   useEffect(() => () => void saveNow(), [saveNow]);
 
@@ -189,13 +246,6 @@ export function useComposer(
   const redo = useCallback(() => step(steppedForth), [step]);
   useUndoKeys(undo, redo);
   const replace = useCallback((next: OwnLayout, name: string) => step((before) => stepped(before, next, name)), [step]);
-  const insist = useCallback(() => {
-    void dispatch(layoutApi.endpoints.getLayout.initiate({ companyId, layoutId: detail.id }, { forceRefetch: true, subscribe: false })).then(({ data }) => {
-      if (!data) return;
-      kept.current = { version: data.version, layout: data.definition as OwnLayout };
-      void saveNow();
-    });
-  }, [dispatch, companyId, detail.id, saveNow]);
   const began = useCallback(
     (version: number, next: OwnLayout) => {
       kept.current = { version, layout: next };
@@ -221,7 +271,6 @@ export function useComposer(
     redoName: composition.future.at(-1)?.name ?? null,
     replace,
     flush: saveNow,
-    insist,
     began,
   };
 }

@@ -43,9 +43,27 @@ describe('a draft in words', () => {
       ],
     };
     expect(draftList(draft, names).map(({ name, text, accountIds, categoryIds }) => [name, text, accountIds, categoryIds])).toEqual([
+      ['Fuel', 'goes, 1 account out of it', [1], [2]],
       ['Fuel', 'new category', [], [-1]],
-      ['Fuel', 'goes', [], [2]],
-      ['account 1', 'no place by hand, from category 2', [1], []],
+    ]);
+  });
+
+  it('has a merge as one change: the accounts, what was below, and the account numbers go with the category', () => {
+    const range = (text: string) => [{ side: 'any' as const, text }];
+    const to = (accountId: number): PlacementDraft['places'][number] => ({ ...move, accountId, after: [{ side: 'any', categoryId: 3 }] });
+    const draft: PlacementDraft = {
+      places: [to(1), to(2), { accountId: 9, before: [], after: [{ side: 'any', categoryId: 3 }] }],
+      categories: [
+        { id: 2, before: category(2, { ranges: range('62*') }), after: null },
+        { id: 3, before: category(3), after: category(3, { ranges: range('61*, 62*') }) },
+        { id: 4, before: category(4, { parentId: 2 }), after: category(4, { parentId: 3 }) },
+        { id: 5, before: category(5), after: category(5, { name: 'Oil' }) },
+      ],
+    };
+    expect(draftList(draft, names).map(({ name, text, accountIds, categoryIds }) => [name, text, accountIds, categoryIds])).toEqual([
+      ['Fuel', 'merged into category 3 with 2 accounts', [1, 2], [2, 3, 4]],
+      ['Oil', 'renamed from Fuel', [], [5]],
+      ['account 9', 'to category 3', [9], []],
     ]);
   });
 });

@@ -61,22 +61,63 @@ export interface DraftedThing {
   readonly categoryIds: readonly number[];
 }
 
-/** Each change of a draft, categories first, with what it is about. */
+/** Each change of a draft, categories first, with what it is about; a category that goes and all that leaves it are one. */
 export function draftList({ places, categories }: PlacementDraft, names: DraftNames): DraftedThing[] {
+  const goings = categories.flatMap((drafted) =>
+    drafted.after === null && drafted.before !== null ? [goingOf(drafted.id, { places, categories }, names)] : [],
+  );
+  const told = { accounts: new Set(goings.flatMap(({ accountIds }) => accountIds)), categories: new Set(goings.flatMap(({ categoryIds }) => categoryIds)) };
   return [
-    ...categories.map((drafted) => ({
-      key: `category ${drafted.id}`,
-      name: (drafted.after ?? drafted.before)?.name ?? '',
-      text: categoryText(drafted),
-      accountIds: [],
-      categoryIds: [drafted.id],
-    })),
-    ...places.map((drafted) => ({
-      key: `account ${drafted.accountId}`,
-      name: names.account(drafted.accountId),
-      text: moveText(drafted, names),
-      accountIds: [drafted.accountId],
-      categoryIds: [],
-    })),
+    ...goings,
+    ...categories.flatMap((drafted) =>
+      told.categories.has(drafted.id)
+        ? []
+        : {
+            key: `category ${drafted.id}`,
+            name: (drafted.after ?? drafted.before)?.name ?? '',
+            text: categoryText(drafted),
+            accountIds: [],
+            categoryIds: [drafted.id],
+          },
+    ),
+    ...places.flatMap((drafted) =>
+      told.accounts.has(drafted.accountId)
+        ? []
+        : {
+            key: `account ${drafted.accountId}`,
+            name: names.account(drafted.accountId),
+            text: moveText(drafted, names),
+            accountIds: [drafted.accountId],
+            categoryIds: [],
+          },
+    ),
   ];
+}
+
+/** Accounts that stood in a category which goes, those nested below it, and the account numbers that another took from it: they stand and go together. */
+function goingOf(id: number, { places, categories }: PlacementDraft, names: DraftNames): DraftedThing {
+  const before = categories.find((drafted) => drafted.id === id)?.before;
+  const moved = places.filter((drafted) => drafted.before.some(({ categoryId }) => categoryId === id));
+  const targets = new Set(moved.flatMap(({ after }) => after.map(({ categoryId }) => categoryId)));
+  const taking = (drafted: DraftedCategory): boolean =>
+    before !== null &&
+    before !== undefined &&
+    before.ranges.length > 0 &&
+    drafted.before !== null &&
+    drafted.after !== null &&
+    changedFields(drafted.before, drafted.after).join() === 'ranges' &&
+    before.ranges.every(({ text }) => drafted.after?.ranges.some((range) => range.text.includes(text)));
+  const beside = categories.filter((drafted) => drafted.id !== id && (drafted.before?.parentId === id || drafted.before?.contraOf === id || taking(drafted)));
+  const [target] = targets.size === 1 ? targets : beside.filter(taking).map((drafted) => drafted.id);
+  const withAccounts = moved.length > 0 ? ` with ${counted(moved.length, 'account')}` : '';
+  return {
+    key: `category ${id}`,
+    name: before?.name ?? '',
+    text:
+      target === undefined
+        ? `goes${moved.length > 0 ? `, ${counted(moved.length, 'account')} out of it` : ''}`
+        : `merged into ${names.category(target)}${withAccounts}`,
+    accountIds: moved.map(({ accountId }) => accountId),
+    categoryIds: [id, ...beside.map((drafted) => drafted.id)],
+  };
 }
