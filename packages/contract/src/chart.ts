@@ -37,6 +37,9 @@ export const account = z.object({
   purpose: z.string(),
   externalNumber: z.string(),
   codes: z.record(listKey, z.string()),
+  /** Of cash: the first and the last day on which it is; `null`: ever. */
+  cashFrom: day.nullable(),
+  cashUntil: day.nullable(),
   version,
 });
 export type AccountBody = z.infer<typeof account>;
@@ -70,6 +73,8 @@ export const accountChange = z.strictObject({
   purpose: purpose.optional(),
   externalNumber: externalNumber.optional(),
   codes: codesGiven.optional(),
+  cashFrom: day.nullable().optional(),
+  cashUntil: day.nullable().optional(),
 });
 export type AccountChange = z.infer<typeof accountChange>;
 
@@ -91,6 +96,9 @@ export const chartAccount = placedAccount.extend({
   externalNumber: z.string(),
   /** By the key of the list. */
   codes: z.record(listKey, z.string()),
+  /** Of cash: the first and the last day on which it is; `null`: ever. */
+  cashFrom: day.nullable(),
+  cashUntil: day.nullable(),
   version,
   /** The day of its last journal line. */
   lastUsed: day.nullable(),

@@ -10,6 +10,7 @@ export * from './chart/account.ts';
 export * from './chart/accountReference.ts';
 export * from './chart/accountRole.ts';
 export * from './chart/accountTree.ts';
+export * from './chart/cashDays.ts';
 export * from './chart/checkAccount.ts';
 export * from './chart/codeList.ts';
 export * from './chart/element.ts';

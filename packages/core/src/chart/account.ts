@@ -1,3 +1,4 @@
+import type { Day } from '../calendar/day.ts';
 import type { AccountRole } from './accountRole.ts';
 import type { Element, Side } from './element.ts';
 
@@ -12,4 +13,7 @@ export interface Account {
   readonly position: number;
   readonly active: boolean;
   readonly role: AccountRole | null;
+  /** Of cash: the first and the last day on which it is; absent or `null`: ever. */
+  readonly cashFrom?: Day | null | undefined;
+  readonly cashUntil?: Day | null | undefined;
 }

@@ -102,7 +102,8 @@ function judgeRoles(chart: ChartOfRows): void {
       draft.faults.push(
         faultIn('role', refused.reason === 'needed' ? 'role_needed' : refused.reason === 'element' ? 'role_not_for_element' : 'role_of_inactive'),
       );
-    if (role !== null && !active && before === role) draft.faults.push(faultIn('active', 'role_of_inactive'));
+    // What was cash stays so: it is nil from then on.
+    if (role !== null && role !== 'cash' && !active && before === role) draft.faults.push(faultIn('active', 'role_of_inactive'));
     if (role === null || roleRules[role].isForSeveral) continue;
     const other = holders.get(role);
     if (other) draft.faults.push(faultIn('role', 'role_twice', other.row));

@@ -65,6 +65,8 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
       normalSide: input.normalSide ?? naturalSide(input.element),
       active: true,
       role: null,
+      cashFrom: null,
+      cashUntil: null,
     };
     const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree, books.company.numbered) ?? checkParentActive(books, fields);
     if (refused) return fail(refused);
@@ -102,13 +104,14 @@ export function changeAccount(
     if (!number.ok) return number;
     const codes = codesGiven(books, current.codes, edit.codes ?? {});
     if (!codes.ok) return codes;
-    const fields = { ...fieldsAfter(current, edit), number: number.value, codes: codes.value };
+    const fields = { ...withDaysOfCash(fieldsAfter(current, edit)), number: number.value, codes: codes.value };
     const refused =
       checkName(books, fields, current) ??
       checkAccount(fields, accountId, books.tree, books.company.numbered) ??
       checkParentActive(books, fields) ??
       checkElement(books, current, fields) ??
       checkRole(current.role, fields) ??
+      checkCashDays(fields) ??
       checkRetiring(books, current, fields);
     if (refused) return fail(refused);
     const order = newOrder(books, current, fields, edit.after);
@@ -214,11 +217,21 @@ function checkName({ accounts, company }: Books, { name, active }: AccountFields
   return holder ? { code: 'account_name_taken', name, accountId: holder.id, number: holder.number } : null;
 }
 
+/** Of another account they say nothing. */
+function withDaysOfCash(fields: AccountFields): AccountFields {
+  return fields.role === 'cash' ? fields : { ...fields, cashFrom: null, cashUntil: null };
+}
+
+function checkCashDays({ cashFrom, cashUntil }: AccountFields): Failure | null {
+  return cashFrom !== null && cashUntil !== null && cashFrom > cashUntil ? { code: 'span_reversed', from: cashFrom, to: cashUntil } : null;
+}
+
+/** Cash stays what it was: it is nil from then on, and was cash before. */
 function checkRetiring(books: Books, current: ChartAccount, { active, role }: AccountFields): Failure | null {
   if (active || !current.active) return null;
   const balance = lastBalance(books, current.id);
   const subAccounts = books.accounts.filter((account) => account.parentId === current.id && account.active).length;
-  return balance !== 0n || subAccounts > 0 || role !== null ? { code: 'account_not_retirable', balance, subAccounts, role } : null;
+  return balance !== 0n || subAccounts > 0 || (role !== null && role !== 'cash') ? { code: 'account_not_retirable', balance, subAccounts, role } : null;
 }
 
 async function findAccount(ports: Ports, companyId: number, accountId: number): Promise<Outcome<ChartAccount, Failure>> {

@@ -8,6 +8,7 @@ import {
   type FootingRoots,
   footRows,
   inUnit,
+  isCashOn,
   isMemoLine,
   presentRows,
   runIndexOf,
@@ -89,19 +90,24 @@ export async function footingRoots(
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (at) => books.cube.accountIds[at] as number));
   const isWhole = cash.sides.every((sides) => sides === 3);
-  const cashHeld = async (footed: Promise<FootedSheet>): Promise<FootingRoot> => {
+  const limited = new Map((books.standIns?.besideCash ?? []).map(({ account }) => [account.id, account]));
+  const isCashThen = (id: number, day: Day): boolean => {
+    const account = limited.get(id);
+    return cashIds.has(id) && (account === undefined || isCashOn(account, day));
+  };
+  const cashHeld = async (footed: Promise<FootedSheet>, day: Day): Promise<FootingRoot> => {
     const { shown, exact } = await footed;
     return exact.reduce((sum, row, at) => {
       const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
-      if (row.accountId === null || !cashIds.has(row.accountId) || !line || isMemoLine(line)) return sum;
+      if (row.accountId === null || !isCashThen(row.accountId, day) || !line || isMemoLine(line)) return sum;
       const sign = shownSign(line);
       const held = firstOf(shown[at], row);
       return isWhole || sign * held.exact > 0n ? { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact } : sum;
     }, sumOfNone);
   };
   const ends = {
-    opening: await ofColumns(({ firstDay }) => cashHeld(sheetBefore(firstDay))),
-    closing: await ofColumns(({ lastDay }) => cashHeld(sheetAt(lastDay))),
+    opening: await ofColumns(({ firstDay }) => cashHeld(sheetBefore(firstDay), addDays(firstDay, -1))),
+    closing: await ofColumns(({ lastDay }) => cashHeld(sheetAt(lastDay), lastDay)),
   };
   const roots = new Map<string, Given>();
   let exchange: Given = columns.map(() => sumOfNone);

@@ -127,6 +127,7 @@ async function planMerge({ ledger, chart }: Ports, companyId: number, fromId: nu
     into,
     moved: books.classifications.flatMap((one) => movedIn(one, fromId, intoId)),
     role: from.role !== null && into.role === null ? from.role : null,
+    day,
     codes: Object.fromEntries(Object.entries(from.codes).filter(([key]) => into.codes[key as ListKey] === undefined)),
     entries: moves.map(({ layer, amount }) => ({
       date: day,
@@ -156,11 +157,11 @@ function movedIn({ id: classificationId, places, byRange }: Classification, from
 }
 
 /** Role, codes and places as the merge leaves them; what its entries move comes on top. */
-function mergedBooks(books: Books, { from, into, role, codes, moved }: MergePlan): Books {
+function mergedBooks(books: Books, { from, into, role, codes, moved, day }: MergePlan): Books {
   return booksAfter(books, {
     accounts: [
-      { id: from.id, active: false, role: null },
-      { id: into.id, role: role ?? into.role, codes: { ...codes, ...into.codes } },
+      { id: from.id, active: false, ...(from.role === 'cash' ? { cashUntil: day } : { role: null }) },
+      { id: into.id, role: role ?? into.role, ...(role === 'cash' ? { cashFrom: day } : {}), codes: { ...codes, ...into.codes } },
     ],
     placements: placementsKeeping(books, moved),
   });

@@ -59,7 +59,13 @@ export function withSameAccounts(books: Books, others: Books): Books {
   return widened(others, { accounts, labels, tree, portions, standIns, ids: books.cube.accountIds.slice(-extra) });
 }
 
-function widened(books: Books, { ids, ...placed }: Placed): Books {
+/** Of accounts that are in no chart: behind the one that bears the difference of translation. */
+export function placedBeside(at: number): number {
+  return translationAccountId - 1 - at;
+}
+
+/** The books with accounts more, which nothing was posted on. */
+export function widened(books: Books, { ids, ...placed }: Placed): Books {
   const cube = widenCube(books.cube, ids);
   const byId = accountsById({ ...books, ...placed });
   return {
@@ -88,7 +94,7 @@ function standInsOf(books: Books, stood: readonly { readonly day: Day; readonly 
     const then = standingOf(own, past.places, ranges, tree, books.company.digitOrder).portions;
     const ids = own.map(({ id }) => id);
     const pairs = stoodElsewhere(ids, books.portions, then, books.categoryTree, tree).map((one) => {
-      const id = translationAccountId - 1 - added.length;
+      const id = placedBeside(added.length);
       const account = byId.get(one.accountId) as ChartAccount;
       portions.set(id, one.portions);
       labels.set(id, books.labels.get(account.id) ?? account.name);

@@ -15,6 +15,7 @@ import {
   type StatementColumn,
   succeed,
 } from '@ivory-ladder/core';
+import { withDaysOfCash } from './besideCash.ts';
 import type { Failure } from './failure.ts';
 import { withStandIns } from './placedThen.ts';
 import type { Books, Ports } from './ports/index.ts';
@@ -41,7 +42,7 @@ export async function presented(
   if (!books.ok) return books;
   const translated = presentation?.method === 'own_rates' ? await translatedBooks(ports, books.value, presentation.currency) : books;
   if (!translated.ok) return translated;
-  return kind === 'cash_flow' ? succeed(asFlows(translated.value)) : withStandIns(ports, translated.value, days);
+  return kind === 'cash_flow' ? succeed(withDaysOfCash(asFlows(translated.value))) : withStandIns(ports, translated.value, days);
 }
 
 export async function presentationOf(

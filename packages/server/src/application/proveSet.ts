@@ -1,5 +1,6 @@
 import {
   type AmountColumn,
+  addDays,
   type CompiledLayout,
   cashIn,
   cashMoved,
@@ -26,6 +27,7 @@ import {
   type Unprovable,
   yearOf,
 } from '@ivory-ladder/core';
+import { cashOn, putTogether } from './besideCash.ts';
 import { accountsCoveredIn } from './coveredAccounts.ts';
 import { differenceOver } from './differenceOver.ts';
 import { equityChanges } from './equityChanges.ts';
@@ -131,7 +133,9 @@ async function cashTies(ports: Ports, sheet: ProvedPart | undefined, cashFlows: 
         {
           name: 'cash_in_balance_sheet' as const,
           part: sheet?.key ?? null,
-          net: cashIn(balanceSheet, compiled, closing).net - cashIn(balanceSheet, compiled, opening).net,
+          net:
+            cashIn(balanceSheet, cashOn(compiled, books, column.span.lastDay), putTogether(books, closing)).net -
+            cashIn(balanceSheet, cashOn(compiled, books, addDays(column.span.firstDay, -1)), putTogether(books, opening)).net,
         },
       ];
       ties.push({ part: cashFlow.key, day: column.span.lastDay, figures, unprovable: unprovableOf(column) });

@@ -22,6 +22,7 @@ import {
   toPresentation,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
+import { splitByDaysOfCash } from './besideCash.ts';
 import { commonFilter } from './commonFilter.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
@@ -41,13 +42,13 @@ export async function amountsOver(
   const closing = balanceAt(books.cube, books.traits, chosen, span.lastDay, partial);
   const moving = movingBooks(books);
   const within = moving === books ? partial : await partialsFor(ports, moving, [span]);
-  return {
+  return splitByDaysOfCash(books, span, {
     opening: balanceAt(books.cube, books.traits, chosen, span.firstDay, partial, { atBeginning: true }).net,
     movement: movementOver(moving.cube, chosen, span, within),
     closing: closing.net,
     notAllotted: closing.notAllotted,
     ...(withFlows ? { flows: await flowsOver(ports, books, span, chosen, grossOver(moving.cube, chosen, span, within)) } : {}),
-  };
+  });
 }
 
 async function flowsOver({ ledger }: Pick<Ports, 'ledger'>, books: Books, span: Span, chosen: readonly Layer[], gross: GrossVector): Promise<AccountFlows> {

@@ -27,6 +27,7 @@ import {
   yearOf,
 } from '@ivory-ladder/core';
 import { booksOfAdjusting } from './adjustingBooks.ts';
+import { splitByDaysOfCash } from './besideCash.ts';
 import { type BudgetedColumn, budgetOver } from './budgetOver.ts';
 import { findBudget } from './budgets.ts';
 import { commonFilter } from './commonFilter.ts';
@@ -76,7 +77,7 @@ export async function runColumns(
     const read = await booksOfReadings(ports, whole, commonFilter(books.lists, asked, facets), compiled.readings);
     if (!read.ok) return read;
     const narrowed = booksOfAdjusting(whole, span.lastDay, adjusting);
-    const parts = succeed(new Map([...read.value].map(([of, one]) => [of, booksOfAdjusting(one, span.lastDay, adjusting)])));
+    const parts = succeed(new Map([...read.value].map(([of, one]) => [of, booksOfAdjusting(withSameAccounts(whole, one), span.lastDay, adjusting)])));
     const partial = await partialsFor(ports, narrowed, spans);
     const moving = movingBooks(narrowed);
     const ofMoving = moving === narrowed ? partial : await partialsFor(ports, moving, spans);
@@ -149,11 +150,21 @@ export function runOver(
         ? atBeginning()
         : balanceAt(cube, traits, chosen, span.lastDay, partial);
   const isSplit = measure === 'movement' && isSplitBySide(compiled, traits.resets);
+  const isOfDays = measure === 'movement' && books.standIns?.besideCash !== undefined;
+  const amounts = isOfDays
+    ? splitByDaysOfCash(books, span, {
+        opening: atBeginning().net,
+        movement: balances.net,
+        closing: balanceAt(cube, traits, chosen, span.lastDay, partial).net,
+        notAllotted: balances.notAllotted,
+      })
+    : null;
+  const net = amounts?.movement ?? balances.net;
   const input: ColumnInput = {
-    net: balances.net,
-    result: resultOf(balances.net, traits.resets),
+    net,
+    result: resultOf(net, traits.resets),
     notAllotted: balances.notAllotted,
-    ...(isSplit ? { sides: { opening: atBeginning().net, resets: traits.resets } } : {}),
+    ...(isSplit ? { sides: { opening: amounts?.opening ?? atBeginning().net, resets: traits.resets } } : {}),
     readings,
     exponent: company.currency.exponent,
     span,

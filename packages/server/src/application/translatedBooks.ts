@@ -25,6 +25,7 @@ import {
   translateParts,
   translationAccountId,
   translationWords,
+  widenCube,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
@@ -207,6 +208,8 @@ function withDifference(books: Books): Pick<Structure, 'accounts' | 'labels' | '
     purpose: '',
     externalNumber: '',
     codes: {},
+    cashFrom: null,
+    cashUntil: null,
     version: 0,
   };
   const accounts = [...books.accounts, account];
@@ -230,7 +233,10 @@ export function asFlows(books: Books): Books {
 export function movingBooks(books: Books): Books {
   const { translation } = books;
   if (!translation?.isOfFlows) return books;
-  return { ...books, cube: translation.flows.cube, translation: { ...translation, balances: translation.flows } };
+  const { cube } = translation.flows;
+  // Accounts that stand in for others move nothing by themselves.
+  const extra = books.cube.accountIds.slice(cube.accountIds.length);
+  return { ...books, cube: extra.length === 0 ? cube : widenCube(cube, extra), translation: { ...translation, balances: translation.flows } };
 }
 
 export interface RatesNeeded {

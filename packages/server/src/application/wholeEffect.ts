@@ -16,8 +16,9 @@ import {
   succeed,
 } from '@ivory-ladder/core';
 import { accountsInOrder } from './accountsInOrder.ts';
+import { withDaysOfCash } from './besideCash.ts';
 import { categoryTreeIn } from './categoryTreeIn.ts';
-import { runningLayouts } from './composedLayouts.ts';
+import { compileOwn, runningLayouts } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
 import { inClassification } from './inClassification.ts';
 import { mainLanguage } from './mainLanguage.ts';
@@ -98,26 +99,28 @@ async function statementsIn(ports: Ports, opened: Books, classificationId: numbe
   const classified = inClassification(opened, classificationId);
   if (!classified.ok) return classified;
   const books = classified.value;
-  const layouts = layoutsOf(books);
+  const ofCash = withDaysOfCash(books);
   const statements = [
     ...generatedNames.map((name) => ({
-      title: layouts[name].layout.title,
-      compiled: layouts[name],
+      title: layoutsOf(books)[name].layout.title,
+      over: name === 'cash_flow' ? ofCash : books,
+      compiled: layoutsOf(name === 'cash_flow' ? ofCash : books)[name],
       generated: name,
       measure: name === 'balance_sheet' ? ('closing' as const) : ('movement' as const),
     })),
     ...(await runningLayouts(ports, books)).map(({ record, own, compiled }) => ({
       title: record.name,
-      compiled,
+      over: own.kind === 'cash_flow' ? ofCash : books,
+      compiled: own.kind === 'cash_flow' && ofCash !== books ? compileOwn(ofCash, own, mainLanguage(books.company)) : compiled,
       generated: null,
       measure: measureOf(own),
     })),
   ];
   const done: RunWhole[] = [];
-  for (const { title, generated, compiled, measure } of statements) {
-    const ran = await runColumns(ports, books, compiled, columnsOf(books, compiled, measure, span), {});
+  for (const { title, generated, over, compiled, measure } of statements) {
+    const ran = await runColumns(ports, over, compiled, columnsOf(over, compiled, measure, span), {});
     if (!ran.ok) return ran;
-    done.push({ title, generated, rows: rowsOf(books, compiled, ran.value) });
+    done.push({ title, generated, rows: rowsOf(over, compiled, ran.value) });
   }
   return succeed(done);
 }

@@ -40,9 +40,11 @@ export function toAccount({
   purpose,
   externalNumber,
   codes,
+  cashFrom,
+  cashUntil,
   version,
 }: ChartAccount): AccountBody {
-  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, codes: { ...codes }, version };
+  return { id, number, name, element, normalSide, parentId, active, role, purpose, externalNumber, codes: { ...codes }, cashFrom, cashUntil, version };
 }
 
 export function toChart(overview: ChartOverview): ChartView {
@@ -56,7 +58,7 @@ export function toChart(overview: ChartOverview): ChartView {
   return {
     ...toSpans(overview),
     accounts: accounts.map((account, at) => {
-      const { active, purpose, externalNumber, codes, version } = kept.get(account.id) as ChartAccount;
+      const { active, purpose, externalNumber, codes, cashFrom, cashUntil, version } = kept.get(account.id) as ChartAccount;
       return {
         ...account,
         depth: books.tree.depth[at] as number,
@@ -64,6 +66,8 @@ export function toChart(overview: ChartOverview): ChartView {
         purpose,
         externalNumber,
         codes: { ...codes },
+        cashFrom,
+        cashUntil,
         version,
         lastUsed: lastUsed.get(account.id) ?? null,
         notes: [...(notes.get(account.id) ?? [])],

@@ -38,8 +38,8 @@ export class ChartRepository implements ChartStore {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const result = (await writing(async () =>
         runner.query(
-          `INSERT INTO account (company_id, number, number_key, name, element, normal_side, parent_id, position, active, role, purpose, external_number, version)
-           VALUES (?, ?, ?, ?, ?, ?, ?, 0, ?, ?, ?, ?, 1)`,
+          `INSERT INTO account (company_id, number, number_key, name, element, normal_side, parent_id, position, active, role, purpose, external_number, cash_from, cash_until, version)
+           VALUES (?, ?, ?, ?, ?, ?, ?, 0, ?, ?, ?, ?, ?, ?, 1)`,
           [companyId, ...(await columnsOf(runner, companyId, fields))],
         ),
       )) as { insertId: number };
@@ -74,7 +74,7 @@ export class ChartRepository implements ChartStore {
       const changed = await writing(async () =>
         changedRows(
           runner,
-          `UPDATE account SET number = ?, number_key = ?, name = ?, element = ?, normal_side = ?, parent_id = ?, active = ?, role = ?, purpose = ?, external_number = ?,
+          `UPDATE account SET number = ?, number_key = ?, name = ?, element = ?, normal_side = ?, parent_id = ?, active = ?, role = ?, purpose = ?, external_number = ?, cash_from = ?, cash_until = ?,
                   version = version + 1 WHERE company_id = ? AND id = ? AND version = ?`,
           [...(await columnsOf(runner, companyId, fields)), companyId, account.id, account.version],
         ),
@@ -200,8 +200,20 @@ export class ChartRepository implements ChartStore {
 async function columnsOf(runner: QueryRunner, companyId: number, fields: AccountFields): Promise<unknown[]> {
   const company = await readCompany(runner, companyId);
   if (!company) throw new Refused({ code: 'not_found', thing: 'company', id: companyId });
-  const { number, name, element, normalSide, parentId, active, role, purpose, externalNumber } = fields;
-  return [...numberColumns(number, company.digitOrder), name, element, normalSide, parentId, active ? 1 : 0, role, purpose, externalNumber];
+  const { number, name, element, normalSide, parentId, active, role, purpose, externalNumber, cashFrom, cashUntil } = fields;
+  return [
+    ...numberColumns(number, company.digitOrder),
+    name,
+    element,
+    normalSide,
+    parentId,
+    active ? 1 : 0,
+    role,
+    purpose,
+    externalNumber,
+    cashFrom,
+    cashUntil,
+  ];
 }
 
 /** Waits for postings under way on the account, and holds off new ones; one that came meanwhile makes the check stale. */

@@ -27,16 +27,18 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   for (const id of [from.id, into.id].sort((a, b) => a - b))
     await runner.query('SELECT id FROM account WHERE company_id = ? AND id = ? FOR UPDATE', [companyId, id]);
   if (entries.length > 0) await insertEntries(runner, companyId, request.actor, entries);
+  const isCash = from.role === 'cash';
   const retired = await changedRows(
     runner,
-    'UPDATE account SET active = 0, role = NULL, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
-    [companyId, from.id, from.version],
+    `UPDATE account SET active = 0, ${isCash ? 'cash_until = ?' : 'role = NULL'}, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?`,
+    [...(isCash ? [plan.day] : []), companyId, from.id, from.version],
   );
   const kept =
     plan.role === null
       ? 1
-      : await changedRows(runner, 'UPDATE account SET role = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?', [
+      : await changedRows(runner, 'UPDATE account SET role = ?, cash_from = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?', [
           plan.role,
+          plan.role === 'cash' ? plan.day : null,
           companyId,
           into.id,
           into.version,
@@ -64,8 +66,9 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   return outcome;
 }
 
-function eventsOf({ from, into, role, codes, moved }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
-  const before = { active: true, ...(from.role === null ? {} : { role: from.role }) };
+function eventsOf({ from, into, role, codes, moved, day }: MergePlan, entries: readonly EntryToWrite[]): AuditEvent[] {
+  const isCash = from.role === 'cash';
+  const before = { active: true, ...(from.role === null ? {} : isCash ? { cashUntil: from.cashUntil } : { role: from.role }) };
   return [
     ...entries.map(postedEvent),
     {
@@ -73,9 +76,19 @@ function eventsOf({ from, into, role, codes, moved }: MergePlan, entries: readon
       thingId: from.id,
       action: 'changed',
       before,
-      after: { mergedInto: accountLabel(into), active: false, ...(from.role === null ? {} : { role: null }) },
+      after: { mergedInto: accountLabel(into), active: false, ...(from.role === null ? {} : isCash ? { cashUntil: day } : { role: null }) },
     },
-    ...(role === null ? [] : [{ thing: 'account', thingId: into.id, action: 'changed', before: { role: null }, after: { role } } as const]),
+    ...(role === null
+      ? []
+      : [
+          {
+            thing: 'account',
+            thingId: into.id,
+            action: 'changed',
+            before: { role: null },
+            after: { role, ...(role === 'cash' ? { cashFrom: day } : {}) },
+          } as const,
+        ]),
     ...(Object.keys(codes).length === 0
       ? []
       : [{ thing: 'account', thingId: into.id, action: 'changed', before: { codes: into.codes }, after: { codes: { ...codes, ...into.codes } } } as const]),

@@ -96,6 +96,8 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
       role: row.role as Account['role'],
       purpose: row.purpose,
       externalNumber: row.externalNumber,
+      cashFrom: row.cashFrom,
+      cashUntil: row.cashUntil,
       codes: codes.get(row.id) ?? {},
       version: row.version,
     }),

@@ -48,6 +48,8 @@ export interface ChartAccount extends Account {
   /** Its number in another system or in a consolidation; empty where there is none. */
   readonly externalNumber: string;
   readonly codes: CodesOfAccount;
+  readonly cashFrom: Day | null;
+  readonly cashUntil: Day | null;
   readonly version: number;
 }
 
@@ -135,6 +137,15 @@ export interface StandIns {
   readonly onDay: ReadonlyMap<Day, readonly { readonly of: number; readonly by: number }[]>;
   /** By their ids, those of the accounts that they stand for. */
   readonly standFor: ReadonlyMap<number, number>;
+  /** Of accounts that are cash on some days only: they bear what those hold and move while they are not. */
+  readonly besideCash?: readonly BesideCash[];
+}
+
+/** Pairs of dense numbers. */
+export interface BesideCash {
+  readonly of: number;
+  readonly by: number;
+  readonly account: ChartAccount;
 }
 
 /** How books came into the currency that they are presented in. */

@@ -20,6 +20,9 @@ export interface AccountFields {
   readonly purpose: string;
   readonly externalNumber: string;
   readonly codes: CodesOfAccount;
+  /** Of cash: the first and the last day on which it is; `null`: ever. */
+  readonly cashFrom: Day | null;
+  readonly cashUntil: Day | null;
 }
 
 export interface AccountUse {

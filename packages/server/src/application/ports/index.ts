@@ -20,6 +20,7 @@ import type { ViewStore } from './viewStore.ts';
 
 export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
 export {
+  type BesideCash,
   type Books,
   type ChartAccount,
   type Classification,

@@ -102,8 +102,9 @@ export interface MergePlan {
   readonly into: ChartAccount;
   /** In each classification both stand in one place from now on: that of the account that stays, or of the other where it has none. */
   readonly moved: readonly PlacesByHand[];
-  /** The role that goes along. */
+  /** The role that goes along. What was cash stays so until the day; the other is cash from then on, where it was not before. */
   readonly role: Account['role'];
+  readonly day: Day;
   /** What the other gets from lists that it has no code of. */
   readonly codes: CodesOfAccount;
   readonly entries: readonly NewEntry[];

@@ -87,6 +87,8 @@ export interface AccountRow {
   version: number;
   purpose: string;
   externalNumber: string;
+  cashFrom: string | null;
+  cashUntil: string | null;
 }
 
 export const AccountEntity = new EntitySchema<AccountRow>({
@@ -106,6 +108,8 @@ export const AccountEntity = new EntitySchema<AccountRow>({
     version: { type: 'int', unsigned: true, default: 0 },
     purpose: { type: 'varchar', length: 2000, default: '' },
     externalNumber: { name: 'external_number', type: 'varchar', length: 50, default: '' },
+    cashFrom: { name: 'cash_from', type: 'date', nullable: true },
+    cashUntil: { name: 'cash_until', type: 'date', nullable: true },
   },
   indices: [
     { name: 'account_by_id', columns: ['id'] },

@@ -90,6 +90,7 @@ import { MarkEarlierOpenings1790000000089 } from './089-mark-earlier-openings.ts
 import { TakeBackTrialBalances1790000000090 } from './090-take-back-trial-balances.ts';
 import { PlacesThatOnlyKeep1790000000091 } from './091-places-that-only-keep.ts';
 import { CreateLayoutKeptDraft1790000000092 } from './092-create-layout-kept-draft.ts';
+import { DaysOfCash1790000000093 } from './093-days-of-cash.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -185,4 +186,5 @@ export const migrations = [
   TakeBackTrialBalances1790000000090,
   PlacesThatOnlyKeep1790000000091,
   CreateLayoutKeptDraft1790000000092,
+  DaysOfCash1790000000093,
 ];

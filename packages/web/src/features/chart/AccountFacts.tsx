@@ -1,5 +1,5 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
-import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, shortDay } from '@ivory-ladder/core';
+import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -116,7 +116,13 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
           ))}
       </dl>
       {account.purpose !== '' && <p className={styles.purpose}>{account.purpose}</p>}
-      {account.role !== null && <p className={styles.role}>{accountRoleWords[account.role]}</p>}
+      {account.role !== null && (
+        <p className={styles.role}>
+          {accountRoleWords[account.role]}
+          {account.cashFrom !== null && ` From ${longDay(account.cashFrom)}.`}
+          {account.cashUntil !== null && ` Until ${longDay(account.cashUntil)}.`}
+        </p>
+      )}
       {mayKeep && (
         <div className={styles.buttons}>
           <Button disabled={isBusy} onClick={() => void setActive(!account.active)}>

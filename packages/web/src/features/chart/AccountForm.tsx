@@ -64,6 +64,8 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   const [parentId, setParentId] = useState(account ? account.parentId : start.parentId);
   const [categoryId, setCategoryId] = useState(start.categoryId);
   const [role, setRole] = useState(account?.role ?? null);
+  const [cashFrom, setCashFrom] = useState(account?.cashFrom ?? null);
+  const [cashUntil, setCashUntil] = useState(account?.cashUntil ?? null);
   const [purpose, setPurpose] = useState(account?.purpose ?? '');
   const [externalNumber, setExternalNumber] = useState(account?.externalNumber ?? '');
   const [codes, setCodes] = useState<CodesOfAccount>(account?.codes ?? {});
@@ -111,6 +113,8 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
     normalSide: side,
     parentId,
     role,
+    cashFrom: role === 'cash' ? cashFrom : null,
+    cashUntil: role === 'cash' ? cashUntil : null,
     purpose: purpose.trim(),
     externalNumber: externalNumber.trim(),
     codes,
@@ -122,6 +126,8 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
     normalSide: (theirs) => setSide(theirs.normalSide),
     parentId: (theirs) => setParentId(theirs.parentId),
     role: (theirs) => setRole(theirs.role),
+    cashFrom: (theirs) => setCashFrom(theirs.cashFrom),
+    cashUntil: (theirs) => setCashUntil(theirs.cashUntil),
     purpose: (theirs) => setPurpose(theirs.purpose),
     externalNumber: (theirs) => setExternalNumber(theirs.externalNumber),
   };
@@ -139,7 +145,7 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
     event.preventDefault();
     const isAnother = (event.nativeEvent as SubmitEvent).submitter?.dataset.another !== undefined;
     if (account) return onChange({ version: account.version, ...changesToSend(base ?? account, account, own) });
-    const { role: _, ...fields } = own;
+    const { role: _, cashFrom: __, cashUntil: ___, ...fields } = own;
     onAdd({ ...fields, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLFormElement>) => {
@@ -253,6 +259,27 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
               </MenuItem>
             ))}
         </TextField>
+      )}
+      {account && role === 'cash' && (
+        <div className={styles.pair}>
+          <TextField
+            label="Cash from"
+            type="date"
+            value={cashFrom ?? ''}
+            onChange={(event) => setCashFrom(event.target.value || null)}
+            helperText="empty: ever"
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <TextField
+            label="Cash until"
+            type="date"
+            value={cashUntil ?? ''}
+            onChange={(event) => setCashUntil(event.target.value || null)}
+            error={cashFrom !== null && cashUntil !== null && cashFrom > cashUntil}
+            helperText={cashFrom !== null && cashUntil !== null && cashFrom > cashUntil ? 'ends before it begins' : 'empty: still'}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+        </div>
       )}
       <TextField
         label="Purpose"

@@ -20,6 +20,8 @@ const names: Readonly<Record<Exclude<DraftField, ListKey>, string>> = {
   normalSide: 'Normal side',
   parentId: 'Nested below',
   role: 'Role',
+  cashFrom: 'Cash from',
+  cashUntil: 'Cash until',
   purpose: 'Purpose',
   externalNumber: 'External number',
 };

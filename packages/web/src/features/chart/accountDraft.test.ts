@@ -8,6 +8,8 @@ const base: AccountDraft = {
   normalSide: 'debit',
   parentId: null,
   role: null,
+  cashFrom: null,
+  cashUntil: null,
   purpose: '',
   codes: {},
   externalNumber: '',

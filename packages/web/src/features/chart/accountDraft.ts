@@ -2,12 +2,26 @@ import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { isListKey, type ListKey } from '@ivory-ladder/core';
 
 /** The fields that a form holds. */
-export type AccountDraft = Pick<ChartAccountBody, 'number' | 'name' | 'element' | 'normalSide' | 'parentId' | 'role' | 'purpose' | 'externalNumber' | 'codes'>;
+export type AccountDraft = Pick<
+  ChartAccountBody,
+  'number' | 'name' | 'element' | 'normalSide' | 'parentId' | 'role' | 'cashFrom' | 'cashUntil' | 'purpose' | 'externalNumber' | 'codes'
+>;
 
 /** A field of its own, or the code of a list. */
 export type DraftField = Exclude<keyof AccountDraft, 'codes'> | ListKey;
 
-const fields = ['number', 'name', 'element', 'normalSide', 'parentId', 'role', 'purpose', 'externalNumber'] as const satisfies readonly DraftField[];
+const fields = [
+  'number',
+  'name',
+  'element',
+  'normalSide',
+  'parentId',
+  'role',
+  'cashFrom',
+  'cashUntil',
+  'purpose',
+  'externalNumber',
+] as const satisfies readonly DraftField[];
 
 /** No code is an empty one. */
 export function draftValue(draft: AccountDraft, field: DraftField): AccountDraft[Exclude<keyof AccountDraft, 'codes'>] {

@@ -22,6 +22,8 @@ export const chartAccount = (id: number, number: string, fields: Partial<ChartAc
   purpose: '',
   externalNumber: '',
   codes: {},
+  cashFrom: null,
+  cashUntil: null,
   version: 1,
   lastUsed: null,
   notes: [],
