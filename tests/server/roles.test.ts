@@ -65,6 +65,8 @@ describe('every operation of a company, as every role', () => {
     ]);
     expect(ofCompany.filter(([, { path, needs }]) => path.includes('/people') !== (needs === 'administrator')).map(([name]) => name)).toEqual([
       'changeSettings',
+      'removeCompany',
+      'rehearseSettings',
       'unlockPeriod',
       'unlockBudget',
     ]);

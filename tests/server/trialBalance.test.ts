@@ -193,6 +193,26 @@ describe('several trial balances', () => {
     expect((await rehearse(server, id, corrected, { date: files[1][0] })).replaces).toEqual([]);
   });
 
+  it('a day far from the one that the file names, or beyond the years in sight, is asked about before anything is posted', async () => {
+    const { id } = await createCompany(server);
+    await bringIn(server, id, files[1][1], { date: files[1][0] });
+    const named = await handIn(server, id, file(110, 0, -160, 50), 'balances at 2026-03-31.csv');
+    const asked = async (date: string, confirmedDay?: string) => {
+      const { unusualDay, blockers } = await rehearse(server, id, named, { date, confirmElements: true, ...(confirmedDay ? { confirmedDay } : {}) });
+      return [unusualDay, blockers.map(({ code }) => code).includes('day_unusual')];
+    };
+    expect(await asked('2026-04-30')).toEqual([null, false]);
+    expect(await asked('2027-03-31')).toEqual([{ fileDay: '2026-03-31', years: 0 }, true]);
+    expect(await asked('2027-03-31', '2027-03-31')).toEqual([{ fileDay: '2026-03-31', years: 0 }, false]);
+    // Confirmed for another day, it is asked anew.
+    expect(await asked('2028-03-31', '2027-03-31')).toEqual([{ fileDay: '2026-03-31', years: 3 }, true]);
+    const plain = await handIn(server, id, file(110, 0, -160, 50));
+    const years = async (date: string) => (await rehearse(server, id, plain, { date })).unusualDay?.years ?? 0;
+    expect([await years('2027-12-31'), await years('2028-12-31'), await years('2035-12-31'), await years('2023-12-31'), await years('2022-12-31')]).toEqual([0, 3, 10, 0, 3]);
+    const refused = await server.call('POST', `/companies/${id}/trial-balance-files/${plain}/posting`, { date: '2036-12-31', confirmElements: true });
+    expect(refused).toMatchObject({ status: 422, body: { code: 'posting_blocked', facts: { blockers: [{ code: 'day_unusual', count: 1 }] } } });
+  });
+
   it('what will be posted is shown first, with the later balances that are kept', async () => {
     const { id } = await createCompany(server);
     await bringIn(server, id, files[2][1], { date: files[2][0], retainedEarnings: '3' });

@@ -43,6 +43,15 @@ export const companyOperations = {
     body: settingsChange,
     answer: company,
   },
+  removeCompany: {
+    needs: 'administrator',
+    method: 'post',
+    path: '/companies/{companyId}/removal',
+    summary: 'Remove the company with all that is in it, for good; its name is given as a proof that it is meant',
+    body: z.strictObject({ name: z.string().max(200) }),
+    answer: 'none',
+    status: 204,
+  },
   rehearseSettings: {
     needs: 'administrator',
     method: 'post',

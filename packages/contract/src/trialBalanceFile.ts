@@ -55,6 +55,8 @@ export const rehearsalInput = z.strictObject({
   retainedEarnings: reference.nullable().optional(),
   /** Elements chosen by hand, by account. */
   elements: z.record(reference, element).default({}),
+  /** The day of the balances, where it was asked whether it is right and it is. */
+  confirmedDay: day.optional(),
   /** All proposed elements are confirmed. */
   confirmElements: z.boolean().default(false),
   /** Whether accounts with a balance that the file lacks count as nil or keep it. */
@@ -117,6 +119,8 @@ export const rehearsal = z.object({
   dateFrom: z.enum(['file', 'answer']).nullable(),
   /** Whether the ledger holds nothing up to that day, so that these are its first balances. */
   begins: z.boolean(),
+  /** Why the day is asked about, unless it is confirmed: another one that the file itself names, or so many fiscal years to be made. */
+  unusualDay: z.object({ fileDay: day.nullable(), years: z.int() }).nullable(),
   /** Files posted for that day before and not taken back, the first first: the ledger agrees with this one afterwards. */
   replaces: z.array(z.object({ fileName: z.string(), postedAt: z.string(), postedBy: z.string() })),
   figures: figureKind,

@@ -17,7 +17,7 @@ async function main(task: string | undefined): Promise<number> {
   const database = await openDatabase(url, 2);
   try {
     let wrong = 0;
-    for (const { id, name } of await rowsOf<{ id: number; name: string }>(database, 'SELECT id, name FROM company ORDER BY id')) {
+    for (const { id, name } of await rowsOf<{ id: number; name: string }>(database, 'SELECT id, name FROM company WHERE removed_at IS NULL ORDER BY id')) {
       const differences = await findDifferences(database, id);
       say(`${name}: ${differences.length === 0 ? 'balances are what the lines add up to' : `${differences.length} balances differ from the lines`}`);
       for (const { table, accountId, year, period, debit, credit } of differences.slice(0, mostListed))

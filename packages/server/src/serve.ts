@@ -44,6 +44,7 @@ import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { RateRepository } from './persistence/rateStore.ts';
 import { RehearsalRepository } from './persistence/rehearsalStore.ts';
+import { purgeRemoved } from './persistence/removeCompany.ts';
 import { SeriesRepository } from './persistence/seriesStore.ts';
 import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
 import { ViewRepository } from './persistence/viewStore.ts';
@@ -79,6 +80,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   await forgetOldKeys(database);
   await forgetEndedSessions(database);
   await forgetAbandonedImports(database);
+  await purgeRemoved(database);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;

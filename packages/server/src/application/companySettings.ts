@@ -37,6 +37,11 @@ export async function rehearseSettings(
   return succeed({ effect: effect.value, kept: kept.length - returned, returned });
 }
 
+/** The company with all that is in it, for good, by who types its name. */
+export function removeCompany({ companies }: Pick<Ports, 'companies'>, { companyId }: Access<'administrator'>, name: string): Promise<Outcome<null, Failure>> {
+  return companies.remove(companyId, name);
+}
+
 /** The currency is held by the first entry, the first month by the first fiscal year. */
 export function changeSettings(ports: Ports, access: Access<'administrator'>, { version, ...edit }: SettingsEdit): Promise<Outcome<CompanyView, Failure>> {
   return withFreshBooks(async () => {

@@ -24,6 +24,7 @@ export type Failure =
   | { code: 'too_many_attempts' }
   | { code: 'password_wrong' }
   | { code: 'role_needed'; needs: Role; role: Role }
+  | { code: 'company_name_differs'; name: string }
   | { code: 'adding_companies_refused' }
   | { code: 'link_unusable'; reason: 'unknown' | 'used' | 'expired' }
   | { code: 'link_needs_name' }

@@ -1,4 +1,5 @@
 import {
+  addDays,
   type Day,
   type FigureKind,
   findCategoryPath,
@@ -23,12 +24,13 @@ import type { Books, BroughtInRecord, OpenAdjustment, Ports, TrialBalancePlan } 
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
 import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { workOutPosting } from './workOutPosting.ts';
-import { isWithinReach } from './years.ts';
+import { isWithinReach, yearsToMake } from './years.ts';
 
 export interface Rehearsal extends ReadFile {
   readonly books: Books;
   readonly date: Day | null;
   readonly begins: boolean;
+  readonly unusualDay: UnusualDay | null;
   readonly replaces: readonly BroughtInRecord[];
   readonly figures: FigureKind;
   readonly retainedEarnings: string | null;
@@ -72,6 +74,8 @@ export async function rehearseTrialBalance(
   blockers.add('out_of_balance', file.debits === file.credits ? 0 : 1);
   blockers.add('date_needed', date === null ? 1 : 0);
   if (date !== null && !isWithinReach(books, date)) blockers.add('day_out_of_reach', 1);
+  const unusualDay = date === null || !isWithinReach(books, date) ? null : unusual(books, date, reading.day);
+  if (unusualDay && answers.confirmedDay !== date) blockers.add('day_unusual', 1);
   const period = date === null ? undefined : books.calendar.periods[periodIndexOf(books.calendar, date)];
   blockers.add('period_locked', date !== null && period && lockedOn(books, period, date) ? 1 : 0);
   const worked = date === null || !isWithinReach(books, date) ? null : await workOutPosting(ports, books, field, file.rows, date, answers, blockers);
@@ -100,6 +104,7 @@ export async function rehearseTrialBalance(
     ...read.value,
     books,
     date,
+    unusualDay,
     begins: worked?.before.balance.every((amount) => amount === 0n) ?? false,
     replaces: worked?.earlier.filter(({ day }) => day === date) ?? [],
     figures: worked?.figures ?? answers.figures ?? { kind: 'year_to_date' },
@@ -119,6 +124,25 @@ export async function rehearseTrialBalance(
         ? planPosting(books, field, file.rows, fileId, date, worked, places, retained.number, answers.withdraw, read.value.fileName)
         : null,
   });
+}
+
+/** A day that looks like a slip: far from the one that the file itself names, or beyond the years in sight. */
+export interface UnusualDay {
+  readonly fileDay: Day | null;
+  /** So many fiscal years would be made; 0: that is not why. */
+  readonly years: number;
+}
+
+/** A file may be of the day after, or of the month's last day though it was written a little later. */
+const mostDaysApart = 31;
+/** The next year, and one that was missed. */
+const mostYearsMade = 2;
+
+function unusual(books: Books, date: Day, fileDay: Day | null): UnusualDay | null {
+  const isFar = fileDay !== null && (date < addDays(fileDay, -mostDaysApart) || date > addDays(fileDay, mostDaysApart));
+  const years = yearsToMake(books, date).length;
+  if (!isFar && years <= mostYearsMade) return null;
+  return { fileDay: isFar ? fileDay : null, years: years > mostYearsMade ? years : 0 };
 }
 
 function missingColumns({ reading: { columns, amounts } }: ReadFile, numbered: boolean): number {

@@ -3,7 +3,7 @@ import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
 import { closeYear, proposeClosing } from '../application/closing.ts';
 import { createCompany, viewCompany } from '../application/companies.ts';
-import { changeSettings, rehearseSettings } from '../application/companySettings.ts';
+import { changeSettings, rehearseSettings, removeCompany } from '../application/companySettings.ts';
 import { lockPeriods, unlockPeriod } from '../application/periodLocks.ts';
 import type { HistoryWanted, Ports } from '../application/ports/index.ts';
 import { viewHistory } from '../application/viewHistory.ts';
@@ -17,6 +17,7 @@ export function companyRoutes(on: On, ports: Ports): void {
   on('listCompanies', async ({ identity }) => succeed(answers.toCompanies(await ports.companies.list(identity.person.id))));
   on('createCompany', async ({ identity, body }) => mapOutcome(await createCompany(ports, identity, body), answers.toCompany));
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
+  on('removeCompany', async ({ access, body }) => removeCompany(ports, access, body.name));
   on('rehearseSettings', async ({ access, body: { from, to, ...edit } }) =>
     mapOutcome(await rehearseSettings(ports, access, edit, { firstDay: from, lastDay: to }), ({ effect, ...counts }) => ({
       ...counts,

@@ -201,6 +201,7 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
     newAccounts: rehearsal.rows.filter((row) => row.isNew && row.number !== '').length,
     newCategories: rehearsal.newCategories.map((path) => [...path]),
     placedByFile: rehearsal.placedByFile,
+    unusualDay: rehearsal.unusualDay && { ...rehearsal.unusualDay },
     begins: rehearsal.begins,
     replaces: rehearsal.replaces.map(({ fileName, postedAt, postedBy }) => ({ fileName, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy })),
     retainedEarningsMoves: text(rehearsal.retainedEarningsMoves),

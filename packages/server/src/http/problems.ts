@@ -34,6 +34,7 @@ const conflicts = new Set([
   'account_name_taken',
   'account_name_beside',
   'names_repeated',
+  'company_name_differs',
   'view_name_taken',
   'setting_held',
   'code_list_name_taken',

@@ -21,6 +21,7 @@ import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
 import { keepPlaces, keptEvent } from './placeRows.ts';
 import { plantChart } from './plantChart.ts';
+import { purgeRemoved, removeCompany } from './removeCompany.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { updateAccounts } from './updateRows.ts';
 
@@ -51,8 +52,15 @@ export class CompanyRepository implements CompanyStore {
   }
 
   async findByName(name: string): Promise<number | null> {
-    const [row] = await rowsOf<{ id: number }>(this.database, 'SELECT id FROM company WHERE name = ? ORDER BY id LIMIT 1', [name]);
+    const [row] = await rowsOf<{ id: number }>(this.database, 'SELECT id FROM company WHERE name = ? AND removed_at IS NULL ORDER BY id LIMIT 1', [name]);
     return row?.id ?? null;
+  }
+
+  async remove(companyId: number, name: string): Promise<Outcome<null, Failure>> {
+    const removed = await removeCompany(this.database, companyId, name);
+    // Nobody waits for it; what is left is found by the next server that starts.
+    if (removed.ok) void purgeRemoved(this.database).catch(() => undefined);
+    return removed;
   }
 
   async create(settings: CompanySettings, { chart, options, placements }: BegunCompany, person: Person): Promise<number> {

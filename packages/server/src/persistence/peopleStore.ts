@@ -236,7 +236,7 @@ async function makeFirstAdministrator(runner: QueryRunner, { name, email }: { na
   );
   const [row] = await rowsOf<{ id: number }>(runner, 'SELECT id FROM person WHERE email = ?', [email]);
   const { id } = row as { id: number };
-  await runner.query("REPLACE INTO membership (company_id, person_id, role) SELECT id, ?, 'administrator' FROM company", [id]);
+  await runner.query("REPLACE INTO membership (company_id, person_id, role) SELECT id, ?, 'administrator' FROM company WHERE removed_at IS NULL", [id]);
   return id;
 }
 

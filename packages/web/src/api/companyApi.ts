@@ -17,6 +17,10 @@ const companyApi = ivoryApi.injectEndpoints({
       query: ({ companyId, change }) => ({ url: `/companies/${companyId}`, method: 'PATCH', body: change }),
       invalidatesTags: ['Companies', ...ledgerTags],
     }),
+    removeCompany: build.mutation<void, { companyId: number; name: string }>({
+      query: ({ companyId, name }) => ({ url: `/companies/${companyId}/removal`, method: 'POST', body: { name } }),
+      invalidatesTags: (_result, error) => (error ? [] : ['Companies']),
+    }),
     rehearseSettings: build.query<SettingsRehearsalBody, { companyId: number; digitOrder: SettingsChange['digitOrder']; from: string; to: string }>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/settings-rehearsal`, method: 'POST', body }),
       providesTags: ['Chart', 'Ledger'],
@@ -60,6 +64,7 @@ export const {
   useCreateCompanyMutation,
   useGetCompanyQuery,
   useChangeSettingsMutation,
+  useRemoveCompanyMutation,
   useRehearseSettingsQuery,
   useMakeYearMutation,
   useAddAdjustingPeriodMutation,

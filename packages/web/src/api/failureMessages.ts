@@ -188,6 +188,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   account_name_taken: ({ name, number }) => `The name «${text(name)}» is taken${number ? ` by ${text(number)}` : ''}; this company does not repeat names.`,
   account_number_malformed: ({ number, part, scheme }) =>
     `The number ${text(number)} does not fit the number scheme${part ? ` in its part ${text(part)}` : ''}${scheme ? `; numbers here look like ${exampleOf(scheme as NumberScheme)}` : ''}.`,
+  company_name_differs: ({ name }) => `The name of the company is ${text(name)}. Nothing was removed.`,
   names_repeated: ({ accounts }) => {
     const repeated = (Array.isArray(accounts) ? accounts : []) as { number: string; name: string }[];
     return `Names alone would not tell these apart: ${repeated.slice(0, 6).map(accountLabel).join(', ')}${repeated.length > 6 ? ` and ${repeated.length - 6} more` : ''}. Rename them first.`;

@@ -71,6 +71,8 @@ export interface CompanyStore {
   list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]>;
   /** For the demo, which is loaded once. */
   findByName(name: string): Promise<number | null>;
+  /** With all that is in it, for good; `name` has to be its own. */
+  remove(companyId: number, name: string): Promise<Outcome<null, Failure>>;
   /** Its maker becomes its administrator. */
   create(settings: CompanySettings, begin: BegunCompany, person: Person): Promise<number>;
   /** `numbers`: those of accounts whose number, or its place in the order of numbers, changes; `kept`: places by hand of those that leave their ranges. */

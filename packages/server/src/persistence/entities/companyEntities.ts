@@ -21,6 +21,7 @@ export interface CompanyRow {
   languages: string;
   yearForm: string;
   mainClassification: number;
+  removedAt: string | null;
 }
 
 export const CompanyEntity = new EntitySchema<CompanyRow>({
@@ -42,6 +43,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     languages: { ...keyText, length: 100, default: 'en' },
     yearForm: { name: 'year_form', type: 'varchar', length: 200, default: '' },
     mainClassification: { name: 'main_classification', type: 'int', unsigned: true, default: 1 },
+    removedAt: { name: 'removed_at', type: 'datetime', precision: 6, nullable: true },
   },
 });
 

@@ -91,6 +91,7 @@ import { TakeBackTrialBalances1790000000090 } from './090-take-back-trial-balanc
 import { PlacesThatOnlyKeep1790000000091 } from './091-places-that-only-keep.ts';
 import { CreateLayoutKeptDraft1790000000092 } from './092-create-layout-kept-draft.ts';
 import { DaysOfCash1790000000093 } from './093-days-of-cash.ts';
+import { RemoveCompanies1790000000094 } from './094-remove-companies.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -187,4 +188,5 @@ export const migrations = [
   PlacesThatOnlyKeep1790000000091,
   CreateLayoutKeptDraft1790000000092,
   DaysOfCash1790000000093,
+  RemoveCompanies1790000000094,
 ];

@@ -1,5 +1,5 @@
 import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
-import { formatAmount, shortDay } from '@ivory-ladder/core';
+import { formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
@@ -20,6 +20,9 @@ interface BeforePostingProps {
 }
 
 const problemsShown = 8;
+
+/** They have a card of their own. */
+const toldElsewhere = new Set(['rows_with_errors', 'elements_proposed', 'out_of_balance', 'day_unusual']);
 
 /** Debits and credits at all times, what is wrong, what is asked, and what posting will do. */
 export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, onCancel, onPost }: BeforePostingProps) {
@@ -63,10 +66,11 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             <p>Correct the file and drop it again, or correct above what it was taken for.</p>
           </Card>
         )}
-        {rehearsal.blockers.some(({ code }) => !['rows_with_errors', 'elements_proposed', 'out_of_balance'].includes(code)) && (
+        <UnusualDay rehearsal={rehearsal} draft={draft} onChange={onChange} />
+        {rehearsal.blockers.some(({ code }) => !toldElsewhere.has(code)) && (
           <Card tone="madder" title="Still to be answered">
             {rehearsal.blockers
-              .filter(({ code }) => !['rows_with_errors', 'elements_proposed', 'out_of_balance'].includes(code))
+              .filter(({ code }) => !toldElsewhere.has(code))
               .map((blocker) => (
                 <p key={blocker.code}>{blockerText(blocker)}</p>
               ))}
@@ -220,6 +224,26 @@ function RetainedEarnings({
 }
 
 /** Files of the same day that this one takes the place of, and how many accounts that changes. */
+/** A slip of the keyboard in the day moves every statement; it is asked about before anything is posted. */
+function UnusualDay({ rehearsal, draft, onChange }: { rehearsal: RehearsalBody; draft: RehearsalDraft; onChange: (changes: Partial<RehearsalDraft>) => void }) {
+  const { unusualDay, date } = rehearsal;
+  if (!unusualDay || date === null) return null;
+  const { fileDay, years } = unusualDay;
+  return (
+    <Card tone="amber" title={`Is it ${longDay(date)}?`}>
+      {fileDay !== null && <p>The file itself says {longDay(fileDay)}.</p>}
+      {years > 0 && <p>{years} fiscal years would be made for it.</p>}
+      {draft.confirmedDay === date ? (
+        <p className={styles.holds}>✓ Confirmed</p>
+      ) : (
+        <button type="button" className={styles.action} onClick={() => onChange({ confirmedDay: date })}>
+          The day is right
+        </button>
+      )}
+    </Card>
+  );
+}
+
 function Replaces({ rehearsal }: { rehearsal: RehearsalBody }) {
   const { replaces, entries, rows } = rehearsal;
   if (replaces.length === 0) return null;

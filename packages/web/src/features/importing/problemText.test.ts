@@ -12,8 +12,8 @@ const problemCodes = [
 const blockerCodes = ['rehearseTrialBalance.ts', 'workOutPosting.ts'].flatMap((file) =>
   [...source(`../../../../server/src/application/${file}`).matchAll(/blockers\.add\('([a-z_]+)'/g)].map((match) => match[1] as string),
 );
-/** These three have a card of their own beside the file. */
-const shownElsewhere = new Set(['rows_with_errors', 'elements_proposed', 'out_of_balance']);
+/** These have a card of their own beside the file. */
+const shownElsewhere = new Set(['rows_with_errors', 'elements_proposed', 'out_of_balance', 'day_unusual']);
 
 describe('words beside a row of a file', () => {
   it.each(problemCodes)('%s is said with what was found', (code) => {

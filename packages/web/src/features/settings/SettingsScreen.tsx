@@ -16,6 +16,7 @@ import { counted } from '../../components/counted.ts';
 import { EffectList } from '../../components/EffectList.tsx';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { LanguageFields } from './LanguageFields.tsx';
+import { RemoveCompany } from './RemoveCompany.tsx';
 import { SchemeEditor } from './SchemeEditor.tsx';
 import styles from './SettingsScreen.module.css';
 
@@ -191,6 +192,7 @@ function SettingsForm({ company }: { company: Company }) {
           Discard
         </Button>
       </div>
+      <RemoveCompany company={company} />
     </form>
   );
 }

@@ -1,0 +1,75 @@
+import type { CompanyList } from '@ivory-ladder/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ApiClient } from '../support/apiClient.ts';
+import { openLayoutShop } from '../support/layoutShop.ts';
+import { TestServer } from '../support/server.ts';
+import { openShop } from '../support/shop.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await TestServer.start();
+});
+afterAll(() => server.stop());
+
+/** Rows of a company in every table that has any. */
+async function rowsLeft(companyId: number): Promise<Record<string, number>> {
+  const { database } = server.serving;
+  const tables = (await database.query(
+    "SELECT TABLE_NAME AS name FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND COLUMN_NAME = 'company_id'",
+  )) as { name: string }[];
+  const left: Record<string, number> = {};
+  for (const { name } of tables) {
+    const [row] = (await database.query(`SELECT COUNT(*) AS count FROM \`${name}\` WHERE company_id = ?`, [companyId])) as { count: string }[];
+    if (Number(row?.count) > 0) left[name] = Number(row?.count);
+  }
+  const [own] = (await database.query('SELECT COUNT(*) AS count FROM company WHERE id = ?', [companyId])) as { count: string }[];
+  return Number(own?.count) > 0 ? { ...left, company: 1 } : left;
+}
+
+describe('a company that is removed', () => {
+  it('goes by its name alone, with every row in every table, and leaves others as they were', async () => {
+    const gone = await openLayoutShop(server);
+    const stays = await openShop(server);
+    await gone.use(await gone.begin('Own', 'balance_sheet'));
+    await server.ok('POST', `${gone.path}/rehearsals`, { draft: { places: [], categories: [] } });
+    const before = [await rowsLeft(stays.id), await stays.totals()];
+    expect(Object.keys(await rowsLeft(gone.id)).length).toBeGreaterThan(15);
+    expect(await server.refused('POST', `${gone.path}/removal`, { name: 'test company' })).toMatchObject({ code: 'company_name_differs' });
+    expect((await server.call('GET', gone.path)).status).toBe(200);
+    expect((await server.call('POST', `${gone.path}/removal`, { name: 'Test company' })).status).toBe(204);
+    // Nobody finds it from that moment on.
+    expect((await server.call('GET', gone.path)).status).toBe(404);
+    expect((await server.call('POST', `${gone.path}/removal`, { name: 'Test company' })).status).toBe(404);
+    expect((await server.ok<CompanyList>('GET', '/companies')).companies.map(({ id }) => id)).not.toContain(gone.id);
+    await expect.poll(() => rowsLeft(gone.id), { timeout: 10_000 }).toEqual({});
+    expect([await rowsLeft(stays.id), await stays.totals()]).toEqual(before);
+  });
+
+  it('is an administrator’s to remove', async () => {
+    const shop = await openShop(server);
+    const { token } = await server.ok<{ token: string }>('POST', `${shop.path}/people`, { email: 'keeper@example.org', name: 'Nils Berg', role: 'preparer' });
+    const keeper = new ApiClient(server.url);
+    await keeper.enter('/links/use', { token, password: 'a long way to the harbour' });
+    expect(await keeper.refused('POST', `${shop.path}/removal`, { name: 'Test company' })).toMatchObject({ status: 403, code: 'role_needed' });
+    expect((await server.call('GET', shop.path)).status).toBe(200);
+  });
+
+  it('takes no entry that was on its way: each is there whole before, or refused', async () => {
+    const shop = await openShop(server);
+    const [bank, sales] = [(await shop.find('1000')).id, (await shop.find('4000')).id];
+    const entry = (at: number) => ({
+      date: '2026-09-30',
+      description: `Sale ${at}`,
+      lines: [
+        { accountId: bank, debit: '100', credit: '0' },
+        { accountId: sales, debit: '0', credit: '100' },
+      ],
+    });
+    const posting = Array.from({ length: 12 }, (_, at) => server.call('POST', `${shop.path}/entries`, entry(at)));
+    const removed = server.call('POST', `${shop.path}/removal`, { name: 'Test company' });
+    const answers = await Promise.all(posting);
+    expect((await removed).status).toBe(204);
+    expect(answers.filter(({ status }) => status !== 201 && status !== 404 && status !== 409 && status !== 503)).toEqual([]);
+    await expect.poll(() => rowsLeft(shop.id), { timeout: 10_000 }).toEqual({});
+  });
+});
