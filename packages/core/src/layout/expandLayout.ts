@@ -144,14 +144,17 @@ class Expansion {
 
   private remainder(line: RemainderOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
     const elements = line.elements.length > 0 ? line.elements : around.elements.length > 0 ? around.elements : elementsOfSide(around.side, this.facts.scope);
-    const accounts = this.facts.accounts.flatMap(({ element }, at) => (elements.includes(element) ? [at] : []));
+    // In a cash flow what is cash has no line, so none is left for a remainder.
+    const asCash = new Map(this.own.kind === 'cash_flow' ? Array.from(this.cash.accounts, (at, place) => [at, this.cash.sides[place] ?? 0]) : []);
+    const sidesOf = (at: number): number => 3 & ~(asCash.get(at) ?? 0);
+    const accounts = this.facts.accounts.flatMap(({ element }, at) => (elements.includes(element) && sidesOf(at) !== 0 ? [at] : []));
     const [only] = elements;
     return {
       ...base,
       kind: 'accounts',
       categoryId: null,
       isRemainder: true,
-      selection: { accounts: Int32Array.from(accounts), sides: new Uint8Array(accounts.length).fill(3) },
+      selection: { accounts: Int32Array.from(accounts), sides: Uint8Array.from(accounts, sidesOf) },
       side: line.side ?? (elements.length === 1 && only ? naturalSide(only) : (around.side ?? direction)),
       reversed: line.reversed,
       ...detailOf(line),

@@ -32,7 +32,8 @@ const mostCombinations = 20_000;
 
 /**
  * Whether every account of the elements in scope stands in the layout exactly once, side by side and facet value by facet
- * value: posting accounts, and parents that bear an amount of their own. Memo lines do not count. Cost: accounts + portions taken.
+ * value: posting accounts, and parents that bear an amount of their own. Memo lines do not count. `readings`: what lines take instead of
+ * `net`, where it is known; then of lines that take some facet values only what is doubled or missing is at stake, and an account without any of it is at no fault. Cost: accounts + portions taken.
  */
 export function layoutCoverage(
   compiled: CompiledLayout,
@@ -40,6 +41,7 @@ export function layoutCoverage(
   accounts: readonly CoverageAccount[],
   net: BigInt64Array,
   facets: readonly CodeList[],
+  readings: readonly BigInt64Array[] = [],
 ): LayoutCoverage {
   const takesOf = new Map<number, Take[]>();
   for (const take of compiled.takes) {
@@ -72,7 +74,11 @@ export function layoutCoverage(
     const now = amount < 0n ? ofCredit : ofDebit;
     const isAtFault = state === 'doubled' ? now.most > 1 : now.least === 0;
     const lines = [...new Set([debit, credit, ...(takes ?? []).map((take) => take.line)])].flatMap((at) => compiled.lines[at]?.key ?? []);
-    const fault: LayoutFault = { account, state, net: isAtFault ? amount : 0n, lines };
+    const isByParts = takes !== undefined && ofDebit.most === ofCredit.most && ofDebit.least === ofCredit.least;
+    const stake = isByParts ? stakeOf(compiled, takes, readings, { account, amount, line: amount < 0n ? credit : debit, state }) : null;
+    // No line of the account is of the values that are doubled or missing.
+    if (stake === 0n) continue;
+    const fault: LayoutFault = { account, state, net: stake ?? (isAtFault ? amount : 0n), lines };
     if (isLeftOut && state !== 'doubled') {
       leftOut.push(fault);
       continue;
@@ -82,6 +88,25 @@ export function layoutCoverage(
     netEffect += state === 'doubled' ? -fault.net : fault.net;
   }
   return { inScope: scope.length === 0 ? null : inScope, faults, leftOut, byRemainder, atStake, netEffect };
+}
+
+/** What of an account is taken twice, or by no line, where lines take some facet values of it; `null` where that is not known. */
+function stakeOf(
+  compiled: CompiledLayout,
+  takes: readonly Take[],
+  readings: readonly BigInt64Array[],
+  { account, amount, line, state }: { readonly account: number; readonly amount: bigint; readonly line: number; readonly state: LayoutFault['state'] },
+): bigint | null {
+  const factors = new Map<number, bigint>();
+  for (const { reading, factor } of takes) factors.set(reading, (factors.get(reading) ?? 0n) + factor);
+  let taken = line >= 0 ? amount : 0n;
+  for (const [reading, factor] of factors) {
+    const { facets = {}, direction, measure } = compiled.readings[reading] ?? {};
+    const part = readings[reading]?.[account];
+    if (part === undefined || direction !== undefined || measure !== 'column' || Object.keys(facets).length === 0) return null;
+    taken += factor * part;
+  }
+  return state === 'doubled' ? taken - amount : amount - taken;
 }
 
 /** How often a side of an account is taken, over all facet values and directions that lines tell apart. */

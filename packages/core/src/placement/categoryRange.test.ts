@@ -95,6 +95,9 @@ describe('a place by range', () => {
   it('is never under another element; such an account is at odds with the range', () => {
     expect(standingOfOne([range(equity, '10*')])).toEqual({ portions: undefined, byRange: { places: [], doubledIn: [], oddIn: [equity] } });
     expect(standingOfOne([range(overdraft, '10*')]).byRange?.oddIn).toEqual([overdraft]);
+    // Rightly placed by another range, it is at odds with none; on one side alone it still is.
+    expect(standingOfOne([range(equity, '10*'), range(cash, '1010')])).toMatchObject({ portions: { debit: cash, credit: cash }, byRange: { oddIn: [] } });
+    expect(standingOfOne([range(equity, '10*'), range(cash, '1010', 'debit')]).byRange?.oddIn).toEqual([equity]);
     expect(standingOfOne([range(equity, '10*')], [], 'equity').portions).toEqual({ debit: equity, credit: equity });
   });
 

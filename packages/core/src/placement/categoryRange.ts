@@ -17,7 +17,7 @@ export interface PlacedByRange {
   readonly places: readonly Omit<Place, 'accountId'>[];
   /** Categories that do not stand in one path and all take it: it stands in none of them. */
   readonly doubledIn: readonly number[];
-  /** Categories whose ranges hold its number though they are of an element that cannot take it. */
+  /** Of an account that stands nowhere on a side: categories whose ranges hold its number though they are of an element that cannot take it. */
   readonly oddIn: readonly number[];
 }
 
@@ -106,7 +106,8 @@ export function rangePlacer(
             ...(credit === null ? [] : [{ side: 'credit' as const, categoryId: credit }]),
           ];
     const odd = holding.filter(({ node: { category } }) => category.element !== element && category.id !== debit && category.id !== credit);
-    return { places, doubledIn: [...doubledIn], oddIn: own.length > 0 ? [] : [...new Set(odd.map(({ node }) => node.category.id))] };
+    const isPlaced = (taken.debit ?? debit) !== null && (taken.credit ?? credit) !== null;
+    return { places, doubledIn: [...doubledIn], oddIn: own.length > 0 || isPlaced ? [] : [...new Set(odd.map(({ node }) => node.category.id))] };
   };
 }
 

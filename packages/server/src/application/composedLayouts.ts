@@ -7,15 +7,20 @@ import {
   isMemoLine,
   layoutCoverage,
   measureOf,
+  type Outcome,
   type OwnLayout,
+  type Span,
   scopeOf,
+  succeed,
   translationAccountId,
   withDifferenceLine,
 } from '@ivory-ladder/core';
 import { accountsCoveredIn } from './coveredAccounts.ts';
+import type { Failure } from './failure.ts';
 import { layoutFactsOf } from './layoutFacts.ts';
 import { mainLanguage } from './mainLanguage.ts';
 import type { Books, LayoutRecord, Ports } from './ports/index.ts';
+import { booksOfReadings, vectorsOfReadings } from './readingVectors.ts';
 
 /** The version of a composed layout that runs, made ready over books. */
 export interface ComposedLayout {
@@ -77,14 +82,21 @@ export async function runningLayouts(ports: Pick<Ports, 'layouts'>, books: Books
   return running;
 }
 
-/** What stands in each composed layout that runs over the categories which the books show. */
+/** What stands in each composed layout that runs over the categories which the books show; of lines that take some facet values, by what those hold over the span. */
 export async function coveredLayouts(
-  ports: Pick<Ports, 'layouts'>,
+  ports: Pick<Ports, 'layouts' | 'ledger' | 'rates'>,
   books: Books,
+  span: Span,
   amounts: { readonly closing: BigInt64Array; readonly movement: BigInt64Array },
-): Promise<CoveredLayout[]> {
-  return (await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
+): Promise<Outcome<CoveredLayout[], Failure>> {
+  const covered: CoveredLayout[] = [];
+  for (const { record, own, compiled } of await runningLayouts(ports, books)) {
+    const measure = measureOf(own);
+    const parts = await booksOfReadings(ports, books, {}, compiled.readings);
+    if (!parts.ok) return parts;
+    const readings = await vectorsOfReadings(ports, compiled.readings, parts.value, measure, span);
     const accounts = accountsCoveredIn(books, record.id);
-    return { name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, amounts[measureOf(own)], books.lists) };
-  });
+    covered.push({ name: record.name, coverage: layoutCoverage(compiled, scopeOf(own), accounts, amounts[measure], books.lists, readings) });
+  }
+  return succeed(covered);
 }

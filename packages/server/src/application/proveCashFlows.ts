@@ -58,16 +58,16 @@ export async function proveCashFlows(ports: Ports, opened: Books, spans: readonl
         moved: cashMoved(compiled, own.opening, own.movement),
         inBalanceSheet: atEnd.net - cashIn(balanceSheet, cashOn(compiled, books, addDays(span.firstDay, -1)), opening).net,
         strangers: atEnd.strangers,
-        atFault: accountsAtFault(books, compiled, own.movement),
+        atFault: accountsAtFault(books, compiled, own.movement, readings),
       });
     }
   }
   return succeed(proveCash(columns));
 }
 
-function accountsAtFault(books: Books, compiled: CompiledLayout, movement: BigInt64Array): CashColumn['atFault'] {
+function accountsAtFault(books: Books, compiled: CompiledLayout, movement: BigInt64Array, readings: readonly BigInt64Array[]): CashColumn['atFault'] {
   const accounts = accountsInOrder(books).map(({ account, index, isParent }) => ({ account: index, element: account.element, isParent }));
-  return layoutCoverage(compiled, elements, accounts, movement, books.lists)
+  return layoutCoverage(compiled, elements, accounts, movement, books.lists, readings)
     .faults.filter(({ net }) => net !== 0n)
     .map(({ account, state, net }) => ({ account, reason: state, net }));
 }

@@ -171,8 +171,8 @@ async function translationTies(ports: Ports, sheets: readonly ProvedPart[]): Pro
 
 function faultsOf({ key, statement: { books, compiled, scope, layoutId, columns, runs } }: ProvedPart): SetFaults {
   const at = columns.findIndex((column) => column.kind === 'amount' && unprovableOf(column) === null);
-  const net = runs[runIndexOf(columns, at)]?.net;
-  if (!net || scope.length === 0) return { part: key, accounts: [] };
-  const { faults } = layoutCoverage(compiled, scope, accountsCoveredIn(books, layoutId), net, books.lists);
+  const run = runs[runIndexOf(columns, at)];
+  if (!run || scope.length === 0) return { part: key, accounts: [] };
+  const { faults } = layoutCoverage(compiled, scope, accountsCoveredIn(books, layoutId), run.net, books.lists, run.readings);
   return { part: key, accounts: faults.filter((fault) => fault.net !== 0n).map(({ account, state, net }) => ({ account, reason: state, net })) };
 }

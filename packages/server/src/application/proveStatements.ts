@@ -84,10 +84,9 @@ export async function proveStatements(
       .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
   const codes = proveCodes(current.day, codesOf(books, current.net));
-  const composed = proveLayouts(
-    current.day,
-    await coveredLayouts(ports, books, { closing: current.net, movement: movementOver(books.cube, layers, span, partial) }),
-  );
+  const ofLayouts = await coveredLayouts(ports, books, span, { closing: current.net, movement: movementOver(books.cube, layers, span, partial) });
+  if (!ofLayouts.ok) return ofLayouts;
+  const composed = proveLayouts(current.day, ofLayouts.value);
   const movementBefore = comparisonSpan(comparison.value, 'income_statement', span, books.calendar);
   // Over a span in which balances began nothing is known of what moved.
   const moving = (movementBefore ? [span, movementBefore] : [span]).filter((one) => beganWithin(books.calendar, books.firstBalances, one) === null);

@@ -1,4 +1,4 @@
-import { type AccountRole, accountLabel, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, counterElement, type Element, exampleOf, type NumberScheme } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
 import type { ApiFailure } from './ivoryApi.ts';
 import { statementFailures } from './statementFailures.ts';
@@ -63,7 +63,11 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     `This was not accepted: ${(issues as { path: string; message: string }[] | undefined)?.map(({ path, message }) => `${path} ${message}`.trim()).join('; ') ?? ''}`,
   currency_unknown: ({ currency }) => `${text(currency)} is no currency of ISO 4217.`,
   element_clash: ({ accountElement, categoryElement }) =>
-    `Refused: the account is of element ${text(accountElement)}, the category of element ${text(categoryElement)}. An account stands under its own element.`,
+    `Refused: the account is of element ${text(accountElement)}, the category of element ${text(categoryElement)}. An account stands under its own element${
+      counterElement(accountElement as Element) === categoryElement
+        ? '; there it can stand only while its balance is on the other side, beside a place of its own element'
+        : ''
+    }.`,
   places_overlap: () => 'Refused: the account would stand in two places with the same balance.',
   category_unknown: () => 'That category is gone; somebody may have deleted it. The tree has been read anew.',
   place_conflict: ({ accountIds, categoryIds }) => {

@@ -239,13 +239,15 @@ function runOver({ layout, leftOut }: Asked) {
         isParent,
         isLeftOut: excluded.has(account.id),
       }));
+      // Until what lines of some facet values take is there, all that they may take twice is told.
+      const isKnown = compiled.readings.every(({ facets }) => figures.get(facetKey(facets))?.round === whole.round);
       const [held] = amountColumns;
       const balances = (held ? first?.[held.measure] : first?.closing) ?? new BigInt64Array(accounts.length);
       return {
         cash:
           first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,
         totals: run && held?.measure === (compiled.layout.kind === 'balance_sheet' ? 'closing' : 'movement') ? ownTotals(compiled, run) : null,
-        coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists),
+        coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists, isKnown ? run?.readings : []),
         values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
       };
     },

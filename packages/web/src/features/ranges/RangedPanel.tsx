@@ -1,4 +1,4 @@
-import { type DescribedCategory, formatAmount, rangesHolding, rangesWith, writeRangeText } from '@ivory-ladder/core';
+import { counterElement, type DescribedCategory, formatAmount, rangesHolding, rangesWith, writeRangeText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useDispatch } from 'react-redux';
 import { standsIn } from '../../api/standsIn.ts';
@@ -133,9 +133,9 @@ function AccountSide({ account, choice }: { account: PlacedAccount; choice: Band
       {state === 'odd' && (
         <div className={styles.wrong}>
           <h3>At odds</h3>
-          <p>
-            The numbers of {account.oddIn.map(nameOf).join(' and ')} hold it, but it is {account.element}. It cannot stand there.
-          </p>
+          {account.oddIn.map((id) => (
+            <p key={id}>{oddText(account, model.placement.categories.get(id))}</p>
+          ))}
           {mayChange && (
             <div className={styles.tools}>
               {account.oddIn.map((id) => (
@@ -256,4 +256,14 @@ function CategorySide({ id, choice }: { id: number; choice: BandChoice }) {
       </ul>
     </aside>
   );
+}
+
+/** Why a range that holds its number does not have it: of another element, or of the one for its other side alone. */
+function oddText({ element }: PlacedAccount, category: DescribedCategory | undefined): string {
+  const name = category?.name ?? '';
+  const said = `The numbers of ${name} hold it, but it is of element ${element}.`;
+  if (counterElement(element) !== category?.element) return `${said} It cannot stand there.`;
+  const sided = category.ranges.find(({ side }) => side !== 'any');
+  if (!sided) return `${said} It could stand there only while its balance is on the other side, by a range for that side.`;
+  return `${said} While in ${sided.side} it stands there once it has a place under ${element} for its other side.`;
 }
