@@ -208,7 +208,9 @@ describe('several trial balances', () => {
     expect(await asked('2028-03-31', '2027-03-31')).toEqual([{ fileDay: '2026-03-31', years: 3 }, true]);
     const plain = await handIn(server, id, file(110, 0, -160, 50));
     const years = async (date: string) => (await rehearse(server, id, plain, { date })).unusualDay?.years ?? 0;
-    expect([await years('2027-12-31'), await years('2028-12-31'), await years('2035-12-31'), await years('2023-12-31'), await years('2022-12-31')]).toEqual([0, 3, 10, 0, 3]);
+    expect([await years('2027-12-31'), await years('2028-12-31'), await years('2035-12-31'), await years('2023-12-31'), await years('2022-12-31')]).toEqual([
+      0, 3, 10, 0, 3,
+    ]);
     const refused = await server.call('POST', `/companies/${id}/trial-balance-files/${plain}/posting`, { date: '2036-12-31', confirmElements: true });
     expect(refused).toMatchObject({ status: 422, body: { code: 'posting_blocked', facts: { blockers: [{ code: 'day_unusual', count: 1 }] } } });
   });

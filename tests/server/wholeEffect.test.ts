@@ -5,6 +5,7 @@ import type {
   CodeListBody,
   Company,
   LayoutDetail,
+  LayoutList,
   MergeRehearsalBody,
   PlacementDraftBody,
   PlacementView,
@@ -138,7 +139,14 @@ async function open() {
     for (const { id: layoutId } of layouts) await take(figures, `${path}/statements/layout-${layoutId}`, '', ' layout');
     return figures;
   };
-  return { id, path, account, category, placement, other: other.id, list, load, draft, move, reported };
+  /** What the lines of the layout by numbers say that they take. */
+  const texts = async () => {
+    const { layouts } = await server.ok<LayoutList>('GET', `${path}/layouts`);
+    const own = layouts.find(({ name }) => name === 'By numbers');
+    const { used } = await server.ok<LayoutDetail>('GET', `${path}/layouts/${own?.id}`);
+    return used?.lines.map((one) => ('sources' in one ? one.sources : []));
+  };
+  return { id, path, account, category, placement, other: other.id, list, load, draft, move, reported, texts };
 }
 
 async function take(figures: Map<string, string>, address: string, query: string, of: string): Promise<void> {
@@ -188,9 +196,9 @@ const changes: readonly (readonly [string, (books: Books) => Promise<Rehearsed>,
       const effect = await server.ok<StatementEffect>('POST', `${path}/renumbering-rehearsal`, { ...body, ...span });
       return { effect, apply: () => server.ok('POST', `${path}/renumbering`, body) };
     },
-    ['By numbers'],
+    [],
   ],
-  ['renumbering by file', ({ load }) => load('Number,New number\n5051,6051\n6200,5052'), ['By numbers']],
+  ['renumbering by file', ({ load }) => load('Number,New number\n5051,6051\n6200,5052'), []],
   ['report codes by file', async ({ load }) => load('Number,Code: Return\n5050,A\n5051,A\n5060,B'), ['By codes']],
   ['the role of cash by file', ({ load }) => load('Number,Role\n1010,'), ['Cash flow statement', 'Cash flow of the bank', 'Cash flow statement of Management']],
   [
@@ -239,7 +247,7 @@ const changes: readonly (readonly [string, (books: Books) => Promise<Rehearsed>,
       const { effect } = await server.ok<SettingsRehearsalBody>('POST', `${path}/settings-rehearsal`, { digitOrder: 'digit_by_digit', ...span });
       return { effect, apply: () => server.ok('PATCH', path, { version, digitOrder: 'digit_by_digit' }) };
     },
-    ['By numbers'],
+    [],
   ],
 ];
 
@@ -284,16 +292,20 @@ describe('accounts that get other numbers', () => {
     ['by file', (books: Books) => byFile(books, '5051', '7051'), (books: Books) => byFile(books, '7051', '5051')],
     ['by file, to where another range is', (books: Books) => byFile(books, '5051', '6051'), (books: Books) => renumber(books, '6051', '5051')],
     ['by another order of digits', order('digit_by_digit'), order('by_value')],
-  ])('%s stand in every classification where they stood, by hand, and by range again with their numbers back', async (_, change, back) => {
+  ])('%s stand where they stood in every classification and layout, by hand, and by range again with their numbers back', async (_, change, back) => {
     const books = await open();
     const before = await standing(books);
-    const statements = await books.reported();
+    const [statements, texts] = [await books.reported(), await books.texts()];
     const placesOf = (rows: typeof before) => rows.map(([id, places, ranged]) => [id, [...(places as object[]), ...(ranged as object[])]]);
     await change(books);
     const then = await standing(books);
     expect(placesOf(then)).toEqual(placesOf(before));
     expect(then).not.toEqual(before);
+    // Lines of layouts take what they took, by other texts of numbers.
+    expect(await books.reported()).toEqual(statements);
+    expect(await books.texts()).not.toEqual(texts);
     await back(books);
+    expect(await books.texts()).toEqual(texts);
     expect(await standing(books)).toEqual(before);
     expect(await books.reported()).toEqual(statements);
   });

@@ -20,6 +20,7 @@ import {
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
+import { layoutsKeptBy } from './layoutsKept.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
 import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
@@ -117,7 +118,10 @@ export function changeAccount(
     const order = newOrder(books, current, fields, edit.after);
     // Under another element it cannot stand where it stood.
     const isRenumbered = fields.number !== current.number && fields.element === current.element;
-    const kept = isRenumbered ? placesKeptBy(books, new Map([[accountId, fields]])) : [];
+    const kept = {
+      places: isRenumbered ? placesKeptBy(books, new Map([[accountId, fields]])) : [],
+      layouts: fields.number === current.number ? [] : await layoutsKeptBy(ports, books, new Map([[accountId, fields.number]])),
+    };
     const changed = await ports.chart.changeAccount(companyId, current, fields, order, kept, versionsOf(books), actor);
     return changed.ok ? findAccount(ports, companyId, accountId) : changed;
   });

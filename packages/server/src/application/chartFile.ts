@@ -21,6 +21,7 @@ import type { Access } from './access.ts';
 import { booksAfter, type PlacementAfter, placesWith } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
+import { layoutsKeptBy, runningAs } from './layoutsKept.ts';
 import { openBooks } from './openBooks.ts';
 import { placesKeptBy, renumberedOf } from './placesKept.ts';
 import type { Books, PlacesByHand, Ports, StoredFile, WrittenFile } from './ports/index.ts';
@@ -57,7 +58,12 @@ export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>
   const compared = await compareFile(ports, access, fileId);
   if (!compared.ok) return compared;
   const { books, fileName, comparison, unknownColumns } = compared.value;
-  const effect = comparison.accounts.length === 0 ? succeed(noEffect) : await wholeEffect(ports, books, booksWith(books, comparison), span);
+  const effect =
+    comparison.accounts.length === 0
+      ? succeed(noEffect)
+      : await wholeEffect(ports, books, booksWith(books, comparison), span, {
+          layouts: runningAs(await layoutsKeptBy(ports, books, numbersIn(comparison.accounts))),
+        });
   if (!effect.ok) return effect;
   const { structureVersion } = books.company;
   const listHeadings = Object.fromEntries(books.lists.map(({ key }) => [key, describeColumn(key, books.lists).heading]));
@@ -81,7 +87,12 @@ export async function applyChartFile(
   const added = accounts.filter(({ account }) => account === null).length;
   if (accounts.length === 0) return succeed({ added: 0, changed: 0 });
   const versions = { structure: books.company.structureVersion, revision: books.cube.revision };
-  const applied = await ports.chart.applyChart(books, { accounts, newCategories, kept: keptIn(books, accounts) }, versions, access.actor);
+  const applied = await ports.chart.applyChart(
+    books,
+    { accounts, newCategories, kept: { places: keptIn(books, accounts), layouts: await layoutsKeptBy(ports, books, numbersIn(accounts)) } },
+    versions,
+    access.actor,
+  );
   if (applied.ok) return succeed({ added, changed: accounts.length - added });
   return applied.failure.code === 'ledger_moved_on' ? fail({ code: 'chart_moved_on' }) : applied;
 }
@@ -128,6 +139,10 @@ async function readChartTable({ tables }: Ports, cacheKey: string, stored: Store
     outcome ??= read;
   }
   return outcome ?? readChartFile(table.value.rows, lists);
+}
+
+function numbersIn(accounts: readonly ChangedAccount[]): Map<number, string> {
+  return new Map(accounts.flatMap(({ id, account, number }) => (account && account.number !== number ? [[id, number] as const] : [])));
 }
 
 /** Accounts that the file renumbers stay where they stand in every classification, but where it gives them another place. */

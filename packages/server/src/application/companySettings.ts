@@ -3,6 +3,7 @@ import type { Access } from './access.ts';
 import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import { type CompanyView, viewCompany } from './companies.ts';
 import type { Failure } from './failure.ts';
+import { layoutsKeptBy, runningAs } from './layoutsKept.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
 import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
@@ -31,7 +32,8 @@ export async function rehearseSettings(
   const digitOrder = edit.digitOrder ?? books.company.digitOrder;
   const numbers = changedNumbers(books, { ...settingsOf(books.company), digitOrder });
   const kept = placesKeptBy(books, numbersAfter(books, numbers), digitOrder);
-  const effect = await wholeEffect(ports, books, booksAfter(books, { digitOrder, placements: placementsKeeping(books, kept) }), span);
+  const layouts = runningAs(await layoutsKeptBy(ports, books, new Map(), digitOrder));
+  const effect = await wholeEffect(ports, books, booksAfter(books, { digitOrder, placements: placementsKeeping(books, kept) }), span, { layouts });
   if (!effect.ok) return effect;
   const returned = kept.filter(({ after }) => after.length === 0).length;
   return succeed({ effect: effect.value, kept: kept.length - returned, returned });
@@ -60,7 +62,14 @@ export function changeSettings(ports: Ports, access: Access<'administrator'>, { 
     if (repeated.length > 0) return fail({ code: 'names_repeated', accounts: repeated.map(({ id, number, name }) => ({ id, number, name })) });
     const settings = after.numbered ? after : { ...after, numberScheme: null };
     const numbers = changedNumbers(opened.value, settings);
-    const kept = placesKeptBy(opened.value, numbersAfter(opened.value, numbers), settings.digitOrder);
+    const kept = {
+      places: placesKeptBy(opened.value, numbersAfter(opened.value, numbers), settings.digitOrder),
+      // Without numbers no text of numbers can say anything; it waits as it is.
+      layouts:
+        before.numbered && settings.numbered && numbers.length > 0
+          ? await layoutsKeptBy(ports, opened.value, new Map(numbers.map((number) => [number.id, number.after])), settings.digitOrder)
+          : [],
+    };
     const changed = await ports.companies.changeSettings(company, before, settings, { numbers, kept }, access.actor);
     return changed.ok ? viewCompany(ports, access) : changed;
   });

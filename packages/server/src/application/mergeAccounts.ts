@@ -51,7 +51,7 @@ export async function rehearseMerge(
   const planned = await planMerge(ports, companyId, fromId, intoId, day);
   if (!planned.ok) return planned;
   const { books, from, into, moves, plan } = planned.value;
-  const effect = await wholeEffect(ports, books, mergedBooks(books, plan), span, plan.entries);
+  const effect = await wholeEffect(ports, books, mergedBooks(books, plan), span, { entries: plan.entries });
   if (!effect.ok) return effect;
   const { structureVersion, mainClassification } = books.company;
   const nameOf = (id: number) => (id === mainClassification ? null : (books.classifications.find((one) => one.id === id)?.name ?? null));

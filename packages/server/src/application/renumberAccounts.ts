@@ -2,6 +2,7 @@ import { bringToScheme, fail, type Outcome, type Span, succeed } from '@ivory-la
 import type { Access } from './access.ts';
 import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
+import { layoutsKeptBy, runningAs } from './layoutsKept.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
 import type { Books, ChartAccount, PlacesByHand, Ports } from './ports/index.ts';
@@ -22,11 +23,12 @@ export function renumberAccounts(ports: Ports, { companyId, actor }: Access<'pre
     if (!planned.ok) return planned;
     const { differing, kept } = planned.value;
     if (differing.length === 0) return succeed(0);
-    return ports.chart.renumber(companyId, differing, kept, opened.value.company.structureVersion, actor);
+    const layouts = await layoutsKeptBy(ports, opened.value, numbersOf(differing));
+    return ports.chart.renumber(companyId, differing, { places: kept, layouts }, opened.value.company.structureVersion, actor);
   });
 }
 
-/** What new numbers would do to every statement: accounts stay where they stand, but lines of layouts that take ranges of numbers take others. */
+/** What new numbers would do to every statement: nothing, but where a range that took nothing there takes an account, or no range can say what a line took. */
 export async function rehearseRenumbering(
   ports: Ports,
   { companyId }: Access<'preparer'>,
@@ -41,12 +43,17 @@ export async function rehearseRenumbering(
   const { differing, kept } = planned.value;
   if (differing.length === 0) return succeed(noEffect);
   const accounts = differing.map(({ account: { id }, number }) => ({ id, number }));
-  return wholeEffect(ports, books, booksAfter(books, { accounts, placements: placementsKeeping(books, kept) }), span);
+  const layouts = runningAs(await layoutsKeptBy(ports, books, numbersOf(differing)));
+  return wholeEffect(ports, books, booksAfter(books, { accounts, placements: placementsKeeping(books, kept) }), span, { layouts });
 }
 
 interface Renumbering {
   readonly differing: readonly { readonly account: ChartAccount; readonly number: string }[];
   readonly kept: readonly PlacesByHand[];
+}
+
+function numbersOf(differing: Renumbering['differing']): Map<number, string> {
+  return new Map(differing.map(({ account: { id }, number }) => [id, number]));
 }
 
 function planRenumbering(books: Books, changes: readonly NumberGiven[]): Outcome<Renumbering, Failure> {

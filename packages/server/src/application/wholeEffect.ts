@@ -9,6 +9,7 @@ import {
   followCube,
   measureOf,
   type Outcome,
+  type OwnLayout,
   periodIndexOf,
   presentRows,
   type Span,
@@ -54,27 +55,33 @@ export interface WholeEffect {
   readonly rows: readonly EffectRow[];
 }
 
+/** What goes with a change: entries that are posted, and layouts that run as something else. */
+interface WithChange {
+  readonly entries?: readonly NewEntry[];
+  readonly layouts?: ReadonlyMap<number, OwnLayout>;
+}
+
 export const noEffect: WholeEffect = { lookedAt: [], rows: [] };
 
 /**
  * The lines whose figure or presence would change in every statement of a span: balance sheet, income statement, cash flow and changes in
- * equity of every classification, and every composed layout that is in use. `entries` are posted with the change. Cost: two runs of all of them.
+ * equity of every classification, and every composed layout that is in use. Cost: two runs of all of them.
  */
 export async function wholeEffect(
   ports: Ports,
   before: Books,
   after: Books,
   span: Span,
-  entries: readonly NewEntry[] = [],
+  { entries = [], layouts = new Map() }: WithChange = {},
 ): Promise<Outcome<WholeEffect, Failure>> {
   const lookedAt: StatementLookedAt[] = [];
   const rows: EffectRow[] = [];
   const posted = withEntries(ports, after, entries);
   for (const { id, name } of before.classifications) {
     const classification = id === before.company.mainClassification ? null : name;
-    const was = await statementsIn(ports, before, id, span);
+    const was = await statementsIn(ports, before, id, span, new Map());
     if (!was.ok) return was;
-    const is = await statementsIn(posted.ports, posted.books, id, span);
+    const is = await statementsIn(posted.ports, posted.books, id, span, layouts);
     if (!is.ok) return is;
     for (const [at, { title, generated, rows: former }] of was.value.entries()) {
       const statement = lookedAt.length;
@@ -95,7 +102,13 @@ interface RunWhole extends Pick<StatementLookedAt, 'title' | 'generated'> {
 const generatedNames = ['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity'] as const;
 
 /** All that follows a classification, in the same order for the same layouts. */
-async function statementsIn(ports: Ports, opened: Books, classificationId: number, span: Span): Promise<Outcome<RunWhole[], Failure>> {
+async function statementsIn(
+  ports: Ports,
+  opened: Books,
+  classificationId: number,
+  span: Span,
+  layouts: ReadonlyMap<number, OwnLayout>,
+): Promise<Outcome<RunWhole[], Failure>> {
   const classified = inClassification(opened, classificationId);
   if (!classified.ok) return classified;
   const books = classified.value;
@@ -108,13 +121,17 @@ async function statementsIn(ports: Ports, opened: Books, classificationId: numbe
       generated: name,
       measure: name === 'balance_sheet' ? ('closing' as const) : ('movement' as const),
     })),
-    ...(await runningLayouts(ports, books)).map(({ record, own, compiled }) => ({
-      title: record.name,
-      over: own.kind === 'cash_flow' ? ofCash : books,
-      compiled: own.kind === 'cash_flow' && ofCash !== books ? compileOwn(ofCash, own, mainLanguage(books.company)) : compiled,
-      generated: null,
-      measure: measureOf(own),
-    })),
+    ...(await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
+      const over = own.kind === 'cash_flow' ? ofCash : books;
+      const then = layouts.get(record.id);
+      return {
+        title: record.name,
+        over,
+        compiled: then || over !== books ? compileOwn(over, then ?? own, mainLanguage(books.company)) : compiled,
+        generated: null,
+        measure: measureOf(own),
+      };
+    }),
   ];
   const done: RunWhole[] = [];
   for (const { title, generated, over, compiled, measure } of statements) {

@@ -15,6 +15,7 @@ import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
 import { replaceCodes } from './codeRows.ts';
 import { insertAccounts } from './insertAccounts.ts';
+import { keepLayouts } from './layoutRows.ts';
 import { numberColumns } from './numberColumns.ts';
 import { keepPlaces, keptEvent, replacePlaces } from './placeRows.ts';
 import { readCompany } from './readStructure.ts';
@@ -29,6 +30,7 @@ export async function applyChart(
   books: Books,
   { accounts, newCategories, kept }: ChartPlan,
   expectedRevision: number,
+  actor: string,
 ): Promise<AuditEvent[]> {
   const companyId = books.company.id;
   const audit: AuditEvent[] = [];
@@ -59,7 +61,7 @@ export async function applyChart(
       places: (places ?? []).map(({ side, target: to }) => ({ side, categoryId: target(to) })),
     })),
   );
-  await keepPlaces(runner, companyId, kept);
+  await keepPlaces(runner, companyId, kept.places);
   // Under another element an account cannot stand where other classifications have it.
   const elsewhere = changed.filter(({ account, element }) => account?.element !== element);
   await replacePlaces(
@@ -102,7 +104,7 @@ export async function applyChart(
         after: places.map(({ side, target: to }) => ({ side, categoryId: target(to) })),
       });
   }
-  audit.push(...kept.map(keptEvent));
+  audit.push(...kept.places.map(keptEvent), ...(await keepLayouts(runner, companyId, kept.layouts, actor)));
   return audit;
 }
 

@@ -1,7 +1,7 @@
 import { type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartPlan, ChartStore, HistoryWanted, PlacesByHand } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Books, ChartAccount, ChartPlan, ChartStore, HistoryWanted, Kept } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -9,6 +9,7 @@ import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { replaceCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
+import { keepLayouts } from './layoutRows.ts';
 import { numberColumns } from './numberColumns.ts';
 import { keepPlaces, keptEvent } from './placeRows.ts';
 import { readHistory } from './readHistory.ts';
@@ -64,7 +65,7 @@ export class ChartRepository implements ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly PlacesByHand[],
+    kept: Kept,
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
@@ -82,14 +83,16 @@ export class ChartRepository implements ChartStore {
       if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'account', id: account.id, current: null });
       await setOrder(runner, companyId, order);
       if (!sameCodes(fields.codes, account.codes)) await replaceCodes(runner, companyId, [{ accountId: account.id, codes: fields.codes }]);
-      await keepPlaces(runner, companyId, kept);
+      await keepPlaces(runner, companyId, kept.places);
+      const followed = await keepLayouts(runner, companyId, kept.layouts, actor);
       const { before, after } = differing(account, fields);
       return {
         value: null,
         audit: [
           { thing: 'account', thingId: account.id, action: 'changed', before, after: order.length > 0 ? { ...after, order } : after },
           ...former.map((id): AuditEvent => ({ thing: 'account', thingId: id, action: 'changed', before: { role: fields.role }, after: { role: null } })),
-          ...kept.map(keptEvent),
+          ...kept.places.map(keptEvent),
+          ...followed,
         ],
       };
     });
@@ -98,7 +101,7 @@ export class ChartRepository implements ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly PlacesByHand[],
+    kept: Kept,
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>> {
@@ -121,7 +124,8 @@ export class ChartRepository implements ChartStore {
           changes.map(({ account: { id }, number }) => [id, ...numberColumns(number, company.digitOrder)]),
         ),
       );
-      await keepPlaces(runner, companyId, kept);
+      await keepPlaces(runner, companyId, kept.places);
+      const followed = await keepLayouts(runner, companyId, kept.layouts, actor);
       return {
         value: changes.length,
         audit: [
@@ -134,7 +138,8 @@ export class ChartRepository implements ChartStore {
               after: { number },
             }),
           ),
-          ...kept.map(keptEvent),
+          ...kept.places.map(keptEvent),
+          ...followed,
         ],
       };
     });
@@ -148,7 +153,7 @@ export class ChartRepository implements ChartStore {
   ): Promise<Outcome<null, Failure>> {
     return this.change(books.company.id, expected.structure, actor, async (runner) => ({
       value: null,
-      audit: await writing(() => applyChart(runner, books, plan, expected.revision)),
+      audit: await writing(() => applyChart(runner, books, plan, expected.revision, actor)),
     }));
   }
 

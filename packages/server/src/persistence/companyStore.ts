@@ -1,22 +1,14 @@
 import type { FiscalYear, LayoutOptions, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type {
-  BegunCompany,
-  ChangedNumber,
-  CompanyRecord,
-  CompanySettings,
-  CompanyStore,
-  PeriodLock,
-  Person,
-  PlacesByHand,
-} from '../application/ports/index.ts';
+import type { BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Kept, PeriodLock, Person } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertClassification } from './classificationRows.ts';
 import type { Counters } from './counters.ts';
 import { rebuildTables } from './derivedBalances.ts';
+import { keepLayouts } from './layoutRows.ts';
 import { numberColumns } from './numberColumns.ts';
 import { insertMember } from './peopleStore.ts';
 import { keepPlaces, keptEvent } from './placeRows.ts';
@@ -104,7 +96,7 @@ export class CompanyRepository implements CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlacesByHand[] },
+    { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: Kept },
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
@@ -121,7 +113,8 @@ export class CompanyRepository implements CompanyStore {
           changing.map(({ id, after: number }) => [id, ...numberColumns(number, after.digitOrder)]),
           { versioned },
         );
-      await keepPlaces(runner, company.id, kept);
+      await keepPlaces(runner, company.id, kept.places);
+      const followed = await keepLayouts(runner, company.id, kept.layouts, actor);
       const { name, currency, fiscalYearFirstMonth, digitOrder, numberScheme, repeatedNames, numbered, languages } = after;
       const changed = (Object.keys(after) as (keyof CompanySettings)[]).filter((key) => JSON.stringify(after[key]) !== JSON.stringify(before[key]));
       await recordAudit(runner, this.counters, company.id, actor, [
@@ -141,7 +134,8 @@ export class CompanyRepository implements CompanyStore {
             after: { number: number.after },
           }),
         ),
-        ...kept.map(keptEvent),
+        ...kept.places.map(keptEvent),
+        ...followed,
       ]);
       const moved = await changedRows(
         runner,

@@ -1,11 +1,12 @@
 import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { Books, ChartAccount, PlacesByHand } from './books.ts';
+import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
+import type { Kept } from './layoutStore.ts';
 
-/** What a chart file does; `kept`: places of those that it renumbers. */
+/** What a chart file does; `kept`: what follows those that it renumbers. */
 export interface ChartPlan extends Pick<ChartComparison, 'accounts' | 'newCategories'> {
-  readonly kept: readonly PlacesByHand[];
+  readonly kept: Kept;
 }
 
 /** Everything of an account that a person can set. */
@@ -30,7 +31,7 @@ export interface AccountUse {
   readonly lastDay: Day | null;
 }
 
-/** `order`: ids of the siblings from first to last where their order changes; `kept`: places by hand of those that leave their ranges. */
+/** `order`: ids of the siblings from first to last where their order changes; `kept`: places by hand of those that leave their ranges, and layouts under whose ranges they were. */
 export interface ChartStore {
   addAccount(
     companyId: number,
@@ -45,7 +46,7 @@ export interface ChartStore {
     account: ChartAccount,
     fields: AccountFields,
     order: readonly number[],
-    kept: readonly PlacesByHand[],
+    kept: Kept,
     expected: { readonly structure: number; readonly revision: number },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
@@ -53,7 +54,7 @@ export interface ChartStore {
   renumber(
     companyId: number,
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
-    kept: readonly PlacesByHand[],
+    kept: Kept,
     expectedStructure: number,
     actor: string,
   ): Promise<Outcome<number, Failure>>;

@@ -13,7 +13,8 @@ import type {
   YearForm,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { PeriodLock, PlacesByHand } from './books.ts';
+import type { PeriodLock } from './books.ts';
+import type { Kept } from './layoutStore.ts';
 import type { Person } from './peopleStore.ts';
 
 export interface CompanyRecord {
@@ -80,7 +81,7 @@ export interface CompanyStore {
     company: CompanyRecord,
     before: CompanySettings,
     after: CompanySettings,
-    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: readonly PlacesByHand[] },
+    changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: Kept },
     actor: string,
   ): Promise<Outcome<null, Failure>>;
   /** `form`: how later years are made from now on; `null`: as until now. */

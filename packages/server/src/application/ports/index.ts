@@ -52,7 +52,7 @@ export type {
 } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
-export type { JoinedDraft, KeptDraft, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
+export type { JoinedDraft, Kept, KeptDraft, KeptLayout, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type {
   AccountLineRecord,
   BroughtInRecord,

@@ -1,5 +1,6 @@
 import type { Layout, Outcome, OwnLayout } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { PlacesByHand } from './books.ts';
 
 /** A layout as lists show it. */
 export interface LayoutRecord {
@@ -48,6 +49,20 @@ export interface JoinedDraft {
   readonly by: string;
   readonly joined: readonly string[];
   readonly overridden: readonly string[];
+}
+
+/** A layout whose texts of numbers follow accounts that get other numbers; `null`: that stays. `version`: as it was read. */
+export interface KeptLayout {
+  readonly id: number;
+  readonly version: number;
+  readonly draft: OwnLayout | null;
+  readonly used: OwnLayout | null;
+}
+
+/** What stays as it is while accounts get other numbers. */
+export interface Kept {
+  readonly places: readonly PlacesByHand[];
+  readonly layouts: readonly KeptLayout[];
 }
 
 export interface LayoutStore {
