@@ -201,6 +201,18 @@ describe('a statement in another currency, each amount at its own rate', () => {
     expect(profit.length).toBe(codes.length + 2);
     expect(profit.slice(0, -1).reduce((sum, value) => sum + value, 0)).toBe(profit.at(-1));
     for (const more of ['', '&scale=thousands']) await recomputeStatement(server, id, 'income-statement', `${query}&currency=NOK${plan}${more}`);
+    // All at one closing rate, to the unit of the other currency and in thousands: each row adds across, each total down.
+    for (const more of ['', '&scale=units', '&scale=thousands']) {
+      const { rows } = await statement(server, id, 'income-statement', ...year, `&currency=NOK&translation=closing_rate${plan}${more}`);
+      const bearing = rows.filter(({ values }) => values.length > 0 && values.every((value) => value !== null));
+      expect(bearing.length).toBeGreaterThan(5);
+      for (const { caption, values } of bearing)
+        expect(
+          values.slice(0, -1).reduce((sum, value) => sum + Number(value), 0),
+          caption,
+        ).toBe(Number(values.at(-1)));
+      await recomputeStatement(server, id, 'income-statement', `${query}&currency=NOK&translation=closing_rate${plan}${more}`);
+    }
     const alone = codes[0]?.code ?? '';
     const held = (name: string, more: object) => ({
       ...newLine('accounts', name, name),

@@ -25,7 +25,8 @@ export function columnsOver(
   const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
   const parts = withAdjusting(partsOfSpan(span, calendar, by), by, calendar, hasLines);
   const total = measure === 'movement' && parts.length > 1 ? [span] : [];
-  return [...parts, ...total].map(
+  const columns = parts.map(
     ({ adjusting, firstDay, lastDay }: SpanPart): PlainColumn => ({ kind: 'amount', measure, span: { firstDay, lastDay }, ...adjustingIn(measure, adjusting) }),
   );
+  return [...columns, ...total.map((whole): PlainColumn => ({ kind: 'amount', measure, span: whole, totals: parts.length }))];
 }

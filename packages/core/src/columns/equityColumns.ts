@@ -66,6 +66,9 @@ export function equityColumns(spans: readonly Span[], categories: readonly Equit
   return spans.flatMap((span) => {
     const group = spans.length > 1 ? { group: spanText(span.firstDay, span.lastDay, language) } : {};
     const column = { kind: 'amount' as const, measure: 'movement' as const, span, ...group };
-    return [...categories.map(({ id, caption }): AmountColumn => ({ ...column, equity: id, heading: caption })), { ...column, heading: totalEquity(language) }];
+    return [
+      ...categories.map(({ id, caption }): AmountColumn => ({ ...column, equity: id, heading: caption })),
+      { ...column, heading: totalEquity(language), totals: categories.length },
+    ];
   });
 }

@@ -141,20 +141,23 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     ...more,
   });
   if (repeat === null) return [one(span)];
-  const total = held === 'movement' ? [one(span)] : [];
+  const totalOf = (parts: number): AmountColumn[] => (held === 'movement' ? [one(span, { totals: parts })] : []);
   if (repeat === 'periods' || repeat === 'quarters') {
     const isApart = budgetId === null && held !== 'opening' && !beforeAdjusting;
     const whole = partsOfSpan(span, facts.calendar, repeat);
     const parts = withAdjusting(whole, repeat, facts.calendar, (index) => isApart && facts.hasLines?.(index) === true);
     if (parts.length === 1) return [one(span)];
-    return [...parts.map(({ adjusting, firstDay, lastDay }) => one({ firstDay, lastDay }, adjustingIn(held, adjusting))), ...total];
+    return [...parts.map(({ adjusting, firstDay, lastDay }) => one({ firstDay, lastDay }, adjustingIn(held, adjusting))), ...totalOf(parts.length)];
   }
   if (repeat === 'equity') {
     if (!facts.equity) {
       faults.push({ code: 'column_needs_equity', column: key });
       return [];
     }
-    return [...facts.equity.categories.map(({ id, caption }) => one(span, { equity: id, heading: caption })), one(span, { heading: facts.equity.total })];
+    return [
+      ...facts.equity.categories.map(({ id, caption }) => one(span, { equity: id, heading: caption })),
+      one(span, { heading: facts.equity.total, totals: facts.equity.categories.length }),
+    ];
   }
   const list = facts.lists.find((known) => known.key === repeat);
   if (!list) {
@@ -165,7 +168,7 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
   return [
     ...values.map(({ value, heading }) => one(span, { facets: { ...facets, [repeat satisfies ListKey]: [value] }, heading })),
     one(span, { facets: { ...facets, [repeat]: [''] }, heading: `Without ${list.name.toLowerCase()}` }),
-    ...total,
+    ...totalOf(values.length + 1),
   ];
 }
 

@@ -40,7 +40,7 @@ export function footFigures(
       spread(part);
     }
   };
-  const isSumOfShown = (row: StatementRow): boolean => row.parts.length > 0 && !totals.has(row.key) && row.unit === undefined && givenOf(row) === undefined;
+  const isSum = (row: StatementRow): boolean => isSumOfShown(row, totals) && givenOf(row) === undefined;
   const begin = (row: StatementRow): void => {
     const exact = exactOf(row);
     const own = givenOf(row) ?? (exact === null ? null : inUnit(exact, unit));
@@ -52,7 +52,7 @@ export function footFigures(
     // Parts of a total that has no figure stand for themselves.
     if (totals.has(row.key)) for (const { key } of row.parts) begin(bearing.get(key) as StatementRow);
   };
-  for (const row of bearing.values()) if (!inTotal.has(row.key) && !isSumOfShown(row)) begin(row);
+  for (const row of bearing.values()) if (!inTotal.has(row.key) && !isSum(row)) begin(row);
   const sumOf = (row: StatementRow): bigint => {
     const known = figures.get(row.key);
     if (known !== undefined) return known;
@@ -60,8 +60,13 @@ export function footFigures(
     figures.set(row.key, sum);
     return sum;
   };
-  for (const row of bearing.values()) if (isSumOfShown(row) && exactOf(row) !== null) sumOf(row);
+  for (const row of bearing.values()) if (isSum(row) && exactOf(row) !== null) sumOf(row);
   return figures;
+}
+
+/** A sum whose parts foot to something else: it is what they show. */
+export function isSumOfShown({ key, parts, unit }: StatementRow, totals: Footing['totals']): boolean {
+  return parts.length > 0 && !totals.has(key) && unit === undefined;
 }
 
 /** Totals whose parts foot to them: of groups, and of sums over parts that foot to nothing else, the widest first. */
@@ -80,7 +85,7 @@ function footingTotals(rows: readonly StatementRow[], bearing: ReadonlyMap<strin
 }
 
 /** What each part of a total is shown as; with their signs they come to it. `given`: those that stay as another statement shows them. */
-function allot(
+export function allot(
   total: bigint,
   parts: readonly RowPart[],
   exact: readonly bigint[],

@@ -1,3 +1,4 @@
+import { footAcross } from './footAcross.ts';
 import { footFigures, footingOf, isOfAmounts } from './footFigures.ts';
 import { inUnit, type ShownUnit } from './scale.ts';
 import type { StatementColumn, StatementRow } from './statement.ts';
@@ -27,7 +28,7 @@ export function roundRows({ rows, columns, unit }: ScaledFrom): StatementRow[] {
  * statement; then each part gets its floor or its ceiling by largest remainder, the first of equals first. A figure never
  * depends on what is shown below it. A row has one total that it foots to: that of its group, else the widest sum over it;
  * any other sum is that of what is shown, and may be off by some units. A figure that is given stays, also in a total; what it is off
- * by goes to the largest of the others. One that is of another amount than the row's is not taken, since no rounding explains what they differ by.
+ * by goes to the largest of the others. Columns that are parts of a total come to it across as well. One that is of another amount than the row's is not taken, since no rounding explains what they differ by.
  * Cost: rows × log rows for each column.
  */
 export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {
@@ -47,6 +48,19 @@ export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): Sta
         )
       : null,
   );
+  for (const [at, column] of columns.entries()) {
+    if (column.kind !== 'amount' || column.totals === undefined) continue;
+    const first = at - column.totals;
+    const across = footAcross(footing, {
+      parts: column.totals,
+      exactOf: (row, part) => row.values[first + part] ?? null,
+      exactTotalOf: (row) => row.values[at] ?? null,
+      totals: shown[at] ?? new Map(),
+      unit,
+      givenOf: (row, part) => givenAt(row, first + part),
+    });
+    for (const [part, figures] of across.entries()) shown[first + part] = figures;
+  }
   return rows.map((row) =>
     isOfAmounts(row) ? withAmounts(row, columns, unit, (at) => (row.values[at] === null ? null : (shown[at]?.get(row.key) ?? null))) : row,
   );

@@ -88,6 +88,7 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
       return {
         ...shown,
         ...(column.equity === undefined ? {} : { equity: column.equity }),
+        ...(column.totals === undefined ? {} : { totals: column.totals }),
         opening: texts(opening),
         movement: texts(movement),
         closing: texts(closing),

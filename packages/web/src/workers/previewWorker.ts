@@ -264,7 +264,10 @@ function inPrint(rows: readonly StatementRow[], columns: readonly StatementColum
 
 /** As the core knows it. */
 function toColumn(column: TriedColumn): StatementColumn {
-  if (column.kind === 'amount') return { kind: 'amount', measure: column.measure, span: { firstDay: column.firstDay, lastDay: column.lastDay } };
+  if (column.kind === 'amount') {
+    const { measure, firstDay, lastDay, totals } = column;
+    return { kind: 'amount', measure, span: { firstDay, lastDay }, ...(totals === undefined ? {} : { totals }) };
+  }
   if (column.kind !== 'calculation') return column;
   const { operands, ...rest } = column;
   const read = readFormula(column.text);
