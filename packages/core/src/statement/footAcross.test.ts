@@ -80,7 +80,7 @@ describe('columns that are parts of a total, in units', () => {
         const shown = new Map(footRows({ rows, columns: columns(parts), unit }).map((one) => [one.key, one]));
         const alone = footRows({
           rows: rows.map((one) => ({ ...one, values: one.values.slice(-1) })),
-          columns: columns(0).map(({ totals: _, ...plain }: never) => plain),
+          columns: [{ kind: 'amount', measure: 'movement', span }],
           unit,
         });
         for (const { key, values } of alone) expect(shown.get(key)?.values[parts], key).toBe(values[0]);

@@ -28,8 +28,7 @@ export function EffectList({ effect: { lookedAt, rows }, currency, without }: Ef
           <thead>
             <tr>
               <th scope="col">Line</th>
-              <th scope="col">Now</th>
-              <th scope="col">Then</th>
+              <th scope="col">Before, after</th>
             </tr>
           </thead>
           <tbody>
@@ -37,13 +36,15 @@ export function EffectList({ effect: { lookedAt, rows }, currency, without }: Ef
               // biome-ignore lint/suspicious/noArrayIndexKey: captions can repeat, and the list never changes its order
               <tr key={`${caption} ${at}`} data-role={role}>
                 <th scope="row">{caption}</th>
-                <td>{shown(before)}</td>
-                <td>{shown(after)}</td>
+                <td>
+                  <small>{shown(before)}</small>
+                  {shown(after)}
+                </td>
               </tr>
             ))}
             {own.length > mostShown && (
               <tr>
-                <th scope="row" colSpan={3}>
+                <th scope="row" colSpan={2}>
                   and {counted(own.length - mostShown, 'line')} more
                 </th>
               </tr>

@@ -107,7 +107,7 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
         changes: changes.map(({ accountId, number }) => ({ accountId, before: numberOf.get(accountId) ?? '', after: number })),
       });
       if (refused !== null) refuse(refused);
-      else say('done', `Applied: ${counted(changes.length, 'account')} renumbered; each stays in its category. Ctrl Z takes it back.`);
+      else say('done', `Applied: ${counted(changes.length, 'account')} renumbered; each stays in its category and on its lines. Ctrl Z takes it back.`);
       return refused === null;
     },
   };

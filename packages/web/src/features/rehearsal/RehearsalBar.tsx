@@ -1,3 +1,4 @@
+import type { StatementEffect } from '@ivory-ladder/contract';
 import { type Currency, changedTotals, formatAmount, isEmptyDraft } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { memo, type RefObject, useRef, useState } from 'react';
@@ -55,11 +56,13 @@ export function RehearsalBar() {
 
 function ChangedLinesButton() {
   const effect = useEffectOfDraft();
+  const whole = useWholeEffect();
+  const others = whole.effect?.rows.filter(({ statement }) => !whole.isLive(whole.effect?.lookedAt[statement] as LookedAt)).length ?? 0;
   const [params, change] = useAddress();
   const isOpen = params.get('rehearsal') === 'lines';
   return (
     <Button aria-pressed={isOpen} onClick={() => change({ rehearsal: isOpen ? null : 'lines' })}>
-      Changed lines ({effect?.lines.length ?? 0})
+      Changed lines ({(effect?.lines.length ?? 0) + others})
     </Button>
   );
 }
@@ -100,6 +103,8 @@ const BarTools = memo(function BarTools({ isOthers, mayApply, latest }: BarTools
     </>
   );
 });
+
+type LookedAt = StatementEffect['lookedAt'][number];
 
 const totalsShown = 2;
 

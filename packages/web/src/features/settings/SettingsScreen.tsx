@@ -204,7 +204,7 @@ function OrderEffect({ seen, failure, company }: { seen: SettingsRehearsalBody |
   const { kept, returned, effect } = seen;
   return (
     <div role="status">
-      <p className={styles.odd}>
+      <p className={kept + returned === 0 ? styles.plain : styles.odd}>
         {kept + returned === 0
           ? 'Every range holds the accounts that it held.'
           : [
