@@ -48,7 +48,7 @@ describe('a company begun with a starter chart', () => {
     expect(await seriousFindings(page)).toEqual([]);
     await page.getByRole('button', { name: /^Look at \d+ changes…/ }).click();
     await page.getByText('Name: «Public grants» → «Public Subsidies»').waitFor();
-    await page.getByText('No line shows another amount.').waitFor();
+    await page.getByText(/No line shows another amount in Balance sheet/).waitFor();
     expect(await seriousFindings(page)).toEqual([]);
     await page.getByRole('button', { name: 'Apply', exact: true }).click();
     await page.getByText(/^Applied: 0 accounts added, \d+ changed\.$/).waitFor();
@@ -108,7 +108,7 @@ describe('a company begun with a starter chart', () => {
     await page.getByRole('combobox', { name: 'Merge into' }).fill('4000');
     await page.getByRole('option', { name: '4000 Sales in shops' }).click();
     await page.getByText('(900.00) moves at 31 May 2026.').waitFor();
-    await page.getByText('No line shows another amount.').waitFor();
+    await page.getByText(/No line shows another amount in Balance sheet/).waitFor();
     expect(await seriousFindings(page)).toEqual([]);
     await page.getByRole('button', { name: 'Merge', exact: true }).click();
     await page.getByText('Merged: 4010 Sales online into 4000 Sales in shops.').waitFor();

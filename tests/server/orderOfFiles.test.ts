@@ -1,4 +1,4 @@
-import type { BroughtInList, ChartView, ProofList, StatementBody, TakingBackBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { BroughtInList, ChartView, CodeListBody, ProofList, StatementBody, TakingBackBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seeded } from '../support/seeded.ts';
 import { TestServer } from '../support/server.ts';
@@ -136,6 +136,45 @@ describe('trial balances in any order', () => {
         await everything(await company(last), spans),
       );
     }
+  });
+
+  it('two files of one day inside a month, on accounts with facet values, are the net of that day by facet value too', async () => {
+    const below = seeded(2213);
+    const start = balanced('2024-12-31', { 1500: 50_000_00, 2500: -20_000_00, 3000: -10_000_00 });
+    const random = (): File =>
+      balanced('2025-05-20', Object.fromEntries(chart.filter(([number]) => number !== '1000').map(([number]) => [number, below(9_000_000) - 4_500_000])));
+    const [wrong, right] = [random(), random()];
+    const read = async (files: readonly File[]) => {
+      const id = await company([start]);
+      const path = `/companies/${id}`;
+      const { key } = await server.ok<CodeListBody>('POST', `${path}/code-lists`, {
+        kind: 'facet',
+        name: 'Vessel',
+        codes: [
+          { code: 'TERN', caption: 'MV Tern' },
+          { code: 'GULL', caption: 'MV Gull' },
+        ],
+      });
+      const { accounts } = await server.ok<ChartView>('GET', `${path}/chart?from=2025-01-01&to=2025-12-31`);
+      for (const { id: accountId, number, version } of accounts.filter((one) => /^[14-6]/.test(one.number)))
+        await server.ok('PATCH', `${path}/accounts/${accountId}`, { version, codes: { [key]: Number(number) % 200 === 0 ? 'TERN' : 'GULL' } });
+      for (const file of files) await bringIn(server, id, text(file), { date: file.day, figures: { kind: 'year_to_date' } });
+      const found: unknown[] = [];
+      // To the day, to the day before, to one behind it; the whole month.
+      for (const to of ['2025-05-20', '2025-05-19', '2025-05-25', '2025-05-31'])
+        for (const value of ['TERN', 'GULL', '']) {
+          const facets = encodeURIComponent(JSON.stringify({ [key]: [value] }));
+          const view = await server.ok<TrialBalanceViewBody>('GET', `${path}/trial-balance?from=2025-05-01&to=${to}&facets=${facets}`);
+          found.push(view.accounts.map(({ number, opening, debit, credit, closing }) => [number, opening, debit, credit, closing]));
+          for (const kind of ['cash-flow', 'changes-in-equity'] as const)
+            found.push(figures(await statement(server, id, kind, '2025-05-01', to, `&detail=accounts&facets=${facets}`)));
+        }
+      return found;
+    };
+    const expected = await read([right]);
+    expect(JSON.stringify(expected)).toContain(String(Math.abs(right.amounts.get('4000') ?? 0)));
+    expect(await read([wrong, right])).toEqual(expected);
+    expect(await read([right, wrong, right])).toEqual(expected);
   });
 });
 

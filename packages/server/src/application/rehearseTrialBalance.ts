@@ -127,7 +127,7 @@ export async function rehearseTrialBalance(
 }
 
 /** A day that looks like a slip: far from the one that the file itself names, or beyond the years in sight. */
-export interface UnusualDay {
+interface UnusualDay {
   readonly fileDay: Day | null;
   /** So many fiscal years would be made; 0: that is not why. */
   readonly years: number;

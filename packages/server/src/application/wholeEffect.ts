@@ -29,7 +29,7 @@ import { ranAmounts } from './ranAmounts.ts';
 import { type RanColumns, runColumns } from './runColumns.ts';
 
 /** A statement that was run before and after. */
-export interface StatementLookedAt {
+interface StatementLookedAt {
   /** The title of a generated statement, or the name of a composed layout. */
   readonly title: string;
   /** The name of the classification whose categories it follows, where that is not the main one. */
@@ -38,7 +38,7 @@ export interface StatementLookedAt {
   readonly generated: (typeof generatedNames)[number] | null;
 }
 
-export interface EffectRow {
+interface EffectRow {
   /** Its statement, by its place among those looked at. */
   readonly statement: number;
   /** In changes in equity with the column that it is of, unless that is the total. */
@@ -59,6 +59,8 @@ export interface WholeEffect {
 interface WithChange {
   readonly entries?: readonly NewEntry[];
   readonly layouts?: ReadonlyMap<number, OwnLayout>;
+  /** The one classification whose statements can change, where it is one: the others are as they were. */
+  readonly within?: number;
 }
 
 export const noEffect: WholeEffect = { lookedAt: [], rows: [] };
@@ -72,15 +74,20 @@ export async function wholeEffect(
   before: Books,
   after: Books,
   span: Span,
-  { entries = [], layouts = new Map() }: WithChange = {},
+  { entries = [], layouts = new Map(), within }: WithChange = {},
 ): Promise<Outcome<WholeEffect, Failure>> {
   const lookedAt: StatementLookedAt[] = [];
   const rows: EffectRow[] = [];
   const posted = withEntries(ports, after, entries);
   for (const { id, name } of before.classifications) {
     const classification = id === before.company.mainClassification ? null : name;
-    const was = await statementsIn(ports, before, id, span, new Map());
+    const isTouched = within === undefined || within === id;
+    const was = await statementsIn(ports, before, id, span, new Map(), isTouched);
     if (!was.ok) return was;
+    if (!isTouched) {
+      lookedAt.push(...was.value.map(({ title, generated }) => ({ title, classification, generated })));
+      continue;
+    }
     const is = await statementsIn(posted.ports, posted.books, id, span, layouts);
     if (!is.ok) return is;
     for (const [at, { title, generated, rows: former }] of was.value.entries()) {
@@ -108,6 +115,7 @@ async function statementsIn(
   classificationId: number,
   span: Span,
   layouts: ReadonlyMap<number, OwnLayout>,
+  isRun = true,
 ): Promise<Outcome<RunWhole[], Failure>> {
   const classified = inClassification(opened, classificationId);
   if (!classified.ok) return classified;
@@ -135,6 +143,10 @@ async function statementsIn(
   ];
   const done: RunWhole[] = [];
   for (const { title, generated, over, compiled, measure } of statements) {
+    if (!isRun) {
+      done.push({ title, generated, rows: [] });
+      continue;
+    }
     const ran = await runColumns(ports, over, compiled, columnsOf(over, compiled, measure, span), {});
     if (!ran.ok) return ran;
     done.push({ title, generated, rows: rowsOf(over, compiled, ran.value) });

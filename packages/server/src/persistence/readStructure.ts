@@ -144,7 +144,8 @@ async function readClassifications(runner: QueryRunner, company: CompanyRecord, 
   const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
   const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
   const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
-  const placeRows = await manager.getRepository(PlaceEntity).find({ where });
+  // While in debit before while in credit.
+  const placeRows = await manager.getRepository(PlaceEntity).find({ where, order: { accountId: 'ASC', side: 'DESC' } });
   return rows.map(({ id, name, version }) => {
     const categories = categoryRows
       .filter(({ classificationId }) => classificationId === id)

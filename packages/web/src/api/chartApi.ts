@@ -39,8 +39,8 @@ const chartApi = ivoryApi.injectEndpoints({
       invalidatesTags: [...ledgerTags],
     }),
     rehearseRenumbering: build.query<StatementEffect, { companyId: number; from: string; to: string } & Renumbering>({
+      // Asked anew with other changes alone: once they are applied, their versions are no more.
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering-rehearsal`, method: 'POST', body }),
-      providesTags: ['Chart', 'Ledger'],
     }),
     renumberAccounts: build.mutation<{ renumbered: number }, { companyId: number } & Renumbering>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),

@@ -149,7 +149,7 @@ function EffectOfNumbers({ changes }: { changes: Renumbering['changes'] }) {
   const { span } = useSpan();
   const settled = useSettled(changes, millisecondsBeforeLooking);
   const { from, to } = span;
-  const { currentData, error } = useRehearseRenumberingQuery({ companyId: company.id, from, to, changes: settled });
+  const { currentData, error } = useRehearseRenumberingQuery({ companyId: company.id, from, to, changes: settled }, { refetchOnMountOrArgChange: true });
   if (error !== undefined) return <p className={styles.fault}>{describeFailure(error)}</p>;
   if (!currentData || settled !== changes) return <p className={styles.quiet}>Looking at every statement …</p>;
   return <EffectList effect={currentData} currency={currencyOfCompany(company)} />;
