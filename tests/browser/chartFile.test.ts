@@ -66,7 +66,7 @@ describe('a company begun with a starter chart', () => {
     await paste('4230\tLetting of the hall\tincome\tEvents and sales\n4240\tBoat trips\tboat\tEvents and sales');
     await page.getByText('Element cannot be «boat»', { exact: false }).waitFor();
     expect(await page.getByRole('button', { name: 'Apply', exact: true }).isDisabled()).toBe(true);
-    await page.getByRole('button', { name: 'Discard' }).click();
+    await page.getByRole('button', { name: 'Discard', exact: true }).click();
     await page.getByRole('treegrid', { name: 'Chart of accounts' }).waitFor();
     await page.locator('[role=treegrid] [data-index="0"]').click();
     await paste('4230\tLetting of the hall\tincome\tEvents and sales\n4240\tBoat trips\tincome\tEvents and sales');

@@ -80,7 +80,7 @@ describe('ranges on the number band', () => {
     await page.getByRole('button', { name: 'Make a range of those by hand' }).waitFor();
     await bar(page).getByText('nothing in 2 other statements').waitFor();
     const proposed = await bar(page).textContent();
-    await bar(page).getByRole('button', { name: 'Discard' }).click();
+    await bar(page).getByRole('button', { name: 'Discard', exact: true }).click();
     await bar(page).waitFor({ state: 'detached' });
     expect(await field.inputValue()).toBe('');
     // Nothing is lost by it.

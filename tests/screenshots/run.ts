@@ -176,9 +176,9 @@ async function takePlacement(company: string): Promise<void> {
   await page.getByRole('row', { name: /^Profit for the period/ }).waitFor();
   await page.getByRole('treegrid').getByText('Other sailings', { exact: true }).scrollIntoViewIfNeeded();
   await take(page, 'placement');
-  await page.getByRole('button', { name: 'Discard' }).click();
+  await page.getByRole('button', { name: 'Discard', exact: true }).click();
   // Kept a moment later; else the next view would begin with it.
-  await page.getByRole('button', { name: 'Discard' }).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Discard', exact: true }).waitFor({ state: 'detached' });
   await page.waitForTimeout(1500);
   await page.goto(`${company}/placement/ranges?numbers=expense+5`);
   for (const [category, text] of [
@@ -193,9 +193,9 @@ async function takePlacement(company: string): Promise<void> {
     await field.press('Enter');
   }
   await page.getByRole('button', { name: /^Fuel and lubricants, 5210/ }).click();
-  await page.getByText(/no total changes|the statements stay/).waitFor();
+  await page.getByText(/no total changes|stay as they are/).first().waitFor();
   await take(page, 'ranges');
-  await page.getByRole('button', { name: 'Discard' }).click();
+  await page.getByRole('button', { name: 'Discard', exact: true }).click();
   await page.waitForTimeout(1000);
   await context.close();
 }
