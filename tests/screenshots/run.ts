@@ -193,7 +193,11 @@ async function takePlacement(company: string): Promise<void> {
     await field.press('Enter');
   }
   await page.getByRole('button', { name: /^Fuel and lubricants, 5210/ }).click();
-  await page.getByText(/no total changes|stay as they are/).first().waitFor();
+  await page
+    .getByText(/no total changes|stay as they are/)
+    .first()
+    .waitFor();
+  await page.getByText(/looking at the other statements/).waitFor({ state: 'detached' });
   await take(page, 'ranges');
   await page.getByRole('button', { name: 'Discard', exact: true }).click();
   await page.waitForTimeout(1000);

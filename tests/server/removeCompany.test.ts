@@ -1,4 +1,4 @@
-import type { CompanyList } from '@ivory-ladder/contract';
+import type { CompanyList, JournalLook } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient } from '../support/apiClient.ts';
 import { openLayoutShop } from '../support/layoutShop.ts';
@@ -26,12 +26,33 @@ async function rowsLeft(companyId: number): Promise<Record<string, number>> {
   return Number(own?.count) > 0 ? { ...left, company: 1 } : left;
 }
 
+/** A file of two lines that was read, but that nobody posted. */
+async function stageFile(path: string): Promise<number> {
+  const content = new TextEncoder().encode('Date;Document;Account;Debit;Credit\n30.09.2026;17;1000;50,00;\n30.09.2026;17;4000;;50,00');
+  const { reading, separator, encoding } = await server.ok<JournalLook>('POST', `${path}/journal-looks`, content);
+  const begun = { name: 'journal.csv', bytes: content.length, separator, encoding, reading };
+  const { id } = await server.ok<{ id: number }>('POST', `${path}/journal-imports`, begun);
+  await server.ok('POST', `${path}/journal-imports/${id}/content`, content);
+  return id;
+}
+
+/** Lines and entries of a file, which know their import alone. */
+async function stagedOf(importId: number): Promise<number> {
+  const rows = 'SELECT import_id FROM staged_line UNION ALL SELECT import_id FROM staged_entry';
+  const [row] = (await server.serving.database.query(`SELECT COUNT(*) AS count FROM (${rows}) AS staged WHERE import_id = ?`, [importId])) as {
+    count: string;
+  }[];
+  return Number(row?.count);
+}
+
 describe('a company that is removed', () => {
   it('goes by its name alone, with every row in every table, and leaves others as they were', async () => {
     const gone = await openLayoutShop(server);
     const stays = await openShop(server);
     await gone.use(await gone.begin('Own', 'balance_sheet'));
     await server.ok('POST', `${gone.path}/rehearsals`, { draft: { places: [], categories: [] } });
+    const [file, other] = [await stageFile(gone.path), await stageFile(stays.path)];
+    expect(await stagedOf(file)).toBe(3);
     const before = [await rowsLeft(stays.id), await stays.totals()];
     expect(Object.keys(await rowsLeft(gone.id)).length).toBeGreaterThan(15);
     expect(await server.refused('POST', `${gone.path}/removal`, { name: 'test company' })).toMatchObject({ code: 'company_name_differs' });
@@ -43,6 +64,7 @@ describe('a company that is removed', () => {
     expect((await server.ok<CompanyList>('GET', '/companies')).companies.map(({ id }) => id)).not.toContain(gone.id);
     await expect.poll(() => rowsLeft(gone.id), { timeout: 10_000 }).toEqual({});
     expect([await rowsLeft(stays.id), await stays.totals()]).toEqual(before);
+    expect([await stagedOf(file), await stagedOf(other)]).toEqual([0, 3]);
   });
 
   it('is an administrator’s to remove', async () => {

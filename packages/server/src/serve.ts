@@ -80,7 +80,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   await forgetOldKeys(database);
   await forgetEndedSessions(database);
   await forgetAbandonedImports(database);
-  await purgeRemoved(database);
+  await purgeRemoved(database).catch((error: unknown) => log.error(error, 'what removed companies left could not be deleted'));
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;

@@ -17,6 +17,9 @@ describe('proposing an element', () => {
     ['Depreciation', 'expense'],
     ['Marine gas oil in stock', 'asset'],
     ['Taxes on income', 'expense'],
+    ['Slipway and hall, at cost', 'asset'],
+    ['Repairs in progress', 'asset'],
+    ['Cost of goods sold', 'expense'],
   ] as const)('«%s» is %s by its words (common practice)', (name, element) => {
     expect(elementFromName(name)?.element).toBe(element);
   });

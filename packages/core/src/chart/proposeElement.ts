@@ -25,7 +25,7 @@ export interface KnownAccount {
 const words: readonly (readonly [Element, string])[] = [
   [
     'asset',
-    'accumulated depreciation|accumulated amortisation|accumulated amortization|allowance for|prepaid|prepayments?|receivables?|accrued income|deferred tax assets?|in transit|inventor(y|ies)|stocks?|debtors?|work in progress|goodwill|deposits? paid|right of use|investments? in',
+    'accumulated depreciation|accumulated amortisation|accumulated amortization|allowance for|prepaid|prepayments?|receivables?|accrued income|deferred tax assets?|in transit|inventor(y|ies)|stocks?|debtors?|in progress|under construction|at (cost|valuation|fair value)|goodwill|deposits? paid|right of use|investments? in',
   ],
   [
     'liability',

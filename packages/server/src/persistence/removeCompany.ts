@@ -47,8 +47,10 @@ export async function purgeRemoved(database: DataSource): Promise<void> {
 
 async function purge(runner: QueryRunner, companyId: number, tables: readonly string[]): Promise<void> {
   const clear = async (): Promise<void> => {
-    for (const table of tables)
-      while ((await changedRows(runner, `DELETE FROM \`${table}\` WHERE company_id = ? LIMIT ${rowsInOne}`, [companyId])) === rowsInOne);
+    // Lines of a file that nobody posted know their import alone, so they go before it.
+    const imports = await rowsOf<{ id: number }>(runner, 'SELECT id FROM journal_import WHERE company_id = ?', [companyId]);
+    for (const { id } of imports) for (const table of ['staged_line', 'staged_entry']) await deleteRows(runner, table, 'import_id', id);
+    for (const table of tables) await deleteRows(runner, table, 'company_id', companyId);
   };
   await clear();
   // Who was posting in that moment waits for the row, and finds it gone.
@@ -62,4 +64,8 @@ async function purge(runner: QueryRunner, companyId: number, tables: readonly st
     await runner.rollbackTransaction();
     throw error;
   }
+}
+
+async function deleteRows(runner: QueryRunner, table: string, column: string, id: number): Promise<void> {
+  while ((await changedRows(runner, `DELETE FROM \`${table}\` WHERE ${column} = ? LIMIT ${rowsInOne}`, [id])) === rowsInOne);
 }
