@@ -58,7 +58,14 @@ await runScript(async () => {
 async function runTests(databaseUrl, chromium) {
   const folder = mkdtempSync(join(tmpdir(), 'ivory-ladder-tests-'));
   const file = join(folder, 'results.json');
-  const environment = { ...process.env, NODE_ENV: 'test', IVORY_LADDER_TEST_DATABASE_URL: databaseUrl, IVORY_LADDER_CHROMIUM: chromium };
+  // Whatever a test writes for a while goes with the folder.
+  const environment = {
+    ...process.env,
+    NODE_ENV: 'test',
+    TMPDIR: folder,
+    IVORY_LADDER_TEST_DATABASE_URL: databaseUrl,
+    IVORY_LADDER_CHROMIUM: chromium,
+  };
   const filters = process.argv.slice(2);
   await runCommand(
     join(projectFolder, 'node_modules', '.bin', 'vitest'),
@@ -66,7 +73,7 @@ async function runTests(databaseUrl, chromium) {
     { cwd: projectFolder, env: environment },
   ).catch(() => undefined);
   const results = JSON.parse(readFileSync(file, 'utf8'));
-  rmSync(folder, { recursive: true });
+  rmSync(folder, { recursive: true, force: true });
   return { numRuntimeErrorTestSuites: 0, ...results };
 }
 
