@@ -32,8 +32,8 @@ export function footAcross({ bearing, totals: footing }: Footing, across: Across
     const adds = exactIn(row).reduce((sum, amount) => sum + amount, 0n) === exactTotalOf(row);
     return adds && columns.every((column) => exactOf(row, column) !== null && givenOf(row, column) === undefined) ? totals.get(row.key) : undefined;
   };
-  const set = (row: StatementRow, cells: readonly (bigint | null)[]): void => {
-    for (const column of columns) if (cells[column] != null) figures[column]?.set(row.key, cells[column]);
+  const show = (row: StatementRow, cells: readonly (bigint | null)[]): void => {
+    for (const [at, cell] of cells.entries()) if (cell !== null) figures[at]?.set(row.key, cell);
   };
   const spread = (row: StatementRow): void => {
     if (!footing.has(row.key)) return;
@@ -52,14 +52,14 @@ export function footAcross({ bearing, totals: footing }: Footing, across: Across
       : null;
     for (const [at, one] of rows.entries())
       if (solved)
-        set(
+        show(
           one,
           (solved[at] as bigint[]).map((cell) => (signs[at] as bigint) * cell),
         );
     if (!solved)
-      for (const column of columns) {
-        const cell = own[column];
+      for (const [column, cell] of own.entries()) {
         if (cell === undefined) continue;
+        const shown = figures[column];
         const shares = allot(
           cell,
           row.parts,
@@ -67,7 +67,7 @@ export function footAcross({ bearing, totals: footing }: Footing, across: Across
           unit,
           rows.map((one) => givenOf(one, column)),
         );
-        for (const [at, one] of rows.entries()) figures[column]?.set(one.key, shares[at] as bigint);
+        for (const [at, one] of rows.entries()) shown?.set(one.key, shares[at] as bigint);
       }
     for (const one of rows) spread(one);
   };
@@ -75,7 +75,7 @@ export function footAcross({ bearing, totals: footing }: Footing, across: Across
     const total = totalOf(row);
     const plus = columns.map((column) => ({ key: String(column), sign: 1 as const }));
     if (total !== undefined)
-      set(
+      show(
         row,
         allot(
           total,
@@ -86,7 +86,7 @@ export function footAcross({ bearing, totals: footing }: Footing, across: Across
         ),
       );
     else
-      set(
+      show(
         row,
         columns.map((column) => {
           const exact = exactOf(row, column);

@@ -28,7 +28,8 @@ export function roundRows({ rows, columns, unit }: ScaledFrom): StatementRow[] {
  * statement; then each part gets its floor or its ceiling by largest remainder, the first of equals first. A figure never
  * depends on what is shown below it. A row has one total that it foots to: that of its group, else the widest sum over it;
  * any other sum is that of what is shown, and may be off by some units. A figure that is given stays, also in a total; what it is off
- * by goes to the largest of the others. Columns that are parts of a total come to it across as well. One that is of another amount than the row's is not taken, since no rounding explains what they differ by.
+ * by goes to the largest of the others. One that is of another amount than the row's is not taken, since no rounding explains what
+ * they differ by. Columns that are parts of a total come to it across as well.
  * Cost: rows × log rows for each column.
  */
 export function footRows(from: ScaledFrom, roots: FootingRoots = new Map()): StatementRow[] {

@@ -188,13 +188,13 @@ async function lock(runner: QueryRunner, companyId: number, id: number, expected
 }
 
 async function usedBy(runner: QueryRunner, companyId: number, id: number): Promise<string | null> {
-  const [row] = await rowsOf<{ definition: string }>(
+  const [used] = await rowsOf<{ definition: string }>(
     runner,
     `SELECT version.definition FROM layout_version AS version JOIN layout ON layout.company_id = version.company_id AND layout.id = version.layout_id
       WHERE layout.company_id = ? AND layout.id = ? AND version.number = layout.in_use`,
     [companyId, id],
   );
-  return row?.definition ?? null;
+  return used?.definition ?? null;
 }
 
 const mostKeptDrafts = 20;
