@@ -1,6 +1,6 @@
 import type { StatementEffect } from '@ivory-ladder/contract';
 import { type Currency, formatAmount } from '@ivory-ladder/core';
-import { counted } from './counted.ts';
+import { BeforeAfterTable } from './BeforeAfterTable.tsx';
 import styles from './EffectList.module.css';
 
 type LookedAt = StatementEffect['lookedAt'][number];
@@ -23,34 +23,17 @@ export function EffectList({ effect: { lookedAt, rows }, currency, without }: Ef
   return (
     <div className={styles.list}>
       {changed.map(({ statement, own }) => (
-        <table key={titleOf(statement)} className={styles.effect}>
-          <caption>{titleOf(statement)}</caption>
-          <thead>
-            <tr>
-              <th scope="col">Line</th>
-              <th scope="col">Before, after</th>
-            </tr>
-          </thead>
-          <tbody>
-            {own.slice(0, mostShown).map(({ caption, role, before, after }, at) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: captions can repeat, and the list never changes its order
-              <tr key={`${caption} ${at}`} data-role={role}>
-                <th scope="row">{caption}</th>
-                <td>
-                  <small>{shown(before)}</small>
-                  {shown(after)}
-                </td>
-              </tr>
-            ))}
-            {own.length > mostShown && (
-              <tr>
-                <th scope="row" colSpan={2}>
-                  and {counted(own.length - mostShown, 'line')} more
-                </th>
-              </tr>
-            )}
-          </tbody>
-        </table>
+        <BeforeAfterTable
+          key={titleOf(statement)}
+          title={titleOf(statement)}
+          most={mostShown}
+          lines={own.map(({ caption, role, before, after }, at) => ({
+            key: `${caption} ${at}`,
+            role,
+            caption,
+            amounts: { before: shown(before), after: shown(after) },
+          }))}
+        />
       ))}
       {same.length > 0 && (
         <p className={styles.holds}>

@@ -1,5 +1,5 @@
 import { type ChangedLine, type Currency, formatAmount } from '@ivory-ladder/core';
-import styles from './ChangedLines.module.css';
+import { BeforeAfterTable } from '../../components/BeforeAfterTable.tsx';
 
 const statements = [
   ['income_statement', 'Income statement'],
@@ -8,39 +8,17 @@ const statements = [
 
 /** Lines of both statements that show something else, with the figure of the span before and after. */
 export function ChangedLines({ lines, currency }: { lines: readonly ChangedLine[]; currency: Currency }) {
-  return statements.map(([kind, title]) => <Lines key={kind} title={title} lines={lines.filter((line) => line.kind === kind)} currency={currency} />);
-}
-
-function Lines({ title, lines, currency }: { title: string; lines: readonly ChangedLine[]; currency: Currency }) {
-  if (lines.length === 0) return null;
-  const amount = (amounts: ChangedLine['before']) => (amounts === null ? 'not there' : formatAmount(amounts[0] ?? 0n, currency));
-  return (
-    <table className={styles.lines}>
-      <caption>{title}</caption>
-      <thead>
-        <tr>
-          <th scope="col">Line</th>
-          <th scope="col">Before, after</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(({ key, role, caption, formerCaption, before, after }) => (
-          <tr key={`${key} ${role}`} data-total={role === 'total' || role === 'final' || undefined}>
-            <th scope="row">
-              {caption}
-              {formerCaption !== null && <small>before: {formerCaption}</small>}
-            </th>
-            <td>
-              {role !== 'heading' && (
-                <>
-                  <small>{amount(before)}</small>
-                  {amount(after)}
-                </>
-              )}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+  const shown = (amounts: ChangedLine['before']) => (amounts === null ? 'not there' : formatAmount(amounts[0] ?? 0n, currency));
+  return statements.flatMap(([kind, title]) => {
+    const own = lines.filter((line) => line.kind === kind);
+    if (own.length === 0) return [];
+    const told = own.map(({ key, role, caption, formerCaption, before, after }) => ({
+      key: `${key} ${role}`,
+      role,
+      caption,
+      formerCaption,
+      amounts: role === 'heading' ? null : { before: shown(before), after: shown(after) },
+    }));
+    return [<BeforeAfterTable key={kind} title={title} lines={told} />];
+  });
 }
