@@ -38,4 +38,32 @@ describe('two windows of one person', () => {
     });
     for (const { expectQuiet } of windows) expectQuiet();
   });
+
+  it('what one applies takes nothing from the other, which is told where the placement is otherwise by now', async () => {
+    const address = `${opened.server.serving.url}/companies/${(await openShop(opened.server)).id}/placement/ranges?numbers=expense`;
+    const windows = await Promise.all([0, 1].map(() => visit(opened.browser, opened.server.cookie, address)));
+    const [one, other] = windows.map(({ page }) => page) as [Page, Page];
+    const field = (page: Page) => page.getByRole('textbox', { name: 'Account numbers of Staff costs', exact: true });
+    for (const page of [one, other]) await field(page).waitFor();
+    for (const [page, text] of [
+      [one, '6500 to 6599'],
+      [other, '6500 to 6550'],
+    ] as const) {
+      const saved = page.waitForResponse((answer) => answer.url().endsWith('/rehearsals') && answer.request().method() === 'POST');
+      await field(page).fill(text);
+      await field(page).press('Enter');
+      await saved;
+    }
+    await bar(one).getByRole('button', { name: 'Apply', exact: true }).click();
+    await one.getByText(/^Applied: /).waitFor();
+    await one.getByRole('button', { name: 'Undo', exact: true }).waitFor();
+    await bar(one).waitFor({ state: 'detached' });
+    // Long enough for what would be kept a moment later.
+    await one.waitForTimeout(1500);
+    await other.reload();
+    await bar(other).getByText('1 change cannot be applied as proposed').waitFor();
+    await one.getByRole('button', { name: 'Undo', exact: true }).click();
+    await one.getByText('Taken back: the placement is as it was before.').waitFor();
+    for (const { expectQuiet } of windows) expectQuiet();
+  });
 });

@@ -81,6 +81,19 @@ describe('two windows of one person that rehearse the placement', () => {
     expect(ids['-1']).toBeGreaterThan(0);
   });
 
+  it('keep what one has otherwise than the other applied, and propose nothing twice, whether the rehearsal was known to be kept or not', async () => {
+    for (const isKnown of [true, false]) {
+      const books = await open();
+      const [there, elsewhere] = [await books.move('6200', books.category('Staff costs').id), await books.move('6200', books.category('Finance costs').id)];
+      const travel = await books.move('6300', books.category('Finance costs').id);
+      await books.save({ places: [there, travel], categories: [] }, noDraft);
+      const { id } = await books.save({ places: [elsewhere], categories: [] }, noDraft);
+      const draft = { places: [there, travel], categories: [] };
+      await server.ok('POST', `${books.path}/placement-records`, { draft, ...(isKnown ? { rehearsalId: id } : {}), ...span });
+      expect((await books.kept()).map((one) => one.draft.places)).toEqual([[elsewhere]]);
+    }
+  });
+
   it('that save in the same moment lose nothing', async () => {
     const books = await open();
     const to = books.category('Staff costs').id;

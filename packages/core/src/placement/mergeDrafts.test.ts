@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PlacementDraft } from './draft.ts';
-import { mergeDrafts } from './mergeDrafts.ts';
+import { leftOfDraft, mergeDrafts } from './mergeDrafts.ts';
 import type { DescribedCategory } from './placement.ts';
 
 const move = (accountId: number, categoryId: number): PlacementDraft['places'][number] => ({
@@ -74,5 +74,22 @@ describe('two drafts that went on from one', () => {
       [1, -2],
       [2, -1],
     ]);
+  });
+});
+
+describe('what is left of a draft once another was applied', () => {
+  it('is what that did not have or has otherwise', () => {
+    fc.assert(
+      fc.property(anyDraft, anyDraft, (draft, applied) => {
+        const [was, did, is] = [standing(draft), standing(applied), standing(leftOfDraft(draft, applied))];
+        for (let account = 1; account <= 12; account++) expect(is.get(account)).toBe(was.get(account) === did.get(account) ? undefined : was.get(account));
+      }),
+    );
+  });
+
+  it('changes a category that both began instead of beginning it again', () => {
+    const [mine, theirs] = [begun(-1, 'Mine'), begun(-1, 'Theirs')];
+    const left = leftOfDraft({ places: [], categories: [mine] }, { places: [], categories: [theirs] });
+    expect(left.categories).toEqual([{ ...mine, before: theirs.after }]);
   });
 });

@@ -28,6 +28,23 @@ export function mergeDrafts(base: PlacementDraft, mine: PlacementDraft, theirs: 
   };
 }
 
+/** What is left of a draft once another that went on from the same was applied: what that did not have, or has otherwise. */
+export function leftOfDraft(draft: PlacementDraft, applied: PlacementDraft): PlacementDraft {
+  const moved = new Map(applied.places.map((one) => [one.accountId, one]));
+  const changed = new Map(applied.categories.map((one) => [one.id, one]));
+  return {
+    places: draft.places.filter((one) => !isSameAs(one, moved.get(one.accountId), isSameMove)),
+    categories: draft.categories
+      .filter((one) => !isSameAs(one, changed.get(one.id), isSameDrafted))
+      // A category that was begun in both is there by now.
+      .map((one) => (one.before === null ? { ...one, before: changed.get(one.id)?.after ?? null } : one)),
+  };
+}
+
+function isSameAs<One>(one: One, other: One | undefined, isSame: (a: One, b: One) => boolean): boolean {
+  return other !== undefined && isSame(one, other);
+}
+
 const isSameMove = (a: DraftedPlaces, b: DraftedPlaces): boolean => isSamePlaces(a.after, b.after);
 const isSameDrafted = ({ after: a }: DraftedCategory, { after: b }: DraftedCategory): boolean => (a && b ? isSameCategory(a, b) : a === b);
 

@@ -67,15 +67,26 @@ export async function deleteRehearsal({ rehearsals }: Ports, { companyId, person
   return await rehearsals.delete(companyId, id);
 }
 
-/** It was applied, by its owner or by somebody it was offered to; what another window of the owner added meanwhile is left of it. */
+/**
+ * It was applied, by its owner or by somebody it was offered to; what another window of the owner added meanwhile is left of it. Without
+ * an id it is the one that the person works at, which may be kept by now though whoever applied it had not heard of that.
+ */
 export async function endRehearsal(
-  { rehearsals }: Ports,
+  ports: Ports,
   { companyId, personId }: Access<'preparer'>,
-  id: number,
+  { rehearsalId, classification }: { readonly rehearsalId?: number | undefined; readonly classification?: number | undefined },
   applied: { readonly draft: PlacementDraft; readonly ids: ReadonlyMap<number, number> },
 ): Promise<void> {
-  const found = await rehearsals.find(companyId, id);
-  if (found && (found.personId === personId || found.state === 'offered')) await rehearsals.end(companyId, id, applied);
+  const { rehearsals } = ports;
+  const found = rehearsalId === undefined ? await atWork() : await rehearsals.find(companyId, rehearsalId);
+  if (found && (found.personId === personId || found.state === 'offered')) await rehearsals.end(companyId, found.id, applied);
+
+  async function atWork(): Promise<RehearsalKept | undefined> {
+    const opened = await openClassified(ports, companyId, classification);
+    if (!opened.ok || personId === null) return undefined;
+    const listed = await rehearsals.list(companyId, opened.value.classificationId, personId);
+    return listed.find((one) => one.personId === personId && one.name === '');
+  }
 }
 
 function given<Fields extends object>(fields: Fields): { [Key in keyof Fields]?: Exclude<Fields[Key], undefined> } {

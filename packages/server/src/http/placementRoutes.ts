@@ -35,7 +35,7 @@ export function placementRoutes(on: On, ports: Ports): void {
   on('deleteCategory', async ({ access, id, query }) => deleteCategory(ports, access, id('categoryId'), query.classification));
   on('applyPlacement', async ({ access, body: { draft, reason, rehearsalId, ...span } }) => {
     const applied = await applyPlacement(ports, access, draft, reason, span);
-    if (applied.ok && rehearsalId !== undefined) await endRehearsal(ports, access, rehearsalId, { draft, ids: applied.value.ids });
+    if (applied.ok) await endRehearsal(ports, access, { rehearsalId, classification: span.classification }, { draft, ids: applied.value.ids });
     return mapOutcome(applied, toApplied);
   });
   on('rehearsePlacement', async ({ access, body: { draft, ...span } }) => mapOutcome(await rehearseDraft(ports, access, draft, span), toEffect));

@@ -1,4 +1,14 @@
-import { draftWithIds, emptyDraft, fail, isEmptyDraft, type MergedDrafts, mergeDrafts, type Outcome, type PlacementDraft } from '@ivory-ladder/core';
+import {
+  draftWithIds,
+  emptyDraft,
+  fail,
+  isEmptyDraft,
+  leftOfDraft,
+  type MergedDrafts,
+  mergeDrafts,
+  type Outcome,
+  type PlacementDraft,
+} from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { RehearsalKept, RehearsalSaved, RehearsalStore } from '../application/ports/index.ts';
@@ -79,7 +89,7 @@ export class RehearsalRepository implements RehearsalStore {
   async end(companyId: number, id: number, { draft, ids }: Parameters<RehearsalStore['end']>[2]): Promise<Outcome<null, Failure>> {
     return await inTransaction(this.database, async (runner) => {
       const [row] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ? FOR UPDATE`, [companyId, id]);
-      const left = row ? draftWithIds(mergeDrafts(draft, emptyDraft, withDraft(row).draft).draft, ids) : emptyDraft;
+      const left = row ? draftWithIds(leftOfDraft(withDraft(row).draft, draft), ids) : emptyDraft;
       if (isEmptyDraft(left)) await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
       else await runner.query('UPDATE rehearsal SET draft = ?, version = version + 1 WHERE company_id = ? AND id = ?', [JSON.stringify(left), companyId, id]);
       return null;

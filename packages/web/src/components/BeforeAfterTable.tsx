@@ -1,7 +1,7 @@
 import styles from './BeforeAfterTable.module.css';
 import { counted } from './counted.ts';
 
-export interface BeforeAfterLine {
+interface BeforeAfterLine {
   readonly key: string;
   readonly role: string;
   readonly caption: string;

@@ -57,24 +57,38 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
       const names = [...accountIds.map(accountName), ...(categoryIds.length > 0 ? [counted(categoryIds.length, 'category', 'categories')] : [])];
       const said = [
         joined > 0 ? `Another window of yours made or took out ${counted(joined, 'change')}: joined here.` : '',
-        over > 0 ? `It changed ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''} otherwise: that stands as it is here.` : '',
+        over > 0
+          ? `${joined > 0 ? 'It' : 'Another window of yours'} changed ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''} otherwise: that stands as it is here.`
+          : '',
       ];
       dispatch(noticeGiven({ tone: 'done', text: said.filter(Boolean).join(' ') }));
     },
     [dispatch, accountName],
   );
+  const isOver = working?.appliedTo !== null;
+  const isUnchanged = working !== undefined && working.past.length + working.future.length === 0;
+  const isNothing = isUnchanged && working.kept === null && isEmptyDraft(working.draft);
+  const over = useRef(false);
+  over.current = isOver || isNothing;
   // One after the other: a later state is never overtaken by an earlier one.
   const telling = useRef(Promise.resolve());
   const tell = useCallback(
     (latest: PlacementDraft) => {
       told.current = latest;
       telling.current = telling.current.then(async () => {
-        const body = { draft: latest as PlacementDraftBody, base: (common.current ?? emptyDraft) as PlacementDraftBody };
+        const asWorking = (draft: PlacementDraft, base: PlacementDraft) =>
+          save({ companyId, name: '', ...bodies(draft, base), ...(of === undefined ? {} : { classification: of }) });
+        const base = common.current ?? emptyDraft;
         const named = kept.current?.name ? kept.current : null;
         const written = named
-          ? await change({ companyId, rehearsalId: named.id, version: named.version, ...body })
-          : await save({ companyId, name: '', ...body, ...(of === undefined ? {} : { classification: of }) });
+          ? await change({ companyId, rehearsalId: named.id, version: named.version, ...bodies(latest, base) })
+          : await asWorking(latest, base);
         if (!written.data) return;
+        // It was applied while this was on its way: nothing of it is proposed any more.
+        if (over.current) {
+          if (!named) await asWorking(emptyDraft, latest);
+          return;
+        }
         common.current = latest;
         if (written.data.joined > 0 || Object.keys(written.data.ids).length > 0) join(latest, written.data, written.data.ids);
         else if (kept.current?.version !== written.data.version) {
@@ -105,17 +119,16 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
     sayJoined(joined, { accountIds: [], categoryIds: [] });
   }, [listed, isAtWork, join, sayJoined]);
   const left = useRef<PlacementDraft | null>(null);
-  const isOver = working?.appliedTo !== null;
   const isOthers = working?.kept?.isOwn === false;
-  const isAsOpened = working?.kept != null && working.past.length + working.future.length === 0;
+  const isAsOpened = isUnchanged && working.kept !== null;
   useEffect(() => {
     left.current = null;
-    // One that was opened is kept as it is.
-    if (isAsOpened) {
+    // One that was opened is kept as it is; one that was applied has ended there, and what another window has left in it is that window's.
+    if (isAsOpened || isNothing) {
       told.current = draft;
       common.current = draft;
     }
-    // Somebody else's is looked at, not written; what was applied or discarded is forgotten as it was.
+    // Somebody else's is looked at, not written.
     if (!draft || draft === told.current || !mayPlace || isOver || isOthers) return;
     left.current = draft;
     const timer = setTimeout(() => {
@@ -123,7 +136,7 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
       tell(draft);
     }, millisecondsBeforeKeeping);
     return () => clearTimeout(timer);
-  }, [draft, mayPlace, isOver, isOthers, isAsOpened, tell]);
+  }, [draft, mayPlace, isOver, isOthers, isAsOpened, isNothing, tell]);
   // Nothing is lost with the page, nor with another screen.
   useEffect(() => {
     const leave = () => {
@@ -136,4 +149,8 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
       leave();
     };
   }, [tell]);
+}
+
+function bodies(draft: PlacementDraft, base: PlacementDraft): { draft: PlacementDraftBody; base: PlacementDraftBody } {
+  return { draft: draft as PlacementDraftBody, base: base as PlacementDraftBody };
 }
