@@ -201,5 +201,10 @@ export async function undoPlacement(
   const record = await viewPlacementRecord(ports, access, recordId);
   if (!record.ok) return record;
   if (record.value.undoneBy !== null) return fail({ code: 'placement_undone_already', recordId });
-  return applyPlacement(ports, access, invertDraft(record.value.draft), '', { ...choice, classification: record.value.classificationId }, recordId);
+  const { draft, classificationId } = record.value;
+  const undone = await applyPlacement(ports, access, invertDraft(draft), '', { ...choice, classification: classificationId }, recordId);
+  if (undone.ok) return undone;
+  // Whoever took it back in this moment has left nothing of it to take back.
+  const now = await viewPlacementRecord(ports, access, recordId);
+  return now.ok && now.value.undoneBy !== null ? fail({ code: 'placement_undone_already', recordId }) : undone;
 }

@@ -1,7 +1,7 @@
 import { type FiscalYear, fail, type Layer, layers, leftToClose, type Outcome, type Period, succeed, yearName } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openBooks } from './openBooks.ts';
+import { openBooks, withFreshBooks } from './openBooks.ts';
 import { lockedOn } from './periodLocks.ts';
 import type { Books, NewEntry, NewLine, Ports, PostedEntry, Request } from './ports/index.ts';
 
@@ -23,12 +23,12 @@ export async function proposeClosing(ports: Ports, { companyId }: Access, yearNu
 }
 
 /** One entry for each layer that has something to close, on the year’s last day. */
-export async function closeYear(
-  ports: Ports,
-  { companyId }: Access<'preparer'>,
-  yearNumber: number,
-  request: Request,
-): Promise<Outcome<PostedEntry[], Failure>> {
+export function closeYear(ports: Ports, { companyId }: Access<'preparer'>, yearNumber: number, request: Request): Promise<Outcome<PostedEntry[], Failure>> {
+  // What is left to close was worked out from a ledger that must still be the same when it is posted.
+  return withFreshBooks(() => closeOnce(ports, companyId, yearNumber, request));
+}
+
+async function closeOnce(ports: Ports, companyId: number, yearNumber: number, request: Request): Promise<Outcome<PostedEntry[], Failure>> {
   // Asked again, it answers with what it did, though there is nothing left to close.
   const before = await ports.ledger.earlierOutcome(companyId, request);
   if (before) return before.ok ? succeed((before.value as { posted: PostedEntry[] }).posted) : before;
@@ -57,6 +57,7 @@ export async function closeYear(
     companyId,
     entries.map((entry) => ({ entry, period })),
     request,
+    books.cube.revision,
   );
   return outcome.ok ? succeed(outcome.value.posted) : outcome;
 }

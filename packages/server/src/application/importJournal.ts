@@ -150,18 +150,26 @@ class Reading {
         const read = this.read(cells);
         if (!read) continue;
         if ('fault' in read) this.addFault(read.fault);
-        else if (this.faultCount === 0) lines.push(await this.staged(read.line));
+        else if (this.faultCount === 0) {
+          const staged = await this.staged(read.line);
+          if (staged) lines.push(staged);
+        }
       }
       if (lines.length > 0) yield lines;
       if (!(await this.note())) return;
     }
   }
 
-  private async staged({ document, date, layer, description, accountId, debit, credit, text, facets }: JournalLine): Promise<StagedLine> {
+  private async staged({ document, date, layer, description, accountId, debit, credit, text, facets }: JournalLine): Promise<StagedLine | null> {
     const { calendar } = this.books;
     const period = this.periods.get(date) ?? (calendar.periods[periodIndexOf(calendar, date)] as Period);
     this.periods.set(date, period);
-    return { row: this.rows, document, date, layer, description, accountId, debit, credit, text, facetSetId: await this.setOf(facets), period };
+    const facetSetId = await this.setOf(facets);
+    if (facetSetId === null) {
+      this.addFault({ code: 'facet_value_gone' });
+      return null;
+    }
+    return { row: this.rows, document, date, layer, description, accountId, debit, credit, text, facetSetId, period };
   }
 
   /** Ends where the file cannot be read on, or the bytes stop coming; what fails in what is done with the rows is nothing to it. */
@@ -191,14 +199,16 @@ class Reading {
     return !this.isCancelled;
   }
 
-  private async setOf(facets: Readonly<Record<string, string>>): Promise<number> {
+  /** `null` where somebody has taken one of the values away since the reading began. */
+  private async setOf(facets: Readonly<Record<string, string>>): Promise<number | null> {
     const parts = Object.entries(facets);
     const key = parts.length === 0 ? '' : JSON.stringify(parts.sort());
     const known = this.sets.get(key);
     if (known !== undefined) return known;
-    const id = await this.ports.journals.facetSetOf(this.books.company.id, facets);
-    this.sets.set(key, id);
-    return id;
+    const found = await this.ports.journals.facetSetOf(this.books.company.id, facets);
+    if (!found.ok) return null;
+    this.sets.set(key, found.value);
+    return found.value;
   }
 }
 

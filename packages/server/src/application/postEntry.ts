@@ -144,6 +144,6 @@ export async function postDemoEntries(ports: Ports, books: Structure, drafts: re
     const withFacets = lines.map(({ facets = {}, ...line }) => ({ ...line, facets }));
     entries.push({ entry: { date, description, layer, lines: withFacets, source: 'demo', closesYear: null, reversesEntryId: null }, period });
   }
-  const posted = await ports.ledger.postTogether(books.company.id, entries, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) });
+  const posted = await ports.ledger.postTogether(books.company.id, entries, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }, null);
   return mapOutcome(posted, ({ revision }) => revision);
 }

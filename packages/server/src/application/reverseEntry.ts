@@ -1,7 +1,7 @@
 import { type Day, fail, type Outcome } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { openStructure } from './openBooks.ts';
+import { openStructure, withFreshBooks } from './openBooks.ts';
 import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
 import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
 
@@ -9,9 +9,20 @@ import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
  * An entry with the sides of all lines changed, which names the one it reverses: posted entries never change. Each is
  * reversed once, on its own day or a later one; what came with a trial balance is not, since the file fixes its balances.
  */
-export async function reverseEntry(
+export function reverseEntry(
   ports: Ports,
   { companyId }: Access<'preparer'>,
+  entryId: number,
+  date: Day,
+  request: Request,
+): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {
+  // Where somebody else reverses it in this moment, it is looked at once more and found reversed.
+  return withFreshBooks(() => reverseOnce(ports, companyId, entryId, date, request));
+}
+
+async function reverseOnce(
+  ports: Ports,
+  companyId: number,
   entryId: number,
   date: Day,
   request: Request,

@@ -11,6 +11,7 @@ import { recordOutcome, takeKey } from './idempotency.ts';
 import { insertAccounts } from './insertAccounts.ts';
 import { numberEntries } from './numberEntries.ts';
 import { insertRows, Refused, rowsOf } from './transaction.ts';
+import { takeStructure } from './turn.ts';
 import { addToBalances, type EntryToWrite, insertEntries, isBroughtIn, lockAccounts, lockPeriods } from './writeEntries.ts';
 
 /** Everything a trial balance changes, inside one transaction, in the lock order of docs/architecture.md. */
@@ -25,6 +26,7 @@ export async function applyPlan(
 ): Promise<PostingOutcome> {
   const companyId = structure.company.id;
   await takeKey(runner, companyId, request);
+  await takeStructure(runner, companyId, plan.expectedStructure);
   const audit: AuditEvent[] = [];
   await insertYears(runner, companyId, plan.newYears);
   const calendar = makeCalendar([...structure.calendar.periods, ...plan.newYears.flatMap((year) => year.periods)]);
@@ -64,11 +66,7 @@ export async function applyPlan(
     companyId,
     entries.filter(isBroughtIn).map(({ period }) => period),
   );
-  if (isStructural) {
-    const [row] = await rowsOf<{ structureVersion: string }>(runner, 'SELECT structure_version AS structureVersion FROM company WHERE id = ?', [companyId]);
-    if (Number(row?.structureVersion) !== plan.expectedStructure) throw new Refused({ code: 'ledger_moved_on' });
-    await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
-  }
+  if (isStructural) await runner.query('UPDATE company SET structure_version = structure_version + 1 WHERE id = ?', [companyId]);
   const outcome: PostingOutcome = { posted: entries.length > 0 || isStructural, entries: posted, newAccounts: plan.newAccounts.length, revision };
   await recordOutcome(runner, companyId, request, outcome);
   return outcome;

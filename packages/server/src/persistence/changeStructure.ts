@@ -4,6 +4,7 @@ import type { Failure } from '../application/failure.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { changedRows, inTransaction, Refused } from './transaction.ts';
+import { takeStructure } from './turn.ts';
 
 export type ChangeStructure = <Value>(
   companyId: number,
@@ -13,12 +14,13 @@ export type ChangeStructure = <Value>(
 ) => Promise<Outcome<Value, Failure>>;
 
 /**
- * Changes of chart or placement in one transaction with their record. Each was checked against a structure version,
- * which must still be the company's at the end, or nothing is changed.
+ * Changes of chart or placement in one transaction with their record, one after the other in a company. Each was checked against a
+ * structure version, which must still be the company's, or nothing is changed.
  */
 export function structureChanges(database: DataSource, counters: Counters): ChangeStructure {
   return (companyId, expectedStructure, actor, work) =>
     inTransaction(database, async (runner) => {
+      await takeStructure(runner, companyId, expectedStructure);
       const { value, audit } = await work(runner);
       await recordAudit(runner, counters, companyId, actor, audit);
       const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [

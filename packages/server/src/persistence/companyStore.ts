@@ -15,6 +15,7 @@ import { keepPlaces, keptEvent } from './placeRows.ts';
 import { plantChart } from './plantChart.ts';
 import { purgeRemoved, removeCompany } from './removeCompany.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { takeStructure, takeTurn } from './turn.ts';
 import { updateAccounts } from './updateRows.ts';
 
 const periodEvent = ({ year, number }: Period, before: object, after: object): AuditEvent => ({
@@ -100,6 +101,7 @@ export class CompanyRepository implements CompanyStore {
     actor: string,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
+      await takeStructure(runner, company.id, company.structureVersion);
       const renumbered = numbers.filter((number) => number.before !== number.after);
       const reordered = numbers.filter((number) => number.before === number.after);
       for (const [changing, versioned] of [
@@ -163,22 +165,13 @@ export class CompanyRepository implements CompanyStore {
   }
 
   makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
-    return inTransaction(this.database, async (runner) => {
+    return this.change(companyId, expectedStructure, actor, async (runner) => {
       await insertYears(runner, companyId, years);
       if (form) await runner.query('UPDATE company SET year_form = ? WHERE id = ?', [form.kind === 'months' ? '' : JSON.stringify(form), companyId]);
-      await recordAudit(
-        runner,
-        this.counters,
-        companyId,
-        actor,
-        years.map((year) => ({ thing: 'year', thingId: year.year, action: 'added', after: { firstDay: year.firstDay, lastDay: year.lastDay } })),
-      );
-      const moved = await changedRows(runner, 'UPDATE company SET structure_version = structure_version + 1 WHERE id = ? AND structure_version = ?', [
-        companyId,
-        expectedStructure,
-      ]);
-      if (moved === 0) throw new Refused({ code: 'ledger_moved_on' });
-      return null;
+      return {
+        value: null,
+        audit: years.map((year) => ({ thing: 'year', thingId: year.year, action: 'added', after: { firstDay: year.firstDay, lastDay: year.lastDay } })),
+      };
     });
   }
 
@@ -225,6 +218,7 @@ export class CompanyRepository implements CompanyStore {
   /** The new version. */
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
+      await takeTurn(runner, companyId, 'structure');
       const [before] = await rowsOf<{ options: string; version: number }>(
         runner,
         'SELECT options, version FROM layout_options WHERE company_id = ? FOR UPDATE',

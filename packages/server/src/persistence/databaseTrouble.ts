@@ -13,11 +13,22 @@ const gone = new Set([
   'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
   'PROTOCOL_ENQUEUE_AFTER_QUIT',
 ]);
+/** What the driver and TypeORM say, without a number, of a connection that ended under a transaction. */
+const closed = /connection is in closed state|Query runner already released|Connection lost/i;
 
-/** What an error of the driver means to whoever asked: a database that is full, or that went away; `null` for one of our own. */
-export function databaseTrouble(error: unknown): Extract<Failure, { code: 'storage_full' | 'database_lost' }> | null {
-  const { driverError, errno = 0, code = '' } = (error ?? {}) as { driverError?: unknown; errno?: number; code?: string };
+/** No connection is free at the server, or a row was held for too long outside a transaction that repeats itself (ER_CON_COUNT_ERROR, ER_USER_LIMIT_REACHED). */
+const crowded = new Set([1040, 1203, 1226, 1205, 1213, 1020]);
+/** A key that is there already, a row that is referred to or has gone: somebody else was first. */
+const overtaken = new Set([1062, 1451, 1452]);
+
+type Trouble = Extract<Failure, { code: 'storage_full' | 'database_lost' | 'busy' | 'ledger_moved_on' }>;
+
+/** What an error of the driver means to whoever asked; `null` for one of our own. */
+export function databaseTrouble(error: unknown): Trouble | null {
+  const { driverError, errno = 0, code = '', message = '' } = (error ?? {}) as { driverError?: unknown; errno?: number; code?: string; message?: string };
   if (driverError && driverError !== error) return databaseTrouble(driverError);
   if (full.has(errno)) return { code: 'storage_full' };
-  return ended.has(errno) || gone.has(code) ? { code: 'database_lost' } : null;
+  if (crowded.has(errno)) return { code: 'busy' };
+  if (overtaken.has(errno)) return { code: 'ledger_moved_on' };
+  return ended.has(errno) || gone.has(code) || closed.test(message) ? { code: 'database_lost' } : null;
 }

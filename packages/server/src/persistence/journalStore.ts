@@ -1,4 +1,4 @@
-import type { FacetsOfLine, Outcome } from '@ivory-ladder/core';
+import { type FacetsOfLine, fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
@@ -17,7 +17,7 @@ import type { FacetSets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey } from './idempotency.ts';
 import { joinKnown, postStaged } from './postStaged.ts';
 import { stageLines } from './stageLines.ts';
-import { changedRows, inTransaction, rowsOf } from './transaction.ts';
+import { changedRows, inTransaction, isBrokenReference, Refused, rowsOf } from './transaction.ts';
 
 const columns = 'id, name, form, state, bytes, bytes_read AS bytesRead, row_count AS `rows`, summary';
 
@@ -73,8 +73,14 @@ export class JournalRepository implements JournalStore {
     }
   }
 
-  async facetSetOf(companyId: number, facets: FacetsOfLine): Promise<number> {
-    return (await this.facetSets.idsOf(companyId, [facets]))(facets);
+  async facetSetOf(companyId: number, facets: FacetsOfLine): Promise<Outcome<number, Failure>> {
+    try {
+      return succeed((await this.facetSets.idsOf(companyId, [facets]))(facets));
+    } catch (error) {
+      if (error instanceof Refused) return fail(error.failure);
+      if (isBrokenReference(error)) return fail({ code: 'ledger_moved_on' });
+      throw error;
+    }
   }
 
   stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void> {
@@ -183,9 +189,7 @@ export class JournalRepository implements JournalStore {
       return posted;
     } catch (error) {
       if (!isDuplicateKey(error)) throw error;
-      const now = await findOutcome(this.database, companyId, request);
-      if (!now) throw error;
-      return now as Outcome<JournalPosted, Failure>;
+      return ((await findOutcome(this.database, companyId, request)) ?? fail({ code: 'ledger_moved_on' })) as Outcome<JournalPosted, Failure>;
     }
   }
 }

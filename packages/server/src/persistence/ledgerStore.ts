@@ -1,4 +1,4 @@
-import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, type Outcome, type Position, type Span } from '@ivory-ladder/core';
+import { type Day, defaultFacets, type FacetFilter, type FacetsOfLine, fail, type Outcome, type Position, type Span } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
@@ -36,7 +36,7 @@ import { readAdjustments, readBroughtIn, readEntry, readOpenAdjustments } from '
 import { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
 import { readLinesOfSets } from './readLinesOfSets.ts';
 import { takeBack } from './takeBackTrialBalance.ts';
-import { inOneTrip, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { inOneTrip, inTransaction, isBrokenReference, Refused, rowsOf } from './transaction.ts';
 import { addToBalances, type EntryToWrite, entriesOf, insertEntries, lastPeriodOf, lockAccounts, lockPeriods, postedEvent } from './writeEntries.ts';
 
 /** Reads and writes of journal entries; lines are the truth, balances are kept in the same transaction. */
@@ -141,6 +141,7 @@ export class LedgerRepository implements LedgerStore {
     companyId: number,
     entries: readonly { readonly entry: NewEntry; readonly period: { year: number; number: number } }[],
     request: Request,
+    expectedRevision: number | null,
   ): Promise<Outcome<{ posted: PostedEntry[]; revision: number }, Failure>> {
     const first = await this.counters.run('entry', entries.length);
     return this.once(companyId, request, async () => {
@@ -170,7 +171,7 @@ export class LedgerRepository implements LedgerStore {
         await insertEntries(runner, companyId, request.actor, toWrite);
         await recordAudit(runner, this.counters, companyId, request.actor, toWrite.map(postedEvent));
         await addToBalances(runner, companyId, toWrite);
-        const { revision, firstDocument } = await numberRun(runner, companyId, first, toWrite.length);
+        const { revision, firstDocument } = await numberRun(runner, companyId, first, toWrite.length, expectedRevision);
         const posted = toWrite.map(({ id, date, lines }, at) => ({ entryId: id, documentNumber: String(firstDocument + at), date, lines: lines.length }));
         const outcome = { posted, revision };
         await recordOutcome(runner, companyId, request, outcome);
@@ -191,7 +192,10 @@ export class LedgerRepository implements LedgerStore {
       };
     } catch (error) {
       if (error instanceof Refused) return { ok: false, failure: error.failure };
-      throw error;
+      if (!isBrokenReference(error)) throw error;
+      // A value was there when its set was begun, and has gone.
+      this.facetSets.forget(companyId);
+      return fail({ code: 'ledger_moved_on' });
     }
   }
 
@@ -251,9 +255,8 @@ export class LedgerRepository implements LedgerStore {
       return await work();
     } catch (error) {
       if (!isDuplicateKey(error)) throw error;
-      const now = await findOutcome(this.database, companyId, request);
-      if (!now) throw error;
-      return now as Outcome<Value, Failure>;
+      // Of another key: what happens once did so meanwhile, and is found by whoever looks anew.
+      return ((await findOutcome(this.database, companyId, request)) ?? fail({ code: 'ledger_moved_on' })) as Outcome<Value, Failure>;
     }
   }
 

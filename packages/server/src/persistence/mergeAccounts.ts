@@ -10,6 +10,7 @@ import { recordOutcome, takeKey } from './idempotency.ts';
 import { numberEntries } from './numberEntries.ts';
 import { keptEvent, replacePlaces } from './placeRows.ts';
 import { changedRows, Refused } from './transaction.ts';
+import { takeStructure } from './turn.ts';
 import { addToBalances, type EntryToWrite, insertEntries, lockPeriods, postedEvent } from './writeEntries.ts';
 
 /** Entries, place, role and the end of the account that goes, in one transaction and in the lock order of postings. */
@@ -17,6 +18,7 @@ export async function mergeAccounts(runner: QueryRunner, counters: Counters, boo
   const companyId = books.company.id;
   const { from, into, period } = plan;
   await takeKey(runner, companyId, request);
+  await takeStructure(runner, companyId, books.company.structureVersion);
   const entries: EntryToWrite[] = [];
   for (const entry of plan.entries) {
     const lines = entry.lines.map((line) => ({ ...line, facetSetId: noFacets }));

@@ -46,8 +46,9 @@ export async function numberRun(
   companyId: number,
   firstEntry: number,
   count: number,
+  expectedRevision: number | null = null,
 ): Promise<{ revision: number; firstDocument: number }> {
-  const { revision, first } = await takeNumbers(runner, companyId, count, null);
+  const { revision, first } = await takeNumbers(runner, companyId, count, expectedRevision);
   await runner.query('UPDATE journal_entry SET revision = ?, document_number = CAST(? + id - ? AS CHAR) WHERE company_id = ? AND id BETWEEN ? AND ?', [
     revision,
     first,

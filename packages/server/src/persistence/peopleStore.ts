@@ -229,6 +229,8 @@ async function hasAdministrator(runner: QueryRunner | DataSource): Promise<boole
 }
 
 async function makeFirstAdministrator(runner: QueryRunner, { name, email }: { name: string; email: string }): Promise<number> {
+  // Two links that were made by two servers may be used in one moment.
+  await runner.query('SELECT id FROM installation WHERE id = 1 FOR UPDATE');
   if (await hasAdministrator(runner)) throw new Refused({ code: 'link_unusable', reason: 'used' });
   await runner.query(
     'INSERT INTO person (email, name, may_add_companies, created_at) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE name = ?, may_add_companies = 1',

@@ -6,6 +6,7 @@ import { insertSearch } from './entrySearch.ts';
 import { recordOutcome, takeKey } from './idempotency.ts';
 import { numberRun } from './numberEntries.ts';
 import { Refused, rowsOf } from './transaction.ts';
+import { takeTurn } from './turn.ts';
 import { lockAccounts, lockPeriods } from './writeEntries.ts';
 
 /** What was staged of an import, as entries, lines and balances in one transaction; `firstEntry`: the first of as many ids in a row. */
@@ -18,6 +19,8 @@ export async function postStaged(
   request: Request,
 ): Promise<JournalPosted> {
   await takeKey(runner, companyId, request);
+  // Whether a document was brought is seen only once nobody else is bringing it.
+  await takeTurn(runner, companyId, 'documents of files');
   const [row] = await rowsOf<{ state: string }>(runner, 'SELECT state FROM journal_import WHERE company_id = ? AND id = ? FOR UPDATE', [companyId, id]);
   if (row?.state !== 'ready' || !summary) throw new Refused({ code: 'journal_not_ready', state: row?.state ?? 'gone' });
   const days = await rowsOf<{ year: number; number: number; date: string }>(

@@ -15,6 +15,10 @@ const attempts = 8;
 /** What a row refers to has gone since it was looked at, or a row that goes has come to be referred to. */
 const brokenReferences = new Set([1451, 1452]);
 
+export function isBrokenReference(error: unknown): boolean {
+  return brokenReferences.has((error as { errno?: number }).errno ?? 0);
+}
+
 /**
  * Runs `work` in one transaction, repeated whole at most 8 times with growing random pauses where the database asks
  * for it. `refused` is rolled back and returned; other errors are bugs or a lost database, and throw.
@@ -32,7 +36,7 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
       await runner.rollbackTransaction().catch(() => undefined);
       if (error instanceof Refused) return fail(error.failure);
       const errno = (error as { errno?: number }).errno ?? 0;
-      if (brokenReferences.has(errno)) return fail({ code: 'ledger_moved_on' });
+      if (isBrokenReference(error)) return fail({ code: 'ledger_moved_on' });
       if (!repeatable.has(errno)) throw error;
       if (attempt === attempts) return fail({ code: 'busy' });
     } finally {

@@ -62,7 +62,7 @@ export interface JournalStore {
   find(companyId: number, importId: number): Promise<JournalImportRecord | null>;
   /** Takes the right to read the content; only the first who asks gets it. */
   claim(companyId: number, importId: number): Promise<boolean>;
-  facetSetOf(companyId: number, facets: FacetsOfLine): Promise<number>;
+  facetSetOf(companyId: number, facets: FacetsOfLine): Promise<Outcome<number, Failure>>;
   /** Stages lines as they come; memory stays flat. */
   stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void>;
   /** Notes how far the reading is; false once somebody has cancelled it. */

@@ -171,6 +171,8 @@ export interface LedgerStore {
     companyId: number,
     entries: readonly { readonly entry: NewEntry; readonly period: { year: number; number: number } }[],
     request: Request,
+    /** Of a ledger that the entries were worked out from; `null` where they rest on nothing that was read. */
+    expectedRevision: number | null,
   ): Promise<Outcome<{ posted: PostedEntry[]; revision: number }, Failure>>;
   applyTrialBalance(companyId: number, plan: TrialBalancePlan, request: Request): Promise<Outcome<PostingOutcome, Failure>>;
   takeBackTrialBalance(

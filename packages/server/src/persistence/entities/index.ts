@@ -27,11 +27,13 @@ import {
   ImportedFileEntity,
   ImportedFilePartEntity,
   SavedViewEntity,
+  TurnEntity,
 } from './recordEntities.ts';
 import { LineCommentEntity, StatementSetEntity } from './setEntities.ts';
 
 export const entities = [
   CompanyEntity,
+  TurnEntity,
   PeriodEntity,
   AccountEntity,
   CategoryCaptionEntity,

@@ -54,7 +54,7 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     { name: 'entry_by_revision', columns: ['companyId', 'revision'] },
     { name: 'entry_by_date', columns: ['companyId', 'date', 'id'] },
     { name: 'entry_by_trial_balance', columns: ['companyId', 'trialBalanceId'] },
-    { name: 'entry_by_reversed', columns: ['companyId', 'reversesEntryId'] },
+    { name: 'entry_reversed_once', columns: ['companyId', 'reversesEntryId'], unique: true },
   ],
 });
 

@@ -13,6 +13,11 @@ export const CounterEntity = new EntitySchema<CounterRow>({
   columns: { name: { ...keyText, length: 30, primary: true }, nextValue: { name: 'next_value', type: 'bigint', unsigned: true } },
 });
 
+export const TurnEntity = new EntitySchema({
+  name: 'turn',
+  columns: { companyId, what: { ...keyText, length: 20, primary: true } },
+});
+
 export interface IdempotencyRow {
   companyId: number;
   key: string;

@@ -92,6 +92,8 @@ import { PlacesThatOnlyKeep1790000000091 } from './091-places-that-only-keep.ts'
 import { CreateLayoutKeptDraft1790000000092 } from './092-create-layout-kept-draft.ts';
 import { DaysOfCash1790000000093 } from './093-days-of-cash.ts';
 import { RemoveCompanies1790000000094 } from './094-remove-companies.ts';
+import { CreateTurn1790000000095 } from './095-create-turn.ts';
+import { ReverseOnce1790000000096 } from './096-reverse-once.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -189,4 +191,6 @@ export const migrations = [
   CreateLayoutKeptDraft1790000000092,
   DaysOfCash1790000000093,
   RemoveCompanies1790000000094,
+  CreateTurn1790000000095,
+  ReverseOnce1790000000096,
 ];

@@ -40,6 +40,8 @@ export function faultText({ code, facts }: Fault, currency: Currency): string {
     case 'facet_value_retired':
     case 'facets_do_not_pair':
       return facetsRefused({ code, ...facts }).replace(/\.$/, '');
+    case 'facet_value_gone':
+      return 'A facet value of this row has been removed meanwhile: read the file again';
     case 'entry_out_of_balance': {
       const difference = BigInt(text(facts.difference));
       const size = formatAmount(difference < 0n ? -difference : difference, currency);
