@@ -31,7 +31,8 @@ export function readSession(ports: Pick<Ports, 'sessions' | 'secrets'>, { secret
     genid: () => randomBytes(32).toString('base64url'),
     resave: false,
     saveUninitialized: false,
-    unset: 'destroy',
+    // A session that could not be read is not there for the request, and must not end because of that: what ends one says so (`leave`).
+    unset: 'keep',
     cookie: { httpOnly: true, sameSite: 'lax', secure: isBehindTls, path: '/', maxAge: hoursSignedIn * 3_600_000 },
   });
 }
