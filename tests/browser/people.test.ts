@@ -24,12 +24,12 @@ describe('people', () => {
     const { page: office, expectQuiet: officeQuiet } = await visit(browser, server.cookie, `${server.url}/companies/${id}/people`);
     await office.getByLabel('Name').fill('Nora Quill');
     await office.getByLabel('E-mail').fill('nora.quill@example.org');
-    await office.getByRole('button', { name: 'Add', exact: true }).click();
+    await office.getByRole('button', { name: 'Invite', exact: true }).click();
     const link = await office.locator('code').textContent();
     expect(await seriousFindings(office)).toEqual([]);
 
     const { page, expectQuiet } = await visit(browser, '', String(link));
-    await page.getByRole('heading', { name: 'Welcome, Nora Quill' }).waitFor();
+    await page.getByRole('heading', { name: 'You are invited to Quay Stores' }).waitFor();
     await page.getByLabel('New password').fill('nora.quill12');
     await page.getByText(/little more than your name/).waitFor();
     await page.getByLabel('New password').fill('herring in a barrel');

@@ -1,7 +1,8 @@
 import type { Company, SavedChartView, SavedChartViews } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient, testAdministrator } from '../support/apiClient.ts';
+import type { ApiClient } from '../support/apiClient.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -9,8 +10,7 @@ let company: Company;
 let [reader, preparer]: ApiClient[] = [];
 
 async function join(role: Role): Promise<ApiClient> {
-  const { token } = await server.ok<{ token: string }>('POST', `/companies/${company.id}/people`, { name: role, email: `${role}@example.org`, role });
-  return new ApiClient(server.url).enter('/links/use', { token, password: testAdministrator.password });
+  return (await joinCompany(server, company.id, { name: role, email: `${role}@example.org`, role })).client;
 }
 
 beforeAll(async () => {

@@ -2,7 +2,8 @@ import type { ChartView, Company, History, PlacementView, ProofList } from '@ivo
 import { starterCharts } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient, testAdministrator } from '../support/apiClient.ts';
+import { testAdministrator } from '../support/apiClient.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 import { figures, statement } from '../support/trialBalance.ts';
@@ -104,12 +105,7 @@ describe('a copy of a company', () => {
 
   it('is made only of a company one belongs to', async () => {
     const own = await openShop(server);
-    const { token } = await server.ok<{ token: string }>('POST', `${own.path}/people`, {
-      name: 'Else Where',
-      email: 'else@example.org',
-      role: 'administrator',
-    });
-    const other = await new ApiClient(server.url).enter('/links/use', { token, password: testAdministrator.password });
+    const { client: other } = await joinCompany(server, own.id, { name: 'Else Where', email: 'else@example.org', role: 'administrator' });
     const hidden = await begin('Hidden', { kind: 'categories' });
     const body = { name: 'Taken', currency: 'EUR', fiscalYearFirstMonth: 1, beginWith: { kind: 'copy', companyId: hidden.id } };
     expect(await other.refused('POST', '/companies', body)).toMatchObject({ code: 'adding_companies_refused' });

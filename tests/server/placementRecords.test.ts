@@ -8,7 +8,8 @@ import type {
   PlacementView,
 } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient } from '../support/apiClient.ts';
+import type { ApiClient } from '../support/apiClient.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 import { figures, statement } from '../support/trialBalance.ts';
@@ -177,13 +178,7 @@ describe('rehearsals that are kept', () => {
     const offered = await server.ok<PlacementRehearsal>('PATCH', `${path}/${mine.id}`, { version: mine.version, name: 'Travel apart', state: 'offered' });
     expect(await server.refused('PATCH', `${path}/${mine.id}`, { version: mine.version, name: 'Other' })).toMatchObject({ code: 'version_conflict' });
 
-    const { token } = await server.ok<{ token: string }>('POST', `${books.path}/people`, {
-      email: 'colleague@example.org',
-      name: 'Nils Berg',
-      role: 'preparer',
-    });
-    const colleague = new ApiClient(server.url);
-    await colleague.enter('/links/use', { token, password: 'a long way to the harbour' });
+    const { client: colleague } = await joinCompany(server, books.id, { email: 'colleague@example.org', role: 'preparer' });
     expect((await list(colleague)).rehearsals).toMatchObject([{ name: 'Travel apart', isOwn: false, state: 'offered' }]);
     await colleague.ok('PATCH', `${path}/${mine.id}`, { version: offered.version, word: 'Fares are not wages' });
     expect((await list(server)).rehearsals).toMatchObject([{ state: 'returned', word: 'Fares are not wages', isOwn: true }]);

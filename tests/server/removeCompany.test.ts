@@ -1,6 +1,6 @@
 import type { CompanyList, JournalLook } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient } from '../support/apiClient.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { openLayoutShop } from '../support/layoutShop.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -69,9 +69,7 @@ describe('a company that is removed', () => {
 
   it('is an administrator’s to remove', async () => {
     const shop = await openShop(server);
-    const { token } = await server.ok<{ token: string }>('POST', `${shop.path}/people`, { email: 'keeper@example.org', name: 'Nils Berg', role: 'preparer' });
-    const keeper = new ApiClient(server.url);
-    await keeper.enter('/links/use', { token, password: 'a long way to the harbour' });
+    const { client: keeper } = await joinCompany(server, shop.id, { email: 'keeper@example.org', role: 'preparer' });
     expect(await keeper.refused('POST', `${shop.path}/removal`, { name: 'Test company' })).toMatchObject({ status: 403, code: 'role_needed' });
     expect((await server.call('GET', shop.path)).status).toBe(200);
   });

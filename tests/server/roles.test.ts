@@ -1,7 +1,8 @@
 import { type Company, type Operation, operations } from '@ivory-ladder/contract';
 import { type Role, roles } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ApiClient, testAdministrator } from '../support/apiClient.ts';
+import { ApiClient } from '../support/apiClient.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -15,8 +16,7 @@ const add = (name: string) => server.ok<Company>('POST', '/companies', { name, c
 /** A person with a role in a company, who has chosen a password with their link. */
 async function join(companyId: number, role: Role, name: string): Promise<ApiClient> {
   const email = `${name.toLowerCase()}@example.org`;
-  const { token } = await server.ok<{ token: string }>('POST', `/companies/${companyId}/people`, { name, email, role });
-  return new ApiClient(server.url).enter('/links/use', { token, password: testAdministrator.password });
+  return (await joinCompany(server, companyId, { name, email, role })).client;
 }
 
 beforeAll(async () => {
@@ -63,7 +63,7 @@ describe('every operation of a company, as every role', () => {
       'changeChartView',
       'deleteChartView',
     ]);
-    expect(ofCompany.filter(([, { path, needs }]) => path.includes('/people') !== (needs === 'administrator')).map(([name]) => name)).toEqual([
+    expect(ofCompany.filter(([, { path, needs }]) => /\/(people|invitations)/.test(path) !== (needs === 'administrator')).map(([name]) => name)).toEqual([
       'changeSettings',
       'removeCompany',
       'rehearseSettings',
@@ -117,6 +117,7 @@ describe('operations of nobody’s company', () => {
       'signOut',
       'lookAtLink',
       'useLink',
+      'askRecovery',
     ]);
     for (const [, operation] of others.filter(([, { needs }]) => needs === 'person'))
       expect(await clients.get('nobody')?.refused(operation.method.toUpperCase(), pathOf(operation, 0), operation.body ? {} : undefined)).toMatchObject({

@@ -74,7 +74,12 @@ export class ApiClient {
 }
 
 export function cookieOf(headers: Headers): string {
-  return (headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  return (
+    headers
+      .getSetCookie()
+      .find((one) => one.startsWith('ivory_ladder_session='))
+      ?.split(';')[0] ?? ''
+  );
 }
 
 /** A client in a role of the demo. */

@@ -37,7 +37,7 @@ export class TestServer extends ApiClient {
     super(serving.url, cookie);
   }
 
-  static async start(options: { demo?: boolean; databaseUrl?: string } = {}): Promise<TestServer> {
+  static async start(options: { demo?: boolean; databaseUrl?: string; mailServer?: { url: string; from: string } } = {}): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
     const said: string[] = [];
     const serving = await serve({
@@ -48,6 +48,9 @@ export class TestServer extends ApiClient {
       webFolder: join(root, 'packages', 'web', 'dist'),
       demo: options.demo ?? false,
       isBehindTls: false,
+      idleMinutes: 0,
+      mailServer: options.mailServer ?? null,
+      publicUrl: null,
       checkAnswers: true,
       logLevel: 'error',
       say: (text) => void said.push(text),

@@ -135,6 +135,7 @@ export const historyQuery = z.object({
       'period',
       'place',
       'entry',
+      'invitation',
       'journal_import',
       'column_plan',
       'layout',
@@ -170,6 +171,8 @@ export const history = z.object({
       /** UTC, `2026-09-30 12:00:00.000`. */
       happenedAt: z.string(),
       actor: z.string(),
+      /** Who it was by id; `null` for what the installation did, and for what is on record from before ids were. */
+      actorId: z.int().nullable(),
     }),
   ),
   next: id.nullable(),

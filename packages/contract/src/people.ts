@@ -9,7 +9,9 @@ const token = z.string().min(20).max(100);
 
 export const session = z.object({
   /** `null` while nobody is signed in. */
-  person: z.object({ id, name: z.string(), email: z.string(), mayAddCompanies: z.boolean(), hasPassword: z.boolean() }).nullable(),
+  person: z
+    .object({ id, name: z.string(), email: z.string(), mayAddCompanies: z.boolean(), keepsInstallation: z.boolean(), hasPassword: z.boolean() })
+    .nullable(),
   /** As whom anybody may enter: in demo mode only. */
   demoRoles: z.array(role),
 });
@@ -19,11 +21,17 @@ export const signIn = z.strictObject({ email, password });
 export const demoEntry = z.strictObject({ role });
 export const passwordChange = z.strictObject({ current: password, next: password });
 
-export const linkLook = z.strictObject({ token });
-/** Whom a one-time link is for; the first administrator names themselves. */
-export const linkView = z.object({ isFirst: z.boolean(), name: z.string(), email: z.string() });
+export const linkToken = z.strictObject({ token });
+/** Whom a link is for and what it opens; the first administrator names themselves. */
+export const linkView = z.object({
+  opens: z.enum(['first', 'password', 'company']),
+  name: z.string(),
+  email: z.string(),
+  /** Of an invitation: what it is to, and whether its owner has an account to sign in with. */
+  invitation: z.object({ company: z.string(), role, hasAccount: z.boolean() }).nullable(),
+});
 export type LinkView = z.infer<typeof linkView>;
-/** Name and e-mail are asked of the first administrator only; others have theirs. */
+/** Name and e-mail are asked of the first administrator only; who is invited may give another name. */
 export const linkUse = z.strictObject({ token, password, name: name.optional(), email: email.optional() });
 
 export const personList = z.object({
@@ -40,12 +48,79 @@ export const personList = z.object({
       lastSignIn: z.string().nullable(),
     }),
   ),
+  /** Asked, and not here yet: of them nothing is known but the address. */
+  invitations: z.array(z.object({ invitationId: id, email: z.string(), role, invitedAt: z.string(), isOpen: z.boolean() })),
 });
 export type PersonList = z.infer<typeof personList>;
 export const personInput = z.strictObject({ name, email, role });
 export const roleChange = z.strictObject({ role, version });
 export const companyGrant = z.strictObject({ may: z.boolean() });
 export const personRemoval = z.object({ version: z.coerce.number().int().nonnegative() });
-/** `token` is said once and kept nowhere; `null` where the person can sign in already. */
-export const addedPerson = z.object({ personId: id, token: z.string().nullable() });
-export type AddedPerson = z.infer<typeof addedPerson>;
+/** `token` is said once and kept nowhere. */
+export const invited = z.object({ invitationId: id, token: z.string() });
+export type Invited = z.infer<typeof invited>;
+export const renewedLink = z.object({ personId: id, token: z.string() });
+export type RenewedLink = z.infer<typeof renewedLink>;
+
+export const recoveryAsked = z.strictObject({ email });
+
+/** Where somebody is signed in. */
+export const sessionList = z.object({
+  sessions: z.array(
+    z.object({
+      /** Tells it apart; opens nothing. */
+      mark: z.string(),
+      device: z.string(),
+      origin: z.string(),
+      startedAt: z.string(),
+      lastSeen: z.string().nullable(),
+      isHere: z.boolean(),
+    }),
+  ),
+});
+export type SessionList = z.infer<typeof sessionList>;
+export const sessionEnd = z.strictObject({ mark: z.string().regex(/^[0-9a-f]{16}$/) });
+
+/** What goes out, what runs by itself and who came in, latest first. */
+export const installationView = z.object({
+  letters: z.array(
+    z.object({
+      id,
+      recipient: z.string(),
+      subject: z.string(),
+      content: z.string(),
+      state: z.enum(['kept', 'waits', 'handed', 'sent', 'failed']),
+      madeAt: z.string(),
+      failure: z.string(),
+    }),
+  ),
+  jobs: z.array(
+    z.object({
+      id,
+      kind: z.string(),
+      state: z.enum(['waits', 'runs', 'done', 'failed']),
+      due: z.string(),
+      attempt: z.int(),
+      failure: z.string(),
+      endedAt: z.string().nullable(),
+    }),
+  ),
+  events: z.array(
+    z.object({
+      id,
+      kind: z.string(),
+      actorId: z.int().nullable(),
+      personId: z.int().nullable(),
+      companyId: z.int().nullable(),
+      /** Addresses of both people, as they are now. */
+      actor: z.string().nullable(),
+      person: z.string().nullable(),
+      origin: z.string(),
+      facts: z.record(z.string(), z.unknown()),
+      happenedAt: z.string(),
+    }),
+  ),
+});
+export type InstallationView = z.infer<typeof installationView>;
+export const helpAsked = z.strictObject({ email });
+export const helpLink = z.object({ token: z.string() });

@@ -19,6 +19,8 @@ import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
 import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook.ts';
 import { createApp } from './http/createApp.ts';
+import { type MailServer, smtp } from './mail/smtp.ts';
+import { AccessLogRepository } from './persistence/accessLog.ts';
 import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
 import { BudgetRepository } from './persistence/budgetStore.ts';
@@ -33,22 +35,26 @@ import { DayBooks } from './persistence/dayBooks.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
-import { forgetOldKeys } from './persistence/idempotency.ts';
-import { forgetAbandonedImports, JournalRepository } from './persistence/journalStore.ts';
+import { InvitationRepository } from './persistence/invitationStore.ts';
+import { JobRepository } from './persistence/jobStore.ts';
+import { JournalRepository } from './persistence/journalStore.ts';
+import { KnownBrowserRepository } from './persistence/knownBrowsers.ts';
 import { LayoutRepository } from './persistence/layoutStore.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
 import { LineProofs } from './persistence/lineProofs.ts';
 import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
+import { OutboxRepository } from './persistence/outboxStore.ts';
 import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { RateRepository } from './persistence/rateStore.ts';
 import { RehearsalRepository } from './persistence/rehearsalStore.ts';
-import { purgeRemoved } from './persistence/removeCompany.ts';
 import { SeriesRepository } from './persistence/seriesStore.ts';
-import { forgetEndedSessions, SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
+import { SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
+import { SignInPauseRepository } from './persistence/signInPauses.ts';
 import { ViewRepository } from './persistence/viewStore.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
+import { startWork } from './work.ts';
 
 export interface ServeOptions {
   readonly databaseUrl: string;
@@ -61,6 +67,12 @@ export interface ServeOptions {
   readonly demo: boolean;
   /** Behind a proxy that speaks TLS: cookies go over TLS only. */
   readonly isBehindTls: boolean;
+  /** A session that nobody uses for so long ends; 0: it stays its day. */
+  readonly idleMinutes: number;
+  /** `null`: letters stay in the outbox. */
+  readonly mailServer: MailServer | null;
+  /** Where people reach the application, for links in letters; `null`: where it listens. */
+  readonly publicUrl: string | null;
   readonly checkAnswers: boolean;
   readonly logLevel: string;
   readonly say: (text: string) => void;
@@ -76,11 +88,8 @@ export interface Serving {
 export async function serve(options: ServeOptions): Promise<Serving> {
   const log = pino({ level: options.logLevel, redact: ['req.headers.cookie', 'req.headers.authorization'] });
   const database = await openDatabase(options.databaseUrl);
-  const ports = wirePorts(database, options.databaseUrl);
-  await forgetOldKeys(database);
-  await forgetEndedSessions(database);
-  await forgetAbandonedImports(database);
-  await purgeRemoved(database).catch((error: unknown) => log.error(error, 'what removed companies left could not be deleted'));
+  let url = '';
+  const ports = wirePorts(database, options, () => options.publicUrl ?? url);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;
@@ -100,9 +109,17 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   });
   const { port } = server.address() as AddressInfo;
   hosts.push(...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`));
-  const url = `http://127.0.0.1:${port}`;
+  url = `http://127.0.0.1:${port}`;
   if (!options.demo) await offerFirstLink(ports, url, options.say);
-  return { url, database, stop: () => stopServing(server, database) };
+  const work = startWork(ports, database, options.mailServer && smtp(options.mailServer), log);
+  return {
+    url,
+    database,
+    stop: async () => {
+      await work.stop();
+      await stopServing(server, database);
+    },
+  };
 }
 
 /** Until there is an administrator, each start says a new link that makes one; earlier ones stop working. */
@@ -111,7 +128,8 @@ async function offerFirstLink(ports: Ports, url: string, say: (text: string) => 
   if (token !== null) say(`There is no administrator yet. Become the first with this link, once, within a week:\n  ${url}/join#${token}`);
 }
 
-function wirePorts(database: DataSource, databaseUrl: string): Ports {
+function wirePorts(database: DataSource, { databaseUrl, idleMinutes, mailServer }: ServeOptions, address: () => string): Ports {
+  const jobs = new JobRepository(database);
   const counters = new Counters(database);
   const facetSets = new FacetSets(database);
   return {
@@ -149,7 +167,14 @@ function wirePorts(database: DataSource, databaseUrl: string): Ports {
     }),
     comments: new CommentRepository(database, counters),
     people: new PeopleRepository(database, counters),
-    sessions: new SessionRepository(database),
+    sessions: new SessionRepository(database, idleMinutes),
+    invitations: new InvitationRepository(database, counters),
+    pauses: new SignInPauseRepository(database),
+    browsers: new KnownBrowserRepository(database),
+    accessLog: new AccessLogRepository(database),
+    outbox: new OutboxRepository(database, jobs, mailServer !== null),
+    jobs,
+    address,
     secrets: nodeSecrets,
     files: new FileRepository(database, counters),
     tables: new FileTableReader(),

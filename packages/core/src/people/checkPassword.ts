@@ -1,4 +1,4 @@
-export type PasswordRefused = { code: 'password_refused'; reason: 'too_short' | 'too_long' | 'too_simple' | 'names_its_owner' };
+export type PasswordRefused = { code: 'password_refused'; reason: 'too_short' | 'too_long' | 'too_simple' | 'names_its_owner' | 'common' };
 
 const shortest = 12;
 const longest = 128;

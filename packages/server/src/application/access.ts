@@ -1,6 +1,6 @@
 import { fail, isAtLeast, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
-import type { Identity } from './ports/index.ts';
+import type { Actor, Identity } from './ports/index.ts';
 
 /** The roles that a role may act as. */
 interface Grants {
@@ -12,8 +12,8 @@ interface Grants {
 
 interface AccessWith<Granted> {
   readonly companyId: number;
-  /** Name for the record of changes. */
-  readonly actor: string;
+  /** For the record of changes. */
+  readonly actor: Actor;
   readonly personId: number | null;
   readonly role: Role;
   readonly grants: Granted;
@@ -32,10 +32,10 @@ export function enterCompany<Least extends Role>({ person, roles }: Identity, co
   const role = roles[companyId] ?? null;
   if (role === null) return fail({ code: 'not_found', thing: 'company', id: companyId });
   if (!isAtLeast(role, least)) return fail({ code: 'role_needed', needs: least, role });
-  return succeed({ companyId, actor: person.name, personId: person.id, role, grants: allGrants });
+  return succeed({ companyId, actor: { name: person.name, personId: person.id }, personId: person.id, role, grants: allGrants });
 }
 
 /** For what the installation does by itself: the demo's data. */
-export function ownAccess(companyId: number, actor: string): Access<'administrator'> {
+export function ownAccess(companyId: number, actor: Actor): Access<'administrator'> {
   return { companyId, actor, personId: null, role: 'administrator', grants: allGrants };
 }

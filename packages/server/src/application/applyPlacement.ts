@@ -31,7 +31,7 @@ import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
 import { withFreshBooks } from './openBooks.ts';
 import { rehearsedLedger } from './placement.ts';
-import type { Books, PastPlacement, PlacementRecord, PlacementRecordDetail, Ports } from './ports/index.ts';
+import type { Actor, Books, PastPlacement, PlacementRecord, PlacementRecordDetail, Ports } from './ports/index.ts';
 import type { SpanChoice } from './prepareStatement.ts';
 import { noEffect, type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
@@ -91,7 +91,7 @@ function asPlaced({ categories, places }: Placement): PlacementAfter {
 export async function applyChange(
   ports: Ports,
   books: Books,
-  actor: string,
+  actor: Actor,
   change: PlacementChange,
   reason = '',
 ): Promise<Outcome<AppliedPlacement | null, Failure>> {
@@ -109,7 +109,7 @@ interface Applying {
 async function applyTo(
   ports: Ports,
   books: Books,
-  actor: string,
+  actor: Actor,
   draft: PlacementDraft,
   { reason, choice, undoes }: Applying,
 ): Promise<Outcome<AppliedPlacement, Failure>> {

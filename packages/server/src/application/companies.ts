@@ -21,7 +21,7 @@ export async function createCompany(ports: Ports, identity: Identity, input: Com
   const begun = await beginningOf(ports, identity, input);
   if (!begun.ok) return begun;
   const { settings, ...begin } = begun.value;
-  return viewCompany(ports, ownAccess(await ports.companies.create(settings, begin, person), person.name));
+  return viewCompany(ports, ownAccess(await ports.companies.create(settings, begin, person), { name: person.name, personId: person.id }));
 }
 
 export async function viewCompany(ports: Ports, { companyId, role }: Access): Promise<Outcome<CompanyView, Failure>> {

@@ -21,14 +21,18 @@ export type Failure =
   | { code: 'sign_in_needed' }
   /** Unknown, without a password or with a wrong one: which of them is not said. */
   | { code: 'sign_in_refused' }
-  | { code: 'too_many_attempts' }
+  /** `seconds` until the next try is judged. */
+  | { code: 'too_many_attempts'; seconds: number }
   | { code: 'password_wrong' }
   | { code: 'role_needed'; needs: Role; role: Role }
   | { code: 'company_name_differs'; name: string }
   | { code: 'adding_companies_refused' }
-  | { code: 'link_unusable'; reason: 'unknown' | 'used' | 'expired' }
+  | { code: 'link_unusable'; reason: 'unknown' | 'used' | 'expired' | 'revoked' }
   | { code: 'link_needs_name' }
-  | { code: 'person_is_member'; email: string }
+  | { code: 'person_is_member' | 'person_is_invited' | 'invitation_of_another'; email: string }
+  /** Whoever is invited has an account, and signs in with it. */
+  | { code: 'account_there_already' }
+  | { code: 'installation_not_kept' }
   | { code: 'person_of_other_companies' }
   | { code: 'last_administrator' }
   | { code: 'own_right_kept' }

@@ -1,45 +1,83 @@
 import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import type { Member, Ports } from './ports/index.ts';
+import { invitationLetter } from './letters.ts';
+import type { Invitation, Member, Ports } from './ports/index.ts';
+import { minutesOfWeek } from './signIn.ts';
 
-type PeoplePorts = Pick<Ports, 'people' | 'secrets'>;
+type PeoplePorts = Pick<Ports, 'people' | 'secrets' | 'invitations' | 'accessLog' | 'outbox' | 'ledger' | 'address'>;
 type Administrator = Access<'administrator'>;
 
-export async function listPeople({ people }: PeoplePorts, { companyId }: Administrator): Promise<Outcome<Member[], Failure>> {
-  return succeed(await people.members(companyId));
+export interface PeopleOfCompany {
+  readonly members: readonly Member[];
+  readonly invitations: readonly Invitation[];
 }
 
-/** One who cannot sign in yet gets a one-time link, which is said once and kept nowhere. */
-export async function addPerson(
+export async function listPeople({ people, invitations }: PeoplePorts, { companyId }: Administrator): Promise<Outcome<PeopleOfCompany, Failure>> {
+  return succeed({ members: await people.members(companyId), invitations: await invitations.list(companyId) });
+}
+
+/** Asks the owner of an address into the company. Whether there is such a person, and what they are elsewhere, is neither told nor touched. */
+export async function invitePerson(
   ports: PeoplePorts,
   access: Administrator,
   input: { name: string; email: string; role: Role },
-): Promise<Outcome<{ personId: number; token: string | null }, Failure>> {
-  const added = await ports.people.addMember(access.companyId, input, access.actor);
+  origin: string,
+): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
+  const token = ports.secrets.newToken();
+  const added = await ports.invitations.add(access.companyId, input, ports.secrets.hashToken(token), access.actor);
   if (!added.ok) return added;
-  const { id, hasPassword } = added.value;
-  const mayLink = !hasPassword && (await isInHands(ports, access, id));
-  return succeed({ personId: id, token: mayLink ? await makeLink(ports, id) : null });
+  await ports.accessLog.note({ ...by(access, origin), kind: 'invited', facts: { email: input.email, role: input.role } });
+  await sendInvitation(ports, access, input, token);
+  return succeed({ invitationId: added.value, token });
+}
+
+/** The link before stops working. */
+export async function renewInvitation(
+  ports: PeoplePorts,
+  access: Administrator,
+  invitationId: number,
+  origin: string,
+): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
+  const token = ports.secrets.newToken();
+  const renewed = await ports.invitations.renew(access.companyId, invitationId, ports.secrets.hashToken(token), access.actor);
+  if (!renewed.ok) return renewed;
+  await ports.accessLog.note({ ...by(access, origin), kind: 'invitation_renewed', facts: { email: renewed.value.email } });
+  const invited = (await ports.invitations.list(access.companyId)).find(({ id }) => id === invitationId);
+  await sendInvitation(ports, access, { ...renewed.value, role: invited?.role ?? 'reader' }, token);
+  return succeed({ invitationId, token });
+}
+
+export async function withdrawInvitation(ports: PeoplePorts, access: Administrator, invitationId: number, origin: string): Promise<Outcome<null, Failure>> {
+  const withdrawn = await ports.invitations.withdraw(access.companyId, invitationId, access.actor);
+  if (withdrawn.ok) await ports.accessLog.note({ ...by(access, origin), kind: 'invitation_withdrawn', facts: { invitationId } });
+  return withdrawn;
+}
+
+async function sendInvitation(
+  { ledger, outbox, address }: PeoplePorts,
+  { companyId, actor }: Administrator,
+  invited: { name: string; email: string; role: Role },
+  token: string,
+): Promise<void> {
+  const structure = await ledger.structure(companyId);
+  await outbox.post(invitationLetter(address(), { ...invited, company: structure?.company.name ?? '', by: actor.name }, token));
 }
 
 export async function changeRole(
-  { people }: PeoplePorts,
-  { companyId, actor }: Administrator,
+  ports: PeoplePorts,
+  access: Administrator,
   personId: number,
   { role, version }: { role: Role; version: number },
-): Promise<Outcome<Member[], Failure>> {
-  const changed = await people.changeRole(companyId, personId, role, version, actor);
-  return changed.ok ? succeed(await people.members(companyId)) : changed;
+): Promise<Outcome<PeopleOfCompany, Failure>> {
+  const changed = await ports.people.changeRole(access.companyId, personId, role, version, access.actor);
+  return changed.ok ? listPeople(ports, access) : changed;
 }
 
 /** The right is the installation's, and passed on by those who have it; nobody takes it from themselves. */
-export async function grantCompanies(
-  { people }: PeoplePorts,
-  { companyId, personId: ownId, actor }: Administrator,
-  personId: number,
-  may: boolean,
-): Promise<Outcome<Member[], Failure>> {
+export async function grantCompanies(ports: PeoplePorts, access: Administrator, personId: number, may: boolean): Promise<Outcome<PeopleOfCompany, Failure>> {
+  const { people } = ports;
+  const { companyId, personId: ownId, actor } = access;
   const members = await people.members(companyId);
   const member = members.find((one) => one.personId === personId);
   if (!member) return fail({ code: 'not_found', thing: 'person', id: personId });
@@ -50,7 +88,7 @@ export async function grantCompanies(
     const set = await people.setMayAddCompanies(companyId, member, may, actor);
     if (!set.ok) return set;
   }
-  return succeed(await people.members(companyId));
+  return listPeople(ports, access);
 }
 
 export function removePerson({ people }: PeoplePorts, { companyId, actor }: Administrator, personId: number, version: number): Promise<Outcome<null, Failure>> {
@@ -58,22 +96,25 @@ export function removePerson({ people }: PeoplePorts, { companyId, actor }: Admi
 }
 
 /**
- * A link sets a new password and so opens all that the person may see: only an administrator of every company the
- * person belongs to may make one.
+ * A link sets a new password and so opens all that the person may see: only who administers every company the person belongs to may make one,
+ * or keeps the installation. It is good for the rights of both as they are now.
  */
-export async function renewLink(ports: PeoplePorts, access: Administrator, personId: number): Promise<Outcome<{ personId: number; token: string }, Failure>> {
-  const role = await ports.people.roleIn(personId, access.companyId);
+export async function renewLink(
+  ports: PeoplePorts,
+  access: Administrator,
+  personId: number,
+  origin: string,
+): Promise<Outcome<{ personId: number; token: string }, Failure>> {
+  const { people, secrets, accessLog } = ports;
+  const role = await people.roleIn(personId, access.companyId);
   if (role === null) return fail({ code: 'not_found', thing: 'person', id: personId });
-  if (!(await isInHands(ports, access, personId))) return fail({ code: 'person_of_other_companies' });
-  return succeed({ personId, token: await makeLink(ports, personId) });
-}
-
-async function isInHands({ people }: PeoplePorts, { personId }: Administrator, other: number): Promise<boolean> {
-  return personId === null || (await people.isInHandsOf(other, personId));
-}
-
-async function makeLink({ people, secrets }: PeoplePorts, personId: number): Promise<string> {
+  if (access.personId !== null && !(await people.isInHandsOf(personId, access.personId))) return fail({ code: 'person_of_other_companies' });
   const token = secrets.newToken();
-  await people.makeLink(personId, secrets.hashToken(token));
-  return token;
+  await people.makeLink(personId, secrets.hashToken(token), { madeBy: access.personId, minutes: minutesOfWeek });
+  await accessLog.note({ ...by(access, origin), kind: 'link_made', personId });
+  return succeed({ personId, token });
+}
+
+function by({ companyId, personId }: Administrator, origin: string) {
+  return { actorId: personId, personId: null, companyId, origin, facts: {} };
 }

@@ -22,7 +22,7 @@ import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, openStructure } from './openBooks.ts';
 import { openAdjustingPeriodOn, openPeriodOn } from './openPeriod.ts';
-import type { ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
+import type { Actor, ForeignAmount, NewEntry, NewLine, Ports, PostedEntry, Request, Structure } from './ports/index.ts';
 import { checkSeries } from './series.ts';
 
 export interface EntryDraft {
@@ -136,7 +136,7 @@ function linesWithFacets(books: Structure, lines: EntryDraft['lines']): Outcome<
 }
 
 /** Entries of the demo, which may also post to a parent account: history of that kind is one of the flaws to be caught. */
-export async function postDemoEntries(ports: Ports, books: Structure, drafts: readonly EntryDraft[], actor: string): Promise<Outcome<number, Failure>> {
+export async function postDemoEntries(ports: Ports, books: Structure, drafts: readonly EntryDraft[], actor: Actor): Promise<Outcome<number, Failure>> {
   const entries: { entry: NewEntry; period: Period }[] = [];
   for (const { date, description, layer, lines } of drafts) {
     const period = books.calendar.periods[periodIndexOf(books.calendar, date)];

@@ -3,13 +3,12 @@ import { ownAccess } from '../application/access.ts';
 import { layoutFactsOf } from '../application/layoutFacts.ts';
 import { addLayout, putLayoutInUse, saveLayoutDraft } from '../application/layouts.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
+import { demoActor } from './demoActor.ts';
 import { must } from './must.ts';
-
-const actor = 'Demo';
 
 /** Three layouts that somebody composed: for the bank, for the tax return, and a page of indicators; made once. */
 export async function composeFerry(ports: Ports, books: Books): Promise<void> {
-  const access = ownAccess(books.company.id, actor);
+  const access = ownAccess(books.company.id, demoActor);
   if ((await ports.layouts.list(books.company.id)).length > 0) return;
   const compose = async (name: string, from: 'balance_sheet' | 'nothing', made: (begun: OwnLayout) => OwnLayout, reason: string): Promise<void> => {
     const { id, version, draft } = must(await addLayout(ports, access, { name, from }));

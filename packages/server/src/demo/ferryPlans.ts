@@ -3,11 +3,11 @@ import { ownAccess } from '../application/access.ts';
 import { addBudget, lockBudget, setBudgetCells } from '../application/budgets.ts';
 import type { Books, BudgetCellChange, Ports, RateChange } from '../application/ports/index.ts';
 import { listRates, setRates } from '../application/rates.ts';
+import { demoActor } from './demoActor.ts';
 import { firstKroner, kronerRates } from './kronerRates.ts';
 import { must } from './must.ts';
 import { seededRandom } from './random.ts';
 
-const actor = 'Demo';
 const seed = 1_126;
 const wholeUnit = 100n;
 /** Percent more than the year before, by the first digits of the number; others as the year before. */
@@ -17,7 +17,7 @@ const dollar = { first: 1.095, step: 0.014 };
 
 /** A budget of the last year in two versions, the first of them locked, and exchange rates; made once. */
 export async function planFerry(ports: Ports, books: Books): Promise<void> {
-  const access = ownAccess(books.company.id, actor);
+  const access = ownAccess(books.company.id, demoActor);
   if ((await ports.budgets.list(books.company.id)).length === 0) await planBudgets(ports, access, books);
   if (must(await listRates(ports, access)).length === 0) must(await setRates(ports, access, ferryRates(books)));
 }
@@ -46,7 +46,7 @@ async function planBudgets(ports: Ports, access: ReturnType<typeof ownAccess>, b
 
 /** Rates of the euro for Nordskerry Freight: the same as the ferry company's of the krone, the other way round. */
 export async function planFreight(ports: Ports, books: Books): Promise<void> {
-  const access = ownAccess(books.company.id, actor);
+  const access = ownAccess(books.company.id, demoActor);
   if (must(await listRates(ports, access)).length > 0) return;
   const months = monthsOf(books);
   const turned = kronerRates(months.length).map(({ closing, average }) => ({ closing: 1 / closing, average: 1 / average }));

@@ -2,14 +2,14 @@ import type { SetPart } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
 import { addSet, setComment } from '../application/sets.ts';
+import { demoActor } from './demoActor.ts';
 import { must } from './must.ts';
 
-const actor = 'Demo';
 const day = '2026-09-30';
 
 /** What goes to the bank each quarter: its balance sheet, income statement, changes in equity and cash flow, with comments; made once. */
 export async function makeFerrySet(ports: Ports, books: Books): Promise<void> {
-  const access = ownAccess(books.company.id, actor);
+  const access = ownAccess(books.company.id, demoActor);
   if ((await ports.sets.list(books.company.id)).length > 0) return;
   const sheet = (await ports.layouts.list(books.company.id)).find(({ name }) => name === 'Balance sheet for the bank');
   const part = (key: string, statement: SetPart['statement']): SetPart => ({ key, statement, title: '', columns: null, detail: 2, zeroLines: false });

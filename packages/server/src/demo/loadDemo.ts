@@ -16,6 +16,7 @@ import { demoPerson } from '../application/signIn.ts';
 import { makeYear } from '../application/years.ts';
 import { boatyard } from './boatyard.ts';
 import { boatyardCodes, boatyardLists } from './boatyardCodes.ts';
+import { demoActor } from './demoActor.ts';
 import type { DemoCategory, DemoCompany } from './demoCompany.ts';
 import type { DemoEntry } from './demoLedger.ts';
 import { ferryCaptions } from './ferryCaptions.ts';
@@ -30,7 +31,6 @@ import { nordskerryFreight } from './freight.ts';
 import { must } from './must.ts';
 
 const seed = 20_260_930;
-const actor = 'Demo';
 const lastDay = '2026-09-30';
 
 /**
@@ -52,7 +52,7 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   };
   const id = await loadCompany(ports, ferry, say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));
-    if (company.languages.length === 1) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
+    if (company.languages.length === 1) must(await changeSettings(ports, ownAccess(companyId, demoActor), { version: company.settingsVersion, languages: ['en', 'nb'] }));
     if (lists.length === 0) await giveCodes(ports, companyId, { lists: ferryLists, codes: ferryCodes });
   });
   await planFerry(ports, must(await openBooks(ports, id)));
@@ -61,11 +61,11 @@ export async function loadDemo(ports: Ports, say: (text: string) => void): Promi
   const partner = { kind: 'facet' as const, name: 'Partner', codes: [{ code: 'FERRY', caption: 'Eiderholm Ferry Company', parent: null, element: null, side: null }] };
   await loadCompany(ports, boatyard(dealings), say, async (companyId) => {
     const { company, lists } = must(await openBooks(ports, companyId));
-    if (company.numberScheme === null) must(await changeSettings(ports, ownAccess(companyId, actor), { version: company.settingsVersion, numberScheme: yardNumbers }));
+    if (company.numberScheme === null) must(await changeSettings(ports, ownAccess(companyId, demoActor), { version: company.settingsVersion, numberScheme: yardNumbers }));
     if (lists.length === 0) await giveCodes(ports, companyId, { lists: boatyardLists, codes: boatyardCodes });
   });
   const freightId = await loadCompany(ports, nordskerryFreight(dealings), say, async (companyId) => {
-    if (must(await openBooks(ports, companyId)).lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, actor), partner));
+    if (must(await openBooks(ports, companyId)).lists.length === 0) must(await addCodeList(ports, ownAccess(companyId, demoActor), partner));
   });
   await planFreight(ports, must(await openBooks(ports, freightId)));
 }
@@ -98,7 +98,7 @@ async function loadCompany(ports: Ports, demo: DemoCompany, say: (text: string) 
   if (posted === 0) await openLedger(ports, company.id, demo);
   await giveRoles(ports, company.id, demo.roles);
   await prepare(company.id);
-  must(await makeYear(ports, ownAccess(company.id, actor), lastDay));
+  must(await makeYear(ports, ownAccess(company.id, demoActor), lastDay));
   const books = must(await openBooks(ports, company.id));
   const keyOf = new Map(books.lists.map(({ key, name: list }) => [list, key]));
   const idOf = new Map(books.accounts.map((account) => [account.number, account.id]));
@@ -115,7 +115,7 @@ async function loadCompany(ports: Ports, demo: DemoCompany, say: (text: string) 
         foreign: foreign ? { currency: foreign.currency, amount: BigInt(foreign.cents), rate: null } : null,
       })),
     }));
-    must(await postDemoEntries(ports, books, drafts, actor));
+    must(await postDemoEntries(ports, books, drafts, demoActor));
   }
   say(`  ${demo.entries.length.toLocaleString('en')} entries posted`);
   return company.id;
@@ -131,7 +131,7 @@ function byMonth(entries: readonly DemoEntry[]): DemoEntry[][] {
 async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
   for (const role of roles) {
     const { name, email } = await demoPerson(ports, role);
-    const added = await ports.people.addMember(companyId, { name, email, role }, actor);
+    const added = await ports.people.addMember(companyId, { name, email, role }, demoActor);
     if (!added.ok && added.failure.code !== 'person_is_member') must(added);
   }
 }
@@ -139,22 +139,22 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
 async function openLedger(ports: Ports, companyId: number, demo: DemoCompany): Promise<void> {
   await plantCategories(ports, must(await openBooks(ports, companyId)), demo.categories);
-  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), actor);
+  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), demoActor);
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
-  must(await postTrialBalance(ports, ownAccess(companyId, actor), fileId, posting, { actor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
+  must(await postTrialBalance(ports, ownAccess(companyId, demoActor), fileId, posting, { actor: demoActor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
 }
 
 async function giveRoles(ports: Ports, companyId: number, rolesOf: DemoCompany['roles']): Promise<void> {
   const { accounts } = must(await openBooks(ports, companyId));
   for (const { id, number, version, role: held } of accounts) {
     const role = rolesOf[number];
-    if (role && role !== held) must(await changeAccount(ports, ownAccess(companyId, actor), id, { version, role }));
+    if (role && role !== held) must(await changeAccount(ports, ownAccess(companyId, demoActor), id, { version, role }));
   }
 }
 
 /** Lists and codes of the accounts, which come in a chart file. */
 async function giveCodes(ports: Ports, companyId: number, { lists: given, codes }: { readonly lists: readonly DemoList[]; readonly codes: typeof ferryCodes }): Promise<void> {
-  const access = ownAccess(companyId, actor);
+  const access = ownAccess(companyId, demoActor);
   for (const list of given) {
     const { id, version } = must(await addCodeList(ports, access, { kind: list.kind, name: list.name, codes: list.codes }));
     if (list.isComplete) must(await changeCodeList(ports, access, id, { version, neededFor: [...elements] }));
@@ -163,7 +163,7 @@ async function giveCodes(ports: Ports, companyId: number, { lists: given, codes 
   const coded = lists.filter(({ name }) => codes[name] !== undefined);
   const rows = accounts.map(({ number }) => [number, ...coded.map(({ name }) => demoCodeOf(codes, name, number))]);
   const file = stringify([['Number', ...coded.map(({ key }) => describeColumn(key, lists).heading)], ...rows]);
-  const fileId = await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), actor);
+  const fileId = await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), demoActor);
   must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));
 }
 
@@ -196,7 +196,7 @@ async function plantCategories(ports: Ports, books: Books, categoriesOf: DemoCom
     }
   };
   for (const [element, categories] of Object.entries(categoriesOf)) plant(element as Element, categories, null);
-  must(await applyChange(ports, books, actor, { categories: planted }, 'The categories of the demo'));
+  must(await applyChange(ports, books, demoActor, { categories: planted }, 'The categories of the demo'));
 }
 
 /** The opening trial balance as a ledger would export it, with elements, parents and category paths. */

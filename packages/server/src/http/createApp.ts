@@ -31,7 +31,7 @@ export function createApp(ports: Ports, options: AppOptions): Express {
   // Answers are never stored, so a hash of each would be work for nothing.
   app.disable('etag');
   app.set('query parser', 'simple');
-  app.use(secureHeaders);
+  app.use(secureHeaders(options.session.isBehindTls));
   app.use((request, response, next) => guardHost(options.hosts())(request, response, next));
   app.use((request, response, next) => guardOrigin(options.hosts())(request, response, next));
   const sessions = readSession(ports, options.session);

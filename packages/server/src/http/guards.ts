@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express';
 import { sendProblem } from './problems.ts';
 
+const secondsOfYear = 365 * 24 * 3600;
 const changing = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
 /** The Host must be one that the server listens as, which stops a foreign name that resolves to this machine. */
@@ -22,17 +23,20 @@ export function guardOrigin(hosts: readonly string[]): RequestHandler {
   };
 }
 
-/** Headers of every answer; the policy of the page itself bears its nonce and is set with it. */
-export const secureHeaders: RequestHandler = (_request, response, next) => {
-  response.setHeader('X-Content-Type-Options', 'nosniff');
-  response.setHeader('Referrer-Policy', 'same-origin');
-  response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
-  // With the one above the page is isolated, so that it can share memory with its workers. Nothing is embedded from elsewhere.
-  response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
-  response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
-  response.setHeader('X-Frame-Options', 'DENY');
-  next();
-};
+/** Headers of every answer; the policy of the page itself bears its nonce and is set with it. Behind TLS a browser asks by TLS alone from then on. */
+export const secureHeaders =
+  (isBehindTls: boolean): RequestHandler =>
+  (_request, response, next) => {
+    if (isBehindTls) response.setHeader('Strict-Transport-Security', `max-age=${secondsOfYear}`);
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    response.setHeader('Referrer-Policy', 'same-origin');
+    response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
+    // With the one above the page is isolated, so that it can share memory with its workers. Nothing is embedded from elsewhere.
+    response.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
+    response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
+    response.setHeader('X-Frame-Options', 'DENY');
+    next();
+  };
 
 export function contentSecurityPolicy(nonce: string): string {
   return [

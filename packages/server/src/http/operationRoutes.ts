@@ -42,13 +42,15 @@ interface Call<Name extends OperationName> {
 }
 
 type Handle<Name extends OperationName> = (call: Call<Name>) => Promise<Outcome<AnswerOf<Name>, Failure>>;
+/** Hears of everything that is taken out as a file, before it goes. */
+type Exported = (name: OperationName, call: { readonly identity: Identity | null; readonly access: Access | null; readonly request: Request }) => Promise<void>;
 export type On = <Name extends OperationName>(name: Name, handle: Handle<Name>, ...before: RequestHandler[]) => void;
 
 const idempotencyKey = z.string().min(1).max(100).optional();
 const wholeNumber = z.coerce.number().int().positive();
 
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
-export function operationRoutes(router: Router, checkAnswers: boolean): On {
+export function operationRoutes(router: Router, checkAnswers: boolean, exported: Exported): On {
   const readJson = json({ limit: '20mb' });
   // Nobody knows who sends these.
   const readLittle = json({ limit: '10kb' });
@@ -66,6 +68,7 @@ export function operationRoutes(router: Router, checkAnswers: boolean): On {
     const answer = async (request: Request, response: Response): Promise<void> => {
       const outcome = await handle(readCall(name, operation, request, response.locals.entered as Entered));
       if (!outcome.ok) return sendProblem(response, outcome.failure);
+      if (operation.answer === 'file' || operation.answer === 'stream') await exported(name, { ...(response.locals.entered as Entered), request });
       if (operation.answer === 'none') return void response.status(204).end();
       if (operation.answer === 'file') {
         const file = outcome.value as WrittenFile;
@@ -122,7 +125,7 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
     file,
     request,
     asked: {
-      actor: access?.actor ?? '',
+      actor: access?.actor ?? { name: '', personId: null },
       idempotencyKey: operation.idempotent ? (idempotencyKey.parse(request.headers['idempotency-key']) ?? null) : null,
       requestHash: createHash('sha256')
         .update(JSON.stringify([name, request.path, body]))

@@ -1,20 +1,29 @@
-import type { LinkView, PersonList, Session } from '@ivory-ladder/contract';
+import type { InstallationView, LinkView, PersonList, Session, SessionList } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
-import type { Member, OneTimeLink, Person } from '../application/ports/index.ts';
+import type { InstallationView as Installation } from '../application/installation.ts';
+import type { PeopleOfCompany } from '../application/people.ts';
+import type { Person, SessionRecord } from '../application/ports/index.ts';
+import type { LinkFound } from '../application/signIn.ts';
 
 export function toSession(person: Person | null, demoRoles: readonly Role[]): Session {
   if (!person) return { person: null, demoRoles: [...demoRoles] };
-  const { id, name, email, mayAddCompanies, hasPassword } = person;
-  return { person: { id, name, email, mayAddCompanies, hasPassword }, demoRoles: [...demoRoles] };
+  const { id, name, email, mayAddCompanies, keepsInstallation, hasPassword } = person;
+  return { person: { id, name, email, mayAddCompanies, keepsInstallation, hasPassword }, demoRoles: [...demoRoles] };
 }
 
-export function toLink({ person }: OneTimeLink): LinkView {
-  return { isFirst: person === null, name: person?.name ?? '', email: person?.email ?? '' };
+export function toLink(found: LinkFound): LinkView {
+  if (found.kind === 'invitation') {
+    const { invitation, hasAccount } = found;
+    const { name, email, company, role } = invitation;
+    return { opens: 'company', name, email, invitation: { company, role, hasAccount } };
+  }
+  const { person } = found.link;
+  return { opens: person === null ? 'first' : 'password', name: person?.name ?? '', email: person?.email ?? '', invitation: null };
 }
 
-export function toPeople(people: readonly Member[]): PersonList {
+export function toPeople({ members, invitations }: PeopleOfCompany): PersonList {
   return {
-    people: people.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => ({
+    people: members.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => ({
       personId,
       name,
       email,
@@ -24,5 +33,14 @@ export function toPeople(people: readonly Member[]): PersonList {
       mayAddCompanies,
       lastSignIn,
     })),
+    invitations: invitations.map(({ id, email, role, invitedAt, isOpen }) => ({ invitationId: id, email, role, invitedAt, isOpen })),
   };
+}
+
+export function toSessions(sessions: readonly SessionRecord[], here: string): SessionList {
+  return { sessions: sessions.map((session) => ({ ...session, isHere: session.mark === here })) };
+}
+
+export function toInstallation({ letters, jobs, events }: Installation): InstallationView {
+  return { letters: [...letters], jobs: [...jobs], events: [...events] };
 }

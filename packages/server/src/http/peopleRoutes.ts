@@ -1,25 +1,31 @@
 import { fail, mapOutcome, type Role, succeed } from '@ivory-ladder/core';
-import { addPerson, changeRole, grantCompanies, listPeople, removePerson, renewLink } from '../application/people.ts';
+import type { Request } from 'express';
+import { helpPerson, viewInstallation } from '../application/installation.ts';
+import { changeRole, grantCompanies, invitePerson, listPeople, removePerson, renewInvitation, renewLink, withdrawInvitation } from '../application/people.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
-import { changePassword, demoPerson, lookAtLink, signIn, useLink } from '../application/signIn.ts';
+import { askRecovery } from '../application/recovery.ts';
+import { acceptInvitation, type Caller, changePassword, demoPerson, lookAtLink, rememberBrowser, signIn, useLink } from '../application/signIn.ts';
+import { browserKept, keepInBrowser } from './browserCookie.ts';
 import type { On } from './operationRoutes.ts';
+import { originOf } from './origin.ts';
 import * as answers from './peopleAnswers.ts';
-import { enterAs, leave } from './session.ts';
-import { limitSignIns } from './signInLimit.ts';
+import { enterAs, leave, markOf } from './session.ts';
+import { limitTries } from './tryLimit.ts';
 
 /** Signing in and out, and who works in a company. */
 export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): void {
   const toSession = (person: Person | null) => answers.toSession(person, demoRoles);
+  /** A new session, in a browser that is known from now on. */
+  const enter = async (request: Request, person: Person): Promise<void> => {
+    keepInBrowser(request, await rememberBrowser(ports, person.id, browserKept(request)));
+    await enterAs(request, person);
+  };
   on('getSession', async ({ identity }) => succeed(toSession(identity?.person ?? null)));
-  on(
-    'signIn',
-    async ({ body, request }) => {
-      const signedIn = await signIn(ports, body);
-      if (signedIn.ok) await enterAs(request, signedIn.value);
-      return mapOutcome(signedIn, toSession);
-    },
-    limitSignIns,
-  );
+  on('signIn', async ({ body, request }) => {
+    const signedIn = await signIn(ports, body, callerOf(request));
+    if (signedIn.ok) await enter(request, signedIn.value);
+    return mapOutcome(signedIn, toSession);
+  });
   on('enterDemo', async ({ body, request }) => {
     if (!demoRoles.includes(body.role)) return fail({ code: 'not_found', thing: 'demo', id: body.role });
     const person = await demoPerson(ports, body.role);
@@ -36,29 +42,51 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     await leave(request);
     return succeed(null);
   });
-  on(
-    'changePassword',
-    async ({ identity: { person }, body, request }) => {
-      const changed = await changePassword(ports, person, body);
-      if (changed.ok) await enterAs(request, person);
-      return changed;
-    },
-    limitSignIns,
-  );
-  on('lookAtLink', async ({ body }) => mapOutcome(await lookAtLink(ports, body.token), answers.toLink), limitSignIns);
+  const listSessions = async (person: Person, request: Request) =>
+    succeed(answers.toSessions(await ports.sessions.listOf(person.id), markOf(request, ports.secrets)));
+  on('listSessions', async ({ identity: { person }, request }) => listSessions(person, request));
+  on('endSession', async ({ identity: { person }, body, request }) => {
+    const ended = await ports.sessions.endOne(person.id, body.mark);
+    if (ended)
+      await ports.accessLog.note({ kind: 'session_ended', actorId: person.id, personId: person.id, companyId: null, origin: originOf(request), facts: {} });
+    return listSessions(person, request);
+  });
+  on('changePassword', async ({ identity: { person }, body, request }) => {
+    const changed = await changePassword(ports, person, body, callerOf(request));
+    if (changed.ok) await enter(request, person);
+    return changed;
+  });
+  on('lookAtLink', async ({ body }) => mapOutcome(await lookAtLink(ports, body.token), answers.toLink), limitTries);
   on(
     'useLink',
     async ({ body, request }) => {
-      const used = await useLink(ports, body);
-      if (used.ok) await enterAs(request, used.value);
+      const used = await useLink(ports, body, callerOf(request));
+      if (used.ok) await enter(request, used.value);
       return mapOutcome(used, toSession);
     },
-    limitSignIns,
+    limitTries,
+  );
+  on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, callerOf(request)), limitTries);
+  on(
+    'askRecovery',
+    async ({ body, request }) => {
+      await askRecovery(ports, body.email, originOf(request), new Date());
+      return succeed(null);
+    },
+    limitTries,
   );
   on('listPeople', async ({ access }) => mapOutcome(await listPeople(ports, access), answers.toPeople));
-  on('addPerson', async ({ access, body }) => addPerson(ports, access, body));
+  on('invitePerson', async ({ access, body, request }) => invitePerson(ports, access, body, originOf(request)));
+  on('renewInvitation', async ({ access, id, request }) => renewInvitation(ports, access, id('invitationId'), originOf(request)));
+  on('withdrawInvitation', async ({ access, id, request }) => withdrawInvitation(ports, access, id('invitationId'), originOf(request)));
   on('changeRole', async ({ access, id, body }) => mapOutcome(await changeRole(ports, access, id('personId'), body), answers.toPeople));
   on('grantCompanies', async ({ access, id, body }) => mapOutcome(await grantCompanies(ports, access, id('personId'), body.may), answers.toPeople));
   on('removePerson', async ({ access, id, query }) => removePerson(ports, access, id('personId'), query.version));
-  on('renewLink', async ({ access, id }) => renewLink(ports, access, id('personId')));
+  on('renewLink', async ({ access, id, request }) => renewLink(ports, access, id('personId'), originOf(request)));
+  on('getInstallation', async ({ identity }) => mapOutcome(await viewInstallation(ports, identity), answers.toInstallation));
+  on('helpPerson', async ({ identity, body, request }) => helpPerson(ports, identity, body.email, originOf(request)));
+}
+
+function callerOf(request: Request): Caller {
+  return { origin: originOf(request), browser: browserKept(request) };
 }

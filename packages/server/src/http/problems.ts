@@ -35,6 +35,8 @@ const conflicts = new Set([
   'account_not_retirable',
   'account_held',
   'person_is_member',
+  'person_is_invited',
+  'account_there_already',
   'last_administrator',
   'own_right_kept',
   'account_name_taken',
@@ -70,6 +72,8 @@ const statusOf: Readonly<Record<string, number>> = {
   role_needed: 403,
   adding_companies_refused: 403,
   person_of_other_companies: 403,
+  installation_not_kept: 403,
+  invitation_of_another: 403,
   too_many_attempts: 429,
   file_too_large: 413,
   attachment_too_large: 413,
@@ -86,6 +90,7 @@ export function toProblem(failure: HttpFailure): Problem {
 
 export function sendProblem(response: Response, failure: HttpFailure): void {
   const problem = toProblem(failure);
+  if (failure.code === 'too_many_attempts') response.setHeader('Retry-After', failure.seconds);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 

@@ -9,6 +9,7 @@ import { journalRoutes } from './journalRoutes.ts';
 import { layoutRoutes } from './layoutRoutes.ts';
 import { ledgerRoutes } from './ledgerRoutes.ts';
 import { operationRoutes } from './operationRoutes.ts';
+import { originOf } from './origin.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
 import { placementRoutes } from './placementRoutes.ts';
 import { sendProblem } from './problems.ts';
@@ -28,7 +29,16 @@ export interface ApiOptions {
 /** Every operation of the contract, checked on the way in, with failures as problem documents on the way out. */
 export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOptions): Router {
   const router = Router();
-  const on = operationRoutes(router, checkAnswers);
+  const on = operationRoutes(router, checkAnswers, (operation, { identity, access, request }) =>
+    ports.accessLog.note({
+      kind: 'exported',
+      actorId: identity?.person.id ?? null,
+      personId: null,
+      companyId: access?.companyId ?? null,
+      origin: originOf(request),
+      facts: { operation, path: request.path.slice(0, 300) },
+    }),
+  );
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
   for (const routes of [

@@ -1,12 +1,16 @@
 import { randomBytes } from 'node:crypto';
 import type { Request, RequestHandler } from 'express';
 import session, { type SessionData, Store } from 'express-session';
-import type { Identity, Person, Ports } from '../application/ports/index.ts';
+import type { Identity, Person, Ports, Secrets } from '../application/ports/index.ts';
+import { originOf } from './origin.ts';
 
 declare module 'express-session' {
   interface SessionData {
     /** Whose it is; set when it begins. */
     personId?: number;
+    /** Of the browser and where it is; set when it begins. */
+    device?: string;
+    origin?: string;
     /** Read with the session; never written. */
     identity?: Identity;
   }
@@ -41,7 +45,14 @@ export function readSession(ports: Pick<Ports, 'sessions' | 'secrets'>, { secret
 export async function enterAs(request: Request, person: Person): Promise<void> {
   await new Promise<void>((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
   request.session.personId = person.id;
+  request.session.device = request.headers['user-agent'] ?? '';
+  request.session.origin = originOf(request);
   await new Promise<void>((resolve, reject) => request.session.save((error) => (error ? reject(error) : resolve())));
+}
+
+/** Tells the session of a request apart from others of the person. */
+export function markOf(request: Request, { hashToken }: Pick<Secrets, 'hashToken'>): string {
+  return hashToken(request.sessionID).toString('hex').slice(0, 16);
 }
 
 export async function leave(request: Request): Promise<void> {
@@ -65,9 +76,10 @@ class RowStore extends Store {
     }, done);
   }
 
-  override set(id: string, { personId, cookie }: SessionData, done: (error?: unknown) => void = () => undefined): void {
+  override set(id: string, { personId, device = '', origin = '', cookie }: SessionData, done: (error?: unknown) => void = () => undefined): void {
     const expiresAt = new Date(cookie.expires ?? Date.now() + hoursSignedIn * 3_600_000);
-    const kept = personId === undefined ? Promise.resolve() : this.ports.sessions.keep(this.ports.secrets.hashToken(id), personId, expiresAt);
+    const kept =
+      personId === undefined ? Promise.resolve() : this.ports.sessions.keep(this.ports.secrets.hashToken(id), personId, expiresAt, { device, origin });
     kept.then(() => done(), done);
   }
 

@@ -9,7 +9,7 @@ import {
   writeCategoryPath,
 } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import type { Books, ChartPlan } from '../application/ports/index.ts';
+import type { Actor, Books, ChartPlan } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import type { AuditEvent } from './audit.ts';
 import { addCategoryPath } from './categoryRows.ts';
@@ -30,7 +30,7 @@ export async function applyChart(
   books: Books,
   { accounts, newCategories, kept }: ChartPlan,
   expectedRevision: number,
-  actor: string,
+  actor: Actor,
 ): Promise<AuditEvent[]> {
   const companyId = books.company.id;
   const audit: AuditEvent[] = [];

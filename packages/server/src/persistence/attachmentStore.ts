@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Attachment, AttachmentOwner, AttachmentStore } from '../application/ports/index.ts';
+import type { Actor, Attachment, AttachmentOwner, AttachmentStore } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
@@ -45,13 +45,13 @@ export class AttachmentRepository implements AttachmentStore {
     name: string,
     content: AsyncIterable<Uint8Array>,
     most: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     const id = await this.counters.next('attachment');
     await this.removeAbandoned();
     await this.database.query(
       `INSERT INTO attachment (company_id, id, ${owner.kind}_id, name, bytes, sha256, added_at, added_by) VALUES (?, ?, ?, ?, 0, NULL, ?, ?)`,
-      [companyId, id, owner.id, name, timestamp(), actor],
+      [companyId, id, owner.id, name, timestamp(), actor.name],
     );
     const hash = createHash('sha256');
     let [bytes, part] = [0, 0];
@@ -98,7 +98,7 @@ export class AttachmentRepository implements AttachmentStore {
     }
   }
 
-  remove(companyId: number, { id, owner, name }: Attachment, actor: string): Promise<Outcome<void, Failure>> {
+  remove(companyId: number, { id, owner, name }: Attachment, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await runner.query('DELETE FROM attachment WHERE company_id = ? AND id = ?', [companyId, id]);
       await recordAudit(runner, this.counters, companyId, actor, [await changeOf(runner, companyId, owner, { detached: name })]);

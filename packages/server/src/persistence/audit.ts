@@ -1,4 +1,5 @@
 import type { QueryRunner } from 'typeorm';
+import type { Actor } from '../application/ports/index.ts';
 import type { Counters } from './counters.ts';
 import { inOneTrip, insertions, type Statement } from './transaction.ts';
 
@@ -19,6 +20,7 @@ export interface AuditEvent {
     | 'rehearsal'
     | 'rate'
     | 'entry'
+    | 'invitation'
     | 'journal_import'
     | 'column_plan'
     | 'layout'
@@ -37,17 +39,17 @@ const asText = (state: unknown): string | null =>
   state === undefined ? null : JSON.stringify(state, (_, value) => (typeof value === 'bigint' ? value.toString() : value));
 
 /** Append-only, in the transaction of the change itself. */
-export async function recordAudit(runner: QueryRunner, counters: Counters, companyId: number, actor: string, events: readonly AuditEvent[]): Promise<void> {
+export async function recordAudit(runner: QueryRunner, counters: Counters, companyId: number, actor: Actor, events: readonly AuditEvent[]): Promise<void> {
   await inOneTrip(runner, await auditOf(counters, companyId, actor, events));
 }
 
 /** The statements of `recordAudit`. */
-export async function auditOf(counters: Counters, companyId: number, actor: string, events: readonly AuditEvent[]): Promise<Statement[]> {
+export async function auditOf(counters: Counters, companyId: number, actor: Actor, events: readonly AuditEvent[]): Promise<Statement[]> {
   const at = new Date().toISOString().replace('T', ' ').replace('Z', '');
   const rows: unknown[][] = [];
   for (const { thing, thingId, action, before, after } of events)
-    rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor]);
-  return insertions('audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor)', rows);
+    rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor.name, actor.personId]);
+  return insertions('audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor, actor_id)', rows);
 }
 
 /** Now, as DATETIME text in UTC. */

@@ -1,7 +1,7 @@
 import { type ListKey, listKey, type Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from '../application/ports/index.ts';
+import type { Actor, Budget, BudgetAmount, BudgetCellChange, BudgetStore } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import type { BudgetRow } from './entities/budgetEntities.ts';
@@ -63,7 +63,7 @@ export class BudgetRepository implements BudgetStore {
     companyId: number,
     { year, name, facet }: Pick<Budget, 'year' | 'name' | 'facet'>,
     copyOf: Budget | null,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.named(name, year, async (runner) => {
       const inserted = (await runner.query('INSERT INTO budget (company_id, year, name, list_id) VALUES (?, ?, ?, ?)', [
@@ -86,7 +86,7 @@ export class BudgetRepository implements BudgetStore {
     });
   }
 
-  rename(companyId: number, { id, year, version, name: before }: Budget, name: string, actor: string): Promise<Outcome<null, Failure>> {
+  rename(companyId: number, { id, year, version, name: before }: Budget, name: string, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.named(name, year, async (runner) => {
       await this.move(runner, companyId, id, version, 'name = ?', [name]);
       await recordAudit(runner, this.counters, companyId, actor, [
@@ -96,7 +96,7 @@ export class BudgetRepository implements BudgetStore {
     });
   }
 
-  delete(companyId: number, { id, year, name, version }: Budget, actor: string): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, { id, year, name, version }: Budget, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const deleted = await changedRows(runner, 'DELETE FROM budget WHERE company_id = ? AND id = ? AND version = ? AND locked_at IS NULL', [
         companyId,
@@ -109,7 +109,7 @@ export class BudgetRepository implements BudgetStore {
     });
   }
 
-  setLock(companyId: number, { id, year, name, version }: Budget, isLocked: boolean, reason: string, actor: string): Promise<Outcome<null, Failure>> {
+  setLock(companyId: number, { id, year, name, version }: Budget, isLocked: boolean, reason: string, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await this.move(
         runner,
@@ -117,7 +117,7 @@ export class BudgetRepository implements BudgetStore {
         id,
         version,
         'locked_at = ?, locked_by = ?, lock_reason = ?',
-        isLocked ? [timestamp(), actor, reason] : [null, null, ''],
+        isLocked ? [timestamp(), actor.name, reason] : [null, null, ''],
       );
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'budget', thingId: id, action: 'changed', before: { year, name, locked: !isLocked }, after: { year, name, locked: isLocked, reason } },
@@ -126,7 +126,7 @@ export class BudgetRepository implements BudgetStore {
     });
   }
 
-  async setCells(companyId: number, budget: Budget, part: string, cells: readonly BudgetCellChange[], actor: string): Promise<Outcome<null, Failure>> {
+  async setCells(companyId: number, budget: Budget, part: string, cells: readonly BudgetCellChange[], actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       // Whoever changes cells waits here for who changes them now, and for who locks the budget.
       const [held] = await rowsOf<{ lockedAt: string | null }>(runner, 'SELECT locked_at AS lockedAt FROM budget WHERE company_id = ? AND id = ? FOR UPDATE', [

@@ -1,6 +1,7 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
+import type { Actor } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { changedRows, inTransaction, Refused } from './transaction.ts';
@@ -9,7 +10,7 @@ import { takeStructure } from './turn.ts';
 export type ChangeStructure = <Value>(
   companyId: number,
   expectedStructure: number,
-  actor: string,
+  actor: Actor,
   work: (runner: QueryRunner) => Promise<{ value: Value; audit: AuditEvent[] }>,
 ) => Promise<Outcome<Value, Failure>>;
 

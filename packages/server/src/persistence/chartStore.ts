@@ -1,7 +1,7 @@
 import { type Outcome, sameCodes } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { AccountFields, AccountUse, Books, ChartAccount, ChartPlan, ChartStore, HistoryWanted, Kept } from '../application/ports/index.ts';
+import type { AccountFields, AccountUse, Actor, Books, ChartAccount, ChartPlan, ChartStore, HistoryWanted, Kept } from '../application/ports/index.ts';
 import { takeRole } from './accountRoles.ts';
 import { applyChart } from './applyChart.ts';
 import type { AuditEvent } from './audit.ts';
@@ -34,7 +34,7 @@ export class ChartRepository implements ChartStore {
     order: readonly (number | null)[],
     categoryId: number | null,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const result = (await writing(async () =>
@@ -67,7 +67,7 @@ export class ChartRepository implements ChartStore {
     order: readonly number[],
     kept: Kept,
     expected: { readonly structure: number; readonly revision: number },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expected.structure, actor, async (runner) => {
       if (account.active && !fields.active) await keepPostingsAway(runner, companyId, account.id, expected.revision);
@@ -103,7 +103,7 @@ export class ChartRepository implements ChartStore {
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
     kept: Kept,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const company = await readCompany(runner, companyId);
@@ -149,7 +149,7 @@ export class ChartRepository implements ChartStore {
     books: Books,
     plan: ChartPlan,
     expected: { readonly structure: number; readonly revision: number },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(books.company.id, expected.structure, actor, async (runner) => ({
       value: null,
@@ -161,7 +161,7 @@ export class ChartRepository implements ChartStore {
     companyId: number,
     account: ChartAccount,
     expected: { readonly structure: number; readonly revision: number },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expected.structure, actor, async (runner) => {
       await keepPostingsAway(runner, companyId, account.id, expected.revision);

@@ -1,7 +1,7 @@
 import { type ListedCode, type ListKey, type ListKind, listKey, type Outcome, type PairingRule } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from '../application/ports/index.ts';
+import type { Actor, CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from '../application/ports/index.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
 import { insertCodeList, insertCodes } from './codeRows.ts';
 import type { Counters } from './counters.ts';
@@ -28,7 +28,7 @@ export class CodeListRepository implements CodeListStore {
     name: string,
     codes: readonly ListedCode[],
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const id = await insertCodeList(runner, companyId, { key: listKey(kind, 0), name, neededFor: [], neededOn: '', notAllowedOn: '', codes });
@@ -42,7 +42,7 @@ export class CodeListRepository implements CodeListStore {
     { name, neededFor, neededOn, notAllowedOn }: ListFields,
     { set, remove }: CodesChange,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const changed = await changedRows(
@@ -88,7 +88,7 @@ export class CodeListRepository implements CodeListStore {
     });
   }
 
-  delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       await dropUnusedSets(
         runner,
@@ -123,7 +123,7 @@ export class CodeListRepository implements CodeListStore {
     return findLinesToFill(this.database, companyId, fill);
   }
 
-  async fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
+  async fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>> {
     const sets = await setsWithValues(this.database, this.facetSets, companyId, fill.facet, [fill.value]);
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const lines = await fillLines(runner, companyId, fill, sets.get(fill.value) ?? new Map());
@@ -142,7 +142,7 @@ export class CodeListRepository implements CodeListStore {
     given: readonly ValueOfLine[],
     fileName: string,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     const values = [...new Set(given.map(({ value }) => value))];
     const sets = await setsWithValues(this.database, this.facetSets, companyId, facet, values);
@@ -153,7 +153,7 @@ export class CodeListRepository implements CodeListStore {
     });
   }
 
-  addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
+  addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       const [first, second] = [
         await codeIdOf(runner, companyId, rule.first, rule.firstValue),
@@ -167,7 +167,7 @@ export class CodeListRepository implements CodeListStore {
     });
   }
 
-  deletePairing(companyId: number, { id, ...rule }: PairingRule, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  deletePairing(companyId: number, { id, ...rule }: PairingRule, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
       await runner.query('DELETE FROM pairing_rule WHERE company_id = ? AND id = ?', [companyId, id]);
       return { value: null, audit: [{ thing: 'pairing_rule', thingId: id, action: 'deleted', before: rule }] };

@@ -1,7 +1,7 @@
 import type { Day, LineComment, Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { CommentRecord, CommentStore } from '../application/ports/index.ts';
+import type { Actor, CommentRecord, CommentStore } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -31,7 +31,7 @@ export class CommentRepository implements CommentStore {
     setId: number,
     { partKey, lineKey, day, text }: LineComment & { readonly day: Day },
     expected: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<CommentRecord | null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const [set] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM statement_set WHERE company_id = ? AND id = ? FOR UPDATE', [companyId, setId]);
@@ -49,7 +49,7 @@ export class CommentRepository implements CommentStore {
           `INSERT INTO line_comment (company_id, set_id, part_key, line_key, last_day, content, changed_at, changed_by, version)
             VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(6), ?, ?)
             ON DUPLICATE KEY UPDATE content = VALUES(content), changed_at = VALUES(changed_at), changed_by = VALUES(changed_by), version = VALUES(version)`,
-          [...place, text, actor, expected + 1],
+          [...place, text, actor.name, expected + 1],
         );
       const after = await find();
       const told = (comment: CommentRecord | undefined) => ({ name: set.name, line: lineKey, day, comment: comment?.text ?? null });

@@ -1,7 +1,7 @@
 import type { FiscalYear, LayoutOptions, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Kept, PeriodLock, Person } from '../application/ports/index.ts';
+import type { Actor, BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Kept, PeriodLock, Person } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import { insertYears } from './calendarRows.ts';
 import { type ChangeStructure, structureChanges } from './changeStructure.ts';
@@ -82,7 +82,7 @@ export class CompanyRepository implements CompanyStore {
       }
       if (options) await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [id, JSON.stringify(options)]);
       await insertMember(runner, id, person.id, 'administrator');
-      await recordAudit(runner, this.counters, id, person.name, [
+      await recordAudit(runner, this.counters, id, { name: person.name, personId: person.id }, [
         { thing: 'company', thingId: id, action: 'added', after: { name, currency, fiscalYearFirstMonth } },
         ...planted.audit,
       ]);
@@ -98,7 +98,7 @@ export class CompanyRepository implements CompanyStore {
     before: CompanySettings,
     after: CompanySettings,
     { numbers, kept }: { readonly numbers: readonly ChangedNumber[]; readonly kept: Kept },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await takeStructure(runner, company.id, company.structureVersion);
@@ -164,7 +164,7 @@ export class CompanyRepository implements CompanyStore {
     });
   }
 
-  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await insertYears(runner, companyId, years);
       if (form) await runner.query('UPDATE company SET year_form = ? WHERE id = ?', [form.kind === 'months' ? '' : JSON.stringify(form), companyId]);
@@ -176,7 +176,7 @@ export class CompanyRepository implements CompanyStore {
   }
 
   /** Closing entries count in the last period of their year, so balances of years that have some are made anew. */
-  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await insertYears(runner, companyId, [{ ...period, periods: [period] }]);
       const [closed] = await rowsOf(runner, 'SELECT id FROM journal_entry WHERE company_id = ? AND closes_year = ? LIMIT 1', [companyId, period.year]);
@@ -189,12 +189,12 @@ export class CompanyRepository implements CompanyStore {
   }
 
   /** Exclusively, so that postings under way in them are waited for. */
-  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       for (const { year, number } of periods)
         await runner.query('UPDATE fiscal_period SET locked_at = ?, locked_by = ?, lock_reason = ? WHERE company_id = ? AND year = ? AND number = ?', [
           timestamp(),
-          actor,
+          actor.name,
           reason,
           companyId,
           year,
@@ -204,7 +204,7 @@ export class CompanyRepository implements CompanyStore {
     });
   }
 
-  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>> {
+  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await runner.query("UPDATE fiscal_period SET locked_at = NULL, locked_by = '', lock_reason = '' WHERE company_id = ? AND year = ? AND number = ?", [
         companyId,
@@ -216,7 +216,7 @@ export class CompanyRepository implements CompanyStore {
   }
 
   /** The new version. */
-  setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>> {
+  setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await takeTurn(runner, companyId, 'structure');
       const [before] = await rowsOf<{ options: string; version: number }>(

@@ -1,5 +1,6 @@
 import type { Day, Layer } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
+import type { Actor } from '../application/ports/index.ts';
 import { rowsOf, type Statement } from './transaction.ts';
 
 /** Before an amount in minor units, before an account's id, and behind either. */
@@ -30,13 +31,13 @@ interface Sought {
 }
 
 /** The same rows of entries that are at hand: a posting spares the database the sorting. */
-export function searchRows(companyId: number, actor: string, entries: readonly Sought[]): Statement[] {
+export function searchRows(companyId: number, actor: Actor, entries: readonly Sought[]): Statement[] {
   const rows = entries.map(({ id, date, layer, source, seriesId = 0, description, lines }) => {
     const said = [...new Set(lines.map(({ text }) => text).filter((text) => text !== ''))].map((text) => Buffer.from(text)).sort(Buffer.compare);
     const amounts = [...new Set(lines.map(({ debit, credit }) => debit + credit))].sort((a, b) => (a < b ? -1 : 1));
     const accounts = [...new Set(lines.map(({ accountId }) => accountId))].sort((a, b) => a - b);
     const marked = `${amounts.map((amount) => `${amountMark}${amount}${end}`).join('')}${accounts.map((account) => `${accountMark}${account}${end}`).join('')}`;
-    return [companyId, date, id, layer, source, seriesId, actor, [description, '', ...(said.length > 0 ? [said.join('\n')] : [])].join('\n'), marked];
+    return [companyId, date, id, layer, source, seriesId, actor.name, [description, '', ...(said.length > 0 ? [said.join('\n')] : [])].join('\n'), marked];
   });
   return rows.map((parameters) => ({
     sql: `INSERT INTO entry_search (${columns}) VALUES (?, ?, ?, ?, ?, ?, ?, LOWER(?), ?)`,

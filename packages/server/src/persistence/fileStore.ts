@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { FileStore, StoredFile } from '../application/ports/index.ts';
+import type { Actor, FileStore, StoredFile } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
@@ -14,7 +14,7 @@ export class FileRepository implements FileStore {
     private readonly counters: Counters,
   ) {}
 
-  async keep(companyId: number, name: string, content: Buffer, actor: string): Promise<number> {
+  async keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<number> {
     const id = await this.counters.next('file');
     const sha256 = createHash('sha256').update(content).digest();
     const kept = await inTransaction(this.database, async (runner) => {
@@ -25,7 +25,7 @@ export class FileRepository implements FileStore {
         content.length,
         sha256,
         timestamp(),
-        actor,
+        actor.name,
       ]);
       for (let part = 0; part * partBytes < content.length; part++)
         await runner.query('INSERT INTO imported_file_part (company_id, file_id, part, content) VALUES (?, ?, ?, ?)', [

@@ -2,6 +2,7 @@ import { type FacetsOfLine, fail, type Outcome, succeed } from '@ivory-ladder/co
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
+  Actor,
   JournalFault,
   JournalForm,
   JournalImportRecord,
@@ -30,11 +31,11 @@ export class JournalRepository implements JournalStore {
     private readonly counters: Counters,
   ) {}
 
-  async begin(companyId: number, { name, bytes, form }: { name: string; bytes: number; form: JournalForm }, actor: string): Promise<number> {
+  async begin(companyId: number, { name, bytes, form }: { name: string; bytes: number; form: JournalForm }, actor: Actor): Promise<number> {
     const id = await this.counters.next('journal_import');
     await this.database.query(
       "INSERT INTO journal_import (company_id, id, name, form, state, bytes, begun_at, begun_by) VALUES (?, ?, ?, ?, 'begun', ?, ?, ?)",
-      [companyId, id, name, JSON.stringify(form), bytes, timestamp(), actor],
+      [companyId, id, name, JSON.stringify(form), bytes, timestamp(), actor.name],
     );
     return id;
   }
@@ -205,11 +206,15 @@ async function forgetStaged(database: DataSource, importId: number): Promise<voi
     }
 }
 
-/** Lines of imports that nobody has gone on with for a day are staged for nothing. */
+/** Lines of imports that nobody has gone on with for a day are staged for nothing; those of one after the other go, in steps. */
 export async function forgetAbandonedImports(database: DataSource): Promise<void> {
   await database.query(
     "UPDATE journal_import SET state = 'cancelled' WHERE state IN ('begun', 'reading', 'ready') AND begun_at < UTC_TIMESTAMP() - INTERVAL 1 DAY",
   );
-  for (const table of ['staged_line', 'staged_entry'])
-    await database.query(`DELETE FROM ${table} WHERE import_id IN (SELECT id FROM journal_import WHERE state IN ('cancelled', 'posted'))`);
+  const left = await rowsOf<{ id: string }>(
+    database,
+    `SELECT id FROM journal_import AS begun WHERE state IN ('cancelled', 'posted')
+        AND (EXISTS (SELECT 1 FROM staged_line WHERE import_id = begun.id) OR EXISTS (SELECT 1 FROM staged_entry WHERE import_id = begun.id))`,
+  );
+  for (const { id } of left) await forgetStaged(database, Number(id));
 }

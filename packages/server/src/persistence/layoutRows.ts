@@ -1,10 +1,10 @@
 import type { QueryRunner } from 'typeorm';
-import type { KeptLayout } from '../application/ports/index.ts';
+import type { Actor, KeptLayout } from '../application/ports/index.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
 import { changedRows, Refused, rowsOf } from './transaction.ts';
 
 /** Layouts whose texts of numbers follow accounts that are renumbered: another version of what runs, and the draft. */
-export async function keepLayouts(runner: QueryRunner, companyId: number, kept: readonly KeptLayout[], actor: string): Promise<AuditEvent[]> {
+export async function keepLayouts(runner: QueryRunner, companyId: number, kept: readonly KeptLayout[], actor: Actor): Promise<AuditEvent[]> {
   const events: AuditEvent[] = [];
   for (const { id, version, draft, used } of kept) {
     const [row] = await rowsOf<{ name: string; inUse: number | null; last: number | null }>(
@@ -18,7 +18,7 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
       runner,
       `UPDATE layout SET ${draft ? 'draft = ?,' : ''} ${number === null ? '' : 'in_use = ?,'} changed_at = ?, changed_by = ?, version = version + 1
         WHERE company_id = ? AND id = ? AND version = ?`,
-      [...(draft ? [JSON.stringify(draft)] : []), ...(number === null ? [] : [number]), timestamp(), actor, companyId, id, version],
+      [...(draft ? [JSON.stringify(draft)] : []), ...(number === null ? [] : [number]), timestamp(), actor.name, companyId, id, version],
     );
     // Somebody saved it meanwhile; what follows is worked out anew.
     if (changed === 0 || !row) throw new Refused({ code: 'ledger_moved_on' });
@@ -30,7 +30,7 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
       JSON.stringify(used),
       'Its accounts were renumbered',
       timestamp(),
-      actor,
+      actor.name,
     ]);
     events.push({
       thing: 'layout',

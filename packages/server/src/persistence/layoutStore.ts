@@ -1,7 +1,7 @@
 import { mergeLayouts, type Outcome, type OwnLayout } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { JoinedDraft, KeptDraft, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
+import type { Actor, JoinedDraft, KeptDraft, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -71,7 +71,7 @@ export class LayoutRepository implements LayoutStore {
     return definitionOf(found?.definition ?? null);
   }
 
-  add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: string): Promise<Outcome<number, Failure>> {
+  add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { insertId } = (await naming(name, () =>
         runner.query('INSERT INTO layout (company_id, classification_id, name, kind, draft, changed_at, changed_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
@@ -81,7 +81,7 @@ export class LayoutRepository implements LayoutStore {
           draft.kind,
           JSON.stringify(draft),
           now(),
-          actor,
+          actor.name,
         ]),
       )) as { insertId: number };
       await this.audit(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
@@ -89,7 +89,7 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  rename(companyId: number, id: number, expected: number, name: string, actor: string): Promise<Outcome<null, Failure>> {
+  rename(companyId: number, id: number, expected: number, name: string, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lock(runner, companyId, id, expected);
       await naming(name, () => this.set(runner, companyId, id, actor, 'name = ?', [name]));
@@ -103,7 +103,7 @@ export class LayoutRepository implements LayoutStore {
     id: number,
     expected: number,
     { draft, base }: Parameters<LayoutStore['saveDraft']>[3],
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<JoinedDraft | null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lock(runner, companyId, id, draft === null || base === null ? expected : null);
@@ -117,7 +117,7 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  putInUse(companyId: number, id: number, expected: number, reason: string, actor: string): Promise<Outcome<null, Failure>> {
+  putInUse(companyId: number, id: number, expected: number, reason: string, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lock(runner, companyId, id, expected);
       if (before.draft === null) throw new Refused({ code: 'layout_without_draft', name: before.name });
@@ -134,7 +134,7 @@ export class LayoutRepository implements LayoutStore {
         before.draft,
         reason,
         now(),
-        actor,
+        actor.name,
       ]);
       await this.set(runner, companyId, id, actor, 'in_use = ?, draft = NULL', [number]);
       await this.audit(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
@@ -142,7 +142,7 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { name } = await lock(runner, companyId, id, null);
       await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `layout:${id}`]);
@@ -152,17 +152,17 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  private async set(runner: QueryRunner, companyId: number, id: number, actor: string, fields: string, values: readonly unknown[]): Promise<void> {
+  private async set(runner: QueryRunner, companyId: number, id: number, actor: Actor, fields: string, values: readonly unknown[]): Promise<void> {
     await runner.query(`UPDATE layout SET ${fields}, changed_at = ?, changed_by = ?, version = version + 1 WHERE company_id = ? AND id = ?`, [
       ...values,
       now(),
-      actor,
+      actor.name,
       companyId,
       id,
     ]);
   }
 
-  private audit(runner: QueryRunner, companyId: number, id: number, actor: string, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
+  private audit(runner: QueryRunner, companyId: number, id: number, actor: Actor, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
     return recordAudit(runner, this.counters, companyId, actor, [{ thing: 'layout', thingId: id, action, before, after }]);
   }
 }

@@ -1,7 +1,7 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { NameAndDefinition, NamedDefinition, NamedDefinitionStore } from '../application/ports/index.ts';
+import type { Actor, NameAndDefinition, NamedDefinition, NamedDefinitionStore } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
@@ -35,14 +35,14 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     return row ? read(row) : null;
   }
 
-  add(companyId: number, { name, definition }: NameAndDefinition<Definition>, actor: string): Promise<Outcome<number, Failure>> {
+  add(companyId: number, { name, definition }: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { insertId } = (await this.naming(name, () =>
         runner.query(`INSERT INTO ${this.kind.table} (company_id, name, definition, changed_at, changed_by) VALUES (?, ?, ?, UTC_TIMESTAMP(6), ?)`, [
           companyId,
           name,
           JSON.stringify(definition),
-          actor,
+          actor.name,
         ]),
       )) as { insertId: number };
       await this.audit(runner, companyId, actor, { thingId: Number(insertId), action: 'added', before: undefined, after: { name } });
@@ -50,7 +50,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     });
   }
 
-  change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: string): Promise<Outcome<null, Failure>> {
+  change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lock(runner, companyId, id);
       if (before.version !== expected)
@@ -59,7 +59,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
         changedRows(
           runner,
           `UPDATE ${this.kind.table} SET name = ?, definition = ?, changed_at = UTC_TIMESTAMP(6), changed_by = ?, version = version + 1 WHERE company_id = ? AND id = ?`,
-          [named.name, JSON.stringify(named.definition), actor, companyId, id],
+          [named.name, JSON.stringify(named.definition), actor.name, companyId, id],
         ),
       );
       await this.audit(runner, companyId, actor, { thingId: id, action: 'changed', before: this.told(before), after: this.told(named) });
@@ -67,7 +67,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     });
   }
 
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { name } = await this.lock(runner, companyId, id);
       await changedRows(runner, `DELETE FROM ${this.kind.table} WHERE company_id = ? AND id = ?`, [companyId, id]);
@@ -80,7 +80,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     return { name, ...this.kind.told(definition) };
   }
 
-  private audit(runner: QueryRunner, companyId: number, actor: string, event: Omit<AuditEvent, 'thing'>) {
+  private audit(runner: QueryRunner, companyId: number, actor: Actor, event: Omit<AuditEvent, 'thing'>) {
     return recordAudit(runner, this.counters, companyId, actor, [{ thing: this.kind.table, ...event }]);
   }
 

@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm';
-import type { AccountNote, NoteStore } from '../application/ports/index.ts';
+import type { AccountNote, Actor, NoteStore } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
@@ -11,7 +11,7 @@ export class NoteRepository implements NoteStore {
     private readonly counters: Counters,
   ) {}
 
-  async add(companyId: number, accountId: number, content: string, actor: string): Promise<void> {
+  async add(companyId: number, accountId: number, content: string, actor: Actor): Promise<void> {
     const id = await this.counters.next('note');
     const added = await inTransaction(this.database, async (runner) => {
       await runner.query('INSERT INTO account_note (company_id, id, account_id, content, written_at, written_by) VALUES (?, ?, ?, ?, ?, ?)', [
@@ -20,7 +20,7 @@ export class NoteRepository implements NoteStore {
         accountId,
         content,
         timestamp(),
-        actor,
+        actor.name,
       ]);
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'account', thingId: accountId, action: 'noted', after: { note: content } }]);
     });

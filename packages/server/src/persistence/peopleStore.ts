@@ -1,14 +1,12 @@
+import { createHash } from 'node:crypto';
 import type { Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Member, OneTimeLink, PeopleStore, Person } from '../application/ports/index.ts';
+import type { Actor, LinkTerms, Member, OneTimeLink, PeopleStore, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
-import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
-
-const minutesOfAttempts = 15;
-const daysOfLink = 7;
+import { inTransaction, Refused, rowsOf } from './transaction.ts';
 
 export interface PersonRow {
   readonly id: number;
@@ -16,9 +14,10 @@ export interface PersonRow {
   readonly email: string;
   readonly passwordHash: string | null;
   readonly mayAddCompanies: number;
+  readonly keepsInstallation: number;
 }
 
-const columns = 'id, name, email, password_hash AS passwordHash, may_add_companies AS mayAddCompanies';
+const columns = 'id, name, email, password_hash AS passwordHash, may_add_companies AS mayAddCompanies, keeps_installation AS keepsInstallation';
 
 /** People, their roles in companies, and the links by which they choose a password. */
 export class PeopleRepository implements PeopleStore {
@@ -37,9 +36,8 @@ export class PeopleRepository implements PeopleStore {
     return row?.role ?? null;
   }
 
-  async byEmail(email: string): Promise<(Person & { passwordHash: string | null }) | null> {
-    const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
-    return row ? { ...toPerson(row), passwordHash: row.passwordHash } : null;
+  byEmail(email: string): Promise<(Person & { passwordHash: string | null }) | null> {
+    return personByEmail(this.database, email);
   }
 
   async passwordHash(personId: number): Promise<string | null> {
@@ -47,19 +45,8 @@ export class PeopleRepository implements PeopleStore {
     return row?.passwordHash ?? null;
   }
 
-  async countAttempt(personId: number): Promise<number> {
-    // Assignments are made from left to right: the count goes by the time that stood before.
-    await this.database.query(
-      `UPDATE person SET failed_sign_ins = IF(failed_since > UTC_TIMESTAMP() - INTERVAL ${minutesOfAttempts} MINUTE, failed_sign_ins + 1, 1),
-              failed_since = IF(failed_sign_ins = 1, UTC_TIMESTAMP(), failed_since) WHERE id = ?`,
-      [personId],
-    );
-    const [row] = await rowsOf<{ attempts: number }>(this.database, 'SELECT failed_sign_ins AS attempts FROM person WHERE id = ?', [personId]);
-    return row?.attempts ?? 0;
-  }
-
   async noteSignIn(personId: number): Promise<void> {
-    await this.database.query('UPDATE person SET failed_sign_ins = 0, failed_since = NULL, last_sign_in = ? WHERE id = ?', [timestamp(), personId]);
+    await this.database.query('UPDATE person SET last_sign_in = ? WHERE id = ?', [timestamp(), personId]);
   }
 
   async setPassword(personId: number, passwordHash: string): Promise<void> {
@@ -85,7 +72,7 @@ export class PeopleRepository implements PeopleStore {
     }));
   }
 
-  addMember(companyId: number, { name, email, role }: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>> {
+  addMember(companyId: number, { name, email, role }: { name: string; email: string; role: Role }, actor: Actor): Promise<Outcome<Person, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await runner.query('INSERT IGNORE INTO person (email, name, created_at) VALUES (?, ?, ?)', [email, name, timestamp()]);
       const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
@@ -103,7 +90,7 @@ export class PeopleRepository implements PeopleStore {
     });
   }
 
-  changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>> {
+  changeRole(companyId: number, personId: number, role: Role, version: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lockMember(runner, companyId, personId, version);
       await runner.query('UPDATE membership SET role = ?, version = version + 1 WHERE company_id = ? AND person_id = ?', [role, companyId, personId]);
@@ -115,7 +102,7 @@ export class PeopleRepository implements PeopleStore {
     });
   }
 
-  setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: string): Promise<Outcome<void, Failure>> {
+  setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await runner.query('UPDATE person SET may_add_companies = ? WHERE id = ?', [may, personId]);
       await recordAudit(runner, this.counters, companyId, actor, [
@@ -124,7 +111,7 @@ export class PeopleRepository implements PeopleStore {
     });
   }
 
-  removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>> {
+  removeMember(companyId: number, personId: number, version: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lockMember(runner, companyId, personId, version);
       await runner.query('DELETE FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
@@ -134,59 +121,42 @@ export class PeopleRepository implements PeopleStore {
     });
   }
 
-  async isInHandsOf(personId: number, administratorId: number): Promise<boolean> {
-    if (personId === administratorId) return true;
-    const [row] = await rowsOf<{ beyond: string }>(
-      this.database,
-      `SELECT (SELECT COUNT(*) FROM membership m LEFT JOIN membership a ON a.company_id = m.company_id AND a.person_id = ? AND a.role = 'administrator'
-                WHERE m.person_id = ? AND a.person_id IS NULL)
-            + (SELECT COUNT(*) FROM person p JOIN person a ON a.id = ? WHERE p.id = ? AND p.may_add_companies > a.may_add_companies) AS beyond`,
-      [administratorId, personId, administratorId, personId],
-    );
-    return Number(row?.beyond) === 0;
+  isInHandsOf(personId: number, administratorId: number): Promise<boolean> {
+    return isInHands(this.database, personId, administratorId);
   }
 
-  async makeLink(personId: number | null, tokenHash: Buffer): Promise<void> {
+  async makeLink(personId: number | null, tokenHash: Buffer, { madeBy, minutes }: LinkTerms): Promise<void> {
     await inTransaction(this.database, async (runner) => {
       await runner.query('DELETE FROM one_time_link WHERE person_id <=> ? OR expires_at < UTC_TIMESTAMP() - INTERVAL 90 DAY', [personId]);
-      await runner.query(`INSERT INTO one_time_link (token_hash, person_id, expires_at) VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ${daysOfLink} DAY)`, [
-        tokenHash,
-        personId,
-      ]);
+      await runner.query(
+        'INSERT INTO one_time_link (token_hash, person_id, expires_at, rights, made_by) VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ? MINUTE, ?, ?)',
+        [tokenHash, personId, minutes, personId === null ? null : await rightsOf(runner, personId), madeBy],
+      );
     });
   }
 
   async link(tokenHash: Buffer): Promise<OneTimeLink | null> {
-    const [row] = await rowsOf<{ personId: number | null; state: OneTimeLink['state'] }>(
-      this.database,
-      "SELECT person_id AS personId, IF(used_at IS NOT NULL, 'used', IF(expires_at < UTC_TIMESTAMP(), 'expired', 'open')) AS state FROM one_time_link WHERE token_hash = ?",
-      [tokenHash],
-    );
-    return row ? { person: row.personId === null ? null : await this.person(row.personId), state: row.state } : null;
+    const link = await readLink(this.database, tokenHash);
+    return link && { person: link.personId === null ? null : await this.person(link.personId), state: link.state };
   }
 
   useLink(tokenHash: Buffer, passwordHash: string, first: { name: string; email: string } | null): Promise<Outcome<Person, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const used = await changedRows(
-        runner,
-        'UPDATE one_time_link SET used_at = UTC_TIMESTAMP() WHERE token_hash = ? AND used_at IS NULL AND expires_at > UTC_TIMESTAMP()',
-        [tokenHash],
-      );
-      if (used === 0) throw new Refused({ code: 'link_unusable', reason: 'used' });
-      const [link] = await rowsOf<{ personId: number | null }>(runner, 'SELECT person_id AS personId FROM one_time_link WHERE token_hash = ?', [tokenHash]);
-      const personId = link?.personId ?? (await makeFirstAdministrator(runner, first as { name: string; email: string }));
-      await setPassword(runner, personId, passwordHash);
-      await runner.query('UPDATE person SET last_sign_in = ?, failed_sign_ins = 0, failed_since = NULL WHERE id = ?', [timestamp(), personId]);
-      const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
-      return toPerson(row as PersonRow);
+      await runner.query('SELECT token_hash FROM one_time_link WHERE token_hash = ? FOR UPDATE', [tokenHash]);
+      const link = await readLink(runner, tokenHash);
+      if (link?.state !== 'open') throw new Refused({ code: 'link_unusable', reason: link?.state ?? 'unknown' });
+      await runner.query('UPDATE one_time_link SET used_at = UTC_TIMESTAMP() WHERE token_hash = ?', [tokenHash]);
+      const personId = link.personId ?? (await makeFirstAdministrator(runner, first as { name: string; email: string }));
+      return enterWithPassword(runner, personId, passwordHash);
     });
   }
 
-  async ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean): Promise<Person> {
-    await this.database.query('INSERT IGNORE INTO person (email, name, may_add_companies, created_at) VALUES (?, ?, ?, ?)', [
+  async ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean, keepsInstallation: boolean): Promise<Person> {
+    await this.database.query('INSERT IGNORE INTO person (email, name, may_add_companies, keeps_installation, created_at) VALUES (?, ?, ?, ?, ?)', [
       email,
       name,
       mayAddCompanies ? 1 : 0,
+      keepsInstallation ? 1 : 0,
       timestamp(),
     ]);
     return (await this.byEmail(email)) as Person;
@@ -206,13 +176,72 @@ export class PeopleRepository implements PeopleStore {
   }
 }
 
-export const toPerson = ({ id, name, email, passwordHash, mayAddCompanies }: PersonRow): Person => ({
+export const toPerson = ({ id, name, email, passwordHash, mayAddCompanies, keepsInstallation }: PersonRow): Person => ({
   id,
   name,
   email,
   hasPassword: passwordHash !== null,
   mayAddCompanies: mayAddCompanies === 1,
+  keepsInstallation: keepsInstallation === 1,
 });
+
+export async function personByEmail(runner: QueryRunner | DataSource, email: string): Promise<(Person & { passwordHash: string | null }) | null> {
+  const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
+  return row ? { ...toPerson(row), passwordHash: row.passwordHash } : null;
+}
+
+/** Sets the password of somebody who comes in with it now; every session they had ends. */
+export async function enterWithPassword(runner: QueryRunner, personId: number, passwordHash: string, name?: string): Promise<Person> {
+  await setPassword(runner, personId, passwordHash);
+  await runner.query('UPDATE person SET last_sign_in = ?, name = COALESCE(?, name) WHERE id = ?', [timestamp(), name ?? null, personId]);
+  const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
+  return toPerson(row as PersonRow);
+}
+
+interface LinkRow {
+  readonly personId: number | null;
+  readonly state: OneTimeLink['state'];
+}
+
+/** A link is good for the rights as they were when it was made: of whom it is for, and of who made it. */
+async function readLink(runner: QueryRunner | DataSource, tokenHash: Buffer): Promise<LinkRow | null> {
+  const [row] = await rowsOf<LinkRow & { rights: Buffer | null; madeBy: number | null }>(
+    runner,
+    "SELECT person_id AS personId, rights, made_by AS madeBy, IF(used_at IS NOT NULL, 'used', IF(expires_at < UTC_TIMESTAMP(), 'expired', 'open')) AS state FROM one_time_link WHERE token_hash = ?",
+    [tokenHash],
+  );
+  if (!row) return null;
+  const { personId, rights, madeBy, state } = row;
+  if (state !== 'open' || personId === null || rights === null) return { personId, state };
+  const isAsMade = rights.equals(await rightsOf(runner, personId)) && (madeBy === null || (await isInHands(runner, personId, madeBy)));
+  return { personId, state: isAsMade ? 'open' : 'revoked' };
+}
+
+/** Address, rights of the installation and roles, as one hash. */
+async function rightsOf(runner: QueryRunner | DataSource, personId: number): Promise<Buffer> {
+  const rows = await rowsOf(
+    runner,
+    `SELECT person.email, person.may_add_companies, person.keeps_installation, membership.company_id, membership.role
+       FROM person LEFT JOIN membership ON membership.person_id = person.id WHERE person.id = ? ORDER BY membership.company_id`,
+    [personId],
+  );
+  return createHash('sha256').update(JSON.stringify(rows)).digest();
+}
+
+/** Whether the other may set everything about the person: keeps the installation, or administers each company of theirs and has their rights. */
+async function isInHands(runner: QueryRunner | DataSource, personId: number, administratorId: number): Promise<boolean> {
+  if (personId === administratorId) return true;
+  const [row] = await rowsOf<{ keeps: number | string | null; beyond: string }>(
+    runner,
+    `SELECT (SELECT keeps_installation FROM person WHERE id = ?) AS keeps,
+            (SELECT COUNT(*) FROM membership m LEFT JOIN membership a ON a.company_id = m.company_id AND a.person_id = ? AND a.role = 'administrator'
+              WHERE m.person_id = ? AND a.person_id IS NULL)
+          + (SELECT COUNT(*) FROM person p JOIN person a ON a.id = ? WHERE p.id = ?
+              AND (p.may_add_companies > a.may_add_companies OR p.keeps_installation > a.keeps_installation)) AS beyond`,
+    [administratorId, administratorId, personId, administratorId, personId],
+  );
+  return Number(row?.keeps) === 1 || Number(row?.beyond) === 0;
+}
 
 export async function insertMember(runner: QueryRunner, companyId: number, personId: number, role: Role): Promise<void> {
   await runner.query('INSERT INTO membership (company_id, person_id, role) VALUES (?, ?, ?)', [companyId, personId, role]);
@@ -233,7 +262,7 @@ async function makeFirstAdministrator(runner: QueryRunner, { name, email }: { na
   await runner.query('SELECT id FROM installation WHERE id = 1 FOR UPDATE');
   if (await hasAdministrator(runner)) throw new Refused({ code: 'link_unusable', reason: 'used' });
   await runner.query(
-    'INSERT INTO person (email, name, may_add_companies, created_at) VALUES (?, ?, 1, ?) ON DUPLICATE KEY UPDATE name = ?, may_add_companies = 1',
+    'INSERT INTO person (email, name, may_add_companies, keeps_installation, created_at) VALUES (?, ?, 1, 1, ?) ON DUPLICATE KEY UPDATE name = ?, may_add_companies = 1, keeps_installation = 1',
     [email, name, timestamp(), name],
   );
   const [row] = await rowsOf<{ id: number }>(runner, 'SELECT id FROM person WHERE email = ?', [email]);

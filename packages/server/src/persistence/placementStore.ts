@@ -2,6 +2,7 @@ import { type ChangedLine, draftWithIds, type Outcome, type PlacementDraft, type
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type {
+  Actor,
   ClassificationChange,
   PastPlacement,
   PlacementRecord,
@@ -38,7 +39,7 @@ export class PlacementRepository implements PlacementStore {
     companyId: number,
     { classificationId, draft, effect, reason, undoes }: PlacementToApply,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       // The database's own time, before anything is written: as of it, the placement is what it was before.
@@ -52,7 +53,7 @@ export class PlacementRepository implements PlacementStore {
             companyId,
             classificationId,
             at,
-            actor,
+            actor.name,
             reason,
             applied.places.length,
             applied.categories.length,
@@ -69,7 +70,7 @@ export class PlacementRepository implements PlacementStore {
     });
   }
 
-  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>> {
+  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const added = await insertClassification(runner, companyId, name, draft);
       return { value: added.thingId, audit: [added] };
@@ -80,7 +81,7 @@ export class PlacementRepository implements PlacementStore {
     companyId: number,
     { id, version, before, name, becomesMain }: ClassificationChange,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const changed = await naming(name, () =>
@@ -102,7 +103,7 @@ export class PlacementRepository implements PlacementStore {
     companyId: number,
     { id, name }: { readonly id: number; readonly name: string },
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       const own = [companyId, id];
@@ -128,7 +129,7 @@ export class PlacementRepository implements PlacementStore {
     accountIds: readonly number[],
     reason: string | null,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await runner.query(`DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (${accountIds.map(() => '?').join(', ')})`, [
@@ -140,7 +141,7 @@ export class PlacementRepository implements PlacementStore {
         await insertRows(
           runner,
           'coverage_exclusion (company_id, scope, account_id, reason, excluded_by, excluded_at)',
-          accountIds.map((id) => [companyId, scope, id, reason, actor, timestamp()]),
+          accountIds.map((id) => [companyId, scope, id, reason, actor.name, timestamp()]),
         );
       const audit = accountIds.map(
         (id): AuditEvent => ({

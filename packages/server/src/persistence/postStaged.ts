@@ -51,9 +51,9 @@ export async function postStaged(
   if (twice) throw new Refused({ code: 'ledger_moved_on' });
   await placeEntries(runner, id);
   await runner.query(
-    `INSERT INTO journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, origin_document, revision, posted_at, posted_by)
-     SELECT ?, ? + place, entry_date, year, period, '', description, layer, 'import', document, 0, ?, ? FROM staged_entry WHERE import_id = ? AND known_id IS NULL ORDER BY place`,
-    [companyId, firstEntry, timestamp(), request.actor, id],
+    `INSERT INTO journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, origin_document, revision, posted_at, posted_by, posted_by_id)
+     SELECT ?, ? + place, entry_date, year, period, '', description, layer, 'import', document, 0, ?, ?, ? FROM staged_entry WHERE import_id = ? AND known_id IS NULL ORDER BY place`,
+    [companyId, firstEntry, timestamp(), request.actor.name, request.actor.personId, id],
   );
   // Its entries were just inserted and its accounts are locked, so no line can miss either: to look both up for each line takes as long as the line.
   await runner.query(

@@ -1,7 +1,7 @@
 import type { ExchangeRate, Outcome, RateKind } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { RateChange, RateStore } from '../application/ports/index.ts';
+import type { Actor, RateChange, RateStore } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { insertRows, inTransaction, rowsOf } from './transaction.ts';
@@ -26,7 +26,7 @@ export class RateRepository implements RateStore {
     return rows.map((row) => ({ ...row, accountId: row.accountId === noAccount ? null : row.accountId }));
   }
 
-  set(companyId: number, changes: readonly RateChange[], actor: string): Promise<Outcome<null, Failure>> {
+  set(companyId: number, changes: readonly RateChange[], actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const keyOf = ({ currency, kind, accountId, day }: RateChange) => [companyId, currency, kind, accountId ?? noAccount, day];
       const before: (string | null)[] = [];

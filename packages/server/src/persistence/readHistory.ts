@@ -26,9 +26,10 @@ export async function readHistory(
     after: string | null;
     happenedAt: string;
     actor: string;
+    actorId: number | null;
   }>(
     database,
-    `SELECT id, thing, thing_id AS thingId, action, state_before AS \`before\`, state_after AS after, happened_at AS happenedAt, actor FROM audit_event
+    `SELECT id, thing, thing_id AS thingId, action, state_before AS \`before\`, state_after AS after, happened_at AS happenedAt, actor, actor_id AS actorId FROM audit_event
       WHERE ${['company_id = ?', ...wanted.map(([sql]) => sql)].join(' AND ')} ORDER BY id DESC LIMIT ?`,
     [companyId, ...wanted.map(([, value]) => value), limit + 1],
   );

@@ -1,7 +1,7 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { DocumentSeries, SeriesStore } from '../application/ports/index.ts';
+import type { Actor, DocumentSeries, SeriesStore } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import type { DocumentSeriesRow } from './entities/ledgerEntities.ts';
@@ -42,7 +42,7 @@ export class SeriesRepository implements SeriesStore {
     return Number(row?.next ?? 1);
   }
 
-  async add(companyId: number, series: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>, actor: string): Promise<Outcome<null, Failure>> {
+  async add(companyId: number, series: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const id = await insert(runner, companyId, series);
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'document_series', thingId: id, action: 'added', after: series }]);
@@ -55,7 +55,7 @@ export class SeriesRepository implements SeriesStore {
     id: number,
     version: number,
     change: { readonly name?: string | undefined; readonly active?: boolean | undefined },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lockSeries(runner, companyId, id);
@@ -81,7 +81,7 @@ export class SeriesRepository implements SeriesStore {
     });
   }
 
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       // A posting in it that is under way has its row, and is waited for.
       const { code, name, documents } = await lockSeries(runner, companyId, id);

@@ -31,7 +31,7 @@ export async function takeBack(
   const marked = await changedRows(
     runner,
     'UPDATE trial_balance SET taken_back_at = ?, taken_back_by = ? WHERE company_id = ? AND id = ? AND taken_back_at IS NULL',
-    [timestamp(), request.actor, companyId, plan.trialBalanceId],
+    [timestamp(), request.actor.name, companyId, plan.trialBalanceId],
   );
   if (marked === 0) throw new Refused({ code: 'ledger_moved_on' });
   const toWrite: EntryToWrite[] = [];

@@ -1,7 +1,7 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { ChosenColumn, SavedView, ViewFields, ViewStore } from '../application/ports/index.ts';
+import type { Actor, ChosenColumn, SavedView, ViewFields, ViewStore } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
@@ -39,7 +39,7 @@ export class ViewRepository implements ViewStore {
     );
   }
 
-  async add(companyId: number, personId: number, fields: ViewFields, actor: string): Promise<number> {
+  async add(companyId: number, personId: number, fields: ViewFields, actor: Actor): Promise<number> {
     const id = await this.counters.next('view');
     const added = await inTransaction(this.database, async (runner) => {
       await runner.query('INSERT INTO saved_view (company_id, id, person_id, name, shared, content, version) VALUES (?, ?, ?, ?, ?, ?, 1)', [
@@ -56,7 +56,7 @@ export class ViewRepository implements ViewStore {
     return id;
   }
 
-  change(companyId: number, view: SavedView, fields: ViewFields, actor: string): Promise<Outcome<void, Failure>> {
+  change(companyId: number, view: SavedView, fields: ViewFields, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const changed = await changedRows(
         runner,
@@ -69,7 +69,7 @@ export class ViewRepository implements ViewStore {
     });
   }
 
-  remove(companyId: number, view: SavedView, actor: string): Promise<Outcome<void, Failure>> {
+  remove(companyId: number, view: SavedView, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const removed = await changedRows(runner, 'DELETE FROM saved_view WHERE company_id = ? AND id = ?', [companyId, view.id]);
       const event: AuditEvent = { thing: 'view', thingId: view.id, action: 'deleted', before: recorded(view) };

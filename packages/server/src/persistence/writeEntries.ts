@@ -1,5 +1,5 @@
 import type { QueryRunner } from 'typeorm';
-import type { NewEntry, NewLine } from '../application/ports/index.ts';
+import type { Actor, NewEntry, NewLine } from '../application/ports/index.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
 import { searchRows } from './entrySearch.ts';
 import { noFacets } from './facetSets.ts';
@@ -72,16 +72,16 @@ export async function lockAccounts(runner: QueryRunner, companyId: number, accou
 }
 
 /** Entries with a provisional document number and revision, which both are set with the company row at the end. */
-export function insertEntries(runner: QueryRunner, companyId: number, actor: string, entries: readonly EntryToWrite[]): Promise<void> {
+export function insertEntries(runner: QueryRunner, companyId: number, actor: Actor, entries: readonly EntryToWrite[]): Promise<void> {
   return inOneTrip(runner, entriesOf(companyId, actor, entries));
 }
 
 /** The statements of `insertEntries`. */
-export function entriesOf(companyId: number, actor: string, entries: readonly EntryToWrite[]): Statement[] {
+export function entriesOf(companyId: number, actor: Actor, entries: readonly EntryToWrite[]): Statement[] {
   const at = timestamp();
   return [
     ...insertions(
-      'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, series_id, opening, revision, posted_at, posted_by)',
+      'journal_entry (company_id, id, entry_date, year, period, document_number, description, layer, source, closes_year, reverses_entry_id, trial_balance_id, series_id, opening, revision, posted_at, posted_by, posted_by_id)',
       entries.map((entry) => [
         companyId,
         entry.id,
@@ -99,7 +99,8 @@ export function entriesOf(companyId: number, actor: string, entries: readonly En
         entry.isOpening ? 1 : 0,
         0,
         at,
-        actor,
+        actor.name,
+        actor.personId,
       ]),
     ),
     ...insertions(

@@ -1,10 +1,11 @@
 import { createHash, randomBytes, type ScryptOptions, scrypt, timingSafeEqual } from 'node:crypto';
-import pLimit from 'p-limit';
 import type { Secrets } from '../application/ports/index.ts';
+import { isCommonPassword } from './commonPasswords.ts';
+import { HashingLanes } from './hashingLanes.ts';
 
 /** N 2¹⁷ and r 8 take 128 MB and some 0.4 s a hash (OWASP Password Storage Cheat Sheet); two at once at most. */
 const cost: ScryptOptions = { N: 1 << 17, r: 8, p: 1, maxmem: 192 << 20 };
-const atOnce = pLimit(2);
+const lanes = new HashingLanes();
 const saltBytes = 16;
 const hashBytes = 32;
 const absent = `scrypt$${Buffer.alloc(saltBytes).toString('base64')}$${Buffer.alloc(hashBytes).toString('base64')}`;
@@ -12,23 +13,23 @@ const absent = `scrypt$${Buffer.alloc(saltBytes).toString('base64')}$${Buffer.al
 export const nodeSecrets: Secrets = {
   async hashPassword(password) {
     const salt = randomBytes(saltBytes);
-    return `scrypt$${salt.toString('base64')}$${(await derive(password, salt)).toString('base64')}`;
+    const derived = (await lanes.run(null, () => derive(password, salt))) as Buffer;
+    return `scrypt$${salt.toString('base64')}$${derived.toString('base64')}`;
   },
-  async matchesPassword(password, hash) {
+  async matchesPassword(password, hash, lane) {
     const [, salt = '', expected = ''] = (hash ?? absent).split('$');
-    const derived = await derive(password, Buffer.from(salt, 'base64'));
+    const derived = await lanes.run(lane, () => derive(password, Buffer.from(salt, 'base64')));
+    if (derived === null) return 'crowded';
     return timingSafeEqual(derived, Buffer.from(expected, 'base64')) && hash !== null;
   },
+  isCommonPassword,
   newToken: () => randomBytes(32).toString('base64url'),
   hashToken: (token) => createHash('sha256').update(token).digest(),
 };
 
 /** The same text in another Unicode form is the same password (NIST SP 800-63B, 5.1.1.2). */
 function derive(password: string, salt: Buffer): Promise<Buffer> {
-  return atOnce(
-    () =>
-      new Promise((resolve, reject) => {
-        scrypt(password.normalize('NFKC'), salt, hashBytes, cost, (error, key) => (error ? reject(error) : resolve(key)));
-      }),
-  );
+  return new Promise((resolve, reject) => {
+    scrypt(password.normalize('NFKC'), salt, hashBytes, cost, (error, key) => (error ? reject(error) : resolve(key)));
+  });
 }

@@ -1,5 +1,6 @@
 import { type AccountRole, accountLabel, counterElement, type Element, exampleOf, type NumberScheme } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
+import { counted } from '../components/counted.ts';
 import type { ApiFailure } from './ivoryApi.ts';
 import { statementFailures } from './statementFailures.ts';
 
@@ -26,8 +27,14 @@ const passwords: Readonly<Record<string, string>> = {
   too_short: 'The password needs at least 12 characters. A sentence is easy to remember.',
   too_long: 'The password has more than 128 characters.',
   too_simple: 'The password is too simple: a run of keys or the same few characters.',
+  common: 'This password is one of those that everybody tries first. Choose something else.',
   names_its_owner: 'The password is little more than your name or address. Choose something else.',
 };
+
+function waitText(seconds: number): string {
+  if (!(seconds > 0)) return 'a moment';
+  return seconds < 90 ? counted(seconds, 'second') : counted(Math.ceil(seconds / 60), 'minute');
+}
 
 const roleName = (role: unknown): string => accountRoleNames[role as AccountRole] ?? text(role);
 
@@ -39,8 +46,8 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   internal: () => 'Something went wrong on the server. Nothing was changed.',
   sign_in_needed: () => 'You are signed out. Sign in again in another tab, then try once more; what you typed here is kept.',
-  sign_in_refused: () => 'E-mail and password do not belong together. An administrator can make a new link if the password is lost.',
-  too_many_attempts: () => 'Too many attempts. Wait a quarter of an hour, then try again.',
+  sign_in_refused: () => 'E-mail and password do not belong together. If the password is lost, ask for a new one below.',
+  too_many_attempts: ({ seconds }) => `Too many attempts. Wait ${waitText(Number(seconds))}, then try again.`,
   password_wrong: () => 'The present password is not right.',
   password_refused: ({ reason }) => passwords[text(reason)] ?? 'Choose another password.',
   role_needed: ({ needs, role }) => `This needs the role of ${text(needs)}; you are ${text(role)} of this company. An administrator can change that.`,
@@ -49,9 +56,15 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
     reason === 'used'
       ? 'This link was used already. Sign in with the password chosen then, or ask an administrator for a new link.'
       : reason === 'expired'
-        ? 'This link was good for a week and has expired. Ask an administrator for a new one.'
-        : 'This link is not one of ours, or a newer one has taken its place. Ask an administrator for a new one.',
+        ? 'This link has expired. Ask an administrator for a new one.'
+        : reason === 'revoked'
+          ? 'What this link was made for has changed since, so it opens nothing any more. Ask an administrator for a new one.'
+          : 'This link was used or withdrawn, a newer one has taken its place, or it is not one of ours. Ask an administrator for a new one.',
   link_needs_name: () => 'Give your name and e-mail address as well.',
+  person_is_invited: ({ email }) => `${text(email)} was invited already. Make a new link there if the first was lost.`,
+  invitation_of_another: ({ email }) => `This invitation is for ${text(email)}. Sign out, and sign in with that address.`,
+  account_there_already: () => 'There is an account with this address. Sign in with it, then accept.',
+  installation_not_kept: () => 'Only whoever looks after the installation sees this.',
   person_is_member: ({ email }) => `A person with the address ${text(email)} works here already.`,
   person_of_other_companies: () =>
     'This person also works in companies of which you are not administrator, so a new link must come from an administrator of all of them.',

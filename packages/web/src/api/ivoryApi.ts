@@ -51,6 +51,8 @@ export const ivoryApi = createApi({
     'Session',
     'Companies',
     'People',
+    'Sessions',
+    'Installation',
     'Notes',
     'Attachments',
     'Views',

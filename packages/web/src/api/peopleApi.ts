@@ -1,4 +1,4 @@
-import type { AddedPerson, LinkView, PersonList, Session } from '@ivory-ladder/contract';
+import type { InstallationView, Invited, LinkView, PersonList, RenewedLink, Session, SessionList } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
 import { ivoryApi } from './ivoryApi.ts';
 
@@ -15,8 +15,28 @@ const peopleApi = ivoryApi.injectEndpoints({
       query: (body) => ({ url: '/links/use', method: 'POST', body }),
     }),
     listPeople: build.query<PersonList, number>({ query: (id) => `/companies/${id}/people`, providesTags: ['People'] }),
-    addPerson: build.mutation<AddedPerson, { companyId: number; body: { name: string; email: string; role: Role } }>({
+    acceptInvitation: build.mutation<void, string>({ query: (token) => ({ url: '/links/accept', method: 'POST', body: { token } }) }),
+    askRecovery: build.mutation<void, string>({ query: (email) => ({ url: '/recovery', method: 'POST', body: { email } }) }),
+    listSessions: build.query<SessionList, void>({ query: () => '/sessions', providesTags: ['Sessions'] }),
+    endSession: build.mutation<SessionList, string>({
+      query: (mark) => ({ url: '/sessions/ending', method: 'POST', body: { mark } }),
+      invalidatesTags: ['Sessions'],
+    }),
+    getInstallation: build.query<InstallationView, void>({ query: () => '/installation', providesTags: ['Installation'] }),
+    helpPerson: build.mutation<{ token: string }, string>({
+      query: (email) => ({ url: '/installation/links', method: 'POST', body: { email } }),
+      invalidatesTags: ['Installation'],
+    }),
+    invitePerson: build.mutation<Invited, { companyId: number; body: { name: string; email: string; role: Role } }>({
       query: ({ companyId, body }) => ({ url: `/companies/${companyId}/people`, method: 'POST', body }),
+      invalidatesTags: ['People', 'History'],
+    }),
+    renewInvitation: build.mutation<Invited, { companyId: number; invitationId: number }>({
+      query: ({ companyId, invitationId }) => ({ url: `/companies/${companyId}/invitations/${invitationId}/link`, method: 'POST' }),
+      invalidatesTags: ['People', 'History'],
+    }),
+    withdrawInvitation: build.mutation<void, { companyId: number; invitationId: number }>({
+      query: ({ companyId, invitationId }) => ({ url: `/companies/${companyId}/invitations/${invitationId}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'History'],
     }),
     changeRole: build.mutation<PersonList, { companyId: number; personId: number; role: Role; version: number }>({
@@ -31,7 +51,7 @@ const peopleApi = ivoryApi.injectEndpoints({
       query: ({ companyId, personId, version }) => ({ url: `/companies/${companyId}/people/${personId}?version=${version}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'Company', 'Companies', 'History'],
     }),
-    renewLink: build.mutation<AddedPerson, { companyId: number; personId: number }>({
+    renewLink: build.mutation<RenewedLink, { companyId: number; personId: number }>({
       query: ({ companyId, personId }) => ({ url: `/companies/${companyId}/people/${personId}/link`, method: 'POST' }),
     }),
   }),
@@ -46,7 +66,15 @@ export const {
   useLookAtLinkQuery,
   useUseLinkMutation,
   useListPeopleQuery,
-  useAddPersonMutation,
+  useAcceptInvitationMutation,
+  useAskRecoveryMutation,
+  useListSessionsQuery,
+  useEndSessionMutation,
+  useGetInstallationQuery,
+  useHelpPersonMutation,
+  useInvitePersonMutation,
+  useRenewInvitationMutation,
+  useWithdrawInvitationMutation,
   useChangeRoleMutation,
   useGrantCompaniesMutation,
   useRemovePersonMutation,

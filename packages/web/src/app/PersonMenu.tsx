@@ -49,6 +49,8 @@ export function PersonMenu({ role }: { role?: Role }) {
         </li>
         <Divider />
         {person.hasPassword && <MenuItem onClick={() => void navigate('/password')}>Change password…</MenuItem>}
+        <MenuItem onClick={() => void navigate('/sessions')}>Where you are signed in…</MenuItem>
+        {person.keepsInstallation && <MenuItem onClick={() => void navigate('/installation')}>The installation…</MenuItem>}
         <MenuItem onClick={() => void leave(false)}>Sign out</MenuItem>
         <MenuItem onClick={() => void leave(true)}>Sign out everywhere</MenuItem>
       </Menu>

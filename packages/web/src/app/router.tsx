@@ -24,6 +24,16 @@ export const router = createBrowserRouter([
     hydrateFallbackElement: loading,
   },
   {
+    path: '/sessions',
+    lazy: async () => ({ Component: (await import('../features/people/SessionsScreen.tsx')).SessionsScreen }),
+    hydrateFallbackElement: loading,
+  },
+  {
+    path: '/installation',
+    lazy: async () => ({ Component: (await import('../features/people/InstallationScreen.tsx')).InstallationScreen }),
+    hydrateFallbackElement: loading,
+  },
+  {
     path: '/companies/:companyId',
     element: <CompanyFrame />,
     hydrateFallbackElement: loading,

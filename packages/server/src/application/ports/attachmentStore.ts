@@ -1,5 +1,6 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 /** What a file belongs to. */
 export interface AttachmentOwner {
@@ -29,9 +30,9 @@ export interface AttachmentStore {
     name: string,
     content: AsyncIterable<Uint8Array>,
     most: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
   /** Part by part. */
   read(companyId: number, id: number): AsyncIterable<Uint8Array>;
-  remove(companyId: number, attachment: Attachment, actor: string): Promise<Outcome<void, Failure>>;
+  remove(companyId: number, attachment: Attachment, actor: Actor): Promise<Outcome<void, Failure>>;
 }

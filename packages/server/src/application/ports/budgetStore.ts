@@ -1,5 +1,6 @@
 import type { ListKey, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 import type { PeriodLock } from './books.ts';
 
 export interface Budget {
@@ -33,13 +34,13 @@ export interface BudgetStore {
   totals(companyId: number): Promise<ReadonlyMap<number, readonly { readonly accountId: number; readonly net: bigint }[]>>;
   /** Of one part: a value of its facet, or empty for none; `null`: all parts together. Nil is left out. */
   amounts(companyId: number, budget: Budget, part: string | null): Promise<BudgetAmount[]>;
-  add(companyId: number, fields: Pick<Budget, 'year' | 'name' | 'facet'>, copyOf: Budget | null, actor: string): Promise<Outcome<number, Failure>>;
-  rename(companyId: number, budget: Budget, name: string, actor: string): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, budget: Budget, actor: string): Promise<Outcome<null, Failure>>;
+  add(companyId: number, fields: Pick<Budget, 'year' | 'name' | 'facet'>, copyOf: Budget | null, actor: Actor): Promise<Outcome<number, Failure>>;
+  rename(companyId: number, budget: Budget, name: string, actor: Actor): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, budget: Budget, actor: Actor): Promise<Outcome<null, Failure>>;
   /** Locks it, or opens it again. */
-  setLock(companyId: number, budget: Budget, isLocked: boolean, reason: string, actor: string): Promise<Outcome<null, Failure>>;
+  setLock(companyId: number, budget: Budget, isLocked: boolean, reason: string, actor: Actor): Promise<Outcome<null, Failure>>;
   /** Refused where one of the cells is not any more what it was, or the budget is locked. */
-  setCells(companyId: number, budget: Budget, part: string, cells: readonly BudgetCellChange[], actor: string): Promise<Outcome<null, Failure>>;
+  setCells(companyId: number, budget: Budget, part: string, cells: readonly BudgetCellChange[], actor: Actor): Promise<Outcome<null, Failure>>;
   /** In how many budgets an account has amounts. */
   budgetsOf(companyId: number, accountId: number): Promise<number>;
   /** How many budgets have amounts under values of a list, by value. */

@@ -1,5 +1,6 @@
 import type { Account, ChartComparison, CodesOfAccount, Day, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 import type { Books, ChartAccount } from './books.ts';
 import type { HistoryEvent, HistoryWanted } from './history.ts';
 import type { Kept } from './layoutStore.ts';
@@ -39,7 +40,7 @@ export interface ChartStore {
     order: readonly (number | null)[],
     categoryId: number | null,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
   changeAccount(
     companyId: number,
@@ -48,7 +49,7 @@ export interface ChartStore {
     order: readonly number[],
     kept: Kept,
     expected: { readonly structure: number; readonly revision: number },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
   /** New numbers by account, all or none. */
   renumber(
@@ -56,20 +57,15 @@ export interface ChartStore {
     changes: readonly { readonly account: ChartAccount; readonly number: string }[],
     kept: Kept,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
   /** New accounts, changed ones and the categories they need, all or none. */
-  applyChart(
-    books: Books,
-    plan: ChartPlan,
-    expected: { readonly structure: number; readonly revision: number },
-    actor: string,
-  ): Promise<Outcome<null, Failure>>;
+  applyChart(books: Books, plan: ChartPlan, expected: { readonly structure: number; readonly revision: number }, actor: Actor): Promise<Outcome<null, Failure>>;
   deleteAccount(
     companyId: number,
     account: ChartAccount,
     expected: { readonly structure: number; readonly revision: number },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
   useOf(companyId: number, accountId: number): Promise<AccountUse>;
   /** The day of its last line by account id; accounts without a line are not in it. Cost: accounts, from the index alone. */

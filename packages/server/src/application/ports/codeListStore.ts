@@ -1,5 +1,6 @@
 import type { Day, Facet, LineOfPast, ListedCode, ListKey, ListKind, Outcome, PairingRule } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 /** Rules are those of facets; a list of report codes has none. */
 export interface StoredCodeList extends Facet {
@@ -47,7 +48,7 @@ export interface CodeListStore {
     name: string,
     codes: readonly ListedCode[],
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
   change(
     companyId: number,
@@ -55,14 +56,14 @@ export interface CodeListStore {
     fields: ListFields,
     codes: CodesChange,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, list: StoredCodeList, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** How many lines have values of a list, by value. */
   linesHaving(companyId: number, listId: number): Promise<ReadonlyMap<string, number>>;
   findLinesToFill(companyId: number, fill: FacetFill): Promise<FacetFillFound[]>;
   /** How many lines got the value. */
-  fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
+  fillLines(companyId: number, fill: FacetFill, rule: string, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>>;
   /** Lines of the entries that bear these numbers, here or in the file that they came from; `net`: debit positive. */
   linesOfDocuments(companyId: number, facet: ListKey, documents: readonly string[]): Promise<(LineOfPast & { readonly net: bigint })[]>;
   /** How many lines got their value; all of them, or none. */
@@ -72,8 +73,8 @@ export interface CodeListStore {
     given: readonly ValueOfLine[],
     fileName: string,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
-  addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
-  deletePairing(companyId: number, rule: PairingRule, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  addPairing(companyId: number, rule: Omit<PairingRule, 'id'>, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>>;
+  deletePairing(companyId: number, rule: PairingRule, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
 }

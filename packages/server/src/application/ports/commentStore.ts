@@ -1,5 +1,6 @@
 import type { Day, LineComment, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 export interface CommentRecord extends LineComment {
   readonly day: Day;
@@ -19,6 +20,6 @@ export interface CommentStore {
     setId: number,
     comment: LineComment & { readonly day: Day },
     expected: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<CommentRecord | null, Failure>>;
 }

@@ -13,6 +13,7 @@ import type {
   YearForm,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 import type { PeriodLock } from './books.ts';
 import type { Kept } from './layoutStore.ts';
 import type { Person } from './peopleStore.ts';
@@ -82,13 +83,13 @@ export interface CompanyStore {
     before: CompanySettings,
     after: CompanySettings,
     changes: { readonly numbers: readonly ChangedNumber[]; readonly kept: Kept },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
   /** `form`: how later years are made from now on; `null`: as until now. */
-  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
-  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  addAdjustingPeriod(companyId: number, period: Period, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** All open until now. */
-  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
-  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
-  setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: string): Promise<Outcome<number, Failure>>;
+  lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: Actor): Promise<Outcome<number, Failure>>;
 }

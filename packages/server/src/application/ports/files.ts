@@ -6,6 +6,7 @@ import type { TrialBalancePaper } from '../trialBalancePaper.ts';
 import type { AccountLedger } from '../viewAccountLedger.ts';
 import type { BudgetGrid } from '../viewBudget.ts';
 import type { ToldEvent } from '../viewHistory.ts';
+import type { Actor } from './actor.ts';
 
 export interface StoredFile {
   readonly name: string;
@@ -13,7 +14,7 @@ export interface StoredFile {
 }
 
 export interface FileStore {
-  keep(companyId: number, name: string, content: Buffer, actor: string): Promise<number>;
+  keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<number>;
   fetch(companyId: number, fileId: number): Promise<StoredFile | null>;
 }
 

@@ -9,6 +9,7 @@ export interface HistoryEvent {
   readonly after: unknown;
   readonly happenedAt: string;
   readonly actor: string;
+  readonly actorId: number | null;
 }
 
 export interface HistoryWanted {

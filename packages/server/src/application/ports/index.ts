@@ -1,4 +1,5 @@
 import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
+import type { AccessLog, InvitationStore, KnownBrowsers, SignInPauses } from './access.ts';
 import type { AttachmentStore } from './attachmentStore.ts';
 import type { BudgetStore } from './budgetStore.ts';
 import type { ChartStore } from './chartStore.ts';
@@ -17,7 +18,20 @@ import type { RateStore } from './rateStore.ts';
 import type { RehearsalStore } from './rehearsalStore.ts';
 import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
+import type { Jobs, Outbox } from './work.ts';
 
+export type {
+  AccessEvent,
+  AccessEventRecord,
+  AccessLog,
+  Invitation,
+  InvitationFound,
+  InvitationStore,
+  KnownBrowsers,
+  PauseSubject,
+  SignInPauses,
+} from './access.ts';
+export type { Actor } from './actor.ts';
 export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
 export {
   type BesideCash,
@@ -66,13 +80,14 @@ export type {
 } from './ledgerStore.ts';
 export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
-export type { Identity, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionStore } from './peopleStore.ts';
+export type { Identity, LinkTerms, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionRecord, SessionStore } from './peopleStore.ts';
 export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
 export type { RehearsalKept, RehearsalSaved, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
 export type { DocumentSeries, SeriesStore } from './seriesStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
+export type { HandOver, JobKind, JobRecord, Jobs, JobToDo, Letter, LetterRecord, Outbox } from './work.ts';
 
 export interface Ports {
   readonly companies: CompanyStore;
@@ -94,6 +109,14 @@ export interface Ports {
   readonly comments: CommentStore;
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
+  readonly invitations: InvitationStore;
+  readonly pauses: SignInPauses;
+  readonly browsers: KnownBrowsers;
+  readonly accessLog: AccessLog;
+  readonly outbox: Outbox;
+  readonly jobs: Jobs;
+  /** The application's own address, for links in letters; without a slash at its end. */
+  readonly address: () => string;
   readonly secrets: Secrets;
   readonly files: FileStore;
   readonly tables: TableReader;

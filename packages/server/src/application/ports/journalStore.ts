@@ -1,5 +1,6 @@
 import type { Day, FacetsOfLine, JournalLine, JournalReading, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 import type { DelimitedForm } from './files.ts';
 import type { Request } from './posting.ts';
 
@@ -58,7 +59,7 @@ export interface JournalPosted {
 }
 
 export interface JournalStore {
-  begin(companyId: number, file: { readonly name: string; readonly bytes: number; readonly form: JournalForm }, actor: string): Promise<number>;
+  begin(companyId: number, file: { readonly name: string; readonly bytes: number; readonly form: JournalForm }, actor: Actor): Promise<number>;
   find(companyId: number, importId: number): Promise<JournalImportRecord | null>;
   /** Takes the right to read the content; only the first who asks gets it. */
   claim(companyId: number, importId: number): Promise<boolean>;

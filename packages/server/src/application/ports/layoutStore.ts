@@ -1,5 +1,6 @@
 import type { Layout, Outcome, OwnLayout } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 import type { PlacesByHand } from './books.ts';
 
 /** A layout as lists show it. */
@@ -76,9 +77,9 @@ export interface LayoutStore {
   add(
     companyId: number,
     layout: { readonly name: string; readonly classificationId: number; readonly draft: OwnLayout },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
-  rename(companyId: number, id: number, version: number, name: string, actor: string): Promise<Outcome<null, Failure>>;
+  rename(companyId: number, id: number, version: number, name: string, actor: Actor): Promise<Outcome<null, Failure>>;
   findKeptDraft(companyId: number, id: number, number: number): Promise<OwnLayout | null>;
   /**
    * `draft`: `null` drops what was drafted. What was saved since `version` is joined where `base`, what stood at that version, is given; gives
@@ -89,9 +90,9 @@ export interface LayoutStore {
     id: number,
     version: number,
     definitions: { readonly draft: OwnLayout | null; readonly base: OwnLayout | null },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<JoinedDraft | null, Failure>>;
   /** The draft becomes a version, the one that runs. */
-  putInUse(companyId: number, id: number, version: number, reason: string, actor: string): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>>;
+  putInUse(companyId: number, id: number, version: number, reason: string, actor: Actor): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
 }

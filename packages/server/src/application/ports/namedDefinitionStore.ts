@@ -1,5 +1,6 @@
 import type { Outcome, PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 /** What somebody composed and named, kept whole. */
 export interface NamedDefinition<Definition> {
@@ -17,9 +18,9 @@ export interface NamedDefinitionStore<Definition> {
   /** By name. */
   list(companyId: number): Promise<NamedDefinition<Definition>[]>;
   find(companyId: number, id: number): Promise<NamedDefinition<Definition> | null>;
-  add(companyId: number, named: NameAndDefinition<Definition>, actor: string): Promise<Outcome<number, Failure>>;
-  change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: string): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>>;
+  add(companyId: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<number, Failure>>;
+  change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
 }
 
 export type NameAndDefinition<Definition> = Pick<NamedDefinition<Definition>, 'name' | 'definition'>;

@@ -1,3 +1,4 @@
+import type { Actor } from './actor.ts';
 export interface AccountNote {
   readonly id: number;
   readonly accountId: number;
@@ -8,7 +9,7 @@ export interface AccountNote {
 }
 
 export interface NoteStore {
-  add(companyId: number, accountId: number, content: string, actor: string): Promise<void>;
+  add(companyId: number, accountId: number, content: string, actor: Actor): Promise<void>;
   /** Newest first; of one account, or of all. */
   list(companyId: number, accountId: number | null): Promise<AccountNote[]>;
 }

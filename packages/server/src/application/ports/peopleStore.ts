@@ -1,5 +1,6 @@
 import type { Outcome, Role } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 export interface Person {
   readonly id: number;
@@ -7,6 +8,8 @@ export interface Person {
   readonly email: string;
   readonly hasPassword: boolean;
   readonly mayAddCompanies: boolean;
+  /** Looks after the installation: its messages and jobs, and who cannot get in. */
+  readonly keepsInstallation: boolean;
 }
 
 export interface Member {
@@ -24,7 +27,14 @@ export interface Member {
 export interface OneTimeLink {
   /** `null`: for the first administrator, who names themselves. */
   readonly person: Person | null;
-  readonly state: 'open' | 'used' | 'expired';
+  /** `revoked`: something that it was made upon has changed. */
+  readonly state: 'open' | 'used' | 'expired' | 'revoked';
+}
+
+export interface LinkTerms {
+  /** Whose right to make it is looked at again when it is used; `null` where the person asked for it, or the installation did. */
+  readonly madeBy: number | null;
+  readonly minutes: number;
 }
 
 export interface PeopleStore {
@@ -33,30 +43,27 @@ export interface PeopleStore {
   roleIn(personId: number, companyId: number): Promise<Role | null>;
   byEmail(email: string): Promise<(Person & { readonly passwordHash: string | null }) | null>;
   passwordHash(personId: number): Promise<string | null>;
-  /** Counts an attempt to sign in before it is judged; the attempts of the last quarter of an hour, this one included. */
-  countAttempt(personId: number): Promise<number>;
-  /** Forgets the attempts. */
   noteSignIn(personId: number): Promise<void>;
   /** Ends every session of the person. */
   setPassword(personId: number, passwordHash: string): Promise<void>;
   /** Whether anybody can sign in with a password and add companies. */
   hasAdministrator(): Promise<boolean>;
   members(companyId: number): Promise<Member[]>;
-  /** A person who is not known yet is made, without a password. */
-  addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: string): Promise<Outcome<Person, Failure>>;
-  changeRole(companyId: number, personId: number, role: Role, version: number, actor: string): Promise<Outcome<null, Failure>>;
+  /** Of the demo. A person who is not known yet is made, without a password. */
+  addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: Actor): Promise<Outcome<Person, Failure>>;
+  changeRole(companyId: number, personId: number, role: Role, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** On record in the company whose administrator did it. */
-  setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: string): Promise<Outcome<void, Failure>>;
-  removeMember(companyId: number, personId: number, version: number, actor: string): Promise<Outcome<null, Failure>>;
+  setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: Actor): Promise<Outcome<void, Failure>>;
+  removeMember(companyId: number, personId: number, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** Whether the other may set everything about the person: is administrator of each company the person belongs to. */
   isInHandsOf(personId: number, administratorId: number): Promise<boolean>;
   /** Takes the place of the person's earlier links. */
-  makeLink(personId: number | null, tokenHash: Buffer): Promise<void>;
+  makeLink(personId: number | null, tokenHash: Buffer, terms: LinkTerms): Promise<void>;
   link(tokenHash: Buffer): Promise<OneTimeLink | null>;
   /** Once only; the first administrator is made here, and becomes one of every company there is. */
   useLink(tokenHash: Buffer, passwordHash: string, first: { name: string; email: string } | null): Promise<Outcome<Person, Failure>>;
   /** Somebody without a password whom the demo lets in; the same one each time. */
-  ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean): Promise<Person>;
+  ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean, keepsInstallation: boolean): Promise<Person>;
 }
 
 /** Somebody signed in, with their roles by company at this moment. */
@@ -69,15 +76,35 @@ export interface Identity {
 export interface SessionStore {
   /** Of a session that has not ended: who it is and what they may, in one question, since every request asks it. */
   find(idHash: Buffer): Promise<{ readonly identity: Identity; readonly expiresAt: Date } | null>;
-  keep(idHash: Buffer, personId: number, expiresAt: Date): Promise<void>;
+  keep(idHash: Buffer, personId: number, expiresAt: Date, from: { readonly device: string; readonly origin: string }): Promise<void>;
   end(idHash: Buffer): Promise<void>;
   endAllOf(personId: number): Promise<void>;
+  /** Those that have not ended, latest first. */
+  listOf(personId: number): Promise<SessionRecord[]>;
+  /** One of the person's own, by what it is told apart by; whether there was one. */
+  endOne(personId: number, mark: string): Promise<boolean>;
+}
+
+export interface SessionRecord {
+  /** The beginning of the hash of its id: opens nothing. */
+  readonly mark: string;
+  /** What the browser calls itself. */
+  readonly device: string;
+  readonly origin: string;
+  /** UTC, as DATETIME text. */
+  readonly startedAt: string;
+  readonly lastSeen: string | null;
 }
 
 export interface Secrets {
   hashPassword(password: string): Promise<string>;
-  /** Takes as long where there is no hash, so that nobody can tell who is known here. */
-  matchesPassword(password: string, hash: string | null): Promise<boolean>;
+  /**
+   * Takes as long where there is no hash, so that nobody can tell who is known here. `lane`: tries of one origin wait for each other and not
+   * others for them; `null` for a browser that is known, which waits for none of these. `crowded`: too many wait in the lane already.
+   */
+  matchesPassword(password: string, hash: string | null, lane: string | null): Promise<boolean | 'crowded'>;
+  /** Whether it is among those that everybody tries first. */
+  isCommonPassword(password: string): boolean;
   /** 256 random bits, as text for an address. */
   newToken(): string;
   hashToken(token: string): Buffer;

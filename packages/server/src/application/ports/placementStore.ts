@@ -1,5 +1,6 @@
 import type { DescribedCategory, Outcome, Place, PlacementDraft, PlacementEffect } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 /** A change of the placement that was applied as a whole. */
 export interface PlacementRecord {
@@ -48,21 +49,21 @@ export interface ClassificationChange {
 
 export interface PlacementStore {
   /** `draft`: categories and places that it begins with. */
-  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: string): Promise<Outcome<number, Failure>>;
-  changeClassification(companyId: number, change: ClassificationChange, expectedStructure: number, actor: string): Promise<Outcome<null, Failure>>;
+  addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>>;
+  changeClassification(companyId: number, change: ClassificationChange, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** With its categories, places, rehearsals and exclusions. */
   deleteClassification(
     companyId: number,
     classification: { readonly id: number; readonly name: string },
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
   /** One transaction; `ids` gives new categories, which have negative ids in the draft, the ids they got. */
   apply(
     companyId: number,
     change: PlacementToApply,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<{ readonly recordId: number; readonly ids: ReadonlyMap<number, number> }, Failure>>;
   /** `reason`: none takes them in again. */
   setExclusions(
@@ -71,7 +72,7 @@ export interface PlacementStore {
     accountIds: readonly number[],
     reason: string | null,
     expectedStructure: number,
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<number, Failure>>;
   /** Latest first, so many at most, before a record. */
   records(companyId: number, classificationId: number, before: number | null, most: number): Promise<PlacementRecord[]>;

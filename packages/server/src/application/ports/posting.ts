@@ -1,4 +1,5 @@
 import type { Account, CodesOfAccount, Day, FacetsOfLine, FigureKind, FiscalYear, Layer } from '@ivory-ladder/core';
+import type { Actor } from './actor.ts';
 import type { ChartAccount, PlacesByHand } from './books.ts';
 
 export interface NewEntry {
@@ -36,7 +37,7 @@ export interface NewLine {
 
 /** Who asked and with which key; the key is kept for 30 days. */
 export interface Request {
-  readonly actor: string;
+  readonly actor: Actor;
   readonly idempotencyKey: string | null;
   /** Of the operation and its body, to tell a repeated request from another one with the same key. */
   readonly requestHash: Buffer;

@@ -1,5 +1,6 @@
 import type { ExchangeRate, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 /** `rate`: `null` takes one away. */
 export type RateChange = Omit<ExchangeRate, 'rate'> & { readonly rate: string | null };
@@ -7,5 +8,5 @@ export type RateChange = Omit<ExchangeRate, 'rate'> & { readonly rate: string | 
 export interface RateStore {
   /** Latest first. */
   list(companyId: number): Promise<ExchangeRate[]>;
-  set(companyId: number, changes: readonly RateChange[], actor: string): Promise<Outcome<null, Failure>>;
+  set(companyId: number, changes: readonly RateChange[], actor: Actor): Promise<Outcome<null, Failure>>;
 }

@@ -1,5 +1,6 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 export interface DocumentSeries {
   readonly id: number;
@@ -18,13 +19,13 @@ export interface SeriesStore {
   find(companyId: number, id: number): Promise<Pick<DocumentSeries, 'id' | 'active'> | null>;
   /** Of entries that are in no series. */
   nextPlain(companyId: number): Promise<number>;
-  add(companyId: number, series: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>, actor: string): Promise<Outcome<null, Failure>>;
+  add(companyId: number, series: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>, actor: Actor): Promise<Outcome<null, Failure>>;
   change(
     companyId: number,
     id: number,
     version: number,
     change: { readonly name?: string | undefined; readonly active?: boolean | undefined },
-    actor: string,
+    actor: Actor,
   ): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number, actor: string): Promise<Outcome<null, Failure>>;
+  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
 }

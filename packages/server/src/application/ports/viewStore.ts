@@ -1,5 +1,6 @@
 import type { Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
+import type { Actor } from './actor.ts';
 
 export interface ChosenColumn {
   readonly id: string;
@@ -36,7 +37,7 @@ export interface ViewStore {
   list(companyId: number, personId: number): Promise<SavedView[]>;
   columns(companyId: number, personId: number): Promise<readonly ChosenColumn[]>;
   setColumns(companyId: number, personId: number, columns: readonly ChosenColumn[]): Promise<void>;
-  add(companyId: number, personId: number, fields: ViewFields, actor: string): Promise<number>;
-  change(companyId: number, view: SavedView, fields: ViewFields, actor: string): Promise<Outcome<void, Failure>>;
-  remove(companyId: number, view: SavedView, actor: string): Promise<Outcome<void, Failure>>;
+  add(companyId: number, personId: number, fields: ViewFields, actor: Actor): Promise<number>;
+  change(companyId: number, view: SavedView, fields: ViewFields, actor: Actor): Promise<Outcome<void, Failure>>;
+  remove(companyId: number, view: SavedView, actor: Actor): Promise<Outcome<void, Failure>>;
 }

@@ -1,3 +1,4 @@
+import { AccessEventEntity, InvitationEntity, JobEntity, KnownBrowserEntity, MessageEntity, SignInPauseEntity } from './accessEntities.ts';
 import { BudgetAmountEntity, BudgetEntity } from './budgetEntities.ts';
 import { AccountCodeEntity, CodeListEntity, FacetSetEntity, FacetSetValueEntity, ListedCodeEntity, PairingRuleEntity } from './codeEntities.ts';
 import {
@@ -32,6 +33,12 @@ import {
 import { LineCommentEntity, StatementSetEntity } from './setEntities.ts';
 
 export const entities = [
+  AccessEventEntity,
+  InvitationEntity,
+  JobEntity,
+  KnownBrowserEntity,
+  MessageEntity,
+  SignInPauseEntity,
   CompanyEntity,
   TurnEntity,
   PeriodEntity,

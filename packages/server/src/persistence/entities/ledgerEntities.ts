@@ -20,6 +20,7 @@ export interface EntryRow {
   revision: string;
   postedAt: string;
   postedBy: string;
+  postedById: number | null;
   originDocument: string;
   seriesId: number;
   opening: number;
@@ -43,6 +44,7 @@ export const EntryEntity = new EntitySchema<EntryRow>({
     revision: { type: 'bigint', unsigned: true },
     postedAt: { name: 'posted_at', type: 'datetime' },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+    postedById: { name: 'posted_by_id', type: 'int', unsigned: true, nullable: true },
     originDocument: { ...keyText, name: 'origin_document', length: 60, default: '' },
     seriesId: { name: 'series_id', type: 'int', unsigned: true, default: 0 },
     opening: { type: 'tinyint', unsigned: true, default: 0 },
@@ -130,6 +132,7 @@ interface EntrySearchRow {
   source: string;
   seriesId: number;
   postedBy: string;
+  postedById: number | null;
   texts: Buffer;
   marks: Buffer;
 }
@@ -212,6 +215,7 @@ export interface TrialBalanceRecordRow {
   figures: string;
   postedAt: string;
   postedBy: string;
+  postedById: number | null;
   takenBackAt: string | null;
   takenBackBy: string;
 }

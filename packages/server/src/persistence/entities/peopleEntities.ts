@@ -14,6 +14,7 @@ export interface PersonRow {
   failedSince: string | null;
   lastSignIn: string | null;
   createdAt: string;
+  keepsInstallation: number;
 }
 
 export const PersonEntity = new EntitySchema<PersonRow>({
@@ -28,6 +29,7 @@ export const PersonEntity = new EntitySchema<PersonRow>({
     failedSince: { name: 'failed_since', type: 'datetime', nullable: true },
     lastSignIn: { name: 'last_sign_in', type: 'datetime', nullable: true },
     createdAt: { name: 'created_at', type: 'datetime' },
+    keepsInstallation: { name: 'keeps_installation', type: 'tinyint', unsigned: true, default: 0 },
   },
   indices: [{ name: 'person_by_email', columns: ['email'], unique: true }],
 });
@@ -55,6 +57,9 @@ export interface SessionRow {
   personId: number;
   createdAt: string;
   expiresAt: string;
+  lastSeen: string | null;
+  device: string;
+  origin: string;
 }
 
 export const SessionEntity = new EntitySchema<SessionRow>({
@@ -64,6 +69,9 @@ export const SessionEntity = new EntitySchema<SessionRow>({
     personId,
     createdAt: { name: 'created_at', type: 'datetime' },
     expiresAt: { name: 'expires_at', type: 'datetime' },
+    lastSeen: { name: 'last_seen', type: 'datetime', nullable: true },
+    device: { type: 'varchar', length: 200, default: '' },
+    origin: { type: 'varchar', length: 45, default: '' },
   },
   indices: [
     { name: 'session_by_person', columns: ['personId'] },
@@ -76,6 +84,8 @@ export interface OneTimeLinkRow {
   personId: number | null;
   expiresAt: string;
   usedAt: string | null;
+  rights: Buffer | null;
+  madeBy: number | null;
 }
 
 export const OneTimeLinkEntity = new EntitySchema<OneTimeLinkRow>({
@@ -85,6 +95,8 @@ export const OneTimeLinkEntity = new EntitySchema<OneTimeLinkRow>({
     personId: { ...personId, nullable: true },
     expiresAt: { name: 'expires_at', type: 'datetime' },
     usedAt: { name: 'used_at', type: 'datetime', nullable: true },
+    rights: { ...hash, nullable: true },
+    madeBy: { name: 'made_by', type: 'int', unsigned: true, nullable: true },
   },
   indices: [{ name: 'link_by_person', columns: ['personId'] }],
 });

@@ -48,6 +48,7 @@ export interface AuditRow {
   after: string | null;
   at: string;
   actor: string;
+  actorId: number | null;
 }
 
 export const AuditEntity = new EntitySchema<AuditRow>({
@@ -62,6 +63,7 @@ export const AuditEntity = new EntitySchema<AuditRow>({
     after: { name: 'state_after', type: 'mediumtext', nullable: true },
     at: { name: 'happened_at', type: 'datetime', precision: 3 },
     actor: { type: 'varchar', length: 200 },
+    actorId: { name: 'actor_id', type: 'int', unsigned: true, nullable: true },
   },
   indices: [{ name: 'audit_by_thing', columns: ['companyId', 'thing', 'thingId', 'at'] }],
 });

@@ -94,6 +94,16 @@ import { DaysOfCash1790000000093 } from './093-days-of-cash.ts';
 import { RemoveCompanies1790000000094 } from './094-remove-companies.ts';
 import { CreateTurn1790000000095 } from './095-create-turn.ts';
 import { ReverseOnce1790000000096 } from './096-reverse-once.ts';
+import { CreateInvitation1790000000097 } from './097-create-invitation.ts';
+import { BindOneTimeLinks1790000000098 } from './098-bind-one-time-links.ts';
+import { CreateMessage1790000000099 } from './099-create-message.ts';
+import { CreateJob1790000000100 } from './100-create-job.ts';
+import { CreateSignInPause1790000000101 } from './101-create-sign-in-pause.ts';
+import { CreateKnownBrowser1790000000102 } from './102-create-known-browser.ts';
+import { SeeSessions1790000000103 } from './103-see-sessions.ts';
+import { CreateAccessEvent1790000000104 } from './104-create-access-event.ts';
+import { NameActorsById1790000000105 } from './105-name-actors-by-id.ts';
+import { KeepTheInstallation1790000000106 } from './106-keep-the-installation.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -193,4 +203,14 @@ export const migrations = [
   RemoveCompanies1790000000094,
   CreateTurn1790000000095,
   ReverseOnce1790000000096,
+  CreateInvitation1790000000097,
+  BindOneTimeLinks1790000000098,
+  CreateMessage1790000000099,
+  CreateJob1790000000100,
+  CreateSignInPause1790000000101,
+  CreateKnownBrowser1790000000102,
+  SeeSessions1790000000103,
+  CreateAccessEvent1790000000104,
+  NameActorsById1790000000105,
+  KeepTheInstallation1790000000106,
 ];

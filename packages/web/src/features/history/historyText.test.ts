@@ -12,6 +12,7 @@ const event = (fields: Partial<History['events'][number]>): History['events'][nu
   after: null,
   happenedAt: '2026-09-30 12:00:00.000',
   actor: 'Preparer',
+  actorId: 1,
   ...fields,
 });
 
@@ -44,6 +45,9 @@ describe('history in words', () => {
   });
 
   it('tells who came, went and became what', () => {
+    expect(historyLines(event({ thing: 'invitation', action: 'added', after: { invited: 'a@example.org', role: 'reader' } }))).toEqual([
+      'a@example.org invited as reader',
+    ]);
     expect(historyLines(event({ thing: 'person', action: 'added', after: { name: 'A', role: 'reader' } }))).toEqual(['Added as reader']);
     expect(historyLines(event({ thing: 'person', before: { role: 'reader' }, after: { role: 'preparer' } }))).toEqual(['Role: «reader» → «preparer»']);
     expect(historyLines(event({ thing: 'person', action: 'deleted', before: { role: 'preparer' } }))).toEqual(['Removed; was preparer']);

@@ -40,6 +40,8 @@ const fieldNames: Readonly<Record<string, string>> = {
 /** What an event did, as short lines: one for each field that was changed. */
 export function historyLines({ thing, action, before, after }: Event): string[] {
   const [old, now] = [asFields(before), asFields(after)];
+  if (thing === 'invitation')
+    return [action === 'deleted' ? `Invitation of ${String(old.invited)} withdrawn` : `${String(now.invited)} invited as ${String(now.role)}`];
   if (thing === 'person') return [personLine(action, old, now)];
   if (thing === 'place' && action === 'added') return [`Placed in ${shown(now.place)}`];
   if (action === 'filled')

@@ -3,26 +3,18 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useLookAtLinkQuery, useUseLinkMutation } from '../../api/peopleApi.ts';
+import { useAcceptInvitationMutation, useGetSessionQuery, useLookAtLinkQuery, useSignOutMutation, useUseLinkMutation } from '../../api/peopleApi.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
 import { NewPassword } from './NewPassword.tsx';
 
-/** Behind a one-time link: one chooses a password, and is signed in. The link's secret stands behind #, which no server log ever sees. */
+/**
+ * Behind a one-time link: one chooses a password and is signed in, or accepts what one is invited to. The link's secret stands behind #, which
+ * no server log ever sees.
+ */
 export function JoinScreen() {
   const token = useLocation().hash.slice(1);
   const { data, error } = useLookAtLinkQuery(token, { skip: token === '' });
-  const [spend, { isLoading, error: refused }] = useUseLinkMutation();
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState<string | null>(null);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (!data || password === null) return;
-    const used = await spend({ token, password, ...(data.isFirst ? { name, email } : {}) });
-    // The page is loaded anew: the link is spent, and nothing is to ask for it again.
-    if (used.data) window.location.replace('/companies');
-  };
   if (token === '' || error !== undefined)
     return (
       <EntrySheet title="This link does not open">
@@ -33,33 +25,101 @@ export function JoinScreen() {
       </EntrySheet>
     );
   if (!data) return <output className="unseen">Loading</output>;
+  const { invitation, opens, name, email } = data;
+  if (invitation?.hasAccount) return <Accepting token={token} email={email} company={invitation.company} role={invitation.role} />;
+  const titles = { first: 'Become the first administrator', password: `Welcome, ${name}`, company: `You are invited to ${invitation?.company ?? ''}` };
+  const words = {
+    first: 'You will be able to add companies and the people who work in them.',
+    password: `Choose a password. You will sign in with ${email} from now on.`,
+    company: `As ${invitation?.role ?? ''}. Choose a password, with which you accept; you will sign in with ${email} from now on.`,
+  };
   return (
-    <EntrySheet title={data.isFirst ? 'Become the first administrator' : `Welcome, ${data.name}`}>
+    <EntrySheet title={titles[opens]}>
+      <p className={styles.quiet}>{words[opens]}</p>
+      <Choosing token={token} opens={opens} given={{ name, email }} />
+    </EntrySheet>
+  );
+}
+
+function Choosing({ token, opens, given }: { token: string; opens: 'first' | 'password' | 'company'; given: { name: string; email: string } }) {
+  const [spend, { isLoading, error: refused }] = useUseLinkMutation();
+  const [name, setName] = useState(given.name);
+  const [email, setEmail] = useState(given.email);
+  const [password, setPassword] = useState<string | null>(null);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (password === null) return;
+    const used = await spend({ token, password, ...(opens === 'password' ? {} : { name }), ...(opens === 'first' ? { email } : {}) });
+    // The page is loaded anew: the link is spent, and nothing is to ask for it again.
+    if (used.data) window.location.replace('/companies');
+  };
+  return (
+    <form className={styles.form} onSubmit={(event) => void submit(event)}>
+      {opens !== 'password' && (
+        <TextField label="Name" autoComplete="name" value={name} onChange={(event) => setName(event.target.value)} required autoFocus={opens === 'first'} />
+      )}
+      {opens === 'first' && (
+        <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(event) => setEmail(event.target.value)} required />
+      )}
+      <NewPassword names={[...name.split(/\s+/), email.split('@')[0] ?? '']} onChange={setPassword} />
+      {refused !== undefined && (
+        <p role="alert" className={styles.refused}>
+          {describeFailure(refused)}
+        </p>
+      )}
+      <Button type="submit" variant="contained" disabled={isLoading || password === null}>
+        Set the password and enter
+      </Button>
+    </form>
+  );
+}
+
+/** Of somebody with an account: whoever is signed in with the address accepts. */
+function Accepting({ token, email, company, role }: { token: string; email: string; company: string; role: string }) {
+  const { data: session } = useGetSessionQuery();
+  const [accept, { isLoading, error }] = useAcceptInvitationMutation();
+  const [signOut] = useSignOutMutation();
+  // Behind # here as well.
+  const signInAddress = `/sign-in?to=%2Fjoin#${token}`;
+  const person = session?.person;
+  return (
+    <EntrySheet title={`You are invited to ${company}`}>
       <p className={styles.quiet}>
-        {data.isFirst
-          ? 'You will be able to add companies and the people who work in them.'
-          : `Choose a password. You will sign in with ${data.email} from now on.`}
+        As {role}, with your account {email}.
       </p>
-      <form className={styles.form} onSubmit={(event) => void submit(event)}>
-        {data.isFirst && (
-          <>
-            <TextField label="Name" autoComplete="name" value={name} onChange={(event) => setName(event.target.value)} required autoFocus />
-            <TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={(event) => setEmail(event.target.value)} required />
-          </>
-        )}
-        <NewPassword
-          names={[...(data.isFirst ? name : data.name).split(/\s+/), (data.isFirst ? email : data.email).split('@')[0] ?? '']}
-          onChange={setPassword}
-        />
-        {refused !== undefined && (
-          <p role="alert" className={styles.refused}>
-            {describeFailure(refused)}
-          </p>
-        )}
-        <Button type="submit" variant="contained" disabled={isLoading || password === null}>
-          Set the password and enter
+      {error !== undefined && (
+        <p role="alert" className={styles.refused}>
+          {describeFailure(error)}
+        </p>
+      )}
+      {person?.email === email ? (
+        <Button
+          variant="contained"
+          disabled={isLoading}
+          onClick={async () => {
+            const accepted = await accept(token);
+            if (accepted.error === undefined) window.location.replace('/companies');
+          }}
+        >
+          Accept
         </Button>
-      </form>
+      ) : person ? (
+        <>
+          <p>You are signed in as {person.email}.</p>
+          <Button
+            onClick={async () => {
+              await signOut({ everywhere: false });
+              window.location.assign(signInAddress);
+            }}
+          >
+            Sign in as {email}
+          </Button>
+        </>
+      ) : (
+        <p>
+          <Link to={signInAddress}>Sign in to accept</Link>
+        </p>
+      )}
     </EntrySheet>
   );
 }

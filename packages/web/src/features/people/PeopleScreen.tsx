@@ -1,3 +1,4 @@
+import type { PersonList } from '@ivory-ladder/contract';
 import { type Role, roles } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -6,27 +7,25 @@ import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import {
-  useAddPersonMutation,
   useChangeRoleMutation,
   useGetSessionQuery,
   useGrantCompaniesMutation,
+  useInvitePersonMutation,
   useListPeopleQuery,
   useRemovePersonMutation,
+  useRenewInvitationMutation,
   useRenewLinkMutation,
+  useWithdrawInvitationMutation,
 } from '../../api/peopleApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { momentText } from '../../components/momentText.ts';
+import { type LinkGiven, LinkToGive } from './LinkToGive.tsx';
 import styles from './PeopleScreen.module.css';
 import { roleWords } from './roleWords.ts';
 
-interface LinkGiven {
-  readonly name: string;
-  readonly url: string;
-}
-
-/** Who works in the company and in which role; a new person comes by a link that works once. */
+/** Who works in the company and in which role, and who was asked; they belong to it once they have accepted. */
 export function PeopleScreen() {
   const company = useCompany();
   const dispatch = useDispatch();
@@ -39,7 +38,7 @@ export function PeopleScreen() {
   const [link, setLink] = useState<LinkGiven | null>(null);
   const say = (result: { error?: unknown }, text: string) =>
     void dispatch(noticeGiven(result.error === undefined ? { tone: 'done', text } : { tone: 'refused', text: describeFailure(result.error) }));
-  const give = (name: string, token: string | null | undefined) => setLink(token ? { name, url: `${window.location.origin}/join#${token}` } : null);
+  const give = (name: string, token: string) => setLink({ name, token, lasts: 'a week' });
   if (error !== undefined && !data)
     return (
       <section className={styles.sheet}>
@@ -106,7 +105,7 @@ export function PeopleScreen() {
                     }}
                   />
                 </td>
-                <td>{lastSignIn ? momentText(lastSignIn) : hasPassword ? 'never' : <span className={styles.waiting}>not yet: the link was not used</span>}</td>
+                <td>{lastSignIn ? momentText(lastSignIn) : hasPassword ? 'never' : <span className={styles.waiting}>has no password yet</span>}</td>
                 <td className={styles.actions}>
                   <button
                     type="button"
@@ -129,35 +128,77 @@ export function PeopleScreen() {
             ))}
           </tbody>
         </table>
+        {data && data.invitations.length > 0 && <InvitationTable invitations={data.invitations} onLink={give} say={say} />}
       </section>
-      <AddPersonPanel onAdded={give} />
+      <InvitePanel onAdded={give} />
     </div>
   );
 }
 
-function LinkToGive({ link, onClose }: { link: LinkGiven; onClose: () => void }) {
-  const [copied, setCopied] = useState(false);
+interface InvitationTableProps {
+  readonly invitations: PersonList['invitations'];
+  readonly onLink: (name: string, token: string) => void;
+  readonly say: (result: { error?: unknown }, text: string) => void;
+}
+
+/** Of those who were asked nothing is known but the address. */
+function InvitationTable({ invitations, onLink, say }: InvitationTableProps) {
+  const company = useCompany();
+  const [renew] = useRenewInvitationMutation();
+  const [withdraw] = useWithdrawInvitationMutation();
   return (
-    <div className={styles.link} role="status">
-      <p>
-        Give this link to <strong>{link.name}</strong>, by a way that only they read. It sets their password, works once and within a week, and is not shown
-        again.
-      </p>
-      <code>{link.url}</code>
-      <div className={styles.buttons}>
-        <Button variant="contained" onClick={() => void navigator.clipboard.writeText(link.url).then(() => setCopied(true))}>
-          {copied ? 'Copied' : 'Copy the link'}
-        </Button>
-        <Button onClick={onClose}>Done</Button>
-      </div>
-    </div>
+    <>
+      <h2>Invited</h2>
+      <table className={styles.table} aria-label="Invited">
+        <thead>
+          <tr>
+            <th scope="col">E-mail</th>
+            <th scope="col">Role</th>
+            <th scope="col">Invited</th>
+            <th scope="col">
+              <span className="unseen">Actions</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {invitations.map(({ invitationId, email, role, invitedAt, isOpen }) => (
+            <tr key={invitationId}>
+              <th scope="row">{email}</th>
+              <td>{role}</td>
+              <td>
+                {momentText(invitedAt)}
+                {!isOpen && <span className={styles.waiting}>, the link has expired</span>}
+              </td>
+              <td className={styles.actions}>
+                <button
+                  type="button"
+                  onClick={async () => {
+                    const made = await renew({ companyId: company.id, invitationId });
+                    if (made.data) onLink(email, made.data.token);
+                    else say(made, '');
+                  }}
+                >
+                  New link
+                </button>
+                <button
+                  type="button"
+                  onClick={async () => say(await withdraw({ companyId: company.id, invitationId }), `Withdrawn: the invitation of ${email}.`)}
+                >
+                  Withdraw
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }
 
-function AddPersonPanel({ onAdded }: { onAdded: (name: string, token: string | null) => void }) {
+function InvitePanel({ onAdded }: { onAdded: (name: string, token: string) => void }) {
   const company = useCompany();
   const dispatch = useDispatch();
-  const [add, { isLoading, error }] = useAddPersonMutation();
+  const [add, { isLoading, error }] = useInvitePersonMutation();
   const [name, setName] = useState('');
   const [email, setEmail] = useState('');
   const [role, setRole] = useState<Role>('preparer');
@@ -166,14 +207,13 @@ function AddPersonPanel({ onAdded }: { onAdded: (name: string, token: string | n
     const added = await add({ companyId: company.id, body: { name, email, role } });
     if (!added.data) return;
     onAdded(name, added.data.token);
-    const how = added.data.token ? 'Give them the link.' : 'They sign in as before and find the company there.';
-    dispatch(noticeGiven({ tone: 'done', text: `Added: ${name} as ${role}. ${how}` }));
+    dispatch(noticeGiven({ tone: 'done', text: `Invited: ${name} as ${role}. They belong to the company once they accept.` }));
     setName('');
     setEmail('');
   };
   return (
-    <aside className={styles.panel} aria-labelledby="add-person">
-      <h2 id="add-person">Add a person</h2>
+    <aside className={styles.panel} aria-labelledby="invite-person">
+      <h2 id="invite-person">Invite a person</h2>
       <form className={styles.form} onSubmit={(event) => void submit(event)}>
         <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} required />
         <TextField label="E-mail" type="email" value={email} onChange={(event) => setEmail(event.target.value)} required />
@@ -186,7 +226,7 @@ function AddPersonPanel({ onAdded }: { onAdded: (name: string, token: string | n
         </TextField>
         {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
         <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || email.trim() === ''}>
-          Add
+          Invite
         </Button>
       </form>
       <h3>What each role may</h3>

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { ivoryApi } from '../../api/ivoryApi.ts';
-import { useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../api/peopleApi.ts';
+import { useAskRecoveryMutation, useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../api/peopleApi.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
 import { roleWords } from './roleWords.ts';
@@ -16,14 +16,16 @@ export function SignInScreen() {
   const dispatch = useDispatch();
   const navigate = useNavigate();
   const [params] = useSearchParams();
+  const { hash } = useLocation();
   const { data, error: unreachable } = useGetSessionQuery();
   const [signIn, { isLoading, error }] = useSignInMutation();
+  const [recover, asked] = useAskRecoveryMutation();
   const [enterDemo, { error: demoError }] = useEnterDemoMutation();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
   const goOn = () => {
     dispatch(ivoryApi.util.resetApiState());
-    void navigate(placeWithin(params.get('to')), { replace: true });
+    void navigate(`${placeWithin(params.get('to'))}${hash}`, { replace: true });
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -79,7 +81,20 @@ export function SignInScreen() {
           <Button type="submit" variant="contained" disabled={isLoading}>
             Sign in
           </Button>
-          <p className={styles.quiet}>No account yet? An administrator of your company can add you; you get a link that works once.</p>
+          <p className={styles.quiet}>No account yet? An administrator of your company can invite you; you get a link that works once.</p>
+          <p className={styles.quiet}>
+            <button
+              type="button"
+              className={styles.asLink}
+              disabled={email === ''}
+              title={email === '' ? 'Write your e-mail address first' : undefined}
+              onClick={() => void recover(email)}
+            >
+              Password lost?
+            </button>{' '}
+            {asked.isSuccess && <span role="status">If {asked.originalArgs} has an account here, a link is on its way there.</span>}
+            {asked.error !== undefined && <span role="alert">{describeFailure(asked.error)}</span>}
+          </p>
         </form>
       )}
     </EntrySheet>

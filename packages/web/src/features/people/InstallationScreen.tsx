@@ -1,0 +1,174 @@
+import type { InstallationView } from '@ivory-ladder/contract';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
+import { describeFailure } from '../../api/failureMessages.ts';
+import { useGetInstallationQuery, useGetSessionQuery, useHelpPersonMutation } from '../../api/peopleApi.ts';
+import { ToSignIn } from '../../app/ToSignIn.tsx';
+import { momentText } from '../../components/momentText.ts';
+import styles from './InstallationScreen.module.css';
+import { LinkToGive } from './LinkToGive.tsx';
+
+const letterStates: Readonly<Record<InstallationView['letters'][number]['state'], string>> = {
+  kept: 'in the outbox',
+  waits: 'waits for the mail server',
+  handed: 'broke off; perhaps sent',
+  sent: 'sent',
+  failed: 'failed',
+};
+const jobStates: Readonly<Record<InstallationView['jobs'][number]['state'], string>> = { waits: 'waits', runs: 'runs', done: 'done', failed: 'failed' };
+const jobKinds: Readonly<Record<string, string>> = { mail: 'A letter', recovery: 'A new password, asked for', tidy: 'Clearing up' };
+const eventWords: Readonly<Record<string, string>> = {
+  signed_in: 'signed in',
+  sign_in_failed: 'failed to sign in',
+  session_ended: 'signed out elsewhere',
+  password_changed: 'changed the password',
+  recovery_asked: 'asked for a new password',
+  link_made: 'made a link',
+  link_used: 'used a link',
+  link_refused: 'came with a link that does not open',
+  invited: 'invited',
+  invitation_renewed: 'invited again',
+  invitation_withdrawn: 'withdrew an invitation',
+  invitation_accepted: 'accepted an invitation',
+  exported: 'took out a file',
+};
+
+/** What goes out, what runs by itself, who came in, and help for somebody who cannot: for whoever keeps the installation. */
+export function InstallationScreen() {
+  const { data: session } = useGetSessionQuery();
+  const { data, error } = useGetInstallationQuery(undefined, { pollingInterval: 5000, refetchOnMountOrArgChange: true });
+  const [open, setOpen] = useState<number | null>(null);
+  if (session && !session.person) return <ToSignIn />;
+  return (
+    <main className={styles.screen}>
+      <section className={styles.sheet} aria-labelledby="installation-title">
+        <h1 id="installation-title">The installation</h1>
+        {error !== undefined && (
+          <p role="alert" className={styles.failed}>
+            {describeFailure(error)}
+          </p>
+        )}
+        {data && (
+          <>
+            <Help />
+            <h2>Letters</h2>
+            {data.letters.length === 0 && <p className={styles.quiet}>None yet. Invitations and new passwords go out as letters.</p>}
+            {data.letters.length > 0 && (
+              <table className={styles.table} aria-label="Letters">
+                <thead>
+                  <tr>
+                    <th scope="col">To</th>
+                    <th scope="col">Subject</th>
+                    <th scope="col">When</th>
+                    <th scope="col">State</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.letters.map(({ id, recipient, subject, content, state, madeAt, failure }) => (
+                    <tr key={id}>
+                      <td>{recipient}</td>
+                      <th scope="row">
+                        <button type="button" className={styles.opens} aria-expanded={open === id} onClick={() => setOpen(open === id ? null : id)}>
+                          {subject}
+                        </button>
+                        {open === id && <pre className={styles.letter}>{content}</pre>}
+                      </th>
+                      <td>{momentText(madeAt)}</td>
+                      <td>
+                        {letterStates[state]}
+                        {failure !== '' && <span className={styles.failed}> {failure}</span>}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+            <h2>Jobs</h2>
+            <table className={styles.table} aria-label="Jobs">
+              <thead>
+                <tr>
+                  <th scope="col">What</th>
+                  <th scope="col">Due</th>
+                  <th scope="col">Tries</th>
+                  <th scope="col">State</th>
+                </tr>
+              </thead>
+              <tbody>
+                {data.jobs.slice(0, 20).map(({ id, kind, due, attempt, state, failure }) => (
+                  <tr key={id}>
+                    <th scope="row">{jobKinds[kind] ?? kind}</th>
+                    <td>{momentText(due)}</td>
+                    <td>{attempt}</td>
+                    <td>
+                      {jobStates[state]}
+                      {failure !== '' && <span className={styles.failed}> {failure}</span>}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <h2>Who came in, and what went out</h2>
+            <table className={styles.table} aria-label="Access">
+              <thead>
+                <tr>
+                  <th scope="col">When</th>
+                  <th scope="col">Who</th>
+                  <th scope="col">What</th>
+                  <th scope="col">From</th>
+                </tr>
+              </thead>
+              <tbody>
+                {data.events.map((event) => (
+                  <tr key={event.id}>
+                    <td>{momentText(event.happenedAt)}</td>
+                    <td>{event.actor ?? (event.person === null ? 'somebody' : `somebody, as ${event.person}`)}</td>
+                    <td>{eventText(event)}</td>
+                    <td>{event.origin}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </>
+        )}
+        <p>
+          <Link to="/companies">Back to the companies</Link>
+        </p>
+      </section>
+    </main>
+  );
+}
+
+function eventText({ kind, actorId, personId, person, companyId, facts }: InstallationView['events'][number]): string {
+  const whom = typeof facts.email === 'string' ? ` ${facts.email}` : personId !== null && personId !== actorId && actorId !== null ? ` for ${person}` : '';
+  const what = typeof facts.operation === 'string' ? `: ${facts.operation}` : '';
+  return `${eventWords[kind] ?? kind}${whom}${what}${companyId === null ? '' : `, company ${companyId}`}`;
+}
+
+/** A link for somebody whom no letter reaches. */
+function Help() {
+  const [help, { data, isLoading, error, originalArgs }] = useHelpPersonMutation();
+  const [email, setEmail] = useState('');
+  const [isShown, setShown] = useState(false);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setShown((await help(email)).data !== undefined);
+  };
+  return (
+    <>
+      <form className={styles.help} onSubmit={(event) => void submit(event)}>
+        <TextField label="E-mail of somebody who cannot get in" type="email" value={email} onChange={(event) => setEmail(event.target.value)} required />
+        <Button type="submit" disabled={isLoading}>
+          Make a link
+        </Button>
+      </form>
+      {error !== undefined && (
+        <p role="alert" className={styles.failed}>
+          {describeFailure(error)}
+        </p>
+      )}
+      {data && isShown && <LinkToGive link={{ name: originalArgs ?? '', token: data.token, lasts: 'a day' }} onClose={() => setShown(false)} />}
+    </>
+  );
+}
