@@ -1,5 +1,6 @@
 import type { Company, History, InstallationView, Invited, LinkView, PersonList, Session, SessionList } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
+import { SMTPServer } from 'smtp-server';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient, testAdministrator } from '../support/apiClient.ts';
 import { joinCompany } from '../support/joinCompany.ts';
@@ -289,7 +290,6 @@ describe('what is on record', () => {
 describe('a mail server', () => {
   it('gets each letter once; what opens something is blotted out of what went', async () => {
     const got: string[] = [];
-    const { SMTPServer } = await import('smtp-server');
     const smtp = new SMTPServer({
       authOptional: true,
       disabledCommands: ['STARTTLS'],

@@ -35,6 +35,7 @@ import { DayBooks } from './persistence/dayBooks.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
+import { forgetUnneeded } from './persistence/forgetUnneeded.ts';
 import { InvitationRepository } from './persistence/invitationStore.ts';
 import { JobRepository } from './persistence/jobStore.ts';
 import { JournalRepository } from './persistence/journalStore.ts';
@@ -111,7 +112,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   hosts.push(...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`));
   url = `http://127.0.0.1:${port}`;
   if (!options.demo) await offerFirstLink(ports, url, options.say);
-  const work = startWork(ports, database, options.mailServer && smtp(options.mailServer), log);
+  const work = startWork(ports, options.mailServer && smtp(options.mailServer), () => forgetUnneeded(database), log);
   return {
     url,
     database,

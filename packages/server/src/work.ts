@@ -1,19 +1,15 @@
 import type { Logger } from 'pino';
-import type { DataSource } from 'typeorm';
 import type { HandOver, Ports } from './application/ports/index.ts';
 import { runDueJobs, workOf } from './application/runJobs.ts';
-import { forgetOldKeys } from './persistence/idempotency.ts';
-import { forgetAbandonedImports } from './persistence/journalStore.ts';
-import { forgetOldBrowsers } from './persistence/knownBrowsers.ts';
-import { purgeRemoved } from './persistence/removeCompany.ts';
-import { forgetEndedSessions } from './persistence/sessionStore.ts';
-import { forgetOldPauses } from './persistence/signInPauses.ts';
 
 const secondsBetweenLooks = 2;
 
 /** Does what no request waits for, beside the requests; ends with what is under way. */
-export function startWork(ports: Ports, database: DataSource, handOver: HandOver | null, log: Logger): { stop: () => Promise<void> } {
-  const work = workOf(ports, handOver, () => tidy(ports, database));
+export function startWork(ports: Ports, handOver: HandOver | null, forgetUnneeded: () => Promise<void>, log: Logger): { stop: () => Promise<void> } {
+  const work = workOf(ports, handOver, async () => {
+    await forgetUnneeded();
+    await ports.jobs.forgetOld();
+  });
   let stopped = false;
   let running: Promise<unknown> = Promise.resolve();
   let isRunning = false;
@@ -38,10 +34,4 @@ export function startWork(ports: Ports, database: DataSource, handOver: HandOver
       await running;
     },
   };
-}
-
-/** What nobody needs any more, in steps that hold few locks. */
-async function tidy({ jobs }: Ports, database: DataSource): Promise<void> {
-  for (const forget of [forgetOldKeys, forgetEndedSessions, forgetAbandonedImports, forgetOldPauses, forgetOldBrowsers, purgeRemoved]) await forget(database);
-  await jobs.forgetOld();
 }

@@ -9,7 +9,7 @@ export interface Letter {
  * `kept`: there is no mail server, it is in the outbox; `waits`: to be handed over; `handed`: it was about to be handed over when
  * something broke off, so it may have gone; `sent`; `failed`.
  */
-export type LetterState = 'kept' | 'waits' | 'handed' | 'sent' | 'failed';
+type LetterState = 'kept' | 'waits' | 'handed' | 'sent' | 'failed';
 
 export interface LetterRecord extends Letter {
   readonly id: number;

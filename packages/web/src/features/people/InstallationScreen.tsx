@@ -75,8 +75,8 @@ export function InstallationScreen() {
                         </button>
                         {open === id && <pre className={styles.letter}>{content}</pre>}
                       </th>
-                      <td>{momentText(madeAt)}</td>
-                      <td>
+                      <td className={styles.whole}>{momentText(madeAt)}</td>
+                      <td className={styles.whole}>
                         {letterStates[state]}
                         {failure !== '' && <span className={styles.failed}> {failure}</span>}
                       </td>
@@ -157,6 +157,10 @@ function Help() {
   };
   return (
     <>
+      <h2>Somebody cannot get in</h2>
+      <p className={styles.quiet}>
+        People ask for a new password at the sign-in, and get it by letter. For one whom no letter reaches, make a link and hand it over.
+      </p>
       <form className={styles.help} onSubmit={(event) => void submit(event)}>
         <TextField label="E-mail of somebody who cannot get in" type="email" value={email} onChange={(event) => setEmail(event.target.value)} required />
         <Button type="submit" disabled={isLoading}>
