@@ -7,7 +7,7 @@ export default defineConfig({
     target: 'node20',
     sourcemap: true,
     rollupOptions: {
-      input: { main: 'src/main.ts', ledger: 'src/ledger.ts', workbookWorker: 'src/documents/workbookWorker.ts' },
+      input: { main: 'src/main.ts', ledger: 'src/ledger.ts', answerWorker: 'src/answerWorker.ts', workbookWorker: 'src/documents/workbookWorker.ts' },
       output: { entryFileNames: '[name].js', format: 'es' },
     },
   },

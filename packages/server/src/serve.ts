@@ -1,60 +1,18 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
+import { AnswerThreads } from './answerThreads.ts';
 import type { Ports } from './application/ports/index.ts';
 import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
-import { printSet } from './documents/printSet.ts';
-import { FileTableReader } from './documents/tableReader.ts';
-import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
-import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
-import { writeEntriesCsv } from './documents/writeEntriesCsv.ts';
-import { writeGuidedCsv, writeGuidedWorkbook } from './documents/writeGuidedSheet.ts';
-import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
-import { writeLinesForm } from './documents/writeLinesForm.ts';
-import { writeStatementCsv } from './documents/writeStatementCsv.ts';
-import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
-import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
-import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook.ts';
 import { createApp } from './http/createApp.ts';
 import { type MailServer, smtp } from './mail/smtp.ts';
-import { AccessLogRepository } from './persistence/accessLog.ts';
-import { AttachmentRepository } from './persistence/attachmentStore.ts';
-import { BooksCache } from './persistence/booksCache.ts';
-import { BudgetRepository } from './persistence/budgetStore.ts';
-import { ChartRepository } from './persistence/chartStore.ts';
-import { CodeListRepository } from './persistence/codeListStore.ts';
-import { CommentRepository } from './persistence/commentStore.ts';
-import { CompanyRepository } from './persistence/companyStore.ts';
-import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
 import { databaseTrouble } from './persistence/databaseTrouble.ts';
-import { DayBooks } from './persistence/dayBooks.ts';
-import { FacetBooks } from './persistence/facetBooks.ts';
-import { FacetSets } from './persistence/facetSets.ts';
-import { FileRepository } from './persistence/fileStore.ts';
 import { forgetUnneeded } from './persistence/forgetUnneeded.ts';
-import { InvitationRepository } from './persistence/invitationStore.ts';
-import { JobRepository } from './persistence/jobStore.ts';
-import { JournalRepository } from './persistence/journalStore.ts';
-import { KnownBrowserRepository } from './persistence/knownBrowsers.ts';
-import { LayoutRepository } from './persistence/layoutStore.ts';
-import { LedgerRepository } from './persistence/ledgerStore.ts';
-import { LineProofs } from './persistence/lineProofs.ts';
-import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
-import { NoteRepository } from './persistence/noteStore.ts';
-import { OutboxRepository } from './persistence/outboxStore.ts';
-import { PeopleRepository } from './persistence/peopleStore.ts';
-import { PlacementRepository } from './persistence/placementStore.ts';
-import { RateRepository } from './persistence/rateStore.ts';
-import { RehearsalRepository } from './persistence/rehearsalStore.ts';
-import { SeriesRepository } from './persistence/seriesStore.ts';
-import { SessionRepository, sessionSecret } from './persistence/sessionStore.ts';
-import { SignInPauseRepository } from './persistence/signInPauses.ts';
-import { ViewRepository } from './persistence/viewStore.ts';
-import { nodeSecrets } from './secrets/nodeSecrets.ts';
+import { sessionSecret } from './persistence/sessionStore.ts';
+import { wirePorts } from './wirePorts.ts';
 import { startWork } from './work.ts';
 
 export interface ServeOptions {
@@ -90,12 +48,15 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const log = pino({ level: options.logLevel, redact: ['req.headers.cookie', 'req.headers.authorization'] });
   const database = await openDatabase(options.databaseUrl);
   let url = '';
-  const ports = wirePorts(database, options, () => options.publicUrl ?? url);
+  const portOptions = { databaseUrl: options.databaseUrl, idleMinutes: options.idleMinutes, hasMailServer: options.mailServer !== null };
+  const ports = wirePorts(database, portOptions, () => options.publicUrl ?? url);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;
   const session = { secret: await sessionSecret(database), isBehindTls };
+  const threads = new AnswerThreads(portOptions, () => options.publicUrl ?? url);
   const app = createApp(ports, {
+    elsewhere: threads.answer,
     hosts: () => hosts,
     webFolder,
     log,
@@ -118,6 +79,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
     database,
     stop: async () => {
       await work.stop();
+      await threads.stop();
       await stopServing(server, database);
     },
   };
@@ -127,85 +89,6 @@ export async function serve(options: ServeOptions): Promise<Serving> {
 async function offerFirstLink(ports: Ports, url: string, say: (text: string) => void): Promise<void> {
   const token = await makeFirstLink(ports);
   if (token !== null) say(`There is no administrator yet. Become the first with this link, once, within a week:\n  ${url}/join#${token}`);
-}
-
-function wirePorts(database: DataSource, { databaseUrl, idleMinutes, mailServer }: ServeOptions, address: () => string): Ports {
-  const jobs = new JobRepository(database);
-  const counters = new Counters(database);
-  const facetSets = new FacetSets(database);
-  return {
-    companies: new CompanyRepository(database, counters),
-    ledger: new LedgerRepository(
-      database,
-      new BooksCache(database),
-      new FacetBooks(database),
-      new DayBooks(database),
-      new LineProofs(database),
-      facetSets,
-      counters,
-    ),
-    journals: new JournalRepository(database, databaseUrl, facetSets, counters),
-    chart: new ChartRepository(database, counters),
-    codeLists: new CodeListRepository(database, facetSets, counters),
-    budgets: new BudgetRepository(database, counters),
-    rates: new RateRepository(database, counters),
-    series: new SeriesRepository(database, counters),
-    notes: new NoteRepository(database, counters),
-    views: new ViewRepository(database, counters),
-    attachments: new AttachmentRepository(database, counters),
-    placement: new PlacementRepository(database, counters),
-    rehearsals: new RehearsalRepository(database),
-    layouts: new LayoutRepository(database, counters),
-    columnPlans: new NamedDefinitionRepository<PlanDefinition>(database, counters, {
-      table: 'column_plan',
-      nameTaken: (name) => ({ code: 'column_plan_name_taken', name }),
-      told: ({ columns }) => ({ columns: columns.length }),
-    }),
-    sets: new NamedDefinitionRepository<SetDefinition>(database, counters, {
-      table: 'statement_set',
-      nameTaken: (name) => ({ code: 'set_name_taken', name }),
-      told: ({ parts }) => ({ statements: parts.map(({ statement }) => statement) }),
-    }),
-    comments: new CommentRepository(database, counters),
-    people: new PeopleRepository(database, counters),
-    sessions: new SessionRepository(database, idleMinutes),
-    invitations: new InvitationRepository(database, counters),
-    pauses: new SignInPauseRepository(database),
-    browsers: new KnownBrowserRepository(database),
-    accessLog: new AccessLogRepository(database),
-    outbox: new OutboxRepository(database, jobs, mailServer !== null),
-    jobs,
-    address,
-    secrets: nodeSecrets,
-    files: new FileRepository(database, counters),
-    tables: new FileTableReader(),
-    writer: {
-      toCsv: writeStatementCsv,
-      toWorkbook: writeStatementWorkbook,
-      printSet,
-      trialBalanceToCsv: writeTrialBalanceCsv,
-      trialBalanceToWorkbook: writeTrialBalanceWorkbook,
-      emptyLinesFile: writeLinesForm,
-      budgetToWorkbook: writeBudgetWorkbook,
-      accountLedgerToCsv: writeAccountLedgerCsv,
-      entriesToCsv: writeEntriesCsv,
-      historyToCsv: writeHistoryCsv,
-      guidedToCsv: writeGuidedCsv,
-      guidedToWorkbook: writeGuidedWorkbook,
-    },
-    isHealthy: () => answersInTime(database),
-  };
-}
-
-const secondsForAnAnswer = 2;
-
-/** A database that hangs is as little use as one that is gone. */
-function answersInTime(database: DataSource): Promise<boolean> {
-  const answers = database.query('SELECT 1').then(
-    () => true,
-    () => false,
-  );
-  return Promise.race([answers, new Promise<boolean>((resolve) => setTimeout(() => resolve(false), secondsForAnAnswer * 1000).unref())]);
 }
 
 const secondsForOpenRequests = 2;

@@ -26,7 +26,7 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { lockedOn } from './periodLocks.ts';
-import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, Ports, Request, StagedLine } from './ports/index.ts';
+import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, PlacedRow, Ports, Request, StagedLine } from './ports/index.ts';
 
 const mostFaults = 200;
 const millisecondsBetweenNotes = 500;
@@ -144,9 +144,9 @@ class Reading {
   async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine[]> {
     for await (const rows of this.rowsOf(content)) {
       const lines: StagedLine[] = [];
-      for (const cells of rows) {
-        this.rows++;
-        if (this.rows <= this.form.reading.headingRow + 1) continue;
+      for (const { row, cells } of rows) {
+        this.rows = row;
+        if (row <= this.form.reading.headingRow + 1) continue;
         const read = this.read(cells);
         if (!read) continue;
         if ('fault' in read) this.addFault(read.fault);
@@ -173,7 +173,7 @@ class Reading {
   }
 
   /** Ends where the file cannot be read on, or the bytes stop coming; what fails in what is done with the rows is nothing to it. */
-  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<string[][]> {
+  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<PlacedRow[]> {
     try {
       yield* this.ports.tables.stream(content, this.form, (count) => {
         this.bytes += count;

@@ -1,5 +1,6 @@
 import { addDays, isDay } from '@ivory-ladder/core';
 import { SaxesParser } from 'saxes';
+import { tableLimits } from './tableLimits.ts';
 
 /** Headings of the rows that journal lines of an audit file become; journal imports know columns by them. */
 const lineHeadings = ['Date', 'Document', 'Description', 'Account', 'Debit', 'Credit', 'Text'];
@@ -40,6 +41,8 @@ export class AuditFileReader {
 
   constructor() {
     this.parser.on('opentag', ({ name }) => {
+      if (this.path.length >= tableLimits.depth || this.fields.size > tableLimits.fields)
+        throw Object.assign(new Error('nested too deep'), { code: 'XML_MALFORMED' });
       this.path.push(name.slice(name.indexOf(':') + 1));
       this.text = '';
     });

@@ -6,9 +6,10 @@ import type { Failure } from '../application/failure.ts';
 import { tableLimits } from './tableLimits.ts';
 import type { WorkbookCells } from './workbookWorker.ts';
 
-/** A thread runs the built worker: beside the bundle, or in the build's folder when this file is run from its source. */
-const besideBundle = new URL('./workbookWorker.js', import.meta.url);
-const workerFile = existsSync(fileURLToPath(besideBundle)) ? besideBundle : new URL('../../dist/workbookWorker.js', import.meta.url);
+/** A thread runs the built worker: beside the bundle or its parts, or in the build's folder where this file is run from its source. */
+const workerFile = ['./workbookWorker.js', '../workbookWorker.js', '../../dist/workbookWorker.js']
+  .map((path) => new URL(path, import.meta.url))
+  .find((url) => existsSync(fileURLToPath(url))) as URL;
 
 /** Reads a workbook in a thread of its own, with limits on memory and time: a foreign file can do no more harm than fail. */
 export function readWorkbook(content: Buffer, sheet: string | undefined): Promise<Outcome<WorkbookCells, Failure>> {

@@ -1,18 +1,21 @@
+import type { PlacedRow } from '../application/ports/index.ts';
 import { AuditFileReader, encodingOfXml } from './auditFile.ts';
 
 /** Journal lines of an audit file as its bytes come, the row of headings first; memory is that of one element. */
-export async function* streamAuditFile(content: AsyncIterable<Uint8Array>, onBytes: (count: number) => void): AsyncGenerator<string[][]> {
+export async function* streamAuditFile(content: AsyncIterable<Uint8Array>, onBytes: (count: number) => void): AsyncGenerator<PlacedRow[]> {
   const reader = new AuditFileReader();
   let decoder: InstanceType<typeof TextDecoder> | null = null;
+  let row = 0;
+  const placed = (): PlacedRow[] => reader.takeLines().map((cells) => ({ row: ++row, cells }));
   for await (const chunk of content) {
     onBytes(chunk.length);
     decoder ??= new TextDecoder(encodingOfXml(chunk));
     reader.write(decoder.decode(chunk, { stream: true }));
-    yield reader.takeLines();
+    yield placed();
   }
   if (decoder) reader.write(decoder.decode());
   reader.end();
-  yield reader.takeLines();
+  yield placed();
 }
 
 /** The rows at the beginning of an audit file, which may end within an element. */

@@ -1,6 +1,6 @@
 import { Readable, Transform } from 'node:stream';
 import { type Parser, parse } from 'csv-parse';
-import type { DelimitedForm } from '../application/ports/index.ts';
+import type { DelimitedForm, PlacedRow } from '../application/ports/index.ts';
 
 const longestRecord = 1_000_000;
 const rowsAtOnce = 500;
@@ -10,7 +10,7 @@ export async function* streamDelimited(
   content: AsyncIterable<Uint8Array>,
   { separator, encoding }: DelimitedForm,
   onBytes: (count: number) => void,
-): AsyncGenerator<string[][]> {
+): AsyncGenerator<PlacedRow[]> {
   const decoder = new TextDecoder(encoding);
   const decode = new Transform({
     writableObjectMode: false,
@@ -22,14 +22,18 @@ export async function* streamDelimited(
       done(null, decoder.decode());
     },
   });
+  let records = 0;
   const parser = parse({
     bom: true,
     delimiter: separator,
     relax_column_count: true,
     relax_quotes: true,
-    skip_empty_lines: false,
-    // Handed on to the stream, which its types do not say.
-    ...({ readableHighWaterMark: rowsAtOnce } as object),
+    skip_empty_lines: true,
+    // Its types know neither rows that are no longer lists, nor what is handed on to the stream.
+    ...({
+      on_record: (cells: string[], { empty_lines }: { empty_lines: number }): PlacedRow => ({ row: ++records + empty_lines, cells }),
+      readableHighWaterMark: rowsAtOnce,
+    } as object),
     max_record_size: longestRecord,
   });
   const source = Readable.from(content);
@@ -48,7 +52,7 @@ export async function* streamDelimited(
 }
 
 /** Waits once for many rows: to wait for each costs more than to read it. */
-async function* inBatches(parser: Parser): AsyncGenerator<string[][]> {
+async function* inBatches(parser: Parser): AsyncGenerator<PlacedRow[]> {
   let trouble: Error | null = null;
   let wake: () => void = () => undefined;
   parser.on('error', (error) => {
@@ -57,8 +61,8 @@ async function* inBatches(parser: Parser): AsyncGenerator<string[][]> {
   });
   for (const event of ['readable', 'end', 'close']) parser.on(event, () => wake());
   for (;;) {
-    const rows: string[][] = [];
-    for (let row = parser.read() as string[] | null; row !== null; row = rows.length < rowsAtOnce ? (parser.read() as string[] | null) : null) rows.push(row);
+    const rows: PlacedRow[] = [];
+    for (let row = parser.read() as PlacedRow | null; row !== null; row = rows.length < rowsAtOnce ? (parser.read() as PlacedRow | null) : null) rows.push(row);
     if (rows.length > 0) yield rows;
     else if (trouble) throw trouble;
     else if (parser.readableEnded || parser.destroyed) return;

@@ -1,6 +1,6 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
-import type { StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
+import type { PlacedRow, StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
 import { beginsAsXml } from './auditFile.ts';
 import { readDelimited, readHead } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
@@ -25,7 +25,7 @@ export class FileTableReader implements TableReader {
     return readHead(content);
   }
 
-  async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<string[][]> {
+  async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<PlacedRow[]> {
     const [isXml, whole] = await lookAtBeginning(content);
     yield* isXml ? streamAuditFile(whole, onBytes) : streamDelimited(whole, form, onBytes);
   }

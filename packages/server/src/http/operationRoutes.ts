@@ -10,6 +10,7 @@ import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
 import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
 import type { StatementName } from '../application/prepareStatement.ts';
+import { type AnswerElsewhere, answeredElsewhere, type PlainCall } from './plainCall.ts';
 import { sendProblem } from './problems.ts';
 import { sendJson } from './sendJson.ts';
 import { nameOf } from './statementNames.ts';
@@ -50,7 +51,10 @@ const idempotencyKey = z.string().min(1).max(100).optional();
 const wholeNumber = z.coerce.number().int().positive();
 
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
-export function operationRoutes(router: Router, checkAnswers: boolean, exported: Exported): On {
+export function operationRoutes(
+  router: Router,
+  { checkAnswers, exported, elsewhere }: { checkAnswers: boolean; exported: Exported; elsewhere: AnswerElsewhere | null },
+): On {
   const readJson = json({ limit: '20mb' });
   // Nobody knows who sends these.
   const readLittle = json({ limit: '10kb' });
@@ -66,14 +70,20 @@ export function operationRoutes(router: Router, checkAnswers: boolean, exported:
       next();
     };
     const answer = async (request: Request, response: Response): Promise<void> => {
-      const outcome = await handle(readCall(name, operation, request, response.locals.entered as Entered));
+      const call = readCall(name, operation, request, response.locals.entered as Entered);
+      const outcome =
+        elsewhere && answeredElsewhere.has(name)
+          ? ((await elsewhere(plain(name, call), whenLeft(response))) as Awaited<ReturnType<typeof handle>>)
+          : await handle(call);
+      if (response.destroyed) return;
       if (!outcome.ok) return sendProblem(response, outcome.failure);
       if (operation.answer === 'file' || operation.answer === 'stream') await exported(name, { ...(response.locals.entered as Entered), request });
       if (operation.answer === 'none') return void response.status(204).end();
       if (operation.answer === 'file') {
         const file = outcome.value as WrittenFile;
         sayAttached(response, file.name);
-        return void response.type(file.type).send(file.content);
+        // What came from another thread is bytes, no longer a buffer.
+        return void response.type(file.type).send(typeof file.content === 'string' ? file.content : Buffer.from(file.content));
       }
       if (operation.answer === 'stream') {
         const file = outcome.value as StreamedFile;
@@ -93,6 +103,33 @@ export function operationRoutes(router: Router, checkAnswers: boolean, exported:
         : [];
     router[operation.method](path, ...before, allowed, ...readers, answer);
   };
+}
+
+function plain<Name extends OperationName>(name: Name, { access, identity, query, body, file, asked, request }: Call<Name>): PlainCall {
+  return { name, access, identity, query, body, file, asked, parameters: request.params as Record<string, string> };
+}
+
+/** When who asked goes away before the answer. */
+function whenLeft(response: Response): AbortSignal {
+  const left = new AbortController();
+  response.once('close', () => {
+    if (!response.writableEnded) left.abort();
+  });
+  return left.signal;
+}
+
+/** A call that came as plain data, for handlers that are asked in another thread; none of them asks for the request itself. */
+export function callOf(call: PlainCall): Call<OperationName> {
+  return {
+    ...call,
+    file: Buffer.from(call.file),
+    asked: { ...call.asked, requestHash: Buffer.from(call.asked.requestHash) },
+    get request(): Request {
+      throw new Error(`${call.name} asks for its request in another thread`);
+    },
+    id: (parameter) => wholeNumber.parse(call.parameters[parameter]),
+    kind: () => nameOf(String(call.parameters.kind)),
+  } as Call<OperationName>;
 }
 
 /** To be kept by who asked for it, never opened in the page's place. */

@@ -1,6 +1,7 @@
 import { describeApi } from '@ivory-ladder/contract';
-import { fail, roles, succeed } from '@ivory-ladder/core';
+import { fail, type Outcome, roles, succeed } from '@ivory-ladder/core';
 import { Router } from 'express';
+import type { Failure } from '../application/failure.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { budgetRoutes } from './budgetRoutes.ts';
 import { chartRoutes } from './chartRoutes.ts';
@@ -8,10 +9,11 @@ import { companyRoutes } from './companyRoutes.ts';
 import { journalRoutes } from './journalRoutes.ts';
 import { layoutRoutes } from './layoutRoutes.ts';
 import { ledgerRoutes } from './ledgerRoutes.ts';
-import { operationRoutes } from './operationRoutes.ts';
+import { callOf, type On, operationRoutes } from './operationRoutes.ts';
 import { originOf } from './origin.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
 import { placementRoutes } from './placementRoutes.ts';
+import type { AnswerElsewhere, PlainCall } from './plainCall.ts';
 import { sendProblem } from './problems.ts';
 import { rateRoutes } from './rateRoutes.ts';
 import { seriesRoutes } from './seriesRoutes.ts';
@@ -22,14 +24,42 @@ export interface ApiOptions {
   readonly version: string;
   /** Checks every answer against the contract: for tests, since it costs time. */
   readonly checkAnswers: boolean;
+  /** Where calls that take long are answered; `null`: here. */
+  readonly elsewhere: AnswerElsewhere | null;
   /** Anybody may enter in any role. */
   readonly isDemo: boolean;
 }
 
+const ofCompanies = [
+  companyRoutes,
+  chartRoutes,
+  placementRoutes,
+  ledgerRoutes,
+  journalRoutes,
+  budgetRoutes,
+  rateRoutes,
+  seriesRoutes,
+  statementRoutes,
+  layoutRoutes,
+  setRoutes,
+];
+
+/** Answers calls that came as plain data, in a thread of their own. */
+export function plainAnswers(ports: Ports): (call: PlainCall) => Promise<Outcome<unknown, Failure>> {
+  const handlers = new Map<string, (call: never) => Promise<Outcome<unknown, Failure>>>();
+  const on: On = (name, handle) => void handlers.set(name, handle as (call: never) => Promise<Outcome<unknown, Failure>>);
+  for (const routes of ofCompanies) routes(on, ports);
+  return async (call) => {
+    const handle = handlers.get(call.name);
+    if (!handle) throw new Error(`nobody answers ${call.name}`);
+    return handle(callOf(call) as never);
+  };
+}
+
 /** Every operation of the contract, checked on the way in, with failures as problem documents on the way out. */
-export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOptions): Router {
+export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo, elsewhere }: ApiOptions): Router {
   const router = Router();
-  const on = operationRoutes(router, checkAnswers, (operation, { identity, access, request }) =>
+  const exported: Parameters<typeof operationRoutes>[1]['exported'] = (operation, { identity, access, request }) =>
     ports.accessLog.note({
       kind: 'exported',
       actorId: identity?.person.id ?? null,
@@ -37,24 +67,11 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo }: ApiOp
       companyId: access?.companyId ?? null,
       origin: originOf(request),
       facts: { operation, path: request.path.slice(0, 300) },
-    }),
-  );
+    });
+  const on = operationRoutes(router, { checkAnswers, exported, elsewhere });
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
-  for (const routes of [
-    companyRoutes,
-    chartRoutes,
-    placementRoutes,
-    ledgerRoutes,
-    journalRoutes,
-    budgetRoutes,
-    rateRoutes,
-    seriesRoutes,
-    statementRoutes,
-    layoutRoutes,
-    setRoutes,
-  ])
-    routes(on, ports);
+  for (const routes of ofCompanies) routes(on, ports);
 
   const description = describeApi(version);
   router.get('/openapi.json', (_request, response) => void response.json(description));

@@ -12,6 +12,19 @@ export class DatabaseUnfit extends Error {}
 
 /** Connects, checks the server's settings, and brings the tables up to date; several servers may start at once. */
 export async function openDatabase(url: string, poolSize = 16): Promise<DataSource> {
+  const database = await connectDatabase(url, poolSize);
+  try {
+    await checkServer(database);
+    await migrate(database);
+  } catch (error) {
+    await database.destroy();
+    throw error;
+  }
+  return database;
+}
+
+/** Connects alone, where somebody else has looked at the server and its tables. */
+export async function connectDatabase(url: string, poolSize: number): Promise<DataSource> {
   const database = new DataSource({
     type: 'mariadb',
     url,
@@ -34,13 +47,8 @@ export async function openDatabase(url: string, poolSize = 16): Promise<DataSour
   });
   const { pool } = database.driver as unknown as { pool: Pool };
   pool.on('connection', (connection: PoolConnection) => void connection.query(sessionSettings));
-  try {
-    await checkServer(database);
-    await migrate(database);
-  } catch (error) {
-    await database.destroy();
-    throw error;
-  }
+  // The connection that was opened before the settings were attached gets them here.
+  await database.query(sessionSettings);
   return database;
 }
 

@@ -37,11 +37,17 @@ export interface DelimitedForm {
   readonly encoding: NonNullable<TableFormat['encoding']>;
 }
 
+/** A row where it stands in its file, from 1; empty ones are left out. */
+export interface PlacedRow {
+  readonly row: number;
+  readonly cells: string[];
+}
+
 export interface TableReader {
   /** The rows at the beginning of a delimited or an audit file, which may end within one; anything else is refused. */
   head(content: Buffer): Promise<Outcome<{ rows: string[][] } & Pick<DelimitedForm, 'separator' | 'encoding'>, Failure>>;
   /** Rows, some at a time, as the bytes of a delimited or an audit file come; `onBytes` hears how many came. Errors have the codes of csv-parse, or `XML_MALFORMED`. */
-  stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<string[][]>;
+  stream(content: AsyncIterable<Uint8Array>, form: DelimitedForm, onBytes: (count: number) => void): AsyncIterable<PlacedRow[]>;
   /** The rows of a file that is looked at once. */
   readOnce(file: StoredFile): Promise<Outcome<(string | { number: string })[][], Failure>>;
   /** The cells of a file; `cacheKey` names its content, which never changes. */

@@ -56,6 +56,7 @@ export type {
   DelimitedForm,
   FileStore,
   GuidedSheet,
+  PlacedRow,
   PrintedSet,
   StoredFile,
   StreamedFile,

@@ -1,0 +1,127 @@
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { fail, type Outcome } from '@ivory-ladder/core';
+import type { Failure } from './application/failure.ts';
+import type { AnswerElsewhere, PlainCall } from './http/plainCall.ts';
+import type { PortOptions } from './wirePorts.ts';
+
+const mostThreads = 2;
+const mostWaiting = 40;
+/** Of one person; whoever asks for more waits for their own. */
+const mostWaitingOfPerson = 8;
+const secondsToTryAgain = 10;
+const longestSeconds = 90;
+const megabytes = 1024;
+
+/** The built worker: beside the bundle or its parts, or in the build's folder where this file is run from its source. */
+const workerFile = ['./answerWorker.js', '../answerWorker.js', '../dist/answerWorker.js']
+  .map((path) => new URL(path, import.meta.url))
+  .find((url) => existsSync(fileURLToPath(url)));
+
+interface Waiting {
+  readonly call: PlainCall;
+  readonly left: AbortSignal;
+  readonly settle: (outcome: Outcome<unknown, Failure>) => void;
+  readonly refuse: (error: Error) => void;
+}
+
+/**
+ * Threads that answer what takes long, so that the thread of the requests never does. One call at a time in each; a call that nobody waits for
+ * any more, that takes too long or too much memory is ended with its thread, and what it had begun in the database is rolled back.
+ */
+export class AnswerThreads {
+  private readonly idle: Worker[] = [];
+  private readonly all = new Set<Worker>();
+  private readonly waiting: Waiting[] = [];
+
+  constructor(
+    private readonly options: PortOptions,
+    private readonly address: () => string,
+  ) {}
+
+  readonly answer: AnswerElsewhere = (call, left) => {
+    const own = this.waiting.filter((one) => one.call.identity?.person.id === call.identity?.person.id).length;
+    if (this.waiting.length >= mostWaiting || own >= mostWaitingOfPerson)
+      return Promise.resolve(fail<Failure>({ code: 'too_many_attempts', seconds: secondsToTryAgain }));
+    return new Promise((settle, refuse) => {
+      this.waiting.push({ call, left, settle, refuse });
+      this.next();
+    });
+  };
+
+  async stop(): Promise<void> {
+    await Promise.all([...this.all].map((worker) => worker.terminate()));
+  }
+
+  private next(): void {
+    while (this.waiting.length > 0) {
+      const worker = this.idle.pop() ?? (this.all.size < mostThreads ? this.begin() : undefined);
+      if (!worker) return;
+      this.give(worker, this.waiting.shift() as Waiting);
+    }
+  }
+
+  private begin(): Worker {
+    if (!workerFile) throw new Error('the worker is not built');
+    const worker = new Worker(workerFile, {
+      workerData: { ...this.options, address: this.address() },
+      resourceLimits: { maxOldGenerationSizeMb: megabytes },
+    });
+    this.all.add(worker);
+    // One that ends while nobody waits for it is not given a call any more.
+    const forget = (): void => {
+      this.all.delete(worker);
+      if (this.idle.includes(worker)) this.idle.splice(this.idle.indexOf(worker), 1);
+    };
+    worker.on('error', forget);
+    worker.on('exit', forget);
+    return worker;
+  }
+
+  private give(worker: Worker, { call, left, settle, refuse }: Waiting): void {
+    const isChange = call.asked.idempotencyKey !== null || /^(post|apply)/.test(call.name);
+    const end = (isReusable: boolean): void => {
+      clearTimeout(timer);
+      left.removeEventListener('abort', onLeft);
+      // Each by name: without all of its listeners a worker is never heard again.
+      worker.off('message', onMessage);
+      worker.off('error', onError);
+      if (isReusable) this.idle.push(worker);
+      else {
+        this.all.delete(worker);
+        void worker.terminate();
+      }
+      this.next();
+    };
+    const onLeft = (): void => {
+      // A change that was asked for is done, though nobody waits for the answer.
+      if (isChange) return;
+      settle(fail({ code: 'busy' }));
+      end(false);
+    };
+    const timer = setTimeout(() => {
+      settle(fail({ code: 'file_limit_exceeded', limit: 'time' }));
+      end(false);
+    }, longestSeconds * 1000);
+    const onMessage = (message: 'ready' | { outcome: Outcome<unknown, Failure> } | { error: string }): void => {
+      if (message === 'ready') return;
+      if ('outcome' in message) settle(message.outcome);
+      else refuse(new Error(message.error));
+      end(true);
+    };
+    const onError = (error: Error & { code?: string }): void => {
+      if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') settle(fail({ code: 'file_limit_exceeded', limit: 'cells' }));
+      else refuse(error);
+      end(false);
+    };
+    worker.on('message', onMessage);
+    worker.on('error', onError);
+    left.addEventListener('abort', onLeft);
+    if (left.aborted && !isChange) {
+      onLeft();
+      return;
+    }
+    worker.postMessage(call);
+  }
+}

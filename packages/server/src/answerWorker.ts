@@ -1,0 +1,28 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { fail } from '@ivory-ladder/core';
+import type { PlainCall } from './http/plainCall.ts';
+import { plainAnswers } from './http/routes.ts';
+import { connectDatabase } from './persistence/database.ts';
+import { databaseTrouble } from './persistence/databaseTrouble.ts';
+import { type PortOptions, wirePorts } from './wirePorts.ts';
+
+const connections = 3;
+
+/** A thread with connections and copies of the books of its own, which answers one call after the other. */
+async function main(): Promise<void> {
+  const options = workerData as PortOptions & { readonly address: string };
+  const database = await connectDatabase(options.databaseUrl, connections);
+  const answer = plainAnswers(wirePorts(database, options, () => options.address));
+  parentPort?.on('message', async (call: PlainCall) => {
+    try {
+      parentPort?.postMessage({ outcome: await answer(call) });
+    } catch (error) {
+      const trouble = databaseTrouble(error);
+      if (trouble) parentPort?.postMessage({ outcome: fail(trouble) });
+      else parentPort?.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) });
+    }
+  });
+  parentPort?.postMessage('ready');
+}
+
+void main();

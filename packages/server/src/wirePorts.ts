@@ -1,0 +1,135 @@
+import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
+import type { DataSource } from 'typeorm';
+import type { Ports } from './application/ports/index.ts';
+import { printSet } from './documents/printSet.ts';
+import { FileTableReader } from './documents/tableReader.ts';
+import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
+import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
+import { writeEntriesCsv } from './documents/writeEntriesCsv.ts';
+import { writeGuidedCsv, writeGuidedWorkbook } from './documents/writeGuidedSheet.ts';
+import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
+import { writeLinesForm } from './documents/writeLinesForm.ts';
+import { writeStatementCsv } from './documents/writeStatementCsv.ts';
+import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
+import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
+import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook.ts';
+import { AccessLogRepository } from './persistence/accessLog.ts';
+import { AttachmentRepository } from './persistence/attachmentStore.ts';
+import { BooksCache } from './persistence/booksCache.ts';
+import { BudgetRepository } from './persistence/budgetStore.ts';
+import { ChartRepository } from './persistence/chartStore.ts';
+import { CodeListRepository } from './persistence/codeListStore.ts';
+import { CommentRepository } from './persistence/commentStore.ts';
+import { CompanyRepository } from './persistence/companyStore.ts';
+import { Counters } from './persistence/counters.ts';
+import { DayBooks } from './persistence/dayBooks.ts';
+import { FacetBooks } from './persistence/facetBooks.ts';
+import { FacetSets } from './persistence/facetSets.ts';
+import { FileRepository } from './persistence/fileStore.ts';
+import { InvitationRepository } from './persistence/invitationStore.ts';
+import { JobRepository } from './persistence/jobStore.ts';
+import { JournalRepository } from './persistence/journalStore.ts';
+import { KnownBrowserRepository } from './persistence/knownBrowsers.ts';
+import { LayoutRepository } from './persistence/layoutStore.ts';
+import { LedgerRepository } from './persistence/ledgerStore.ts';
+import { LineProofs } from './persistence/lineProofs.ts';
+import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
+import { NoteRepository } from './persistence/noteStore.ts';
+import { OutboxRepository } from './persistence/outboxStore.ts';
+import { PeopleRepository } from './persistence/peopleStore.ts';
+import { PlacementRepository } from './persistence/placementStore.ts';
+import { RateRepository } from './persistence/rateStore.ts';
+import { RehearsalRepository } from './persistence/rehearsalStore.ts';
+import { SeriesRepository } from './persistence/seriesStore.ts';
+import { SessionRepository } from './persistence/sessionStore.ts';
+import { SignInPauseRepository } from './persistence/signInPauses.ts';
+import { ViewRepository } from './persistence/viewStore.ts';
+import { nodeSecrets } from './secrets/nodeSecrets.ts';
+
+export interface PortOptions {
+  readonly databaseUrl: string;
+  /** A session that nobody uses for so long ends; 0: it stays its day. */
+  readonly idleMinutes: number;
+  /** Whether letters are handed over; else they stay in the outbox. */
+  readonly hasMailServer: boolean;
+}
+
+/** Everything that use cases ask of the world, over one database. */
+export function wirePorts(database: DataSource, { databaseUrl, idleMinutes, hasMailServer }: PortOptions, address: () => string): Ports {
+  const jobs = new JobRepository(database);
+  const counters = new Counters(database);
+  const facetSets = new FacetSets(database);
+  return {
+    companies: new CompanyRepository(database, counters),
+    ledger: new LedgerRepository(
+      database,
+      new BooksCache(database),
+      new FacetBooks(database),
+      new DayBooks(database),
+      new LineProofs(database),
+      facetSets,
+      counters,
+    ),
+    journals: new JournalRepository(database, databaseUrl, facetSets, counters),
+    chart: new ChartRepository(database, counters),
+    codeLists: new CodeListRepository(database, facetSets, counters),
+    budgets: new BudgetRepository(database, counters),
+    rates: new RateRepository(database, counters),
+    series: new SeriesRepository(database, counters),
+    notes: new NoteRepository(database, counters),
+    views: new ViewRepository(database, counters),
+    attachments: new AttachmentRepository(database, counters),
+    placement: new PlacementRepository(database, counters),
+    rehearsals: new RehearsalRepository(database),
+    layouts: new LayoutRepository(database, counters),
+    columnPlans: new NamedDefinitionRepository<PlanDefinition>(database, counters, {
+      table: 'column_plan',
+      nameTaken: (name) => ({ code: 'column_plan_name_taken', name }),
+      told: ({ columns }) => ({ columns: columns.length }),
+    }),
+    sets: new NamedDefinitionRepository<SetDefinition>(database, counters, {
+      table: 'statement_set',
+      nameTaken: (name) => ({ code: 'set_name_taken', name }),
+      told: ({ parts }) => ({ statements: parts.map(({ statement }) => statement) }),
+    }),
+    comments: new CommentRepository(database, counters),
+    people: new PeopleRepository(database, counters),
+    sessions: new SessionRepository(database, idleMinutes),
+    invitations: new InvitationRepository(database, counters),
+    pauses: new SignInPauseRepository(database),
+    browsers: new KnownBrowserRepository(database),
+    accessLog: new AccessLogRepository(database),
+    outbox: new OutboxRepository(database, jobs, hasMailServer),
+    jobs,
+    address,
+    secrets: nodeSecrets,
+    files: new FileRepository(database, counters),
+    tables: new FileTableReader(),
+    writer: {
+      toCsv: writeStatementCsv,
+      toWorkbook: writeStatementWorkbook,
+      printSet,
+      trialBalanceToCsv: writeTrialBalanceCsv,
+      trialBalanceToWorkbook: writeTrialBalanceWorkbook,
+      emptyLinesFile: writeLinesForm,
+      budgetToWorkbook: writeBudgetWorkbook,
+      accountLedgerToCsv: writeAccountLedgerCsv,
+      entriesToCsv: writeEntriesCsv,
+      historyToCsv: writeHistoryCsv,
+      guidedToCsv: writeGuidedCsv,
+      guidedToWorkbook: writeGuidedWorkbook,
+    },
+    isHealthy: () => answersInTime(database),
+  };
+}
+
+const secondsForAnAnswer = 2;
+
+/** A database that hangs is as little use as one that is gone. */
+function answersInTime(database: DataSource): Promise<boolean> {
+  const answers = database.query('SELECT 1').then(
+    () => true,
+    () => false,
+  );
+  return Promise.race([answers, new Promise<boolean>((resolve) => setTimeout(() => resolve(false), secondsForAnAnswer * 1000).unref())]);
+}
