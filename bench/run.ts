@@ -11,16 +11,18 @@ import { distribution, loadLargeLedger } from './largeLedger.ts';
 import { loadPlacement } from './largePlacement.ts';
 import { measureLargeStatements } from './largeStatements.ts';
 import { calibrate, median, type Result } from './measure.ts';
+import { measureNothingStops } from './nothingStops.ts';
 import { measurePosting } from './posting.ts';
 import { measureRehearsal } from './rehearsalMoves.ts';
 import { measureStatements } from './statements.ts';
 
 /**
  * Prints one line a measurement and writes them as JSON with `--json FILE`; ends with 1 if a bar is missed. With `--lines N`
- * a ledger of so many lines is what is measured: statements over it, postings into it, and an import of a fifth of it.
+ * a ledger of so many lines is what is measured: statements over it, postings into it, and an import of a fifth of it. With `--loads` it is how
+ * requests fare beside loads that take long.
  */
 async function main(): Promise<void> {
-  const { values } = parseArgs({ options: { json: { type: 'string' }, lines: { type: 'string' } } });
+  const { values } = parseArgs({ options: { json: { type: 'string' }, lines: { type: 'string' }, loads: { type: 'boolean' } } });
   const url = process.env.IVORY_LADDER_URL;
   const databaseUrl = process.env.IVORY_LADDER_DATABASE_URL;
   if (!url || !databaseUrl) throw new Error('run it with npm run bench, which starts what it measures');
@@ -28,12 +30,14 @@ async function main(): Promise<void> {
   const before = median([calibrate(), calibrate(), calibrate()]);
   const results: Result[] = values.lines
     ? await measureLedger(client, databaseUrl, Number(values.lines))
-    : [
-        ...(await measureFirstScreen(client)),
-        ...(await measureAccountTable(client)),
-        ...(await measurePlacement(client)),
-        ...(await measureStatements(client, databaseUrl)),
-      ];
+    : values.loads
+      ? await measureNothingStops(client)
+      : [
+          ...(await measureFirstScreen(client)),
+          ...(await measureAccountTable(client)),
+          ...(await measurePlacement(client)),
+          ...(await measureStatements(client, databaseUrl)),
+        ];
   const print = (text: string) => void process.stdout.write(`${text}\n`);
   print(`calibration loop: ${before.toFixed(1)} ms before, ${median([calibrate(), calibrate(), calibrate()]).toFixed(1)} ms after`);
   for (const { name, product, productMin, productMax, yardstick, unit, ratio, bar, holds } of results) {

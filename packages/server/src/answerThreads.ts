@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { fail, type Outcome } from '@ivory-ladder/core';
 import type { Failure } from './application/failure.ts';
-import type { AnswerElsewhere, PlainCall } from './http/plainCall.ts';
+import type { AnswerElsewhere, PlainAnswer, PlainCall } from './http/plainCall.ts';
 import type { PortOptions } from './wirePorts.ts';
 
 const mostThreads = 2;
@@ -22,7 +22,7 @@ const workerFile = ['./answerWorker.js', '../answerWorker.js', '../dist/answerWo
 interface Waiting {
   readonly call: PlainCall;
   readonly left: AbortSignal;
-  readonly settle: (outcome: Outcome<unknown, Failure>) => void;
+  readonly settle: (outcome: Outcome<PlainAnswer, Failure>) => void;
   readonly refuse: (error: Error) => void;
 }
 
@@ -104,7 +104,7 @@ export class AnswerThreads {
       settle(fail({ code: 'file_limit_exceeded', limit: 'time' }));
       end(false);
     }, longestSeconds * 1000);
-    const onMessage = (message: 'ready' | { outcome: Outcome<unknown, Failure> } | { error: string }): void => {
+    const onMessage = (message: 'ready' | { outcome: Outcome<PlainAnswer, Failure> } | { error: string }): void => {
       if (message === 'ready') return;
       if ('outcome' in message) settle(message.outcome);
       else refuse(new Error(message.error));

@@ -4,6 +4,7 @@ import type { DelimitedForm, PlacedRow } from '../application/ports/index.ts';
 
 const longestRecord = 1_000_000;
 const rowsAtOnce = 500;
+const bytesAtOnce = 16 << 10;
 
 /** Rows of a CSV or TSV file as its bytes come, some at a time, memory flat; `onBytes` hears how many came. Ends with an error of csv-parse where a quote is left open. */
 export async function* streamDelimited(
@@ -16,7 +17,13 @@ export async function* streamDelimited(
     writableObjectMode: false,
     transform(chunk: Buffer, _, done) {
       onBytes(chunk.length);
-      done(null, decoder.decode(chunk, { stream: true }));
+      // What has come already is not read in one go: others are served between its parts.
+      const read = (from: number): void => {
+        this.push(decoder.decode(chunk.subarray(from, from + bytesAtOnce), { stream: true }));
+        if (from + bytesAtOnce < chunk.length) setImmediate(read, from + bytesAtOnce);
+        else done();
+      };
+      setImmediate(read, 0);
     },
     flush(done) {
       done(null, decoder.decode());

@@ -11,8 +11,8 @@ import { largestUploadBytes } from '../application/limits.ts';
 import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
 import type { StatementName } from '../application/prepareStatement.ts';
 import { type AnswerElsewhere, answeredElsewhere, type PlainCall } from './plainCall.ts';
-import { sendProblem } from './problems.ts';
-import { sendJson } from './sendJson.ts';
+import { closeUnread, sendProblem } from './problems.ts';
+import { sendJson, sendJsonText } from './sendJson.ts';
 import { nameOf } from './statementNames.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
@@ -69,22 +69,28 @@ export function operationRoutes(
       response.locals.entered = entered.value;
       next();
     };
+    const sendWritten = (json: Uint8Array, request: Request, response: Response): void => {
+      const text = Buffer.from(json.buffer, json.byteOffset, json.byteLength);
+      if (checkAnswers && typeof operation.answer !== 'string') operation.answer.parse(JSON.parse(text.toString('utf8')));
+      sendJsonText(request, response.status(operation.status ?? 200), text);
+    };
     const answer = async (request: Request, response: Response): Promise<void> => {
       const call = readCall(name, operation, request, response.locals.entered as Entered);
-      const outcome =
-        elsewhere && answeredElsewhere.has(name)
-          ? ((await elsewhere(plain(name, call), whenLeft(response))) as Awaited<ReturnType<typeof handle>>)
-          : await handle(call);
+      if (elsewhere && answeredElsewhere.has(name)) {
+        const answered = await elsewhere(plain(name, call), whenLeft(response));
+        if (response.destroyed) return;
+        if (!answered.ok) return sendProblem(response, answered.failure);
+        if ('json' in answered.value) return sendWritten(answered.value.json, request, response);
+        await exported(name, { ...(response.locals.entered as Entered), request });
+        return sendFile(answered.value.file, response);
+      }
+      const outcome = await handle(call);
       if (response.destroyed) return;
+      closeUnread(response);
       if (!outcome.ok) return sendProblem(response, outcome.failure);
       if (operation.answer === 'file' || operation.answer === 'stream') await exported(name, { ...(response.locals.entered as Entered), request });
       if (operation.answer === 'none') return void response.status(204).end();
-      if (operation.answer === 'file') {
-        const file = outcome.value as WrittenFile;
-        sayAttached(response, file.name);
-        // What came from another thread is bytes, no longer a buffer.
-        return void response.type(file.type).send(typeof file.content === 'string' ? file.content : Buffer.from(file.content));
-      }
+      if (operation.answer === 'file') return sendFile(outcome.value as WrittenFile, response);
       if (operation.answer === 'stream') {
         const file = outcome.value as StreamedFile;
         sayAttached(response, file.name);
@@ -103,6 +109,12 @@ export function operationRoutes(
         : [];
     router[operation.method](path, ...before, allowed, ...readers, answer);
   };
+}
+
+function sendFile({ name, type, content }: WrittenFile, response: Response): void {
+  sayAttached(response, name);
+  // What came from another thread is bytes, no longer a buffer.
+  response.type(type).send(typeof content === 'string' ? content : Buffer.from(content));
 }
 
 function plain<Name extends OperationName>(name: Name, { access, identity, query, body, file, asked, request }: Call<Name>): PlainCall {

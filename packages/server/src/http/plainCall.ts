@@ -2,7 +2,7 @@ import type { OperationName } from '@ivory-ladder/contract';
 import type { Outcome } from '@ivory-ladder/core';
 import type { Access } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
-import type { Request as Asked, Identity } from '../application/ports/index.ts';
+import type { Request as Asked, Identity, WrittenFile } from '../application/ports/index.ts';
 
 /** A call of an operation as plain data, checked already, to be answered by another thread. */
 export interface PlainCall {
@@ -17,8 +17,11 @@ export interface PlainCall {
   readonly parameters: Readonly<Record<string, string>>;
 }
 
+/** A file, or the text of a JSON answer in UTF-8: written where it was made, since to write a long one takes long as well. */
+export type PlainAnswer = { readonly file: WrittenFile } | { readonly json: Uint8Array };
+
 /** Answers a call in another thread; `left` tells when nobody waits for it any more. */
-export type AnswerElsewhere = (call: PlainCall, left: AbortSignal) => Promise<Outcome<unknown, Failure>>;
+export type AnswerElsewhere = (call: PlainCall, left: AbortSignal) => Promise<Outcome<PlainAnswer, Failure>>;
 
 /**
  * Operations that hold a thread for longer than a request should wait for another: files that people hand in, and what follows from them;

@@ -88,8 +88,14 @@ export function toProblem(failure: HttpFailure): Problem {
   return { type: `/problems/${code.replaceAll('_', '-')}`, title: code.replaceAll('_', ' '), status, code, facts: plain };
 }
 
+/** What is answered before all of it was read closes its connection: whatever came next on it would be lost with the rest. */
+export function closeUnread(response: Response): void {
+  if (!response.req.complete) response.setHeader('Connection', 'close');
+}
+
 export function sendProblem(response: Response, failure: HttpFailure): void {
   const problem = toProblem(failure);
+  closeUnread(response);
   if (failure.code === 'too_many_attempts') response.setHeader('Retry-After', failure.seconds);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }

@@ -1,8 +1,8 @@
-import { describeApi } from '@ivory-ladder/contract';
-import { fail, type Outcome, roles, succeed } from '@ivory-ladder/core';
+import { describeApi, operations } from '@ivory-ladder/contract';
+import { fail, mapOutcome, type Outcome, roles, succeed } from '@ivory-ladder/core';
 import { Router } from 'express';
 import type { Failure } from '../application/failure.ts';
-import type { Ports } from '../application/ports/index.ts';
+import type { Ports, WrittenFile } from '../application/ports/index.ts';
 import { budgetRoutes } from './budgetRoutes.ts';
 import { chartRoutes } from './chartRoutes.ts';
 import { companyRoutes } from './companyRoutes.ts';
@@ -13,7 +13,7 @@ import { callOf, type On, operationRoutes } from './operationRoutes.ts';
 import { originOf } from './origin.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
 import { placementRoutes } from './placementRoutes.ts';
-import type { AnswerElsewhere, PlainCall } from './plainCall.ts';
+import type { AnswerElsewhere, PlainAnswer, PlainCall } from './plainCall.ts';
 import { sendProblem } from './problems.ts';
 import { rateRoutes } from './rateRoutes.ts';
 import { seriesRoutes } from './seriesRoutes.ts';
@@ -45,14 +45,17 @@ const ofCompanies = [
 ];
 
 /** Answers calls that came as plain data, in a thread of their own. */
-export function plainAnswers(ports: Ports): (call: PlainCall) => Promise<Outcome<unknown, Failure>> {
+export function plainAnswers(ports: Ports): (call: PlainCall) => Promise<Outcome<PlainAnswer, Failure>> {
   const handlers = new Map<string, (call: never) => Promise<Outcome<unknown, Failure>>>();
   const on: On = (name, handle) => void handlers.set(name, handle as (call: never) => Promise<Outcome<unknown, Failure>>);
   for (const routes of ofCompanies) routes(on, ports);
   return async (call) => {
     const handle = handlers.get(call.name);
     if (!handle) throw new Error(`nobody answers ${call.name}`);
-    return handle(callOf(call) as never);
+    const outcome = await handle(callOf(call) as never);
+    return mapOutcome(outcome, (value) =>
+      operations[call.name].answer === 'file' ? { file: value as WrittenFile } : { json: new TextEncoder().encode(JSON.stringify(value)) },
+    );
   };
 }
 

@@ -11,7 +11,11 @@ const quickly = { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } };
  * `compression`, which is left what is larger.
  */
 export function sendJson(request: Request, response: Response, body: unknown): void {
-  const text = JSON.stringify(body);
+  sendJsonText(request, response, Buffer.from(JSON.stringify(body), 'utf8'));
+}
+
+/** The same for one that is written already. */
+export function sendJsonText(request: Request, response: Response, text: Buffer): void {
   response.type('json');
   if (text.length < leastPacked || text.length > mostPackedAtOnce) return void response.send(text);
   const packing = request.acceptsEncodings('br', 'gzip');
