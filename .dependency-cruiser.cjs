@@ -31,7 +31,7 @@ module.exports = {
     {
       name: 'typeorm-in-persistence-only',
       severity: 'error',
-      from: { path: '^packages', pathNot: [`${server}/persistence`, `${server}/serve.ts`] },
+      from: { path: '^packages', pathNot: [`${server}/persistence`, `${server}/(serve|wirePorts).ts`] },
       to: { path: 'node_modules/typeorm/' },
     },
     { name: 'application-imports-no-package', severity: 'error', from: { path: `${server}/application` }, to: { path: 'node_modules' } },

@@ -42,7 +42,10 @@ describe('a file that is made to take long', () => {
   });
 
   it('of lines without anything is refused by their count, or read past them', async () => {
-    expect(await refusedFile(`Number,Name,Balance${'\n'.repeat(1_100_000)}1000,Bank,0`)).toMatchObject({ code: 'file_limit_exceeded', facts: { limit: 'rows' } });
+    expect(await refusedFile(`Number,Name,Balance${'\n'.repeat(1_100_000)}1000,Bank,0`)).toMatchObject({
+      code: 'file_limit_exceeded',
+      facts: { limit: 'rows' },
+    });
     expect(await refusedFile(`Number,Name,Balance\n${'\n'.repeat(200_000)}1000,Bank,0`)).toMatchObject({
       code: 'file_limit_exceeded',
       facts: { limit: 'rows' },
