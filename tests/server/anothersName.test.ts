@@ -204,6 +204,11 @@ describe('signing in', () => {
     await connection.query('DELETE FROM sign_in_pause');
   });
 
+  it('of a whole office from one origin makes no pause where it is good', async () => {
+    await connection.query('DELETE FROM sign_in_pause');
+    for (let round = 0; round < 34; round++) expect((await attempt(testAdministrator.email, testAdministrator.password)).status).toBe(200);
+  });
+
   it('takes no password that everybody tries first', async () => {
     const id = await company('Common');
     const { token } = await server.ok<Invited>('POST', `/companies/${id}/people`, { name: 'A', email: 'a@common.example', role: 'reader' });
@@ -246,6 +251,14 @@ describe('a lost password', () => {
     const { letters } = await installation();
     expect(letters.filter(({ recipient }) => recipient === 'lost@example.org').map(({ subject }) => subject)).toContain('Your password was changed');
     expect(letters.filter(({ recipient }) => recipient === 'nobody-at-all@example.org')).toEqual([]);
+  });
+
+  it('is asked for from one origin so often and no more', async () => {
+    await connection.query('DELETE FROM sign_in_pause');
+    const answers = [];
+    for (let round = 0; round < 24; round++) answers.push((await nobody().call('POST', '/recovery', { email: `flood${round}@example.org` })).status);
+    expect([new Set(answers), answers[0], answers.at(-1)]).toEqual([new Set([204, 429]), 204, 429]);
+    await connection.query('DELETE FROM sign_in_pause');
   });
 
   it('is helped by who keeps the installation, and by nobody else', async () => {

@@ -27,6 +27,13 @@ function send(method: string, path: string, headers: Record<string, string>): Pr
 }
 
 describe('guards of the server', () => {
+  it('behind TLS tell browsers to ask by TLS alone from then on, and nothing of it elsewhere', async () => {
+    const behind = await TestServer.start({ isBehindTls: true });
+    expect((await behind.call('GET', '/health')).headers.get('strict-transport-security')).toMatch(/^max-age=\d{8}$/);
+    expect((await server.call('GET', '/health')).headers.get('strict-transport-security')).toBeNull();
+    await behind.stop();
+  });
+
   it('answer only to a Host it listens as', async () => {
     expect((await send('GET', '/api/companies', { Host: 'evil.example' })).status).toBe(421);
     expect((await send('GET', '/api/companies', { Host: 'evil.example:4380' })).status).toBe(421);

@@ -37,7 +37,9 @@ export class TestServer extends ApiClient {
     super(serving.url, cookie);
   }
 
-  static async start(options: { demo?: boolean; databaseUrl?: string; mailServer?: { url: string; from: string } } = {}): Promise<TestServer> {
+  static async start(
+    options: { demo?: boolean; databaseUrl?: string; mailServer?: { url: string; from: string }; isBehindTls?: boolean } = {},
+  ): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
     const said: string[] = [];
     const serving = await serve({
@@ -47,7 +49,7 @@ export class TestServer extends ApiClient {
       hosts: [],
       webFolder: join(root, 'packages', 'web', 'dist'),
       demo: options.demo ?? false,
-      isBehindTls: false,
+      isBehindTls: options.isBehindTls ?? false,
       idleMinutes: 0,
       mailServer: options.mailServer ?? null,
       publicUrl: null,

@@ -10,12 +10,15 @@ export function startWork(ports: Ports, handOver: HandOver | null, forgetUnneede
     await forgetUnneeded();
     await ports.jobs.forgetOld();
   });
+  let tidied = '';
   let stopped = false;
   let running: Promise<unknown> = Promise.resolve();
   let isRunning = false;
   const look = async (): Promise<void> => {
     // Once an hour, whichever server is first.
-    await ports.jobs.add('tidy', new Date().toISOString().slice(0, 13), null);
+    const hour = new Date().toISOString().slice(0, 13);
+    if (hour !== tidied) await ports.jobs.add('tidy', hour, null);
+    tidied = hour;
     await runDueJobs(ports, work, ({ kind }, error) => log.warn({ err: error, kind }, 'a job failed and is tried again'));
   };
   const timer = setInterval(() => {

@@ -37,7 +37,9 @@ export async function signIn(ports: SignInPorts, input: { email: string; passwor
     await accessLog.note({ ...about(person, caller), kind: 'sign_in_failed', actorId: null });
     return fail({ code: 'sign_in_refused' });
   }
-  await pauses.forget(subjects[0] as PauseSubject);
+  await pauses.forget(ofAddress(input.email, caller));
+  // A whole office signs in from one origin.
+  if (!isKnown) await pauses.giveBack(ofOrigin(caller));
   await people.noteSignIn(person.id);
   await accessLog.note({ ...about(person, caller), kind: 'signed_in' });
   return succeed(person);

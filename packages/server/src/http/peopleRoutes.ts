@@ -67,14 +67,7 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     limitTries,
   );
   on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, callerOf(request)), limitTries);
-  on(
-    'askRecovery',
-    async ({ body, request }) => {
-      await askRecovery(ports, body.email, originOf(request), new Date());
-      return succeed(null);
-    },
-    limitTries,
-  );
+  on('askRecovery', async ({ body, request }) => askRecovery(ports, body.email, originOf(request), new Date()), limitTries);
   on('listPeople', async ({ access }) => mapOutcome(await listPeople(ports, access), answers.toPeople));
   on('invitePerson', async ({ access, body, request }) => invitePerson(ports, access, body, originOf(request)));
   on('renewInvitation', async ({ access, id, request }) => renewInvitation(ports, access, id('invitationId'), originOf(request)));

@@ -46,6 +46,10 @@ export class SignInPauseRepository implements SignInPauses {
   async forget({ key }: PauseSubject): Promise<void> {
     await this.database.query('DELETE FROM sign_in_pause WHERE subject = ?', [hashOf(key)]);
   }
+
+  async giveBack({ key }: PauseSubject): Promise<void> {
+    await this.database.query('UPDATE sign_in_pause SET failures = failures - 1 WHERE subject = ? AND failures > 0', [hashOf(key)]);
+  }
 }
 
 /** A second after the first failure too many, and twice as long after each further one. */

@@ -44,6 +44,8 @@ export interface SignInPauses {
   /** Counts a try before it is judged. `0`: it may be judged; else the seconds until one may. */
   take(subjects: readonly PauseSubject[]): Promise<number>;
   forget(subject: PauseSubject): Promise<void>;
+  /** A try that was good counts no more. */
+  giveBack(subject: PauseSubject): Promise<void>;
 }
 
 export interface PauseSubject {
