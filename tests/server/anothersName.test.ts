@@ -290,7 +290,7 @@ describe('what is on record', () => {
   it('has exports, sign-ins good and failed, by person id', async () => {
     const id = await company('Exporting');
     const { client, personId } = await joinCompany(server, id, { email: 'exporting@example.org', role: 'reader', password });
-    await client.bytes(`/companies/${id}/chart/file?format=csv`);
+    await client.bytes(`/companies/${id}/chart/file?kind=csv`);
     await new ApiClient(server.url).call('POST', '/session', { email: 'exporting@example.org', password: 'not this one' });
     await nobody().enter('/session', { email: 'exporting@example.org', password });
     const { events } = await installation();

@@ -27,6 +27,28 @@ function send(method: string, path: string, headers: Record<string, string>): Pr
 }
 
 describe('guards of the server', () => {
+  it('refuse characters that no text has where they enter, and say where; what was sent is not said again', async () => {
+    const { id } = await createCompany(server, { name: 'Texts' });
+    const entry = (text: string) => ({
+      date: '2026-09-30',
+      description: 'Sound',
+      lines: [
+        { accountId: 1, debit: '1', text },
+        { accountId: 2, credit: '1' },
+      ],
+    });
+    for (const text of ['a\u0000b', 'a\u0007b', 'half \ud83d of one'])
+      expect(await server.refused('POST', `/companies/${id}/entries`, entry(text))).toMatchObject({
+        status: 400,
+        code: 'request_invalid',
+        facts: { issues: [{ path: 'lines.0.text', message: 'A character that no text has' }] },
+      });
+    const secret = 'something nobody should read again';
+    const unknown = await server.refused('POST', '/companies', Object.fromEntries(Array.from({ length: 500 }, (_, at) => [`${secret} ${at}`, 1])));
+    expect(JSON.stringify(unknown)).not.toContain(secret);
+    expect(JSON.stringify(unknown).length).toBeLessThan(5000);
+  });
+
   it('behind TLS tell browsers to ask by TLS alone from then on, and nothing of it elsewhere', async () => {
     const behind = await TestServer.start({ isBehindTls: true });
     expect((await behind.call('GET', '/health')).headers.get('strict-transport-security')).toMatch(/^max-age=\d{8}$/);

@@ -87,7 +87,7 @@ describe('an answer that takes long', () => {
   });
 
   it('is asked for by one person so often at once and no more; the rest hears when to come again', async () => {
-    const answers = await Promise.all(Array.from({ length: 20 }, () => server.call<{ code?: string }>('GET', `/companies/${id}/chart/file?format=xlsx`)));
+    const answers = await Promise.all(Array.from({ length: 20 }, () => server.call<{ code?: string }>('GET', `/companies/${id}/chart/file?kind=xlsx`)));
     const statuses = answers.map(({ status }) => status);
     expect(new Set(statuses)).toEqual(new Set([200, 429]));
     const refused = answers.find(({ status }) => status === 429);

@@ -13,6 +13,7 @@ const options = (databaseUrl: string) => ({
   idleMinutes: 0,
   mailServer: null,
   publicUrl: null,
+  isLongRunning: false,
   checkAnswers: true,
   logLevel: 'silent',
   say: () => undefined,

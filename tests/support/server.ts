@@ -53,6 +53,7 @@ export class TestServer extends ApiClient {
       idleMinutes: 0,
       mailServer: options.mailServer ?? null,
       publicUrl: null,
+      isLongRunning: false,
       checkAnswers: true,
       logLevel: 'error',
       say: (text) => void said.push(text),

@@ -50,6 +50,11 @@ export class AnswerThreads {
     });
   };
 
+  /** Begins one, so that the first who asks does not wait for that. */
+  warm(): void {
+    if (this.all.size === 0) this.idle.push(this.begin());
+  }
+
   async stop(): Promise<void> {
     await Promise.all([...this.all].map((worker) => worker.terminate()));
   }

@@ -19,6 +19,7 @@ async function main(): Promise<void> {
     idleMinutes: Number(env.IVORY_LADDER_IDLE_MINUTES ?? 240),
     mailServer: env.IVORY_LADDER_SMTP ? { url: env.IVORY_LADDER_SMTP, from: env.IVORY_LADDER_MAIL_FROM ?? 'Ivory Ladder <ivory-ladder@localhost>' } : null,
     publicUrl: env.IVORY_LADDER_URL?.replace(/\/+$/, '') ?? null,
+    isLongRunning: true,
     checkAnswers: env.IVORY_LADDER_CHECK_ANSWERS === '1',
     logLevel: env.LOG_LEVEL ?? 'warn',
     say: (text) => void process.stdout.write(`${text}\n`),

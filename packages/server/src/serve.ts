@@ -32,6 +32,8 @@ export interface ServeOptions {
   readonly mailServer: MailServer | null;
   /** Where people reach the application, for links in letters; `null`: where it listens. */
   readonly publicUrl: string | null;
+  /** Worth beginning what somebody may ask for later. */
+  readonly isLongRunning: boolean;
   readonly checkAnswers: boolean;
   readonly logLevel: string;
   readonly say: (text: string) => void;
@@ -73,6 +75,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   hosts.push(...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`));
   url = `http://127.0.0.1:${port}`;
   if (!options.demo) await offerFirstLink(ports, url, options.say);
+  if (options.isLongRunning) threads.warm();
   const work = startWork(ports, options.mailServer && smtp(options.mailServer), () => forgetUnneeded(database), log);
   return {
     url,

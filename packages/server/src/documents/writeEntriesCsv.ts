@@ -1,7 +1,7 @@
-import { asPlainText, toDecimalText } from '@ivory-ladder/core';
-import { stringify } from 'csv-stringify/sync';
+import { toDecimalText } from '@ivory-ladder/core';
 import type { ListedEntries } from '../application/listEntries.ts';
 import type { WrittenFile } from '../application/ports/index.ts';
+import { csvFile, numberCell } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 
 /** One row an entry, latest first, as the list shows them. */
@@ -10,17 +10,13 @@ export function writeEntriesCsv({ company, entries }: ListedEntries): WrittenFil
   const rows = entries.map(({ date, documentNumber, description, layer, source, lines, amount, postedBy, isReversed }) => [
     date,
     documentNumber,
-    asPlainText(description),
+    description,
     layer,
     source.replaceAll('_', ' '),
     String(lines),
-    toDecimalText(amount, company.currency),
-    asPlainText(postedBy),
+    numberCell(toDecimalText(amount, company.currency)),
+    postedBy,
     isReversed ? 'yes' : '',
   ]);
-  return {
-    name: fileName(company.name, 'Entries.csv'),
-    type: 'text/csv; charset=utf-8',
-    content: `\ufeff${stringify([heading, ...rows], { record_delimiter: 'windows' })}`,
-  };
+  return csvFile(fileName(company.name, 'Entries.csv'), [heading, ...rows]);
 }

@@ -1,7 +1,7 @@
 import { asPlainText, type ChartField, type PlacementColumn } from '@ivory-ladder/core';
-import { stringify } from 'csv-stringify/sync';
 import ExcelJS from 'exceljs';
 import type { GuidedSheet, WrittenFile } from '../application/ports/index.ts';
+import { csvFile } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 
 /** A column of new numbers is offered empty, for those who renumber. */
@@ -30,12 +30,8 @@ const widths: Readonly<Record<ChartField | PlacementColumn, number>> & Readonly<
 const usualWidth = 18;
 
 export function writeGuidedCsv({ company, title, columns, rows }: GuidedSheet): WrittenFile {
-  const lines = [columns.map(({ heading }) => heading), ...rows.map((row) => columns.map(({ key }) => asPlainText(row[key] ?? '')))];
-  return {
-    name: fileName(company, `${title}.csv`),
-    type: 'text/csv; charset=utf-8',
-    content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
-  };
+  const lines = [columns.map(({ heading }) => heading), ...rows.map((row) => columns.map(({ key }) => row[key] ?? ''))];
+  return csvFile(fileName(company, `${title}.csv`), lines);
 }
 
 /** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */

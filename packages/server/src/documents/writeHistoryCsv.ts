@@ -1,7 +1,6 @@
-import { asPlainText } from '@ivory-ladder/core';
-import { stringify } from 'csv-stringify/sync';
 import type { WrittenFile } from '../application/ports/index.ts';
 import type { ToldEvent } from '../application/viewHistory.ts';
+import { csvFile } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 
 /** One line an event, newest first; times in UTC, states before and after as JSON. */
@@ -11,17 +10,13 @@ export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): 
     ['Time (UTC)', 'Who', 'What', 'Which', 'Action', 'Before', 'After'],
     ...events.map(({ happenedAt, actor, thing, label, action, before, after }) => [
       happenedAt,
-      asPlainText(actor),
+      actor,
       thing.replaceAll('_', ' '),
-      asPlainText(label),
+      label,
       action,
       state(before),
       state(after),
     ]),
   ];
-  return {
-    name: fileName(company, 'History.csv'),
-    type: 'text/csv; charset=utf-8',
-    content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}`,
-  };
+  return csvFile(fileName(company, 'History.csv'), lines);
 }

@@ -1,20 +1,11 @@
-import {
-  asPlainText,
-  type Currency,
-  captionWords,
-  decimalsIn,
-  decimalsOf,
-  printWords,
-  type StatementColumn,
-  type StatementRow,
-  toDecimalText,
-} from '@ivory-ladder/core';
-import { stringify } from 'csv-stringify/sync';
+import { type Currency, captionWords, decimalsIn, decimalsOf, printWords, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import type { WrittenFile } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
+import { type CsvCell, csvFile, numberCell } from './csvFile.ts';
 import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
-export function writeStatementCsv(statement: Statement): { name: string; type: string; content: string } {
+export function writeStatementCsv(statement: Statement): WrittenFile {
   const { columns, rows, compiled, currency } = statement;
   const heading = headingOf(statement);
   const withNotes = hasNotes(rows);
@@ -25,26 +16,26 @@ export function writeStatementCsv(statement: Statement): { name: string; type: s
     [],
     ['', ...(withNotes ? [captionWords[compiled.layout.language].note] : []), ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
     ...rows.map((row) => [
-      asPlainText(row.caption),
-      ...(withNotes ? [asPlainText(row.note ?? '')] : []),
-      ...row.values.map((value, at) => (value === null ? '' : toDecimalText(value, decimalsOfCell(columns[at], row, currency)))),
+      row.caption,
+      ...(withNotes ? [row.note ?? ''] : []),
+      ...row.values.map((value, at) => (value === null ? '' : numberCell(toDecimalText(value, decimalsOfCell(columns[at], row, currency))))),
     ]),
     ...transferLines(statement, withNotes),
-    ...(statement.notes.length > 0 ? [[], ...statement.notes.map((note) => [asPlainText(note)])] : []),
+    ...(statement.notes.length > 0 ? [[], ...statement.notes.map((note) => [note])] : []),
   ];
-  return { name: fileNameOf(statement, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
+  return csvFile(fileNameOf(statement, 'csv'), lines);
 }
 
 /** What it shows on one line instead of another. */
-function transferLines({ transfers, compiled, currency }: Statement, withNotes: boolean): string[][] {
+function transferLines({ transfers, compiled, currency }: Statement, withNotes: boolean): CsvCell[][] {
   if (transfers.length === 0) return [];
   return [
     [],
     [printWords[compiled.layout.language].transfers],
     ...transfers.map((transfer) => [
-      asPlainText(transferText(transfer)),
+      transferText(transfer),
       ...(withNotes ? [''] : []),
-      ...transfer.values.map((value) => (value === null ? '' : toDecimalText(value, currency))),
+      ...transfer.values.map((value) => (value === null ? '' : numberCell(toDecimalText(value, currency)))),
     ]),
   ];
 }

@@ -1,7 +1,7 @@
-import { asPlainText, toDecimalText } from '@ivory-ladder/core';
-import { stringify } from 'csv-stringify/sync';
+import { toDecimalText } from '@ivory-ladder/core';
 import type { WrittenFile } from '../application/ports/index.ts';
 import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
+import { csvFile, numberCell } from './csvFile.ts';
 import { adjustmentRows, paperColumns, paperFileName, paperHead } from './trialBalanceColumns.ts';
 
 /** Amounts as plain decimals with a minus in front; adjustments with their texts below, where they are asked for. */
@@ -11,21 +11,17 @@ export function writeTrialBalanceCsv(paper: TrialBalancePaper): WrittenFile {
   const adjustments = adjustmentRows(paper).map(({ document, day, text, account, debit, credit }) => [
     document,
     day,
-    asPlainText(text),
-    asPlainText(account),
-    toDecimalText(debit, currency),
-    toDecimalText(credit, currency),
+    text,
+    account,
+    numberCell(toDecimalText(debit, currency)),
+    numberCell(toDecimalText(credit, currency)),
   ]);
   const lines = [
-    ...paperHead(paper).map((text) => [asPlainText(text)]),
+    ...paperHead(paper).map((text) => [text]),
     [],
     ['Number', 'Name', ...columns.map(({ heading }) => heading)],
-    ...paper.lines.map((line) => [
-      asPlainText(line.account.number),
-      asPlainText(line.account.name),
-      ...columns.map(({ amount }) => toDecimalText(amount(line), currency)),
-    ]),
+    ...paper.lines.map((line) => [line.account.number, line.account.name, ...columns.map(({ amount }) => numberCell(toDecimalText(amount(line), currency)))]),
     ...(adjustments.length === 0 ? [] : [[], ['Document', 'Date', 'Text', 'Account', 'Debit', 'Credit'], ...adjustments]),
   ];
-  return { name: paperFileName(paper, 'csv'), type: 'text/csv; charset=utf-8', content: `\ufeff${stringify(lines, { record_delimiter: 'windows' })}` };
+  return csvFile(paperFileName(paper, 'csv'), lines);
 }

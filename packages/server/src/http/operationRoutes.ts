@@ -14,6 +14,7 @@ import { type AnswerElsewhere, answeredElsewhere, type PlainCall } from './plain
 import { closeUnread, sendProblem } from './problems.ts';
 import { sendJson, sendJsonText } from './sendJson.ts';
 import { nameOf } from './statementNames.ts';
+import { unsoundText } from './unsoundText.ts';
 
 type OperationOf<Name extends OperationName> = (typeof operations)[Name];
 type QueryOf<Name extends OperationName> = OperationOf<Name> extends { query: infer Query extends z.ZodType } ? z.output<Query> : undefined;
@@ -166,10 +167,13 @@ function enter({ needs }: Operation, request: Request): Outcome<Entered, Failure
 function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, { identity, access }: Entered): Call<Name> {
   const file = operation.takesFile && Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
   const body = operation.body?.parse(request.body);
+  const query = operation.query?.parse(request.query);
+  const unsound = unsoundText(body) ?? unsoundText(query);
+  if (unsound) throw new z.ZodError([{ code: 'custom', path: [...unsound], message: 'A character that no text has', input: undefined }]);
   return {
     access: access as AccessOf<Name>,
     identity: identity as Call<Name>['identity'],
-    query: operation.query?.parse(request.query) as QueryOf<Name>,
+    query: query as QueryOf<Name>,
     body: body as BodyOf<Name>,
     file,
     request,

@@ -24,8 +24,8 @@ export type PlainAnswer = { readonly file: WrittenFile } | { readonly json: Uint
 export type AnswerElsewhere = (call: PlainCall, left: AbortSignal) => Promise<Outcome<PlainAnswer, Failure>>;
 
 /**
- * Operations that hold a thread for longer than a request should wait for another: files that people hand in, and what follows from them;
- * what a change does to every statement; files that are written whole. The rest answer in milliseconds, and would only lose by going elsewhere.
+ * Operations that hold a thread for longer than a request should wait for another: files that people hand in, and what follows from them; files
+ * that are written whole. The rest answer in milliseconds, and would only lose by going elsewhere.
  */
 export const answeredElsewhere: ReadonlySet<OperationName> = new Set<OperationName>([
   'rehearseTrialBalance',
@@ -47,8 +47,4 @@ export const answeredElsewhere: ReadonlySet<OperationName> = new Set<OperationNa
   'exportHistory',
   'exportAccountLedger',
   'printSet',
-  'rehearsePlacement',
-  'rehearseMerge',
-  'rehearseRenumbering',
-  'rehearseSettings',
 ]);

@@ -100,12 +100,19 @@ export function sendProblem(response: Response, failure: HttpFailure): void {
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
+const mostIssues = 20;
+const longestText = 200;
+
 /** What was thrown: a request that breaks the contract, trouble with what the application stands on, or a bug, of which the answer tells nothing. */
 export function problemHandler(log: Logger, troubleOf: (error: unknown) => Failure | null): ErrorRequestHandler {
   return (error, _request, response, _next) => {
     if (response.headersSent) return void response.destroy();
     if (error instanceof ZodError) {
-      const issues = error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+      // The first few, and nothing of what was sent.
+      const issues = error.issues.slice(0, mostIssues).map(({ path, message, code }) => ({
+        path: path.join('.').slice(0, longestText),
+        message: code === 'unrecognized_keys' ? 'Unknown keys' : message.slice(0, longestText),
+      }));
       return sendProblem(response, { code: 'request_invalid', issues });
     }
     const { status, type, limit } = error as { status?: number; type?: string; limit?: number };
