@@ -29,7 +29,7 @@ async function harmful() {
       `4000,"@${harm}",income,"${harm} c",-90`,
       `6000,"-2+3",expense,"\t${harm} d",30`,
     ].join('\n'),
-    { date: '2026-06-30', figures: 'balances', retainedEarnings: '3000' } as object,
+    { date: '2026-06-30', retainedEarnings: '3000' },
   );
   const { accounts } = await server.ok<{ accounts: { id: number; number: string; version: number }[] }>('GET', `${path}/chart?${span}`);
   const of = (number: string) => accounts.find((account) => account.number === number) as (typeof accounts)[number];
@@ -54,7 +54,11 @@ async function harmful() {
   for (const { id, version, name } of categories.slice(0, 2))
     await server.call('PATCH', `${path}/categories/${id}`, { version, name: `${harm} ${name}`, note: harm, description: harm });
   const layout = await server.ok<LayoutDetail>('POST', `${path}/layouts`, { name: `${harm} layout`, from: 'income_statement' });
-  await server.ok('PUT', `${path}/layouts/${layout.id}/draft`, { version: layout.version, definition: { ...layout.definition, title: harm } });
+  const saved = await server.ok<LayoutDetail>('PUT', `${path}/layouts/${layout.id}/draft`, {
+    version: layout.version,
+    definition: { ...layout.definition, title: harm },
+  });
+  await server.ok('POST', `${path}/layouts/${layout.id}/use`, { version: saved.version, reason: harm });
   const budget = await server.ok<{ id: number }>('POST', `${path}/budgets`, { year: 2026, name: `${harm} budget` });
   const set = await server.ok<StatementSetBody>('POST', `${path}/sets`, {
     name: `${harm} set`,

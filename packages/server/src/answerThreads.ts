@@ -4,6 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { fail, type Outcome } from '@ivory-ladder/core';
 import type { Failure } from './application/failure.ts';
 import type { AnswerElsewhere, PlainAnswer, PlainCall } from './http/plainCall.ts';
+import type { AskForIds, Counters } from './persistence/counters.ts';
 import type { PortOptions } from './wirePorts.ts';
 
 const mostThreads = 2;
@@ -18,6 +19,18 @@ const megabytes = 1024;
 const workerFile = ['./answerWorker.js', '../answerWorker.js', '../dist/answerWorker.js']
   .map((path) => new URL(path, import.meta.url))
   .find((url) => existsSync(fileURLToPath(url)));
+
+/** A worker asks for ids, which all threads take from one place. */
+export interface IdsAsked {
+  readonly asking: number;
+  readonly name: Parameters<AskForIds>[0];
+  readonly count: number | null;
+}
+
+export interface IdsGiven {
+  readonly given: number;
+  readonly id: number;
+}
 
 interface Waiting {
   readonly call: PlainCall;
@@ -36,6 +49,7 @@ export class AnswerThreads {
   private readonly waiting: Waiting[] = [];
 
   constructor(
+    private readonly counters: Counters,
     private readonly options: PortOptions,
     private readonly address: () => string,
   ) {}
@@ -74,6 +88,9 @@ export class AnswerThreads {
       resourceLimits: { maxOldGenerationSizeMb: megabytes },
     });
     this.all.add(worker);
+    worker.on('message', (message: IdsAsked | string | object) => {
+      if (typeof message === 'object' && 'asking' in message) void this.giveIds(worker, message as IdsAsked);
+    });
     // One that ends while nobody waits for it is not given a call any more.
     const forget = (): void => {
       this.all.delete(worker);
@@ -82,6 +99,16 @@ export class AnswerThreads {
     worker.on('error', forget);
     worker.on('exit', forget);
     return worker;
+  }
+
+  private async giveIds(worker: Worker, { asking, name, count }: IdsAsked): Promise<void> {
+    try {
+      const id = count === null ? await this.counters.next(name) : await this.counters.run(name, count);
+      worker.postMessage({ given: asking, id } satisfies IdsGiven);
+    } catch {
+      // Without its ids it could only wait: it ends, and who waits for it hears of the error.
+      worker.emit('error', new Error('the database gave no ids'));
+    }
   }
 
   private give(worker: Worker, { call, left, settle, refuse }: Waiting): void {
@@ -109,8 +136,8 @@ export class AnswerThreads {
       settle(fail({ code: 'file_limit_exceeded', limit: 'time' }));
       end(false);
     }, longestSeconds * 1000);
-    const onMessage = (message: 'ready' | { outcome: Outcome<PlainAnswer, Failure> } | { error: string }): void => {
-      if (message === 'ready') return;
+    const onMessage = (message: 'ready' | IdsAsked | { outcome: Outcome<PlainAnswer, Failure> } | { error: string }): void => {
+      if (message === 'ready' || 'asking' in message) return;
       if ('outcome' in message) settle(message.outcome);
       else refuse(new Error(message.error));
       end(true);

@@ -1,7 +1,9 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { fail } from '@ivory-ladder/core';
+import type { IdsAsked, IdsGiven } from './answerThreads.ts';
 import type { PlainCall } from './http/plainCall.ts';
 import { plainAnswers } from './http/routes.ts';
+import { type AskForIds, Counters } from './persistence/counters.ts';
 import { connectDatabase } from './persistence/database.ts';
 import { databaseTrouble } from './persistence/databaseTrouble.ts';
 import { type PortOptions, wirePorts } from './wirePorts.ts';
@@ -12,8 +14,20 @@ const connections = 3;
 async function main(): Promise<void> {
   const options = workerData as PortOptions & { readonly address: string };
   const database = await connectDatabase(options.databaseUrl, connections);
-  const answer = plainAnswers(wirePorts(database, options, () => options.address));
-  parentPort?.on('message', async (call: PlainCall) => {
+  const asked = new Map<number, (id: number) => void>();
+  let asking = 0;
+  const askForIds: AskForIds = (name, count) =>
+    new Promise((resolve) => {
+      asked.set(++asking, resolve);
+      parentPort?.postMessage({ asking, name, count } satisfies IdsAsked);
+    });
+  const answer = plainAnswers(wirePorts(database, new Counters(database, askForIds), options, () => options.address));
+  parentPort?.on('message', async (call: PlainCall | IdsGiven) => {
+    if ('given' in call) {
+      asked.get(call.given)?.(call.id);
+      asked.delete(call.given);
+      return;
+    }
     try {
       const outcome = await answer(call);
       // Handed over, not copied.

@@ -8,6 +8,7 @@ import { makeFirstLink } from './application/signIn.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { createApp } from './http/createApp.ts';
 import { type MailServer, smtp } from './mail/smtp.ts';
+import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
 import { databaseTrouble } from './persistence/databaseTrouble.ts';
 import { forgetUnneeded } from './persistence/forgetUnneeded.ts';
@@ -51,12 +52,13 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const database = await openDatabase(options.databaseUrl);
   let url = '';
   const portOptions = { databaseUrl: options.databaseUrl, idleMinutes: options.idleMinutes, hasMailServer: options.mailServer !== null };
-  const ports = wirePorts(database, portOptions, () => options.publicUrl ?? url);
+  const counters = new Counters(database);
+  const ports = wirePorts(database, counters, portOptions, () => options.publicUrl ?? url);
   if (options.demo) await loadDemo(ports, options.say);
   const hosts = [...options.hosts];
   const { isBehindTls, checkAnswers, webFolder } = options;
   const session = { secret: await sessionSecret(database), isBehindTls };
-  const threads = new AnswerThreads(portOptions, () => options.publicUrl ?? url);
+  const threads = new AnswerThreads(counters, portOptions, () => options.publicUrl ?? url);
   const app = createApp(ports, {
     elsewhere: threads.answer,
     hosts: () => hosts,

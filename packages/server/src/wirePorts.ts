@@ -21,7 +21,7 @@ import { ChartRepository } from './persistence/chartStore.ts';
 import { CodeListRepository } from './persistence/codeListStore.ts';
 import { CommentRepository } from './persistence/commentStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
-import { Counters } from './persistence/counters.ts';
+import type { Counters } from './persistence/counters.ts';
 import { DayBooks } from './persistence/dayBooks.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
@@ -55,9 +55,8 @@ export interface PortOptions {
 }
 
 /** Everything that use cases ask of the world, over one database. */
-export function wirePorts(database: DataSource, { databaseUrl, idleMinutes, hasMailServer }: PortOptions, address: () => string): Ports {
+export function wirePorts(database: DataSource, counters: Counters, { databaseUrl, idleMinutes, hasMailServer }: PortOptions, address: () => string): Ports {
   const jobs = new JobRepository(database);
-  const counters = new Counters(database);
   const facetSets = new FacetSets(database);
   return {
     companies: new CompanyRepository(database, counters),

@@ -3,13 +3,25 @@ import { rowsOf } from './transaction.ts';
 
 const blockSize = 200;
 
-/** Hands out ids in blocks, outside every transaction, so that no insert waits for another's counter. */
+type CounterName = 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view' | 'attachment' | 'journal_import';
+
+/** Asks another thread for the next id of a counter, or, with a count, for the first of so many in a row. */
+export type AskForIds = (name: CounterName, count: number | null) => Promise<number>;
+
+/**
+ * Hands out ids in blocks, outside every transaction, so that no insert waits for another's counter. Threads of one server take theirs from one
+ * place (`elsewhere`), so that ids go up with time.
+ */
 export class Counters {
   private readonly blocks = new Map<string, { next: number; end: number; more: Promise<void> | null }>();
 
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly elsewhere: AskForIds | null = null,
+  ) {}
 
-  async next(name: 'entry' | 'audit' | 'file' | 'trial_balance' | 'note' | 'view' | 'attachment' | 'journal_import'): Promise<number> {
+  async next(name: CounterName): Promise<number> {
+    if (this.elsewhere) return this.elsewhere(name, null);
     const block = this.blocks.get(name) ?? { next: 0, end: 0, more: null };
     this.blocks.set(name, block);
     while (block.next >= block.end) {
@@ -24,7 +36,8 @@ export class Counters {
   }
 
   /** The first of so many in a row. */
-  async run(name: 'entry', count: number): Promise<number> {
+  async run(name: CounterName, count: number): Promise<number> {
+    if (this.elsewhere) return this.elsewhere(name, count);
     return this.reserve(name, count);
   }
 

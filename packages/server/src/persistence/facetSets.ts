@@ -1,6 +1,6 @@
 import { type FacetSet, type FacetsOfLine, type ListKey, listKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
-import { insertRows, Refused, rowsOf } from './transaction.ts';
+import { insertRows, Refused, repeated, rowsOf } from './transaction.ts';
 
 /** Of lines without any value. */
 export const noFacets = 0;
@@ -28,7 +28,8 @@ export class FacetSets {
       const ids = kept && kept.structureVersion === row?.structureVersion ? kept.ids : new Map<string, number>();
       this.kept.set(companyId, { structureVersion: row?.structureVersion ?? '', ids });
       for (const key of ids.keys()) wanted.delete(key);
-      if (wanted.size > 0) await internSets(runner, companyId, wanted, ids);
+      // A value that somebody takes away in this moment takes rows of its sets with it.
+      if (wanted.size > 0) await repeated(() => internSets(runner, companyId, wanted, ids));
       return (facets) => (facets ? (ids.get(keyOf(facets)) ?? noFacets) : noFacets);
     } finally {
       await runner.release();

@@ -12,6 +12,26 @@ export class Refused extends Error {
 /** Deadlock, lock wait timeout, record changed since last read: the whole transaction is repeated. */
 const repeatable = new Set([1213, 1205, 1020]);
 const attempts = 8;
+
+/**
+ * Repeats what a deadlock ended, as a transaction is: for statements that stand by themselves and may be done twice.
+ */
+export async function repeated<Value>(work: () => Promise<Value>): Promise<Value> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!repeatable.has((error as { errno?: number }).errno ?? 0) || attempt === attempts) throw error;
+    }
+    await pause(attempt);
+  }
+}
+
+/** Longer each time, and not for all alike. */
+function pause(attempt: number): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve, Math.random() * 10 * 2 ** attempt));
+}
+
 /** What a row refers to has gone since it was looked at, or a row that goes has come to be referred to. */
 const brokenReferences = new Set([1451, 1452]);
 
@@ -42,7 +62,7 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
     } finally {
       await runner.release();
     }
-    await new Promise((resolve) => setTimeout(resolve, Math.random() * 10 * 2 ** attempt));
+    await pause(attempt);
   }
 }
 
