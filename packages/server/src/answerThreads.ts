@@ -150,8 +150,10 @@ export class AnswerThreads {
     worker.on('message', onMessage);
     worker.on('error', onError);
     left.addEventListener('abort', onLeft);
+    // Whoever went away while it waited leaves the thread as it is.
     if (left.aborted && !isChange) {
-      onLeft();
+      settle(fail({ code: 'busy' }));
+      end(true);
       return;
     }
     worker.postMessage(call);
