@@ -1,4 +1,4 @@
-import type { Company, History, InstallationView, Invited, LinkView, PersonList, Session, SessionList } from '@ivory-ladder/contract';
+import type { Company, History, InstallationView, Invited, LinkView, PersonList, Session } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { SMTPServer } from 'smtp-server';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -89,7 +89,39 @@ describe('an address that somebody writes down', () => {
   });
 });
 
+describe('somebody who has a role but no password', () => {
+  it('is taken by nobody who invites their address elsewhere', async () => {
+    const [trap, target] = [await company('Trap again'), await company('Target again')];
+    // As people were added who never chose a password.
+    await connection.query("INSERT INTO person (email, name, created_at) VALUES ('older@example.org', 'Olga Der', UTC_TIMESTAMP())");
+    await connection.query("INSERT INTO membership (company_id, person_id, role) SELECT ?, id, 'administrator' FROM person WHERE email = 'older@example.org'", [
+      target,
+    ]);
+    const { token } = await server.ok<Invited>('POST', `/companies/${trap}/people`, { name: 'Taken', email: 'older@example.org', role: 'reader' });
+    expect(await nobody().ok<LinkView>('POST', '/links/look', { token })).toMatchObject({ invitation: { hasAccount: true } });
+    expect(await nobody().refused('POST', '/links/use', { token, password })).toMatchObject({ status: 409, code: 'account_there_already' });
+    await nobody().ok('POST', '/recovery', { email: 'older@example.org' });
+    const owner = await nobody().enter('/links/use', { token: await linkTo('older@example.org', /new password/), password });
+    expect(await owner.ok<Session>('GET', '/session')).toMatchObject({ person: { name: 'Olga Der' } });
+    await owner.ok('GET', `/companies/${target}`);
+    await owner.ok('POST', '/links/accept', { token });
+  });
+});
+
 describe('a link', () => {
+  it('stands beside what a stranger asks for, until a password is chosen', async () => {
+    const id = await company('Beside');
+    const { personId } = await joinCompany(server, id, { email: 'beside-link@example.org', role: 'reader', password });
+    const { token } = await server.ok<{ token: string }>('POST', `/companies/${id}/people/${personId}/link`);
+    await nobody().ok('POST', '/recovery', { email: 'beside-link@example.org' });
+    const asked = await linkTo('beside-link@example.org', /new password/);
+    for (const open of [token, asked]) expect((await nobody().call('POST', '/links/look', { token: open })).status).toBe(200);
+    await nobody().enter('/links/use', { token, password: 'fog lamps and flat water' });
+    const reasons = [];
+    for (const gone of [token, asked]) reasons.push((await nobody().refused('POST', '/links/use', { token: gone, password })).facts?.reason);
+    expect(reasons).toEqual(['used', 'revoked']);
+  });
+
   it('opens nothing once the rights of its person, or of who made it, are others', async () => {
     const id = await company('Changing');
     const people = `/companies/${id}/people`;
@@ -121,117 +153,6 @@ describe('a link', () => {
       ['deleted', testAdministrator.name],
       ['added', testAdministrator.name],
     ]);
-  });
-});
-
-describe('signing in', () => {
-  const attempt = (email: string, tried: string, cookie = '') =>
-    new ApiClient(server.url, cookie).call<{ code: string; facts: { seconds: number } }>('POST', '/session', { email, password: tried });
-
-  it('tells a known address from an unknown one by nothing: not by words, count or time', async () => {
-    const id = await company('Alike');
-    await joinCompany(server, id, { email: 'alike@example.org', role: 'reader', password });
-    await connection.query('DELETE FROM sign_in_pause');
-    const outcomes: Record<string, [number, string][]> = { known: [], unknown: [] };
-    const times: Record<string, number[]> = { known: [], unknown: [] };
-    for (let round = 0; round < 8; round++)
-      for (const [kind, email] of [
-        ['known', 'alike@example.org'],
-        ['unknown', 'never@example.org'],
-      ] as const) {
-        const start = performance.now();
-        const { status, body } = await attempt(email, 'guessing on and on');
-        outcomes[kind]?.push([status, body.code]);
-        if (status === 401) times[kind]?.push(performance.now() - start);
-      }
-    expect(outcomes.known).toEqual(outcomes.unknown);
-    expect(outcomes.known?.map(([status]) => status)).toContain(429);
-    const median = (all: number[] = []) => all.toSorted((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
-    // A hash takes some 400 ms; one that was left out would show.
-    expect(median(times.known) / median(times.unknown)).toBeGreaterThan(0.5);
-    expect(median(times.known) / median(times.unknown)).toBeLessThan(2);
-  });
-
-  it('pauses longer with each failure, of this address from there alone; a browser that is known passes', async () => {
-    const id = await company('Pausing');
-    await joinCompany(server, id, { email: 'paused@example.org', role: 'reader', password });
-    await joinCompany(server, id, { email: 'beside@example.org', role: 'reader', password });
-    await connection.query('DELETE FROM sign_in_pause');
-    const { headers } = await attempt('paused@example.org', password);
-    const browser =
-      headers
-        .getSetCookie()
-        .find((one) => one.startsWith('ivory_ladder_browser='))
-        ?.split(';')[0] ?? '';
-    expect(browser).not.toBe('');
-    // All at once: each is counted before it is judged.
-    const flood = await Promise.all(Array.from({ length: 30 }, () => attempt('paused@example.org', 'guessing on and on')));
-    expect(flood.filter(({ status }) => status === 401).length).toBeLessThanOrEqual(6);
-    const waits = [];
-    for (let round = 0; round < 4; round++) {
-      await connection.query('UPDATE sign_in_pause SET last_failure = UTC_TIMESTAMP(6) - INTERVAL 20 MINUTE');
-      expect((await attempt('paused@example.org', 'guessing on and on')).status).toBe(401);
-      waits.push((await attempt('paused@example.org', password)).body.facts.seconds);
-    }
-    expect(waits).toEqual(waits.toSorted((a, b) => a - b));
-    expect(waits[3]).toBeGreaterThan((waits[0] ?? 0) * 4);
-    expect((await attempt('paused@example.org', password)).status).toBe(429);
-    // The person's own browser, and another person in the same office, come in.
-    expect((await attempt('paused@example.org', password, browser)).status).toBe(200);
-    expect((await attempt('beside@example.org', password)).status).toBe(200);
-    expect((await attempt('beside@example.org', 'guessing', browser)).status).toBe(401);
-  });
-
-  it('of somebody in a known browser does not wait behind junk', async () => {
-    const id = await company('Crowded');
-    await joinCompany(server, id, { email: 'crowded@example.org', role: 'reader', password });
-    await connection.query('DELETE FROM sign_in_pause');
-    const { headers } = await attempt('crowded@example.org', password);
-    const browser =
-      headers
-        .getSetCookie()
-        .find((one) => one.startsWith('ivory_ladder_browser='))
-        ?.split(';')[0] ?? '';
-    const junk = Promise.all(Array.from({ length: 60 }, (_, at) => attempt(`junk${at}@example.org`, 'guessing on and on')));
-    await new Promise((resolve) => setTimeout(resolve, 100));
-    const start = performance.now();
-    expect((await attempt('crowded@example.org', password, browser)).status).toBe(200);
-    const waited = performance.now() - start;
-    const answers = await junk;
-    // Two hashes at once, one of which may have begun; the rest of the junk was in line.
-    expect(waited).toBeLessThan(4000);
-    expect(answers.every(({ status }) => status === 401 || status === 429)).toBe(true);
-    await connection.query('DELETE FROM sign_in_pause');
-  });
-
-  it('of a whole office from one origin makes no pause where it is good', async () => {
-    await connection.query('DELETE FROM sign_in_pause');
-    for (let round = 0; round < 34; round++) expect((await attempt(testAdministrator.email, testAdministrator.password)).status).toBe(200);
-  });
-
-  it('takes no password that everybody tries first', async () => {
-    const id = await company('Common');
-    const { token } = await server.ok<Invited>('POST', `/companies/${id}/people`, { name: 'A', email: 'a@common.example', role: 'reader' });
-    for (const tried of ['qwerty123456', '1qaz2wsx3edc', 'password1234', 'sunshinesunshine', '!!dragonball2024'])
-      expect(await nobody().refused('POST', '/links/use', { token, password: tried })).toMatchObject({ code: 'password_refused', facts: { reason: 'common' } });
-    expect((await nobody().call('POST', '/links/use', { token, password: 'a lamp behind the herring' })).status).toBe(200);
-  });
-
-  it('shows a person their sessions, and ends the one they choose', async () => {
-    const id = await company('Sessions');
-    const { client: here } = await joinCompany(server, id, { email: 'seen@example.org', role: 'reader', password });
-    const there = await nobody().enter('/session', { email: 'seen@example.org', password });
-    const { sessions } = await here.ok<SessionList>('GET', '/sessions');
-    expect(sessions.map(({ isHere }) => isHere).sort()).toEqual([false, true]);
-    const other = sessions.find(({ isHere }) => !isHere);
-    expect(other?.origin).toMatch(/127\.0\.0\.1|::1/);
-    await here.ok('POST', '/sessions/ending', { mark: other?.mark });
-    expect(await there.refused('GET', '/companies')).toMatchObject({ code: 'sign_in_needed' });
-    await here.ok('GET', '/companies');
-    // Nobody ends another's.
-    const [stranger] = (await server.ok<SessionList>('GET', '/sessions')).sessions;
-    await here.ok('POST', '/sessions/ending', { mark: stranger?.mark });
-    expect((await server.call('GET', '/companies')).status).toBe(200);
   });
 });
 

@@ -1,9 +1,9 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
+import { makeLink } from './oneTimeLinks.ts';
 import type { AccessEventRecord, Identity, JobRecord, LetterRecord, Ports } from './ports/index.ts';
 
 const mostShown = 200;
-const minutesOfHelp = 24 * 60;
 
 export interface InstallationView {
   readonly letters: readonly LetterRecord[];
@@ -18,17 +18,11 @@ export async function viewInstallation({ outbox, jobs, accessLog }: Ports, { per
 }
 
 /** A link that sets a new password, for somebody whom no letter reaches; handed over by who keeps the installation. */
-export async function helpPerson(
-  { people, secrets, accessLog }: Ports,
-  { person: keeper }: Identity,
-  email: string,
-  origin: string,
-): Promise<Outcome<{ token: string }, Failure>> {
+export async function helpPerson(ports: Ports, { person: keeper }: Identity, email: string, origin: string): Promise<Outcome<{ token: string }, Failure>> {
   if (!keeper.keepsInstallation) return fail({ code: 'installation_not_kept' });
-  const person = await people.byEmail(email);
+  const person = await ports.people.byEmail(email);
   if (!person) return fail({ code: 'not_found', thing: 'person', id: email });
-  const token = secrets.newToken();
-  await people.makeLink(person.id, secrets.hashToken(token), { madeBy: keeper.id, minutes: minutesOfHelp });
-  await accessLog.note({ kind: 'link_made', actorId: keeper.id, personId: person.id, companyId: null, origin, facts: {} });
+  const token = await makeLink(ports, person.id, { by: keeper.id, as: 'helped' });
+  await ports.accessLog.note({ kind: 'link_made', actorId: keeper.id, personId: person.id, companyId: null, origin, facts: {} });
   return succeed({ token });
 }

@@ -2,8 +2,8 @@ import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { invitationLetter } from './letters.ts';
-import type { Invitation, Member, Ports } from './ports/index.ts';
-import { minutesOfWeek } from './signIn.ts';
+import { makeLink } from './oneTimeLinks.ts';
+import type { Invitation, Invited, Member, Ports } from './ports/index.ts';
 
 type PeoplePorts = Pick<Ports, 'people' | 'secrets' | 'invitations' | 'accessLog' | 'outbox' | 'ledger' | 'address'>;
 type Administrator = Access<'administrator'>;
@@ -21,7 +21,7 @@ export async function listPeople({ people, invitations }: PeoplePorts, { company
 export async function invitePerson(
   ports: PeoplePorts,
   access: Administrator,
-  input: { name: string; email: string; role: Role },
+  input: Invited,
   origin: string,
 ): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
   const token = ports.secrets.newToken();
@@ -43,8 +43,7 @@ export async function renewInvitation(
   const renewed = await ports.invitations.renew(access.companyId, invitationId, ports.secrets.hashToken(token), access.actor);
   if (!renewed.ok) return renewed;
   await ports.accessLog.note({ ...by(access, origin), kind: 'invitation_renewed', facts: { email: renewed.value.email } });
-  const invited = (await ports.invitations.list(access.companyId)).find(({ id }) => id === invitationId);
-  await sendInvitation(ports, access, { ...renewed.value, role: invited?.role ?? 'reader' }, token);
+  await sendInvitation(ports, access, renewed.value, token);
   return succeed({ invitationId, token });
 }
 
@@ -54,12 +53,7 @@ export async function withdrawInvitation(ports: PeoplePorts, access: Administrat
   return withdrawn;
 }
 
-async function sendInvitation(
-  { ledger, outbox, address }: PeoplePorts,
-  { companyId, actor }: Administrator,
-  invited: { name: string; email: string; role: Role },
-  token: string,
-): Promise<void> {
+async function sendInvitation({ ledger, outbox, address }: PeoplePorts, { companyId, actor }: Administrator, invited: Invited, token: string): Promise<void> {
   const structure = await ledger.structure(companyId);
   await outbox.post(invitationLetter(address(), { ...invited, company: structure?.company.name ?? '', by: actor.name }, token));
 }
@@ -105,12 +99,11 @@ export async function renewLink(
   personId: number,
   origin: string,
 ): Promise<Outcome<{ personId: number; token: string }, Failure>> {
-  const { people, secrets, accessLog } = ports;
+  const { people, accessLog } = ports;
   const role = await people.roleIn(personId, access.companyId);
   if (role === null) return fail({ code: 'not_found', thing: 'person', id: personId });
   if (access.personId !== null && !(await people.isInHandsOf(personId, access.personId))) return fail({ code: 'person_of_other_companies' });
-  const token = secrets.newToken();
-  await people.makeLink(personId, secrets.hashToken(token), { madeBy: access.personId, minutes: minutesOfWeek });
+  const token = await makeLink(ports, personId, { by: access.personId, as: 'given' });
   await accessLog.note({ ...by(access, origin), kind: 'link_made', personId });
   return succeed({ personId, token });
 }

@@ -1,10 +1,12 @@
 import { fail, mapOutcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Request } from 'express';
+import { demoPerson } from '../application/demoPerson.ts';
 import { helpPerson, viewInstallation } from '../application/installation.ts';
+import { acceptInvitation, lookAtLink, useLink } from '../application/oneTimeLinks.ts';
 import { changeRole, grantCompanies, invitePerson, listPeople, removePerson, renewInvitation, renewLink, withdrawInvitation } from '../application/people.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
 import { askRecovery } from '../application/recovery.ts';
-import { acceptInvitation, type Caller, changePassword, demoPerson, lookAtLink, rememberBrowser, signIn, useLink } from '../application/signIn.ts';
+import { changePassword, rememberBrowser, signIn } from '../application/signIn.ts';
 import { browserKept, keepInBrowser } from './browserCookie.ts';
 import type { On } from './operationRoutes.ts';
 import { originOf } from './origin.ts';
@@ -22,7 +24,7 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   };
   on('getSession', async ({ identity }) => succeed(toSession(identity?.person ?? null)));
   on('signIn', async ({ body, request }) => {
-    const signedIn = await signIn(ports, body, callerOf(request));
+    const signedIn = await signIn(ports, body, { origin: originOf(request), browser: browserKept(request) });
     if (signedIn.ok) await enter(request, signedIn.value);
     return mapOutcome(signedIn, toSession);
   });
@@ -52,7 +54,7 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     return listSessions(person, request);
   });
   on('changePassword', async ({ identity: { person }, body, request }) => {
-    const changed = await changePassword(ports, person, body, callerOf(request));
+    const changed = await changePassword(ports, person, body, originOf(request));
     if (changed.ok) await enter(request, person);
     return changed;
   });
@@ -60,13 +62,13 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   on(
     'useLink',
     async ({ body, request }) => {
-      const used = await useLink(ports, body, callerOf(request));
+      const used = await useLink(ports, body, originOf(request));
       if (used.ok) await enter(request, used.value);
       return mapOutcome(used, toSession);
     },
     limitTries,
   );
-  on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, callerOf(request)), limitTries);
+  on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, originOf(request)), limitTries);
   on('askRecovery', async ({ body, request }) => askRecovery(ports, body.email, originOf(request), new Date()), limitTries);
   on('listPeople', async ({ access }) => mapOutcome(await listPeople(ports, access), answers.toPeople));
   on('invitePerson', async ({ access, body, request }) => invitePerson(ports, access, body, originOf(request)));
@@ -78,8 +80,4 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   on('renewLink', async ({ access, id, request }) => renewLink(ports, access, id('personId'), originOf(request)));
   on('getInstallation', async ({ identity }) => mapOutcome(await viewInstallation(ports, identity), answers.toInstallation));
   on('helpPerson', async ({ identity, body, request }) => helpPerson(ports, identity, body.email, originOf(request)));
-}
-
-function callerOf(request: Request): Caller {
-  return { origin: originOf(request), browser: browserKept(request) };
 }

@@ -1,11 +1,11 @@
 import type { Outcome, Role } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
-import type { Actor, Invitation, InvitationFound, InvitationStore, Person } from '../application/ports/index.ts';
+import type { Actor, Invitation, InvitationFound, InvitationStore, Invited, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
-import { enterWithPassword, insertMember, personByEmail } from './peopleStore.ts';
+import { enterWithPassword, hasAccount, insertMember, personByEmail } from './peopleStore.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 
 const daysOpen = 7;
@@ -32,12 +32,7 @@ export class InvitationRepository implements InvitationStore {
     return rows.map(({ open, ...row }) => ({ ...row, isOpen: Number(open) === 1 }));
   }
 
-  add(
-    companyId: number,
-    { name, email, role }: { name: string; email: string; role: Role },
-    tokenHash: Buffer,
-    actor: Actor,
-  ): Promise<Outcome<number, Failure>> {
+  add(companyId: number, { name, email, role }: Invited, tokenHash: Buffer, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const [member] = await rowsOf(
         runner,
@@ -59,17 +54,14 @@ export class InvitationRepository implements InvitationStore {
     });
   }
 
-  renew(companyId: number, id: number, tokenHash: Buffer, actor: Actor): Promise<Outcome<{ name: string; email: string }, Failure>> {
+  renew(companyId: number, id: number, tokenHash: Buffer, actor: Actor): Promise<Outcome<Invited, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const renewed = await changedRows(
         runner,
         `UPDATE invitation SET token_hash = ?, invited_by = ?, expires_at = UTC_TIMESTAMP() + INTERVAL ${daysOpen} DAY WHERE company_id = ? AND id = ?`,
         [tokenHash, actor.personId, companyId, id],
       );
-      const [row] = await rowsOf<{ name: string; email: string }>(runner, 'SELECT name, email FROM invitation WHERE company_id = ? AND id = ?', [
-        companyId,
-        id,
-      ]);
+      const [row] = await rowsOf<Invited>(runner, 'SELECT name, email, role FROM invitation WHERE company_id = ? AND id = ?', [companyId, id]);
       if (renewed === 0 || !row) throw new Refused({ code: 'not_found', thing: 'invitation', id });
       return row;
     });
@@ -93,12 +85,12 @@ export class InvitationRepository implements InvitationStore {
     return row ?? null;
   }
 
-  accept(tokenHash: Buffer, person: Person): Promise<Outcome<null, Failure>> {
+  accept(tokenHash: Buffer, person: Person): Promise<Outcome<{ companyId: number }, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const invitation = await this.spend(runner, tokenHash);
       if (invitation.email !== person.email) throw new Refused({ code: 'invitation_of_another', email: invitation.email });
       await this.begin(runner, invitation, person);
-      return null;
+      return { companyId: invitation.companyId };
     });
   }
 
@@ -111,8 +103,8 @@ export class InvitationRepository implements InvitationStore {
         name,
         timestamp(),
       ]);
+      if (await hasAccount(runner, invitation.email)) throw new Refused({ code: 'account_there_already' });
       const before = await personByEmail(runner, invitation.email);
-      if (before?.hasPassword) throw new Refused({ code: 'account_there_already' });
       const person = await enterWithPassword(runner, before?.id ?? 0, passwordHash, name);
       await this.begin(runner, invitation, person);
       return person;

@@ -40,6 +40,10 @@ export class PeopleRepository implements PeopleStore {
     return personByEmail(this.database, email);
   }
 
+  hasAccount(email: string): Promise<boolean> {
+    return hasAccount(this.database, email);
+  }
+
   async passwordHash(personId: number): Promise<string | null> {
     const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
     return row?.passwordHash ?? null;
@@ -127,7 +131,9 @@ export class PeopleRepository implements PeopleStore {
 
   async makeLink(personId: number | null, tokenHash: Buffer, { madeBy, minutes }: LinkTerms): Promise<void> {
     await inTransaction(this.database, async (runner) => {
-      await runner.query('DELETE FROM one_time_link WHERE person_id <=> ? OR expires_at < UTC_TIMESTAMP() - INTERVAL 90 DAY', [personId]);
+      // Anybody may ask for one at the sign-in; that takes none away.
+      if (personId === null || madeBy !== null) await runner.query('DELETE FROM one_time_link WHERE person_id <=> ? AND made_by <=> ?', [personId, madeBy]);
+      await runner.query('DELETE FROM one_time_link WHERE expires_at < UTC_TIMESTAMP() - INTERVAL IF(made_by IS NULL AND person_id IS NOT NULL, 1, 90) DAY');
       await runner.query(
         'INSERT INTO one_time_link (token_hash, person_id, expires_at, rights, made_by) VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ? MINUTE, ?, ?)',
         [tokenHash, personId, minutes, personId === null ? null : await rightsOf(runner, personId), madeBy],
@@ -190,6 +196,16 @@ export async function personByEmail(runner: QueryRunner | DataSource, email: str
   return row ? { ...toPerson(row), passwordHash: row.passwordHash } : null;
 }
 
+export async function hasAccount(runner: QueryRunner | DataSource, email: string): Promise<boolean> {
+  const rows = await rowsOf(
+    runner,
+    `SELECT id FROM person WHERE email = ? AND (password_hash IS NOT NULL OR may_add_companies = 1 OR keeps_installation = 1
+       OR EXISTS (SELECT 1 FROM membership WHERE membership.person_id = person.id))`,
+    [email],
+  );
+  return rows.length > 0;
+}
+
 /** Sets the password of somebody who comes in with it now; every session they had ends. */
 export async function enterWithPassword(runner: QueryRunner, personId: number, passwordHash: string, name?: string): Promise<Person> {
   await setPassword(runner, personId, passwordHash);
@@ -217,11 +233,11 @@ async function readLink(runner: QueryRunner | DataSource, tokenHash: Buffer): Pr
   return { personId, state: isAsMade ? 'open' : 'revoked' };
 }
 
-/** Address, rights of the installation and roles, as one hash. */
+/** Address, password, rights of the installation and roles, as one hash. */
 async function rightsOf(runner: QueryRunner | DataSource, personId: number): Promise<Buffer> {
   const rows = await rowsOf(
     runner,
-    `SELECT person.email, person.may_add_companies, person.keeps_installation, membership.company_id, membership.role
+    `SELECT person.email, person.password_hash, person.may_add_companies, person.keeps_installation, membership.company_id, membership.role
        FROM person LEFT JOIN membership ON membership.person_id = person.id WHERE person.id = ? ORDER BY membership.company_id`,
     [personId],
   );

@@ -11,32 +11,28 @@ const secondsRemembered = 3600;
 export class SignInPauseRepository implements SignInPauses {
   constructor(private readonly database: DataSource) {}
 
-  async take(subjects: readonly PauseSubject[]): Promise<number> {
+  async take({ key, free }: PauseSubject): Promise<number> {
+    const subject = hashOf(key);
     const taken = await inTransaction(this.database, async (runner) => {
-      const keyed = subjects.map(({ key, free }) => ({ hash: hashOf(key), free })).sort((a, b) => Buffer.compare(a.hash, b.hash));
       // There from now on, and held: of many tries in one moment each is counted before the next is judged.
       await insertRows(
         runner,
         'sign_in_pause (subject, failures, last_failure)',
-        keyed.map(({ hash }) => [hash, 0, '1970-01-02 00:00:00']),
+        [[subject, 0, '1970-01-02 00:00:00']],
         'ON DUPLICATE KEY UPDATE failures = failures',
       );
-      let longest = 0;
-      for (const { hash, free } of keyed) {
-        const [row] = await rowsOf<{ failures: number; seconds: string }>(
-          runner,
-          'SELECT failures, TIMESTAMPDIFF(MICROSECOND, last_failure, UTC_TIMESTAMP(6)) / 1000000 AS seconds FROM sign_in_pause WHERE subject = ?',
-          [hash],
-        );
-        const since = Number(row?.seconds ?? 0);
-        if (since < secondsRemembered) longest = Math.max(longest, pauseAfter((row?.failures ?? 0) - free) - since);
-      }
-      if (longest > 0) return Math.ceil(longest);
-      for (const { hash } of keyed)
-        await runner.query(
-          `UPDATE sign_in_pause SET failures = IF(last_failure < UTC_TIMESTAMP(6) - INTERVAL ${secondsRemembered} SECOND, 1, failures + 1), last_failure = UTC_TIMESTAMP(6) WHERE subject = ?`,
-          [hash],
-        );
+      const [row] = await rowsOf<{ failures: number; seconds: string }>(
+        runner,
+        'SELECT failures, TIMESTAMPDIFF(MICROSECOND, last_failure, UTC_TIMESTAMP(6)) / 1000000 AS seconds FROM sign_in_pause WHERE subject = ?',
+        [subject],
+      );
+      const { failures, since } = { failures: row?.failures ?? 0, since: Number(row?.seconds ?? 0) };
+      const left = since < secondsRemembered ? pauseAfter(failures - free) - since : 0;
+      if (left > 0) return Math.ceil(left);
+      await runner.query(
+        `UPDATE sign_in_pause SET failures = IF(last_failure < UTC_TIMESTAMP(6) - INTERVAL ${secondsRemembered} SECOND, 1, failures + 1), last_failure = UTC_TIMESTAMP(6) WHERE subject = ?`,
+        [subject],
+      );
       return 0;
     });
     // Nobody is let in because the database is crowded.
@@ -45,10 +41,6 @@ export class SignInPauseRepository implements SignInPauses {
 
   async forget({ key }: PauseSubject): Promise<void> {
     await this.database.query('DELETE FROM sign_in_pause WHERE subject = ?', [hashOf(key)]);
-  }
-
-  async giveBack({ key }: PauseSubject): Promise<void> {
-    await this.database.query('UPDATE sign_in_pause SET failures = failures - 1 WHERE subject = ? AND failures > 0', [hashOf(key)]);
   }
 }
 

@@ -13,6 +13,13 @@ export interface Invitation {
   readonly isOpen: boolean;
 }
 
+/** Who is asked, and for what. */
+export interface Invited {
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+}
+
 /** Behind a link. */
 export interface InvitationFound {
   readonly companyId: number;
@@ -28,24 +35,22 @@ export interface InvitationFound {
 export interface InvitationStore {
   list(companyId: number): Promise<Invitation[]>;
   /** Refused where the address works in the company already, or was asked. */
-  add(companyId: number, invited: { name: string; email: string; role: Role }, tokenHash: Buffer, actor: Actor): Promise<Outcome<number, Failure>>;
+  add(companyId: number, invited: Invited, tokenHash: Buffer, actor: Actor): Promise<Outcome<number, Failure>>;
   /** Whom it is for; the link before stops working. */
-  renew(companyId: number, id: number, tokenHash: Buffer, actor: Actor): Promise<Outcome<{ readonly name: string; readonly email: string }, Failure>>;
+  renew(companyId: number, id: number, tokenHash: Buffer, actor: Actor): Promise<Outcome<Invited, Failure>>;
   withdraw(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
   find(tokenHash: Buffer): Promise<InvitationFound | null>;
   /** Once only, by the person whose address it is for. */
-  accept(tokenHash: Buffer, person: Person): Promise<Outcome<null, Failure>>;
-  /** The same for somebody who has no account with a password yet: it is made. */
+  accept(tokenHash: Buffer, person: Person): Promise<Outcome<{ readonly companyId: number }, Failure>>;
+  /** The same for somebody who has no account yet: it is made. */
   join(tokenHash: Buffer, passwordHash: string, name: string): Promise<Outcome<Person, Failure>>;
 }
 
-/** How long somebody has to wait before the next try, by what they try: an address from somewhere, or everything from there. */
+/** How long somebody has to wait before the next try of the same thing. */
 export interface SignInPauses {
   /** Counts a try before it is judged. `0`: it may be judged; else the seconds until one may. */
-  take(subjects: readonly PauseSubject[]): Promise<number>;
+  take(subject: PauseSubject): Promise<number>;
   forget(subject: PauseSubject): Promise<void>;
-  /** A try that was good counts no more. */
-  giveBack(subject: PauseSubject): Promise<void>;
 }
 
 export interface PauseSubject {
@@ -66,7 +71,6 @@ export interface AccessEvent {
   readonly kind:
     | 'signed_in'
     | 'sign_in_failed'
-    | 'signed_out'
     | 'session_ended'
     | 'password_changed'
     | 'recovery_asked'

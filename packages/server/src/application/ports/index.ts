@@ -27,6 +27,7 @@ export type {
   Invitation,
   InvitationFound,
   InvitationStore,
+  Invited,
   KnownBrowsers,
   PauseSubject,
   SignInPauses,

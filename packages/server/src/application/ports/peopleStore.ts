@@ -42,6 +42,8 @@ export interface PeopleStore {
   /** `null` where the person has no role in the company, or there is no such person or company. */
   roleIn(personId: number, companyId: number): Promise<Role | null>;
   byEmail(email: string): Promise<(Person & { readonly passwordHash: string | null }) | null>;
+  /** Whether there is somebody of this address who can sign in, or once could, or has a right or a role: only their own password, or a letter, opens that. */
+  hasAccount(email: string): Promise<boolean>;
   passwordHash(personId: number): Promise<string | null>;
   noteSignIn(personId: number): Promise<void>;
   /** Ends every session of the person. */
@@ -57,7 +59,7 @@ export interface PeopleStore {
   removeMember(companyId: number, personId: number, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** Whether the other may set everything about the person: is administrator of each company the person belongs to. */
   isInHandsOf(personId: number, administratorId: number): Promise<boolean>;
-  /** Takes the place of the person's earlier links. */
+  /** Takes the place of the earlier ones that the same person made for them; what they asked for themselves stands beside. */
   makeLink(personId: number | null, tokenHash: Buffer, terms: LinkTerms): Promise<void>;
   link(tokenHash: Buffer): Promise<OneTimeLink | null>;
   /** Once only; the first administrator is made here, and becomes one of every company there is. */
@@ -99,10 +101,12 @@ export interface SessionRecord {
 export interface Secrets {
   hashPassword(password: string): Promise<string>;
   /**
-   * Takes as long where there is no hash, so that nobody can tell who is known here. `lane`: tries of one origin wait for each other and not
-   * others for them; `null` for a browser that is known, which waits for none of these. `crowded`: too many wait in the lane already.
+   * Tries of one origin are a lane: they wait for each other, and nobody for them; `null`: a browser that is known, which waits for none of these.
+   * `null` as the answer: too many are in the lane already, and nothing was done.
    */
-  matchesPassword(password: string, hash: string | null, lane: string | null): Promise<boolean | 'crowded'>;
+  withinLane<Value>(lane: string | null, task: () => Promise<Value>): Promise<Value | null>;
+  /** Takes as long where there is no hash, so that nobody can tell who is known here. */
+  matchesPassword(password: string, hash: string | null, lane: string | null): Promise<boolean>;
   /** Whether it is among those that everybody tries first. */
   isCommonPassword(password: string): boolean;
   /** 256 random bits, as text for an address. */
