@@ -205,7 +205,13 @@ describe('what is on record', () => {
       twins.push(personId);
     }
     const { events } = await server.ok<History>('GET', `/companies/${id}/history?thing=year`);
-    expect(events.map(({ actor, actorId }) => [actor, actorId])).toEqual([...twins].reverse().map((personId) => ['Signe Tarn', personId]));
+    expect(events.map(({ actor, actorId, who }) => [actor, actorId, who])).toEqual(
+      [...twins].reverse().map((personId) => ['Signe Tarn', personId, `Signe Tarn (person ${personId})`]),
+    );
+    const file = new TextDecoder().decode(await server.bytes(`/companies/${id}/history/csv?thing=year`));
+    expect(twins.every((personId) => file.includes(`,Signe Tarn (person ${personId}),`))).toBe(true);
+    const { events: others } = await server.ok<History>('GET', `/companies/${id}/history?thing=company`);
+    expect(others.map(({ who }) => who)).toEqual([testAdministrator.name]);
   });
 
   it('has exports, sign-ins good and failed, by person id', async () => {

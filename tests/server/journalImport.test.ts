@@ -196,16 +196,17 @@ describe('journal lines from a file', () => {
       } as RequestInit);
     };
     const pause = () => new Promise((resolve) => setTimeout(resolve, 700));
-    const discarded = await shop.begin([heading, ...sale].join('\n'));
+    const whole = new TextDecoder().decode(part).repeat(3);
+    const discarded = await shop.begin(whole);
     let isDiscarded = false;
     const answer = await send(discarded.id, async () => {
       await pause();
       if (!isDiscarded) await server.call('DELETE', `${shop.imports}/${discarded.id}`);
       isDiscarded = true;
     });
-    expect(((await answer.json()) as JournalImport).state).toBe('cancelled');
+    expect([answer.status, await answer.json()]).toMatchObject([409, { code: 'journal_not_ready', facts: { state: 'cancelled' } }]);
 
-    const left = await shop.begin([heading, ...sale].join('\n'));
+    const left = await shop.begin(whole);
     const leaving = new AbortController();
     await send(
       left.id,

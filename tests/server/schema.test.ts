@@ -11,6 +11,8 @@ const options = (databaseUrl: string) => ({
   demo: false,
   isBehindTls: false,
   idleMinutes: 0,
+  shareLimits: { ofCompany: 0, ofPerson: 0 },
+  mostHeavyAMinute: 0,
   mailServer: null,
   publicUrl: null,
   isLongRunning: false,

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { type Serving, serve } from '@ivory-ladder/server';
+import { type ServeOptions, type Serving, serve } from '@ivory-ladder/server';
 import mysql from 'mysql2/promise';
 import { ApiClient, enterAsAdministrator, enterDemo } from './apiClient.ts';
 
@@ -38,7 +38,7 @@ export class TestServer extends ApiClient {
   }
 
   static async start(
-    options: { demo?: boolean; databaseUrl?: string; mailServer?: { url: string; from: string }; isBehindTls?: boolean } = {},
+    options: Partial<Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute'>> = {},
   ): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
     const said: string[] = [];
@@ -51,6 +51,8 @@ export class TestServer extends ApiClient {
       demo: options.demo ?? false,
       isBehindTls: options.isBehindTls ?? false,
       idleMinutes: 0,
+      shareLimits: options.shareLimits ?? { ofCompany: 0, ofPerson: 0 },
+      mostHeavyAMinute: options.mostHeavyAMinute ?? 0,
       mailServer: options.mailServer ?? null,
       publicUrl: null,
       isLongRunning: false,

@@ -73,6 +73,7 @@ export const budgetOperations = {
     path: '/companies/{companyId}/budgets/{budgetId}/cells',
     summary: 'Set amounts of a budget, whole or not at all; refused where one is not any more what it was',
     body: budgetCellsInput,
+    takesMany: true,
     answer: budget,
   },
   exportBudget: {

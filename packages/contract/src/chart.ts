@@ -173,6 +173,8 @@ export const history = z.object({
       actor: z.string(),
       /** Who it was by id; `null` for what the installation did, and for what is on record from before ids were. */
       actorId: z.int().nullable(),
+      /** The name, with the id where people of the company share it. */
+      who: z.string(),
     }),
   ),
   next: id.nullable(),

@@ -143,6 +143,7 @@ export const chartOperations = {
     path: '/companies/{companyId}/renumbering-rehearsal',
     summary: 'What new numbers would do to every statement and layout in use',
     body: renumberingRehearsalInput,
+    takesMany: true,
     answer: statementEffect,
   },
   renumberAccounts: {
@@ -151,6 +152,7 @@ export const chartOperations = {
     path: '/companies/{companyId}/renumbering',
     summary: 'Give accounts new numbers, all or none; two may swap theirs',
     body: renumbering,
+    takesMany: true,
     answer: z.object({ renumbered: z.int() }),
   },
   exportChart: {

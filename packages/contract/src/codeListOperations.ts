@@ -28,6 +28,7 @@ export const codeListOperations = {
     path: '/companies/{companyId}/code-lists',
     summary: 'Add a list of report codes, or a facet',
     body: codeListInput,
+    takesMany: true,
     answer: codeList,
     status: 201,
   },
@@ -37,6 +38,7 @@ export const codeListOperations = {
     path: '/companies/{companyId}/code-lists/{listId}',
     summary: 'Rename a list, and add, change or take away codes; a code that accounts have stays',
     body: codeListChange,
+    takesMany: true,
     answer: codeList,
   },
   deleteCodeList: {
@@ -62,6 +64,7 @@ export const codeListOperations = {
     path: '/companies/{companyId}/code-lists/{listId}/fill-rehearsal',
     summary: 'Which lines of the past have no value of a facet, by account',
     body: facetFillInput,
+    takesMany: true,
     answer: facetFillFound,
   },
   applyFacetFill: {
@@ -70,6 +73,7 @@ export const codeListOperations = {
     path: '/companies/{companyId}/code-lists/{listId}/fill',
     summary: 'Give lines of the past that have no value of a facet one; amounts stay as they are',
     body: facetFillInput,
+    takesMany: true,
     answer: facetFilled,
   },
   rehearseFacetFile: {

@@ -10,7 +10,7 @@ const values = z.record(listKey, z.array(z.string().max(50)).min(1).max(200));
 export const facetQuery = {
   facets: z
     .string()
-    .max(8000)
+    .max(100_000)
     .default('')
     .transform((text, context) => {
       if (text === '') return {};

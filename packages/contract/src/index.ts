@@ -16,7 +16,7 @@ export * from './facetQuery.ts';
 export * from './journalImport.ts';
 export * from './layout.ts';
 export * from './openapi.ts';
-export type { Operation } from './operation.ts';
+export { mayBeLong, type Operation } from './operation.ts';
 export * from './operations.ts';
 export * from './people.ts';
 export * from './placement.ts';

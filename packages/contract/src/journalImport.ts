@@ -34,6 +34,8 @@ export const journalImport = z.object({
   /** `reading`: rows are being checked; `wrong`: nothing can be posted; `ready`: it waits for its posting; `posted`; `cancelled`. */
   state: z.enum(['reading', 'wrong', 'ready', 'posted', 'cancelled']),
   bytes: z.int(),
+  /** How much of it has come; it is read once all has, and two files at a time. */
+  bytesReceived: z.int(),
   bytesRead: z.int(),
   rows: z.int(),
   /** Once it is read. */

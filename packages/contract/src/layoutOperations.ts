@@ -26,6 +26,7 @@ export const layoutOperations = {
     path: '/companies/{companyId}/layouts',
     summary: 'Begin a layout: as a generated one, as a copy, or empty',
     body: layoutInput,
+    takesMany: true,
     answer: layoutDetail,
     status: 201,
   },
@@ -50,6 +51,7 @@ export const layoutOperations = {
     path: '/companies/{companyId}/layouts/{layoutId}/draft',
     summary: 'Keep what is drafted, or drop it',
     body: layoutDraft,
+    takesMany: true,
     answer: savedLayout,
   },
   putLayoutInUse: {
@@ -95,6 +97,7 @@ export const layoutOperations = {
     summary: 'Begin a layout as a file says it; what this chart lacks is told',
     query: layoutFileQuery,
     body: layoutFile,
+    takesMany: true,
     answer: layoutRead,
     status: 201,
   },

@@ -38,6 +38,7 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/trial-balance-files/{fileId}/rehearsal',
     summary: 'What the file was taken for, its errors, and what would be posted',
     body: rehearsalInput,
+    takesMany: true,
     answer: rehearsal,
   },
   postTrialBalance: {
@@ -46,6 +47,7 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/trial-balance-files/{fileId}/posting',
     summary: 'Post the differences, whole or not at all',
     body: rehearsalInput,
+    takesMany: true,
     answer: posting,
     idempotent: true,
   },
@@ -175,6 +177,7 @@ export const ledgerOperations = {
     path: '/companies/{companyId}/entries',
     summary: 'Post a journal entry',
     body: entryInput,
+    takesMany: true,
     answer: postedEntry,
     status: 201,
     idempotent: true,

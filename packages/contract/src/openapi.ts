@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Operation } from './operation.ts';
+import { mayBeLong, type Operation } from './operation.ts';
 import { operations } from './operations.ts';
 import { problem } from './problem.ts';
 import { statementKind } from './statement.ts';
@@ -26,6 +26,7 @@ export function describeApi(version: string): Json {
   for (const [name, operation] of Object.entries(operations)) {
     const at = `/api${operation.path}`;
     paths[at] = { ...paths[at], [operation.method]: describeOperation(name, operation) };
+    if (mayBeLong(operation)) paths[`${at}/query`] = { post: describeOperation(`${name}Query`, withQueryInBody(operation)) };
   }
   return {
     openapi: '3.0.3',
@@ -38,6 +39,11 @@ export function describeApi(version: string): Json {
     paths,
     components: { schemas: { ...shared, Problem: schemaOf(problem, 'output') } },
   };
+}
+
+/** The same question, asked in the body: for what is too long for an address. */
+function withQueryInBody({ query, ...operation }: Operation): Operation {
+  return { ...operation, method: 'post', summary: `${operation.summary}, asked for in the body`, ...(query ? { body: query } : {}) };
 }
 
 function describeOperation(name: string, operation: Operation): Json {

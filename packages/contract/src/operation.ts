@@ -10,6 +10,8 @@ export interface Operation {
   readonly needs: 'nobody' | 'person' | 'reader' | 'reviewer' | 'preparer' | 'administrator';
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
+  /** Thousands of rows may stand in the body: up to 20 MB of it, where it is 1 MB otherwise. */
+  readonly takesMany?: true;
   /** A body of bytes instead of JSON. */
   readonly takesFile?: true;
   /** Such a body, taken as it comes, without being held whole. */
@@ -19,4 +21,11 @@ export interface Operation {
   readonly status?: 200 | 201 | 204;
   /** Takes an `Idempotency-Key` header: a repeated request answers with what the first one did. */
   readonly idempotent?: true;
+}
+
+const lists = ['definition', 'facets', 'open', 'shut'];
+
+/** Whether what is asked for may be longer than an address can be; it is then asked for by POST under `/query`, with the same members in the body. */
+export function mayBeLong({ query }: Operation): boolean {
+  return query !== undefined && lists.some((key) => key in query.shape);
 }

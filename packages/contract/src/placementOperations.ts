@@ -71,6 +71,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/coverage-exclusions',
     summary: 'Leave accounts out of the coverage of a classification or code list with a reason, or take them in again',
     body: exclusionsChange,
+    takesMany: true,
     answer: z.object({ accounts: z.int() }),
   },
   exportPlacement: {
@@ -104,6 +105,7 @@ export const placementOperations = {
     summary: 'Place accounts, all or none',
     query: classificationQuery,
     body: placesChange,
+    takesMany: true,
     answer: z.object({ moved: z.int() }),
   },
   addCategory: {
@@ -140,6 +142,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/placement-records',
     summary: 'Change categories and places together, all or none, checked against what they were before',
     body: placementToApply,
+    takesMany: true,
     answer: appliedPlacement,
     status: 201,
   },
@@ -149,6 +152,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/placement-rehearsal',
     summary: 'What a draft of changes would do to every statement and layout in use, of every classification',
     body: draftToRehearse,
+    takesMany: true,
     answer: statementEffect,
   },
   getPastPlacement: {
@@ -197,6 +201,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/rehearsals',
     summary: 'Keep a rehearsal; without a name it is the one you are at work on',
     body: placementRehearsalInput,
+    takesMany: true,
     answer: savedRehearsal,
     status: 201,
   },
@@ -206,6 +211,7 @@ export const placementOperations = {
     path: '/companies/{companyId}/rehearsals/{rehearsalId}',
     summary: 'Change, name, offer or return a rehearsal',
     body: placementRehearsalChange,
+    takesMany: true,
     answer: savedRehearsal,
   },
   deleteRehearsal: {

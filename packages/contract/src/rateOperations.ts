@@ -11,6 +11,7 @@ export const rateOperations = {
     path: '/companies/{companyId}/rates',
     summary: 'Set exchange rates, or take some away; what was posted stays as it is',
     body: ratesInput,
+    takesMany: true,
     answer: exchangeRates,
   },
   readRateFile: {

@@ -6,7 +6,7 @@ import { accountInStatement, amount, day, element, id, language, layer, side } f
 
 const keys = z
   .string()
-  .max(4000)
+  .max(100_000)
   .default('')
   .transform((text) => text.split(',').filter((key) => key !== ''));
 export const flag = z
@@ -41,7 +41,7 @@ const planQuery = {
   planId: z.coerce.number().int().positive().optional(),
   definition: z
     .string()
-    .max(12_000)
+    .max(200_000)
     .transform((text, context) => {
       const read = planDefinition.safeParse(parsed(text));
       if (read.success) return read.data;

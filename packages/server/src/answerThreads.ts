@@ -7,13 +7,16 @@ import type { AnswerElsewhere, PlainAnswer, PlainCall } from './http/plainCall.t
 import type { AskForIds, Counters } from './persistence/counters.ts';
 import type { PortOptions } from './wirePorts.ts';
 
-const mostThreads = 2;
-const mostWaiting = 40;
-/** Of one person; whoever asks for more waits for their own. */
-const mostWaitingOfPerson = 8;
-const secondsToTryAgain = 10;
-const longestSeconds = 90;
+const mostThreads = 3;
 const megabytes = 1024;
+/** Imports may take long, and leave room for the rest, which waits in a line of its own. */
+const bounds = {
+  answers: { atOnce: 2, waiting: 40, seconds: 90 },
+  imports: { atOnce: 2, waiting: 40, seconds: 1800 },
+} as const;
+type Lane = keyof typeof bounds;
+/** Begun once for all: what was asked for is done though nobody waits for the answer, or ends by itself. */
+const endsByItself = /^(post|apply|readJournal)/;
 
 /** The built worker: beside the bundle or its parts, or in the build's folder where this file is run from its source. */
 const workerFile = ['./answerWorker.js', '../answerWorker.js', '../dist/answerWorker.js']
@@ -39,6 +42,11 @@ interface Waiting {
   readonly refuse: (error: Error) => void;
 }
 
+interface Line {
+  running: number;
+  readonly waiting: Waiting[];
+}
+
 /**
  * Threads that answer what takes long, so that the thread of the requests never does. One call at a time in each; a call that nobody waits for
  * any more, that takes too long or too much memory is ended with its thread, and what it had begun in the database is rolled back.
@@ -46,7 +54,7 @@ interface Waiting {
 export class AnswerThreads {
   private readonly idle: Worker[] = [];
   private readonly all = new Set<Worker>();
-  private readonly waiting: Waiting[] = [];
+  private readonly lines: Readonly<Record<Lane, Line>> = { answers: { running: 0, waiting: [] }, imports: { running: 0, waiting: [] } };
 
   constructor(
     private readonly counters: Counters,
@@ -55,11 +63,11 @@ export class AnswerThreads {
   ) {}
 
   readonly answer: AnswerElsewhere = (call, left) => {
-    const own = this.waiting.filter((one) => one.call.identity?.person.id === call.identity?.person.id).length;
-    if (this.waiting.length >= mostWaiting || own >= mostWaitingOfPerson)
-      return Promise.resolve(fail<Failure>({ code: 'too_many_attempts', seconds: secondsToTryAgain }));
+    const lane = laneOf(call);
+    const { waiting } = this.lines[lane];
+    if (waiting.length >= bounds[lane].waiting) return Promise.resolve(fail<Failure>({ code: 'busy' }));
     return new Promise((settle, refuse) => {
-      this.waiting.push({ call, left, settle, refuse });
+      waiting.push({ call, left, settle, refuse });
       this.next();
     });
   };
@@ -74,10 +82,14 @@ export class AnswerThreads {
   }
 
   private next(): void {
-    while (this.waiting.length > 0) {
-      const worker = this.idle.pop() ?? (this.all.size < mostThreads ? this.begin() : undefined);
-      if (!worker) return;
-      this.give(worker, this.waiting.shift() as Waiting);
+    for (const lane of ['answers', 'imports'] as const) {
+      const line = this.lines[lane];
+      while (line.waiting.length > 0 && line.running < bounds[lane].atOnce) {
+        const worker = this.idle.pop() ?? (this.all.size < mostThreads ? this.begin() : undefined);
+        if (!worker) return;
+        line.running++;
+        this.give(worker, line.waiting.shift() as Waiting, lane);
+      }
     }
   }
 
@@ -111,9 +123,10 @@ export class AnswerThreads {
     }
   }
 
-  private give(worker: Worker, { call, left, settle, refuse }: Waiting): void {
-    const isChange = call.asked.idempotencyKey !== null || /^(post|apply)/.test(call.name);
-    const end = (isReusable: boolean): void => {
+  private give(worker: Worker, { call, left, settle, refuse }: Waiting, lane: Lane): void {
+    const isLeftAlone = call.asked.idempotencyKey !== null || endsByItself.test(call.name);
+    /** Told once the thread does nothing any more. */
+    const end = async (isReusable: boolean, tell: () => void): Promise<void> => {
       clearTimeout(timer);
       left.removeEventListener('abort', onLeft);
       // Each by name: without all of its listeners a worker is never heard again.
@@ -122,40 +135,33 @@ export class AnswerThreads {
       if (isReusable) this.idle.push(worker);
       else {
         this.all.delete(worker);
-        void worker.terminate();
+        await worker.terminate();
       }
+      this.lines[lane].running--;
+      tell();
       this.next();
     };
     const onLeft = (): void => {
-      // A change that was asked for is done, though nobody waits for the answer.
-      if (isChange) return;
-      settle(fail({ code: 'busy' }));
-      end(false);
+      if (!isLeftAlone) void end(false, () => settle(fail({ code: 'busy' })));
     };
-    const timer = setTimeout(() => {
-      settle(fail({ code: 'file_limit_exceeded', limit: 'time' }));
-      end(false);
-    }, longestSeconds * 1000);
+    const timer = setTimeout(() => void end(false, () => settle(fail({ code: 'file_limit_exceeded', limit: 'time' }))), bounds[lane].seconds * 1000);
     const onMessage = (message: 'ready' | IdsAsked | { outcome: Outcome<PlainAnswer, Failure> } | { error: string }): void => {
       if (message === 'ready' || 'asking' in message) return;
-      if ('outcome' in message) settle(message.outcome);
-      else refuse(new Error(message.error));
-      end(true);
+      void end(true, () => ('outcome' in message ? settle(message.outcome) : refuse(new Error(message.error))));
     };
     const onError = (error: Error & { code?: string }): void => {
-      if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') settle(fail({ code: 'file_limit_exceeded', limit: 'cells' }));
-      else refuse(error);
-      end(false);
+      const isTooMuch = error.code === 'ERR_WORKER_OUT_OF_MEMORY';
+      void end(false, () => (isTooMuch ? settle(fail({ code: 'file_limit_exceeded', limit: 'cells' })) : refuse(error)));
     };
     worker.on('message', onMessage);
     worker.on('error', onError);
     left.addEventListener('abort', onLeft);
     // Whoever went away while it waited leaves the thread as it is.
-    if (left.aborted && !isChange) {
-      settle(fail({ code: 'busy' }));
-      end(true);
-      return;
-    }
+    if (left.aborted && !isLeftAlone) return void end(true, () => settle(fail({ code: 'busy' })));
     worker.postMessage(call);
   }
+}
+
+function laneOf({ name }: PlainCall): Lane {
+  return name === 'readJournal' ? 'imports' : 'answers';
 }

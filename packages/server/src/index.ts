@@ -1,2 +1,2 @@
 export { entities } from './persistence/entities/index.ts';
-export { type Serving, serve } from './serve.ts';
+export { type ServeOptions, type Serving, serve } from './serve.ts';

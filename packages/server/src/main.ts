@@ -17,6 +17,8 @@ async function main(): Promise<void> {
     demo: env.IVORY_LADDER_DEMO === '1',
     isBehindTls: env.IVORY_LADDER_BEHIND_TLS === '1',
     idleMinutes: Number(env.IVORY_LADDER_IDLE_MINUTES ?? 240),
+    shareLimits: { ofCompany: Number(env.IVORY_LADDER_COMPANY_MEGABYTES ?? 20_000), ofPerson: Number(env.IVORY_LADDER_PERSON_MEGABYTES ?? 4000) },
+    mostHeavyAMinute: Number(env.IVORY_LADDER_HEAVY_A_MINUTE ?? 240),
     mailServer: env.IVORY_LADDER_SMTP ? { url: env.IVORY_LADDER_SMTP, from: env.IVORY_LADDER_MAIL_FROM ?? 'Ivory Ladder <ivory-ladder@localhost>' } : null,
     publicUrl: env.IVORY_LADDER_URL?.replace(/\/+$/, '') ?? null,
     isLongRunning: true,

@@ -7,10 +7,13 @@ import { makeFirstLink } from './application/oneTimeLinks.ts';
 import type { Ports } from './application/ports/index.ts';
 import { loadDemo } from './demo/loadDemo.ts';
 import { createApp } from './http/createApp.ts';
+import { listenWith } from './http/listenWith.ts';
 import { type MailServer, smtp } from './mail/smtp.ts';
 import { Counters } from './persistence/counters.ts';
 import { openDatabase } from './persistence/database.ts';
 import { databaseTrouble } from './persistence/databaseTrouble.ts';
+import { DatabaseWatch } from './persistence/databaseWatch.ts';
+import type { ShareLimits } from './persistence/diskShares.ts';
 import { forgetUnneeded } from './persistence/forgetUnneeded.ts';
 import { sessionSecret } from './persistence/sessionStore.ts';
 import { wirePorts } from './wirePorts.ts';
@@ -29,6 +32,9 @@ export interface ServeOptions {
   readonly isBehindTls: boolean;
   /** A session that nobody uses for so long ends; 0: it stays its day. */
   readonly idleMinutes: number;
+  readonly shareLimits: ShareLimits;
+  /** Of what is heavy, by one person; 0: as much as there comes. */
+  readonly mostHeavyAMinute: number;
   /** `null`: letters stay in the outbox. */
   readonly mailServer: MailServer | null;
   /** Where people reach the application, for links in letters; `null`: where it listens. */
@@ -51,7 +57,8 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const log = pino({ level: options.logLevel, redact: ['req.headers.cookie', 'req.headers.authorization'] });
   const database = await openDatabase(options.databaseUrl);
   let url = '';
-  const portOptions = { databaseUrl: options.databaseUrl, idleMinutes: options.idleMinutes, hasMailServer: options.mailServer !== null };
+  const { databaseUrl, idleMinutes, shareLimits, mostHeavyAMinute } = options;
+  const portOptions = { databaseUrl, idleMinutes, shareLimits, hasMailServer: options.mailServer !== null };
   const counters = new Counters(database);
   const ports = wirePorts(database, counters, portOptions, () => options.publicUrl ?? url);
   if (options.demo) await loadDemo(ports, options.say);
@@ -59,8 +66,11 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const { isBehindTls, checkAnswers, webFolder } = options;
   const session = { secret: await sessionSecret(database), isBehindTls };
   const threads = new AnswerThreads(counters, portOptions, () => options.publicUrl ?? url);
+  const watch = new DatabaseWatch(databaseUrl);
   const app = createApp(ports, {
     elsewhere: threads.answer,
+    mostHeavyAMinute,
+    listenForHang: (giveUp) => watch.listen(giveUp),
     hosts: () => hosts,
     webFolder,
     log,
@@ -71,7 +81,9 @@ export async function serve(options: ServeOptions): Promise<Serving> {
     troubleOf: databaseTrouble,
   });
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, options.address, (error) => (error ? reject(error) : resolve(listening)));
+    const listening = listenWith(app);
+    listening.once('error', reject);
+    listening.listen(options.port, options.address, () => resolve(listening));
   });
   const { port } = server.address() as AddressInfo;
   hosts.push(...['127.0.0.1', 'localhost', '[::1]'].map((host) => `${host}:${port}`));
@@ -85,6 +97,7 @@ export async function serve(options: ServeOptions): Promise<Serving> {
     stop: async () => {
       await work.stop();
       await threads.stop();
+      watch.stop();
       await stopServing(server, database);
     },
   };

@@ -1,7 +1,9 @@
 import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports/index.ts';
+import { attachmentContent } from './documents/attachmentContent.ts';
 import { printSet } from './documents/printSet.ts';
+import { receivedFiles } from './documents/receivedFiles.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
 import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
@@ -23,6 +25,7 @@ import { CommentRepository } from './persistence/commentStore.ts';
 import { CompanyRepository } from './persistence/companyStore.ts';
 import type { Counters } from './persistence/counters.ts';
 import { DayBooks } from './persistence/dayBooks.ts';
+import { DiskShares, type ShareLimits } from './persistence/diskShares.ts';
 import { FacetBooks } from './persistence/facetBooks.ts';
 import { FacetSets } from './persistence/facetSets.ts';
 import { FileRepository } from './persistence/fileStore.ts';
@@ -50,14 +53,21 @@ export interface PortOptions {
   readonly databaseUrl: string;
   /** A session that nobody uses for so long ends; 0: it stays its day. */
   readonly idleMinutes: number;
+  readonly shareLimits: ShareLimits;
   /** Whether letters are handed over; else they stay in the outbox. */
   readonly hasMailServer: boolean;
 }
 
 /** Everything that use cases ask of the world, over one database. */
-export function wirePorts(database: DataSource, counters: Counters, { databaseUrl, idleMinutes, hasMailServer }: PortOptions, address: () => string): Ports {
+export function wirePorts(
+  database: DataSource,
+  counters: Counters,
+  { databaseUrl, idleMinutes, hasMailServer, shareLimits }: PortOptions,
+  address: () => string,
+): Ports {
   const jobs = new JobRepository(database);
   const facetSets = new FacetSets(database);
+  const shares = new DiskShares(shareLimits);
   return {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(
@@ -69,7 +79,7 @@ export function wirePorts(database: DataSource, counters: Counters, { databaseUr
       facetSets,
       counters,
     ),
-    journals: new JournalRepository(database, databaseUrl, facetSets, counters),
+    journals: new JournalRepository(database, databaseUrl, facetSets, counters, shares),
     chart: new ChartRepository(database, counters),
     codeLists: new CodeListRepository(database, facetSets, counters),
     budgets: new BudgetRepository(database, counters),
@@ -77,7 +87,8 @@ export function wirePorts(database: DataSource, counters: Counters, { databaseUr
     series: new SeriesRepository(database, counters),
     notes: new NoteRepository(database, counters),
     views: new ViewRepository(database, counters),
-    attachments: new AttachmentRepository(database, counters),
+    attachments: new AttachmentRepository(database, counters, shares),
+    attachmentContent,
     placement: new PlacementRepository(database, counters),
     rehearsals: new RehearsalRepository(database),
     layouts: new LayoutRepository(database, counters),
@@ -102,7 +113,8 @@ export function wirePorts(database: DataSource, counters: Counters, { databaseUr
     jobs,
     address,
     secrets: nodeSecrets,
-    files: new FileRepository(database, counters),
+    files: new FileRepository(database, counters, shares),
+    received: receivedFiles,
     tables: new FileTableReader(),
     writer: {
       toCsv: writeStatementCsv,

@@ -20,7 +20,7 @@ export const attachmentKinds = Object.keys(kinds) as AttachmentKind[];
 /** In bytes. */
 export const largestAttachment = 25 << 20;
 
-/** By the ending of its name alone: a file is never opened by the server, nor given out as anything but bytes. */
+/** By the ending of its name. A file is given out as nothing but bytes, whatever it is. */
 export function attachmentKindOf(name: string): AttachmentKind | null {
   const ending = /\.([^.]+)$/.exec(name)?.[1]?.toLowerCase() ?? '';
   return attachmentKinds.find((kind) => kind === ending) ?? null;

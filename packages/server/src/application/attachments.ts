@@ -8,7 +8,7 @@ export async function listAttachments(ports: Ports, { companyId }: Access<'revie
   return succeed(await ports.attachments.list(companyId, owner));
 }
 
-/** All files of the account or entry, the new one first. Only kinds that are listed are taken, and 25 MB of each. */
+/** All files of the account or entry, the new one first. Only kinds that are listed are taken, by name and by content, and 25 MB of each. */
 export async function addAttachment(
   ports: Ports,
   access: Access<'preparer'>,
@@ -17,12 +17,15 @@ export async function addAttachment(
   content: AsyncIterable<Uint8Array>,
 ): Promise<Outcome<Attachment[], Failure>> {
   const { companyId, actor } = access;
-  if (attachmentKindOf(name) === null) return fail({ code: 'attachment_kind_refused', name, kinds: attachmentKinds });
+  const kind = attachmentKindOf(name);
+  if (kind === null) return fail({ code: 'attachment_kind_refused', name, kinds: attachmentKinds });
   const opened = await openStructure(ports, companyId);
   if (!opened.ok) return opened;
   const isThere = owner.kind === 'account' ? opened.value.labels.has(owner.id) : (await ports.ledger.entry(companyId, owner.id)) !== null;
   if (!isThere) return fail({ code: 'not_found', thing: owner.kind, id: owner.id });
-  const written = await ports.attachments.write(companyId, owner, name, content, largestAttachment, actor);
+  const [isOfKind, whole] = await ports.attachmentContent.beginsAs(kind, content);
+  if (!isOfKind) return fail({ code: 'attachment_of_other_kind', name, kind });
+  const written = await ports.attachments.write(companyId, owner, name, whole, largestAttachment, actor);
   return written.ok ? listAttachments(ports, access, owner) : written;
 }
 

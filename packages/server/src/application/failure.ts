@@ -23,6 +23,8 @@ export type Failure =
   | { code: 'sign_in_refused' }
   /** `seconds` until the next try is judged. */
   | { code: 'too_many_attempts'; seconds: number }
+  /** More that is heavy than one person may ask for at once, or in a minute; `seconds` until there is room. */
+  | { code: 'asked_for_much'; seconds: number }
   | { code: 'password_wrong' }
   | { code: 'role_needed'; needs: Role; role: Role }
   | { code: 'company_name_differs'; name: string }
@@ -51,8 +53,12 @@ export type Failure =
   | PlacementFault
   | { code: 'idempotency_key_reused'; key: string }
   | { code: 'busy' }
+  /** What a company keeps, or a person hands in within a day, takes its whole share. */
+  | { code: 'share_of_disk_full'; of: 'company' | 'person'; megabytes: number }
   /** The database has no room left. */
   | { code: 'storage_full' }
+  /** The database has not answered for ten seconds; what was asked for may still be done. */
+  | { code: 'database_hangs' }
   /** The database went away in between; whatever was under way was rolled back, or was done already. */
   | { code: 'database_lost' }
   | { code: 'account_unknown'; accountId: number }
@@ -127,10 +133,14 @@ export type Failure =
   | { code: 'account_parent_inactive'; number: string }
   | { code: 'category_not_empty'; accounts: number; subcategories: number; contras: number }
   | { code: 'attachment_kind_refused'; name: string; kinds: readonly string[] }
+  /** What it begins with is not what its ending says. */
+  | { code: 'attachment_of_other_kind'; name: string; kind: string }
   | { code: 'attachment_too_large'; limit: number }
   /** Empty, or it ended before its time. */
   | { code: 'attachment_incomplete' }
   | { code: 'file_too_large'; bytes: number; limit: number }
+  /** It ended before its time, or was not as long as was said. */
+  | { code: 'file_incomplete'; bytes: number; expected: number }
   | { code: 'file_not_a_table'; found: 'pdf' | 'binary' | 'empty' | 'old_workbook' | 'picture' | 'document' }
   | { code: 'file_unreadable'; reason: string; row?: number }
   | { code: 'file_limit_exceeded'; limit: 'rows' | 'columns' | 'cells' | 'inflated_bytes' | 'parts' | 'time' }

@@ -26,7 +26,18 @@ import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import { lockedOn } from './periodLocks.ts';
-import type { Books, JournalFault, JournalForm, JournalImportRecord, JournalPosted, PlacedRow, Ports, Request, StagedLine } from './ports/index.ts';
+import type {
+  Books,
+  JournalFault,
+  JournalForm,
+  JournalImportRecord,
+  JournalPosted,
+  PlacedRow,
+  Ports,
+  ReceivedFile,
+  Request,
+  StagedLine,
+} from './ports/index.ts';
 
 const mostFaults = 200;
 const millisecondsBetweenNotes = 500;
@@ -64,7 +75,7 @@ export async function beginJournalImport(
   file: { readonly name: string; readonly bytes: number; readonly form: JournalForm },
 ): Promise<Outcome<number, Failure>> {
   const opened = await openBooks(ports, companyId);
-  return opened.ok ? succeed(await ports.journals.begin(companyId, file, actor)) : opened;
+  return opened.ok ? ports.journals.begin(companyId, file, actor) : opened;
 }
 
 export async function viewJournalImport(ports: Ports, { companyId }: Access<'preparer'>, importId: number): Promise<Outcome<JournalImportRecord, Failure>> {
@@ -81,24 +92,66 @@ export async function discardJournalImport(ports: Ports, access: Access<'prepare
 }
 
 /**
- * Reads a file as its bytes come, checks each row and stages its lines, then judges the entries they make. Nothing is
+ * Takes the file in, as slowly as it comes, before any of it is read: whoever sends holds no connection to the database. `left`: who sends has gone away,
+ * which ends the import also while it is read.
+ */
+export async function receiveJournal(
+  { journals, received }: Ports,
+  { companyId }: Access<'preparer'>,
+  importId: number,
+  content: AsyncIterable<Uint8Array>,
+  left: AbortSignal,
+): Promise<Outcome<ReceivedFile, Failure>> {
+  const record = await journals.find(companyId, importId);
+  if (!record) return fail({ code: 'not_found', thing: 'journal_import', id: importId });
+  if (!(await journals.claim(companyId, importId))) return fail({ code: 'journal_not_ready', state: record.state });
+  left.addEventListener('abort', () => void journals.cancel(companyId, importId).catch(() => undefined));
+  let noted = 0;
+  const note = async (bytes: number): Promise<boolean> => {
+    if (Date.now() - noted < millisecondsBetweenNotes) return true;
+    noted = Date.now();
+    return journals.received(companyId, importId, bytes);
+  };
+  let file: Outcome<ReceivedFile, Failure> | null = null;
+  let isWanted = true;
+  try {
+    file = await received.receive(content, record.bytes, note);
+    isWanted = await journals.received(companyId, importId, file.ok ? file.value.bytes : 0);
+    if (isWanted && file.ok && file.value.bytes === record.bytes) return file;
+  } catch (error) {
+    await journals.abandon(companyId, importId);
+    throw error;
+  }
+  await journals.abandon(companyId, importId);
+  if (file.ok) await received.release(file.value);
+  if (!isWanted) return fail({ code: 'journal_not_ready', state: 'cancelled' });
+  return file.ok ? fail({ code: 'file_incomplete', bytes: file.value.bytes, expected: record.bytes }) : file;
+}
+
+/** However its reading ended. */
+export async function releaseJournal({ journals, received }: Ports, { companyId }: Access<'preparer'>, importId: number, file: ReceivedFile): Promise<void> {
+  await received.release(file);
+  await journals.abandon(companyId, importId);
+}
+
+/**
+ * Reads a file that was received: checks each row and stages its lines, then judges the entries they make. Nothing is
  * posted; memory stays flat whatever the size. Where anything is wrong nothing stays staged, and the first faults are told.
  */
 export async function readJournal(
   ports: Ports,
   access: Access<'preparer'>,
   importId: number,
-  content: AsyncIterable<Uint8Array>,
+  file: ReceivedFile,
 ): Promise<Outcome<JournalImportRecord, Failure>> {
   const { companyId } = access;
   const found = await viewJournalImport(ports, access, importId);
   if (!found.ok) return found;
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
-  if (!(await ports.journals.claim(companyId, importId))) return fail({ code: 'journal_not_ready', state: found.value.state });
   const reading = new Reading(ports, opened.value, importId, found.value.form);
   try {
-    await ports.journals.stage(importId, reading.lines(content));
+    await ports.journals.stage(importId, reading.lines(ports.received.read(file)));
   } catch (error) {
     await ports.journals.finish(companyId, importId, 'cancelled', null);
     throw error;
@@ -124,7 +177,7 @@ class Reading {
   rows = 0;
   faultCount = 0;
   isCancelled = false;
-  /** The sender went away before the end, or the file cannot be read to its end. */
+  /** The file cannot be read to its end. */
   brokeOff = false;
   readonly faults: JournalFault[] = [];
   private readonly read: (cells: readonly string[]) => JournalRow;

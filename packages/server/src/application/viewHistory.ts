@@ -7,6 +7,8 @@ import type { Books, HistoryEvent, HistoryWanted, Ports } from './ports/index.ts
 /** An event with what it was about in words, and names for the accounts and categories that it speaks of. */
 export interface ToldEvent extends HistoryEvent {
   readonly label: string;
+  /** Who it was, with the id where people of the company share the name. */
+  readonly who: string;
 }
 
 export async function viewHistory(
@@ -21,9 +23,19 @@ export async function viewHistory(
   const names = new Names(books);
   return succeed({
     books,
-    events: events.map((event) => ({ ...event, before: names.tell(event, event.before), after: names.tell(event, event.after), label: names.labelOf(event) })),
+    events: events.map((event) => ({
+      ...event,
+      before: names.tell(event, event.before),
+      after: names.tell(event, event.after),
+      label: names.labelOf(event),
+      who: whoOf(event),
+    })),
     next,
   });
+}
+
+function whoOf({ actor, actorId, isNameShared }: HistoryEvent): string {
+  return isNameShared && actorId !== null ? `${actor} (person ${actorId})` : actor;
 }
 
 /** Today's names; what is gone is named as it was when it was last changed, or by its number alone. */

@@ -139,7 +139,7 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 /** The demo's own categories in the place of the starter's, and the balances at the end of the year before its first. */
 async function openLedger(ports: Ports, companyId: number, demo: DemoCompany): Promise<void> {
   await plantCategories(ports, must(await openBooks(ports, companyId)), demo.categories);
-  const fileId = await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), demoActor);
+  const fileId = must(await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), demoActor));
   const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
   must(await postTrialBalance(ports, ownAccess(companyId, demoActor), fileId, posting, { actor: demoActor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
 }
@@ -163,7 +163,7 @@ async function giveCodes(ports: Ports, companyId: number, { lists: given, codes 
   const coded = lists.filter(({ name }) => codes[name] !== undefined);
   const rows = accounts.map(({ number }) => [number, ...coded.map(({ name }) => demoCodeOf(codes, name, number))]);
   const file = stringify([['Number', ...coded.map(({ key }) => describeColumn(key, lists).heading)], ...rows]);
-  const fileId = await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), demoActor);
+  const fileId = must(await ports.files.keep(companyId, 'codes-of-accounts.csv', Buffer.from(file, 'utf8'), demoActor));
   must(await applyChartFile(ports, access, fileId, { structureVersion: company.structureVersion, revision: cube.revision }));
 }
 

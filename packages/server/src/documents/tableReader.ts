@@ -2,6 +2,7 @@ import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from '../application/failure.ts';
 import type { PlacedRow, StoredFile, TableChoices, TableFormat, TableReader } from '../application/ports/index.ts';
 import { beginsAsXml } from './auditFile.ts';
+import { peek } from './peek.ts';
 import { readDelimited, readHead } from './readDelimited.ts';
 import { readWorkbook } from './readWorkbook.ts';
 import { recogniseFile } from './recogniseFile.ts';
@@ -26,8 +27,8 @@ export class FileTableReader implements TableReader {
   }
 
   async *stream(...[content, form, onBytes]: Parameters<TableReader['stream']>): AsyncGenerator<PlacedRow[]> {
-    const [isXml, whole] = await lookAtBeginning(content);
-    yield* isXml ? streamAuditFile(whole, onBytes) : streamDelimited(whole, form, onBytes);
+    const [head, whole] = await peek(content, 1);
+    yield* beginsAsXml(head) ? streamAuditFile(whole, onBytes) : streamDelimited(whole, form, onBytes);
   }
 
   async readOnce(file: StoredFile): ReturnType<TableReader['readOnce']> {
@@ -66,18 +67,4 @@ function readAccounts(content: Buffer): Outcome<Table, Failure> {
     if ((error as { code?: string }).code !== 'XML_MALFORMED') throw error;
     return fail({ code: 'file_unreadable', reason: 'malformed', row: 0 });
   }
-}
-
-/** Whether what comes begins as XML, and all of it again from its beginning. */
-async function lookAtBeginning(content: AsyncIterable<Uint8Array>): Promise<readonly [isXml: boolean, whole: AsyncIterable<Uint8Array>]> {
-  const rest = content[Symbol.asyncIterator]();
-  const first = await rest.next();
-  const whole = async function* (): AsyncGenerator<Uint8Array> {
-    try {
-      for (let next = first; !next.done; next = await rest.next()) yield next.value;
-    } finally {
-      await rest.return?.();
-    }
-  };
-  return [!first.done && beginsAsXml(first.value), whole()];
 }

@@ -8,9 +8,9 @@ export function writeHistoryCsv(company: string, events: readonly ToldEvent[]): 
   const state = (value: unknown) => (value === null || value === undefined ? '' : JSON.stringify(value));
   const lines = [
     ['Time (UTC)', 'Who', 'What', 'Which', 'Action', 'Before', 'After'],
-    ...events.map(({ happenedAt, actor, thing, label, action, before, after }) => [
+    ...events.map(({ happenedAt, who, thing, label, action, before, after }) => [
       happenedAt,
-      actor,
+      who,
       thing.replaceAll('_', ' '),
       label,
       action,

@@ -4,6 +4,7 @@ import express, { type Express } from 'express';
 import type { Logger } from 'pino';
 import type { Failure } from '../application/failure.ts';
 import type { Ports } from '../application/ports/index.ts';
+import { giveUpWhereItHangs, type ListenForHang } from './giveUp.ts';
 import { guardHost, guardOrigin, secureHeaders } from './guards.ts';
 import { problemHandler } from './problems.ts';
 import { type ApiOptions, apiRoutes } from './routes.ts';
@@ -16,6 +17,7 @@ export interface AppOptions extends ApiOptions {
   readonly session: SessionOptions;
   readonly webFolder: string;
   readonly log: Logger;
+  readonly listenForHang: ListenForHang;
   /** What an error of the database means to whoever asked; `null` for one of our own. */
   readonly troubleOf: (error: unknown) => Failure | null;
 }
@@ -35,11 +37,12 @@ export function createApp(ports: Ports, options: AppOptions): Express {
   app.use((request, response, next) => guardHost(options.hosts())(request, response, next));
   app.use((request, response, next) => guardOrigin(options.hosts())(request, response, next));
   const sessions = readSession(ports, options.session);
+  const giveUp = giveUpWhereItHangs(options.listenForHang);
   // Whether the database answers is said in time, also to somebody signed in, whose session stands in it.
   app.use(
     '/api',
     compression(quickly),
-    (request, response, next) => (request.path === '/health' ? next() : sessions(request, response, next)),
+    (request, response, next) => (request.path === '/health' ? next() : giveUp(request, response, () => sessions(request, response, next))),
     apiRoutes(ports, options),
   );
   app.use(webAssets(options.webFolder));

@@ -6,6 +6,8 @@ import {
   lookAtJournal,
   postJournalImport,
   readJournal,
+  receiveJournal,
+  releaseJournal,
   viewJournalImport,
 } from '../application/importJournal.ts';
 import type { JournalImportRecord, Ports } from '../application/ports/index.ts';
@@ -24,7 +26,13 @@ export function journalRoutes(on: On, ports: Ports): void {
   on('beginJournalImport', async ({ access, body: { name, bytes, ...form } }) =>
     mapOutcome(await beginJournalImport(ports, access, { name, bytes, form }), (id) => ({ id })),
   );
-  on('readJournal', async ({ access, id, request }) => mapOutcome(await readJournal(ports, access, id('importId'), request), toImport));
+  on('readJournal', async ({ access, id, received }) => mapOutcome(await readJournal(ports, access, id('importId'), received), toImport), {
+    receive: async ({ access, id, request, left }) =>
+      mapOutcome(await receiveJournal(ports, access, id('importId'), request, left), (file) => ({
+        file,
+        release: () => releaseJournal(ports, access, id('importId'), file),
+      })),
+  });
   on('getJournalImport', async ({ access, id }) => mapOutcome(await viewJournalImport(ports, access, id('importId')), toImport));
   on('postJournalImport', async ({ access, id, asked }) => {
     const posted = await postJournalImport(ports, access, id('importId'), asked);

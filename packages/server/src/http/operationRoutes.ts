@@ -1,17 +1,20 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { type Operation, type OperationName, operations } from '@ivory-ladder/contract';
+import { mayBeLong, type Operation, type OperationName, operations } from '@ivory-ladder/contract';
 import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
-import { json, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
+import { type NextFunction, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
-import type { Request as Asked, Identity, StreamedFile, WrittenFile } from '../application/ports/index.ts';
+import type { Request as Asked, Identity, ReceivedFile, StreamedFile, WrittenFile } from '../application/ports/index.ts';
 import type { StatementName } from '../application/prepareStatement.ts';
+import { isHeavy } from './heavyOperations.ts';
+import type { PersonTurns } from './personTurns.ts';
 import { type AnswerElsewhere, answeredElsewhere, type PlainCall } from './plainCall.ts';
 import { closeUnread, sendProblem } from './problems.ts';
+import { readJson } from './readJson.ts';
 import { sendJson, sendJsonText } from './sendJson.ts';
 import { nameOf } from './statementNames.ts';
 import { unsoundText } from './unsoundText.ts';
@@ -35,8 +38,12 @@ interface Call<Name extends OperationName> {
   readonly query: QueryOf<Name>;
   readonly body: BodyOf<Name>;
   readonly file: Buffer;
+  /** Of an operation whose stream is taken in first. */
+  readonly received: ReceivedFile;
   readonly asked: Asked;
   readonly request: Request;
+  /** Who asked has gone away before the answer. */
+  readonly left: AbortSignal;
   /** A path parameter that is a whole number. */
   id(parameter: string): number;
   /** Of a statement. */
@@ -46,24 +53,37 @@ interface Call<Name extends OperationName> {
 type Handle<Name extends OperationName> = (call: Call<Name>) => Promise<Outcome<AnswerOf<Name>, Failure>>;
 /** Hears of everything that is taken out as a file, before it goes. */
 type Exported = (name: OperationName, call: { readonly identity: Identity | null; readonly access: Access | null; readonly request: Request }) => Promise<void>;
-export type On = <Name extends OperationName>(name: Name, handle: Handle<Name>, ...before: RequestHandler[]) => void;
+/** A stream that was taken in, and how it goes once it was answered for. */
+interface Received {
+  readonly file: ReceivedFile;
+  release(): Promise<void>;
+}
+
+interface Steps<Name extends OperationName> {
+  /** Before anything else is looked at. */
+  readonly before?: RequestHandler;
+  /** Takes the stream in, on the thread of the requests, before another answers. */
+  readonly receive?: (call: Call<Name>) => Promise<Outcome<Received, Failure>>;
+}
+
+export type On = <Name extends OperationName>(name: Name, handle: Handle<Name>, steps?: Steps<Name>) => void;
 
 const idempotencyKey = z.string().min(1).max(100).optional();
+const nothingReceived: ReceivedFile = { descriptor: -1, bytes: 0 };
 const wholeNumber = z.coerce.number().int().positive();
 
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
 export function operationRoutes(
   router: Router,
-  { checkAnswers, exported, elsewhere }: { checkAnswers: boolean; exported: Exported; elsewhere: AnswerElsewhere | null },
+  { checkAnswers, exported, elsewhere, turns }: { checkAnswers: boolean; exported: Exported; elsewhere: AnswerElsewhere | null; turns: PersonTurns },
 ): On {
-  const readJson = json({ limit: '20mb' });
-  // Nobody knows who sends these.
-  const readLittle = json({ limit: '10kb' });
-  return (name, handle, ...before) => {
+  return (name, handle, { before, receive } = {}) => {
     const operation: Operation = operations[name];
     const path = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
     // Who asks is known before anything that is sent is read.
     const allowed: RequestHandler = (request, response, next) => {
+      // Told already that the database hangs: nothing is begun any more.
+      if (response.headersSent) return;
       response.setHeader('Cache-Control', 'no-store');
       const entered = enter(operation, request);
       if (!entered.ok) return sendProblem(response, entered.failure);
@@ -76,17 +96,27 @@ export function operationRoutes(
       sendJsonText(request, response.status(operation.status ?? 200), text);
     };
     const answer = async (request: Request, response: Response): Promise<void> => {
-      const call = readCall(name, operation, request, response.locals.entered as Entered);
+      const call = readCall(name, operation, request, response);
+      if (!receive) return answerCall(call, request, response);
+      const received = await receive(call);
+      if (!received.ok) return sendProblem(response, received.failure);
+      try {
+        await answerCall({ ...call, received: received.value.file }, request, response);
+      } finally {
+        await received.value.release();
+      }
+    };
+    const answerCall = async (call: Call<typeof name>, request: Request, response: Response): Promise<void> => {
       if (elsewhere && answeredElsewhere.has(name)) {
-        const answered = await elsewhere(plain(name, call), whenLeft(response));
-        if (response.destroyed) return;
+        const answered = await elsewhere(plain(name, call), call.left);
+        if (response.destroyed || response.headersSent) return;
         if (!answered.ok) return sendProblem(response, answered.failure);
         if ('json' in answered.value) return sendWritten(answered.value.json, request, response);
         await exported(name, { ...(response.locals.entered as Entered), request });
         return sendFile(answered.value.file, response);
       }
       const outcome = await handle(call);
-      if (response.destroyed) return;
+      if (response.destroyed || response.headersSent) return;
       closeUnread(response);
       if (!outcome.ok) return sendProblem(response, outcome.failure);
       if (operation.answer === 'file' || operation.answer === 'stream') await exported(name, { ...(response.locals.entered as Entered), request });
@@ -103,12 +133,20 @@ export function operationRoutes(
       const body = checkAnswers ? operation.answer.parse(outcome.value) : outcome.value;
       sendJson(request, response.status(operation.status ?? 200), body);
     };
-    const readers = operation.takesFile
-      ? [raw({ type: () => true, limit: largestUploadBytes })]
-      : operation.body
-        ? [operation.needs === 'nobody' ? readLittle : readJson]
-        : [];
-    router[operation.method](path, ...before, allowed, ...readers, answer);
+    const readers = operation.takesFile ? [raw({ type: () => true, limit: largestUploadBytes })] : operation.body ? [readJson(operation)] : [];
+    const needsTurn = isHeavy(name, operation);
+    const inTurn: RequestHandler = async (request, response, next) => {
+      const { identity } = response.locals.entered as Entered;
+      if (!identity || !needsTurn(request)) return next();
+      const entered = await turns.enter(identity.person.id, whenLeft(response));
+      if (typeof entered !== 'function') return sendProblem(response, entered);
+      if (response.closed) return entered();
+      response.once('close', entered);
+      next();
+    };
+    const steps = [...(before ? [before] : []), allowed, inTurn];
+    router[operation.method](path, ...steps, ...readers, answer);
+    if (mayBeLong(operation)) router.post(`${path}/query`, ...steps, readJson({ needs: operation.needs }), queryInBody, answer);
   };
 }
 
@@ -118,8 +156,14 @@ function sendFile({ name, type, content }: WrittenFile, response: Response): voi
   response.type(type).send(typeof content === 'string' ? content : Buffer.from(content));
 }
 
-function plain<Name extends OperationName>(name: Name, { access, identity, query, body, file, asked, request }: Call<Name>): PlainCall {
-  return { name, access, identity, query, body, file, asked, parameters: request.params as Record<string, string> };
+function plain<Name extends OperationName>(name: Name, { access, identity, query, body, file, received, asked, request }: Call<Name>): PlainCall {
+  return { name, access, identity, query, body, file, received, asked, parameters: request.params as Record<string, string> };
+}
+
+/** What is asked for, of a body in the place of an address that would be too long. */
+function queryInBody(request: Request, response: Response, next: NextFunction): void {
+  response.locals.query = z.record(z.string(), z.string()).parse(request.body);
+  next();
 }
 
 /** When who asked goes away before the answer. */
@@ -137,6 +181,7 @@ export function callOf(call: PlainCall): Call<OperationName> {
     ...call,
     file: Buffer.from(call.file),
     asked: { ...call.asked, requestHash: Buffer.from(call.asked.requestHash) },
+    left: new AbortController().signal,
     get request(): Request {
       throw new Error(`${call.name} asks for its request in another thread`);
     },
@@ -164,11 +209,13 @@ function enter({ needs }: Operation, request: Request): Outcome<Entered, Failure
   return access.ok ? succeed({ identity, access: access.value }) : access;
 }
 
-function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, { identity, access }: Entered): Call<Name> {
+function readCall<Name extends OperationName>(name: Name, operation: Operation, request: Request, response: Response): Call<Name> {
+  const { identity, access } = response.locals.entered as Entered;
   const file = operation.takesFile && Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
   const body = operation.body?.parse(request.body);
-  const query = operation.query?.parse(request.query);
-  const unsound = unsoundText(body) ?? unsoundText(query);
+  const query = operation.query?.parse(response.locals.query ?? request.query);
+  const written = JSON.stringify([name, request.path, body]);
+  const unsound = unsoundText(written, body) ?? unsoundText(JSON.stringify(query) ?? '', query);
   if (unsound) throw new z.ZodError([{ code: 'custom', path: [...unsound], message: 'A character that no text has', input: undefined }]);
   return {
     access: access as AccessOf<Name>,
@@ -176,13 +223,13 @@ function readCall<Name extends OperationName>(name: Name, operation: Operation, 
     query: query as QueryOf<Name>,
     body: body as BodyOf<Name>,
     file,
+    received: nothingReceived,
     request,
+    left: whenLeft(response),
     asked: {
       actor: access?.actor ?? { name: '', personId: null },
       idempotencyKey: operation.idempotent ? (idempotencyKey.parse(request.headers['idempotency-key']) ?? null) : null,
-      requestHash: createHash('sha256')
-        .update(JSON.stringify([name, request.path, body]))
-        .digest(),
+      requestHash: createHash('sha256').update(written).digest(),
     },
     id: (parameter) => wholeNumber.parse(request.params[parameter]),
     kind: () => nameOf(String(request.params.kind)),

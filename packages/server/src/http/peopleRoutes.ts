@@ -58,7 +58,7 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     if (changed.ok) await enter(request, person);
     return changed;
   });
-  on('lookAtLink', async ({ body }) => mapOutcome(await lookAtLink(ports, body.token), answers.toLink), limitTries);
+  on('lookAtLink', async ({ body }) => mapOutcome(await lookAtLink(ports, body.token), answers.toLink), { before: limitTries });
   on(
     'useLink',
     async ({ body, request }) => {
@@ -66,10 +66,10 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
       if (used.ok) await enter(request, used.value);
       return mapOutcome(used, toSession);
     },
-    limitTries,
+    { before: limitTries },
   );
-  on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, originOf(request)), limitTries);
-  on('askRecovery', async ({ body, request }) => askRecovery(ports, body.email, originOf(request), new Date()), limitTries);
+  on('acceptInvitation', async ({ body, identity, request }) => acceptInvitation(ports, identity, body.token, originOf(request)), { before: limitTries });
+  on('askRecovery', async ({ body, request }) => askRecovery(ports, body.email, originOf(request), new Date()), { before: limitTries });
   on('listPeople', async ({ access }) => mapOutcome(await listPeople(ports, access), answers.toPeople));
   on('invitePerson', async ({ access, body, request }) => invitePerson(ports, access, body, originOf(request)));
   on('renewInvitation', async ({ access, id, request }) => renewInvitation(ports, access, id('invitationId'), originOf(request)));

@@ -2,7 +2,7 @@ import type { OperationName } from '@ivory-ladder/contract';
 import type { Outcome } from '@ivory-ladder/core';
 import type { Access } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
-import type { Request as Asked, Identity, WrittenFile } from '../application/ports/index.ts';
+import type { Request as Asked, Identity, ReceivedFile, WrittenFile } from '../application/ports/index.ts';
 
 /** A call of an operation as plain data, checked already, to be answered by another thread. */
 export interface PlainCall {
@@ -12,6 +12,7 @@ export interface PlainCall {
   readonly query: unknown;
   readonly body: unknown;
   readonly file: Uint8Array;
+  readonly received: ReceivedFile;
   readonly asked: Asked;
   /** Of the path, as they stand there. */
   readonly parameters: Readonly<Record<string, string>>;
@@ -38,6 +39,7 @@ export const answeredElsewhere: ReadonlySet<OperationName> = new Set<OperationNa
   'rehearseFacetFile',
   'applyFacetFile',
   'lookAtJournal',
+  'readJournal',
   'exportWorkbook',
   'exportTrialBalanceWorkbook',
   'exportBudget',

@@ -11,7 +11,9 @@ type HttpFailure =
   | { code: 'origin_refused' }
   | { code: 'header_missing'; header: string }
   | { code: 'internal' }
-  | { code: 'route_unknown' };
+  | { code: 'route_unknown' }
+  /** More than 64 kB of address and headers. */
+  | { code: 'address_too_long' };
 
 const conflicts = new Set([
   'version_conflict',
@@ -66,7 +68,9 @@ const statusOf: Readonly<Record<string, number>> = {
   header_missing: 403,
   busy: 503,
   database_lost: 503,
+  database_hangs: 503,
   storage_full: 507,
+  share_of_disk_full: 507,
   sign_in_needed: 401,
   sign_in_refused: 401,
   role_needed: 403,
@@ -75,6 +79,8 @@ const statusOf: Readonly<Record<string, number>> = {
   installation_not_kept: 403,
   invitation_of_another: 403,
   too_many_attempts: 429,
+  asked_for_much: 429,
+  address_too_long: 431,
   file_too_large: 413,
   attachment_too_large: 413,
   internal: 500,
@@ -94,23 +100,31 @@ export function closeUnread(response: Response): void {
 }
 
 export function sendProblem(response: Response, failure: HttpFailure): void {
+  // Told already that the database hangs.
+  if (response.headersSent) return;
   const problem = toProblem(failure);
   closeUnread(response);
-  if (failure.code === 'too_many_attempts') response.setHeader('Retry-After', failure.seconds);
+  if (failure.code === 'too_many_attempts' || failure.code === 'asked_for_much') response.setHeader('Retry-After', failure.seconds);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
 const mostIssues = 20;
 const longestText = 200;
 
+/** A key that is no name of ours is the sender’s own. */
+function named(part: PropertyKey): string {
+  return /^\w{1,40}$/.test(String(part)) ? String(part) : '…';
+}
+
 /** What was thrown: a request that breaks the contract, trouble with what the application stands on, or a bug, of which the answer tells nothing. */
 export function problemHandler(log: Logger, troubleOf: (error: unknown) => Failure | null): ErrorRequestHandler {
   return (error, _request, response, _next) => {
+    if (response.writableEnded) return;
     if (response.headersSent) return void response.destroy();
     if (error instanceof ZodError) {
       // The first few, and nothing of what was sent.
       const issues = error.issues.slice(0, mostIssues).map(({ path, message, code }) => ({
-        path: path.join('.').slice(0, longestText),
+        path: path.map(named).join('.').slice(0, longestText),
         message: code === 'unrecognized_keys' ? 'Unknown keys' : message.slice(0, longestText),
       }));
       return sendProblem(response, { code: 'request_invalid', issues });

@@ -12,6 +12,7 @@ import { ledgerRoutes } from './ledgerRoutes.ts';
 import { callOf, type On, operationRoutes } from './operationRoutes.ts';
 import { originOf } from './origin.ts';
 import { peopleRoutes } from './peopleRoutes.ts';
+import { PersonTurns } from './personTurns.ts';
 import { placementRoutes } from './placementRoutes.ts';
 import type { AnswerElsewhere, PlainAnswer, PlainCall } from './plainCall.ts';
 import { sendProblem } from './problems.ts';
@@ -26,6 +27,8 @@ export interface ApiOptions {
   readonly checkAnswers: boolean;
   /** Where calls that take long are answered; `null`: here. */
   readonly elsewhere: AnswerElsewhere | null;
+  /** Of what is heavy, by one person; 0: as much as there comes. */
+  readonly mostHeavyAMinute: number;
   /** Anybody may enter in any role. */
   readonly isDemo: boolean;
 }
@@ -60,7 +63,7 @@ export function plainAnswers(ports: Ports): (call: PlainCall) => Promise<Outcome
 }
 
 /** Every operation of the contract, checked on the way in, with failures as problem documents on the way out. */
-export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo, elsewhere }: ApiOptions): Router {
+export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo, elsewhere, mostHeavyAMinute }: ApiOptions): Router {
   const router = Router();
   const exported: Parameters<typeof operationRoutes>[1]['exported'] = (operation, { identity, access, request }) =>
     ports.accessLog.note({
@@ -71,7 +74,7 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo, elsewhe
       origin: originOf(request),
       facts: { operation, path: request.path.slice(0, 300) },
     });
-  const on = operationRoutes(router, { checkAnswers, exported, elsewhere });
+  const on = operationRoutes(router, { checkAnswers, exported, elsewhere, turns: new PersonTurns(mostHeavyAMinute) });
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
   for (const routes of ofCompanies) routes(on, ports);

@@ -5,6 +5,7 @@ import type { Failure } from '../application/failure.ts';
 import type { Actor, Attachment, AttachmentOwner, AttachmentStore } from '../application/ports/index.ts';
 import { type AuditEvent, recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
+import type { DiskShares } from './diskShares.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 
 const partBytes = 1 << 20;
@@ -15,6 +16,7 @@ export class AttachmentRepository implements AttachmentStore {
   constructor(
     private readonly database: DataSource,
     private readonly counters: Counters,
+    private readonly shares: DiskShares,
   ) {}
 
   async list(companyId: number, { kind, id }: AttachmentOwner): Promise<Attachment[]> {
@@ -49,10 +51,15 @@ export class AttachmentRepository implements AttachmentStore {
   ): Promise<Outcome<number, Failure>> {
     const id = await this.counters.next('attachment');
     await this.removeAbandoned();
-    await this.database.query(
-      `INSERT INTO attachment (company_id, id, ${owner.kind}_id, name, bytes, sha256, added_at, added_by) VALUES (?, ?, ?, ?, 0, NULL, ?, ?)`,
-      [companyId, id, owner.id, name, timestamp(), actor.name],
-    );
+    // Counted as the largest that it may be until all of it is there.
+    const begun = await inTransaction(this.database, async (runner) => {
+      await this.shares.takeRoom(runner, companyId, actor.personId, most);
+      await runner.query(
+        `INSERT INTO attachment (company_id, id, ${owner.kind}_id, name, bytes, sha256, added_at, added_by, added_by_id) VALUES (?, ?, ?, ?, ?, NULL, ?, ?, ?)`,
+        [companyId, id, owner.id, name, most, timestamp(), actor.name, actor.personId],
+      );
+    });
+    if (!begun.ok) return begun;
     const hash = createHash('sha256');
     let [bytes, part] = [0, 0];
     try {

@@ -6,25 +6,26 @@ import { migrations } from './migrations/index.ts';
 const sessionSettings =
   "SET SESSION sql_mode = 'TRADITIONAL', time_zone = '+00:00', tx_isolation = 'READ-COMMITTED', innodb_lock_wait_timeout = 20, group_concat_max_len = 16777216, system_versioning_alter_history = KEEP";
 const migrationLockSeconds = 120;
+/** For a table that somebody changes, or all of them while they are copied; changing them waits for who is at work. */
+const secondsForTables = { ofRequests: 20, ofMigrations: 600 };
 
 /** The database is not one that the application can use; the reasons are for the person who set it up. */
 export class DatabaseUnfit extends Error {}
 
 /** Connects, checks the server's settings, and brings the tables up to date; several servers may start at once. */
 export async function openDatabase(url: string, poolSize = 16): Promise<DataSource> {
-  const database = await connectDatabase(url, poolSize);
+  const ofMigrations = await connectDatabase(url, 2, secondsForTables.ofMigrations);
   try {
-    await checkServer(database);
-    await migrate(database);
-  } catch (error) {
-    await database.destroy();
-    throw error;
+    await checkServer(ofMigrations);
+    await migrate(ofMigrations);
+  } finally {
+    await ofMigrations.destroy();
   }
-  return database;
+  return connectDatabase(url, poolSize);
 }
 
 /** Connects alone, where somebody else has looked at the server and its tables. */
-export async function connectDatabase(url: string, poolSize: number): Promise<DataSource> {
+export async function connectDatabase(url: string, poolSize: number, tableSeconds = secondsForTables.ofRequests): Promise<DataSource> {
   const database = new DataSource({
     type: 'mariadb',
     url,
@@ -40,15 +41,17 @@ export async function connectDatabase(url: string, poolSize: number): Promise<Da
     // Costs a stack for every query; a query that fails is told with its own.
     trace: false,
     poolSize,
-    extra: { connectionLimit: poolSize },
+    // A way that was lost on the network is found out by asking for it.
+    extra: { connectionLimit: poolSize, keepAliveInitialDelay: 30_000 },
   });
   await database.initialize().catch((error: Error & { code?: string }) => {
     throw new DatabaseUnfit(`The database cannot be reached: ${whyUnreachable(url, error)}.`, { cause: error });
   });
   const { pool } = database.driver as unknown as { pool: Pool };
-  pool.on('connection', (connection: PoolConnection) => void connection.query(sessionSettings));
+  const settings = `${sessionSettings}, lock_wait_timeout = ${tableSeconds}`;
+  pool.on('connection', (connection: PoolConnection) => void connection.query(settings));
   // The connection that was opened before the settings were attached gets them here.
-  await database.query(sessionSettings);
+  await database.query(settings);
   return database;
 }
 
@@ -75,8 +78,6 @@ function whyUnreachable(url: string, error: Error & { code?: string }): string {
 async function checkServer(database: DataSource): Promise<void> {
   const runner = database.createQueryRunner();
   try {
-    // A pooled connection that was opened before the settings were attached gets them here.
-    await runner.query(sessionSettings);
     const [row] = (await runner.query(
       'SELECT VERSION() AS version, @@default_storage_engine AS engine, @@sql_mode AS mode, @@tx_isolation AS isolation, CAST(9007199254740993 AS SIGNED) AS big',
     )) as [{ version: string; engine: string; mode: string; isolation: string; big: unknown }];

@@ -1,8 +1,11 @@
 import { webcrypto } from 'node:crypto';
+import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
+import type { Failure } from '../application/failure.ts';
 import type { Actor, FileStore, StoredFile } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
+import type { DiskShares } from './diskShares.ts';
 import { inTransaction, rowsOf } from './transaction.ts';
 
 const { subtle } = webcrypto;
@@ -13,22 +16,19 @@ export class FileRepository implements FileStore {
   constructor(
     private readonly database: DataSource,
     private readonly counters: Counters,
+    private readonly shares: DiskShares,
   ) {}
 
-  async keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<number> {
+  async keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<Outcome<number, Failure>> {
     const id = await this.counters.next('file');
     // Not on the thread of the requests.
     const sha256 = Buffer.from(await subtle.digest('SHA-256', new Uint8Array(content)));
-    const kept = await inTransaction(this.database, async (runner) => {
-      await runner.query('INSERT INTO imported_file (company_id, id, name, size, sha256, uploaded_at, uploaded_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-        companyId,
-        id,
-        name,
-        content.length,
-        sha256,
-        timestamp(),
-        actor.name,
-      ]);
+    return inTransaction(this.database, async (runner) => {
+      await this.shares.takeRoom(runner, companyId, actor.personId, content.length);
+      await runner.query(
+        'INSERT INTO imported_file (company_id, id, name, size, sha256, uploaded_at, uploaded_by, uploaded_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+        [companyId, id, name, content.length, sha256, timestamp(), actor.name, actor.personId],
+      );
       for (let part = 0; part * partBytes < content.length; part++)
         await runner.query('INSERT INTO imported_file_part (company_id, file_id, part, content) VALUES (?, ?, ?, ?)', [
           companyId,
@@ -36,9 +36,8 @@ export class FileRepository implements FileStore {
           part,
           content.subarray(part * partBytes, (part + 1) * partBytes),
         ]);
+      return id;
     });
-    if (!kept.ok) throw new Error(`a file could not be kept: ${kept.failure.code}`);
-    return id;
   }
 
   async fetch(companyId: number, fileId: number): Promise<StoredFile | null> {
@@ -50,5 +49,23 @@ export class FileRepository implements FileStore {
       [companyId, fileId],
     );
     return { name: file.name, content: Buffer.concat(parts.map((part) => part.content)) };
+  }
+}
+
+const filesAtOnce = 50;
+
+/** Files that nothing was posted from within a day go, some at a time. */
+export async function forgetUnpostedFiles(database: DataSource): Promise<void> {
+  for (;;) {
+    const files = await rowsOf<{ companyId: number; id: string }>(
+      database,
+      `SELECT company_id AS companyId, id FROM imported_file AS file WHERE uploaded_at < UTC_TIMESTAMP() - INTERVAL 1 DAY
+          AND NOT EXISTS (SELECT 1 FROM trial_balance AS posted WHERE posted.company_id = file.company_id AND posted.file_id = file.id) LIMIT ${filesAtOnce}`,
+    );
+    for (const { companyId, id } of files) {
+      await database.query('DELETE FROM imported_file_part WHERE company_id = ? AND file_id = ?', [companyId, id]);
+      await database.query('DELETE FROM imported_file WHERE company_id = ? AND id = ?', [companyId, id]);
+    }
+    if (files.length < filesAtOnce) return;
   }
 }

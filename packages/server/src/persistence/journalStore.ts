@@ -14,13 +14,14 @@ import type {
 } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
+import type { DiskShares } from './diskShares.ts';
 import type { FacetSets } from './facetSets.ts';
 import { findOutcome, isDuplicateKey } from './idempotency.ts';
 import { joinKnown, postStaged } from './postStaged.ts';
 import { stageLines } from './stageLines.ts';
 import { changedRows, inTransaction, isBrokenReference, Refused, rowsOf } from './transaction.ts';
 
-const columns = 'id, name, form, state, bytes, bytes_read AS bytesRead, row_count AS `rows`, summary';
+const columns = 'id, name, form, state, bytes, bytes_received AS bytesReceived, bytes_read AS bytesRead, row_count AS `rows`, summary';
 
 /** Imports of journal lines: their staging, what was found in them, and their posting. */
 export class JournalRepository implements JournalStore {
@@ -29,20 +30,28 @@ export class JournalRepository implements JournalStore {
     private readonly databaseUrl: string,
     private readonly facetSets: FacetSets,
     private readonly counters: Counters,
+    private readonly shares: DiskShares,
   ) {}
 
-  async begin(companyId: number, { name, bytes, form }: { name: string; bytes: number; form: JournalForm }, actor: Actor): Promise<number> {
+  async begin(companyId: number, { name, bytes, form }: { name: string; bytes: number; form: JournalForm }, actor: Actor): Promise<Outcome<number, Failure>> {
     const id = await this.counters.next('journal_import');
-    await this.database.query(
-      "INSERT INTO journal_import (company_id, id, name, form, state, bytes, begun_at, begun_by) VALUES (?, ?, ?, ?, 'begun', ?, ?, ?)",
-      [companyId, id, name, JSON.stringify(form), bytes, timestamp(), actor.name],
-    );
-    return id;
+    return inTransaction(this.database, async (runner) => {
+      await this.shares.takeRoom(runner, companyId, actor.personId, bytes);
+      await runner.query(
+        "INSERT INTO journal_import (company_id, id, name, form, state, bytes, begun_at, begun_by, begun_by_id) VALUES (?, ?, ?, ?, 'begun', ?, ?, ?, ?)",
+        [companyId, id, name, JSON.stringify(form), bytes, timestamp(), actor.name, actor.personId],
+      );
+      return id;
+    });
   }
 
   async find(companyId: number, importId: number): Promise<JournalImportRecord | null> {
     const [row] = await rowsOf<
-      Record<'id' | 'name' | 'form' | 'bytes' | 'bytesRead', string> & { state: JournalImportRecord['state']; rows: number; summary: string | null }
+      Record<'id' | 'name' | 'form' | 'bytes' | 'bytesReceived' | 'bytesRead', string> & {
+        state: JournalImportRecord['state'];
+        rows: number;
+        summary: string | null;
+      }
     >(this.database, `SELECT ${columns} FROM journal_import WHERE company_id = ? AND id = ?`, [companyId, importId]);
     if (!row) return null;
     const summary = row.summary === null ? null : (JSON.parse(row.summary) as Omit<JournalSummary, 'debit'> & { debit: string });
@@ -51,6 +60,7 @@ export class JournalRepository implements JournalStore {
       id: Number(row.id),
       form: JSON.parse(row.form) as JournalForm,
       bytes: Number(row.bytes),
+      bytesReceived: Number(row.bytesReceived),
       bytesRead: Number(row.bytesRead),
       summary: summary && { ...summary, debit: BigInt(summary.debit) },
     };
@@ -86,6 +96,11 @@ export class JournalRepository implements JournalStore {
 
   stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void> {
     return stageLines(this.databaseUrl, importId, lines);
+  }
+
+  async received(companyId: number, importId: number, bytes: number): Promise<boolean> {
+    await this.database.query('UPDATE journal_import SET bytes_received = ? WHERE company_id = ? AND id = ?', [bytes, companyId, importId]);
+    return (await this.find(companyId, importId))?.state === 'reading';
   }
 
   async progress(companyId: number, importId: number, bytesRead: number, rows: number): Promise<boolean> {
@@ -169,6 +184,11 @@ export class JournalRepository implements JournalStore {
     )) as { affectedRows: number };
     if (state === 'ready' && affectedRows > 0) return;
     await forgetStaged(this.database, importId);
+  }
+
+  async abandon(companyId: number, importId: number): Promise<void> {
+    if ((await this.find(companyId, importId))?.state === 'reading') await this.finish(companyId, importId, 'cancelled', null);
+    else if ((await this.find(companyId, importId))?.state === 'cancelled') await forgetStaged(this.database, importId);
   }
 
   async cancel(companyId: number, importId: number): Promise<void> {

@@ -33,12 +33,24 @@ export async function readHistory(
       WHERE ${['company_id = ?', ...wanted.map(([sql]) => sql)].join(' AND ')} ORDER BY id DESC LIMIT ?`,
     [companyId, ...wanted.map(([, value]) => value), limit + 1],
   );
+  const shared = await sharedNames(database, companyId, [...new Set(rows.map((row) => row.actor))]);
   const events = rows.slice(0, limit).map((row) => ({
     ...row,
+    isNameShared: shared.has(row.actor),
     id: Number(row.id),
     thingId: Number(row.thingId),
     before: row.before === null ? null : (JSON.parse(row.before) as unknown),
     after: row.after === null ? null : (JSON.parse(row.after) as unknown),
   }));
   return { events, next: rows.length > limit ? (events.at(-1)?.id ?? null) : null };
+}
+
+async function sharedNames(database: DataSource, companyId: number, names: readonly string[]): Promise<ReadonlySet<string>> {
+  if (names.length === 0) return new Set();
+  const rows = await rowsOf<{ actor: string }>(
+    database,
+    'SELECT actor FROM audit_event WHERE company_id = ? AND actor IN (?) GROUP BY company_id, actor HAVING MIN(actor_id) <> MAX(actor_id)',
+    [companyId, names],
+  );
+  return new Set(rows.map(({ actor }) => actor));
 }

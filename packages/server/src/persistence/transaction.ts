@@ -12,6 +12,8 @@ export class Refused extends Error {
 /** Deadlock, lock wait timeout, record changed since last read: the whole transaction is repeated. */
 const repeatable = new Set([1213, 1205, 1020]);
 const attempts = 8;
+/** Nobody waits for longer: who waited for locks this long is told that it is busy. */
+const longestMilliseconds = 30_000;
 
 /**
  * Repeats what a deadlock ended, as a transaction is: for statements that stand by themselves and may be done twice.
@@ -44,6 +46,7 @@ export function isBrokenReference(error: unknown): boolean {
  * for it. `refused` is rolled back and returned; other errors are bugs or a lost database, and throw.
  */
 export async function inTransaction<Value>(database: DataSource, work: (runner: QueryRunner) => Promise<Value>): Promise<Outcome<Value, Failure>> {
+  const began = Date.now();
   for (let attempt = 1; ; attempt++) {
     const runner = database.createQueryRunner();
     try {
@@ -58,7 +61,7 @@ export async function inTransaction<Value>(database: DataSource, work: (runner: 
       const errno = (error as { errno?: number }).errno ?? 0;
       if (isBrokenReference(error)) return fail({ code: 'ledger_moved_on' });
       if (!repeatable.has(errno)) throw error;
-      if (attempt === attempts) return fail({ code: 'busy' });
+      if (attempt === attempts || Date.now() - began > longestMilliseconds) return fail({ code: 'busy' });
     } finally {
       await runner.release();
     }

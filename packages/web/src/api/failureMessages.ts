@@ -42,11 +42,20 @@ const roleName = (role: unknown): string => accountRoleNames[role as AccountRole
 const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   unreachable: () => 'The server does not answer. Nothing was changed; try again when it is back.',
   storage_full: () => 'The database has no room left. Nothing was changed; whoever looks after the server has to make room.',
+  share_of_disk_full: ({ of, megabytes }) =>
+    of === 'company'
+      ? `The files of this company take all of the ${megabytes} MB that it may have. Take away some that are attached, or ask whoever looks after the server for more.`
+      : `You handed in ${megabytes} MB within a day, which is as much as one person may. Go on tomorrow, or ask whoever looks after the server for more.`,
+  file_incomplete: () => 'The file did not come whole. Nothing was kept of it; send it again.',
+  attachment_of_other_kind: ({ name, kind }) => `“${text(name)}” is not what its name says: it does not begin like a file of the kind ${text(kind)}.`,
+  address_too_long: () => 'The address is too long for the server. Choose fewer columns or values.',
   database_lost: () => 'The database went away in between. Try again in a moment: what was done already is not done twice.',
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   internal: () => 'Something went wrong on the server. Nothing was changed.',
   sign_in_needed: () => 'You are signed out. Sign in again in another tab, then try once more; what you typed here is kept.',
   sign_in_refused: () => 'E-mail and password do not belong together. If the password is lost, ask for a new one below.',
+  database_hangs: () => 'The database has not answered for ten seconds. Try again in a moment: what was done already is not done twice.',
+  asked_for_much: ({ seconds }) => `You asked for much at once. Wait ${waitText(Number(seconds))}, then try again.`,
   too_many_attempts: ({ seconds }) => `Too many attempts. Wait ${waitText(Number(seconds))}, then try again.`,
   password_wrong: () => 'The present password is not right.',
   password_refused: ({ reason }) => passwords[text(reason)] ?? 'Choose another password.',

@@ -1,5 +1,6 @@
 import type { Problem } from '@ivory-ladder/contract';
 import { type BaseQueryFn, createApi, type FetchArgs, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { inBody } from './longAddress.ts';
 
 export type ApiFailure = Problem | { code: 'unreachable'; facts: Record<string, unknown> };
 
@@ -7,7 +8,7 @@ const fetchJson = fetchBaseQuery({ baseUrl: '/api', prepareHeaders: (headers) =>
 
 /** Failures come as problem documents; a server that does not answer is one of our own. */
 const baseQuery: BaseQueryFn<string | FetchArgs, unknown, ApiFailure> = async (args, api, extra) => {
-  const result = await fetchJson(args, api, extra);
+  const result = await fetchJson(typeof args === 'string' ? (inBody(args) ?? args) : args, api, extra);
   if (!result.error) return { data: result.data };
   return { error: asFailure(result.error) };
 };

@@ -1,4 +1,4 @@
-import type { Outcome } from '@ivory-ladder/core';
+import type { AttachmentKind, Outcome } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Actor } from './actor.ts';
 
@@ -16,6 +16,12 @@ export interface Attachment {
   /** UTC, as DATETIME text. */
   readonly addedAt: string;
   readonly addedBy: string;
+}
+
+/** What files are by their content. */
+export interface AttachmentContent {
+  /** Whether it begins as files of the kind do, and all of it again from its beginning. */
+  beginsAs(kind: AttachmentKind, content: AsyncIterable<Uint8Array>): Promise<readonly [isOfKind: boolean, whole: AsyncIterable<Uint8Array>]>;
 }
 
 /** Files attached to accounts and entries; one is there only once its last byte and the hash of all are. */

@@ -14,8 +14,24 @@ export interface StoredFile {
 }
 
 export interface FileStore {
-  keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<number>;
+  /** Where there is room for it. */
+  keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<Outcome<number, Failure>>;
   fetch(companyId: number, fileId: number): Promise<StoredFile | null>;
+}
+
+/** A file that came whole, for as long as it is worked with; plain data, which every thread of the process can read by. */
+export interface ReceivedFile {
+  readonly descriptor: number;
+  readonly bytes: number;
+}
+
+/** Files that come slowly or are large: taken in before anything is done with them, so that whoever sends holds nothing that others need. */
+export interface ReceivedFiles {
+  /** Beyond `most` bytes it is refused; `onBytes` hears how many came, and says whether they are still wanted. */
+  receive(content: AsyncIterable<Uint8Array>, most: number, onBytes: (bytes: number) => Promise<boolean>): Promise<Outcome<ReceivedFile, Failure>>;
+  read(file: ReceivedFile): AsyncIterable<Uint8Array>;
+  /** Once nobody reads it any more. */
+  release(file: ReceivedFile): Promise<void>;
 }
 
 export interface TableFormat {

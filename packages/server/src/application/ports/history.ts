@@ -10,6 +10,8 @@ export interface HistoryEvent {
   readonly happenedAt: string;
   readonly actor: string;
   readonly actorId: number | null;
+  /** Somebody else of this name did something in the company. */
+  readonly isNameShared: boolean;
 }
 
 export interface HistoryWanted {

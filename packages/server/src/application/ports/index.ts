@@ -1,12 +1,12 @@
 import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { AccessLog, InvitationStore, KnownBrowsers, SignInPauses } from './access.ts';
-import type { AttachmentStore } from './attachmentStore.ts';
+import type { AttachmentContent, AttachmentStore } from './attachmentStore.ts';
 import type { BudgetStore } from './budgetStore.ts';
 import type { ChartStore } from './chartStore.ts';
 import type { CodeListStore } from './codeListStore.ts';
 import type { CommentStore } from './commentStore.ts';
 import type { CompanyStore } from './companyStore.ts';
-import type { FileStore, FileWriter, TableReader } from './files.ts';
+import type { FileStore, FileWriter, ReceivedFiles, TableReader } from './files.ts';
 import type { JournalStore } from './journalStore.ts';
 import type { LayoutStore } from './layoutStore.ts';
 import type { LedgerStore } from './ledgerStore.ts';
@@ -33,7 +33,7 @@ export type {
   SignInPauses,
 } from './access.ts';
 export type { Actor } from './actor.ts';
-export type { Attachment, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
+export type { Attachment, AttachmentContent, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
 export {
   type BesideCash,
   type Books,
@@ -59,6 +59,8 @@ export type {
   GuidedSheet,
   PlacedRow,
   PrintedSet,
+  ReceivedFile,
+  ReceivedFiles,
   StoredFile,
   StreamedFile,
   TableChoices,
@@ -103,6 +105,7 @@ export interface Ports {
   readonly notes: NoteStore;
   readonly views: ViewStore;
   readonly attachments: AttachmentStore;
+  readonly attachmentContent: AttachmentContent;
   readonly placement: PlacementStore;
   readonly rehearsals: RehearsalStore;
   readonly layouts: LayoutStore;
@@ -121,6 +124,7 @@ export interface Ports {
   readonly address: () => string;
   readonly secrets: Secrets;
   readonly files: FileStore;
+  readonly received: ReceivedFiles;
   readonly tables: TableReader;
   readonly writer: FileWriter;
   /** Whether the database answers. */

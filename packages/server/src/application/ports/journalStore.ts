@@ -38,6 +38,7 @@ export interface JournalImportRecord {
   readonly form: JournalForm;
   readonly state: 'begun' | 'reading' | 'wrong' | 'ready' | 'posted' | 'cancelled';
   readonly bytes: number;
+  readonly bytesReceived: number;
   readonly bytesRead: number;
   readonly rows: number;
   readonly summary: JournalSummary | null;
@@ -59,19 +60,27 @@ export interface JournalPosted {
 }
 
 export interface JournalStore {
-  begin(companyId: number, file: { readonly name: string; readonly bytes: number; readonly form: JournalForm }, actor: Actor): Promise<number>;
+  begin(
+    companyId: number,
+    file: { readonly name: string; readonly bytes: number; readonly form: JournalForm },
+    actor: Actor,
+  ): Promise<Outcome<number, Failure>>;
   find(companyId: number, importId: number): Promise<JournalImportRecord | null>;
   /** Takes the right to read the content; only the first who asks gets it. */
   claim(companyId: number, importId: number): Promise<boolean>;
   facetSetOf(companyId: number, facets: FacetsOfLine): Promise<Outcome<number, Failure>>;
   /** Stages lines as they come; memory stays flat. */
   stage(importId: number, lines: AsyncIterable<readonly StagedLine[]>): Promise<void>;
+  /** Notes how much of the file has come; false once somebody has cancelled it. */
+  received(companyId: number, importId: number, bytes: number): Promise<boolean>;
   /** Notes how far the reading is; false once somebody has cancelled it. */
   progress(companyId: number, importId: number, bytesRead: number, rows: number): Promise<boolean>;
   /** Groups the staged lines into entries, and judges them: known ones, out of balance, of one line. `most` faults are told. */
   group(companyId: number, importId: number, most: number): Promise<JournalSummary>;
   /** The outcome of the reading; what somebody has cancelled stays so. Unless it is ready, nothing stays staged. */
   finish(companyId: number, importId: number, state: 'wrong' | 'ready' | 'cancelled', summary: JournalSummary | null): Promise<void>;
+  /** Nobody reads it any more: if it did not come to an end it is cancelled, and nothing stays staged. */
+  abandon(companyId: number, importId: number): Promise<void>;
   /** Whoever reads it at this moment stops, and takes away what was staged. */
   cancel(companyId: number, importId: number): Promise<void>;
   /** Posts what is staged in one transaction, in the lock order of postings. */

@@ -17,12 +17,18 @@ export const JournalImportEntity = new EntitySchema({
     form: { type: 'text' },
     state: { ...keyText, length: 10 },
     bytes: big,
+    bytesReceived: { ...big, name: 'bytes_received', default: 0 },
     bytesRead: { ...big, name: 'bytes_read', default: 0 },
     rowCount: { ...whole, name: 'row_count', default: 0 },
     summary: { type: 'mediumtext', nullable: true },
     begunAt: { name: 'begun_at', type: 'datetime' },
     begunBy: { name: 'begun_by', type: 'varchar', length: 200 },
+    begunById: { ...whole, name: 'begun_by_id', nullable: true },
   },
+  indices: [
+    { name: 'journal_import_by_person', columns: ['begunById', 'begunAt'] },
+    { name: 'journal_import_by_state', columns: ['state', 'begunAt'] },
+  ],
 });
 
 export const StagedLineEntity = new EntitySchema({

@@ -65,7 +65,10 @@ export const AuditEntity = new EntitySchema<AuditRow>({
     actor: { type: 'varchar', length: 200 },
     actorId: { name: 'actor_id', type: 'int', unsigned: true, nullable: true },
   },
-  indices: [{ name: 'audit_by_thing', columns: ['companyId', 'thing', 'thingId', 'at'] }],
+  indices: [
+    { name: 'audit_by_thing', columns: ['companyId', 'thing', 'thingId', 'at'] },
+    { name: 'audit_by_actor', columns: ['companyId', 'actor', 'actorId'] },
+  ],
 });
 
 export interface ImportedFileRow {
@@ -76,6 +79,7 @@ export interface ImportedFileRow {
   sha256: Buffer;
   uploadedAt: string;
   uploadedBy: string;
+  uploadedById: number | null;
 }
 
 export const ImportedFileEntity = new EntitySchema<ImportedFileRow>({
@@ -88,7 +92,12 @@ export const ImportedFileEntity = new EntitySchema<ImportedFileRow>({
     sha256: { type: 'varbinary', length: 32 },
     uploadedAt: { name: 'uploaded_at', type: 'datetime' },
     uploadedBy: { name: 'uploaded_by', type: 'varchar', length: 200 },
+    uploadedById: { name: 'uploaded_by_id', type: 'int', unsigned: true, nullable: true },
   },
+  indices: [
+    { name: 'imported_file_by_person', columns: ['uploadedById', 'uploadedAt'] },
+    { name: 'imported_file_by_age', columns: ['uploadedAt'] },
+  ],
 });
 
 export interface ImportedFilePartRow {
@@ -174,6 +183,7 @@ export interface AttachmentRow {
   sha256: Buffer | null;
   addedAt: string;
   addedBy: string;
+  addedById: number | null;
 }
 
 export const AttachmentEntity = new EntitySchema<AttachmentRow>({
@@ -188,8 +198,10 @@ export const AttachmentEntity = new EntitySchema<AttachmentRow>({
     sha256: { type: 'varbinary', length: 32, nullable: true },
     addedAt: { name: 'added_at', type: 'datetime' },
     addedBy: { name: 'added_by', type: 'varchar', length: 200 },
+    addedById: { name: 'added_by_id', type: 'int', unsigned: true, nullable: true },
   },
   indices: [
+    { name: 'attachment_by_person', columns: ['addedById', 'addedAt'] },
     { name: 'attachment_by_account', columns: ['companyId', 'accountId', 'id'] },
     { name: 'attachment_by_entry', columns: ['companyId', 'entryId', 'id'] },
     { name: 'attachment_by_age', columns: ['sha256', 'addedAt'] },

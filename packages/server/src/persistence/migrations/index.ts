@@ -104,6 +104,8 @@ import { SeeSessions1790000000103 } from './103-see-sessions.ts';
 import { CreateAccessEvent1790000000104 } from './104-create-access-event.ts';
 import { NameActorsById1790000000105 } from './105-name-actors-by-id.ts';
 import { KeepTheInstallation1790000000106 } from './106-keep-the-installation.ts';
+import { SeekActors1790000000107 } from './107-seek-actors.ts';
+import { CountWhatIsHandedIn1790000000108 } from './108-count-what-is-handed-in.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -213,4 +215,6 @@ export const migrations = [
   CreateAccessEvent1790000000104,
   NameActorsById1790000000105,
   KeepTheInstallation1790000000106,
+  SeekActors1790000000107,
+  CountWhatIsHandedIn1790000000108,
 ];

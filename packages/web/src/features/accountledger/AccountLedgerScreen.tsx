@@ -12,6 +12,7 @@ import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { useTakeFile } from '../../app/useTakeFile.ts';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { EntryView } from '../evidence/EntryView.tsx';
@@ -24,6 +25,7 @@ const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ lab
 
 /** One account, some or all of them, line by line with the balance after each; printed, it is the general ledger. */
 export function AccountLedgerScreen() {
+  const takeFile = useTakeFile();
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
@@ -94,9 +96,7 @@ export function AccountLedgerScreen() {
             </form>
           )}
           <FacetMenu />
-          <Button component="a" href={`/api/companies/${company.id}/account-ledger/csv?${toQuery(asked)}`} download>
-            CSV
-          </Button>
+          <Button onClick={() => takeFile(`/companies/${company.id}/account-ledger/csv?${toQuery(asked)}`)}>CSV</Button>
           <Button onClick={() => window.print()}>Print</Button>
         </search>
         {error !== undefined && !data && <EmptyState title="The account ledger cannot be shown">{describeFailure(error)}</EmptyState>}

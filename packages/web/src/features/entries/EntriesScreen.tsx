@@ -88,7 +88,7 @@ export function EntriesScreen() {
         </header>
         <EntryFilters
           accounts={chart?.accounts ?? []}
-          file={`/api/companies/${company.id}/entry-list/csv?${toQuery(sought)}`}
+          file={`/companies/${company.id}/entry-list/csv?${toQuery(sought)}`}
           onArrange={() => setArranging(true)}
         />
         {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}

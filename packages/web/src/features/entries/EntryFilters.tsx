@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useListSeriesQuery } from '../../api/seriesApi.ts';
 import { useAddress } from '../../app/useAddress.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useTakeFile } from '../../app/useTakeFile.ts';
 import { FacetMenu } from '../facets/FacetMenu.tsx';
 import { AccountPicker } from './AccountPicker.tsx';
 import styles from './EntriesScreen.module.css';
@@ -17,13 +18,14 @@ const sources = {
 } as const;
 interface EntryFiltersProps {
   readonly accounts: readonly ChartAccountBody[];
-  /** Where what is sought is had as a file. */
+  /** Path of what is sought as a file. */
   readonly file: string;
   readonly onArrange: () => void;
 }
 
 /** What the list of entries is narrowed by, all of it in the address. */
 export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
+  const takeFile = useTakeFile();
   const company = useCompany();
   const mayPost = useMay('preparer');
   const [params, change] = useAddress();
@@ -86,9 +88,7 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
         onChange={(event) => change({ by: event.target.value }, { replace: true })}
       />
       <FacetMenu />
-      <Button component="a" href={file} download>
-        CSV
-      </Button>
+      <Button onClick={() => takeFile(file)}>CSV</Button>
     </search>
   );
 }

@@ -22,7 +22,7 @@ export function HistoryList({ thing, thingId }: { thing: string; thingId: number
               <div key={line}>{line}</div>
             ))}
             <div className={styles.who}>
-              {event.actor}, {momentText(event.happenedAt)}
+              {event.who}, {momentText(event.happenedAt)}
             </div>
           </li>
         ))}

@@ -28,7 +28,7 @@ export function HistoryRows({ wanted, before, onOlder }: HistoryRowsProps) {
       {data?.events.map((event) => (
         <tr key={event.id}>
           <td className={styles.quiet}>{momentText(event.happenedAt)}</td>
-          <td>{event.actor}</td>
+          <td>{event.who}</td>
           <td>
             {event.thing === 'account' ? (
               <Link to={`/companies/${company.id}/ledger/chart?account=${event.thingId}`}>{event.label}</Link>

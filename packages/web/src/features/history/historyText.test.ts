@@ -13,6 +13,7 @@ const event = (fields: Partial<History['events'][number]>): History['events'][nu
   happenedAt: '2026-09-30 12:00:00.000',
   actor: 'Preparer',
   actorId: 1,
+  who: 'Preparer',
   ...fields,
 });
 

@@ -46,6 +46,7 @@ export function JournalImportScreen() {
   const [found, setFound] = useState<JournalImport | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [isOver, setOver] = useState(false);
+  const wasCancelled = useRef(false);
   const chooser = useRef<HTMLInputElement>(null);
   // One key for one import: sent twice, it posts once.
   const key = useRef(crypto.randomUUID());
@@ -70,9 +71,10 @@ export function JournalImportScreen() {
     if (!begun.data) return setRefused(describeFailure(begun.error));
     setImportId(begun.data.id);
     key.current = crypto.randomUUID();
+    wasCancelled.current = false;
     const { data, error } = await read({ companyId: company.id, importId: begun.data.id, file });
-    setRefused(error === undefined ? null : describeFailure(error));
-    setFound(data ?? null);
+    setRefused(error === undefined || wasCancelled.current ? null : describeFailure(error));
+    setFound(wasCancelled.current ? null : (data ?? null));
   };
   const postAll = async () => {
     if (importId === null) return;
@@ -84,6 +86,7 @@ export function JournalImportScreen() {
     void navigate(entries);
   };
   const cancel = async () => {
+    wasCancelled.current = true;
     if (importId !== null) await discard({ companyId: company.id, importId });
     setFound(null);
     setImportId(null);
@@ -206,10 +209,10 @@ export function JournalImportScreen() {
         <div className={styles.progress}>
           <LinearProgress
             variant="determinate"
-            value={progress && file ? Math.min(100, (progress.bytesRead / Math.max(1, file.size)) * 100) : 0}
+            value={progress && file ? Math.min(100, ((progress.bytesReceived + progress.bytesRead) / Math.max(1, 2 * file.size)) * 100) : 0}
             aria-label="How far the file is read"
           />
-          <p role="status">{progress ? `${counted(progress.rows, 'row')} checked` : 'Reading …'}</p>
+          <p role="status">{progress ? progressText(progress) : 'Sending …'}</p>
           <Button onClick={() => void cancel()}>Cancel</Button>
         </div>
       )}
@@ -224,6 +227,12 @@ function missingIn({ columns }: JournalReadingBody): string | null {
   if (columns.date === undefined) return 'Say which column has the days.';
   if (columns.account === undefined) return 'Say which column has the accounts.';
   return columns.amount === undefined && columns.debit === undefined ? 'Say which column has the amounts.' : null;
+}
+
+/** Files are read once all of them has come, and two at a time. */
+function progressText({ bytes, bytesReceived, bytesRead, rows }: JournalImport): string {
+  if (bytesReceived < bytes) return `${sizeText(bytesReceived)} of ${sizeText(bytes)} sent`;
+  return bytesRead === 0 ? 'Waiting for its turn' : `${counted(rows, 'row')} checked`;
 }
 
 function sizeText(bytes: number): string {

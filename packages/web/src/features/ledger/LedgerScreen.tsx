@@ -11,6 +11,7 @@ import { useAddress } from '../../app/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useFacetFilter } from '../../app/useFacetFilter.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { useTakeFile } from '../../app/useTakeFile.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { counted } from '../../components/counted.ts';
 import { EmptyState } from '../../components/EmptyState.tsx';
@@ -47,9 +48,10 @@ export function LedgerScreen() {
     if (what === 'file') drop.choose();
     else void navigate({ pathname: `/companies/${company.id}/ledger/${what === 'opening' ? 'opening' : 'entries/import'}`, search });
   };
+  const takeFile = useTakeFile();
   const take = (as: 'csv' | 'workbook') => {
     const query = toQuery({ ...span, facets, view: shows, zero: hasZero ? '1' : '0' });
-    window.location.assign(`/api/companies/${company.id}/trial-balance/${as}?${query}`);
+    takeFile(`/companies/${company.id}/trial-balance/${as}?${query}`);
   };
   return (
     <div className={styles.screen} {...(mayBringIn ? drop.zone : {})} data-over={drop.isOver || undefined}>

@@ -7,6 +7,7 @@ import { type StatementKind, statementPath, useGetStatementQuery } from '../../a
 import { useClassification } from '../../app/useClassification.ts';
 import { useCompany } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { useTakeFile } from '../../app/useTakeFile.ts';
 import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
 import { EmptyState } from '../../components/EmptyState.tsx';
 import { languageNames } from '../../components/languageNames.ts';
@@ -26,6 +27,7 @@ const rungNames = ['One rung', 'Two rungs', 'Three rungs', 'Four rungs', 'Five r
 
 /** A statement as printed, with what is needed to read, open and take it along. */
 export function StatementScreen() {
+  const takeFile = useTakeFile();
   const company = useCompany();
   const { kind, planned, request, change, toggle, cell } = useStatementAddress();
   const { span } = useSpan();
@@ -98,7 +100,7 @@ export function StatementScreen() {
               { value: 'print', label: 'Print…' },
             ]}
             chosen={[]}
-            onChoose={(what) => (what === 'print' ? window.print() : window.location.assign(`/api${statementPath(request, `/${what}`)}`))}
+            onChoose={(what) => (what === 'print' ? window.print() : takeFile(statementPath(request, `/${what}`)))}
           />
           <div className={styles.tools}>
             <StatementNav kind={kind} title={statement?.title} />

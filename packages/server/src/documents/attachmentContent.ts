@@ -1,0 +1,44 @@
+import type { AttachmentKind } from '@ivory-ladder/core';
+import { fileTypeFromBuffer } from 'file-type';
+import type { AttachmentContent } from '../application/ports/index.ts';
+import { peek } from './peek.ts';
+
+/** What is known of a file by its first bytes, for each kind; a packed document looks like an archive until all of it is there. */
+const foundIn: Readonly<Partial<Record<AttachmentKind, readonly string[]>>> = {
+  pdf: ['pdf'],
+  png: ['png'],
+  jpg: ['jpg'],
+  jpeg: ['jpg'],
+  webp: ['webp'],
+  xlsx: ['xlsx', 'zip'],
+  docx: ['docx', 'zip'],
+  zip: ['zip', 'xlsx', 'docx'],
+};
+const pdfHeader = '%PDF-';
+/** A PDF may begin with something else (ISO 32000-1, Annex H.3.4). */
+const bytesBeforePdf = 1024;
+/** Kinds of text that are told apart by their first words, and are text for all that. */
+const texts = ['xml', 'eml', 'ics', 'vcf', 'rtf'];
+
+const bytesLookedAt = 8192;
+
+export const attachmentContent: AttachmentContent = {
+  async beginsAs(kind, content) {
+    const [head, whole] = await peek(content, bytesLookedAt);
+    return [await isOf(kind, head), whole];
+  },
+};
+
+async function isOf(kind: AttachmentKind, head: Uint8Array): Promise<boolean> {
+  if (kind === 'pdf' && Buffer.from(head.subarray(0, bytesBeforePdf)).includes(pdfHeader)) return true;
+  const found = await fileTypeFromBuffer(head).catch(() => undefined);
+  const expected = foundIn[kind];
+  if (expected) return found !== undefined && expected.includes(found.ext);
+  return (found === undefined || texts.includes(found.ext)) && isText(head);
+}
+
+/** Without NUL, but for UTF-16, which says so at its beginning. */
+function isText(head: Uint8Array): boolean {
+  const [first, second] = head;
+  return (first === 0xff && second === 0xfe) || (first === 0xfe && second === 0xff) || !head.includes(0);
+}

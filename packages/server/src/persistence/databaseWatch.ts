@@ -1,0 +1,70 @@
+import mysql, { type Connection } from 'mysql2/promise';
+
+const secondsOfSilence = 9;
+const millisecondsBetweenLooks = 1000;
+
+/**
+ * Whether the database answers at all, asked each second on a connection of its own while somebody waits for it: a query that takes long is no
+ * hang, and a pool whose connections are all busy is none.
+ */
+export class DatabaseWatch {
+  private readonly waiting = new Set<() => void>();
+  private readonly timer = setInterval(() => this.look(), millisecondsBetweenLooks);
+  private connection: Connection | null = null;
+  private askedAt: number | null = null;
+  private isHanging = false;
+
+  constructor(private readonly url: string) {
+    this.timer.unref();
+  }
+
+  /** `giveUp` is called once it has been silent for ten seconds; what is given back stops listening. */
+  listen(giveUp: () => void): () => void {
+    if (this.isHanging) setImmediate(giveUp);
+    else this.waiting.add(giveUp);
+    return () => void this.waiting.delete(giveUp);
+  }
+
+  stop(): void {
+    clearInterval(this.timer);
+    this.connection?.destroy();
+  }
+
+  private look(): void {
+    if (this.askedAt === null) {
+      if (this.waiting.size > 0 || this.isHanging) void this.ask();
+      return;
+    }
+    if (Date.now() - this.askedAt < secondsOfSilence * 1000) return;
+    this.isHanging = true;
+    for (const giveUp of this.waiting) giveUp();
+    this.waiting.clear();
+    // A way to it that was lost on the network never answers: the next look takes another.
+    this.connection?.destroy();
+    this.connection = null;
+    this.askedAt = null;
+  }
+
+  private async ask(): Promise<void> {
+    const askedAt = Date.now();
+    this.askedAt = askedAt;
+    try {
+      this.connection ??= await this.connect();
+      await this.connection.query('SELECT 1');
+      this.isHanging = false;
+    } catch (error) {
+      this.connection?.destroy();
+      this.connection = null;
+      // One that refuses does not hang: whoever asks is told at once.
+      if ((error as { code?: string }).code !== 'ETIMEDOUT') this.isHanging = false;
+    }
+    if (this.askedAt === askedAt) this.askedAt = null;
+  }
+
+  private async connect(): Promise<Connection> {
+    const connection = await mysql.createConnection({ uri: this.url, connectTimeout: secondsOfSilence * 1000 });
+    // Its end is seen by the next question.
+    connection.on('error', () => undefined);
+    return connection;
+  }
+}
