@@ -20,8 +20,8 @@ async function open() {
     view: () => server.ok<PlacementView>('GET', `${shop.path}/placement?from=2026-01-01&to=2026-09-30`),
     faults: async (name: string) => (await proof(name))?.accounts.map(({ number, reason }) => `${number} ${reason}`),
     company: () => server.ok<Company>('GET', shop.path),
-    exclude: (scope: string, accountIds: number[], reason: string | null) =>
-      server.ok<{ accounts: number }>('PUT', `${shop.path}/coverage-exclusions`, { scope, accountIds, reason }),
+    exclude: (scope: string, accountIds: number[], reason: string | null, before: string | null = null) =>
+      server.ok<{ accounts: number }>('PUT', `${shop.path}/coverage-exclusions`, { scope, accountIds, reason, before }),
     unplace: async (number: string) => {
       const { id, places } = await shop.find(number);
       await server.ok('PUT', `${shop.path}/places`, { changes: [{ accountId: id, before: places, after: [] }] });
@@ -45,10 +45,24 @@ describe('leaving an account out of the coverage', () => {
       { scope: 'classification:1', reason: 'asked the group', by: 'Asta Holm' },
       { scope: 'classification:1', reason: 'asked the group', by: 'Asta Holm' },
     ]);
-    await shop.exclude('classification:1', [travel], null);
+    await shop.exclude('classification:1', [travel], null, 'asked the group');
     expect(await shop.faults('coverage')).toEqual(['6300 unplaced']);
     const { events } = await server.ok<{ events: { thing: string; about: string; action: string }[] }>('GET', `${shop.path}/history?limit=10`);
     expect(events.filter(({ thing }) => thing === 'coverage').map(({ action }) => action)).toEqual(['deleted', 'added', 'added']);
+  });
+
+  it('is changed by nobody who has not seen why it is so', async () => {
+    const shop = await open();
+    const { id } = await shop.find('6300');
+    await shop.exclude('classification:1', [id], 'asked the group');
+    const change = (reason: string | null, before: string | null = null) =>
+      server.refused('PUT', `${shop.path}/coverage-exclusions`, { scope: 'classification:1', accountIds: [id], reason, before });
+    const moved = { status: 409, code: 'exclusions_moved_on', facts: { accounts: [{ accountId: id, current: 'asked the group' }] } };
+    expect(await change('for next year')).toMatchObject(moved);
+    expect(await change(null)).toMatchObject(moved);
+    expect(await change(null, 'something else')).toMatchObject(moved);
+    await shop.exclude('classification:1', [id], 'for next year', 'asked the group');
+    expect((await shop.view()).exclusions).toMatchObject([{ reason: 'for next year' }]);
   });
 
   it('needs a reason, a scope and accounts that there are, and goes with an account that is deleted', async () => {

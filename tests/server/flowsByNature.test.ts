@@ -200,7 +200,9 @@ describe('a cash flow in another currency', () => {
       await books.post(day, { [other]: units, 1000: -units });
     }
     for (let seed = 0; seed < 6; seed++) {
-      await server.ok('PUT', `${books.path}/rates`, { set: rates(seed) });
+      await server.ok('PUT', `${books.path}/rates`, {
+        set: rates(seed).map((rate, at) => ({ ...rate, before: seed === 0 ? null : (rates(seed - 1)[at]?.rate ?? null) })),
+      });
       for (const more of ['&scale=units', '&scale=thousands', '&scale=exact'])
         for (const [from, to] of [
           ['2025-01-01', '2025-12-31'],

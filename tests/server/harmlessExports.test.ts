@@ -4,6 +4,7 @@ import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
+import { openShop } from '../support/shop.ts';
 import { bringIn, createCompany } from '../support/trialBalance.ts';
 
 let server: TestServer;
@@ -125,5 +126,27 @@ describe('what is taken out', () => {
           }),
         );
     }
+  });
+});
+
+describe('a sheet', () => {
+  it.each([
+    ['Profit / loss [all] *?:', 'Profit loss all'],
+    ["'Quoted'", 'Quoted'],
+    ['History', 'History 2'],
+    ['exact', 'exact 2'],
+    ['x'.repeat(40), 'x'.repeat(31)],
+    // The thirty-first unit is half of a ship.
+    [`${'x'.repeat(30)}🚢`, 'x'.repeat(30)],
+    [':', 'Sheet'],
+    [harm, harm],
+  ])('bears a name that every program takes, whatever the title: %s', async (title, expected) => {
+    const { path } = await openShop(server);
+    const { id, version, definition } = await server.ok<LayoutDetail>('POST', `${path}/layouts`, { name: 'Titled', from: 'income_statement' });
+    const saved = await server.ok<LayoutDetail>('PUT', `${path}/layouts/${id}/draft`, { version, definition: { ...definition, title } });
+    await server.ok('POST', `${path}/layouts/${id}/use`, { version: saved.version });
+    const workbook = new ExcelJS.Workbook();
+    await workbook.xlsx.load((await server.bytes(`${path}/statements/layout-${id}/workbook?${span}&scale=thousands`)) as never);
+    expect(workbook.worksheets.map(({ name }) => name)).toEqual([expected, 'Exact']);
   });
 });

@@ -98,7 +98,8 @@ describe('a composed layout', () => {
     expect((await server.refused('POST', `${shop.layouts}/${begun.id}/use`, { version: second.version })).code).toBe('layout_without_draft');
     const dropped = await shop.save(await shop.save(second, changed), null);
     expect([dropped.hasDraft, dropped.definition]).toEqual([false, second.definition]);
-    await server.ok('DELETE', `${shop.layouts}/${begun.id}`);
+    expect(await server.refused('DELETE', `${shop.layouts}/${begun.id}?version=${used.version}`)).toMatchObject({ status: 409, code: 'version_conflict' });
+    await server.ok('DELETE', `${shop.layouts}/${begun.id}?version=${dropped.version}`);
     expect((await server.refused('GET', `${shop.layouts}/${begun.id}`)).code).toBe('not_found');
   });
 
@@ -116,7 +117,12 @@ describe('a composed layout', () => {
     const travel = await shop.find('6300');
     await server.ok('PUT', `${shop.path}/coverage-exclusions`, { scope: `layout:${begun.id}`, accountIds: [travel.id], reason: 'On another page' });
     expect(await proof()).toMatchObject({ state: 'holds', accounts: [] });
-    await server.ok('PUT', `${shop.path}/coverage-exclusions`, { scope: `layout:${begun.id}`, accountIds: [travel.id], reason: null });
+    await server.ok('PUT', `${shop.path}/coverage-exclusions`, {
+      scope: `layout:${begun.id}`,
+      accountIds: [travel.id],
+      reason: null,
+      before: 'On another page',
+    });
     const wider = { ...used.definition, lines: [line({ ...newLine('accounts', 'costs', 'Costs'), sources: [{ kind: 'numbers', text: '62* , 63*' }] })] };
     await shop.use(await shop.save(used, wider));
     expect(await proof()).toMatchObject({ state: 'holds' });

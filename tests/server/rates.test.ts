@@ -1,5 +1,6 @@
-import type { EntryBody, ExchangeRateBody, ExchangeRates, History, RateFileBody } from '@ivory-ladder/contract';
+import type { EntryBody, ExchangeRateBody, ExchangeRates, History, Problem, RateFileBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { race } from '../support/races.ts';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
 
@@ -22,7 +23,7 @@ describe('exchange rates', () => {
     const { path } = await openShop(server);
     const set = (...rates: object[]) => server.ok<ExchangeRates>('PUT', `${path}/rates`, { set: rates });
     await set(closing('2026-08-31', '1.1'), closing('2026-09-30', '1.0834'));
-    const { rates } = await set(closing('2026-09-30', '1.09'), closing('2026-08-31', null));
+    const { rates } = await set({ ...closing('2026-09-30', '1.09'), before: '1.0834' }, { ...closing('2026-08-31', null), before: '1.1' });
     expect(rates).toEqual([closing('2026-09-30', '1.09')]);
     const { events } = await server.ok<History>('GET', `${path}/history?thing=rate`);
     expect(events.map(({ label, before, after }) => [label, before, after])[0]).toEqual([
@@ -30,6 +31,22 @@ describe('exchange rates', () => {
       { rates: [closing('2026-09-30', '1.0834'), closing('2026-08-31', '1.1')] },
       { count: 2, rates: [closing('2026-09-30', '1.09'), closing('2026-08-31', null)] },
     ]);
+  });
+
+  it('are not written over by somebody who has not seen what stands there, nor in part', async () => {
+    const { path } = await openShop(server);
+    const set = (...rates: object[]) => server.call<ExchangeRates & Problem>('PUT', `${path}/rates`, { set: rates });
+    await set(closing('2026-09-30', '1.0834'));
+    const unseen = await set(closing('2026-08-31', '1.1'), closing('2026-09-30', '1.09'));
+    const { rate: _, ...key } = closing('2026-09-30', '');
+    expect([unseen.status, unseen.body]).toMatchObject([409, { code: 'rates_moved_on', facts: { rates: [{ ...key, current: '1.0834' }] } }]);
+    expect((await set({ ...closing('2026-09-30', null), before: '1.07' })).status).toBe(409);
+    // The same again is nothing that anybody would lose.
+    expect((await set(closing('2026-09-30', '1.0834'))).body.rates).toEqual([closing('2026-09-30', '1.0834')]);
+    const { won, lost } = await race((at) => set({ ...closing('2026-09-30', `1.1${at}`), before: '1.0834' }));
+    expect([won.length, new Set(lost)]).toEqual([1, new Set(['rates_moved_on'])]);
+    const { events } = await server.ok<History>('GET', `${path}/history?thing=rate`);
+    expect(events).toHaveLength(3);
   });
 
   it('are of a currency of ISO 4217 other than the company’s, above zero, and historical ones of an account', async () => {

@@ -134,7 +134,9 @@ describe('a set', () => {
     const changed = await server.ok<StatementSetBody>('PUT', `${path}/${set.id}`, { name, definition: { ...definition, parts: three.slice(1) }, version });
     expect(changed.definition.parts.map(({ statement: kind }) => kind)).toEqual(['income-statement', 'cash-flow']);
     expect((await server.refused('PUT', `${path}/${set.id}`, { name, definition, version })).code).toBe('version_conflict');
-    await server.ok('DELETE', `${path}/${set.id}`);
+    // Somebody has changed it since it was looked at.
+    expect(await server.refused('DELETE', `${path}/${set.id}?version=${version}`)).toMatchObject({ status: 409, code: 'version_conflict' });
+    await server.ok('DELETE', `${path}/${set.id}?version=${changed.version}`);
     const { sets } = await server.ok<StatementSetList>('GET', path);
     expect(sets.some((one) => one.id === set.id)).toBe(false);
     const { events } = await server.ok<{ events: { action: string; name: string }[] }>('GET', `/companies/${id}/history?thing=statement_set`);

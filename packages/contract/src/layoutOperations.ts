@@ -16,6 +16,7 @@ import {
   savedLayout,
 } from './layout.ts';
 import type { Operation } from './operation.ts';
+import { deletionQuery } from './primitives.ts';
 
 /** Layouts that are composed: drafts, versions, and the one in use. */
 export const layoutOperations = {
@@ -67,6 +68,7 @@ export const layoutOperations = {
     method: 'delete',
     path: '/companies/{companyId}/layouts/{layoutId}',
     summary: 'Delete a layout with its versions',
+    query: deletionQuery,
     answer: 'none',
   },
   getLayoutVersion: {
@@ -132,6 +134,7 @@ export const layoutOperations = {
     method: 'delete',
     path: '/companies/{companyId}/column-plans/{planId}',
     summary: 'Delete a column plan',
+    query: deletionQuery,
     answer: 'none',
   },
 } as const satisfies Record<string, Operation>;

@@ -114,16 +114,19 @@ const accountToPlace = placedAccount.extend({
 
 export type PlacedAccount = z.infer<typeof placedAccount>;
 
+const exclusionReason = z.string().trim().min(1).max(500).nullable();
+
 /** `classification:1`, `report:7` for a list of report codes, or `layout:3` for a composed layout. */
 const coverageScope = z.string().regex(/^(classification|report|layout):\d+$/);
 
-/** `reason`: why they are left out; `null` takes them in again. */
+/** `reason`: why they are left out; `null` takes them in again. `before`: the reason that was seen; `null` for none. Where another stands by now, nothing is changed. */
 export const exclusionsChange = z.strictObject({
   scope: coverageScope,
   accountIds: z.array(id).min(1).max(20_000),
-  reason: z.string().trim().min(1).max(500).nullable(),
+  reason: exclusionReason,
+  before: exclusionReason.default(null),
 });
-export type ExclusionsChange = z.infer<typeof exclusionsChange>;
+export type ExclusionsChange = z.input<typeof exclusionsChange>;
 
 export const placementView = z.object({
   categories: z.array(category),

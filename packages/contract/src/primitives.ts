@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 /** Minor units as a decimal string, debit positive unless the field says otherwise. */
 export const amount = z.string().regex(/^-?\d{1,19}$/);
-export const day = z.iso.date();
+/** From the first that a database keeps to one that leaves room for what is reckoned from it. */
+export const day = z.iso.date().refine((text) => text >= '1000-01-01' && text <= '9990-12-31', { error: 'Out of range' });
 export const id = z.int().positive();
 /**
  * Of an account in a statement; −1: of the difference that translation into another currency leaves; below it: of one that stands for
@@ -32,3 +33,6 @@ export const name = z
 
 /** Of captions (BCP 47); those whose words for generated lines come with the product. */
 export const language = z.enum(['en', 'de', 'fr', 'nl', 'es', 'nb']);
+
+/** The version of what is taken away, as it was seen: where it has changed since, nothing is. */
+export const deletionQuery = z.object({ version: z.coerce.number().int().positive().optional() });

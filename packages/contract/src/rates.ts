@@ -11,10 +11,10 @@ export type ExchangeRateBody = z.infer<typeof exchangeRate>;
 export const exchangeRates = z.object({ rates: z.array(exchangeRate) });
 export type ExchangeRates = z.infer<typeof exchangeRates>;
 
-/** `rate`: `null` takes one away. */
+/** `rate`: `null` takes one away. `before`: the rate that was seen there; `null` for none. Where another stands by now, nothing is changed. */
 export const ratesInput = z.strictObject({
   set: z
-    .array(exchangeRate.extend({ rate: rateText.nullable() }))
+    .array(exchangeRate.extend({ rate: rateText.nullable(), before: rateText.nullable().default(null) }))
     .min(1)
     .max(20_000),
 });

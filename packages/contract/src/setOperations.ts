@@ -1,4 +1,5 @@
 import type { Operation } from './operation.ts';
+import { deletionQuery } from './primitives.ts';
 import { lineComment, lineCommentInput, ranSet, setQuery, statementSet, statementSetChange, statementSetInput, statementSetList } from './statementSet.ts';
 
 /** Statements that are run together. */
@@ -21,7 +22,14 @@ export const setOperations = {
     body: statementSetChange,
     answer: statementSet,
   },
-  deleteSet: { needs: 'preparer', method: 'delete', path: '/companies/{companyId}/sets/{setId}', summary: 'Delete a set with its comments', answer: 'none' },
+  deleteSet: {
+    needs: 'preparer',
+    method: 'delete',
+    path: '/companies/{companyId}/sets/{setId}',
+    summary: 'Delete a set with its comments',
+    query: deletionQuery,
+    answer: 'none',
+  },
   runSet: {
     needs: 'reader',
     method: 'get',

@@ -34,7 +34,12 @@ export async function changePlan(
 }
 
 /** One that a layout, a draft of one, or a statement of a set is run with where nothing else is asked for is not deleted. */
-export async function deletePlan({ columnPlans, layouts, sets }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+export async function deletePlan(
+  { columnPlans, layouts, sets }: Ports,
+  { companyId, actor }: Access<'preparer'>,
+  id: number,
+  version: number | null,
+): Promise<Outcome<null, Failure>> {
   const plan = await columnPlans.find(companyId, id);
   if (!plan) return fail({ code: 'not_found', thing: 'column_plan', id });
   const names = (columns: UsualColumns | null | undefined): boolean => columns?.plan === 'composed' && columns.planId === id;
@@ -45,7 +50,7 @@ export async function deletePlan({ columnPlans, layouts, sets }: Ports, { compan
   }
   const inSets = await setsWith({ sets }, companyId, ({ columns }) => names(columns));
   if (users.length + inSets.length > 0) return fail({ code: 'column_plan_in_use', name: plan.name, layouts: users, sets: inSets });
-  return columnPlans.delete(companyId, id, actor);
+  return columnPlans.delete(companyId, id, version, actor);
 }
 
 async function told({ columnPlans }: Ports, { companyId }: Access, id: number): Promise<Outcome<ColumnPlanRecord, Failure>> {

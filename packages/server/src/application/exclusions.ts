@@ -3,13 +3,13 @@ import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
-import type { Books, Ports } from './ports/index.ts';
+import type { Books, Ports, ReasonChange } from './ports/index.ts';
 
 /** Leaves accounts out of the coverage of a classification or of a code list, with a reason; none: takes them in again. Gives how many. */
 export function setExclusions(
   ports: Ports,
   { companyId, actor }: Access<'preparer'>,
-  { scope, accountIds, reason }: { readonly scope: string; readonly accountIds: readonly number[]; readonly reason: string | null },
+  { scope, accountIds, ...reasons }: { readonly scope: string; readonly accountIds: readonly number[] } & ReasonChange,
 ): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
@@ -20,7 +20,7 @@ export function setExclusions(
     const byId = accountsById(books);
     const unknown = accountIds.find((id) => !byId.has(id));
     if (unknown !== undefined) return fail({ code: 'account_unknown', accountId: unknown });
-    return ports.placement.setExclusions(companyId, scope, [...new Set(accountIds)], reason, books.company.structureVersion, actor);
+    return ports.placement.setExclusions(companyId, scope, [...new Set(accountIds)], reasons, books.company.structureVersion, actor);
   });
 }
 

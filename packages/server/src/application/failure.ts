@@ -157,6 +157,10 @@ export type Failure =
       about: string | null;
     }
   | { code: 'rate_invalid'; rate: string }
+  /** Somebody changed them meanwhile: the first of them, as they stand now (`null`: none). */
+  | { code: 'rates_moved_on'; rates: { currency: string; kind: string; day: string; accountId: number | null; current: string | null }[] }
+  /** Accounts that somebody left out, or took in, meanwhile; the first of them. */
+  | { code: 'exclusions_moved_on'; accounts: { accountId: number; current: string | null }[] }
   /** A line's amount is not what its amount in another currency comes to at its rate; `line` from 1. */
   | { code: 'line_rate_disagrees'; line: number; expected: bigint }
   | { code: 'budget_name_taken'; name: string; year: number }

@@ -162,9 +162,10 @@ export async function deleteLayout(
   { layouts, sets }: Pick<Ports, 'layouts' | 'sets'>,
   { companyId, actor }: Access<'preparer'>,
   id: number,
+  version: number | null,
 ): Promise<Outcome<null, Failure>> {
   const users = await setsWith({ sets }, companyId, ({ statement }) => statement === id);
-  if (users.length === 0) return layouts.delete(companyId, id, actor);
+  if (users.length === 0) return layouts.delete(companyId, id, version, actor);
   const record = await layouts.record(companyId, id);
   return fail({ code: 'layout_in_use', name: record?.name ?? '', sets: users });
 }

@@ -19,7 +19,7 @@ export async function listRates(ports: Ports, { companyId }: Access): Promise<Ou
   return succeed(await ports.rates.list(companyId));
 }
 
-/** What was posted stays as it is; the latest of two who set one rate is the one that stands, and both are on record. */
+/** What was posted stays as it is. Of two who set one rate the second hears what stands there. */
 export async function setRates(ports: Ports, access: Access<'preparer'>, changes: readonly RateChange[]): Promise<Outcome<ExchangeRate[], Failure>> {
   const opened = await openBooks(ports, access.companyId);
   if (!opened.ok) return opened;

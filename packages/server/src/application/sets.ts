@@ -36,8 +36,8 @@ export async function changeSet(
   return changed.ok ? findSet(ports, access, id) : changed;
 }
 
-export function deleteSet({ sets }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
-  return sets.delete(companyId, id, actor);
+export function deleteSet({ sets }: Ports, { companyId, actor }: Access<'preparer'>, id: number, version: number | null): Promise<Outcome<null, Failure>> {
+  return sets.delete(companyId, id, version, actor);
 }
 
 /** On any line: a comment outlives a change of the statement, and is shown again where its line is. */

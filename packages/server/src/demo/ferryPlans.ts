@@ -72,12 +72,12 @@ const monthsOf = ({ calendar }: Books): Period[] => ordinaryPeriods(calendar.per
 /** `begun`: at the end of the day before the first month, when the books were opened. */
 function ratesOf(currency: string, months: readonly Period[], begun: number, rates: readonly { closing: number; average: number }[], places: number): RateChange[] {
   const told = (value = 0) => value.toFixed(places).replace(/\.?0+$/, '');
-  const opened: RateChange[] = months.slice(0, 1).map(({ firstDay }) => ({ currency, kind: 'closing', day: addDays(firstDay, -1), accountId: null, rate: told(begun) }));
+  const opened: RateChange[] = months.slice(0, 1).map(({ firstDay }) => ({ currency, kind: 'closing', day: addDays(firstDay, -1), accountId: null, rate: told(begun), before: null }));
   return [
     ...opened,
     ...months.flatMap(({ firstDay, lastDay }, at): RateChange[] => [
-      { currency, kind: 'closing', day: lastDay, accountId: null, rate: told(rates[at]?.closing) },
-      { currency, kind: 'average', day: firstDay, accountId: null, rate: told(rates[at]?.average) },
+      { currency, kind: 'closing', day: lastDay, accountId: null, rate: told(rates[at]?.closing), before: null },
+      { currency, kind: 'average', day: firstDay, accountId: null, rate: told(rates[at]?.average), before: null },
     ]),
   ];
 }

@@ -1,6 +1,7 @@
 import { captionWords, decimalsIn, decimalsOf, printWords, type StatementRow, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { Statement } from '../application/runStatement.ts';
+import { sheetName } from './sheetName.ts';
 import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
 import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from './statementCells.ts';
 import { amountFormat, percentFormat } from './workbookAmounts.ts';
@@ -24,7 +25,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
   const { unit, exactRows, books, rows, currency } = statement;
   const { title } = headingOf(statement);
   const printed: Sheet = { rows, exponent: currency.exponent, write: unit === null ? liveCell : scaledCell, isPrinted: true };
-  writeSheet(workbook, title, statement, printed);
+  writeSheet(workbook, sheetName(title, [exactSheet]), statement, printed);
   if (unit !== null)
     writeSheet(workbook, exactSheet, statement, { rows: exactRows, exponent: books.company.currency.exponent, write: liveCell, isPrinted: false });
   return {

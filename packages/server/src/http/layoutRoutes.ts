@@ -24,7 +24,7 @@ export function layoutRoutes(on: On, ports: Ports): void {
   on('putLayoutInUse', async ({ access, id, body }) =>
     mapOutcome(await layouts.putLayoutInUse(ports, access, id('layoutId'), body.version, body.reason), toDetail),
   );
-  on('deleteLayout', async ({ access, id }) => layouts.deleteLayout(ports, access, id('layoutId')));
+  on('deleteLayout', async ({ access, id, query }) => layouts.deleteLayout(ports, access, id('layoutId'), query.version ?? null));
   on('getLayoutVersion', async ({ access, id }) =>
     mapOutcome(await layouts.viewLayoutVersion(ports, access, id('layoutId'), id('number')), ({ definition, ...version }) => ({
       ...version,
@@ -52,7 +52,7 @@ export function layoutRoutes(on: On, ports: Ports): void {
   on('changeColumnPlan', async ({ access, id, body: { version, ...fields } }) =>
     mapOutcome(await plans.changePlan(ports, access, id('planId'), version, fields), toPlan),
   );
-  on('deleteColumnPlan', async ({ access, id }) => plans.deletePlan(ports, access, id('planId')));
+  on('deleteColumnPlan', async ({ access, id, query }) => plans.deletePlan(ports, access, id('planId'), query.version ?? null));
   on('getLayoutFigures', async ({ access, query }) => mapOutcome(await viewLayoutFigures(ports, access, query), toFigures));
 }
 

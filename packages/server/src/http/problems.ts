@@ -54,6 +54,8 @@ const conflicts = new Set([
   'budget_locked',
   'budget_not_locked',
   'budget_cells_moved_on',
+  'rates_moved_on',
+  'exclusions_moved_on',
   'code_list_held',
   'list_code_held',
   'chart_moved_on',

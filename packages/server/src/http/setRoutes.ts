@@ -19,7 +19,7 @@ export function setRoutes(on: On, ports: Ports): void {
   on('changeSet', async ({ access, id, body: { version, name, definition } }) =>
     mapOutcome(await sets.changeSet(ports, access, id('setId'), version, { name, definition: toDefinition(definition) }), toSet),
   );
-  on('deleteSet', async ({ access, id }) => sets.deleteSet(ports, access, id('setId')));
+  on('deleteSet', async ({ access, id, query }) => sets.deleteSet(ports, access, id('setId'), query.version ?? null));
   on('runSet', async ({ access, id, query }) => mapOutcome(await runSet(ports, access, id('setId'), query), toRan));
   on('printSet', ({ access, id, query }) => printSet(ports, access, id('setId'), query));
   on('setComment', async ({ access, id, body: { version, ...comment } }) =>

@@ -142,9 +142,9 @@ export class LayoutRepository implements LayoutStore {
     });
   }
 
-  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const { name } = await lock(runner, companyId, id, null);
+      const { name } = await lock(runner, companyId, id, version);
       await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `layout:${id}`]);
       await changedRows(runner, 'DELETE FROM layout WHERE company_id = ? AND id = ?', [companyId, id]);
       await this.audit(runner, companyId, id, actor, 'deleted', { name }, undefined);

@@ -52,9 +52,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
 
   change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const before = await this.lock(runner, companyId, id);
-      if (before.version !== expected)
-        throw new Refused({ code: 'version_conflict', thing: this.kind.table, id, current: { version: before.version, name: before.name } });
+      const before = await this.lock(runner, companyId, id, expected);
       await this.naming(named.name, () =>
         changedRows(
           runner,
@@ -67,9 +65,9 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     });
   }
 
-  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
+  delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const { name } = await this.lock(runner, companyId, id);
+      const { name } = await this.lock(runner, companyId, id, version);
       await changedRows(runner, `DELETE FROM ${this.kind.table} WHERE company_id = ? AND id = ?`, [companyId, id]);
       await this.audit(runner, companyId, actor, { thingId: id, action: 'deleted', before: { name }, after: undefined });
       return null;
@@ -84,9 +82,12 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
     return recordAudit(runner, this.counters, companyId, actor, [{ thing: this.kind.table, ...event }]);
   }
 
-  private async lock(runner: QueryRunner, companyId: number, id: number): Promise<NamedDefinition<Definition>> {
+  /** `expected`: `null` whatever version it has. */
+  private async lock(runner: QueryRunner, companyId: number, id: number, expected: number | null): Promise<NamedDefinition<Definition>> {
     const [row] = await rowsOf<Row>(runner, `SELECT ${columns} FROM ${this.kind.table} WHERE company_id = ? AND id = ? FOR UPDATE`, [companyId, id]);
     if (!row) throw new Refused({ code: 'not_found', thing: this.kind.table, id });
+    const { version, name } = row;
+    if (expected !== null && version !== expected) throw new Refused({ code: 'version_conflict', thing: this.kind.table, id, current: { version, name } });
     return read(row);
   }
 

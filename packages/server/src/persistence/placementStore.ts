@@ -9,6 +9,7 @@ import type {
   PlacementRecordDetail,
   PlacementStore,
   PlacementToApply,
+  ReasonChange,
 } from '../application/ports/index.ts';
 import { deleteCategories, writeDraft } from './applyPlacement.ts';
 import { type AuditEvent, timestamp } from './audit.ts';
@@ -22,6 +23,7 @@ import { changedRows, insertRows, Refused, rowsOf } from './transaction.ts';
 
 const columns =
   'record.id, record.applied_at AS at, record.applied_by AS `by`, record.reason, record.accounts, record.categories, record.undoes, undoing.id AS undoneBy, record.classification_id AS classificationId';
+const mostMoved = 20;
 const withUndoing = 'placement_record AS record LEFT JOIN placement_record AS undoing ON undoing.company_id = record.company_id AND undoing.undoes = record.id';
 
 /** Places and categories, changed by drafts; what was applied stays on record. */
@@ -127,11 +129,20 @@ export class PlacementRepository implements PlacementStore {
     companyId: number,
     scope: string,
     accountIds: readonly number[],
-    reason: string | null,
+    { reason, before }: ReasonChange,
     expectedStructure: number,
     actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
+      const standing = await rowsOf<{ accountId: number; reason: string }>(
+        runner,
+        'SELECT account_id AS accountId, reason FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (?) FOR UPDATE',
+        [companyId, scope, accountIds],
+      );
+      const reasonOf = new Map(standing.map((one) => [one.accountId, one.reason]));
+      const moved = accountIds.map((accountId) => ({ accountId, current: reasonOf.get(accountId) ?? null }));
+      const overtaken = moved.filter(({ current }) => current !== before && current !== reason);
+      if (overtaken.length > 0) throw new Refused({ code: 'exclusions_moved_on', accounts: overtaken.slice(0, mostMoved) });
       await runner.query(`DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (${accountIds.map(() => '?').join(', ')})`, [
         companyId,
         scope,

@@ -1,15 +1,17 @@
 import type { ExchangeRate, Outcome, RateKind } from '@ivory-ladder/core';
-import type { DataSource } from 'typeorm';
+import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { Actor, RateChange, RateStore } from '../application/ports/index.ts';
 import { recordAudit } from './audit.ts';
 import type { Counters } from './counters.ts';
-import { insertRows, inTransaction, rowsOf } from './transaction.ts';
+import { insertRows, inTransaction, Refused, rowsOf } from './transaction.ts';
+import { takeTurn } from './turn.ts';
 
 /** Of rates that are of no account. */
 const noAccount = 0;
 /** More than these are told by their count in the record of changes. */
 const mostTold = 500;
+const mostMoved = 20;
 
 export class RateRepository implements RateStore {
   constructor(
@@ -28,16 +30,17 @@ export class RateRepository implements RateStore {
 
   set(companyId: number, changes: readonly RateChange[], actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
+      await takeTurn(runner, companyId, 'rates');
       const keyOf = ({ currency, kind, accountId, day }: RateChange) => [companyId, currency, kind, accountId ?? noAccount, day];
-      const before: (string | null)[] = [];
-      for (const change of changes.slice(0, mostTold)) {
-        const [held] = await rowsOf<{ rate: string }>(
-          runner,
-          'SELECT rate FROM exchange_rate WHERE company_id = ? AND currency = ? AND kind = ? AND account_id = ? AND day = ? FOR UPDATE',
-          keyOf(change),
-        );
-        before.push(held?.rate ?? null);
-      }
+      const stands = await this.standing(runner, companyId);
+      const currentOf = (change: RateChange): string | null => stands.get(keyOf(change).join(' ')) ?? null;
+      const moved = changes.filter((change) => currentOf(change) !== change.before && currentOf(change) !== change.rate);
+      if (moved.length > 0)
+        throw new Refused({
+          code: 'rates_moved_on',
+          rates: moved.slice(0, mostMoved).map(({ rate: _, before: __, ...key }) => ({ ...key, current: currentOf({ ...key, rate: null, before: null }) })),
+        });
+      const before = changes.slice(0, mostTold).map(currentOf);
       const kept = changes.filter(({ rate }) => rate !== null);
       if (kept.length > 0)
         await insertRows(
@@ -49,17 +52,26 @@ export class RateRepository implements RateStore {
       for (const change of changes)
         if (change.rate === null)
           await runner.query('DELETE FROM exchange_rate WHERE company_id = ? AND currency = ? AND kind = ? AND account_id = ? AND day = ?', keyOf(change));
-      const told = changes.slice(0, mostTold);
+      const told = changes.slice(0, mostTold).map(({ before: _, ...change }) => change);
       await recordAudit(runner, this.counters, companyId, actor, [
         {
           thing: 'rate',
           thingId: companyId,
           action: 'changed',
-          before: { rates: told.map((change, at) => ({ ...change, rate: before[at] })) },
+          before: { rates: told.map((key, at) => ({ ...key, rate: before[at] })) },
           after: { count: changes.length, rates: told },
         },
       ]);
       return null;
     });
+  }
+
+  private async standing(runner: QueryRunner, companyId: number): Promise<ReadonlyMap<string, string>> {
+    const rows = await rowsOf<{ currency: string; kind: string; accountId: number; day: string; rate: string }>(
+      runner,
+      'SELECT currency, kind, account_id AS accountId, day, rate FROM exchange_rate WHERE company_id = ?',
+      [companyId],
+    );
+    return new Map(rows.map(({ currency, kind, accountId, day, rate }) => [[companyId, currency, kind, accountId, day].join(' '), rate]));
   }
 }

@@ -5,7 +5,7 @@ import { Refused, rowsOf } from './transaction.ts';
  * What rests on something that is not there yet, and so on no row that could be held: only one at a time does it in a company, and looks
  * once it has the turn. Taken after the idempotency key and before every other lock, and held until the end of the transaction.
  */
-export async function takeTurn(runner: QueryRunner, companyId: number, what: 'structure' | 'documents of files' | 'files'): Promise<void> {
+export async function takeTurn(runner: QueryRunner, companyId: number, what: 'structure' | 'documents of files' | 'files' | 'rates'): Promise<void> {
   await runner.query('INSERT INTO turn (company_id, what) VALUES (?, ?) ON DUPLICATE KEY UPDATE what = VALUES(what)', [companyId, what]);
 }
 

@@ -18,8 +18,8 @@ const columnPlanApi = ivoryApi.injectEndpoints({
       query: ({ companyId, planId, plan }) => ({ url: `/companies/${companyId}/column-plans/${planId}`, method: 'PUT', body: plan }),
       invalidatesTags: ['ColumnPlans', 'Statement', 'History'],
     }),
-    deleteColumnPlan: build.mutation<null, OfPlan>({
-      query: ({ companyId, planId }) => ({ url: `/companies/${companyId}/column-plans/${planId}`, method: 'DELETE' }),
+    deleteColumnPlan: build.mutation<null, OfPlan & { version: number }>({
+      query: ({ companyId, planId, version }) => ({ url: `/companies/${companyId}/column-plans/${planId}?version=${version}`, method: 'DELETE' }),
       invalidatesTags: ['ColumnPlans', 'Statement', 'History'],
     }),
   }),

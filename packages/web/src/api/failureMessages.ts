@@ -47,7 +47,7 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
       ? `The files of this company take all of the ${megabytes} MB that it may have. Take away some that are attached, or ask whoever looks after the server for more.`
       : `You handed in ${megabytes} MB within a day, which is as much as one person may. Go on tomorrow, or ask whoever looks after the server for more.`,
   file_incomplete: () => 'The file did not come whole. Nothing was kept of it; send it again.',
-  attachment_of_other_kind: ({ name, kind }) => `“${text(name)}” is not what its name says: it does not begin like a file of the kind ${text(kind)}.`,
+  attachment_of_other_kind: ({ name, kind }) => `«${text(name)}» is not what its name says: it does not begin like a file of the kind ${text(kind)}.`,
   address_too_long: () => 'The address is too long for the server. Choose fewer columns or values.',
   database_lost: () => 'The database went away in between. Try again in a moment: what was done already is not done twice.',
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
@@ -118,6 +118,16 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
         : 'A category stays under its element.',
   category_field_refused: () => 'A category is deducted from one beside it that is not itself a deduction.',
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
+  rates_moved_on: ({ rates }) => {
+    const [first, ...more] = (rates ?? []) as { current: string | null }[];
+    return `Somebody changed ${more.length === 0 ? 'this rate' : 'some of these rates'} meanwhile: ${first?.current ?? 'none'} stands there now. Nothing was changed; look at it and write yours again.`;
+  },
+  exclusions_moved_on: ({ accounts }) => {
+    const [first] = (accounts ?? []) as { current: string | null }[];
+    return first?.current == null
+      ? 'Somebody took it in again meanwhile. Nothing was changed.'
+      : `Somebody left it out meanwhile, because: ${first.current}. Nothing was changed.`;
+  },
   rate_invalid: ({ rate }) => `«${text(rate)}» is no exchange rate: a number above zero, with 12 places at most.`,
   line_rate_disagrees: ({ line }) => `The amount of line ${text(line)} is not what its amount in the other currency comes to at its rate.`,
   first_day_needed: () => 'Name the first day of the first fiscal year.',

@@ -51,8 +51,8 @@ export const layoutApi = ivoryApi.injectEndpoints({
       query: ({ companyId, layoutId, ...body }) => ({ url: `/companies/${companyId}/layouts/${layoutId}/use`, method: 'POST', body }),
       invalidatesTags: ['Layouts', 'Statement', 'History'],
     }),
-    deleteLayout: build.mutation<null, OfLayout>({
-      query: ({ companyId, layoutId }) => ({ url: `/companies/${companyId}/layouts/${layoutId}`, method: 'DELETE' }),
+    deleteLayout: build.mutation<null, OfLayout & { version: number }>({
+      query: ({ companyId, layoutId, version }) => ({ url: `/companies/${companyId}/layouts/${layoutId}?version=${version}`, method: 'DELETE' }),
       invalidatesTags: ['Layouts', 'Statement', 'History'],
     }),
     addLayoutFile: build.mutation<LayoutRead, { readonly companyId: number; readonly file: unknown; readonly classification?: number }>({

@@ -35,8 +35,8 @@ const setApi = ivoryApi.injectEndpoints({
       query: ({ companyId, setId, set }) => ({ url: `/companies/${companyId}/sets/${setId}`, method: 'PUT', body: set }),
       invalidatesTags: ['Sets', 'History'],
     }),
-    deleteSet: build.mutation<null, OfSet>({
-      query: ({ companyId, setId }) => ({ url: `/companies/${companyId}/sets/${setId}`, method: 'DELETE' }),
+    deleteSet: build.mutation<null, OfSet & { version: number }>({
+      query: ({ companyId, setId, version }) => ({ url: `/companies/${companyId}/sets/${setId}?version=${version}`, method: 'DELETE' }),
       invalidatesTags: ['Sets', 'History'],
     }),
     runSet: build.query<RanSet, OfSet & SpanParams>({

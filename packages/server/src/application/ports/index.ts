@@ -85,7 +85,15 @@ export type {
 export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
 export type { Identity, LinkTerms, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionRecord, SessionStore } from './peopleStore.ts';
-export type { ClassificationChange, PastPlacement, PlacementRecord, PlacementRecordDetail, PlacementStore, PlacementToApply } from './placementStore.ts';
+export type {
+  ClassificationChange,
+  PastPlacement,
+  PlacementRecord,
+  PlacementRecordDetail,
+  PlacementStore,
+  PlacementToApply,
+  ReasonChange,
+} from './placementStore.ts';
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
 export type { RehearsalKept, RehearsalSaved, RehearsalState, RehearsalStore } from './rehearsalStore.ts';

@@ -94,5 +94,6 @@ export interface LayoutStore {
   ): Promise<Outcome<JoinedDraft | null, Failure>>;
   /** The draft becomes a version, the one that runs. */
   putInUse(companyId: number, id: number, version: number, reason: string, actor: Actor): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  /** `version`: refused where it has another by now; `null` for whatever it has. */
+  delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>>;
 }

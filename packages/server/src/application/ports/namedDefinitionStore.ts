@@ -20,7 +20,8 @@ export interface NamedDefinitionStore<Definition> {
   find(companyId: number, id: number): Promise<NamedDefinition<Definition> | null>;
   add(companyId: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<number, Failure>>;
   change(companyId: number, id: number, expected: number, named: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<null, Failure>>;
-  delete(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  /** `version`: refused where it has another by now; `null` for whatever it has. */
+  delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>>;
 }
 
 export type NameAndDefinition<Definition> = Pick<NamedDefinition<Definition>, 'name' | 'definition'>;

@@ -47,6 +47,12 @@ export interface ClassificationChange {
   readonly becomesMain: boolean;
 }
 
+/** Of leaving out: why (`null`: taken in), and the reason that was seen. */
+export interface ReasonChange {
+  readonly reason: string | null;
+  readonly before: string | null;
+}
+
 export interface PlacementStore {
   /** `draft`: categories and places that it begins with. */
   addClassification(companyId: number, name: string, draft: PlacementDraft, expectedStructure: number, actor: Actor): Promise<Outcome<number, Failure>>;
@@ -70,7 +76,7 @@ export interface PlacementStore {
     companyId: number,
     scope: string,
     accountIds: readonly number[],
-    reason: string | null,
+    change: ReasonChange,
     expectedStructure: number,
     actor: Actor,
   ): Promise<Outcome<number, Failure>>;

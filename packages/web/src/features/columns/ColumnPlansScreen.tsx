@@ -260,7 +260,7 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
             type="button"
             className={styles.link}
             onClick={() =>
-              void remove({ companyId: company.id, planId: begun.id as number }).then(({ error: refused }) => {
+              void remove({ companyId: company.id, planId: begun.id as number, version: begun.version }).then(({ error: refused }) => {
                 if (refused !== undefined) return dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
                 dispatch(noticeGiven({ tone: 'done', text: `Deleted: ${begun.name}.` }));
                 onKept(null);

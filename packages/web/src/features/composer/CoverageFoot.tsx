@@ -39,6 +39,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
     ...(byRemainder.length > 0 ? [`${byRemainder.length} by remainder only`] : []),
   ].join(', ');
   const scope = `layout:${layoutId}`;
+  const reasonOf = (id: number) => composer.view.exclusions.find((one) => one.scope === scope && one.accountId === id)?.reason ?? null;
   const listed = [...faults, ...leftOut.map((one) => ({ ...one, state: 'left_out' as const }))];
   return (
     <section
@@ -99,7 +100,10 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
                     </>
                   )}
                   {mayCompose && state === 'left_out' && (
-                    <button type="button" onClick={() => void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: null })}>
+                    <button
+                      type="button"
+                      onClick={() => void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: null, before: reasonOf(account.id) })}
+                    >
                       Take in again
                     </button>
                   )}

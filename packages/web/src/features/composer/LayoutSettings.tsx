@@ -171,7 +171,9 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
               <Button
                 color="error"
                 onClick={() =>
-                  void remove({ companyId: company.id, layoutId: detail.id }).then(({ error }) => {
+                  void composer.flush().then(async (version) => {
+                    if (version === null) return;
+                    const { error } = await remove({ companyId: company.id, layoutId: detail.id, version });
                     if (error !== undefined) return refuse(error);
                     dispatch(noticeGiven({ tone: 'done', text: `Deleted: ${detail.name}.` }));
                     void navigate({ pathname: `/companies/${company.id}/layouts`, search });

@@ -64,7 +64,7 @@ export function CoveragePanel({ scope, chosen, rows, currency }: CoveragePanelPr
               chosen={chosen}
               onMove={(side) => setMoving({ account: chosen.account, side })}
               onLeaveOut={() => setLeaving([chosen.account])}
-              onTakeIn={() => void exclusions.takeIn(scope.exclusion, [chosen.account])}
+              onTakeIn={() => chosen.finding.kind === 'left_out' && void exclusions.takeIn(scope.exclusion, chosen.account, chosen.finding.reason)}
             />
           )}
           <WhereItStands account={chosen.account} currency={currency} />

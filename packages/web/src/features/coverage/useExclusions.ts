@@ -10,14 +10,15 @@ export function useExclusions() {
   const { id: companyId } = useCompany();
   const dispatch = useDispatch();
   const [set] = useSetExclusionsMutation();
-  const change = async (scope: string, accounts: readonly PlacedAccount[], reason: string | null) => {
-    const { error } = await set({ companyId, scope, accountIds: accounts.map(({ id }) => id), reason });
+  const change = async (scope: string, accounts: readonly PlacedAccount[], reason: string | null, before: string | null) => {
+    const { error } = await set({ companyId, scope, accountIds: accounts.map(({ id }) => id), reason, before });
     const named = accounts.length === 1 ? accounts[0]?.label : `${accounts.length} accounts`;
     const done = reason === null ? `Taken in again: ${named}.` : `Left out: ${named}.`;
     dispatch(noticeGiven(error === undefined ? { tone: 'done', text: done } : { tone: 'refused', text: describeFailure(error) }));
   };
   return {
-    leaveOut: (scope: string, accounts: readonly PlacedAccount[], reason: string) => change(scope, accounts, reason),
-    takeIn: (scope: string, accounts: readonly PlacedAccount[]) => change(scope, accounts, null),
+    leaveOut: (scope: string, accounts: readonly PlacedAccount[], reason: string) => change(scope, accounts, reason, null),
+    /** `reason`: why it was left out, as it was shown. */
+    takeIn: (scope: string, account: PlacedAccount, reason: string) => change(scope, [account], null, reason),
   };
 }

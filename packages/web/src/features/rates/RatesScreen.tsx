@@ -43,11 +43,14 @@ export function RatesScreen() {
   const rates = all.filter((rate) => rate.currency === currency);
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.to && span.to <= lastDay) ?? company.years.at(-1);
   const say = (tone: 'done' | 'refused', text: string) => void dispatch(noticeGiven({ tone, text }));
+  /** As it was shown. */
+  const standingOf = (key: RateKey): string | null =>
+    all.find((rate) => rate.currency === key.currency && rate.kind === key.kind && rate.day === key.day && rate.accountId === key.accountId)?.rate ?? null;
   /** Gives why it was not taken, or `null`. An empty text takes the rate away. */
   const save = async (key: RateKey, text: string): Promise<string | null> => {
     const read = text.trim() === '' ? null : readRate(text);
     if (text.trim() !== '' && !read) return `«${text}» is no rate above zero.`;
-    const result = await setRates({ companyId: company.id, body: { set: [{ ...key, rate: read && writeDecimal(read) }] } });
+    const result = await setRates({ companyId: company.id, body: { set: [{ ...key, rate: read && writeDecimal(read), before: standingOf(key) }] } });
     return result.error === undefined ? null : describeFailure(result.error);
   };
   const load = async (file: File) => {
@@ -60,7 +63,7 @@ export function RatesScreen() {
         `Nothing was taken. Row ${first.row}: «${first.found}» ${faultWords[first.code]}.${found.faults.length > 1 ? ` ${counted(found.faults.length - 1, 'more row is', 'more rows are')} wrong.` : ''}`,
       );
     if (found.rates.length === 0) return say('refused', `${file.name} holds no rate.`);
-    const result = await setRates({ companyId: company.id, body: { set: found.rates } });
+    const result = await setRates({ companyId: company.id, body: { set: found.rates.map((rate) => ({ ...rate, before: standingOf(rate) })) } });
     if (result.error !== undefined) return say('refused', describeFailure(result.error));
     say('done', `Taken from ${file.name}: ${counted(found.rates.length, 'rate')}.`);
     change({ currency: found.rates[0]?.currency });

@@ -173,7 +173,7 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
           type="button"
           className={styles.link}
           onClick={() =>
-            void remove({ companyId: company.id, setId: set.id }).then(({ error }) => {
+            void remove({ companyId: company.id, setId: set.id, version: set.version }).then(({ error }) => {
               if (error === undefined) void navigate({ pathname: `/companies/${company.id}/statements/sets`, search: withoutCell(search) });
               dispatch(
                 noticeGiven(
