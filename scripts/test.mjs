@@ -24,7 +24,7 @@ const checks = [
 
 await runScript(async () => {
   await ensurePackages();
-  await ensureMariaDb();
+  await ensureMariaDb({ withCopies: true });
   const chromium = await ensureChromium();
   await ensureBuild();
   const counts = { passed: 0, failed: 0 };

@@ -65,8 +65,9 @@ function whyUnreachable(url: string, error: Error & { code?: string }): string {
     case 'ETIMEDOUT':
       return `no server answers at ${server} (IVORY_LADDER_DATABASE_URL)`;
     case 'ER_ACCESS_DENIED_ERROR':
+      return `${server} refuses ${username} with this password`;
     case 'ER_DBACCESS_DENIED_ERROR':
-      return `${server} refuses ${username} with this password for ${pathname.slice(1)}`;
+      return `${server} lets ${username} do nothing in ${pathname.slice(1)}; there is no such database, or GRANT ALL ON ${pathname.slice(1)}.* is missing`;
     case 'ER_BAD_DB_ERROR':
       return `${server} has no database ${pathname.slice(1)}; make it with CREATE DATABASE ${pathname.slice(1)} CHARACTER SET utf8mb4`;
     default:
