@@ -1,6 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import type { Company, JournalLook } from '@ivory-ladder/contract';
-import type { ApiClient } from '../tests/support/apiClient.ts';
+import { ApiClient, enterDemo, testAdministrator } from '../tests/support/apiClient.ts';
+import { joinCompany } from '../tests/support/joinCompany.ts';
 import { askAgainAndAgain } from './askingThread.ts';
 import type { Result } from './measure.ts';
 
@@ -32,7 +33,19 @@ async function loads(client: ApiClient, ferry: number): Promise<[name: string, r
   const deep = bytes(`<?xml version="1.0"?><AuditFile>${'<a>'.repeat(30_000)}${'</a>'.repeat(30_000)}</AuditFile>`);
   const emptyLines = bytes(`Number,Name,Balance\n${'\n'.repeat(800_000)}1000,Bank,0`);
   const newlines = bytes('\n'.repeat(19 << 20));
+  const lines = Array.from(
+    { length: 100_000 },
+    (_, at) => `${day},L${at >> 1},${100_000 + (at % 2)},${at % 2 === 0 ? '1.00' : ''},${at % 2 === 0 ? '' : '1.00'}`,
+  );
   const wide = await widePrint(client, ferry);
+  const postText = (body: string) =>
+    fetch(`${client.url}/api${path}/entries`, {
+      method: 'POST',
+      headers: { Origin: client.url, 'X-Ivory-Ladder': '1', Cookie: client.cookie, 'Content-Type': 'application/json' },
+      body,
+    });
+  const keys = `{${Array.from({ length: 1_200_000 }, (_, at) => `"k${at}":1`).join(',')}}`;
+  const brackets = `{"date":${'['.repeat(9_000_000)}${']'.repeat(9_000_000)}}`;
   return [
     ['XML nested 30,000 deep', () => rehearse(deep)],
     ['the same as an import', () => imported(deep)],
@@ -41,8 +54,32 @@ async function loads(client: ApiClient, ferry: number): Promise<[name: string, r
     ['19 MB of newlines', () => rehearse(newlines)],
     ['the same as an import', () => imported(newlines)],
     [`an honest file of ${(honest.length / 2 ** 20).toFixed(0)} MB`, () => rehearse(honest)],
+    ['100,000 journal lines', () => imported(bytes(['Date,Document,Account,Debit,Credit', ...lines].join('\n')))],
+    ['a body of 1.2 million unknown keys', () => postText(keys)],
+    ['a body of 18 million brackets', () => postText(brackets)],
+    ['a hundred wrong sign-ins at once', () => guess(client.url)],
     ['a PDF of 40 statements with 24 columns', () => client.bytes(wide)],
   ];
+}
+
+/** Junk of one origin, and in the midst of it somebody whose browser is known. */
+async function guess(url: string): Promise<unknown> {
+  const administrator = await enterDemo(url, 'administrator');
+  const email = `known${Date.now()}@example.org`;
+  await joinCompany(administrator, await administrator.companyId(), { email, role: 'reader' });
+  const nobody = new ApiClient(url);
+  const signIn = (body: object, cookie = '') => nobody.call<unknown>('POST', '/session', body, cookie === '' ? {} : { Cookie: cookie });
+  const mine = { email, password: testAdministrator.password };
+  const kept =
+    (await signIn(mine)).headers
+      .getSetCookie()
+      .find((one) => one.startsWith('ivory_ladder_browser='))
+      ?.split(';')[0] ?? '';
+  const junk = Promise.all(Array.from({ length: 100 }, (_, at) => signIn({ email: `junk${at}@example.org`, password: 'guessing on and on' })));
+  const began = performance.now();
+  const { status } = await signIn(mine, kept);
+  process.stdout.write(`  somebody in a known browser: ${status} after ${((performance.now() - began) / 1000).toFixed(1)} s\n`);
+  return (await junk).at(-1);
 }
 
 /** A set of many statements, each by month and compared, as PDF. */

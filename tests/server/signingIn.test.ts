@@ -41,6 +41,8 @@ describe('signing in', () => {
         ['known', 'alike@example.org'],
         ['unknown', 'never@example.org'],
       ] as const) {
+        // However slow the machine is, no pause is over before the next try.
+        await connection.query('UPDATE sign_in_pause SET last_failure = UTC_TIMESTAMP(6)');
         const start = performance.now();
         const { status, body } = await attempt(email, 'guessing on and on');
         outcomes[kind]?.push([status, body.code]);
@@ -113,7 +115,7 @@ describe('signing in', () => {
     const id = await company('Office');
     await joinCompany(server, id, { email: 'office@example.org', role: 'reader', password });
     await connection.query('DELETE FROM sign_in_pause');
-    for (let round = 0; round < 35; round++) expect((await attempt(`guessed${round}@example.org`, 'guessing on and on')).status).toBe(401);
+    for (let round = 0; round < 32; round++) expect((await attempt(`guessed${round}@example.org`, 'guessing on and on')).status).toBe(401);
     expect((await attempt('office@example.org', password)).status).toBe(200);
   });
 

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { type ServeOptions, type Serving, serve } from '@ivory-ladder/server';
 import mysql from 'mysql2/promise';
 import { ApiClient, enterAsAdministrator, enterDemo } from './apiClient.ts';
+import { fillFromTemplate, keepAsTemplate } from './schemaTemplates.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
@@ -41,6 +42,8 @@ export class TestServer extends ApiClient {
     options: Partial<Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute'>> = {},
   ): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
+    const template = options.demo ? 'demo' : 'empty';
+    const kept = options.databaseUrl ? null : await fillFromTemplate(template, schema.url);
     const said: string[] = [];
     const serving = await serve({
       databaseUrl: schema.url,
@@ -60,7 +63,9 @@ export class TestServer extends ApiClient {
       logLevel: 'error',
       say: (text) => void said.push(text),
     });
+    if (kept !== null) return new TestServer(serving, schema.url, schema.drop, kept);
     const { cookie } = options.demo ? await enterDemo(serving.url, 'administrator') : await enterAsAdministrator(serving.url, said.join('\n'));
+    if (!options.databaseUrl) await keepAsTemplate(template, schema.url, cookie);
     return new TestServer(serving, schema.url, schema.drop, cookie);
   }
 

@@ -68,7 +68,7 @@ export class ServerProcess {
 
   /** Status and body of a call, or `null` where the server went away before it answered. */
   async call<Body>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<{ status: number; body: Body } | null> {
-    const isFile = typeof body === 'string' || body instanceof ReadableStream;
+    const isFile = typeof body === 'string';
     try {
       const response = await fetch(`${this.url}/api${path}`, {
         method,
@@ -79,7 +79,7 @@ export class ServerProcess {
           'Content-Type': isFile ? 'application/octet-stream' : 'application/json',
           ...headers,
         },
-        ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body), ...(isFile ? { duplex: 'half' } : {}) }),
+        ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
       } as RequestInit);
       return { status: response.status, body: (await response.json()) as Body };
     } catch {

@@ -12,6 +12,7 @@ export class DatabaseWatch {
   private readonly timer = setInterval(() => this.look(), millisecondsBetweenLooks);
   private connection: Connection | null = null;
   private askedAt: number | null = null;
+  private lookedAt = Date.now();
   private isHanging = false;
 
   constructor(private readonly url: string) {
@@ -31,11 +32,15 @@ export class DatabaseWatch {
   }
 
   private look(): void {
+    const now = Date.now();
+    // Held up itself, it may not have heard what is there.
+    const wasHeldUp = now - this.lookedAt > 3 * millisecondsBetweenLooks;
+    this.lookedAt = now;
     if (this.askedAt === null) {
       if (this.waiting.size > 0 || this.isHanging) void this.ask();
       return;
     }
-    if (Date.now() - this.askedAt < secondsOfSilence * 1000) return;
+    if (wasHeldUp || now - this.askedAt < secondsOfSilence * 1000) return;
     this.isHanging = true;
     for (const giveUp of this.waiting) giveUp();
     this.waiting.clear();
