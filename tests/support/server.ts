@@ -27,6 +27,8 @@ export async function createSchema(): Promise<{ url: string; drop: () => Promise
   return { url: `${databaseServer()}/${name}`, drop: () => run(`DROP DATABASE ${name}`) };
 }
 
+const littlePasswordWork = 10;
+
 /** A real server on a schema of its own, with answers checked against the contract, and a client of its administrator. */
 export class TestServer extends ApiClient {
   private constructor(
@@ -39,11 +41,11 @@ export class TestServer extends ApiClient {
   }
 
   static async start(
-    options: Partial<Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute'>> = {},
+    options: Partial<Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute' | 'passwordWork'>> = {},
   ): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
     const template = options.demo ? 'demo' : 'empty';
-    const kept = options.databaseUrl ? null : await fillFromTemplate(template, schema.url);
+    const kept = options.databaseUrl || options.passwordWork ? null : await fillFromTemplate(template, schema.url);
     const said: string[] = [];
     const serving = await serve({
       databaseUrl: schema.url,
@@ -55,6 +57,8 @@ export class TestServer extends ApiClient {
       isBehindTls: options.isBehindTls ?? false,
       idleMinutes: 0,
       shareLimits: options.shareLimits ?? { ofCompany: 0, ofPerson: 0 },
+      // Signing in itself is tried with more.
+      passwordWork: options.passwordWork ?? littlePasswordWork,
       mostHeavyAMinute: options.mostHeavyAMinute ?? 0,
       mailServer: options.mailServer ?? null,
       publicUrl: null,
@@ -65,7 +69,7 @@ export class TestServer extends ApiClient {
     });
     if (kept !== null) return new TestServer(serving, schema.url, schema.drop, kept);
     const { cookie } = options.demo ? await enterDemo(serving.url, 'administrator') : await enterAsAdministrator(serving.url, said.join('\n'));
-    if (!options.databaseUrl) await keepAsTemplate(template, schema.url, cookie);
+    if (!options.databaseUrl && !options.passwordWork) await keepAsTemplate(template, schema.url, cookie);
     return new TestServer(serving, schema.url, schema.drop, cookie);
   }
 

@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { setFlagsFromString } from 'node:v8';
 import { DatabaseUnfit } from './persistence/database.ts';
+import { usualPasswordWork } from './secrets/nodeSecrets.ts';
 import { serve } from './serve.ts';
 
 /** Everything that can be set from outside, in one place; see README, 'Settings'. */
@@ -18,6 +19,7 @@ async function main(): Promise<void> {
     isBehindTls: env.IVORY_LADDER_BEHIND_TLS === '1',
     idleMinutes: Number(env.IVORY_LADDER_IDLE_MINUTES ?? 240),
     shareLimits: { ofCompany: Number(env.IVORY_LADDER_COMPANY_MEGABYTES ?? 20_000), ofPerson: Number(env.IVORY_LADDER_PERSON_MEGABYTES ?? 4000) },
+    passwordWork: usualPasswordWork,
     mostHeavyAMinute: Number(env.IVORY_LADDER_HEAVY_A_MINUTE ?? 240),
     mailServer: env.IVORY_LADDER_SMTP ? { url: env.IVORY_LADDER_SMTP, from: env.IVORY_LADDER_MAIL_FROM ?? 'Ivory Ladder <ivory-ladder@localhost>' } : null,
     publicUrl: env.IVORY_LADDER_URL?.replace(/\/+$/, '') ?? null,

@@ -54,6 +54,8 @@ export interface PortOptions {
   /** A session that nobody uses for so long ends; 0: it stays its day. */
   readonly idleMinutes: number;
   readonly shareLimits: ShareLimits;
+  /** The power of two of what a hash of a password takes. */
+  readonly passwordWork: number;
   /** Whether letters are handed over; else they stay in the outbox. */
   readonly hasMailServer: boolean;
 }
@@ -62,7 +64,7 @@ export interface PortOptions {
 export function wirePorts(
   database: DataSource,
   counters: Counters,
-  { databaseUrl, idleMinutes, hasMailServer, shareLimits }: PortOptions,
+  { databaseUrl, idleMinutes, hasMailServer, shareLimits, passwordWork }: PortOptions,
   address: () => string,
 ): Ports {
   const jobs = new JobRepository(database);
@@ -112,7 +114,7 @@ export function wirePorts(
     outbox: new OutboxRepository(database, jobs, hasMailServer),
     jobs,
     address,
-    secrets: nodeSecrets,
+    secrets: nodeSecrets(passwordWork),
     files: new FileRepository(database, counters, shares),
     received: receivedFiles,
     tables: new FileTableReader(),
