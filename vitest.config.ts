@@ -7,8 +7,8 @@ const common = { ...patient, isolate: false };
 
 export default defineConfig({
   test: {
-    // One more than cores: tests wait for the database, for pages and for time to pass.
-    maxWorkers: 3,
+    // More than cores: tests wait for the database, for pages and for time to pass.
+    maxWorkers: 4,
     projects: [
       { test: { name: 'core', include: ['packages/{core,contract}/src/**/*.test.ts'], ...common } },
       { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'], ...common } },

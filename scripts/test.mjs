@@ -5,7 +5,7 @@ import { ensureBuild } from './parts/build.mjs';
 import { ensureChromium } from './parts/chromium.mjs';
 import { findProgram, runCommand } from './parts/command.mjs';
 import { dataFolder, projectFolder } from './parts/folders.mjs';
-import { ensureMariaDb, startMariaDb } from './parts/mariadb.mjs';
+import { ensureMariaDb, startMariaDb, withoutSync } from './parts/mariadb.mjs';
 import { ensurePackages } from './parts/packages.mjs';
 import { runScript, step } from './parts/step.mjs';
 
@@ -22,9 +22,6 @@ const checks = [
   ['Nothing unused', 'knip', []],
 ];
 
-/** A database that lives as long as the tests need not outlive the machine: what kills it is tried on databases of their own. */
-const careless = ['--innodb-flush-method=nosync', '--skip-innodb-doublewrite', '--sync-frm=0'];
-
 await runScript(async () => {
   await ensurePackages();
   await ensureMariaDb({ withCopies: true });
@@ -33,7 +30,7 @@ await runScript(async () => {
   const counts = { passed: 0, failed: 0 };
   const checked = runChecks();
   await reportAudit();
-  const database = await step('Starting a database for the tests', () => startMariaDb(join(dataFolder, 'test-mariadb'), { small: true, extra: careless }));
+  const database = await step('Starting a database for the tests', () => startMariaDb(join(dataFolder, 'test-mariadb'), { small: true, extra: withoutSync }));
   try {
     const results = await runTests(database.url, chromium);
     const passed = await checked;

@@ -6,6 +6,8 @@ export interface RunningDatabase {
   stop(): Promise<void>;
 }
 
+export const withoutSync: readonly string[];
+
 export function startMariaDb(
   folder: string,
   options?: { small?: boolean; database?: string; port?: number; extra?: readonly string[] },

@@ -1,6 +1,7 @@
 import type { ChartView, Company, JournalImport, JournalLook, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, describe, expect, it } from 'vitest';
+import { withoutSync } from '../../scripts/parts/mariadb.mjs';
 import { createSchema } from '../support/server.ts';
 import { ServerProcess } from '../support/serverProcess.ts';
 import { runKillTrial } from '../trials/killTrial.ts';
@@ -41,7 +42,7 @@ async function openCompany(server: ServerProcess) {
 
 describe('server and database killed while they post and import', () => {
   it('leave nothing half, and whoever asks again posts nothing twice; a short run of npm run trials', async () => {
-    const database = await startOwnDatabase();
+    const database = await startOwnDatabase(withoutSync);
     ends.push(() => database.stop());
     const report = await runKillTrial(database, 6, () => undefined);
     expect(report.faults).toEqual([]);
@@ -54,7 +55,7 @@ describe('server and database killed while they post and import', () => {
 describe('a database without room', () => {
   it('is said while lines are imported; nothing half stays, and what fits is posted afterwards', async () => {
     // All tables in one file that does not grow.
-    const database = await startOwnDatabase(['--innodb-file-per-table=0', '--innodb-data-file-path=ibdata1:12M;ibdata2:30M']);
+    const database = await startOwnDatabase([...withoutSync, '--innodb-file-per-table=0', '--innodb-data-file-path=ibdata1:12M;ibdata2:30M']);
     ends.push(() => database.stop());
     const server = await ServerProcess.prepare(database.url, { IVORY_LADDER_DEMO: '0', LOG_LEVEL: 'silent' });
     await server.start();

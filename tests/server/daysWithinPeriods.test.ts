@@ -48,4 +48,37 @@ describe('a span that begins and ends inside periods', () => {
     }
     await database.end();
   });
+
+  it('is the same when it is asked for first and once its days are kept, for one day of a period and for many', async () => {
+    const shop = await openShop(server);
+    const [bank, cost] = [(await shop.find('1000')).id, (await shop.find('6200')).id];
+    const post = (date: string, amount: string) =>
+      server.ok('POST', `${shop.path}/entries`, {
+        date,
+        lines: [
+          { accountId: cost, debit: amount },
+          { accountId: bank, credit: amount },
+        ],
+      });
+    for (let at = 1; at <= 28; at++) await post(`2026-08-${String(at).padStart(2, '0')}`, String(at));
+    const until = async (day: number) => {
+      const to = `2026-08-${String(day).padStart(2, '0')}`;
+      const { accounts: rows } = await server.ok<TrialBalanceViewBody>('GET', `${shop.path}/trial-balance?from=2026-08-01&to=${to}`);
+      return rows.find(({ id }) => id === cost)?.debit;
+    };
+    const expected = Array.from({ length: 28 }, (_, at) => String(((at + 1) * (at + 2)) / 2));
+    const asked = async () => {
+      const found = [];
+      for (let day = 1; day <= 28; day++) found.push(await until(day));
+      return found;
+    };
+    expect(await asked()).toEqual(expected);
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    expect(await asked()).toEqual(expected);
+    await post('2026-08-10', '1000');
+    expect(await asked()).toEqual(expected.map((sum, at) => (at < 9 ? sum : String(Number(sum) + 1000))));
+    // Another structure: nothing that was kept counts any more.
+    await shop.add({ number: '6400', name: 'Fees' });
+    expect(await until(28)).toBe(String(Number(expected[27]) + 1000));
+  });
 });

@@ -117,9 +117,9 @@ export class AnswerThreads {
     try {
       const id = count === null ? await this.counters.next(name) : await this.counters.run(name, count);
       worker.postMessage({ given: asking, id } satisfies IdsGiven);
-    } catch {
-      // Without its ids it could only wait: it ends, and who waits for it hears of the error.
-      worker.emit('error', new Error('the database gave no ids'));
+    } catch (error) {
+      // Without its ids it could only wait: it ends, and who waits for it hears why.
+      worker.emit('error', error);
     }
   }
 

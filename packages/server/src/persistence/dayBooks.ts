@@ -27,51 +27,80 @@ const periodsKept = 150;
 const mostFollowed = 200;
 const mostLinesFollowed = 20_000;
 
+/** Days of one period that are asked for at once and summed up by themselves; for more of them all its days are read. */
+const mostCuts = 2;
+const millisecondsBeforeKept = 250;
+
+type Sums = Readonly<Record<Layer, GrossVector>>;
+
 /**
- * What lines inside periods add up to. Days of a period are kept by account once one of them is asked for, and follow the
- * revision by the lines of the entries since; a period is made anew with the structure. Books with some facet values alone ask for
- * their lines each time.
+ * What lines inside periods add up to. Who asks for a period first waits for the sums up to their day alone; its days are then kept by account, behind
+ * the answer, and follow the revision by the lines of the entries since. A period is made anew with the structure. Books with some facet values alone
+ * ask for their lines each time.
  */
 export class DayBooks {
   private readonly kept = new Map<string, Kept>();
+  private readonly beingKept = new Set<string>();
 
   constructor(private readonly database: DataSource) {}
 
   /** Sums up to each position from the first day of its period, dense by the cube. */
   async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
-    const accounts = books.cube.accountIds.length;
-    const empty = (): GrossVector => ({ debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) });
-    const inside = positions.flatMap(({ day, partialFrom }) => (partialFrom === null ? [] : [{ day, partialFrom }]));
-    const lastOf = new Map<Day, Day>();
-    for (const { day, partialFrom } of inside) if (day > (lastOf.get(partialFrom) ?? '')) lastOf.set(partialFrom, day);
-    // Each period on a connection of its own: a statement with a comparative can have four.
-    const daysFrom = new Map(await Promise.all([...lastOf].map(async ([from, last]) => [from, await this.daysOf(books, from, last)] as const)));
-    const found = new Map<Day, Record<Layer, GrossVector>>();
-    for (const { day, partialFrom } of inside) {
-      if (found.has(day)) continue;
-      const sums = { ledger: empty(), adjustment: empty() };
-      for (const balances of daysFrom.get(partialFrom) ?? []) addDaysUntil(sums, balances, day);
-      found.set(day, sums);
+    const asked = new Map<Day, Day[]>();
+    for (const { day, partialFrom } of positions) {
+      if (partialFrom === null) continue;
+      const days = asked.get(partialFrom) ?? [];
+      if (!days.includes(day)) days.push(day);
+      asked.set(partialFrom, days);
     }
+    // Each period on a connection of its own: a statement with a comparative can have four.
+    const found = new Map((await Promise.all([...asked].map(([from, days]) => this.sumsOf(books, from, days.sort())))).flat());
     return (position, layer) => found.get(position.day)?.[layer];
   }
 
-  /** Of a whole period where that is kept, else of the days asked for. */
-  private async daysOf(books: Books, from: Day, until: Day): Promise<readonly DayBalances[]> {
+  /** `days`: ascending, of the period that begins on `from`. */
+  private async sumsOf(books: Books, from: Day, days: readonly Day[]): Promise<(readonly [Day, Sums])[]> {
+    const last = days.at(-1) as Day;
     const period = books.calendar.periods.find(({ firstDay }) => firstDay === from);
-    if (!period || books.selected) return [await readSumsUpToRevision(this.database, books, from, until)];
+    if (!period || books.selected) return sumsUntil(books, [await readSumsUpToRevision(this.database, books, from, last)], days);
     const key = `${books.company.id} ${from}`;
-    const kept = this.kept.get(key);
-    const isSameStructure = kept?.structureVersion === books.company.structureVersion;
-    if (kept && isSameStructure && kept.revision === books.cube.revision) {
-      this.keep(key, kept);
-      return kept.balances;
+    const current = await this.current(books, period, key);
+    if (current) {
+      this.keep(key, current);
+      return sumsUntil(books, current.balances, days);
     }
-    const made = kept && isSameStructure && kept.revision < books.cube.revision ? await this.follow(books, period, kept) : null;
-    const current = made ?? (await this.read(books, period));
-    if (!current) return [await readSumsUpToRevision(this.database, books, from, until)];
-    this.keep(key, current);
-    return current.balances;
+    const cut = days.length > mostCuts ? null : await readUpTo(this.database, books, period, days);
+    if (cut) {
+      this.keepLater(books, period, key);
+      return cut;
+    }
+    const read = await this.read(books, period);
+    if (!read || read.revision !== books.cube.revision) return sumsUntil(books, [await readSumsUpToRevision(this.database, books, from, last)], days);
+    this.keep(key, read);
+    return sumsUntil(books, read.balances, days);
+  }
+
+  /** What is kept of a period, as far as the books are; `null` where nothing is, or it is not to be brought so far. */
+  private async current(books: Books, period: Period, key: string): Promise<Kept | null> {
+    const kept = this.kept.get(key);
+    if (!kept || kept.structureVersion !== books.company.structureVersion || kept.revision > books.cube.revision) return null;
+    return kept.revision === books.cube.revision ? kept : this.follow(books, period, kept);
+  }
+
+  private keepLater(books: Books, period: Period, key: string): void {
+    if (this.beingKept.has(key)) return;
+    this.beingKept.add(key);
+    const read = async (): Promise<void> => {
+      try {
+        const made = await this.read(books, period);
+        if (made) this.keep(key, made);
+      } catch {
+        // Whoever asks next asks as the first did.
+      } finally {
+        this.beingKept.delete(key);
+      }
+    };
+    setTimeout(() => void read(), millisecondsBeforeKept).unref();
   }
 
   private keep(key: string, period: Kept): void {
@@ -98,20 +127,57 @@ export class DayBooks {
     return { ...kept, revision, balances: rows.length === 0 ? kept.balances : [...kept.balances, grouped(books, rows)] };
   }
 
-  /** `null` where the ledger has moved on from the books. */
+  /** As the ledger is at this moment; `null` where the structure is another than that of the books. */
   private async read(books: Books, { firstDay, lastDay }: Period): Promise<Kept | null> {
     return inSnapshot(this.database, async (runner) => {
-      const [row] = await rowsOf<{ revision: string; structureVersion: string }>(
-        runner,
-        'SELECT revision, structure_version AS structureVersion FROM company WHERE id = ?',
-        [books.company.id],
-      );
-      const { revision } = books.cube;
-      const { structureVersion } = books.company;
-      if (Number(row?.revision) !== revision || Number(row?.structureVersion) !== structureVersion) return null;
-      return { structureVersion, revision, balances: [await readSums(runner, books, firstDay, lastDay)] };
+      const state = await stateOf(runner, books);
+      return state && { ...state, balances: [await readSums(runner, books, firstDay, lastDay)] };
     });
   }
+}
+
+/** `null` where the structure is another than that of the books. */
+async function stateOf(runner: QueryRunner, { company: { id, structureVersion } }: Books): Promise<Omit<Kept, 'balances'> | null> {
+  const [row] = await rowsOf<{ revision: string; structureVersion: string }>(
+    runner,
+    'SELECT revision, structure_version AS structureVersion FROM company WHERE id = ?',
+    [id],
+  );
+  return row && Number(row.structureVersion) === structureVersion ? { structureVersion, revision: Number(row.revision) } : null;
+}
+
+/** By one read of the index for each day, grouped by account; `null` where the ledger has moved on from the books. */
+async function readUpTo(database: DataSource, books: Books, { firstDay }: Period, days: readonly Day[]): Promise<(readonly [Day, Sums])[] | null> {
+  return inSnapshot(database, async (runner) => {
+    if ((await stateOf(runner, books))?.revision !== books.cube.revision) return null;
+    const overlaps = await readOverlaps(runner, books, firstDay, days.at(-1) as Day, null);
+    const found: (readonly [Day, Sums])[] = [];
+    for (const day of days) {
+      const rows = await rowsOf<Omit<StoredDay, 'day'>>(
+        runner,
+        `SELECT account_id AS accountId, layer, SUM(debit) AS debit, SUM(credit) AS credit FROM journal_line
+          WHERE company_id = ? AND entry_date BETWEEN ? AND ? AND closing = 0 GROUP BY layer, account_id`,
+        [books.company.id, firstDay, day],
+      );
+      const balances = grouped(
+        books,
+        rows.map((row) => ({ ...row, day })),
+        overlaps.filter((overlap) => overlap.day <= day).map((overlap) => ({ ...overlap, day })),
+      );
+      found.push(...sumsUntil(books, [balances], [day]));
+    }
+    return found;
+  });
+}
+
+function sumsUntil(books: Books, parts: readonly DayBalances[], days: readonly Day[]): (readonly [Day, Sums])[] {
+  const accounts = books.cube.accountIds.length;
+  const empty = (): GrossVector => ({ debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) });
+  return days.map((day) => {
+    const sums = { ledger: empty(), adjustment: empty() };
+    for (const balances of parts) addDaysUntil(sums, balances, day);
+    return [day, sums] as const;
+  });
 }
 
 async function readSums(runner: QueryRunner, books: Books, from: Day, until: Day): Promise<DayBalances> {
