@@ -22,7 +22,7 @@ export class FileRepository implements FileStore {
   async keep(companyId: number, name: string, content: Buffer, actor: Actor): Promise<Outcome<number, Failure>> {
     const id = await this.counters.next('file');
     // Not on the thread of the requests.
-    const sha256 = Buffer.from(await subtle.digest('SHA-256', new Uint8Array(content)));
+    const sha256 = Buffer.from(await subtle.digest('SHA-256', content as Uint8Array<ArrayBuffer>));
     return inTransaction(this.database, async (runner) => {
       await this.shares.takeRoom(runner, companyId, actor.personId, content.length);
       await runner.query(
