@@ -9,6 +9,8 @@ import type { PortOptions } from './wirePorts.ts';
 
 const mostThreads = 3;
 const megabytes = 1024;
+/** What is new is looked through more often, and takes less room meanwhile. */
+const youngMegabytes = 8;
 /** Imports may take long, and leave room for the rest, which waits in a line of its own. */
 const bounds = {
   answers: { atOnce: 2, waiting: 40, seconds: 90 },
@@ -97,7 +99,7 @@ export class AnswerThreads {
     if (!workerFile) throw new Error('the worker is not built');
     const worker = new Worker(workerFile, {
       workerData: { ...this.options, address: this.address() },
-      resourceLimits: { maxOldGenerationSizeMb: megabytes },
+      resourceLimits: { maxOldGenerationSizeMb: megabytes, maxYoungGenerationSizeMb: youngMegabytes },
     });
     this.all.add(worker);
     worker.on('message', (message: IdsAsked | string | object) => {

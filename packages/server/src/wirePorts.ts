@@ -2,19 +2,15 @@ import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports/index.ts';
 import { attachmentContent } from './documents/attachmentContent.ts';
-import { printSet } from './documents/printSet.ts';
 import { receivedFiles } from './documents/receivedFiles.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
-import { writeBudgetWorkbook } from './documents/writeBudgetWorkbook.ts';
 import { writeEntriesCsv } from './documents/writeEntriesCsv.ts';
-import { writeGuidedCsv, writeGuidedWorkbook } from './documents/writeGuidedSheet.ts';
+import { writeGuidedCsv } from './documents/writeGuidedCsv.ts';
 import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeLinesForm } from './documents/writeLinesForm.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
-import { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
 import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
-import { writeTrialBalanceWorkbook } from './documents/writeTrialBalanceWorkbook.ts';
 import { AccessLogRepository } from './persistence/accessLog.ts';
 import { AttachmentRepository } from './persistence/attachmentStore.ts';
 import { BooksCache } from './persistence/booksCache.ts';
@@ -120,17 +116,18 @@ export function wirePorts(
     tables: new FileTableReader(),
     writer: {
       toCsv: writeStatementCsv,
-      toWorkbook: writeStatementWorkbook,
-      printSet,
+      // Workbooks and prints are written by threads alone, and what writes them is large: it is loaded where it is first asked for.
+      toWorkbook: async (statement) => (await import('./documents/writeStatementWorkbook.ts')).writeStatementWorkbook(statement),
+      printSet: async (set) => (await import('./documents/printSet.ts')).printSet(set),
       trialBalanceToCsv: writeTrialBalanceCsv,
-      trialBalanceToWorkbook: writeTrialBalanceWorkbook,
+      trialBalanceToWorkbook: async (paper) => (await import('./documents/writeTrialBalanceWorkbook.ts')).writeTrialBalanceWorkbook(paper),
       emptyLinesFile: writeLinesForm,
-      budgetToWorkbook: writeBudgetWorkbook,
+      budgetToWorkbook: async (grid) => (await import('./documents/writeBudgetWorkbook.ts')).writeBudgetWorkbook(grid),
       accountLedgerToCsv: writeAccountLedgerCsv,
       entriesToCsv: writeEntriesCsv,
       historyToCsv: writeHistoryCsv,
       guidedToCsv: writeGuidedCsv,
-      guidedToWorkbook: writeGuidedWorkbook,
+      guidedToWorkbook: async (sheet) => (await import('./documents/writeGuidedWorkbook.ts')).writeGuidedWorkbook(sheet),
     },
     isHealthy: () => answersInTime(database),
   };

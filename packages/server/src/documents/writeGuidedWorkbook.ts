@@ -1,7 +1,6 @@
 import { asPlainText, type ChartField, type PlacementColumn } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
 import type { GuidedSheet, WrittenFile } from '../application/ports/index.ts';
-import { csvFile } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 
 /** A column of new numbers is offered empty, for those who renumber. */
@@ -28,11 +27,6 @@ const widths: Readonly<Record<ChartField | PlacementColumn, number>> & Readonly<
   byRange: 30,
 };
 const usualWidth = 18;
-
-export function writeGuidedCsv({ company, title, columns, rows }: GuidedSheet): WrittenFile {
-  const lines = [columns.map(({ heading }) => heading), ...rows.map((row) => columns.map(({ key }) => row[key] ?? ''))];
-  return csvFile(fileName(company, `${title}.csv`), lines);
-}
 
 /** Every cell is text, so that leading zeros stay; a second sheet says what each column takes. */
 export async function writeGuidedWorkbook({ company, title, sheet: sheetName, columns, rows }: GuidedSheet): Promise<WrittenFile> {
