@@ -120,7 +120,10 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   code_list_name_taken: ({ name }) => `There is a list «${text(name)}» already.`,
   rates_moved_on: ({ rates }) => {
     const [first, ...more] = (rates ?? []) as { current: string | null }[];
-    return `Somebody changed ${more.length === 0 ? 'this rate' : 'some of these rates'} meanwhile: ${first?.current ?? 'none'} stands there now. Nothing was changed; look at it and write yours again.`;
+    const now = first?.current ?? 'nothing';
+    return more.length === 0
+      ? `Changed by somebody meanwhile: ${now} stands there now.`
+      : `Nothing was taken: somebody changed some of these rates meanwhile, the first to ${now}.`;
   },
   exclusions_moved_on: ({ accounts }) => {
     const [first] = (accounts ?? []) as { current: string | null }[];
