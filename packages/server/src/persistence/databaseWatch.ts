@@ -53,17 +53,24 @@ export class DatabaseWatch {
   private async ask(): Promise<void> {
     const askedAt = Date.now();
     this.askedAt = askedAt;
+    // What comes of a question that was given up says nothing about the one that is asked now.
+    const isGivenUp = () => this.askedAt !== askedAt;
+    let { connection } = this;
     try {
-      this.connection ??= await this.connect();
-      await this.connection.query('SELECT 1');
+      connection ??= await this.connect();
+      if (isGivenUp()) return connection.destroy();
+      this.connection = connection;
+      await connection.query('SELECT 1');
+      if (isGivenUp()) return;
       this.isHanging = false;
     } catch (error) {
-      this.connection?.destroy();
+      connection?.destroy();
+      if (isGivenUp()) return;
       this.connection = null;
       // One that refuses does not hang: whoever asks is told at once.
       if ((error as { code?: string }).code !== 'ETIMEDOUT') this.isHanging = false;
     }
-    if (this.askedAt === askedAt) this.askedAt = null;
+    this.askedAt = null;
   }
 
   private async connect(): Promise<Connection> {

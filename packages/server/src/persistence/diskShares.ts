@@ -8,7 +8,7 @@ const mega = 1 << 20;
 export interface ShareLimits {
   /** Of all that a company keeps as files, and has under way. */
   readonly ofCompany: number;
-  /** Of what one person hands in within a day, in whichever company. */
+  /** Of what one person hands in within a day, in whichever company; not what was refused or given up, of which nothing is kept. */
   readonly ofPerson: number;
 }
 
@@ -17,7 +17,7 @@ const usedByCompany = `SELECT (SELECT COALESCE(SUM(bytes), 0) FROM attachment WH
   + (SELECT COALESCE(SUM(bytes), 0) FROM journal_import WHERE company_id = ? AND state IN ('begun', 'reading', 'ready')) AS bytes`;
 const usedByPerson = `SELECT (SELECT COALESCE(SUM(bytes), 0) FROM attachment WHERE added_by_id = ? AND added_at > UTC_TIMESTAMP() - INTERVAL 1 DAY)
   + (SELECT COALESCE(SUM(size), 0) FROM imported_file WHERE uploaded_by_id = ? AND uploaded_at > UTC_TIMESTAMP() - INTERVAL 1 DAY)
-  + (SELECT COALESCE(SUM(bytes), 0) FROM journal_import WHERE begun_by_id = ? AND begun_at > UTC_TIMESTAMP() - INTERVAL 1 DAY) AS bytes`;
+  + (SELECT COALESCE(SUM(bytes), 0) FROM journal_import WHERE begun_by_id = ? AND begun_at > UTC_TIMESTAMP() - INTERVAL 1 DAY AND state NOT IN ('wrong', 'cancelled')) AS bytes`;
 
 /** What people hand in takes no more of the disk than their share: nobody fills it for the others. */
 export class DiskShares {

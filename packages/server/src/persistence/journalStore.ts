@@ -187,8 +187,9 @@ export class JournalRepository implements JournalStore {
   }
 
   async abandon(companyId: number, importId: number): Promise<void> {
-    if ((await this.find(companyId, importId))?.state === 'reading') await this.finish(companyId, importId, 'cancelled', null);
-    else if ((await this.find(companyId, importId))?.state === 'cancelled') await forgetStaged(this.database, importId);
+    const state = (await this.find(companyId, importId))?.state;
+    if (state === 'reading') await this.finish(companyId, importId, 'cancelled', null);
+    else if (state === 'cancelled') await forgetStaged(this.database, importId);
   }
 
   async cancel(companyId: number, importId: number): Promise<void> {

@@ -8,13 +8,16 @@ export function useTakeFile(): (path: string) => void {
   const dispatch = useDispatch();
   return (path) => {
     const long = inBody(path);
-    if (!long) return window.location.assign(`/api${path}`);
+    // Where it is refused, whoever asked stays on the page.
+    if (!long) return download(`/api${path}`, '');
     takeLong(`/api${long.url}`, long.body).then(
       (failure) => failure !== null && dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) })),
       () => dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code: 'unreachable', facts: {} }) })),
     );
   };
 }
+
+const millisecondsToTake = 60_000;
 
 /** What was refused, or `null`. */
 async function takeLong(url: string, body: Readonly<Record<string, string>>): Promise<unknown> {
@@ -25,10 +28,14 @@ async function takeLong(url: string, body: Readonly<Record<string, string>>): Pr
   });
   if (!answer.ok) return answer.json();
   const address = URL.createObjectURL(await answer.blob());
+  download(address, decodeURIComponent(/filename\*=UTF-8''([^;]+)/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? ''));
+  setTimeout(() => URL.revokeObjectURL(address), millisecondsToTake);
+  return null;
+}
+
+function download(address: string, name: string): void {
   const link = document.createElement('a');
   link.href = address;
-  link.download = decodeURIComponent(/filename\*=UTF-8''([^;]+)/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? '');
+  link.download = name;
   link.click();
-  URL.revokeObjectURL(address);
-  return null;
 }
