@@ -36,6 +36,8 @@ export interface BalanceVector {
   readonly net: BigInt64Array;
   /** Profit of completed years that no account was named for; debit positive, so a profit is negative. */
   readonly notAllotted: bigint;
+  /** What completed years left on income and expense accounts, wherever it went; debit positive. */
+  readonly carried: bigint;
 }
 
 export interface BalanceOptions {
@@ -111,9 +113,9 @@ export function balanceAt(
       addCumulative(net, cube, layer, 'closing', completed.periodIndex, -1n);
     }
   }
-  if (traits.retainedEarnings < 0) return { net, notAllotted: carried };
+  if (traits.retainedEarnings < 0) return { net, notAllotted: carried, carried };
   net[traits.retainedEarnings] = (net[traits.retainedEarnings] as bigint) + carried;
-  return { net, notAllotted: 0n };
+  return { net, notAllotted: 0n, carried };
 }
 
 /** All ordinary lines up to the end of a day, debit positive. */

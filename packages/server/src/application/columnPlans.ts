@@ -8,11 +8,6 @@ export function listPlans({ columnPlans }: Ports, { companyId }: Access): Promis
   return columnPlans.list(companyId);
 }
 
-export async function findPlan({ columnPlans }: Pick<Ports, 'columnPlans'>, companyId: number, id: number): Promise<Outcome<PlanDefinition, Failure>> {
-  const found = await columnPlans.find(companyId, id);
-  return found ? succeed(found.definition) : fail({ code: 'not_found', thing: 'column_plan', id });
-}
-
 export async function addPlan(
   ports: Ports,
   access: Access<'preparer'>,

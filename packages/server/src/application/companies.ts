@@ -1,7 +1,7 @@
 import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, succeed, yearName } from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
-import { leftOutOf } from './coveredAccounts.ts';
 import type { Failure } from './failure.ts';
+import { leftOutOf } from './leftOut.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, Identity, Ports } from './ports/index.ts';

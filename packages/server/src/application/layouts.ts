@@ -1,6 +1,7 @@
 import {
   beginLayout,
   expandLayout,
+  factsOn,
   fail,
   type GeneratedName,
   type LayoutFinding,
@@ -12,8 +13,8 @@ import {
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
+import { groundOf } from './groundOf.ts';
 import { openClassified } from './inClassification.ts';
-import { layoutFactsOf } from './layoutFacts.ts';
 import { mainLanguage } from './mainLanguage.ts';
 import type { Books, JoinedDraft, LayoutRecord, LayoutVersion, Ports, StoredLayout } from './ports/index.ts';
 import { setsWith } from './sets.ts';
@@ -132,7 +133,7 @@ export async function putLayoutInUse(
   if (draft) {
     const opened = await openClassified(ports, access.companyId, classificationId);
     if (!opened.ok) return opened;
-    const { findings } = expandLayout(draft, layoutFactsOf(opened.value, draft, mainLanguage(opened.value.company)));
+    const { findings } = expandLayout(draft, factsOn(groundOf(opened.value), draft, mainLanguage(opened.value.company)));
     const unsound = findings.filter(isUnsound).map(({ key }) => key);
     if (unsound.length > 0) return fail({ code: 'layout_unsound', lines: [...new Set(unsound)] });
   }

@@ -26,7 +26,7 @@ export async function openBooksOf({ ledger }: Pick<Ports, 'ledger'>, companyId: 
   return fail({ code: 'busy' });
 }
 
-function unknownIn(filter: FacetFilter, { lists }: Books): Failure | null {
+export function unknownIn(filter: FacetFilter, { lists }: Books): Failure | null {
   for (const [key, values] of Object.entries(filter) as [ListKey, readonly string[]][]) {
     const facet = lists.find((list) => list.key === key && list.kind === 'facet');
     if (!facet) return { code: 'facet_unknown', facet: key };

@@ -12,13 +12,14 @@ import {
 import type { Access } from './access.ts';
 import { accountsInOrder } from './accountsInOrder.ts';
 import { booksOfAdjusting } from './adjustingBooks.ts';
-import { leftOutOf } from './coveredAccounts.ts';
+import { balancesFor } from './balancesFor.ts';
 import type { Failure } from './failure.ts';
 import { openClassified } from './inClassification.ts';
+import { leftOutOf } from './leftOut.ts';
 import { mainLanguage } from './mainLanguage.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { balancesFor, comparisonOf, type SpanChoice } from './prepareStatement.ts';
+import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
 
 export interface PlacementOverview {
   readonly books: Books;

@@ -1,18 +1,37 @@
-import { type CompiledLayout, fail, type Outcome, type SetPart, type SetProof, succeed } from '@ivory-ladder/core';
+import {
+  type CompiledLayout,
+  composedOn,
+  mainLanguageOf,
+  type Outcome,
+  planPrint,
+  planStatement,
+  printNeeds,
+  proveSetOf,
+  type RanInSet,
+  runStatement as run,
+  type SetDefinition,
+  type SetPart,
+  type SetProof,
+  type SetTranslation,
+  type StatementPlan,
+  setProofNeeds,
+  succeed,
+  translatedSpans,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
-import { composedLayout } from './composedLayouts.ts';
+import { differenceOver } from './differenceOver.ts';
 import type { Failure } from './failure.ts';
-import { mainLanguage } from './mainLanguage.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
+import { PlanningDesk } from './planningDesk.ts';
 import type { Books, CommentRecord, Ports, StatementSetRecord } from './ports/index.ts';
-import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
-import { proveSet } from './proveSet.ts';
-import { runStatement, type Statement } from './runStatement.ts';
+import { comparisonOf, requestFor, type SpanChoice } from './prepareStatement.ts';
+import { provideVectors } from './provideVectors.ts';
+import { type DetailChoice, printedBy, type Statement } from './runStatement.ts';
 import { findSet } from './sets.ts';
 import { translatedBooks } from './translatedBooks.ts';
 
 /** A statement of a set, or why it cannot be run: the others are run all the same. */
-export interface RanPart {
+interface RanPart {
   readonly part: SetPart;
   readonly statement: Outcome<Statement, Failure>;
 }
@@ -27,13 +46,10 @@ export interface RanSet {
   readonly earlier: readonly CommentRecord[];
 }
 
+type SetChoice = Pick<SpanChoice, 'from' | 'to' | 'compare' | 'compareFrom' | 'compareTo'>;
+
 /** Every statement at one state of the ledger and the structure, and what they prove together. */
-export async function runSet(
-  ports: Ports,
-  access: Access,
-  id: number,
-  choice: Pick<SpanChoice, 'from' | 'to' | 'compare' | 'compareFrom' | 'compareTo'>,
-): Promise<Outcome<RanSet, Failure>> {
+export async function runSet(ports: Ports, access: Access, id: number, choice: SetChoice): Promise<Outcome<RanSet, Failure>> {
   const found = await findSet(ports, access, id);
   if (!found.ok) return found;
   const comparison = comparisonOf(choice);
@@ -43,50 +59,81 @@ export async function runSet(
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, access.companyId);
     if (!opened.ok) return opened;
-    const { company, cube } = opened.value;
-    const parts: RanPart[] = [];
-    const { presentation } = set.definition;
+    const desk = new PlanningDesk(ports, opened.value);
+    const { presentation, parts: chosen } = set.definition;
     const books = presentation?.method === 'own_rates' ? await translatedBooks(ports, opened.value, presentation.currency) : opened;
     if (!books.ok) return books;
-    const sheet = await ownSheet(ports, books.value, set.definition.parts);
-    for (const part of set.definition.parts) {
-      const statement = await runStatement(ports, access, part.statement, {
-        ...choice,
-        ...(part.columns ? { plan: part.columns.plan, planId: part.columns.plan === 'composed' ? part.columns.planId : undefined } : {}),
-        language: set.definition.language ?? undefined,
-        detail: part.detail,
-        open: [],
-        shut: [],
-        zero: part.zeroLines,
-        scale: set.definition.scale.unit,
-        rounding: set.definition.scale.rounding,
-        sheet,
-        presentation,
-      });
-      const ran = statement.ok ? statement.value.books : opened.value;
-      if (ran.cube.revision !== cube.revision || ran.company.structureVersion !== company.structureVersion) return fail({ code: 'ledger_moved_on' });
-      parts.push({ part, statement: statement.ok && part.title !== '' ? succeed(entitled(statement.value, part.title)) : statement });
+    const plans: { readonly part: SetPart; readonly plan: Outcome<StatementPlan, Failure> }[] = [];
+    for (const part of chosen) {
+      const request = requestFor(
+        opened.value,
+        part.statement,
+        { ...choice, ...columnsOf(part), language: set.definition.language ?? undefined, presentation },
+        comparison.value,
+      );
+      plans.push({ part, plan: await desk.plan(() => planStatement(desk, request)) });
     }
-    const proofs = await proveSet(ports, parts);
-    if (!proofs.ok) return proofs;
-    return succeed({ set, books: books.value, parts, proofs: proofs.value, comments, earlier });
+    const sheetOf = ownSheet(desk, chosen);
+    const parts: RanPart[] = [];
+    for (const { part, plan } of plans) {
+      const statement = plan.ok ? await runPart(ports, desk, plan.value, part, set.definition, sheetOf) : plan;
+      if (!statement.ok && statement.failure.code === 'ledger_moved_on') return statement;
+      parts.push({ part, statement });
+    }
+    const proofs = await proveParts(ports, opened.value, books.value, parts);
+    return proofs.ok ? succeed({ set, books: books.value, parts, proofs: proofs.value, comments, earlier }) : proofs;
   });
 }
 
+function columnsOf({ columns }: SetPart) {
+  return columns ? { plan: columns.plan, planId: columns.plan === 'composed' ? columns.planId : undefined } : {};
+}
+
+async function runPart(
+  ports: Ports,
+  { books }: PlanningDesk,
+  plan: StatementPlan,
+  part: SetPart,
+  { scale }: SetDefinition,
+  sheetOf: (plan: StatementPlan) => CompiledLayout | undefined,
+): Promise<Outcome<Statement, Failure>> {
+  const detail: DetailChoice = { detail: part.detail, open: [], shut: [], zero: part.zeroLines, scale: scale.unit, rounding: scale.rounding };
+  const print = planPrint(plan, printedBy(detail, sheetOf(plan)));
+  const vectors = await provideVectors(ports, books, printNeeds(print), plan.ratesNeeded);
+  if (!vectors.ok) return vectors;
+  const statement = { ...run(print, vectors.value), company: books.company.name };
+  return succeed(part.title === '' ? statement : entitled(statement, part.title));
+}
+
 /** The first balance sheet of the set where somebody composed it over the main categories: the others foot to it. */
-async function ownSheet(ports: Ports, books: Books, parts: readonly SetPart[]): Promise<CompiledLayout | undefined> {
-  const { company, classificationId } = books;
+function ownSheet({ definitions, books }: PlanningDesk, parts: readonly SetPart[]): (plan: StatementPlan) => CompiledLayout | undefined {
   for (const { statement } of parts) {
-    if (statement === 'balance_sheet') return undefined;
-    const record = typeof statement === 'number' ? await ports.layouts.record(company.id, statement) : null;
-    if (record?.kind !== 'balance_sheet' || record.classificationId !== classificationId) continue;
-    const composed = await composedLayout(ports, books, record, mainLanguage(company));
-    if (composed) return composed.compiled;
+    if (statement === 'balance_sheet') break;
+    const layout = typeof statement === 'number' ? definitions.find({ of: 'layout', id: statement }) : null;
+    const own = layout?.kind === 'balance_sheet' && layout.classificationId === books.company.mainClassification ? layout.own : null;
+    if (own)
+      return ({ ground }) => (ground.classificationId === books.company.mainClassification ? composedOn(ground, own, mainLanguageOf(ground)) : undefined);
   }
-  return undefined;
+  return () => undefined;
 }
 
 function entitled(statement: Statement, title: string): Statement {
   const { compiled } = statement;
   return { ...statement, compiled: { ...compiled, layout: { ...compiled.layout, title } } };
+}
+
+/** `books`: in the currency of the set. */
+async function proveParts(ports: Ports, whole: Books, books: Books, parts: readonly RanPart[]): Promise<Outcome<readonly SetProof[], Failure>> {
+  const statements = parts.flatMap(({ part, statement }): RanInSet[] => (statement.ok ? [{ key: part.key, statement: statement.value }] : []));
+  const vectors = await provideVectors(ports, whole, setProofNeeds(statements));
+  if (!vectors.ok) return vectors;
+  const translations: SetTranslation[] = [];
+  for (const one of statements) {
+    if (one.statement.compiled.layout.kind !== 'balance_sheet') continue;
+    for (const { column, span } of translatedSpans(one)) {
+      const explained = await differenceOver(ports, books, span, column.withoutAdjustments ? ['ledger'] : undefined);
+      if (explained) translations.push({ part: one.key, day: span.lastDay, ...explained });
+    }
+  }
+  return succeed(proveSetOf(statements, vectors.value, translations));
 }

@@ -25,7 +25,6 @@ import {
   translateParts,
   translationAccountId,
   translationWords,
-  widenCube,
 } from '@ivory-ladder/core';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
@@ -233,10 +232,7 @@ export function asFlows(books: Books): Books {
 export function movingBooks(books: Books): Books {
   const { translation } = books;
   if (!translation?.isOfFlows) return books;
-  const { cube } = translation.flows;
-  // Accounts that stand in for others move nothing by themselves.
-  const extra = books.cube.accountIds.slice(cube.accountIds.length);
-  return { ...books, cube: extra.length === 0 ? cube : widenCube(cube, extra), translation: { ...translation, balances: translation.flows } };
+  return { ...books, cube: translation.flows.cube, translation: { ...translation, balances: translation.flows } };
 }
 
 export interface RatesNeeded {

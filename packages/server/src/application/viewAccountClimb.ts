@@ -1,9 +1,11 @@
 import {
   AccountsOnLines,
   type CompiledLayout,
+  captionOfTotal,
   climb,
   divideHalfAwayFromZero,
   fail,
+  generatedOn,
   isIncomeOrExpense,
   type LayoutKind,
   layers,
@@ -11,22 +13,26 @@ import {
   naturalSide,
   type Outcome,
   type PlaceSide,
+  presentedAccounts,
   type RunColumn,
+  runBalances,
+  runColumns,
   type Span,
   shownAmount,
   shownSign,
   succeed,
+  vectorsNeeded,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
-import { accountsInOrder } from './accountsInOrder.ts';
+import { balancesFor } from './balancesFor.ts';
 import type { Failure } from './failure.ts';
+import { groundOf } from './groundOf.ts';
 import { inClassification } from './inClassification.ts';
 import { openBooks } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Books, ChartAccount, Ports } from './ports/index.ts';
-import { balancesFor, captionOfTotal, layoutsOf, runBalances } from './prepareStatement.ts';
-import { runColumns } from './runColumns.ts';
+import { provideVectors } from './provideVectors.ts';
 
 interface Rung {
   readonly key: string;
@@ -73,12 +79,12 @@ export async function viewAccountClimb(ports: Ports, { companyId }: Access, acco
   const climbs = inOrder.flatMap(({ id, name }): StatementClimb[] => {
     const classified = inClassification(books, id);
     if (!classified.ok) return [];
-    const layouts = layoutsOf(classified.value);
+    const layouts = generatedOn(groundOf(classified.value));
     const classification = { id, name, isMain: id === books.company.mainClassification };
     const sheet = { classification, kind: 'balance_sheet', measure: 'closing' } as const;
-    const onSheet = runBalances(layouts.balance_sheet, classified.value, balances);
+    const onSheet = runBalances(classified.value, layouts.balance_sheet, balances);
     if (!isIncomeOrExpense(account.element)) return [{ ...sheet, ...climbOf(classified.value, layouts.balance_sheet, onSheet, account) }];
-    const income = runBalances(layouts.income_statement, classified.value, movements);
+    const income = runBalances(classified.value, layouts.income_statement, movements);
     const net = balances.net[books.cube.indexOf.get(account.id) as number] as bigint;
     return [
       { classification, kind: 'income_statement', measure: 'movement', ...climbOf(classified.value, layouts.income_statement, income, account) },
@@ -91,13 +97,15 @@ export async function viewAccountClimb(ports: Ports, { companyId }: Access, acco
 
 /** In the cash flow of the main classification, line by line: one takes what an account increased by, another what it decreased by. None of cash, and none where nothing moved. */
 async function cashFlowClimbs(ports: Ports, books: Books, account: ChartAccount, span: Span): Promise<Outcome<StatementClimb[], Failure>> {
-  const { cash_flow: compiled } = layoutsOf(books);
-  const ran = await runColumns(ports, books, compiled, [{ kind: 'amount', measure: 'movement', span }], {});
-  if (!ran.ok) return ran;
-  const [run] = ran.value.runs;
+  const ground = groundOf(books);
+  const { cash_flow: compiled } = generatedOn(ground);
+  const plan = { ground, compiled, columns: [{ kind: 'amount' as const, measure: 'movement' as const, span }], facets: {}, presented: null };
+  const vectors = await provideVectors(ports, books, vectorsNeeded([plan]));
+  if (!vectors.ok) return vectors;
+  const [run] = runColumns(plan, vectors.value);
   const id = books.company.mainClassification;
   const classification = { id, name: books.classifications.find((one) => one.id === id)?.name ?? '', isMain: true };
-  const onLines = new AccountsOnLines(compiled, accountsInOrder(books));
+  const onLines = new AccountsOnLines(compiled, presentedAccounts(ground));
   const at = books.cube.indexOf.get(account.id) as number;
   return succeed(
     compiled.lines.flatMap((line, index): StatementClimb[] => {

@@ -1,10 +1,11 @@
-import { climb, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core';
+import { captionOfTotal, climb, generatedOn, type LayoutKind, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { balancesFor } from './balancesFor.ts';
 import type { Failure } from './failure.ts';
+import { groundOf } from './groundOf.ts';
 import { openBooks } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { Ports } from './ports/index.ts';
-import { balancesFor, captionOfTotal, layoutsOf } from './prepareStatement.ts';
 import { viewEntry } from './viewLines.ts';
 
 export interface AccountClimb {
@@ -26,7 +27,7 @@ export async function viewEntryClimb(ports: Ports, access: Access, entryId: numb
   const books = opened.value;
   const { date, lines } = entry.value;
   const { net } = balancesFor(books, date, await partialsFor(ports, books, [{ firstDay: date, lastDay: date }]));
-  const layouts = layoutsOf(books);
+  const layouts = generatedOn(groundOf(books));
   const climbOf = (accountId: number): AccountClimb => {
     const at = books.cube.indexOf.get(accountId);
     for (const kind of at === undefined ? [] : kinds) {

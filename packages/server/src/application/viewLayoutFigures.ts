@@ -1,25 +1,31 @@
 import {
   type AccountAmounts,
   type AmountColumn,
-  balanceAt,
+  amountsOver,
+  budgetInput,
+  budgetNeeds,
   type FacetFilter,
-  type Layer,
+  fail,
+  type Ground,
   type Layout,
-  layers,
+  listNeeds,
+  mainLanguageOf,
+  nameColumn,
   type Outcome,
+  planColumns,
   type StatementColumn,
+  spanNeeds,
   succeed,
+  type VectorNeed,
+  type Vectors,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
-import { mainLanguage } from './mainLanguage.ts';
-import { openBooksOf } from './openBooks.ts';
-import { partialsFor } from './partialLines.ts';
-import { type PlannedColumns, plannedColumns } from './plannedColumns.ts';
+import { openBooks, unknownIn, withFreshBooks } from './openBooks.ts';
+import { PlanningDesk } from './planningDesk.ts';
 import type { Books, Ports } from './ports/index.ts';
-import { comparisonOf, type SpanChoice } from './prepareStatement.ts';
-import { amountsOver, narrowFurther } from './readingVectors.ts';
-import { budgetedAmounts, withBeginning } from './runColumns.ts';
+import { type ColumnChoice, comparisonOf } from './prepareStatement.ts';
+import { provideVectors } from './provideVectors.ts';
 
 export interface LayoutFigures {
   readonly books: Books;
@@ -28,66 +34,66 @@ export interface LayoutFigures {
   readonly amounts: readonly AccountAmounts[];
 }
 
-type FiguresChoice = SpanChoice &
-  PlannedColumns & {
-    readonly kind: Layout['kind'];
-    readonly measure: 'closing' | 'movement';
-    readonly facets: FacetFilter;
-    readonly flows: boolean;
-  };
+type FiguresChoice = ColumnChoice & {
+  readonly plan: NonNullable<ColumnChoice['plan']>;
+  readonly kind: Layout['kind'];
+  readonly measure: 'closing' | 'movement';
+  readonly facets: FacetFilter;
+  readonly flows: boolean;
+};
 
 /** What every account has in the columns of a plan: a layout that is being composed is run over it on the screen. Accounts stand where they stand today. */
-export async function viewLayoutFigures(ports: Ports, { companyId }: Access, choice: FiguresChoice): Promise<Outcome<LayoutFigures, Failure>> {
-  const comparison = comparisonOf(choice);
-  if (!comparison.ok) return comparison;
-  const opened = await openBooksOf(ports, companyId, choice.facets);
-  if (!opened.ok) return opened;
-  const books = opened.value;
-  const layout = { books, measure: choice.measure, kind: choice.kind, language: mainLanguage(books.company) };
-  const planned = await plannedColumns(ports, layout, choice, comparison.value, { firstDay: choice.from, lastDay: choice.to });
-  if (!planned.ok) return planned;
-  const columns: StatementColumn[] = [];
-  const amounts: AccountAmounts[] = [];
-  // Categories of equity have columns over the same lines and days.
-  const known = new Map<string, ReturnType<typeof amountsIn>>();
-  for (const column of planned.value) {
-    if (column.kind !== 'amount') {
-      columns.push(column);
-      continue;
+export function viewLayoutFigures(ports: Ports, { companyId }: Access, choice: FiguresChoice): Promise<Outcome<LayoutFigures, Failure>> {
+  return withFreshBooks(async () => {
+    const comparison = comparisonOf(choice);
+    if (!comparison.ok) return comparison;
+    const opened = await openBooks(ports, companyId);
+    if (!opened.ok) return opened;
+    const books = opened.value;
+    const refused = unknownIn(choice.facets, books);
+    if (refused) return fail(refused);
+    const desk = new PlanningDesk(ports, books);
+    const ground = desk.ground(books.classificationId);
+    const { kind, measure, plan, planId, definition, budget, adjusting } = choice;
+    const over = { span: { firstDay: choice.from, lastDay: choice.to }, comparison: comparison.value, adjusting };
+    const layout = { kind, measure, language: mainLanguageOf(ground) };
+    const planned = await desk.plan(() => planColumns(ground, desk.definitions, layout, { plan, planId, definition, budgetId: budget }, over));
+    if (!planned.ok) return planned;
+    const columns: StatementColumn[] = [];
+    for (const column of planned.value) {
+      const named = column.kind === 'amount' ? await desk.plan(() => nameColumn(desk.definitions, ground, asToday(column))) : succeed(column);
+      if (!named.ok) return named;
+      columns.push(named.value);
     }
-    const { placedOn: _, ...asToday } = withBeginning(books, column);
-    const { measure, span, budgetId, facets, withoutAdjustments } = column;
-    const key = JSON.stringify([measure, span, budgetId, facets, withoutAdjustments]);
-    const adding = known.get(key) ?? amountsIn(ports, books, column, choice);
-    known.set(key, adding);
-    const found = await adding;
-    if (!found.ok) return found;
-    columns.push(column.budgetId === undefined ? asToday : { ...asToday, budget: found.value.budget });
-    amounts.push(found.value.amounts);
-  }
-  return succeed({ books, columns, amounts });
+    const amounts = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
+    const vectors = await provideVectors(
+      ports,
+      books,
+      amounts.flatMap((column) => needsIn(ground, column, choice)),
+    );
+    if (!vectors.ok) return vectors;
+    return succeed({ books, columns, amounts: amounts.map((column) => amountsIn(ground, column, choice, vectors.value)) });
+  });
 }
 
-async function amountsIn(
-  ports: Ports,
-  books: Books,
-  column: AmountColumn,
-  { facets, flows }: FiguresChoice,
-): Promise<Outcome<{ readonly amounts: AccountAmounts; readonly budget: string }, Failure>> {
-  const { measure, span, budgetId, withoutAdjustments } = column;
+function asToday({ placedOn: _, ...column }: AmountColumn): AmountColumn {
+  return column;
+}
+
+function needsIn(ground: Ground, column: AmountColumn, { facets, flows }: FiguresChoice): VectorNeed[] {
+  if (column.budgetId !== undefined) return listNeeds(budgetNeeds(ground, column));
+  const over = spanNeeds({ ground, facets }, column);
+  return [over.opening, over.movement, over.closing, ...(flows ? [over.flows] : [])];
+}
+
+function amountsIn(ground: Ground, column: AmountColumn, { facets, flows }: FiguresChoice, vectors: Vectors): AccountAmounts {
+  const { measure, budgetId } = column;
   if (budgetId !== undefined) {
-    const budgeted = await budgetedAmounts(ports, books, column);
-    if (!budgeted.ok) return budgeted;
-    const { name, net, notAllotted } = budgeted.value;
+    const { net, notAllotted } = budgetInput(ground, budgetNeeds(ground, column), vectors, column);
     const nothing = new BigInt64Array(net.length);
-    return succeed({ budget: name, amounts: { opening: nothing, movement: nothing, closing: nothing, [measure]: net, notAllotted } });
+    return { opening: nothing, movement: nothing, closing: nothing, [measure]: net, notAllotted };
   }
-  const narrowed = column.facets === undefined ? succeed(books) : await narrowFurther(ports, books, facets, column.facets);
-  if (!narrowed.ok) return narrowed;
-  const chosen: readonly Layer[] = withoutAdjustments ? ['ledger'] : layers;
-  const amounts = await amountsOver(ports, narrowed.value, span, flows, chosen);
-  if (measure !== 'opening') return succeed({ budget: '', amounts });
-  const { cube, traits } = narrowed.value;
-  const { notAllotted } = balanceAt(cube, traits, chosen, span.firstDay, await partialsFor(ports, narrowed.value, [span]), { atBeginning: true });
-  return succeed({ budget: '', amounts: { ...amounts, notAllotted } });
+  const over = spanNeeds({ ground, facets }, column);
+  const amounts = amountsOver(ground, vectors, over, { opening: true, movement: true, closing: true, flows });
+  return measure === 'opening' ? { ...amounts, notAllotted: vectors.of(over.opening).notAllotted } : amounts;
 }

@@ -1,11 +1,21 @@
-import { balanceAt, daysOfRunningBalances, type FacetFilter, fail, layers, type Outcome, runningBalances, type Side, succeed } from '@ivory-ladder/core';
+import {
+  balanceAt,
+  daysOfRunningBalances,
+  type FacetFilter,
+  fail,
+  layers,
+  type Outcome,
+  runningBalances,
+  type Side,
+  sideAgainstIn,
+  succeed,
+} from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import { accountsById } from './accountsById.ts';
 import type { Failure } from './failure.ts';
 import { openBooksOf } from './openBooks.ts';
 import { partialsFor } from './partialLines.ts';
 import type { AccountLineRecord, Books, EntryRecord, LinesWanted, Ports } from './ports/index.ts';
-import { sideAgainstIn } from './sideAgainstIn.ts';
 
 export interface AccountLinesView {
   /** `balance`: what stood on the account after the line, of the layers that are listed; `null` where lines are not in order of date. */

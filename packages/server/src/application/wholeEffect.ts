@@ -1,32 +1,39 @@
 import {
   type AmountColumn,
   type BalanceRow,
+  beganWithin,
+  type ColumnsPlan,
   type CompiledLayout,
   changedRows,
+  composedOn,
   type Detail,
   equityCategories,
   equityColumns,
+  fail,
   followCube,
+  type Ground,
+  generatedOn,
+  groundOfCash,
+  mainLanguageOf,
   measureOf,
   type Outcome,
   type OwnLayout,
   periodIndexOf,
+  presentedAccounts,
   presentRows,
+  type RunColumn,
+  ranAmounts,
+  runColumns,
   type Span,
   type StatementRow,
   succeed,
+  vectorsNeeded,
 } from '@ivory-ladder/core';
-import { accountsInOrder } from './accountsInOrder.ts';
-import { withDaysOfCash } from './besideCash.ts';
-import { categoryTreeIn } from './categoryTreeIn.ts';
-import { compileOwn, runningLayouts } from './composedLayouts.ts';
 import type { Failure } from './failure.ts';
-import { inClassification } from './inClassification.ts';
-import { mainLanguage } from './mainLanguage.ts';
+import { PlanningDesk } from './planningDesk.ts';
 import type { Books, FlowOfDay, NewEntry, Ports } from './ports/index.ts';
-import { layoutsOf } from './prepareStatement.ts';
-import { ranAmounts } from './ranAmounts.ts';
-import { type RanColumns, runColumns } from './runColumns.ts';
+import { provideVectors } from './provideVectors.ts';
+import { runningLayouts } from './runningLayouts.ts';
 
 /** A statement that was run before and after. */
 interface StatementLookedAt {
@@ -117,58 +124,50 @@ async function statementsIn(
   layouts: ReadonlyMap<number, OwnLayout>,
   isRun = true,
 ): Promise<Outcome<RunWhole[], Failure>> {
-  const classified = inClassification(opened, classificationId);
-  if (!classified.ok) return classified;
-  const books = classified.value;
-  const ofCash = withDaysOfCash(books);
+  const desk = new PlanningDesk(ports, opened);
+  const ground = desk.grounds(classificationId);
+  if (!ground) return fail({ code: 'not_found', thing: 'classification', id: classificationId });
+  const ofCash = groundOfCash(ground);
+  const language = mainLanguageOf(ground);
   const statements = [
-    ...generatedNames.map((name) => ({
-      title: layoutsOf(books)[name].layout.title,
-      over: name === 'cash_flow' ? ofCash : books,
-      compiled: layoutsOf(name === 'cash_flow' ? ofCash : books)[name],
-      generated: name,
-      measure: name === 'balance_sheet' ? ('closing' as const) : ('movement' as const),
-    })),
-    ...(await runningLayouts(ports, books)).map(({ record, own, compiled }) => {
-      const over = own.kind === 'cash_flow' ? ofCash : books;
-      const then = layouts.get(record.id);
-      return {
-        title: record.name,
-        over,
-        compiled: then || over !== books ? compileOwn(over, then ?? own, mainLanguage(books.company)) : compiled,
-        generated: null,
-        measure: measureOf(own),
-      };
+    ...generatedNames.map((name) => {
+      const over = name === 'cash_flow' ? ofCash : ground;
+      const compiled = generatedOn(over)[name];
+      const measure = name === 'balance_sheet' ? ('closing' as const) : ('movement' as const);
+      return { title: compiled.layout.title, generated: name, plan: planOver(over, compiled, measure, span) };
+    }),
+    ...(await runningLayouts(desk, classificationId)).map(({ id, name, own }) => {
+      const over = own.kind === 'cash_flow' ? ofCash : ground;
+      return { title: name, generated: null, plan: planOver(over, composedOn(over, layouts.get(id) ?? own, language), measureOf(own), span) };
     }),
   ];
-  const done: RunWhole[] = [];
-  for (const { title, generated, over, compiled, measure } of statements) {
-    if (!isRun) {
-      done.push({ title, generated, rows: [] });
-      continue;
-    }
-    const ran = await runColumns(ports, over, compiled, columnsOf(over, compiled, measure, span), {});
-    if (!ran.ok) return ran;
-    done.push({ title, generated, rows: rowsOf(over, compiled, ran.value) });
-  }
-  return succeed(done);
+  if (!isRun) return succeed(statements.map(({ title, generated }) => ({ title, generated, rows: [] })));
+  const vectors = await provideVectors(ports, opened, vectorsNeeded(statements.map(({ plan }) => plan)));
+  if (!vectors.ok) return vectors;
+  return succeed(statements.map(({ title, generated, plan }) => ({ title, generated, rows: rowsOf(plan, runColumns(plan, vectors.value)) })));
+}
+
+function planOver(ground: Ground, compiled: CompiledLayout, measure: AmountColumn['measure'], span: Span): ColumnsPlan {
+  return { ground, compiled, columns: columnsOf(ground, compiled, measure, span), facets: {}, presented: null };
 }
 
 /** The span alone; of changes in equity each category, and the total behind them. */
-function columnsOf(books: Books, { layout }: CompiledLayout, measure: AmountColumn['measure'], span: Span): AmountColumn[] {
-  if (layout.kind !== 'changes_in_equity') return [{ kind: 'amount', measure, span }];
-  const language = mainLanguage(books.company);
-  return equityColumns([span], equityCategories({ ...books, tree: categoryTreeIn(books, language) }, language), language);
+function columnsOf(ground: Ground, { layout }: CompiledLayout, measure: AmountColumn['measure'], span: Span): AmountColumn[] {
+  const began = beganWithin(ground.calendar, ground.firstBalances, span);
+  const days = began === null ? {} : { began };
+  if (layout.kind !== 'changes_in_equity') return [{ kind: 'amount', measure, span, ...days }];
+  const language = mainLanguageOf(ground);
+  return equityColumns([span], equityCategories({ ...ground, tree: ground.categoryTree }, language), language).map((column) => ({ ...column, ...days }));
 }
 
 const everyRung: Detail = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set(), shut: new Set(), zeroLines: false };
 
 /** Each with one figure: a row of several columns is one for each of them, known by the category that its column is of. */
-function rowsOf(books: Books, compiled: CompiledLayout, ran: RanColumns): StatementRow[] {
-  const { columns, runs } = ran;
-  const rows = presentRows({ compiled, columns, runs, accounts: accountsInOrder(books), detail: everyRung });
+function rowsOf(plan: ColumnsPlan, runs: readonly RunColumn[]): StatementRow[] {
+  const { compiled, columns, ground } = plan;
+  const rows = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail: everyRung });
   if (columns.length === 1) return rows;
-  return ranAmounts(ran).flatMap(({ column }, at) =>
+  return ranAmounts(plan, runs).flatMap(({ column }, at) =>
     rows.flatMap((row): StatementRow[] => {
       const value = row.values[at] ?? null;
       if (column.equity === undefined) return [{ ...row, values: [value] }];

@@ -1,6 +1,6 @@
-import { beginLayout, editLayout, expandLayout, type LayoutEdit, newLine, type OwnLayout, type OwnLine, type Source } from '@ivory-ladder/core';
+import { beginLayout, editLayout, expandLayout, factsOn, type LayoutEdit, newLine, type OwnLayout, type OwnLine, type Source } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
-import { layoutFactsOf } from '../application/layoutFacts.ts';
+import { groundOf } from '../application/groundOf.ts';
 import { addLayout, putLayoutInUse, saveLayoutDraft } from '../application/layouts.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
 import { demoActor } from './demoActor.ts';
@@ -27,7 +27,7 @@ function bankSheet(books: Books): OwnLayout {
   const idOf = (name: string): number => books.categories.find((category) => category.name === name)?.id ?? 0;
   let layout = beginLayout('balance_sheet', { tree: books.categoryTree, options: books.options, language: 'en' });
   const edit = (change: LayoutEdit): void => {
-    const edited = editLayout(layout, change, expandLayout(layout, layoutFactsOf(books, layout, 'en')));
+    const edited = editLayout(layout, change, expandLayout(layout, factsOn(groundOf(books), layout, 'en')));
     if (!edited.ok) throw new Error(`the demo's layout: ${JSON.stringify(edited.failure)}`);
     layout = edited.value;
   };

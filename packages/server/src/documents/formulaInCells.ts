@@ -26,11 +26,11 @@ export function cellsOfLines(cells: LineCells): FormulaCells {
 }
 
 /** What a line that is not on the sheet shows in a column, as a number. */
-export function amountInCell(key: string, run: number, { compiled, runs, books }: Statement): string {
+export function amountInCell(key: string, run: number, { compiled, runs, ground }: Statement): string {
   const at = compiled.indexOf.get(key);
   const column = runs[run];
   const shown = at === undefined || !column ? null : shownValue(compiled, column, at);
-  return shown === null ? 'NA()' : `(${toDecimalText(shown, books.company.currency)})`;
+  return shown === null ? 'NA()' : `(${toDecimalText(shown, ground.currency)})`;
 }
 
 /** A formula as one over cells. */
@@ -69,7 +69,7 @@ function spanInCells({ from, to }: SiblingSpan, cells: FormulaCells): string {
   return keys.map((key) => cells.inCells(key)).join('+') || '0';
 }
 
-function lineInCells(key: string, { statement: { compiled, runs, books }, run, cellOf }: LineCells): string {
+function lineInCells(key: string, { statement: { compiled, runs, ground }, run, cellOf }: LineCells): string {
   const at = compiled.indexOf.get(key);
   const line = at === undefined ? undefined : compiled.lines[at];
   if (at === undefined || !line) return 'NA()';
@@ -79,5 +79,5 @@ function lineInCells(key: string, { statement: { compiled, runs, books }, run, c
   const known = column?.reckoned.get(at);
   if (known) return known.ok ? `(${known.value.of}/${known.value.over})` : 'NA()';
   const net = (column?.amounts[at] ?? 0n) + (compiled.shownWithin.get(at) ?? []).reduce((sum, other) => sum + (column?.amounts[other] ?? 0n), 0n);
-  return `(${toDecimalText(line.side === 'debit' ? net : -net, books.company.currency)})`;
+  return `(${toDecimalText(line.side === 'debit' ? net : -net, ground.currency)})`;
 }

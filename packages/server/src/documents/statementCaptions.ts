@@ -45,7 +45,7 @@ function usualCaption(column: StatementColumn, language: Language): string {
 }
 
 /** Company, title, dates and currency, and what part of the ledger it is where it is one: said once, above the figures. */
-export function headingOf({ books, columns, compiled, part, span, scale, currency, presentation, isDraft }: Statement): {
+export function headingOf({ company, columns, compiled, part, span, scale, currency, presentation, isDraft }: Statement): {
   company: string;
   title: string;
   dates: string;
@@ -55,7 +55,7 @@ export function headingOf({ books, columns, compiled, part, span, scale, currenc
   // Many columns have their dates above them; here they are the span they come from.
   const dates = days.length > 2 ? captionOfColumn({ kind: 'amount', measure: 'movement', span }, language) : days.join(` ${captionWords[language].and} `);
   return {
-    company: books.company.name,
+    company,
     title,
     dates: [isDraft ? noteWords[language].draft : '', dates, unitText(currency.code, scale.unit, language), translationText(presentation, language), part]
       .filter((text) => text !== '')
@@ -76,8 +76,8 @@ function translationText(presentation: Statement['presentation'], language: Lang
   return rate ? words.atClosingRate(from.code, rate.text, longDay(rate.day, language)) : words.atOwnRates(from.code);
 }
 
-export function fileNameOf({ books, compiled, span }: Statement, ending: string): string {
-  return fileName(books.company.name, `${compiled.layout.title} ${span.lastDay}.${ending}`);
+export function fileNameOf({ company, compiled, span }: Statement, ending: string): string {
+  return fileName(company, `${compiled.layout.title} ${span.lastDay}.${ending}`);
 }
 
 /** Whether a column of notes stands beside the captions. */

@@ -22,12 +22,11 @@ const rule = { style: 'thin', color: ink } as const;
 export async function writeStatementWorkbook(statement: Statement): Promise<{ name: string; type: string; content: Buffer }> {
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const { unit, exactRows, books, rows, currency } = statement;
+  const { unit, exactRows, ground, rows, currency } = statement;
   const { title } = headingOf(statement);
   const printed: Sheet = { rows, exponent: currency.exponent, write: unit === null ? liveCell : scaledCell, isPrinted: true };
   writeSheet(workbook, sheetName(title, [exactSheet]), statement, printed);
-  if (unit !== null)
-    writeSheet(workbook, exactSheet, statement, { rows: exactRows, exponent: books.company.currency.exponent, write: liveCell, isPrinted: false });
+  if (unit !== null) writeSheet(workbook, exactSheet, statement, { rows: exactRows, exponent: ground.currency.exponent, write: liveCell, isPrinted: false });
   return {
     name: fileNameOf(statement, 'xlsx'),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
@@ -137,8 +136,8 @@ function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled
 
 /** In units of the books. */
 function asKept(statement: Statement): Statement {
-  const { books, presentation, scale } = statement;
-  return { ...statement, scale: { ...scale, unit: 'exact' }, presentation: presentation?.rate ? null : presentation, currency: books.company.currency };
+  const { ground, presentation, scale } = statement;
+  return { ...statement, scale: { ...scale, unit: 'exact' }, presentation: presentation?.rate ? null : presentation, currency: ground.currency };
 }
 
 function writeRow(

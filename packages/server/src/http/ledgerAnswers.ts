@@ -11,11 +11,9 @@ import type {
   RehearsalBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
-import { isOnSide } from '@ivory-ladder/core';
+import { isOnSide, sideAgainstIn, toldAccount } from '@ivory-ladder/core';
 import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
 import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
-import { sideAgainstIn } from '../application/sideAgainstIn.ts';
-import { toldAccount } from '../application/toldAccount.ts';
 import type { AccountClimbView } from '../application/viewAccountClimb.ts';
 import type { AccountLedger } from '../application/viewAccountLedger.ts';
 import type { AdjustmentsView } from '../application/viewAdjustments.ts';

@@ -1,14 +1,13 @@
 import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
-import { type Proof, type ProofAccount, rowInText, type StatementColumn } from '@ivory-ladder/core';
+import { type Proof, type ProofAccount, rowInText, type StatementColumn, toldAccount } from '@ivory-ladder/core';
 import { accountsById } from '../application/accountsById.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
 import type { Statement } from '../application/runStatement.ts';
-import { toldAccount } from '../application/toldAccount.ts';
 import { text, textOrNull } from './amountText.ts';
 
 export function toStatement({
-  books,
+  ground,
   layoutId,
   compiled,
   columns,
@@ -39,7 +38,7 @@ export function toStatement({
     notes: [...notes],
     isDraft,
     transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
-    revision: books.cube.revision,
+    revision: ground.revision,
   };
 }
 
@@ -69,31 +68,28 @@ export function toColumn(column: StatementColumn): StatementBody['columns'][numb
 
 export function toEvidence({
   caption,
-  measure,
+  column,
   facets,
   layer,
-  span,
-  budget,
-  budgetId,
   amount,
   unit,
   climb,
   accounts,
   carried,
   formula,
+  entries,
   entryCount,
   currency,
-  ledgerAccountId,
 }: Evidence): EvidenceBody {
   return {
     caption,
-    measure,
+    measure: column.measure,
     facets: Object.fromEntries(Object.entries(facets).map(([key, values]) => [key, [...values]])),
     layer,
-    firstDay: span.firstDay,
-    lastDay: span.lastDay,
-    budget,
-    budgetId,
+    firstDay: column.span.firstDay,
+    lastDay: column.span.lastDay,
+    budget: column.budget ?? null,
+    budgetId: column.budgetId ?? null,
     amount: textOrNull(amount),
     unit,
     climb: climb.map((rung) => ({ ...rung, amount: text(rung.amount) })),
@@ -103,7 +99,7 @@ export function toEvidence({
     entryCount,
     currency: currency.code,
     exponent: currency.exponent,
-    ledgerAccountId,
+    ledgerAccountId: entries?.accountId ?? null,
   };
 }
 

@@ -125,27 +125,8 @@ export interface Books extends Structure {
   readonly selected: SelectedSets | null;
   /** Where they are for columns that end a year with a period for adjustments: without its lines, or with them alone. */
   readonly adjusting?: { readonly which: Adjusting; readonly year: number; readonly number: number };
-  /** Where some of the accounts stand for others as they stood on earlier days. */
-  readonly standIns?: StandIns;
   /** Where they are in another currency than the company's. */
   readonly translation?: Translation;
-}
-
-/** Accounts behind the others, which nothing was posted on: in a column of an earlier placement they bear what the others have. */
-export interface StandIns {
-  /** By its end; pairs of dense numbers. */
-  readonly onDay: ReadonlyMap<Day, readonly { readonly of: number; readonly by: number }[]>;
-  /** By their ids, those of the accounts that they stand for. */
-  readonly standFor: ReadonlyMap<number, number>;
-  /** Of accounts that are cash on some days only: they bear what those hold and move while they are not. */
-  readonly besideCash?: readonly BesideCash[];
-}
-
-/** Pairs of dense numbers. */
-export interface BesideCash {
-  readonly of: number;
-  readonly by: number;
-  readonly account: ChartAccount;
 }
 
 /** How books came into the currency that they are presented in. */

@@ -35,7 +35,6 @@ export type {
 export type { Actor } from './actor.ts';
 export type { Attachment, AttachmentContent, AttachmentOwner, AttachmentStore } from './attachmentStore.ts';
 export {
-  type BesideCash,
   type Books,
   type ChartAccount,
   type Classification,
@@ -43,7 +42,6 @@ export {
   type PeriodLock,
   type PlacesByHand,
   periodKey,
-  type StandIns,
   type Structure,
   type Translation,
   type VersionedCategory,

@@ -1,49 +1,43 @@
-import { type AccountAmounts, buildAccountTree, type CompiledLayout, type Day, hasCashDays, isCashAtEnds, isCashOn, type Span } from '@ivory-ladder/core';
-import { placedBeside, widened } from './placedThen.ts';
-import type { BesideCash, Books } from './ports/index.ts';
+import type { Day, Span } from '../calendar/day.ts';
+import { hasCashDays, isCashAtEnds, isCashOn } from '../chart/cashDays.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
+import type { AccountAmounts } from '../statement/accountAmounts.ts';
+import type { Ground, Placed } from './ground.ts';
+import { type BesideCash, placedBeside, type StandIns, widened } from './standIns.ts';
 
-const known = new WeakMap<Books['portions'], Parameters<typeof widened>[1]>();
+const known = new WeakMap<Ground['portions'], Placed & { readonly standIns: StandIns }>();
 
 /**
- * The books for a cash flow, with an account beside each one that is cash on some days only: it is not cash, stands where that one stands, and bears
+ * The ground of a cash flow, with an account beside each one that is cash on some days only: it is not cash, stands where that one stands, and bears
  * what that one holds and moves while it is not cash. So what becomes cash, or is it no more, is a flow of its own, and cash at the end of a span is that at the
  * beginning of the next.
  */
-export function withDaysOfCash(books: Books): Books {
-  if (books.standIns || !books.accounts.some(hasCashDays)) return books;
-  const placed = known.get(books.portions) ?? besideCashOf(books);
-  known.set(books.portions, placed);
-  return widened(books, placed);
+export function groundOfCash(ground: Ground): Ground {
+  if (ground.standIns || !ground.accounts.some(hasCashDays)) return ground;
+  const placed = known.get(ground.portions) ?? besideCashOf(ground);
+  known.set(ground.portions, placed);
+  return { ...ground, ...placed };
 }
 
-function besideCashOf(books: Books): Parameters<typeof widened>[1] {
-  const { accountIds, indexOf } = books.cube;
-  const portions = new Map(books.portions);
-  const labels = new Map(books.labels);
+function besideCashOf(ground: Ground): Placed & { readonly standIns: StandIns } {
+  const portions = new Map(ground.portions);
+  const labels = new Map(ground.labels);
   const standFor = new Map<number, number>();
-  const pairs: BesideCash[] = [];
-  const added = books.accounts.filter(hasCashDays).map((account, at) => {
+  const besideCash: BesideCash[] = [];
+  const added = ground.accounts.filter(hasCashDays).map((account, at) => {
     const id = placedBeside(at);
-    const stands = books.portions.get(account.id);
+    const stands = ground.portions.get(account.id);
     if (stands) portions.set(id, stands);
-    labels.set(id, books.labels.get(account.id) ?? account.name);
+    labels.set(id, ground.labels.get(account.id) ?? account.name);
     standFor.set(id, account.id);
-    pairs.push({ of: indexOf.get(account.id) as number, by: accountIds.length + at, account });
+    besideCash.push({ of: ground.indexOf.get(account.id) as number, by: ground.accountIds.length + at, account });
     return { ...account, id, role: null };
   });
-  const accounts = [...books.accounts, ...added];
-  return {
-    accounts,
-    labels,
-    tree: buildAccountTree(accounts),
-    portions,
-    standIns: { onDay: new Map(), standFor, besideCash: pairs },
-    ids: added.map(({ id }) => id),
-  };
+  return widened(ground, added, { labels, portions, standIns: { onDay: new Map(), standFor, besideCash } });
 }
 
 /** What accounts that are cash on some days only have over a span, with the rest on those beside them. */
-export function splitByDaysOfCash({ standIns }: Books, span: Span, amounts: AccountAmounts): AccountAmounts {
+export function splitByDaysOfCash({ standIns }: Pick<Ground, 'standIns'>, span: Span, amounts: AccountAmounts): AccountAmounts {
   const pairs = standIns?.besideCash ?? [];
   if (pairs.length === 0) return amounts;
   const split = (vector: BigInt64Array, held: (pair: BesideCash, whole: bigint) => bigint): BigInt64Array => {
@@ -88,7 +82,7 @@ export function splitByDaysOfCash({ standIns }: Books, span: Span, amounts: Acco
 }
 
 /** A cash flow with what is cash on a day alone, which the balance sheet of that day is held against. */
-export function cashOn({ layout, ...compiled }: CompiledLayout, { standIns }: Books, day: Day): CompiledLayout {
+export function cashOn({ layout, ...compiled }: CompiledLayout, { standIns }: Pick<Ground, 'standIns'>, day: Day): CompiledLayout {
   const { cash } = layout;
   const limited = new Map((standIns?.besideCash ?? []).map(({ of, account }) => [of, account]));
   if (!cash || limited.size === 0) return { ...compiled, layout };
@@ -101,7 +95,7 @@ export function cashOn({ layout, ...compiled }: CompiledLayout, { standIns }: Bo
 }
 
 /** Balances with what the accounts beside cash have put back on those that they stand beside. */
-export function putTogether({ standIns }: Books, balances: BigInt64Array): BigInt64Array {
+export function putTogether({ standIns }: Pick<Ground, 'standIns'>, balances: BigInt64Array): BigInt64Array {
   const whole = balances.slice();
   for (const { of, by } of standIns?.besideCash ?? []) {
     whole[of] = (whole[of] as bigint) + (whole[by] as bigint);

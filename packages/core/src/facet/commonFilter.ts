@@ -1,4 +1,5 @@
-import { type CodeList, type FacetFilter, type ListKey, valuesBelow } from '@ivory-ladder/core';
+import type { CodeList, ListKey } from '../chart/codeList.ts';
+import { type FacetFilter, valuesBelow } from './facetFilter.ts';
 
 /** What both filters want: of a facet that both ask about, the values that they have in common, with all nested below. */
 export function commonFilter(lists: readonly CodeList[], asked: FacetFilter, more: FacetFilter): FacetFilter {

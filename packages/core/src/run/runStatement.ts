@@ -1,0 +1,143 @@
+import { addDays, type Day } from '../calendar/day.ts';
+import { longDay } from '../calendar/dayText.ts';
+import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
+import type { Currency } from '../money/currency.ts';
+import { type Decimal, readDecimal } from '../money/decimal.ts';
+import { formatAmount } from '../money/formatAmount.ts';
+import { noteWords } from '../statement/noteWords.ts';
+import { presentRows } from '../statement/presentRows.ts';
+import { type PresentedTransfer, presentTransfers } from '../statement/presentTransfers.ts';
+import type { RunColumn } from '../statement/runColumn.ts';
+import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '../statement/scale.ts';
+import { footRows, roundRows } from '../statement/scaleRows.ts';
+import type { Detail, StatementRow } from '../statement/statement.ts';
+import { statementNotes } from '../statement/statementNotes.ts';
+import { type FootingPlans, footingPlans, footingRoots } from './footingRoots.ts';
+import { presentedAccounts } from './ground.ts';
+import type { VectorNeed } from './need.ts';
+import type { ColumnsPlan, StatementPlan } from './plan.ts';
+import { runColumns, vectorsNeeded } from './runColumns.ts';
+import { statementTies } from './statementTies.ts';
+import type { Vectors } from './vectors.ts';
+
+/** How much of a statement is shown, and in what. */
+export interface Printed {
+  readonly detail: Detail;
+  readonly scale: Scale;
+  /** A composed balance sheet, over the same categories, that figures foot to instead of the generated one. */
+  readonly sheet?: CompiledLayout | undefined;
+}
+
+/** A finished statement. */
+export interface RanStatement extends StatementPlan {
+  /** One for each column of amounts. */
+  readonly runs: readonly RunColumn[];
+  /** As printed: in units of the scale, and of the currency that it is presented in. */
+  readonly rows: readonly StatementRow[];
+  /** In minor units of the ground; the same where nothing is scaled and no rate is laid over all. */
+  readonly exactRows: readonly StatementRow[];
+  readonly scale: Scale;
+  /** What is shown of an exact amount; `null`: it itself. */
+  readonly unit: ShownUnit | null;
+  /** Of the amounts in `rows`, with their decimals. */
+  readonly currency: Currency;
+  /** How many rungs of categories there are to open. */
+  readonly rungs: number;
+  readonly transfers: readonly PresentedTransfer[];
+  /** What has to be said under the figures, in the language of the captions. */
+  readonly notes: readonly string[];
+  /** Its totals do not tie, or a cash flow does not explain its cash. */
+  readonly isDraft: boolean;
+}
+
+/** What a plan is printed with beside its own columns. */
+export interface PrintPlan {
+  readonly plan: StatementPlan;
+  readonly printed: Printed;
+  readonly unit: ShownUnit | null;
+  readonly footing: FootingPlans | null;
+}
+
+export function planPrint(plan: StatementPlan, printed: Printed): PrintPlan {
+  const unit = unitOf(plan, printed.scale.unit);
+  const isFooted = unit !== null && printed.scale.rounding === 'footed';
+  return { plan, printed, unit, footing: isFooted ? footingPlans(plan, printed.sheet) : null };
+}
+
+/** Of the statement, and of those that its figures foot to. */
+export function printNeeds({ plan, footing }: PrintPlan): VectorNeed[] {
+  const others: readonly ColumnsPlan[] = footing ? [...footing.sheets.values(), ...footing.incomes.values()] : [];
+  return vectorsNeeded([plan, ...others]);
+}
+
+export function runStatement({ plan, printed, unit, footing }: PrintPlan, vectors: Vectors): RanStatement {
+  const { compiled, columns, ground } = plan;
+  const runs = runColumns(plan, vectors);
+  const exactRows = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail: printed.detail });
+  const { scale } = printed;
+  const currency = plan.presentation?.to ?? ground.currency;
+  const from = unit && { rows: exactRows, columns, unit };
+  const rows = !from ? exactRows : footing ? footRows(from, footingRoots(plan, runs, footing, vectors, from.unit)) : roundRows(from);
+  const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
+    ...one,
+    values: one.values.map((value, at) => (value === null || !unit || columns[at]?.kind !== 'amount' ? value : inUnit(value, unit))),
+  }));
+  return {
+    ...plan,
+    runs,
+    rows,
+    exactRows,
+    scale,
+    unit,
+    currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
+    rungs: Math.max(1, ...compiled.lines.map((line) => line.rung)),
+    transfers,
+    ...told(plan, runs, exactRows),
+  };
+}
+
+/** `null`: amounts are shown as they are. */
+function unitOf({ presentation, ground }: StatementPlan, unit: Scale['unit']): ShownUnit | null {
+  const currency = presentation?.to ?? ground.currency;
+  if (presentation?.rate) return convertedUnit(unit, presentation.from, currency, readDecimal(presentation.rate.text) as Decimal);
+  return unit === 'exact' ? null : shownUnit(unit, currency.exponent);
+}
+
+/** What has to be said under it, and whether it ties. */
+function told(plan: StatementPlan, runs: readonly RunColumn[], rows: readonly StatementRow[]): Pick<RanStatement, 'notes' | 'isDraft'> {
+  const { language } = plan.compiled.layout;
+  const { currency } = plan.ground;
+  const words = noteWords[language];
+  const format = (net: bigint): string => `${formatAmount(net < 0n ? -net : net, currency)} ${currency.code}`;
+  const ties = statementTies(plan, runs);
+  const failing = ties.filter(({ difference }) => difference !== 0n);
+  // Each with its amount in the first column that it has one in.
+  const outside = new Map(ties.flatMap((tie) => tie.outside.map((line) => [line.key, line] as const)).reverse());
+  return {
+    isDraft: failing.length > 0,
+    notes: [
+      ...failing.map(({ difference, column }) => words.doesNotTie(format(difference), longDay(column.span.lastDay, language))),
+      ...[...outside.values()].reverse().map(({ caption, net }) => words.inNoTotal(caption, format(net))),
+      ...olderRates(plan).map(({ of, day, to }) => words.olderRate(to, longDay(of, language), longDay(day, language))),
+      ...statementNotes(rows, language),
+    ],
+  };
+}
+
+/** Closing rates in use that were given before the period of their day began. */
+function olderRates({ presentation, ground, columns, rates }: StatementPlan): { readonly to: string; readonly of: Day; readonly day: Day }[] {
+  if (!presentation) return [];
+  const { calendar } = ground;
+  const isOlder = (of: Day | null, day: Day): boolean => {
+    const period = calendar.periods[periodIndexOf(calendar, day)];
+    return of !== null && period !== undefined && of < period.firstDay;
+  };
+  const { to, rate } = presentation;
+  const amounts = columns.flatMap((column) => (column.kind === 'amount' && column.budgetId === undefined ? [column] : []));
+  const days = new Set(amounts.map(({ measure, span }) => (measure === 'opening' ? addDays(span.firstDay, -1) : span.lastDay)));
+  const lastDays = amounts.map(({ span }) => span.lastDay).sort();
+  const used = rate ? [{ of: rate.day, day: lastDays.at(-1) ?? rate.day }] : [];
+  const own = rates ? [...days].sort().map((day) => ({ of: rates.closingDayOn(day), day })) : [];
+  return [...used, ...own].flatMap(({ of, day }) => (of !== null && isOlder(of, day) ? [{ to: to.code, of, day }] : []));
+}
