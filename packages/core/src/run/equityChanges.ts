@@ -13,8 +13,6 @@ import { ranAmounts } from './runColumns.ts';
 import { wide } from './standIns.ts';
 import type { Vectors } from './vectors.ts';
 
-type OverColumn = Pick<ColumnsPlan, 'ground' | 'facets'>;
-
 /** Columns over all equity: what stands beside those of its categories. */
 function isOfAllEquity({ equity, measure }: AmountColumn): boolean {
   return equity === undefined && measure === 'movement';
@@ -25,9 +23,8 @@ export function equityNeeds(plan: Pick<ColumnsPlan, 'ground' | 'columns'>): Vect
   return plan.columns.flatMap((column) => (column.kind === 'amount' && isOfAllEquity(column) ? endsOf(plan.ground, column) : []));
 }
 
-function endsOf(ground: Ground, { span, withoutAdjustments }: AmountColumn): [opening: VectorNeed, closing: VectorNeed] {
-  const over: OverColumn = { ground, facets: {} };
-  const { opening, closing } = spanNeeds(over, { span, ...(withoutAdjustments ? { withoutAdjustments } : {}) });
+function endsOf(ground: Ground, { facets: _, ...column }: AmountColumn): [opening: VectorNeed, closing: VectorNeed] {
+  const { opening, closing } = spanNeeds({ ground, facets: {} }, column);
   return [opening, closing];
 }
 

@@ -145,8 +145,8 @@ function movementsOf({ columns }: Pick<ColumnsPlan, 'columns'>): AmountColumn[] 
   return columns.flatMap((column) => (column.kind === 'amount' && column.measure === 'movement' ? [column] : []));
 }
 
-function cashNeeds({ ground }: ColumnsPlan, { span, withoutAdjustments }: AmountColumn): SpanNeeds {
-  return spanNeeds({ ground, facets: {} }, { span, ...(withoutAdjustments ? { withoutAdjustments } : {}) });
+function cashNeeds({ ground }: ColumnsPlan, { facets: _, ...column }: AmountColumn): SpanNeeds {
+  return spanNeeds({ ground, facets: {} }, column);
 }
 
 function cashTies(sheet: RanInSet | undefined, { key, statement }: RanInSet, vectors: Vectors): SetTie[] {
