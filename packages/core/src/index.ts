@@ -211,6 +211,7 @@ export * from './statement/runColumn.ts';
 export * from './statement/scale.ts';
 export * from './statement/scaleRows.ts';
 export * from './statement/shownValue.ts';
+export * from './statement/sides.ts';
 export * from './statement/statement.ts';
 export * from './statement/statementNotes.ts';
 export * from './translation/explainDifference.ts';

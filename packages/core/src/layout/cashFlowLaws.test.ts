@@ -96,7 +96,7 @@ function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits,
   const over = (any: OwnLayout) => {
     const made = composed(company, any, facts);
     const run = made.run([...movement], {
-      sides: { opening: beginning, resets },
+      sides: { opening: beginning, resets, creditNormal: new Uint8Array(resets.length) },
       readings: made.compiled.readings.map((reading) => amountOfReading(reading, 'movement', amounts)),
       span,
     });

@@ -193,6 +193,11 @@ function takePortions(
   return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading), transfersAt };
 }
 
+/** Whether any line takes one side alone of an account. */
+export function isBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout): boolean {
+  return takes.some(({ sides }) => sides !== 3) || lineOfDebit.some((line, account) => line !== lineOfCredit[account]);
+}
+
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */
 export function isSplitBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout, resets: Uint8Array): boolean {
   const isSplit = (line: number, account: number): boolean => line !== lineOfCredit[account] && resets[account] === 0;

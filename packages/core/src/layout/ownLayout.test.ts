@@ -243,7 +243,7 @@ describe('lines of accounts', () => {
     const moved = figures.map((_, account) => (account === 2 ? -80n : 0n));
     const { run } = composed(two, layout);
     // From a balance of 50 to an overdraft of 30.
-    expect([...run(moved, { sides: { opening, resets: new Uint8Array(9) } }).amounts]).toEqual([-50n, -30n]);
+    expect([...run(moved, { sides: { opening, resets: new Uint8Array(9), creditNormal: new Uint8Array(9) } }).amounts]).toEqual([-50n, -30n]);
   });
 
   it('the remainder takes what no other line does, is named, and leaves memo lines out of it', () => {

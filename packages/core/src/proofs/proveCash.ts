@@ -1,7 +1,7 @@
 import type { Day } from '../calendar/day.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { netByLines } from '../statement/netByLines.ts';
-import { movedBySide, type RunColumn } from '../statement/runColumn.ts';
+import type { RunColumn } from '../statement/runColumn.ts';
 import { heldIn } from './heldIn.ts';
 import type { Proof, ProofAccount, ProofFigure } from './proof.ts';
 import { worst } from './proveTrialBalance.ts';
@@ -37,10 +37,12 @@ export function cashMoved({ layout }: CompiledLayout, opening: BigInt64Array, mo
   let moved = 0n;
   for (const [place, account] of (layout.cash?.accounts ?? []).entries()) {
     const amount = movement[account] as bigint;
-    moved += layout.cash?.sides[place] === 3 ? amount : movedBySide(opening[account] as bigint, amount)[0];
+    moved += layout.cash?.sides[place] === 3 ? amount : inDebit((opening[account] as bigint) + amount) - inDebit(opening[account] as bigint);
   }
   return moved;
 }
+
+const inDebit = (balance: bigint): bigint => (balance > 0n ? balance : 0n);
 
 /** What a balance sheet shows as cash: its lines that hold cash accounts, whole, and what cash has on others. */
 interface CashShown {

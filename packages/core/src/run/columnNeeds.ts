@@ -2,7 +2,7 @@ import { addDays, type Span } from '../calendar/day.ts';
 import { yearOf } from '../calendar/fiscalCalendar.ts';
 import { commonFilter } from '../facet/commonFilter.ts';
 import { facetKey } from '../facet/facetFilter.ts';
-import { isSplitBySide } from '../layout/compileLayout.ts';
+import { isBySide, isSplitBySide } from '../layout/compileLayout.ts';
 import { needsFlows } from '../statement/accountAmounts.ts';
 import type { AmountColumn } from '../statement/statement.ts';
 import type { Ground } from './ground.ts';
@@ -26,6 +26,8 @@ export interface PostedNeeds {
   readonly own: VectorNeed;
   readonly over: SpanNeeds;
   readonly wanted: Wanted;
+  /** By which sides are decided, where the column is of a part of the lines: the same of all of them. */
+  readonly whole: { readonly over: SpanNeeds; readonly wanted: Wanted } | null;
   /** What lines take instead of the column's own amounts, by the key of the reading's filter. */
   readonly parts: ReadonlyMap<string, { readonly over: SpanNeeds; readonly wanted: Wanted }>;
 }
@@ -46,7 +48,7 @@ export function needsOf(plan: ColumnsPlan, column: AmountColumn): ColumnNeeds {
 /** All of them, each once for each column that asks for it. */
 export function listNeeds(needs: ColumnNeeds): VectorNeed[] {
   if (needs.of === 'budget') return [needs.moved, needs.before].flatMap((need) => need ?? []);
-  return [needs.own, ...wantedOf(needs), ...[...needs.parts.values()].flatMap(wantedOf)];
+  return [needs.own, ...wantedOf(needs), ...(needs.whole ? wantedOf(needs.whole) : []), ...[...needs.parts.values()].flatMap(wantedOf)];
 }
 
 function wantedOf({ over, wanted }: { readonly over: SpanNeeds; readonly wanted: Wanted }): VectorNeed[] {
@@ -99,16 +101,20 @@ function postedNeeds(plan: ColumnsPlan, column: AmountColumn): PostedNeeds {
       },
     });
   }
+  const wanted = {
+    opening: isMovement && (isOfDays || isSplitBySide(compiled, ground.traits.resets)),
+    movement: false,
+    closing: isMovement && isOfDays,
+    flows: false,
+  };
+  const isPart = Object.keys(over.closing.filter).length > 0 && isBySide(compiled);
+  const { facets: _, ...ofAllLines } = column;
   return {
     of: 'posted',
     own: over[column.measure],
     over,
-    wanted: {
-      opening: isMovement && (isOfDays || isSplitBySide(compiled, ground.traits.resets)),
-      movement: false,
-      closing: isMovement && isOfDays,
-      flows: false,
-    },
+    wanted,
+    whole: isPart ? { over: spanNeeds({ ground, facets: {} }, ofAllLines), wanted: { ...wanted, [column.measure]: true } } : null,
     parts,
   };
 }

@@ -78,6 +78,18 @@ export function mainLanguageOf({ languages }: Pick<Ground, 'languages'>): Captio
 
 const byIdOf = new WeakMap<readonly GroundAccount[], ReadonlyMap<number, GroundAccount>>();
 
+const creditNormal = new WeakMap<readonly GroundAccount[], Uint8Array>();
+
+/** 1 for accounts whose normal side is credit, by dense number. */
+export function creditNormalOf(ground: Pick<Ground, 'accounts' | 'accountIds'>): Uint8Array {
+  const known = creditNormal.get(ground.accounts);
+  if (known) return known;
+  const byId = accountById(ground);
+  const made = Uint8Array.from(ground.accountIds, (id) => (byId.get(id)?.normalSide === 'credit' ? 1 : 0));
+  creditNormal.set(ground.accounts, made);
+  return made;
+}
+
 export function accountById({ accounts }: Pick<Ground, 'accounts'>): ReadonlyMap<number, GroundAccount> {
   const known = byIdOf.get(accounts) ?? new Map(accounts.map((account) => [account.id, account]));
   byIdOf.set(accounts, known);

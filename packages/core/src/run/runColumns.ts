@@ -1,13 +1,14 @@
 import { equityColumnOf } from '../columns/equityColumns.ts';
 import { facetKey } from '../facet/facetFilter.ts';
-import { isSplitBySide } from '../layout/compileLayout.ts';
+import { isBySide, isSplitBySide } from '../layout/compileLayout.ts';
 import { type AccountAmounts, amountOfReading } from '../statement/accountAmounts.ts';
 import { maskColumn } from '../statement/maskColumn.ts';
 import { type ColumnInput, type RunColumn, resultOf, runColumn } from '../statement/runColumn.ts';
+import type { Sides } from '../statement/sides.ts';
 import type { AmountColumn } from '../statement/statement.ts';
 import { type BudgetNeeds, listNeeds, needsOf, type PostedNeeds, type SpanNeeds, type Wanted } from './columnNeeds.ts';
 import { splitByDaysOfCash } from './daysOfCash.ts';
-import type { Ground } from './ground.ts';
+import { creditNormalOf, type Ground } from './ground.ts';
 import { needKey, type VectorNeed } from './need.ts';
 import type { ColumnsPlan } from './plan.ts';
 import { onStandIns, wide } from './standIns.ts';
@@ -80,12 +81,11 @@ function postedInput(plan: ColumnsPlan, needs: PostedNeeds, vectors: Vectors, co
   const key = `${needKey(needs.own)} ${measure}`;
   const readings = read.get(key) ?? readingsOf(plan, needs, vectors, measure);
   read.set(key, readings);
-  const isSplit = measure === 'movement' && isSplitBySide(compiled, traits.resets);
   const input: ColumnInput = {
     net,
     result: resultOf(net, traits.resets),
     notAllotted: own.notAllotted,
-    ...(isSplit && amounts ? { sides: { opening: amounts.opening, resets: traits.resets } } : {}),
+    ...(isBySide(compiled) ? { sides: sidesOf(plan, needs, vectors, measure, amounts) } : {}),
     readings,
     exponent: currency.exponent,
     span,
@@ -93,6 +93,25 @@ function postedInput(plan: ColumnsPlan, needs: PostedNeeds, vectors: Vectors, co
     ...(began === undefined ? {} : { began: { day: began, own: measure, resets: traits.resets } }),
   };
   return equity === undefined ? onStandIns(ground, placedOn, input) : borneBy(ground, equity, input);
+}
+
+/** An account is on one side as a whole, whatever part of its lines a column is of. */
+function sidesOf(
+  { ground, compiled }: ColumnsPlan,
+  { whole }: PostedNeeds,
+  vectors: Vectors,
+  measure: AmountColumn['measure'],
+  amounts: AccountAmounts | null,
+): Sides {
+  const { resets } = ground.traits;
+  const isSplit = amounts !== null && isSplitBySide(compiled, resets);
+  const all = whole && amountsOver(ground, vectors, whole.over, whole.wanted);
+  return {
+    resets,
+    creditNormal: creditNormalOf(ground),
+    ...(isSplit ? { opening: amounts.opening } : {}),
+    ...(all ? { whole: { net: all[measure], ...(isSplit ? { opening: all.opening } : {}) } } : {}),
+  };
 }
 
 function readingsOf({ ground, compiled }: ColumnsPlan, { parts }: PostedNeeds, vectors: Vectors, measure: AmountColumn['measure']): BigInt64Array[] {

@@ -8,6 +8,7 @@ import type { Place } from '../placement/place.ts';
 import type { DescribedCategory } from '../placement/placement.ts';
 import { stoodElsewhere } from '../placement/standIns.ts';
 import type { ColumnInput } from '../statement/runColumn.ts';
+import type { Sides } from '../statement/sides.ts';
 import { translationAccountId } from '../translation/translateCube.ts';
 import { accountById, type Ground, type GroundAccount, type Placed } from './ground.ts';
 
@@ -137,7 +138,15 @@ export function onStandIns({ standIns }: Pick<Ground, 'standIns'>, placedOn: Day
   return {
     ...input,
     net: moved(input.net),
-    ...(input.sides ? { sides: { ...input.sides, opening: moved(input.sides.opening) } } : {}),
+    ...(input.sides ? { sides: movedSides(input.sides, moved) } : {}),
     ...(input.readings ? { readings: input.readings.map(moved) } : {}),
+  };
+}
+
+function movedSides({ opening, whole, ...sides }: Sides, moved: (amounts: BigInt64Array) => BigInt64Array): Sides {
+  return {
+    ...sides,
+    ...(opening ? { opening: moved(opening) } : {}),
+    ...(whole ? { whole: { net: moved(whole.net), ...(whole.opening ? { opening: moved(whole.opening) } : {}) } } : {}),
   };
 }

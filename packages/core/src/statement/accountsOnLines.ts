@@ -1,7 +1,7 @@
 import type { Account } from '../chart/account.ts';
 import type { CompiledLayout, Take } from '../layout/compileLayout.ts';
-import { accountParts } from './contributions.ts';
 import { amountTaken, type RunColumn } from './runColumn.ts';
+import { partsBySide } from './sides.ts';
 
 /** The accounts in chart order with their dense numbers; parents bear amounts only if they were posted to. */
 export interface PresentedAccount {
@@ -53,7 +53,7 @@ export class AccountsOnLines {
 
   /** Debit positive. */
   amountOn(line: number, account: number, run: RunColumn): bigint {
-    const [debit, credit] = accountParts(this.compiled, run, account);
+    const [debit, credit] = partsBySide(run, account);
     let amount = (this.compiled.lineOfDebit[account] === line ? debit : 0n) + (this.compiled.lineOfCredit[account] === line ? credit : 0n);
     if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(this.compiled, take, run);
     return amount;

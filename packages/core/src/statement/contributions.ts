@@ -1,6 +1,7 @@
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { childrenOf, countsInGroup } from '../layout/line.ts';
-import { amountTaken, fixedIn, movedBySide, type RunColumn } from './runColumn.ts';
+import { amountTaken, fixedIn, type RunColumn } from './runColumn.ts';
+import { partsBySide } from './sides.ts';
 
 /** What one account gives to a cell, debit positive; `net` may be part of its balance by side only. */
 export interface Contribution {
@@ -33,7 +34,7 @@ export function contributionsOf(compiled: CompiledLayout, run: RunColumn, key: s
     if (net !== 0n) byAccount.set(account, (byAccount.get(account) ?? 0n) + net);
   };
   for (let account = 0; account < run.net.length; account++) {
-    const [debit, credit] = accountParts(compiled, run, account);
+    const [debit, credit] = partsBySide(run, account);
     give(account, debit * factorOf(compiled.lineOfDebit[account] as number) + credit * factorOf(compiled.lineOfCredit[account] as number));
   }
   for (const take of compiled.takes) {
@@ -48,14 +49,6 @@ export function contributionsOf(compiled: CompiledLayout, run: RunColumn, key: s
   const accounts = [...byAccount].flatMap(([account, net]) => (net === 0n ? [] : [{ account, net }])).sort((a, b) => a.account - b.account);
   const transfers = fixedIn(compiled, run).flatMap(({ line, text, net }) => (factorOf(line) === 0n ? [] : [{ text, net: factorOf(line) * net }]));
   return { accounts, results: ofLines('result'), calculations: ofLines('calculation'), transfers };
-}
-
-/** What the lines for either side of an account hold of it in a column; one line for both holds the sum. */
-export function accountParts(compiled: CompiledLayout, { net, sides }: RunColumn, account: number): readonly [debit: bigint, credit: bigint] {
-  const amount = net[account] as bigint;
-  const isSplit = compiled.lineOfDebit[account] !== compiled.lineOfCredit[account];
-  if (isSplit && sides && sides.resets[account] === 0) return movedBySide(sides.opening[account] as bigint, amount);
-  return amount > 0n ? [amount, 0n] : [0n, amount];
 }
 
 /** Leaf lines under a line with how often they count, through groups and sums, with lines shown in one of them. */

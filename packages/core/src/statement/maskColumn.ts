@@ -13,6 +13,7 @@ export function maskColumn(input: ColumnInput, isBorne: (account: number) => boo
     result: withResult ? input.result : 0n,
     notAllotted: withResult ? input.notAllotted : 0n,
     ...(readings ? { readings: readings.map(masked) } : {}),
-    ...(sides ? { sides: { ...sides, opening: masked(sides.opening) } } : {}),
+    // An account is on the side that it is on as a whole, whoever bears it.
+    ...(sides?.opening ? { sides: { ...sides, opening: masked(sides.opening) } } : {}),
   };
 }

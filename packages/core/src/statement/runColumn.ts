@@ -7,6 +7,7 @@ import { countsInGroup, type ResultLine } from '../layout/line.ts';
 import { allotRounded } from '../money/allotRounded.ts';
 import { divideHalfAwayFromZero } from '../money/round.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';
+import { isInDebit, partsBySide, type Sides } from './sides.ts';
 
 /** One amount per account (debit positive), and what the result lines hold beside them. */
 export interface ColumnInput {
@@ -14,8 +15,8 @@ export interface ColumnInput {
   /** Of all income and expense accounts, placed or not; debit positive. */
   readonly result: bigint;
   readonly notAllotted: bigint;
-  /** Of a movement: balances at its beginning, by which lines for one side take balance sheet accounts. `resets`: 1 for income and expense. */
-  readonly sides?: { readonly opening: BigInt64Array; readonly resets: Uint8Array };
+  /** Where lines take one side of accounts; left out where sides are those of the amounts themselves. */
+  readonly sides?: Sides;
   /** One for each reading of the layout. */
   readonly readings?: readonly BigInt64Array[];
   /** What formulas reckon with. */
@@ -70,8 +71,8 @@ export function runColumn(compiled: CompiledLayout, given: ColumnInput): RunColu
   for (let account = 0; account < net.length; account++) {
     const amount = net[account] as bigint;
     const [debit, credit] = [lineOfDebit[account] as number, lineOfCredit[account] as number];
-    if (debit !== credit && sides !== undefined && sides.resets[account] === 0) {
-      const [inDebit, inCredit] = movedBySide(sides.opening[account] as bigint, amount);
+    if (debit !== credit && sides !== undefined) {
+      const [inDebit, inCredit] = partsBySide(input, account);
       if (debit >= 0) amounts[debit] = (amounts[debit] as bigint) + inDebit;
       if (credit >= 0) amounts[credit] = (amounts[credit] as bigint) + inCredit;
       continue;
@@ -141,13 +142,6 @@ export function resultOn({ of, only }: ResultLine, { result, notAllotted }: Pick
   return only === undefined || (only === 'loss') === result > 0n ? result : 0n;
 }
 
-/** What a line for one side of an account that moved from an opening balance held at the end less what it held at the start. */
-export function movedBySide(opening: bigint, movement: bigint): readonly [debit: bigint, credit: bigint] {
-  const closing = opening + movement;
-  const inDebit = (closing > 0n ? closing : 0n) - (opening > 0n ? opening : 0n);
-  return [inDebit, movement - inDebit];
-}
-
 /** What fixed transfers give lines in a column. */
 export function fixedIn({ fixed }: CompiledLayout, { span, presented }: Pick<ColumnInput, 'span' | 'presented'>): readonly FixedTake[] {
   if (fixed.length === 0) return fixed;
@@ -163,23 +157,16 @@ export function fixedIn({ fixed }: CompiledLayout, { span, presented }: Pick<Col
 export function amountTaken(
   compiled: Pick<CompiledLayout, 'readings'>,
   take: CompiledLayout['takes'][number],
-  { net, sides: by, readings, means }: Pick<ColumnInput, 'net' | 'sides' | 'readings'> & { readonly means?: RunColumn['means'] },
+  input: Pick<ColumnInput, 'net' | 'sides' | 'readings'> & { readonly means?: RunColumn['means'] },
 ): bigint {
   const { account, sides, reading, factor } = take;
-  const mean = means?.get(take);
+  const mean = input.means?.get(take);
   if (mean !== undefined) return mean;
-  const whole = net[account] as bigint;
-  const moves = by !== undefined && by.resets[account] === 0;
-  if (reading < 0) {
-    if (sides === 3) return factor * whole;
-    if (moves) return factor * movedBySide(by.opening[account] as bigint, whole)[sides === 1 ? 0 : 1];
-    return (whole > 0n ? sides === 1 : sides === 2) ? factor * whole : 0n;
-  }
-  const amount = readings?.[reading]?.[account] ?? 0n;
+  const amount = reading < 0 ? (input.net[account] as bigint) : (input.readings?.[reading]?.[account] ?? 0n);
   if (sides === 3) return factor * amount;
+  if (reading < 0) return factor * partsBySide(input, account)[sides === 1 ? 0 : 1];
   const isOpening = compiled.readings[reading]?.measure === 'opening';
-  const decisive = moves ? (by.opening[account] as bigint) + (isOpening ? 0n : whole) : whole;
-  return (decisive < 0n ? sides === 2 : sides === 1) ? factor * amount : 0n;
+  return isInDebit(input, account, isOpening) === (sides === 1) ? factor * amount : 0n;
 }
 
 function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, span, began }: ColumnInput, unknown: ReadonlySet<number>): RunColumn['reckoned'] {

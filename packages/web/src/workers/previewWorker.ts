@@ -91,7 +91,7 @@ export type PreviewColumns = string;
 type Chart = Extract<PreviewAsked, { kind: 'chart' }>;
 type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 
-let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array }) | null = null;
+let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array; readonly creditNormal: Uint8Array }) | null = null;
 const figures = new Map<string, { readonly round: number; readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
 let last: Asked | null = null;
 let shared: SharedArrayBuffer | null = null;
@@ -160,6 +160,7 @@ function hold(given: Chart) {
       isParent: account.isParent,
     })),
     resets: Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0)),
+    creditNormal: Uint8Array.from(accounts, ({ normalSide }) => (normalSide === 'credit' ? 1 : 0)),
   };
 }
 
@@ -195,7 +196,7 @@ function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
 function runOver({ layout, leftOut }: Asked) {
   const whole = figures.get('');
   if (!chart || !whole) return null;
-  const { view, order, language, lists, exponent, accounts, resets } = chart;
+  const { view, order, language, lists, exponent, accounts, resets, creditNormal } = chart;
   const facts = layoutFacts(view, order, language, lists, layout);
   const compiled = compileLayout(
     expandLayout(layout, facts).layout,
@@ -217,7 +218,7 @@ function runOver({ layout, leftOut }: Asked) {
       net,
       result: resultOf(net, resets),
       notAllotted: column.measure === 'movement' ? 0n : vectors.notAllotted,
-      ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets } } : {}),
+      ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets, creditNormal } } : { sides: { resets, creditNormal } }),
       readings,
       exponent,
       span: { firstDay: column.firstDay, lastDay: column.lastDay },
