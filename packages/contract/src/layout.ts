@@ -288,7 +288,7 @@ export const layoutFigures = z.object({
         /** Of changes in equity: the category whose accounts alone are in it. */
         equity: z.exactOptional(z.int()),
         /** It is the total of so many columns right before it. */
-        totals: z.exactOptional(z.int()),
+        total: z.exactOptional(z.int()),
         opening: z.array(amount),
         movement: z.array(amount),
         closing: z.array(amount),

@@ -24,9 +24,15 @@ export function columnsOver(
 ): PlainColumn[] {
   const measure = kind === 'balance_sheet' ? 'closing' : 'movement';
   const parts = withAdjusting(partsOfSpan(span, calendar, by), by, calendar, hasLines);
-  const total = measure === 'movement' && parts.length > 1 ? [span] : [];
+  const hasTotal = measure === 'movement' && parts.length > 1;
   const columns = parts.map(
-    ({ adjusting, firstDay, lastDay }: SpanPart): PlainColumn => ({ kind: 'amount', measure, span: { firstDay, lastDay }, ...adjustingIn(measure, adjusting) }),
+    ({ adjusting, firstDay, lastDay }: SpanPart): PlainColumn => ({
+      kind: 'amount',
+      measure,
+      span: { firstDay, lastDay },
+      ...adjustingIn(measure, adjusting),
+      ...(hasTotal ? { total: parts.length } : {}),
+    }),
   );
-  return [...columns, ...total.map((whole): PlainColumn => ({ kind: 'amount', measure, span: whole, totals: parts.length }))];
+  return hasTotal ? [...columns, { kind: 'amount', measure, span }] : columns;
 }

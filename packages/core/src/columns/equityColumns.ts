@@ -63,12 +63,13 @@ export function totalEquity(language: CaptionLanguage): string {
 
 /** A column for each category and the total behind them, for each span; several spans have their dates over them. */
 export function equityColumns(spans: readonly Span[], categories: readonly EquityCategory[], language: CaptionLanguage): AmountColumn[] {
-  return spans.flatMap((span) => {
+  return spans.flatMap((span, at) => {
+    const total = (at + 1) * (categories.length + 1) - 1;
     const group = spans.length > 1 ? { group: spanText(span.firstDay, span.lastDay, language) } : {};
     const column = { kind: 'amount' as const, measure: 'movement' as const, span, ...group };
     return [
-      ...categories.map(({ id, caption }): AmountColumn => ({ ...column, equity: id, heading: caption })),
-      { ...column, heading: totalEquity(language), totals: categories.length },
+      ...categories.map(({ id, caption }): AmountColumn => ({ ...column, equity: id, heading: caption, total })),
+      { ...column, heading: totalEquity(language) },
     ];
   });
 }

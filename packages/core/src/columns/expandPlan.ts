@@ -58,9 +58,11 @@ export function expandPlan(
     if (planned.findIndex((other) => other.key === key) < at) faults.push({ code: 'column_key_twice', column: key });
   const amounts = planned.map((column) => (column.kind === 'amounts' ? amountsOf(column, facts, faults) : null));
   const placeOf = new Map<string, number>();
+  const begins: number[] = [];
   let next = 0;
   for (const [at, { key }] of planned.entries()) {
     const made = amounts[at];
+    begins.push(next);
     next += made ? made.length : 1;
     if (made && made.length > 0) placeOf.set(key, next - 1);
   }
@@ -73,7 +75,7 @@ export function expandPlan(
     const nothing: StatementColumn = { kind: 'text', ...headed(column) };
     switch (column.kind) {
       case 'amounts':
-        return amounts[at] ?? [];
+        return (amounts[at] ?? []).map((one) => (one.total === undefined ? one : { ...one, total: one.total + (begins[at] as number) }));
       case 'change':
       case 'percent': {
         const [of, against] = [placed(column.of, column.key), placed(column.against, column.key)];
@@ -141,23 +143,23 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     ...more,
   });
   if (repeat === null) return [one(span)];
-  const totalOf = (parts: number): AmountColumn[] => (held === 'movement' ? [one(span, { totals: parts })] : []);
+  // Its total stands behind them; places are within what the column becomes.
+  const withTotal = (parts: readonly AmountColumn[]): AmountColumn[] =>
+    held === 'movement' ? [...parts.map((part) => ({ ...part, total: parts.length })), one(span)] : [...parts];
   if (repeat === 'periods' || repeat === 'quarters') {
     const isApart = budgetId === null && held !== 'opening' && !beforeAdjusting;
     const whole = partsOfSpan(span, facts.calendar, repeat);
     const parts = withAdjusting(whole, repeat, facts.calendar, (index) => isApart && facts.hasLines?.(index) === true);
     if (parts.length === 1) return [one(span)];
-    return [...parts.map(({ adjusting, firstDay, lastDay }) => one({ firstDay, lastDay }, adjustingIn(held, adjusting))), ...totalOf(parts.length)];
+    return withTotal(parts.map(({ adjusting, firstDay, lastDay }) => one({ firstDay, lastDay }, adjustingIn(held, adjusting))));
   }
   if (repeat === 'equity') {
     if (!facts.equity) {
       faults.push({ code: 'column_needs_equity', column: key });
       return [];
     }
-    return [
-      ...facts.equity.categories.map(({ id, caption }) => one(span, { equity: id, heading: caption })),
-      one(span, { heading: facts.equity.total, totals: facts.equity.categories.length }),
-    ];
+    const { categories, total } = facts.equity;
+    return [...categories.map(({ id, caption }) => one(span, { equity: id, heading: caption, total: categories.length })), one(span, { heading: total })];
   }
   const list = facts.lists.find((known) => known.key === repeat);
   if (!list) {
@@ -165,11 +167,10 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     return [];
   }
   const values = list.codes.filter(({ parent }) => parent === null).map(({ code, caption }) => ({ value: code, heading: caption || code }));
-  return [
+  return withTotal([
     ...values.map(({ value, heading }) => one(span, { facets: { ...facets, [repeat satisfies ListKey]: [value] }, heading })),
     one(span, { facets: { ...facets, [repeat]: [''] }, heading: `Without ${list.name.toLowerCase()}` }),
-    ...totalOf(values.length + 1),
-  ];
+  ]);
 }
 
 /** `null` where the calendar has no period to go by. */

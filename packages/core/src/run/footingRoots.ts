@@ -1,29 +1,33 @@
 import { addDays, type Day, type Span } from '../calendar/day.ts';
 import { yearOf } from '../calendar/fiscalCalendar.ts';
 import { isCashOn } from '../chart/cashDays.ts';
+import { type FootingRoot, type FootingRoots, footStatement } from '../footing/footStatement.ts';
 import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
 import { countsInGroup } from '../layout/line.ts';
 import { topLines } from '../layout/topLines.ts';
 import { presentRows } from '../statement/presentRows.ts';
 import type { RunColumn } from '../statement/runColumn.ts';
 import { inUnit, type ShownUnit } from '../statement/scale.ts';
-import { type FootingRoot, type FootingRoots, footRows } from '../statement/scaleRows.ts';
-import { shownSign } from '../statement/shownValue.ts';
+
+import { shownSign, shownValue } from '../statement/shownValue.ts';
 import { type AmountColumn, runIndexOf, type StatementColumn, type StatementRow } from '../statement/statement.ts';
 import { translationAccountId } from '../translation/translateCube.ts';
 import { type Ground, presentedAccounts } from './ground.ts';
 import type { ColumnsPlan, StatementPlan } from './plan.ts';
-import { runColumns } from './runColumns.ts';
+import { equityColumnsOn, runColumns } from './runColumns.ts';
 import { generatedOn } from './runLayouts.ts';
 import type { Vectors } from './vectors.ts';
 
 type Given = readonly (FootingRoot | null)[];
 type FootedPlan = Pick<StatementPlan, keyof ColumnsPlan | 'layoutId'>;
 
-/** A statement row for row as it is shown, and with exact amounts. */
+/** A statement over one column, with what its lines print. */
 interface Footed {
-  readonly shown: readonly StatementRow[];
-  readonly exact: readonly StatementRow[];
+  readonly plan: ColumnsPlan;
+  readonly run: RunColumn;
+  readonly lines: ReadonlyMap<number, bigint>;
+  /** Accounts on lines that hold some of what is asked for, with what they print. */
+  readonly accounts: readonly { readonly row: StatementRow; readonly shown: bigint }[];
 }
 
 /** The other statements whose figures a statement foots to, each over one column. */
@@ -72,9 +76,10 @@ export function footingPlans(plan: FootedPlan, sheet: CompiledLayout = generated
  */
 export function footingRoots(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit): FootingRoots {
   const footed = new Map<string, Footed>();
+  const cash = new Set(plan.compiled.layout.cash?.accounts ?? []);
   const sheetAt = (of: SheetOf): Footed => {
     const key = sheetKey(of);
-    const made = footed.get(key) ?? footedSheet(plans.sheets.get(key) as ColumnsPlan, vectors, unit);
+    const made = footed.get(key) ?? footedSheet(plans.sheets.get(key) as ColumnsPlan, cash, vectors, unit);
     footed.set(key, made);
     return made;
   };
@@ -90,12 +95,8 @@ function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPla
   const before = (firstDay: Day): Footed => sheetAt(sheetBefore(ground, firstDay));
   const at = (day: Day): Footed => sheetAt({ day, measure: 'closing' });
   if (compiled.layout.kind === 'income_statement' && layoutId === null)
-    return new Map([['profit', ofColumns((span) => (isYearToDate(ground, span) ? resultIn(sheet, at(span.lastDay)) : null))]]);
-  if (compiled.layout.kind === 'changes_in_equity' && layoutId === null)
-    return new Map([
-      ['opening', ofColumns(({ firstDay }) => equityIn(before(firstDay)))],
-      ['closing', ofColumns(({ lastDay }) => equityIn(at(lastDay)))],
-    ]);
+    return new Map([['profit', ofColumns((span) => (isYearToDate(ground, span) ? resultIn(at(span.lastDay)) : null))]]);
+  if (compiled.layout.kind === 'changes_in_equity' && layoutId === null) return equityRoots(plan, runs, before, at);
   const { cash } = compiled.layout;
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (account) => ground.accountIds[account] as number));
@@ -105,13 +106,13 @@ function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPla
     const account = limited.get(id);
     return cashIds.has(id) && (account === undefined || isCashOn(account, day));
   };
-  const cashHeld = ({ shown, exact }: Footed, day: Day): FootingRoot =>
-    exact.reduce((sum, row, place) => {
+  const cashHeld = ({ accounts }: Footed, day: Day): FootingRoot =>
+    accounts.reduce((sum, { row, shown }) => {
       const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
       if (row.accountId === null || !isCashThen(row.accountId, day) || !line || isMemoLine(line)) return sum;
       const sign = shownSign(line);
-      const held = firstOf(shown[place], row);
-      return isWhole || sign * held.exact > 0n ? { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact } : sum;
+      const exact = row.values[0] ?? 0n;
+      return isWhole || sign * exact > 0n ? { shown: sum.shown + sign * shown, exact: sum.exact + sign * exact } : sum;
     }, sumOfNone);
   const ends = {
     opening: ofColumns(({ firstDay }) => cashHeld(before(firstDay), addDays(firstDay, -1))),
@@ -148,6 +149,53 @@ function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPla
   return roots;
 }
 
+/**
+ * Both ends of equity and of each of its categories, as the balance sheets print them. Of a category that nothing moved in the closing is not given where
+ * it prints otherwise than the opening: no change would explain it.
+ */
+function equityRoots(
+  { compiled, columns, ground }: FootedPlan,
+  runs: readonly RunColumn[],
+  before: (day: Day) => Footed,
+  at: (day: Day) => Footed,
+): FootingRoots {
+  const bearer = resultBearer(ground);
+  const ends = columns.map((column, place) => {
+    if (!isOfWholeLedger(column, true)) return { opening: null, closing: null };
+    const { equity, span } = column;
+    const inSheet = (sheet: Footed): FootingRoot | null => (equity === undefined ? equityIn(sheet) : categoryIn(sheet, equity, equity === bearer));
+    const [opening, closing] = [inSheet(before(span.firstDay)), inSheet(at(span.lastDay))];
+    const run = runs[runIndexOf(columns, place)];
+    const isUntouched = compiled.lines.every((line, index) => line.kind === 'sum' || isMemoLine(line) || run?.amounts[index] === 0n);
+    const isOtherwise = isUntouched && opening !== null && closing !== null && opening.exact === closing.exact && opening.shown !== closing.shown;
+    return { opening, closing: isOtherwise ? null : closing };
+  });
+  return new Map([
+    ['opening', ends.map(({ opening }) => opening)],
+    ['closing', ends.map(({ closing }) => closing)],
+  ]);
+}
+
+/** The category that the profit of the year goes to; 0 where none bears retained earnings. */
+function resultBearer(ground: Ground): number {
+  const columnOf = equityColumnsOn(ground);
+  const at = ground.traits.resets.indexOf(1);
+  return at < 0 ? -1 : (columnOf[at] ?? 0);
+}
+
+/** What a balance sheet prints of a category of equity, and with it of the result where that goes to it; `null` where it has no line for it. */
+function categoryIn(footed: Footed, category: number, withResult: boolean): FootingRoot | null {
+  const { compiled } = footed.plan;
+  const own = category === 0 ? sumOfNone : lineIn(footed, compiled.indexOf.get(`category.${category}`) ?? -1);
+  if (own === null) return null;
+  const parts = compiled.lines.flatMap((line, index) => {
+    if (line.kind !== 'result' || !withResult || !countsInGroup(line)) return [];
+    const held = lineIn(footed, index);
+    return held ? [held] : [];
+  });
+  return parts.reduce((sum, part) => ({ shown: sum.shown + part.shown, exact: sum.exact + part.exact }), own);
+}
+
 interface SheetOf {
   readonly day: Day;
   readonly measure: 'opening' | 'closing';
@@ -166,13 +214,13 @@ function isYearToDate({ calendar }: Ground, { firstDay, lastDay }: Span): boolea
 }
 
 /** A balance sheet says nothing of a part of the ledger, nor of a budget. */
-function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
+function isOfWholeLedger(column: StatementColumn, withEquity = false): column is AmountColumn {
   return (
     column.kind === 'amount' &&
     column.measure === 'movement' &&
     column.budgetId === undefined &&
     column.facets === undefined &&
-    column.equity === undefined &&
+    (withEquity || column.equity === undefined) &&
     column.placedOn === undefined &&
     column.began === undefined &&
     column.adjusting === undefined &&
@@ -180,43 +228,48 @@ function isOfWholeLedger(column: StatementColumn): column is AmountColumn {
   );
 }
 
+/** What a line prints, and what it is exactly; `null` where it prints nothing. */
+function lineIn({ plan, run, lines }: Footed, line: number): FootingRoot | null {
+  const shown = lines.get(line);
+  const exact = shown === undefined ? null : shownValue(plan.compiled, run, line);
+  return shown === undefined || exact === null ? null : { shown, exact };
+}
+
 /** On one line, or on that of a profit and that of a loss. */
-function resultIn(sheet: CompiledLayout, { shown, exact }: Footed): FootingRoot {
-  return exact.reduce<FootingRoot>((sum, row, place) => {
-    const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
-    if (line?.kind !== 'result' || line.of !== 'year_to_date' || !countsInGroup(line)) return sum;
-    const held = firstOf(shown[place], row);
+function resultIn(footed: Footed): FootingRoot {
+  return footed.plan.compiled.lines.reduce<FootingRoot>((sum, line, index) => {
+    if (line.kind !== 'result' || line.of !== 'year_to_date' || !countsInGroup(line)) return sum;
+    const held = lineIn(footed, index) ?? sumOfNone;
     const sign = -shownSign(line);
     return { shown: sum.shown + sign * held.shown, exact: sum.exact + sign * held.exact };
   }, sumOfNone);
 }
 
-function equityIn({ shown, exact }: Footed): FootingRoot | null {
-  const at = shown.findIndex(({ key, role }) => key === 'equity' && role === 'total');
-  return at < 0 ? null : firstOf(shown[at], exact[at]);
+function equityIn(footed: Footed): FootingRoot | null {
+  return lineIn(footed, footed.plan.compiled.indexOf.get('equity') ?? -1);
 }
 
 /** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
 function profitIn(income: FootedPlan, plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoot | null {
-  const { ground, compiled, columns } = income;
   const runs = runColumns(income, vectors);
-  const detail = { rungs: 1, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
-  const exact = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail });
-  const shown = footRows({ rows: exact, columns, unit }, rootsOf(income, runs, plans, vectors, unit, sheetAt));
-  const at = shown.findIndex(({ key }) => key === ground.options.cashFlow.start);
-  return at < 0 ? null : firstOf(shown[at], exact[at]);
+  const { compiled, columns, ground } = income;
+  const { lines } = footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(income, runs, plans, vectors, unit, sheetAt) });
+  const footed = { plan: income, run: runs[0] as RunColumn, lines: lines.get(0) ?? new Map(), accounts: [] };
+  return lineIn(footed, compiled.indexOf.get(ground.options.cashFlow.start) ?? -1);
 }
 
-/** At accounts, since what it shows of cash is in lines with other accounts. */
-function footedSheet(plan: ColumnsPlan, vectors: Vectors, unit: ShownUnit): Footed {
+/** With the accounts of those lines that hold cash, since what it shows of cash is in lines with other accounts. */
+function footedSheet(plan: ColumnsPlan, cash: ReadonlySet<number>, vectors: Vectors, unit: ShownUnit): Footed {
   const { compiled, columns, ground } = plan;
-  const detail = { rungs: 'accounts' as const, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
-  const exact = presentRows({ compiled, columns, runs: runColumns(plan, vectors), accounts: presentedAccounts(ground), detail });
-  return { exact, shown: footRows({ rows: exact, columns, unit }) };
-}
-
-function firstOf(shown: StatementRow | undefined, exact: StatementRow | undefined): FootingRoot {
-  return { shown: shown?.values[0] ?? 0n, exact: exact?.values[0] ?? 0n };
+  const runs = runColumns(plan, vectors);
+  const holding = new Set([...cash].flatMap((account) => [compiled.lineOfDebit[account] ?? -1, compiled.lineOfCredit[account] ?? -1]));
+  for (const { line, account } of cash.size > 0 ? compiled.takes : []) if (cash.has(account)) holding.add(line);
+  const opened = new Set([...holding].flatMap((line) => compiled.lines[line]?.key ?? []));
+  const detail = { rungs: Number.MAX_SAFE_INTEGER, opened, shut: new Set<string>(), zeroLines: false };
+  const rows = cash.size === 0 ? [] : presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail });
+  const printed = footStatement({ compiled, columns, runs, rows, unit });
+  const accounts = rows.flatMap((row, at) => (row.accountId === null ? [] : [{ row, shown: printed.rows[at]?.values[0] ?? 0n }]));
+  return { plan, run: runs[0] as RunColumn, lines: printed.lines.get(0) ?? new Map(), accounts };
 }
 
 /** Sums of all that counts in a cash flow but what translation leaves: the net change of cash. */

@@ -25,7 +25,7 @@ export interface TestLine {
   readonly layer?: 'ledger' | 'adjustment';
 }
 
-export const euro: Currency = { code: 'EUR', exponent: 2 };
+const euro: Currency = { code: 'EUR', exponent: 2 };
 export const testFacet = 'facet:1';
 /** Two values, one of them nested below the other, and a third. */
 const facetCodes = [
@@ -34,7 +34,7 @@ const facetCodes = [
   { code: 'SOUTH', caption: 'South', parent: null, element: null, side: null },
 ];
 
-export const testCalendar: FiscalCalendar = makeCalendar([2025, 2026].flatMap((year) => makeMonthlyYear(year, 1).periods));
+const testCalendar: FiscalCalendar = makeCalendar([2025, 2026].flatMap((year) => makeMonthlyYear(year, 1).periods));
 
 /** What statements of a small company are run over. */
 export function groundOfTest(company: TestCompany, natures: ReadonlyMap<number, DescribedCategory['nature']> = new Map()): Ground {

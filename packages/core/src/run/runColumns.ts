@@ -131,11 +131,17 @@ export function budgetInput(ground: Ground, { moved, before }: BudgetNeeds, vect
 
 const equityColumnsOf = new WeakMap<Ground['portions'], Int32Array>();
 
-/** What the column of a category of equity bears. */
-function borneBy(ground: Ground, category: number, input: ColumnInput): ColumnInput {
-  const { portions, traits, accountIds, categoryTree, retainedEarningsId } = ground;
+/** The category of equity whose column bears each account, by dense number. */
+export function equityColumnsOn({ portions, traits, accountIds, categoryTree, retainedEarningsId }: Ground): Int32Array {
   const columnOf = equityColumnsOf.get(portions) ?? equityColumnOf({ tree: categoryTree, portions, retainedEarningsId }, accountIds, traits.resets);
   equityColumnsOf.set(portions, columnOf);
+  return columnOf;
+}
+
+/** What the column of a category of equity bears. */
+function borneBy(ground: Ground, category: number, input: ColumnInput): ColumnInput {
+  const { traits } = ground;
+  const columnOf = equityColumnsOn(ground);
   const ofResult = traits.resets.findIndex((resets, account) => resets === 1 && columnOf[account] === category) >= 0;
   return maskColumn(input, (account) => columnOf[account] === category, ofResult);
 }

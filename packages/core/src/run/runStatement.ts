@@ -1,6 +1,9 @@
 import { addDays, type Day } from '../calendar/day.ts';
 import { longDay } from '../calendar/dayText.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import type { FootingException } from '../footing/footLines.ts';
+import { footStatement } from '../footing/footStatement.ts';
+import { roundRows } from '../footing/printedColumns.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { Currency } from '../money/currency.ts';
 import { type Decimal, readDecimal } from '../money/decimal.ts';
@@ -10,7 +13,6 @@ import { presentRows } from '../statement/presentRows.ts';
 import { type PresentedTransfer, presentTransfers } from '../statement/presentTransfers.ts';
 import type { RunColumn } from '../statement/runColumn.ts';
 import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '../statement/scale.ts';
-import { footRows, roundRows } from '../statement/scaleRows.ts';
 import type { Detail, StatementRow } from '../statement/statement.ts';
 import { statementNotes } from '../statement/statementNotes.ts';
 import { type FootingPlans, footingPlans, footingRoots } from './footingRoots.ts';
@@ -37,6 +39,8 @@ export interface RanStatement extends StatementPlan {
   readonly rows: readonly StatementRow[];
   /** In minor units of the ground; the same where nothing is scaled and no rate is laid over all. */
   readonly exactRows: readonly StatementRow[];
+  /** Where printed figures do not add, or are not near their amounts. */
+  readonly exceptions: readonly FootingException[];
   readonly scale: Scale;
   /** What is shown of an exact amount; `null`: it itself. */
   readonly unit: ShownUnit | null;
@@ -77,8 +81,9 @@ export function runStatement({ plan, printed, unit, footing }: PrintPlan, vector
   const exactRows = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail: printed.detail });
   const { scale } = printed;
   const currency = plan.presentation?.to ?? ground.currency;
-  const from = unit && { rows: exactRows, columns, unit };
-  const rows = !from ? exactRows : footing ? footRows(from, footingRoots(plan, runs, footing, vectors, from.unit)) : roundRows(from);
+  const footed =
+    unit && footing ? footStatement({ compiled, columns, runs, rows: exactRows, unit, roots: footingRoots(plan, runs, footing, vectors, unit) }) : null;
+  const rows = footed?.rows ?? (unit ? roundRows(exactRows, columns, unit) : exactRows);
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
     values: one.values.map((value, at) => (value === null || !unit || columns[at]?.kind !== 'amount' ? value : inUnit(value, unit))),
@@ -88,6 +93,7 @@ export function runStatement({ plan, printed, unit, footing }: PrintPlan, vector
     runs,
     rows,
     exactRows,
+    exceptions: footed?.exceptions ?? [],
     scale,
     unit,
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },

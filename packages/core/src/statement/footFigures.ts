@@ -65,7 +65,7 @@ export function footFigures(
 }
 
 /** A sum whose parts foot to something else: it is what they show. */
-export function isSumOfShown({ key, parts, unit }: StatementRow, totals: Footing['totals']): boolean {
+function isSumOfShown({ key, parts, unit }: StatementRow, totals: Footing['totals']): boolean {
   return parts.length > 0 && !totals.has(key) && unit === undefined;
 }
 
@@ -85,7 +85,7 @@ function footingTotals(rows: readonly StatementRow[], bearing: ReadonlyMap<strin
 }
 
 /** What each part of a total is shown as; with their signs they come to it. `given`: those that stay as another statement shows them. */
-export function allot(
+function allot(
   total: bigint,
   parts: readonly RowPart[],
   exact: readonly bigint[],

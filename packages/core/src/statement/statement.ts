@@ -33,8 +33,8 @@ export interface AmountColumn extends ColumnHead {
   readonly adjusting?: Adjusting;
   /** Where balances began within the span, so that lines of balance sheet accounts have no movement and no opening. */
   readonly began?: Day;
-  /** It is the total of so many columns right before it. */
-  readonly totals?: number;
+  /** Place among all columns of the one whose total it is a part of. */
+  readonly total?: number;
   /** Of changes in equity: accounts alone that the column of a category bears; its id. */
   readonly equity?: number;
 }

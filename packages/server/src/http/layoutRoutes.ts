@@ -88,7 +88,7 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
       return {
         ...shown,
         ...(column.equity === undefined ? {} : { equity: column.equity }),
-        ...(column.totals === undefined ? {} : { totals: column.totals }),
+        ...(column.total === undefined ? {} : { total: column.total }),
         opening: texts(opening),
         movement: texts(movement),
         closing: texts(closing),

@@ -5,6 +5,7 @@ import {
   amountOfReading,
   type CodeList,
   type ColumnInput,
+  type CompiledLayout,
   cashMoved,
   changeByLines,
   compileLayout,
@@ -13,7 +14,7 @@ import {
   equityColumnOf,
   expandLayout,
   facetKey,
-  footRows,
+  footStatement,
   type LayoutCoverage,
   type LayoutFacts,
   layoutCoverage,
@@ -24,6 +25,7 @@ import {
   ownTotals,
   type PresentedAccount,
   presentRows,
+  type RunColumn,
   readFormula,
   resultOf,
   rowInText,
@@ -229,7 +231,7 @@ function runOver({ layout, leftOut }: Asked) {
   const shown = columns.map(toColumn);
   return {
     columns: columnsText(columns),
-    rows: () => inPrint(presentRows({ compiled, columns: shown, runs, accounts, detail }), shown, exponent),
+    rows: () => inPrint(compiled, runs, presentRows({ compiled, columns: shown, runs, accounts, detail }), shown, exponent),
     rest: (): PreviewRest => {
       const [first] = whole.vectors;
       const [run] = runs;
@@ -257,17 +259,23 @@ function runOver({ layout, leftOut }: Asked) {
 
 const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
 
-function inPrint(rows: readonly StatementRow[], columns: readonly StatementColumn[], exponent: number): PreviewRow[] {
+function inPrint(
+  compiled: CompiledLayout,
+  runs: readonly RunColumn[],
+  rows: readonly StatementRow[],
+  columns: readonly StatementColumn[],
+  exponent: number,
+): PreviewRow[] {
   if (scale === 'exact') return rows.map(rowInText);
-  const printed = footRows({ rows, columns, unit: shownUnit(scale, exponent) });
+  const { rows: printed } = footStatement({ compiled, columns, runs, rows, unit: shownUnit(scale, exponent) });
   return rows.map((row, at) => ({ ...rowInText(row), printed: printed[at]?.values.map((value) => value?.toString() ?? null) ?? [] }));
 }
 
 /** As the core knows it. */
 function toColumn(column: TriedColumn): StatementColumn {
   if (column.kind === 'amount') {
-    const { measure, firstDay, lastDay, totals } = column;
-    return { kind: 'amount', measure, span: { firstDay, lastDay }, ...(totals === undefined ? {} : { totals }) };
+    const { measure, firstDay, lastDay, total } = column;
+    return { kind: 'amount', measure, span: { firstDay, lastDay }, ...(total === undefined ? {} : { total }) };
   }
   if (column.kind !== 'calculation') return column;
   const { operands, ...rest } = column;

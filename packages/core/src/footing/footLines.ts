@@ -1,0 +1,237 @@
+import { inUnit, type ShownUnit } from '../statement/scale.ts';
+import type { FootingNode, LineTree } from './lineTree.ts';
+import { FootingNetwork } from './network.ts';
+
+/** Where a printed figure is not what its neighbours, or another statement, would have it be. */
+export interface FootingException {
+  /** Key of the row. */
+  readonly key: string;
+  /** Among all columns. */
+  readonly column: number;
+  /**
+   * `beyond`: neither floor nor ceiling of its amount. `given`: not what another statement prints. `across`: its columns do not come to their total,
+   * which they do exactly.
+   */
+  readonly why: 'beyond' | 'given' | 'across';
+}
+
+/** Columns of amounts by their place among all. `total`: the column that one is a part of. */
+export interface FootedColumn {
+  readonly at: number;
+  readonly total: number | null;
+}
+
+export interface FootedFrom {
+  readonly tree: LineTree;
+  readonly columns: readonly FootedColumn[];
+  /** Key of a line, for exceptions. */
+  readonly keyOf: (line: number) => string;
+  /** As shown, in parts of the unit; `null`: no figure. */
+  readonly exactOf: (line: number, column: number) => bigint | null;
+  /** What another statement prints. */
+  readonly givenOf: (line: number, column: number) => bigint | undefined;
+  readonly unit: ShownUnit;
+}
+
+/** Of each column of amounts what its lines print. */
+export interface FootedLines {
+  readonly figures: ReadonlyMap<number, ReadonlyMap<number, bigint>>;
+  readonly exceptions: readonly FootingException[];
+}
+
+/**
+ * Printed figures that add down in each column, and across where columns are parts of a total. A total's column is footed before its parts, so that it is
+ * what it is alone; what stands in no total is rounded by itself, or given.
+ */
+export function footLines(from: FootedFrom): FootedLines {
+  const foot = new LinesFooted(from);
+  for (const column of from.columns) if (column.total === null) foot.column(column.at);
+  return foot.done();
+}
+
+class LinesFooted {
+  private readonly figures = new Map<number, Map<number, bigint>>();
+  private readonly exceptions: FootingException[] = [];
+
+  constructor(private readonly from: FootedFrom) {}
+
+  done(): FootedLines {
+    return { figures: this.figures, exceptions: this.exceptions };
+  }
+
+  /** A column, and below it those that are parts of it. */
+  column(at: number): void {
+    this.figures.set(at, new Map());
+    for (const root of this.from.tree.roots) this.down(root, at, null);
+    this.parts(at);
+  }
+
+  private parts(total: number): void {
+    const columns = this.from.columns.filter((column) => column.total === total).map(({ at }) => at);
+    if (columns.length > 0) {
+      for (const at of columns) this.figures.set(at, new Map());
+      for (const root of this.from.tree.roots) this.across(root, columns, total);
+    }
+    this.sums(total);
+    for (const at of columns) this.parts(at);
+  }
+
+  private exact(node: FootingNode, column: number): bigint | null {
+    return this.from.exactOf(node.line, column);
+  }
+
+  private show(line: number, column: number, figure: bigint): void {
+    this.figures.get(column)?.set(line, figure);
+  }
+
+  private shown(line: number, column: number): bigint | undefined {
+    return this.figures.get(column)?.get(line);
+  }
+
+  /** What the same amount prints as in a column that was footed before. */
+  private like(line: number, column: number, exact: bigint): bigint | undefined {
+    for (const [before, figures] of this.figures) {
+      const figure = before === column ? undefined : figures.get(line);
+      if (figure !== undefined && this.from.exactOf(line, before) === exact) return figure;
+    }
+    return undefined;
+  }
+
+  private cell(node: FootingNode, column: number, sign: bigint) {
+    const exact = this.exact(node, column) as bigint;
+    const [given, like] = [this.from.givenOf(node.line, column), this.like(node.line, column, exact)];
+    return { exact: sign * exact, given: given === undefined ? undefined : sign * given, like: like === undefined ? undefined : sign * like };
+  }
+
+  /** One column of one tree: its root is rounded, given, or as it stands already. */
+  private down(root: FootingNode, column: number, standing: bigint | null): void {
+    const exact = this.exact(root, column);
+    if (exact === null) {
+      // Parts of a total that has no figure stand for themselves.
+      for (const { node } of root.parts) this.down(node, column, null);
+      return;
+    }
+    const given = standing ?? this.from.givenOf(root.line, column) ?? this.like(root.line, column, exact) ?? inUnit(exact, this.from.unit);
+    this.show(root.line, column, given);
+    if (root.parts.length === 0) return;
+    const network = new FootingNetwork(this.from.unit);
+    const hub = network.addNode();
+    const placed: Placed[] = [];
+    const place = (node: FootingNode, above: number, sign: bigint): void => {
+      const inside = this.insideOf(node, column);
+      const own = inside.length === 0 ? hub : network.addNode();
+      const cell = node === root ? { exact: sign * exact, given: sign * given, isStanding: standing !== null } : this.cell(node, column, sign);
+      placed.push({ node, column, sign, cell: network.addCell(above, own, cell) });
+      for (const part of inside) place(part.node, own, sign * BigInt(part.sign));
+    };
+    place(root, hub, 1n);
+    network.solve();
+    this.take(network, placed);
+    for (const { node } of placed) this.rest(node, column);
+  }
+
+  /** The parts of a node that make it up in a column; none where one of them has no figure. */
+  private insideOf(node: FootingNode, column: number): FootingNode['parts'] {
+    return node.parts.every((part) => this.exact(part.node, column) !== null) ? node.parts : [];
+  }
+
+  /** What stands in a node that is not made up by it stands for itself. */
+  private rest(node: FootingNode, column: number): void {
+    if (node.parts.length > 0 && this.insideOf(node, column).length === 0) for (const part of node.parts) this.down(part.node, column, null);
+  }
+
+  private take(network: FootingNetwork, placed: readonly Placed[]): void {
+    for (const { node, column, sign, cell } of placed) {
+      this.show(node.line, column, sign * network.figure(cell));
+      if (network.isBeyond(cell))
+        this.exceptions.push({
+          key: this.from.keyOf(node.line),
+          column,
+          why: this.from.givenOf(node.line, column) === undefined ? 'beyond' : 'given',
+        });
+    }
+  }
+
+  /** Columns that are parts of a total, which is footed already, over one tree. A row whose exact parts miss its exact total leaves it, and what stands around it is a leaf. */
+  private across(root: FootingNode, columns: readonly number[], total: number): void {
+    if (!this.adds(root, columns, total)) {
+      for (const column of columns) this.down(root, column, null);
+      this.told(root, columns, total);
+      return;
+    }
+    const network = new FootingNetwork(this.from.unit);
+    const hub = network.addNode();
+    const placed: Placed[] = [];
+    const leaves: FootingNode[] = [];
+    const place = (node: FootingNode, above: readonly number[], sign: bigint): void => {
+      const isLeaf = node.parts.length === 0 || !node.parts.every((part) => this.adds(part.node, columns, total));
+      const sink = isLeaf ? network.addNode() : -1;
+      const own = columns.map(() => (isLeaf ? sink : network.addNode()));
+      for (const [at, column] of columns.entries())
+        placed.push({ node, column, sign, cell: network.addCell(above[at] as number, own[at] as number, this.cell(node, column, sign)) });
+      if (isLeaf) {
+        network.demand(sink, sign * (this.shown(node.line, total) as bigint));
+        leaves.push(node);
+      } else for (const part of node.parts) place(part.node, own, sign * BigInt(part.sign));
+    };
+    place(
+      root,
+      columns.map(() => hub),
+      1n,
+    );
+    network.demand(hub, -(this.shown(root.line, total) as bigint));
+    const isSolved = network.solve();
+    if (!isSolved) {
+      // Figures of the total contradict each other: then columns add down alone.
+      for (const column of columns) this.down(root, column, null);
+      this.told(root, columns, total);
+      return;
+    }
+    this.take(network, placed);
+    for (const leaf of leaves)
+      for (const part of leaf.parts.length > 0 ? [leaf] : []) {
+        for (const column of columns) this.down(part, column, this.shown(part.line, column) ?? null);
+        for (const inside of part.parts) this.told(inside.node, columns, total);
+      }
+  }
+
+  /** Rows that would come to their total exactly, and are printed otherwise. */
+  private told(node: FootingNode, columns: readonly number[], total: number): void {
+    if (this.adds(node, columns, total)) {
+      const sum = columns.reduce((all, column) => all + (this.shown(node.line, column) ?? 0n), 0n);
+      if (sum !== this.shown(node.line, total)) this.exceptions.push({ key: this.from.keyOf(node.line), column: total, why: 'across' });
+    }
+    for (const part of node.parts) this.told(part.node, columns, total);
+  }
+
+  private adds(node: FootingNode, columns: readonly number[], total: number): boolean {
+    const exact = columns.map((column) => this.exact(node, column));
+    const whole = this.exact(node, total);
+    return whole !== null && exact.every((amount) => amount !== null) && exact.reduce((sum, amount) => (sum as bigint) + (amount as bigint), 0n) === whole;
+  }
+
+  /** Totals that cut through others are what they show: of n terms, less than n units off. */
+  private sums(total: number): void {
+    const columns = [total, ...this.from.columns.filter((column) => column.total === total).map(({ at }) => at)];
+    for (const column of columns)
+      for (const { line, terms } of this.from.tree.others) {
+        const exact = this.from.exactOf(line, column);
+        if (exact === null || this.shown(line, column) !== undefined) continue;
+        const given = this.from.givenOf(line, column);
+        const figures = terms.map((term) => ({ sign: BigInt(term.sign), figure: this.shown(term.line, column) }));
+        const isKnown = figures.every(({ figure }) => figure !== undefined);
+        this.show(
+          line,
+          column,
+          given ?? (isKnown ? figures.reduce((sum, { sign, figure }) => sum + sign * (figure as bigint), 0n) : inUnit(exact, this.from.unit)),
+        );
+      }
+  }
+}
+
+interface Placed {
+  readonly node: FootingNode;
+  readonly column: number;
+  readonly sign: bigint;
+  readonly cell: number;
+}
