@@ -20,7 +20,13 @@ module.exports = {
       `${server}/application`,
       '^packages/core/src/index.ts$',
     ]),
-    only('documents-import-application-and-core', `${server}/documents`, [`${server}/documents`, `${server}/application`, '^packages/core/src/index.ts$']),
+    // What is kept as a file is read by its schema, which the contract has.
+    only('documents-import-application-core-and-contract', `${server}/documents`, [
+      `${server}/documents`,
+      `${server}/application`,
+      '^packages/core/src/index.ts$',
+      '^packages/contract/src/index.ts$',
+    ]),
     only('demo-imports-application-and-core', `${server}/demo`, [`${server}/demo`, `${server}/application`, '^packages/core/src/index.ts$']),
     {
       name: 'express-in-http-only',

@@ -25,6 +25,7 @@ export * from './problem.ts';
 export * from './rates.ts';
 export * from './series.ts';
 export * from './statement.ts';
+export * from './statementDocument.ts';
 export * from './statementEffect.ts';
 export * from './statementSet.ts';
 export * from './trialBalanceFile.ts';

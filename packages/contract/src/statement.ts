@@ -99,6 +99,8 @@ export type StatementQuery = z.infer<typeof statementQuery>;
 
 /** In the place of what a column is in words; `{from}`, `{to}` and `{year}` stand for dates. `group`: over columns beside each other. */
 const columnHead = {
+  /** What is printed over its figures, line by line. */
+  lines: z.exactOptional(z.array(z.string())),
   heading: z.exactOptional(z.string()),
   group: z.exactOptional(z.string()),
   width: z.exactOptional(columnWidth),
@@ -130,7 +132,8 @@ export const textColumn = z.object({ kind: z.literal('text'), ...columnHead });
 
 export const statementColumn = z.discriminatedUnion('kind', [amountColumn, changeColumn, shareColumn, calculationColumn, textColumn]);
 
-const unit = z.enum(['amount', 'ratio', 'percent', 'days']);
+export const unit = z.enum(['amount', 'ratio', 'percent', 'days']);
+export const statementKinds = z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity', 'free']);
 
 /** What a row is on the page. */
 export const rowRole = z.enum(['heading', 'line', 'account', 'total', 'final', 'text', 'space']);
@@ -196,7 +199,7 @@ export const proof = z.object({
 export type ProofBody = z.infer<typeof proof>;
 
 export const statement = z.object({
-  kind: z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity', 'free']),
+  kind: statementKinds,
   /** The composed layout that it is of. */
   layoutId: id.nullable(),
   title: z.string(),

@@ -36,6 +36,14 @@ export const statementOperations = {
     query: statementQuery,
     answer: 'file',
   },
+  exportDocument: {
+    needs: 'reader',
+    method: 'get',
+    path: '/companies/{companyId}/statements/{kind}/document',
+    summary: 'The statement as a value, in canonical JSON with the digest of its content (schema `statementDocument`)',
+    query: statementQuery,
+    answer: 'file',
+  },
   exportWorkbook: {
     needs: 'reader',
     method: 'get',

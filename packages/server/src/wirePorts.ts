@@ -2,6 +2,7 @@ import type { PlanDefinition, SetDefinition } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Ports } from './application/ports/index.ts';
 import { attachmentContent } from './documents/attachmentContent.ts';
+import { writeDocument } from './documents/keptDocument.ts';
 import { receivedFiles } from './documents/receivedFiles.ts';
 import { FileTableReader } from './documents/tableReader.ts';
 import { writeAccountLedgerCsv } from './documents/writeAccountLedgerCsv.ts';
@@ -116,6 +117,7 @@ export function wirePorts(
     tables: new FileTableReader(),
     writer: {
       toCsv: writeStatementCsv,
+      toJson: writeDocument,
       // Workbooks and prints are written by threads alone, and what writes them is large: it is loaded where it is first asked for.
       toWorkbook: async (statement) => (await import('./documents/writeStatementWorkbook.ts')).writeStatementWorkbook(statement),
       printSet: async (set) => (await import('./documents/printSet.ts')).printSet(set),

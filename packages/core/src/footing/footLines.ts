@@ -52,6 +52,9 @@ export function footLines(from: FootedFrom): FootedLines {
 class LinesFooted {
   private readonly figures = new Map<number, Map<number, bigint>>();
   private readonly exceptions: FootingException[] = [];
+  /** Of each total's columns: rows that add across exactly, and rows with one in them that does not. */
+  private readonly adding = new Map<number, Map<FootingNode, boolean>>();
+  private readonly missing = new Map<number, Map<FootingNode, boolean>>();
 
   constructor(private readonly from: FootedFrom) {}
 
@@ -152,47 +155,72 @@ class LinesFooted {
     }
   }
 
-  /** Columns that are parts of a total, which is footed already, over one tree. A row whose exact parts miss its exact total leaves it, and what stands around it is a leaf. */
+  /**
+   * Columns that are parts of a total, which is footed already, over one tree. A row that adds across although something in it does not is footed across
+   * before what stands in it.
+   */
   private across(root: FootingNode, columns: readonly number[], total: number): void {
-    if (!this.adds(root, columns, total)) {
-      for (const column of columns) this.down(root, column, null);
-      this.told(root, columns, total);
-      return;
-    }
+    if (this.adds(root, columns, total) && this.misses(root, columns, total)) {
+      this.solve(root, columns, total, { isAlone: true, isStanding: false });
+      this.solve(root, columns, total, { isAlone: false, isStanding: true });
+    } else this.solve(root, columns, total, { isAlone: false, isStanding: false });
+    this.told(root, columns, total);
+  }
+
+  /**
+   * One network over all columns: what flows into a node in a column flows on to its parts; the columns of a leaf flow into what it prints in the total, or
+   * out, where its exact columns miss its exact total or it has no figure there. `isStanding`: its root is printed already; `isAlone`: nothing in it is looked at.
+   */
+  private solve(
+    root: FootingNode,
+    columns: readonly number[],
+    total: number,
+    { isAlone, isStanding }: { readonly isAlone: boolean; readonly isStanding: boolean },
+  ): void {
     const network = new FootingNetwork(this.from.unit);
     const hub = network.addNode();
     const placed: Placed[] = [];
-    const leaves: FootingNode[] = [];
+    const inside: FootingNode[] = [];
+    const alone: { readonly node: FootingNode; readonly column: number }[] = [];
     const place = (node: FootingNode, above: readonly number[], sign: bigint): void => {
-      const isLeaf = node.parts.length === 0 || !node.parts.every((part) => this.adds(part.node, columns, total));
-      const sink = isLeaf ? network.addNode() : -1;
-      const own = columns.map(() => (isLeaf ? sink : network.addNode()));
-      for (const [at, column] of columns.entries())
-        placed.push({ node, column, sign, cell: network.addCell(above[at] as number, own[at] as number, this.cell(node, column, sign)) });
-      if (isLeaf) {
-        network.demand(sink, sign * (this.shown(node.line, total) as bigint));
-        leaves.push(node);
-      } else for (const part of node.parts) place(part.node, own, sign * BigInt(part.sign));
+      const adds = this.adds(node, columns, total);
+      const isApart = node !== root && adds && this.misses(node, columns, total);
+      const isLeaf = isApart || (isAlone && node === root) || node.parts.length === 0;
+      if (isApart) inside.push(node);
+      const sink = isLeaf && adds ? network.addNode() : hub;
+      const own = columns.map((column) => (isLeaf || this.insideOf(node, column).length === 0 ? sink : network.addNode()));
+      for (const [at, column] of columns.entries()) {
+        if (this.exact(node, column) === null) continue;
+        const standing = isStanding && node === root ? this.shown(node.line, column) : undefined;
+        const cell = this.cell(node, column, sign);
+        const fixed = standing === undefined ? cell : { ...cell, given: sign * standing, isStanding: true };
+        placed.push({ node, column, sign, cell: network.addCell(above[at] as number, own[at] as number, fixed) });
+        if (!isLeaf && own[at] === hub) alone.push({ node, column });
+      }
+      if (isLeaf && adds) {
+        const figure = sign * (this.shown(node.line, total) as bigint);
+        network.demand(sink, figure);
+        network.demand(hub, -figure);
+      } else if (!isLeaf) for (const part of node.parts) place(part.node, own, sign * BigInt(part.sign));
     };
     place(
       root,
       columns.map(() => hub),
       1n,
     );
-    network.demand(hub, -(this.shown(root.line, total) as bigint));
-    const isSolved = network.solve();
-    if (!isSolved) {
-      // Figures of the total contradict each other: then columns add down alone.
-      for (const column of columns) this.down(root, column, null);
-      this.told(root, columns, total);
-      return;
-    }
+    network.solve();
     this.take(network, placed);
-    for (const leaf of leaves)
-      for (const part of leaf.parts.length > 0 ? [leaf] : []) {
-        for (const column of columns) this.down(part, column, this.shown(part.line, column) ?? null);
-        for (const inside of part.parts) this.told(inside.node, columns, total);
-      }
+    for (const node of inside) this.solve(node, columns, total, { isAlone: false, isStanding: true });
+    for (const { node, column } of alone) for (const part of node.parts) this.down(part.node, column, null);
+  }
+
+  /** Whether something in a node does not come to its total across. */
+  private misses(node: FootingNode, columns: readonly number[], total: number): boolean {
+    const known = this.missing.get(total) ?? new Map<FootingNode, boolean>();
+    this.missing.set(total, known);
+    const found = known.get(node) ?? node.parts.some((part) => !this.adds(part.node, columns, total) || this.misses(part.node, columns, total));
+    known.set(node, found);
+    return found;
   }
 
   /** Rows that would come to their total exactly, and are printed otherwise. */
@@ -205,9 +233,17 @@ class LinesFooted {
   }
 
   private adds(node: FootingNode, columns: readonly number[], total: number): boolean {
-    const exact = columns.map((column) => this.exact(node, column));
-    const whole = this.exact(node, total);
-    return whole !== null && exact.every((amount) => amount !== null) && exact.reduce((sum, amount) => (sum as bigint) + (amount as bigint), 0n) === whole;
+    const known = this.adding.get(total) ?? new Map<FootingNode, boolean>();
+    this.adding.set(total, known);
+    const before = known.get(node);
+    if (before !== undefined) return before;
+    let rest: bigint | null = this.exact(node, total);
+    for (const column of columns) {
+      const exact = this.exact(node, column);
+      rest = rest === null || exact === null ? null : rest - exact;
+    }
+    known.set(node, rest === 0n);
+    return rest === 0n;
   }
 
   /** Totals that cut through others are what they show: of n terms, less than n units off. */

@@ -70,7 +70,7 @@ export function footStatement({ compiled, columns, runs, rows, unit, roots = new
     if (below === null) continue;
     const accounts = footLines({
       tree: { roots: [below.root], others: [] },
-      columns: footed,
+      columns: addsAcross(own, footed) ? footed : footed.map(({ at }) => ({ at, total: null })),
       keyOf: (at) => below.rows[at]?.key ?? '',
       exactOf: (at, column) => below.rows[at]?.values[column] ?? null,
       givenOf: (at, column) => (at === 0 ? own.get(column) : undefined),
@@ -85,6 +85,14 @@ export function footStatement({ compiled, columns, runs, rows, unit, roots = new
     exceptions: told,
     lines: figures,
   };
+}
+
+/** Whether what a line prints in columns comes to what it prints in their total: only then can what stands in it. */
+function addsAcross(own: ReadonlyMap<number, bigint>, columns: readonly FootedColumn[]): boolean {
+  return columns.every(({ at }) => {
+    const parts = columns.filter(({ total }) => total === at);
+    return parts.length === 0 || parts.reduce((sum, part) => sum + (own.get(part.at) ?? 0n), 0n) === own.get(at);
+  });
 }
 
 function valueAt(figures: FootedLines['figures'], column: number, at: number): [number, bigint][] {

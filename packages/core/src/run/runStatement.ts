@@ -2,7 +2,7 @@ import { addDays, type Day } from '../calendar/day.ts';
 import { longDay } from '../calendar/dayText.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { FootingException } from '../footing/footLines.ts';
-import { footStatement } from '../footing/footStatement.ts';
+import { type FootedStatement, footStatement } from '../footing/footStatement.ts';
 import { roundRows } from '../footing/printedColumns.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { Currency } from '../money/currency.ts';
@@ -29,6 +29,8 @@ export interface Printed {
   readonly scale: Scale;
   /** A composed balance sheet, over the same categories, that figures foot to instead of the generated one. */
   readonly sheet?: CompiledLayout | undefined;
+  /** Beside the rows that are shown, all down to accounts. */
+  readonly withAccounts?: boolean | undefined;
 }
 
 /** A finished statement. */
@@ -39,6 +41,8 @@ export interface RanStatement extends StatementPlan {
   readonly rows: readonly StatementRow[];
   /** In minor units of the ground; the same where nothing is scaled and no rate is laid over all. */
   readonly exactRows: readonly StatementRow[];
+  /** All rows down to accounts, where they were asked for: exact, and as printed. */
+  readonly all: { readonly exact: readonly StatementRow[]; readonly printed: readonly StatementRow[] } | null;
   /** Where printed figures do not add, or are not near their amounts. */
   readonly exceptions: readonly FootingException[];
   readonly scale: Scale;
@@ -78,12 +82,18 @@ export function printNeeds({ plan, footing }: PrintPlan): VectorNeed[] {
 export function runStatement({ plan, printed, unit, footing }: PrintPlan, vectors: Vectors): RanStatement {
   const { compiled, columns, ground } = plan;
   const runs = runColumns(plan, vectors);
-  const exactRows = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail: printed.detail });
+  const accounts = presentedAccounts(ground);
+  const exactRows = presentRows({ compiled, columns, runs, accounts, detail: printed.detail });
   const { scale } = printed;
   const currency = plan.presentation?.to ?? ground.currency;
-  const footed =
-    unit && footing ? footStatement({ compiled, columns, runs, rows: exactRows, unit, roots: footingRoots(plan, runs, footing, vectors, unit) }) : null;
-  const rows = footed?.rows ?? (unit ? roundRows(exactRows, columns, unit) : exactRows);
+  const roots = unit && footing ? footingRoots(plan, runs, footing, vectors, unit) : null;
+  const inPrint = (exact: readonly StatementRow[]): Pick<FootedStatement, 'rows' | 'exceptions'> => {
+    if (unit && roots) return footStatement({ compiled, columns, runs, rows: exact, unit, roots });
+    return { rows: unit ? roundRows(exact, columns, unit) : exact, exceptions: [] };
+  };
+  const shown = inPrint(exactRows);
+  const whole = printed.withAccounts ? presentRows({ compiled, columns, runs, accounts, detail: { ...printed.detail, ...everything } }) : null;
+  const all = whole && { exact: whole, ...inPrint(whole) };
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
     values: one.values.map((value, at) => (value === null || !unit || columns[at]?.kind !== 'amount' ? value : inUnit(value, unit))),
@@ -91,9 +101,10 @@ export function runStatement({ plan, printed, unit, footing }: PrintPlan, vector
   return {
     ...plan,
     runs,
-    rows,
+    rows: shown.rows,
     exactRows,
-    exceptions: footed?.exceptions ?? [],
+    all: all && { exact: all.exact, printed: all.rows },
+    exceptions: (all ?? shown).exceptions,
     scale,
     unit,
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
@@ -102,6 +113,8 @@ export function runStatement({ plan, printed, unit, footing }: PrintPlan, vector
     ...told(plan, runs, exactRows),
   };
 }
+
+const everything: Pick<Detail, 'rungs' | 'opened' | 'shut'> = { rungs: 'accounts', opened: new Set(), shut: new Set() };
 
 /** `null`: amounts are shown as they are. */
 function unitOf({ presentation, ground }: StatementPlan, unit: Scale['unit']): ShownUnit | null {

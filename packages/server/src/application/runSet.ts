@@ -101,7 +101,7 @@ async function runPart(
   const print = planPrint(plan, printedBy(detail, sheetOf(plan)));
   const vectors = await provideVectors(ports, books, printNeeds(print), plan.ratesNeeded);
   if (!vectors.ok) return vectors;
-  const statement = { ...run(print, vectors.value), company: books.company.name };
+  const statement = { ...run(print, vectors.value), companyId: books.company.id, company: books.company.name };
   return succeed(part.title === '' ? statement : entitled(statement, part.title));
 }
 

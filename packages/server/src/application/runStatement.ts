@@ -1,12 +1,15 @@
 import {
   type CompiledLayout,
   type Detail,
+  type DocumentOf,
+  makeDocument,
   type Outcome,
   planPrint,
   printNeeds,
   type RanStatement,
   runStatement as run,
   type Scale,
+  type StatementDocument,
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
@@ -24,13 +27,18 @@ export interface DetailChoice {
   readonly zero: boolean;
   readonly scale: Scale['unit'];
   readonly rounding: Scale['rounding'];
+  /** Beside the rows that are shown, all down to accounts: of what is taken along or kept. */
+  readonly withAccounts?: boolean;
 }
 
 export type StatementChoice = ColumnChoice & DetailChoice;
 
-/** A finished statement of a company, by its name. */
-export interface Statement extends RanStatement {
-  readonly company: string;
+/** A finished statement, and whose it is. */
+export interface Statement extends RanStatement, DocumentOf {}
+
+/** As a value, which all that is shown, exported and kept is made from. */
+export function documentOf(statement: Statement): StatementDocument {
+  return makeDocument(statement, statement);
 }
 
 /** Run anew where somebody posted while it was provided for. */
@@ -41,12 +49,12 @@ export function runStatement(ports: Ports, { companyId }: Access, name: Statemen
     const { desk, plan } = planned.value;
     const print = planPrint(plan, printedBy(choice));
     const vectors = await provideVectors(ports, desk.books, printNeeds(print), plan.ratesNeeded);
-    return vectors.ok ? succeed({ ...run(print, vectors.value), company: desk.books.company.name }) : vectors;
+    return vectors.ok ? succeed({ ...run(print, vectors.value), companyId, company: desk.books.company.name }) : vectors;
   });
 }
 
 /** `sheet`: a composed balance sheet that figures foot to, made ready over the ground of a plan. */
-export function printedBy({ detail, open, shut, zero, scale, rounding }: DetailChoice, sheet?: CompiledLayout) {
+export function printedBy({ detail, open, shut, zero, scale, rounding, withAccounts }: DetailChoice, sheet?: CompiledLayout) {
   const shown: Detail = { rungs: detail, opened: new Set(open), shut: new Set(shut), zeroLines: zero };
-  return { detail: shown, scale: { unit: scale, rounding }, sheet };
+  return { detail: shown, scale: { unit: scale, rounding }, sheet, withAccounts };
 }

@@ -1,5 +1,4 @@
-import { type Condition, daysIn, decimalOf, type Formula, type SiblingSpan, type Span, shownValue, toDecimalText } from '@ivory-ladder/core';
-import type { Statement } from '../application/runStatement.ts';
+import { type Condition, type DrawnStatement, decimalOf, type Formula, type SiblingSpan } from '@ivory-ladder/core';
 
 /** What a formula is written over. */
 export interface FormulaCells {
@@ -12,25 +11,31 @@ export interface FormulaCells {
 
 /** The column of a statement that a formula over lines is written for. */
 interface LineCells {
-  readonly statement: Statement;
-  /** Index among the columns of amounts. */
-  readonly run: number;
-  readonly span: Span;
+  readonly statement: DrawnStatement;
+  readonly column: number;
+  readonly days: number;
   /** `B12` of a line that is on the sheet. */
   cellOf(key: string): string | undefined;
 }
 
-/** Each line counts on its own side, and one that is not on the sheet as its amount. */
-export function cellsOfLines(cells: LineCells): FormulaCells {
-  return { days: daysIn(cells.span), inCells: (key) => lineInCells(key, cells), between: cells.statement.compiled.between };
+type Operand = ReturnType<DrawnStatement['operandOf']>;
+
+/** Each line counts as it does where it is not turned round, and one that is not on the sheet as its amount. Spans of siblings are spelled out. */
+export function cellsOfLines({ statement, column, days, cellOf }: LineCells): FormulaCells {
+  const inCells = (key: string): string => {
+    const cell = cellOf(key);
+    const operand = statement.operandOf(key, column);
+    if (cell !== undefined) return operand?.isReversed || statement.rows.some((row) => row.key === key && row.isReversed) ? `-${cell}` : cell;
+    return operandInCell(operand && { ...operand, value: operand.isReversed ? { ...operand.value, of: -operand.value.of } : operand.value });
+  };
+  return { days, inCells, between: () => null };
 }
 
 /** What a line that is not on the sheet shows in a column, as a number. */
-export function amountInCell(key: string, run: number, { compiled, runs, ground }: Statement): string {
-  const at = compiled.indexOf.get(key);
-  const column = runs[run];
-  const shown = at === undefined || !column ? null : shownValue(compiled, column, at);
-  return shown === null ? 'NA()' : `(${toDecimalText(shown, ground.currency)})`;
+export function operandInCell(operand: Operand): string {
+  if (!operand) return 'NA()';
+  const { value } = operand;
+  return `(${decimalOf(value) ?? `${value.of}/${value.over}`})`;
 }
 
 /** A formula as one over cells. */
@@ -67,17 +72,4 @@ function conditionInCells(condition: Condition, cells: FormulaCells): string {
 function spanInCells({ from, to }: SiblingSpan, cells: FormulaCells): string {
   const keys = cells.between(from.key, to.key) ?? [];
   return keys.map((key) => cells.inCells(key)).join('+') || '0';
-}
-
-function lineInCells(key: string, { statement: { compiled, runs, ground }, run, cellOf }: LineCells): string {
-  const at = compiled.indexOf.get(key);
-  const line = at === undefined ? undefined : compiled.lines[at];
-  if (at === undefined || !line) return 'NA()';
-  const cell = cellOf(key);
-  if (cell !== undefined) return line.reversed ? `-${cell}` : cell;
-  const column = runs[run];
-  const known = column?.reckoned.get(at);
-  if (known) return known.ok ? `(${known.value.of}/${known.value.over})` : 'NA()';
-  const net = (column?.amounts[at] ?? 0n) + (compiled.shownWithin.get(at) ?? []).reduce((sum, other) => sum + (column?.amounts[other] ?? 0n), 0n);
-  return `(${toDecimalText(line.side === 'debit' ? net : -net, ground.currency)})`;
 }

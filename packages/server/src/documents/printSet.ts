@@ -1,10 +1,9 @@
-import { captionWords, longDay, type MarkedComment, markComments, printWords } from '@ivory-ladder/core';
+import { captionWords, drawDocument, longDay, type MarkedComment, markComments, printWords } from '@ivory-ladder/core';
 import pdfmake from 'pdfmake';
 import type { Content, ContextPageSize, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { PrintedSet, WrittenFile } from '../application/ports/index.ts';
 import { fileName } from './fileName.ts';
 import { printFonts } from './printFonts.ts';
-import { headingOf } from './statementCaptions.ts';
 import { ink, isWidePage, second, statementTable, transferTable } from './statementTable.ts';
 
 const rule = '#C9BC9F';
@@ -66,10 +65,9 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
   };
 }
 
-function statementPages({ statement, comments }: PrintedSet['statements'][number]): Content[] {
-  const { compiled, columns, scale, unit, transfers } = statement;
-  const { language } = compiled.layout;
-  const { company, title, dates } = headingOf(statement);
+function statementPages({ document, comments }: PrintedSet['statements'][number]): Content[] {
+  const statement = drawDocument(document);
+  const { company, title, dates, language, columns, unit, rounding, transfers } = statement;
   const { marked } = markComments(statement.rows, comments);
   const isWide = isWidePage(columns);
   const head: Content[] = [
@@ -89,9 +87,9 @@ function statementPages({ statement, comments }: PrintedSet['statements'][number
   const foot: Content[] = [];
   if (transfers.length > 0) foot.push(transferTable(statement));
   for (const note of statement.notes) foot.push({ text: note, fontSize: 8, color: second, margin: [0, 6, 0, 0] });
-  if (unit !== null)
+  if (unit)
     foot.push({
-      text: captionWords[language][scale.rounding === 'footed' ? 'roundedFooted' : 'roundedEach'],
+      text: captionWords[language][rounding === 'footed' ? 'roundedFooted' : 'roundedEach'],
       fontSize: 8,
       color: second,
       margin: [0, 12, 0, 0],

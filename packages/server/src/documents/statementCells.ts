@@ -1,18 +1,17 @@
 import {
   betweenKeys,
-  type CalculationColumn,
+  type DocumentColumn,
+  type DrawnRow,
+  type DrawnStatement,
+  daysOfColumn,
   decimalsIn,
   divideHalfAwayFromZero,
   minorUnitsIn,
-  runIndexOf,
-  type ShareColumn,
-  type StatementRow,
-  shownValue,
+  readFormula,
   toDecimalText,
 } from '@ivory-ladder/core';
 import type ExcelJS from 'exceljs';
-import type { Statement } from '../application/runStatement.ts';
-import { amountInCell, cellsOfLines, formulaInCells } from './formulaInCells.ts';
+import { cellsOfLines, formulaInCells, operandInCell } from './formulaInCells.ts';
 import { rounded } from './workbookAmounts.ts';
 
 /** Where the unrounded amounts of a scaled statement are. */
@@ -21,9 +20,12 @@ export const exactSheet = 'Exact';
 /** What stands in one cell: its formula or value, from what it comes to. */
 export type CellWriter = (cell: CellFacts) => ExcelJS.CellValue;
 
+type CalculationColumn = Extract<DocumentColumn, { kind: 'calculation' }>;
+type ShareColumn = Extract<DocumentColumn, { kind: 'share' }>;
+
 export interface CellFacts {
-  readonly statement: Statement;
-  readonly row: StatementRow;
+  readonly statement: DrawnStatement;
+  readonly row: DrawnRow;
   /** Index of the column. */
   readonly at: number;
   readonly result: number | undefined;
@@ -41,7 +43,7 @@ export function liveCell(cell: CellFacts): ExcelJS.CellValue {
   const { statement, row, at, result, exponent, number, letter, rowOf } = cell;
   if (isUnknown(cell)) return '–';
   if (row.unit !== undefined) return calculated(cell);
-  const column = statement.columns[at] as Statement['columns'][number];
+  const column = statement.columns[at] as DocumentColumn;
   if (column.kind === 'amount')
     return row.parts.length > 0 ? { formula: rounded(sumOf(row, letter(at), rowOf), exponent), result: result ?? 0 } : (result ?? null);
   if (column.kind === 'text') return null;
@@ -61,24 +63,18 @@ function isUnknown({ statement, row, at, result }: CellFacts): boolean {
   return (column.kind === 'change' || column.kind === 'percent') && [column.of, column.against].some((operand) => (row.values[operand] ?? null) === null);
 }
 
-export function isOfPercents(column: Statement['columns'][number]): boolean {
+export function isOfPercents(column: DocumentColumn): boolean {
   return column.kind === 'percent' || column.kind === 'share' || (column.kind === 'calculation' && column.result === 'percent');
 }
 
 /** A formula over other columns of the row. */
 function overColumns({ row, result, number, exponent, letter }: CellFacts, column: CalculationColumn): ExcelJS.CellValue {
-  if (row.unit !== undefined && row.unit !== 'amount') return '–';
-  const inCells = (key: string): string => `${letter(column.operands.get(key) ?? 0)}${number}`;
-  const cells = formulaInCells(column.formula, { days: column.days, inCells, between: betweenOf(column) });
+  const formula = readFormula(column.formula);
+  if (!formula.ok || (row.unit !== undefined && row.unit !== 'amount')) return '–';
+  const placeOf = new Map(column.operands.map(({ name, column: place }) => [name, place]));
+  const inCells = (key: string): string => `${letter(placeOf.get(key) ?? 0)}${number}`;
+  const cells = formulaInCells(formula.value, { days: column.days, inCells, between: betweenKeys([...placeOf.keys()]) });
   return { formula: `IFERROR(${column.result === 'amount' ? rounded(cells, exponent) : cells},"–")`, result: result ?? '–' };
-}
-
-const known = new WeakMap<CalculationColumn, ReturnType<typeof betweenKeys>>();
-
-function betweenOf(column: CalculationColumn): ReturnType<typeof betweenKeys> {
-  const between = known.get(column) ?? betweenKeys([...column.operands.keys()]);
-  known.set(column, between);
-  return between;
 }
 
 /** Of the line in the same column; of its amount where it is not on the sheet. */
@@ -86,7 +82,7 @@ function shareOf(cell: CellFacts, column: ShareColumn): { formula: string; resul
   const { statement, row, result, number, letter, rowOf } = cell;
   const { of, line } = column;
   const there = rowOf.get(line);
-  const whole = there === undefined ? amountInCell(line, runIndexOf(statement.columns, of), statement) : `${letter(of)}${there}`;
+  const whole = there === undefined ? operandInCell(statement.operandOf(line, of)) : `${letter(of)}${there}`;
   const part = `${letter(of)}${number}`;
   if (row.unit !== undefined && row.unit !== 'amount') return { formula: '"–"', result: '–' };
   const share = `${part}/${whole}`;
@@ -96,11 +92,10 @@ function shareOf(cell: CellFacts, column: ShareColumn): { formula: string; resul
 
 /** By how much a share was moved so that those of one total foot to it; `null` where it was not. */
 function footedBy({ statement, row, at }: CellFacts, { of, line, kind, format }: ShareColumn): { readonly decimals: number; readonly by: string } | null {
-  const { compiled, columns, runs } = statement;
-  const [index, run] = [compiled.indexOf.get(line), runs[runIndexOf(columns, of)]];
-  const [part, share] = [row.values[of] ?? null, row.values[at] ?? null];
-  const whole = index === undefined || !run ? null : shownValue(compiled, run, index);
-  if (part === null || share === null || !whole) return null;
+  const operand = statement.operandOf(line, of);
+  const [part, share] = [row.exact[of] ?? null, row.exact[at] ?? null];
+  const whole = operand ? (operand.value.of * 10n ** BigInt(statement.kept.exponent)) / operand.value.over : 0n;
+  if (part === null || share === null || whole === 0n) return null;
   const decimals = (decimalsIn({ kind, ...(format ? { format } : {}) }) ?? 0) + 2;
   const by = share - divideHalfAwayFromZero(part * 10n ** BigInt(decimals), whole);
   return by === 0n ? null : { decimals, by: `${by > 0n ? '+' : '-'}${toDecimalText(by > 0n ? by : -by, { code: '', exponent: decimals })}` };
@@ -110,8 +105,8 @@ function footedBy({ statement, row, at }: CellFacts, { of, line, kind, format }:
 export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
   const { statement, row, at, result, number, letter } = cell;
   if (isUnknown(cell)) return '–';
-  const { columns, scale } = statement;
-  const column = columns[at] as Statement['columns'][number];
+  const { columns, rounding } = statement;
+  const column = columns[at] as DocumentColumn;
   const exact = `${exactSheet}!${letter(at)}${number}`;
   if (column.kind === 'text') return null;
   // Beside a change that is nil as it is printed, or goes the other way, there is none.
@@ -123,7 +118,7 @@ export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
     const change = `${letter(column.of)}${number}-${letter(column.against)}${number}`;
     return { formula: row.unit === undefined ? change : `IFERROR(${change},"–")`, result: result ?? '–' };
   }
-  const isByItself = row.unit !== undefined || scale.rounding === 'independent';
+  const isByItself = row.unit !== undefined || rounding === 'independent';
   if (row.parts.length > 0 && !isByItself) return liveCell(cell);
   if (row.parts.length === 0 && row.unit === undefined) return result ?? null;
   const shown = inUnits(exact, statement);
@@ -131,17 +126,15 @@ export function scaledCell(cell: CellFacts): ExcelJS.CellValue {
 }
 
 /** An exact amount in the unit that is shown, and in the currency where one rate is laid over all. */
-function inUnits(exact: string, { scale, currency, presentation }: Statement): string {
-  const atRate = presentation?.rate ? `${exact}*${presentation.rate.text}` : exact;
-  return rounded(`${atRate}/${minorUnitsIn(scale.unit === 'exact' ? 'units' : scale.unit, 0)}`, currency.exponent);
+function inUnits(exact: string, { scale, currency, unit }: DrawnStatement): string {
+  const atRate = unit?.rate === undefined ? exact : `${exact}*${unit.rate}`;
+  return rounded(`${atRate}/${minorUnitsIn(scale === 'exact' ? 'units' : scale, 0)}`, currency.exponent);
 }
 
 /** A calculation's cell: the formula over cells, rounded where it is an amount; text where it has no value. */
 function calculated(cell: CellFacts): ExcelJS.CellValue {
   const { statement, row, at, decimals: exponent, result, letter, number, rowOf } = cell;
-  const { columns, compiled } = statement;
-  const column = columns[at] as (typeof columns)[number];
-  const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
+  const column = statement.columns[at] as DocumentColumn;
   if (column.kind === 'text') return null;
   if (isOfPercents(column) && row.unit !== 'amount') return '–';
   if (column.kind === 'share') return { formula: shareOf(cell, column).formula, result: result ?? '–' };
@@ -153,24 +146,25 @@ function calculated(cell: CellFacts): ExcelJS.CellValue {
     const formula = column.kind !== 'change' ? `(${change})/ABS(${against})` : row.unit === 'percent' ? `(${change})*100` : change;
     return { formula: `IFERROR(${formula},"–")`, result: result ?? '–' };
   }
-  if (line?.kind !== 'calculation' || !('kind' in line.formula)) return '–';
+  const formula = row.formula === undefined ? null : readFormula(row.formula);
+  if (!formula?.ok) return '–';
   const cells = formulaInCells(
-    line.formula,
+    formula.value,
     cellsOfLines({
       statement,
-      run: runIndexOf(columns, at),
-      span: column.span,
+      column: at,
+      days: daysOfColumn(column),
       cellOf: (key) => {
         const there = rowOf.get(key);
         return there === undefined ? undefined : `${letter(at)}${there}`;
       },
     }),
   );
-  const signed = line.reversed ? `-(${cells})` : cells;
+  const signed = row.isReversed ? `-(${cells})` : cells;
   return { formula: `IFERROR(${row.unit === 'amount' ? rounded(signed, exponent) : signed},"–")`, result: result ?? '–' };
 }
 
-function sumOf(row: StatementRow, column: string, rowOf: ReadonlyMap<string, number>): string {
+function sumOf(row: DrawnRow, column: string, rowOf: ReadonlyMap<string, number>): string {
   const terms = row.parts.flatMap(({ key, sign }) => {
     const at = rowOf.get(key);
     return at === undefined ? [] : [{ at, sign }];

@@ -1,17 +1,7 @@
-import {
-  captionWords,
-  formatFigure,
-  formatInColumn,
-  type HeadedColumn,
-  headingLines,
-  printWords,
-  type StatementColumn,
-  type StatementRow,
-} from '@ivory-ladder/core';
+import { captionWords, type DocumentColumn, type DrawnRow, type DrawnStatement, formatFigure, formatInColumn, printWords } from '@ivory-ladder/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import type { Statement } from '../application/runStatement.ts';
 import type { Face } from './printFonts.ts';
-import { hasNotes, transferText } from './statementCaptions.ts';
+import { hasNotes } from './statementCaptions.ts';
 
 export const ink = '#20262B';
 export const second = '#5B6066';
@@ -19,27 +9,25 @@ const [portrait, landscape] = [499, 746];
 const noteWidth = 30;
 
 /** More columns than a page has room for beside captions that can be read. */
-export function isWidePage(columns: readonly StatementColumn[]): boolean {
+export function isWidePage(columns: readonly DocumentColumn[]): boolean {
   return columns.length > 4;
 }
 
 /** The statement as it is printed, headings again on each page. `marks`: letters of comments by key of the line. A line with a break before it begins a page. */
-export function statementTable(statement: Statement, marks: ReadonlyMap<string, string>): Content[] {
-  const { rows, columns, compiled } = statement;
+export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<string, string>): Content[] {
+  const { rows, columns, language } = statement;
   const withNotes = hasNotes(rows);
   const width = columnWidth(columns, withNotes);
   const fontSize = columns.length > 9 ? 7 : columns.length > 6 ? 8 : 9;
-  const headed = columns.map(headedColumn);
-  const { language } = compiled.layout;
   const lead = withNotes ? 2 : 1;
   const headings: TableCell[][] = [];
   if (columns.some(({ group }) => group !== undefined)) headings.push(groupCells(columns, lead));
   headings.push([
     '',
     ...(withNotes ? [{ text: captionWords[language].note, color: second, alignment: 'center' as const }] : []),
-    ...headed.map((column) => ({ stack: [...headingLines(column, headed, language)], alignment: 'right' as const, color: second })),
+    ...columns.map(({ lines }) => ({ stack: [...lines], alignment: 'right' as const, color: second })),
   ]);
-  const pages: StatementRow[][] = [[]];
+  const pages: DrawnRow[][] = [[]];
   for (const row of rows) {
     if (row.look?.breakBefore && pages.at(-1)?.length) pages.push([]);
     pages.at(-1)?.push(row);
@@ -68,9 +56,9 @@ export function statementTable(statement: Statement, marks: ReadonlyMap<string, 
 }
 
 /** What a statement shows on one line instead of another, with a caption that is never left behind on a page. */
-export function transferTable({ transfers, columns, currency, compiled }: Statement): Content {
+export function transferTable({ transfers, columns, currency, language }: DrawnStatement): Content {
   const amounts = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
-  const caption: TableCell = { text: printWords[compiled.layout.language].transfers, bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
+  const caption: TableCell = { text: printWords[language].transfers, bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
   return {
     fontSize: 8,
     margin: [0, 12, 0, 0],
@@ -82,7 +70,7 @@ export function transferTable({ transfers, columns, currency, compiled }: Statem
       body: [
         [caption, ...amounts.map(() => '')],
         ...transfers.map((transfer): TableCell[] => [
-          transferText(transfer),
+          transfer.text,
           ...amounts.map((at): TableCell => ({ text: formatFigure(transfer.values[at] ?? null, 'amount', currency), alignment: 'right' })),
         ]),
       ],
@@ -91,31 +79,17 @@ export function transferTable({ transfers, columns, currency, compiled }: Statem
   };
 }
 
-function columnWidth(columns: readonly StatementColumn[], hasNotes: boolean): number {
+function columnWidth(columns: readonly DocumentColumn[], hasNotes: boolean): number {
   const captions = isWidePage(columns) ? 190 : 200;
   const room = (isWidePage(columns) ? landscape : portrait) - captions - (hasNotes ? noteWidth : 0);
   return Math.min(78, Math.floor(room / Math.max(1, columns.length)) - 6);
 }
 
-function headedColumn(column: StatementColumn): HeadedColumn {
-  if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, placedOn, adjusting, heading } = column;
-  return {
-    kind,
-    measure,
-    ...span,
-    budget,
-    ...(placedOn === undefined ? {} : { placedOn }),
-    ...(adjusting === undefined ? {} : { adjusting }),
-    ...(heading === undefined ? {} : { heading }),
-  };
-}
-
 /** Columns beside each other under one word. */
-function groupCells(columns: readonly StatementColumn[], lead: number): TableCell[] {
+function groupCells(columns: readonly DocumentColumn[], lead: number): TableCell[] {
   const cells: TableCell[] = Array.from({ length: lead }, () => '');
   for (let at = 0; at < columns.length; ) {
-    const { group } = columns[at] as StatementColumn;
+    const { group } = columns[at] as DocumentColumn;
     let last = at;
     while (group !== undefined && columns[last + 1]?.group === group) last++;
     const colSpan = last - at + 1;
@@ -127,7 +101,7 @@ function groupCells(columns: readonly StatementColumn[], lead: number): TableCel
 }
 
 /** Comments stand at the row that bears the line's figures. */
-function markedAt({ accountId, role, lineKey }: StatementRow): string | null {
+function markedAt({ accountId, role, lineKey }: DrawnRow): string | null {
   return accountId === null && role !== 'heading' ? lineKey : null;
 }
 
@@ -138,7 +112,7 @@ interface RowLook {
   readonly isFinal: boolean;
 }
 
-function lookOf({ role, look }: StatementRow): RowLook {
+function lookOf({ role, look }: DrawnRow): RowLook {
   const weight = look?.weight ?? 'usual';
   const isTotal = role === 'total' || role === 'final';
   if (weight === 'plain') return { face: 'sans', bold: false, isRuled: isTotal, isFinal: role === 'final' };
@@ -150,7 +124,7 @@ function lookOf({ role, look }: StatementRow): RowLook {
   };
 }
 
-function rowCells(row: StatementRow, { columns, currency }: Statement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
+function rowCells(row: DrawnRow, { columns, currency }: DrawnStatement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
   const { role, caption, depth, values, unit, look, note = '' } = row;
   const { face, bold, isRuled, isFinal } = lookOf(row);
   const hasFigures = role !== 'heading' && role !== 'text' && role !== 'space';

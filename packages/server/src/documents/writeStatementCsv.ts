@@ -1,20 +1,31 @@
-import { type Currency, captionWords, decimalsIn, decimalsOf, printWords, type StatementColumn, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import {
+  type Currency,
+  captionWords,
+  type DocumentColumn,
+  type DrawnRow,
+  type DrawnStatement,
+  decimalsIn,
+  decimalsOf,
+  drawDocument,
+  printWords,
+  type StatementDocument,
+  toDecimalText,
+} from '@ivory-ladder/core';
 import type { WrittenFile } from '../application/ports/index.ts';
-import type { Statement } from '../application/runStatement.ts';
 import { type CsvCell, csvFile, numberCell } from './csvFile.ts';
-import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
+import { fileNameOf, hasNotes } from './statementCaptions.ts';
 
 /** What is on screen, amounts as plain decimals with a minus in front, percents with one decimal. */
-export function writeStatementCsv(statement: Statement): WrittenFile {
-  const { columns, rows, compiled, currency } = statement;
-  const heading = headingOf(statement);
+export function writeStatementCsv(document: StatementDocument): WrittenFile {
+  const statement = drawDocument(document);
+  const { columns, rows, language, currency } = statement;
   const withNotes = hasNotes(rows);
   const lines = [
-    [heading.company],
-    [heading.title],
-    [heading.dates],
+    [statement.company],
+    [statement.title],
+    [statement.dates],
     [],
-    ['', ...(withNotes ? [captionWords[compiled.layout.language].note] : []), ...columns.map((column) => captionOfColumn(column, compiled.layout.language))],
+    ['', ...(withNotes ? [captionWords[language].note] : []), ...columns.map(({ caption }) => caption)],
     ...rows.map((row) => [
       row.caption,
       ...(withNotes ? [row.note ?? ''] : []),
@@ -27,21 +38,21 @@ export function writeStatementCsv(statement: Statement): WrittenFile {
 }
 
 /** What it shows on one line instead of another. */
-function transferLines({ transfers, compiled, currency }: Statement, withNotes: boolean): CsvCell[][] {
+function transferLines({ transfers, language, currency }: DrawnStatement, withNotes: boolean): CsvCell[][] {
   if (transfers.length === 0) return [];
   return [
     [],
-    [printWords[compiled.layout.language].transfers],
-    ...transfers.map((transfer) => [
-      transferText(transfer),
+    [printWords[language].transfers],
+    ...transfers.map(({ text, values }) => [
+      text,
       ...(withNotes ? [''] : []),
-      ...transfer.values.map((value) => (value === null ? '' : numberCell(toDecimalText(value, currency)))),
+      ...values.map((value) => (value === null ? '' : numberCell(toDecimalText(value, currency)))),
     ]),
   ];
 }
 
 /** As many decimals as the column's values have, or the row's unit. */
-function decimalsOfCell(column: StatementColumn | undefined, { unit }: StatementRow, currency: Currency): Currency {
+function decimalsOfCell(column: DocumentColumn | undefined, { unit }: DrawnRow, currency: Currency): Currency {
   const ofColumn = column ? decimalsIn(column) : null;
   if (ofColumn !== null) return { code: '%', exponent: ofColumn };
   return unit === undefined || unit === 'amount' ? currency : { code: unit, exponent: decimalsOf[unit] };

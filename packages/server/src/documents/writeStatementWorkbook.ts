@@ -1,8 +1,17 @@
-import { captionWords, decimalsIn, decimalsOf, printWords, type StatementRow, toDecimalText } from '@ivory-ladder/core';
+import {
+  captionWords,
+  type DrawnRow,
+  type DrawnStatement,
+  decimalsIn,
+  decimalsOf,
+  drawDocument,
+  printWords,
+  type StatementDocument,
+  toDecimalText,
+} from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
-import type { Statement } from '../application/runStatement.ts';
 import { sheetName } from './sheetName.ts';
-import { captionOfColumn, fileNameOf, hasNotes, headingOf, transferText } from './statementCaptions.ts';
+import { fileNameOf, hasNotes } from './statementCaptions.ts';
 import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from './statementCells.ts';
 import { amountFormat, percentFormat } from './workbookAmounts.ts';
 
@@ -19,14 +28,17 @@ const rule = { style: 'thin', color: ink } as const;
  * A scaled statement has a second sheet with the unrounded amounts and their formulas: on the first, lines are the printed
  * figures, totals and changes are formulas over them, and what is no amount is taken from the second.
  */
-export async function writeStatementWorkbook(statement: Statement): Promise<{ name: string; type: string; content: Buffer }> {
+export async function writeStatementWorkbook(document: StatementDocument): Promise<{ name: string; type: string; content: Buffer }> {
+  const statement = drawDocument(document);
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const { unit, exactRows, ground, rows, currency } = statement;
-  const { title } = headingOf(statement);
-  const printed: Sheet = { rows, exponent: currency.exponent, write: unit === null ? liveCell : scaledCell, isPrinted: true };
-  writeSheet(workbook, sheetName(title, [exactSheet]), statement, printed);
-  if (unit !== null) writeSheet(workbook, exactSheet, statement, { rows: exactRows, exponent: ground.currency.exponent, write: liveCell, isPrinted: false });
+  const { unit, kept, rows, currency } = statement;
+  const printed: Sheet = { rows, exponent: currency.exponent, write: unit === undefined ? liveCell : scaledCell, isPrinted: true };
+  writeSheet(workbook, sheetName(statement.title, [exactSheet]), statement, printed);
+  if (unit !== undefined) {
+    const exact = rows.map((row) => ({ ...row, values: row.exact }));
+    writeSheet(workbook, exactSheet, statement, { rows: exact, exponent: kept.exponent, write: liveCell, isPrinted: false });
+  }
   return {
     name: fileNameOf(statement, 'xlsx'),
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
@@ -35,7 +47,7 @@ export async function writeStatementWorkbook(statement: Statement): Promise<{ na
 }
 
 interface Sheet {
-  readonly rows: readonly StatementRow[];
+  readonly rows: readonly DrawnRow[];
   /** Decimals of its amounts. */
   readonly exponent: number;
   readonly write: CellWriter;
@@ -43,10 +55,9 @@ interface Sheet {
   readonly isPrinted: boolean;
 }
 
-function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Statement, { rows, exponent, write, isPrinted }: Sheet): void {
+function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: DrawnStatement, { rows, exponent, write, isPrinted }: Sheet): void {
   const { columns } = statement;
   const lead = hasNotes(rows) ? 2 : 1;
-  const heading = headingOf(isPrinted ? statement : asKept(statement));
   const sheet = workbook.addWorksheet(name, {
     properties: { outlineLevelRow: deepestLevel + 1, outlineLevelCol: 0 },
     pageSetup: {
@@ -71,11 +82,11 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
     differentOddEven: false,
   };
   sheet.pageSetup.printTitlesRow = `1:${firstRow - 1}`;
-  sheet.getCell('A1').value = heading.company;
+  sheet.getCell('A1').value = statement.company;
   sheet.getCell('A1').font = { name: 'Georgia', size: 12, color: ink };
-  sheet.getCell('A2').value = heading.title;
+  sheet.getCell('A2').value = statement.title;
   sheet.getCell('A2').font = { name: 'Georgia', size: 16, bold: true, color: ink };
-  sheet.getCell('A3').value = heading.dates;
+  sheet.getCell('A3').value = isPrinted ? statement.dates : statement.exactDates;
   sheet.getCell('A3').font = { name: 'Calibri', size: 10, color: second };
   for (const [row, height] of [18, 24, 16].entries()) sheet.getRow(row + 1).height = height;
   sheet.getColumn(1).width = Math.min(70, Math.max(36, ...rows.map((row) => row.caption.length + 2 * row.depth + 2)));
@@ -83,14 +94,14 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
     const usual = isOfPercents(column) ? 9 : 19;
     sheet.getColumn(at + 1 + lead).width = column.width === 'narrow' ? usual * 0.7 : column.width === 'wide' ? usual * 1.5 : usual;
     const cell = sheet.getCell(firstRow - 1, at + 1 + lead);
-    cell.value = captionOfColumn(column, statement.compiled.layout.language);
+    cell.value = column.caption;
     cell.font = { name: 'Calibri', size: 10, color: second };
     cell.alignment = { horizontal: 'right', vertical: 'bottom', wrapText: true };
   });
   if (lead === 2) {
     sheet.getColumn(2).width = 7;
     const cell = sheet.getCell(firstRow - 1, 2);
-    cell.value = captionWords[statement.compiled.layout.language].note;
+    cell.value = captionWords[statement.language].note;
     cell.font = { name: 'Calibri', size: 10, color: second };
     cell.alignment = { horizontal: 'center', vertical: 'bottom' };
   }
@@ -114,14 +125,14 @@ function writeSheet(workbook: ExcelJS.Workbook, name: string, statement: Stateme
 }
 
 /** What the statement shows on one line instead of another, as it is printed under it. */
-function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled, currency }: Statement, first: number, lead: number): void {
+function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, language, currency }: DrawnStatement, first: number, lead: number): void {
   if (transfers.length === 0) return;
   const heading = sheet.getCell(first, 1);
-  heading.value = printWords[compiled.layout.language].transfers;
+  heading.value = printWords[language].transfers;
   heading.font = { name: 'Calibri', size: 10, bold: true, color: second };
   for (const [place, transfer] of transfers.entries()) {
     const caption = sheet.getCell(first + 1 + place, 1);
-    caption.value = transferText(transfer);
+    caption.value = transfer.text;
     caption.font = { name: 'Calibri', size: 10, color: second };
     for (const [at, column] of columns.entries()) {
       if (column.kind !== 'amount') continue;
@@ -134,16 +145,10 @@ function writeTransfers(sheet: ExcelJS.Worksheet, { transfers, columns, compiled
   }
 }
 
-/** In units of the books. */
-function asKept(statement: Statement): Statement {
-  const { ground, presentation, scale } = statement;
-  return { ...statement, scale: { ...scale, unit: 'exact' }, presentation: presentation?.rate ? null : presentation, currency: ground.currency };
-}
-
 function writeRow(
   sheet: ExcelJS.Worksheet,
-  statement: Statement,
-  row: StatementRow,
+  statement: DrawnStatement,
+  row: DrawnRow,
   number: number,
   rowOf: ReadonlyMap<string, number>,
   exponent: number,
@@ -198,6 +203,6 @@ function writeRow(
   });
 }
 
-function bearsAmounts({ role }: StatementRow): boolean {
+function bearsAmounts({ role }: DrawnRow): boolean {
   return role !== 'heading' && role !== 'text' && role !== 'space';
 }

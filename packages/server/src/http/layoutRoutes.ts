@@ -1,5 +1,5 @@
-import type { ColumnPlanBody, LayoutDetail, LayoutFigures, TriedColumn } from '@ivory-ladder/contract';
-import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
+import type { ColumnPlanBody, LayoutDetail, LayoutFigures, StatementBody, TriedColumn } from '@ivory-ladder/contract';
+import { mapOutcome, type OwnLayout, type StatementColumn, succeed } from '@ivory-ladder/core';
 import * as plans from '../application/columnPlans.ts';
 import { readLayoutFile, writeLayoutFile } from '../application/layoutFile.ts';
 import * as layouts from '../application/layouts.ts';
@@ -7,7 +7,6 @@ import type { ColumnPlanRecord, LayoutRecord, Ports, StoredLayout } from '../app
 import { type LayoutFigures as Figures, viewLayoutFigures } from '../application/viewLayoutFigures.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
-import { toColumn } from './statementAnswers.ts';
 
 /** Layouts that are composed: drafts, versions, and the one in use. */
 export function layoutRoutes(on: On, ports: Ports): void {
@@ -104,5 +103,30 @@ function toFigures({ books, columns, amounts }: Figures): LayoutFigures {
       };
     }),
     revision: books.cube.revision,
+  };
+}
+
+/** A column as the preview knows it. */
+function toColumn(column: StatementColumn): StatementBody['columns'][number] {
+  const { heading, group, width, format } = column;
+  const head = {
+    ...(heading === undefined ? {} : { heading }),
+    ...(group === undefined ? {} : { group }),
+    ...(width === undefined ? {} : { width }),
+    ...(format === undefined ? {} : { format }),
+  };
+  if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
+  if (column.kind !== 'amount') return column;
+  const { kind, measure, span, budget = null, placedOn, began, adjusting } = column;
+  return {
+    kind,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    budget,
+    ...(placedOn === undefined ? {} : { placedOn }),
+    ...(began === undefined ? {} : { began }),
+    ...(adjusting === undefined ? {} : { adjusting }),
+    ...head,
   };
 }

@@ -3,6 +3,7 @@ import { mapOutcome, type SetDefinition, type SetProof, succeed } from '@ivory-l
 import type { Books, CommentRecord, Ports, StatementSetRecord } from '../application/ports/index.ts';
 import { printSet } from '../application/printSet.ts';
 import { type RanSet, runSet } from '../application/runSet.ts';
+import { documentOf } from '../application/runStatement.ts';
 import * as sets from '../application/sets.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
@@ -43,7 +44,7 @@ function toRan({ set, books, parts, proofs, comments, earlier }: RanSet): RanSet
   return {
     set: toSet(set),
     parts: parts.map(({ part, statement }) => {
-      if (statement.ok) return { key: part.key, statement: toStatement(statement.value), failure: null };
+      if (statement.ok) return { key: part.key, statement: toStatement(documentOf(statement.value)), failure: null };
       const { code, facts } = toProblem(statement.failure);
       return { key: part.key, statement: null, failure: { code, facts } };
     }),

@@ -1,69 +1,69 @@
-import type { EvidenceBody, ProofList, StatementBody } from '@ivory-ladder/contract';
-import { type Proof, type ProofAccount, rowInText, type StatementColumn, toldAccount } from '@ivory-ladder/core';
+import type { EvidenceBody, ProofList, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
+import { bearsFigures, type DocumentColumn, type Proof, type ProofAccount, type StatementDocument, toldAccount } from '@ivory-ladder/core';
 import { accountsById } from '../application/accountsById.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
-import type { Statement } from '../application/runStatement.ts';
 import { text, textOrNull } from './amountText.ts';
 
-export function toStatement({
-  ground,
-  layoutId,
-  compiled,
-  columns,
-  rows,
-  rungs,
-  transfers,
-  scale,
-  currency,
-  planned,
-  presentation,
-  notes,
-  isDraft,
-}: Statement): StatementBody {
+/** What the screen shows of a document. */
+export function toStatement({ content, view, provenance }: StatementDocument): StatementBody {
+  const { kind, title, language, currency, scale, rounding, columns, transfers, notes, isDraft = false } = content;
+  const { layoutId = null, planId = null, rate } = provenance;
+  const byKey = new Map(content.rows.flatMap((row) => (row.exact ? [[row.key, row] as const] : [])));
+  const nothing = columns.map(() => null);
   return {
-    kind: compiled.layout.kind,
+    kind,
     layoutId,
-    title: compiled.layout.title,
-    language: compiled.layout.language,
+    title,
+    language,
     currency: currency.code,
     exponent: currency.exponent,
-    presentation: presentation && { from: presentation.from.code, rate: presentation.rate },
-    scale: scale.unit,
-    rounding: scale.rounding,
+    presentation: rate ? { from: rate.from, rate: rate.text === undefined || rate.day === undefined ? null : { text: rate.text, day: rate.day } } : null,
+    scale,
+    rounding,
     columns: columns.map(toColumn),
-    plan: { plan: planned.plan, planId: planned.planId ?? null },
-    rows: rows.map(rowInText),
-    rungs,
+    plan: { plan: provenance.plan, planId },
+    rows: view.rows.map((row): StatementRowBody => {
+      const held = bearsFigures(row) ? byKey.get(row.key) : undefined;
+      return {
+        key: row.key,
+        lineKey: row.lineKey ?? row.key,
+        accountId: row.accountId ?? null,
+        role: row.role,
+        caption: row.caption,
+        depth: row.depth,
+        opens: row.opens === true,
+        open: row.isOpen === true,
+        values: [...(held?.printed ?? held?.exact ?? nothing)],
+        ...(held?.unit === undefined || held.unit === 'amount' ? {} : { unit: held.unit }),
+        ...(held?.faults === undefined ? {} : { faults: held.faults.map((fault) => fault && { ...fault }) }),
+        ...(row.look === undefined ? {} : { look: row.look }),
+        ...(row.note === undefined ? {} : { note: row.note }),
+        ...(row.better === undefined ? {} : { better: row.better }),
+      };
+    }),
+    rungs: view.rungs,
     notes: [...notes],
     isDraft,
-    transfers: transfers.map((one) => ({ ...one, values: one.values.map(textOrNull) })),
-    revision: ground.revision,
+    transfers: transfers.map(({ values, ...transfer }) => ({ ...transfer, values: [...values] })),
+    revision: provenance.revision,
   };
 }
 
-export function toColumn(column: StatementColumn): StatementBody['columns'][number] {
-  const { heading, group, width, format } = column;
-  const head = {
-    ...(heading === undefined ? {} : { heading }),
-    ...(group === undefined ? {} : { group }),
-    ...(width === undefined ? {} : { width }),
-    ...(format === undefined ? {} : { format }),
-  };
-  if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
-  if (column.kind !== 'amount') return column;
-  const { kind, measure, span, budget = null, placedOn, began, adjusting } = column;
-  return {
-    kind,
-    measure,
-    firstDay: span.firstDay,
-    lastDay: span.lastDay,
-    budget,
-    ...(placedOn === undefined ? {} : { placedOn }),
-    ...(began === undefined ? {} : { began }),
-    ...(adjusting === undefined ? {} : { adjusting }),
-    ...head,
-  };
+function toColumn(column: DocumentColumn): StatementBody['columns'][number] {
+  const { caption: _, ...rest } = column;
+  switch (rest.kind) {
+    case 'amount': {
+      const { total: __, budget = null, ...amount } = rest;
+      return { ...amount, lines: [...amount.lines], budget };
+    }
+    case 'calculation': {
+      const { formula, operands: __, days: ___, ...calculation } = rest;
+      return { ...calculation, lines: [...calculation.lines], text: formula };
+    }
+    default:
+      return { ...rest, lines: [...rest.lines] };
+  }
 }
 
 export function toEvidence({

@@ -5,7 +5,7 @@ import { exportWorkbook } from '../application/exportWorkbook.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { proveStatements } from '../application/proveStatements.ts';
-import { runStatement } from '../application/runStatement.ts';
+import { documentOf, runStatement } from '../application/runStatement.ts';
 import type { On } from './operationRoutes.ts';
 import * as answers from './statementAnswers.ts';
 
@@ -15,9 +15,14 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
     mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),
   );
-  on('getStatement', async ({ access, kind, query }) => mapOutcome(await runStatement(ports, access, kind(), presented(query)), answers.toStatement));
+  on('getStatement', async ({ access, kind, query }) =>
+    mapOutcome(await runStatement(ports, access, kind(), presented(query)), (ran) => answers.toStatement(documentOf(ran))),
+  );
   on('exportCsv', async ({ access, kind, query }) =>
-    mapOutcome(await runStatement(ports, access, kind(), presented(query)), (statement) => ports.writer.toCsv(statement)),
+    mapOutcome(await runStatement(ports, access, kind(), { ...presented(query), withAccounts: true }), (ran) => ports.writer.toCsv(documentOf(ran))),
+  );
+  on('exportDocument', async ({ access, kind, query }) =>
+    mapOutcome(await runStatement(ports, access, kind(), { ...presented(query), withAccounts: true }), (ran) => ports.writer.toJson(documentOf(ran))),
   );
   on('exportWorkbook', ({ access, kind, query }) => exportWorkbook(ports, access, kind(), presented(query)));
   on('getEvidence', async ({ access, kind, query }) => mapOutcome(await findEvidence(ports, access, kind(), presented(query)), answers.toEvidence));

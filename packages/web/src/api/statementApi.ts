@@ -46,7 +46,7 @@ type EvidenceParams = SpanParams &
     classification?: number;
   } & PresentationParams;
 
-export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' = ''): string {
+export function statementPath({ companyId, kind, ...query }: StatementParams, part: '' | '/csv' | '/workbook' | '/document' = ''): string {
   return `/companies/${companyId}/statements/${kind}${part}?${toQuery(query)}`;
 }
 

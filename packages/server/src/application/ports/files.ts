@@ -1,7 +1,6 @@
-import type { CaptionLanguage, LineComment, Outcome, Span } from '@ivory-ladder/core';
+import type { CaptionLanguage, LineComment, Outcome, Span, StatementDocument } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { ListedEntries } from '../listEntries.ts';
-import type { Statement } from '../runStatement.ts';
 import type { TrialBalancePaper } from '../trialBalancePaper.ts';
 import type { AccountLedger } from '../viewAccountLedger.ts';
 import type { BudgetGrid } from '../viewBudget.ts';
@@ -100,15 +99,17 @@ export interface PrintedSet {
   readonly company: string;
   readonly span: Span;
   readonly language: CaptionLanguage;
-  readonly statements: readonly { readonly statement: Statement; readonly comments: readonly LineComment[] }[];
+  readonly statements: readonly { readonly document: StatementDocument; readonly comments: readonly LineComment[] }[];
   /** A figure of them does not tie, which the print says. */
   readonly isUnfinished: boolean;
 }
 
 /** What a statement or the history is written to for those who take it along. */
 export interface FileWriter {
-  toCsv(statement: Statement): WrittenFile;
-  toWorkbook(statement: Statement): Promise<WrittenFile>;
+  toCsv(document: StatementDocument): WrittenFile;
+  /** Canonical JSON, with the digest of its content. */
+  toJson(document: StatementDocument): WrittenFile;
+  toWorkbook(document: StatementDocument): Promise<WrittenFile>;
   /** As PDF. */
   printSet(set: PrintedSet): Promise<WrittenFile>;
   guidedToCsv(sheet: GuidedSheet): WrittenFile;

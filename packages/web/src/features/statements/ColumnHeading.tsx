@@ -6,7 +6,7 @@ type Column = StatementBody['columns'][number];
 
 /** What a column is, as it is printed over its figures. */
 export function ColumnHeading({ column, statement: { columns, language } }: { column: Column; statement: Pick<StatementBody, 'columns' | 'language'> }) {
-  return headingLines(column, columns, language).map((line, at) => (
+  return (column.lines ?? headingLines(column, columns, language)).map((line, at) => (
     <Fragment key={line}>
       {at > 0 && <br />}
       {line}

@@ -97,6 +97,7 @@ export function StatementScreen() {
             choices={[
               { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
               { value: 'csv', label: 'Figures as CSV' },
+              { value: 'document', label: 'Whole statement as JSON' },
               { value: 'print', label: 'Print…' },
             ]}
             chosen={[]}
