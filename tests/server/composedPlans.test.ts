@@ -6,7 +6,6 @@ import type {
   ColumnPlanList,
   EvidenceBody,
   LayoutDetail,
-  LayoutFigures,
   OwnLayoutBody,
   PlanColumnBody,
   StatementBody,
@@ -319,41 +318,5 @@ describe('the plans to begin with', () => {
       if (name.startsWith('By ')) expect([name, profit.slice(0, -1).reduce((sum, value) => sum + value, 0)]).toEqual([name, profit.at(-1)]);
       if (name === 'This year, last year and budget') expect(profit[5]).toBe((profit[0] ?? 0) - (profit[4] ?? 0));
     }
-  });
-});
-
-describe('the amounts that a layout is tried over while it is composed', () => {
-  it('are those of the columns of its plan: parts of the ledger, budgets, calculations over them', async () => {
-    const { budgets } = await server.ok<{ budgets: { id: number; name: string }[] }>('GET', `/companies/${id}/budgets`);
-    const { lists } = await server.ok<{ lists: { key: string; kind: string; codes: { code: string }[] }[] }>('GET', `/companies/${id}/code-lists`);
-    const facet = lists.find(({ kind }) => kind === 'facet');
-    const columns = [
-      amounts('now', { format: { negatives: 'minus' } }),
-      amounts('a_part', { facets: { [facet?.key ?? '']: [facet?.codes[0]?.code ?? ''] } as AmountsPlanColumn['facets'] }),
-      amounts('planned', { budgetId: budgets[0]?.id ?? 0 }),
-      { ...newPlanColumn('calculation', 'twice', 'now'), formula: '2 * now' } as PlanColumn,
-    ];
-    const { id: planId } = await server.ok<ColumnPlanBody>('POST', `/companies/${id}/column-plans`, { name: 'Tried', definition: { columns } });
-    const found = await server.ok<LayoutFigures>(
-      'GET',
-      `/companies/${id}/layout-figures?${query}&plan=composed&planId=${planId}&kind=income_statement&measure=movement`,
-    );
-    const shown = await run('income-statement', columns, '&detail=accounts');
-    expect(found.columns.map(({ kind }) => kind)).toEqual(['amount', 'amount', 'amount', 'calculation']);
-    expect([found.columns[0]?.format, found.columns[2], found.columns[3]]).toMatchObject([
-      { negatives: 'minus' },
-      { budget: budgets[0]?.name },
-      { text: '2 * now', operands: expect.arrayContaining([['now', 0]]) },
-    ]);
-    let compared = 0;
-    for (const { accountId, values } of shown.rows) {
-      const at = accountId === null ? -1 : found.accountIds.indexOf(accountId);
-      if (at < 0) continue;
-      compared++;
-      const moved = found.columns.slice(0, 3).map((column) => (column.kind === 'amount' ? Math.abs(Number(column.movement[at])) : Number.NaN));
-      expect(moved).toEqual(values.slice(0, 3).map((value) => Math.abs(Number(value))));
-    }
-    expect(compared).toBeGreaterThan(20);
-    await server.ok('DELETE', `/companies/${id}/column-plans/${planId}`);
   });
 });

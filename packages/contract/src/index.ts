@@ -29,3 +29,4 @@ export * from './statementDocument.ts';
 export * from './statementEffect.ts';
 export * from './statementSet.ts';
 export * from './trialBalanceFile.ts';
+export * from './vectors.ts';

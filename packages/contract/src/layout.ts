@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { listKey } from './codeLists.ts';
-import { facetQuery } from './facetQuery.ts';
 import { captions, noteNumber } from './placement.ts';
-import { accountRole, amount, day, element, id, idText, name, nature, placeSide, side, step, term, version } from './primitives.ts';
-import { amountColumn, calculationColumn, changeColumn, comparisonQuery, figureNature, flag, shareColumn, textColumn } from './statement.ts';
+import { accountRole, amount, day, element, id, name, nature, placeSide, side, step, term, version } from './primitives.ts';
+import { figureNature } from './statement.ts';
 
 /** Unique in its layout; a letter, then letters, digits and underscores. */
 const lineKey = z.string().regex(/^\p{L}[\p{L}\p{N}_]{0,79}$/u);
@@ -264,56 +263,3 @@ export const layoutRead = z.object({
   missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list', 'transfer']), name: z.string() })),
 });
 export type LayoutRead = z.infer<typeof layoutRead>;
-
-/** Amounts of every account that a composed layout is run over, for the columns of a plan. */
-export const layoutFiguresQuery = z.object({
-  from: day,
-  to: day,
-  ...comparisonQuery,
-  ...facetQuery,
-  plan: z.enum(['comparison', 'periods', 'quarters', 'composed']).default('comparison'),
-  /** Of the plan `composed`. */
-  planId: idText.optional(),
-  kind: layoutKind,
-  measure: z.enum(['closing', 'movement']),
-  /** Also what moved by direction, and what exchange rates changed on cash. */
-  flows: flag,
-});
-export const layoutFigures = z.object({
-  /** In the order of the amounts below. */
-  accountIds: z.array(id),
-  columns: z.array(
-    z.discriminatedUnion('kind', [
-      amountColumn.extend({
-        /** Of changes in equity: the category whose accounts alone are in it. */
-        equity: z.exactOptional(z.int()),
-        /** It is the total of so many columns right before it. */
-        total: z.exactOptional(z.int()),
-        opening: z.array(amount),
-        movement: z.array(amount),
-        closing: z.array(amount),
-        /** Of the balances: profit of completed years that no account was named for. */
-        notAllotted: amount,
-        /** Where they were asked for: what moved on the normal side of each account, and what exchange rates changed on cash. */
-        flows: z
-          .object({
-            increases: z.array(amount),
-            /** Of accounts of equity what raised equity. */
-            raised: z.array(amount),
-            exchange: z.array(amount),
-            transfers: z.object({ raised: z.array(amount), lowered: z.array(amount) }),
-          })
-          .nullable(),
-      }),
-      changeColumn,
-      shareColumn,
-      /** `operands`: places of columns of amounts, by what the formula calls them. */
-      calculationColumn.extend({ operands: z.array(z.tuple([z.string(), z.int()])), days: z.int() }),
-      textColumn,
-    ]),
-  ),
-  revision: z.int(),
-});
-export type LayoutFigures = z.infer<typeof layoutFigures>;
-/** One of those that a layout is tried over. */
-export type TriedColumn = z.infer<typeof layoutFigures>['columns'][number];

@@ -3,8 +3,6 @@ import {
   keptDraft,
   layoutDetail,
   layoutDraft,
-  layoutFigures,
-  layoutFiguresQuery,
   layoutFile,
   layoutFileQuery,
   layoutInput,
@@ -102,14 +100,6 @@ export const layoutOperations = {
     takesMany: true,
     answer: layoutRead,
     status: 201,
-  },
-  getLayoutFigures: {
-    needs: 'reader',
-    method: 'get',
-    path: '/companies/{companyId}/layout-figures',
-    summary: 'Amounts of every account that a layout is tried over while it is composed',
-    query: layoutFiguresQuery,
-    answer: layoutFigures,
   },
   listColumnPlans: { needs: 'reader', method: 'get', path: '/companies/{companyId}/column-plans', summary: 'Column plans by name', answer: columnPlanList },
   addColumnPlan: {

@@ -107,6 +107,9 @@ const accountToPlace = placedAccount.extend({
   active: z.boolean(),
   /** Of lists of report codes. */
   codes: z.record(listKey, z.string()),
+  /** Days on which it is cash, both among them; left out where it is so from ever or for ever. */
+  cashFrom: z.exactOptional(day),
+  cashUntil: z.exactOptional(day),
   /** Balances at the same days; of income and expense what the fiscal year has brought. */
   balance: amount,
   balanceBefore: amount,
@@ -139,6 +142,8 @@ export const placementView = z.object({
   /** What completed years left where no account is named for it, at both days. */
   notAllotted: z.object({ amount, comparative: amount }),
   options: layoutOptions,
+  /** Days on which balances began, days on which fiscal years open with entries, and periods for adjustments that have lines, by their place in the calendar. */
+  ledger: z.object({ firstBalances: z.array(z.object({ day, isOpening: z.boolean() })), openings: z.array(day), adjusted: z.array(z.int()) }),
   structureVersion: version,
   revision: z.int(),
 });

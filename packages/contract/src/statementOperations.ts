@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { layoutOptions, storedLayoutOptions } from './company.ts';
 import type { Operation } from './operation.ts';
 import { evidence, evidenceQuery, proofList, proofsQuery, statement, statementQuery } from './statement.ts';
+import { vectorsAsked } from './vectors.ts';
 
 /** Statements, what their figures are made of, and the proofs. */
 export const statementOperations = {
@@ -34,6 +35,14 @@ export const statementOperations = {
     path: '/companies/{companyId}/statements/{kind}/csv',
     summary: 'The statement as CSV',
     query: statementQuery,
+    answer: 'file',
+  },
+  getVectors: {
+    needs: 'reader',
+    method: 'post',
+    path: '/companies/{companyId}/vectors',
+    summary: 'Amounts of every account, which a statement is run on where it is composed: little-endian 64-bit integers',
+    body: vectorsAsked,
     answer: 'file',
   },
   exportDocument: {

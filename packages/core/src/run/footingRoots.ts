@@ -13,13 +13,12 @@ import { shownSign, shownValue } from '../statement/shownValue.ts';
 import { type AmountColumn, runIndexOf, type StatementColumn, type StatementRow } from '../statement/statement.ts';
 import { translationAccountId } from '../translation/translateCube.ts';
 import { type Ground, presentedAccounts } from './ground.ts';
-import type { ColumnsPlan, StatementPlan } from './plan.ts';
+import type { ColumnsPlan } from './plan.ts';
 import { equityColumnsOn, runColumns } from './runColumns.ts';
 import { generatedOn } from './runLayouts.ts';
 import type { Vectors } from './vectors.ts';
 
 type Given = readonly (FootingRoot | null)[];
-type FootedPlan = Pick<StatementPlan, keyof ColumnsPlan | 'layoutId'>;
 
 /** A statement over one column, with what its lines print. */
 interface Footed {
@@ -36,16 +35,16 @@ export interface FootingPlans {
   /** Balance sheets, by what they are of. */
   readonly sheets: ReadonlyMap<string, ColumnsPlan>;
   /** Income statements, by their spans. */
-  readonly incomes: ReadonlyMap<string, FootedPlan>;
+  readonly incomes: ReadonlyMap<string, ColumnsPlan>;
 }
 
 const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 
 /** `sheet`: a composed one over the same categories; the generated one where none is given. */
-export function footingPlans(plan: FootedPlan, sheet: CompiledLayout = generatedOn(plan.ground).balance_sheet): FootingPlans {
-  const { ground, compiled, columns, layoutId } = plan;
+export function footingPlans(plan: ColumnsPlan, sheet: CompiledLayout = generatedOn(plan.ground).balance_sheet): FootingPlans {
+  const { ground, compiled, columns } = plan;
   const sheets = new Map<string, ColumnsPlan>();
-  const incomes = new Map<string, FootedPlan>();
+  const incomes = new Map<string, ColumnsPlan>();
   const over = (of: CompiledLayout, column: AmountColumn): ColumnsPlan => ({ ...plan, compiled: of, columns: [column] });
   const addSheet = ({ day, measure }: SheetOf): void =>
     void sheets.set(sheetKey({ day, measure }), over(sheet, { kind: 'amount', measure, span: { firstDay: day, lastDay: day } }));
@@ -53,17 +52,13 @@ export function footingPlans(plan: FootedPlan, sheet: CompiledLayout = generated
   for (const column of columns) {
     if (!isOfWholeLedger(column)) continue;
     const { firstDay, lastDay } = column.span;
-    const isGenerated = layoutId === null;
-    if (kind === 'income_statement' && isGenerated) {
+    if (kind === 'income_statement') {
       if (isYearToDate(ground, column.span)) addSheet({ day: lastDay, measure: 'closing' });
-    } else if ((kind === 'changes_in_equity' && isGenerated) || cash) {
+    } else if (kind === 'changes_in_equity' || cash) {
       addSheet(sheetBefore(ground, firstDay));
       addSheet({ day: lastDay, measure: 'closing' });
       if (kind !== 'changes_in_equity')
-        incomes.set(spanKey(column.span), {
-          ...over(generatedOn(ground).income_statement, { kind: 'amount', measure: 'movement', span: column.span }),
-          layoutId: null,
-        });
+        incomes.set(spanKey(column.span), over(generatedOn(ground).income_statement, { kind: 'amount', measure: 'movement', span: column.span }));
     }
   }
   return { sheet, sheets, incomes };
@@ -74,7 +69,7 @@ export function footingPlans(plan: FootedPlan, sheet: CompiledLayout = generated
  * fiscal year to date is the profit of an income statement over it, and what it shows of cash are both ends of a cash flow, whose
  * change is their difference.
  */
-export function footingRoots(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit): FootingRoots {
+export function footingRoots(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit): FootingRoots {
   const footed = new Map<string, Footed>();
   const cash = new Set(plan.compiled.layout.cash?.accounts ?? []);
   const sheetAt = (of: SheetOf): Footed => {
@@ -88,15 +83,15 @@ export function footingRoots(plan: FootedPlan, runs: readonly RunColumn[], plans
 
 type SheetAt = (of: SheetOf) => Footed;
 
-function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoots {
-  const { compiled, columns, ground, layoutId } = plan;
+function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoots {
+  const { compiled, columns, ground } = plan;
   const { sheet } = plans;
   const ofColumns = (give: (span: Span) => FootingRoot | null): Given => columns.map((column) => (isOfWholeLedger(column) ? give(column.span) : null));
   const before = (firstDay: Day): Footed => sheetAt(sheetBefore(ground, firstDay));
   const at = (day: Day): Footed => sheetAt({ day, measure: 'closing' });
-  if (compiled.layout.kind === 'income_statement' && layoutId === null)
+  if (compiled.layout.kind === 'income_statement')
     return new Map([['profit', ofColumns((span) => (isYearToDate(ground, span) ? resultIn(at(span.lastDay)) : null))]]);
-  if (compiled.layout.kind === 'changes_in_equity' && layoutId === null) return equityRoots(plan, runs, before, at);
+  if (compiled.layout.kind === 'changes_in_equity') return equityRoots(plan, runs, before, at);
   const { cash } = compiled.layout;
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (account) => ground.accountIds[account] as number));
@@ -144,7 +139,7 @@ function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPla
   for (const key of sumsOfActivities(compiled, difference)) roots.set(key, change);
   roots.set(
     'profit',
-    ofColumns((span) => profitIn(plans.incomes.get(spanKey(span)) as FootedPlan, plans, vectors, unit, sheetAt)),
+    ofColumns((span) => profitIn(plans.incomes.get(spanKey(span)) as ColumnsPlan, plans, vectors, unit, sheetAt)),
   );
   return roots;
 }
@@ -154,7 +149,7 @@ function rootsOf(plan: FootedPlan, runs: readonly RunColumn[], plans: FootingPla
  * it prints otherwise than the opening: no change would explain it.
  */
 function equityRoots(
-  { compiled, columns, ground }: FootedPlan,
+  { compiled, columns, ground }: ColumnsPlan,
   runs: readonly RunColumn[],
   before: (day: Day) => Footed,
   at: (day: Day) => Footed,
@@ -250,7 +245,7 @@ function equityIn(footed: Footed): FootingRoot | null {
 }
 
 /** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
-function profitIn(income: FootedPlan, plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoot | null {
+function profitIn(income: ColumnsPlan, plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoot | null {
   const runs = runColumns(income, vectors);
   const { compiled, columns, ground } = income;
   const { lines } = footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(income, runs, plans, vectors, unit, sheetAt) });

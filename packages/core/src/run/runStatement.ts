@@ -79,13 +79,14 @@ export function printNeeds({ plan, footing }: PrintPlan): VectorNeed[] {
   return vectorsNeeded([plan, ...others]);
 }
 
-export function runStatement({ plan, printed, unit, footing }: PrintPlan, vectors: Vectors): RanStatement {
+/** The figures of a statement and the rows that they stand in: what is there first where it is composed. */
+export type RanRows = Pick<RanStatement, 'runs' | 'rows' | 'exactRows' | 'all' | 'exceptions'>;
+
+export function runRows({ plan, printed, unit, footing }: PrintPlan, vectors: Vectors): RanRows {
   const { compiled, columns, ground } = plan;
   const runs = runColumns(plan, vectors);
   const accounts = presentedAccounts(ground);
   const exactRows = presentRows({ compiled, columns, runs, accounts, detail: printed.detail });
-  const { scale } = printed;
-  const currency = plan.presentation?.to ?? ground.currency;
   const roots = unit && footing ? footingRoots(plan, runs, footing, vectors, unit) : null;
   const inPrint = (exact: readonly StatementRow[]): Pick<FootedStatement, 'rows' | 'exceptions'> => {
     if (unit && roots) return footStatement({ compiled, columns, runs, rows: exact, unit, roots });
@@ -94,17 +95,23 @@ export function runStatement({ plan, printed, unit, footing }: PrintPlan, vector
   const shown = inPrint(exactRows);
   const whole = printed.withAccounts ? presentRows({ compiled, columns, runs, accounts, detail: { ...printed.detail, ...everything } }) : null;
   const all = whole && { exact: whole, ...inPrint(whole) };
+  return { runs, rows: shown.rows, exactRows, all: all && { exact: all.exact, printed: all.rows }, exceptions: (all ?? shown).exceptions };
+}
+
+export function runStatement(print: PrintPlan, vectors: Vectors): RanStatement {
+  const { plan, unit } = print;
+  const { compiled, columns, ground } = plan;
+  const ran = runRows(print, vectors);
+  const { runs, exactRows } = ran;
+  const { scale } = print.printed;
+  const currency = plan.presentation?.to ?? ground.currency;
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
     ...one,
     values: one.values.map((value, at) => (value === null || !unit || columns[at]?.kind !== 'amount' ? value : inUnit(value, unit))),
   }));
   return {
     ...plan,
-    runs,
-    rows: shown.rows,
-    exactRows,
-    all: all && { exact: all.exact, printed: all.rows },
-    exceptions: (all ?? shown).exceptions,
+    ...ran,
     scale,
     unit,
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },

@@ -4,6 +4,9 @@ import { needKey, type VectorNeed } from './need.ts';
 
 /** What was provided for the needs of a plan. A need that nobody provided for is a bug of whoever asked. */
 export class Vectors {
+  /** `accounts`: so many have nothing in what nobody provided yet; without it, reading that is a bug. */
+  constructor(private readonly accounts: number | null = null) {}
+
   private readonly amounts = new Map<string, BalanceVector>();
   private readonly flowing = new Map<string, AccountFlows>();
 
@@ -22,13 +25,19 @@ export class Vectors {
 
   of(need: VectorNeed): BalanceVector {
     const found = this.amounts.get(needKey(need));
-    if (!found) throw new Error(`nobody provided ${needKey(need)}`);
-    return found;
+    if (found) return found;
+    return { net: this.nothing(need), notAllotted: 0n, carried: 0n };
   }
 
   flows(need: VectorNeed): AccountFlows {
     const found = this.flowing.get(needKey(need));
-    if (!found) throw new Error(`nobody provided ${needKey(need)}`);
-    return found;
+    if (found) return found;
+    const none = this.nothing(need);
+    return { increases: none, raised: none, exchange: none, transfers: { raised: none, lowered: none } };
+  }
+
+  private nothing(need: VectorNeed): BigInt64Array {
+    if (this.accounts === null) throw new Error(`nobody provided ${needKey(need)}`);
+    return new BigInt64Array(this.accounts);
   }
 }

@@ -13,7 +13,8 @@ import type {
   SavedChartViews,
   StatementEffect,
 } from '@ivory-ladder/contract';
-import { type Account, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
+import { type Account, hasLinesIn, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
+import { accountsById } from '../application/accountsById.ts';
 import type { ChartRehearsal } from '../application/chartFile.ts';
 import type { ViewsOfPerson } from '../application/chartViews.ts';
 import type { MergeRehearsal } from '../application/mergeAccounts.ts';
@@ -86,7 +87,7 @@ export function toPlacement(overview: PlacementOverview): PlacementView {
   const { books, columns } = overview;
   const [now, before] = columns;
   const placesByHand = placesByAccount(books.places);
-  const codesOf = new Map(books.accounts.map(({ id, codes }) => [id, codes]));
+  const accountOf = accountsById(books);
   const ofClassification = `classification:${books.classificationId}`;
   return {
     categories: books.categories.map(toCategory),
@@ -94,12 +95,18 @@ export function toPlacement(overview: PlacementOverview): PlacementView {
     accounts: books.tree.order.map((account, at) => {
       const index = books.cube.indexOf.get(account.id) as number;
       const balances = { balance: text(now.balances[index] as bigint), balanceBefore: text(before.balances[index] as bigint) };
-      const codes = codesOf.get(account.id) ?? {};
-      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, codes: { ...codes }, ...balances };
+      const { codes = {}, cashFrom = null, cashUntil = null } = accountOf.get(account.id) ?? {};
+      const cashDays = { ...(cashFrom === null ? {} : { cashFrom }), ...(cashUntil === null ? {} : { cashUntil }) };
+      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, codes: { ...codes }, ...cashDays, ...balances };
     }),
     ...toSpans(overview),
     notAllotted: { amount: text(now.notAllotted), comparative: text(before.notAllotted) },
     options: { ...books.options, subtotalsOff: [...books.options.subtotalsOff] },
+    ledger: {
+      firstBalances: books.firstBalances.map(({ day, isOpening }) => ({ day, isOpening })),
+      openings: [...books.cube.openings.keys()],
+      adjusted: books.calendar.periods.flatMap(({ isAdjusting }, at) => (isAdjusting && hasLinesIn(books.cube, at) ? [at] : [])),
+    },
     structureVersion: books.company.structureVersion,
   };
 }

@@ -3,6 +3,7 @@ import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
 import { setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
 import { exportWorkbook } from '../application/exportWorkbook.ts';
 import { findEvidence } from '../application/findEvidence.ts';
+import { giveVectors } from '../application/giveVectors.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { documentOf, runStatement } from '../application/runStatement.ts';
@@ -21,6 +22,7 @@ export function statementRoutes(on: On, ports: Ports): void {
   on('exportCsv', async ({ access, kind, query }) =>
     mapOutcome(await runStatement(ports, access, kind(), { ...presented(query), withAccounts: true }), (ran) => ports.writer.toCsv(documentOf(ran))),
   );
+  on('getVectors', ({ access, body }) => giveVectors(ports, access, body));
   on('exportDocument', async ({ access, kind, query }) =>
     mapOutcome(await runStatement(ports, access, kind(), { ...presented(query), withAccounts: true }), (ran) => ports.writer.toJson(documentOf(ran))),
   );

@@ -7,7 +7,7 @@ interface OneBudget {
 }
 
 /** Budgets of fiscal years. */
-const budgetApi = ivoryApi.injectEndpoints({
+export const budgetApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
     listBudgets: build.query<BudgetList, number>({ query: (companyId) => `/companies/${companyId}/budgets`, providesTags: ['Budgets'] }),
     getBudgetGrid: build.query<BudgetGridBody, OneBudget & { part?: string | undefined; against?: string | undefined }>({

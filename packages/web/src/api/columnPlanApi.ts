@@ -7,7 +7,7 @@ interface OfPlan {
 }
 
 /** Column plans that somebody composed. */
-const columnPlanApi = ivoryApi.injectEndpoints({
+export const columnPlanApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
     listColumnPlans: build.query<ColumnPlanList, number>({ query: (companyId) => `/companies/${companyId}/column-plans`, providesTags: ['ColumnPlans'] }),
     addColumnPlan: build.mutation<ColumnPlanBody, { readonly companyId: number; readonly plan: ColumnPlanInput }>({

@@ -1,21 +1,10 @@
-import type { LayoutDetail, LayoutFigures, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody, SavedLayout } from '@ivory-ladder/contract';
-import type { UsualColumns } from '@ivory-ladder/core';
-import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
+import type { LayoutDetail, LayoutInput, LayoutList, LayoutRead, LayoutVersionDetail, OwnLayoutBody, SavedLayout } from '@ivory-ladder/contract';
+import { ivoryApi, toQuery } from './ivoryApi.ts';
 
 interface OfLayout {
   readonly companyId: number;
   readonly layoutId: number;
 }
-
-export type LayoutFiguresParams = SpanParams & {
-  companyId: number;
-  measure: 'closing' | 'movement';
-  plan: UsualColumns['plan'];
-  planId?: number | undefined;
-  kind: OwnLayoutBody['kind'];
-  facets: string;
-  flows: '0' | '1';
-};
 
 /** Layouts that are composed, and what they are tried over. */
 export const layoutApi = ivoryApi.injectEndpoints({
@@ -58,10 +47,6 @@ export const layoutApi = ivoryApi.injectEndpoints({
     addLayoutFile: build.mutation<LayoutRead, { readonly companyId: number; readonly file: unknown; readonly classification?: number }>({
       query: ({ companyId, file, ...query }) => ({ url: `/companies/${companyId}/layout-files?${toQuery(query)}`, method: 'POST', body: file }),
       invalidatesTags: ['Layouts', 'History'],
-    }),
-    getLayoutFigures: build.query<LayoutFigures, LayoutFiguresParams>({
-      query: ({ companyId, ...query }) => `/companies/${companyId}/layout-figures?${toQuery(query)}`,
-      providesTags: ['Ledger'],
     }),
   }),
 });

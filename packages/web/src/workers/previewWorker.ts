@@ -1,44 +1,50 @@
-import type { LayoutFigures, PlacementView, StatementRowBody, TriedColumn } from '@ivory-ladder/contract';
+import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
 import {
-  type Account,
-  type AccountAmounts,
-  amountOfReading,
-  type CodeList,
-  type ColumnInput,
-  type CompiledLayout,
+  type AmountColumn,
+  type ChosenPlan,
+  type Comparison,
   cashMoved,
   changeByLines,
-  compileLayout,
+  type DefinitionNeed,
+  Definitions,
   type Detail,
-  type DigitOrder,
-  equityColumnOf,
-  expandLayout,
-  facetKey,
-  footStatement,
+  type Ground,
+  groundOfView,
   type LayoutCoverage,
-  type LayoutFacts,
   layoutCoverage,
-  maskColumn,
-  needsFlows,
+  needKey,
+  needsOf,
   type OwnLayout,
   type OwnTotals,
   ownTotals,
-  type PresentedAccount,
-  presentRows,
+  type PlanFailure,
+  type PrintPlan,
+  planPrint,
+  planStatement,
+  presentedAccounts,
+  printNeeds,
   type RunColumn,
-  readFormula,
-  resultOf,
+  readVectors,
   rowInText,
-  runColumn,
+  runRows,
   type ScaleUnit,
+  type Span,
   type StatementColumn,
-  type StatementRow,
-  shownUnit,
+  scopeOf,
   shownValue,
+  type VectorNeed,
+  Vectors,
 } from '@ivory-ladder/core';
-import { layoutFacts } from '../api/layoutFacts.ts';
 import { isSameRow } from './isSameRow.ts';
 import { writeAnswer } from './sharedAnswer.ts';
+
+/** What stands across the preview. */
+export interface PreviewAcross {
+  readonly span: Span;
+  readonly comparison: Comparison;
+  readonly adjusting?: 'before' | undefined;
+  readonly columns: ChosenPlan;
+}
 
 export type PreviewAsked =
   /** Where the latest answer is put beside its message. */
@@ -46,14 +52,16 @@ export type PreviewAsked =
   | {
       readonly kind: 'chart';
       readonly view: PlacementView;
-      readonly order: DigitOrder;
-      readonly language: LayoutFacts['language'];
-      readonly lists: readonly CodeList[];
-      readonly exponent: number;
+      readonly company: Company;
+      readonly lists: readonly CodeListBody[];
+      readonly classificationId: number;
     }
-  /** `facets`: of lines with these values alone; the empty text for all lines. Answers may come in any order: those with one `round` belong together. */
-  | { readonly kind: 'figures'; readonly round: number; readonly facets: string; readonly figures: LayoutFigures }
-  /** What figures are printed in, footed as a statement is where nothing else gives it figures. */
+  | { readonly kind: 'across'; readonly across: PreviewAcross }
+  /** What a plan missed; `null`: it is not there. */
+  | { readonly kind: 'definition'; readonly need: DefinitionNeed; readonly definition: unknown }
+  /** What was lacking of a state, in the order that it was asked for. */
+  | { readonly kind: 'vectors'; readonly state: string; readonly needs: readonly VectorNeed[]; readonly bytes: ArrayBuffer }
+  /** What figures are printed in, footed as the statement is. */
   | { readonly kind: 'scale'; readonly unit: ScaleUnit }
   /** Below zero: beside the one that is composed, answered once. */
   | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
@@ -75,7 +83,10 @@ export type PreviewAnswer =
       readonly columns: PreviewColumns;
       readonly scale: ScaleUnit;
     }
-  | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest);
+  | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest)
+  | { readonly kind: 'missing'; readonly definitions: readonly DefinitionNeed[] }
+  | { readonly kind: 'lacking'; readonly state: string; readonly revision: number; readonly structureVersion: number; readonly needs: readonly VectorNeed[] }
+  | { readonly kind: 'refused'; readonly failure: PlanFailure };
 
 export interface PreviewRest {
   readonly coverage: LayoutCoverage;
@@ -85,27 +96,33 @@ export interface PreviewRest {
   readonly cash: { readonly byLines: bigint; readonly moved: bigint } | null;
   /** Of a balance sheet or an income statement, in the first column: how it ties by its own totals. */
   readonly totals: OwnTotals | null;
+  /** Of a layout of movements: what each account moved in the first column, by id, debit positive. */
+  readonly movements: ReadonlyMap<number, bigint> | null;
 }
 
-/** Without the amounts of every account; the same text as long as they stay the same. */
+/** Its columns as JSON: the same text as long as they stay the same. */
 export type PreviewColumns = string;
 
-type Chart = Extract<PreviewAsked, { kind: 'chart' }>;
 type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 
-let chart: (Chart & { readonly accounts: readonly PresentedAccount[]; readonly resets: Uint8Array; readonly creditNormal: Uint8Array }) | null = null;
-const figures = new Map<string, { readonly round: number; readonly given: LayoutFigures; readonly vectors: readonly AccountAmounts[] }>();
+let ground: Ground | null = null;
+let definitions = new Definitions();
+/** Of the state of the ground; what is lacking counts as nothing until it comes. */
+let vectors = new Vectors();
+let across: PreviewAcross | null = null;
 let last: Asked | null = null;
 let shared: SharedArrayBuffer | null = null;
 let answers = 0;
 let scale: ScaleUnit = 'exact';
+/** Needs that were asked for, by their keys, of the state. */
+let wanted = new Set<string>();
 
 /** Of the answer before, to the layout that is composed. */
 let rowsBefore: readonly PreviewRow[] = [];
 let resting: ReturnType<typeof setTimeout> | undefined;
 const say = (answer: PreviewAnswer): void => self.postMessage(answer);
 
-/** A layout over the chart and the figures that were given last; asked anew when either changes. */
+/** The statement that is composed, run as the server runs it; asked anew when anything that it is run on changes. */
 self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   if (data.kind === 'shared') {
     shared = data.memory;
@@ -113,35 +130,103 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   }
   if (data.kind === 'layout' && data.number < 0) {
     // Asked for beside the one that is composed.
-    const aside = runOver(data);
-    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: aside.rows(), columns: aside.columns, scale });
+    const aside = planned(data.layout);
+    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: rowsIn(aside).rows, columns: columnsText(aside), scale });
     return;
   }
   if (data.kind === 'layout') last = data;
   else if (data.kind === 'scale') scale = data.unit;
+  else if (data.kind === 'across') across = data.across;
+  else if (data.kind === 'definition') definitions.give(data.need, data.definition as never);
   else if (data.kind === 'chart') {
-    chart = hold(data);
-    // In the order of the accounts that are there now.
-    for (const [facets, { round, given }] of figures) figures.set(facets, { round, given, vectors: vectorsOf(given) });
+    ground = groundOfView(data.view, data.company, data.lists, data.classificationId);
+    definitions = new Definitions();
+    vectors = new Vectors(ground.accountIds.length);
+    wanted = new Set();
   } else {
-    const { round, facets, figures: given } = data;
-    if (facets === '') for (const [key, before] of figures) if (before.round < round) figures.delete(key);
-    figures.set(facets, { round, given, vectors: vectorsOf(given) });
+    if (!ground || data.state !== stateOf(ground)) return;
+    readVectors(data.bytes, data.needs, ground.indexOf, vectors);
     // Run some times, so that the first edit is not the first run.
-    if (last && chart) for (let run = 0; run < 5; run++) runOver(last)?.rows();
+    const print = last && planned(last.layout);
+    if (print) for (let run = 0; run < 5; run++) rowsIn(print);
   }
+  answer();
+};
+
+function answer(): void {
   const asked = last;
-  const done = asked && chart ? runOver(asked) : null;
-  if (!asked || !done) return;
-  const rows = done.rows();
+  const print = asked && planned(asked.layout);
+  if (!asked || !print || !hasFigures(print)) return;
+  const { rows, runs } = rowsIn(print);
   answers++;
-  const answer: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: done.columns, scale };
-  if (shared) writeAnswer(shared, answers, answer);
-  say(answer);
+  const said: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: columnsText(print), scale };
+  if (shared) writeAnswer(shared, answers, said);
+  say(said);
   rowsBefore = rows;
   clearTimeout(resting);
-  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...done.rest() }));
-};
+  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...restOf(print, runs, asked) }));
+}
+
+const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
+
+/** Ready to be run; `null` while something is missing, which is asked for, or where it cannot be run, which is said. */
+function planned(layout: OwnLayout): PrintPlan | null {
+  const kept = ground;
+  if (!kept || !across) return null;
+  const plan = planStatement(
+    { grounds: () => kept, definitions },
+    { statement: { drafted: layout }, classificationId: kept.classificationId, facets: {}, ...across },
+  );
+  if (!plan.ok) {
+    if (plan.failure.code !== 'definitions_missing') say({ kind: 'refused', failure: plan.failure });
+    else miss(kept);
+    return null;
+  }
+  const print = planPrint(plan.value, { detail, scale: { unit: scale, rounding: 'footed' } });
+  const lacking = printNeeds(print).filter((need) => !vectors.has(need) && !wanted.has(needKey(need)));
+  for (const need of lacking) wanted.add(needKey(need));
+  if (lacking.length > 0) say({ kind: 'lacking', state: stateOf(kept), revision: kept.revision, structureVersion: kept.structureVersion, needs: lacking });
+  return print;
+}
+
+function stateOf({ revision, structureVersion }: Ground): string {
+  return `${revision} ${structureVersion}`;
+}
+
+/** Here accounts stand in every column where they stand today. */
+function miss({ categories, accounts, portions }: Ground): void {
+  const missing = definitions.takeMissing();
+  const elsewhere = missing.filter(({ of }) => of !== 'past_placement');
+  const places = accounts.flatMap(({ id }) => {
+    const { debit = null, credit = null } = portions.get(id) ?? {};
+    return [
+      ...(debit === null ? [] : [{ accountId: id, side: debit === credit ? ('any' as const) : ('debit' as const), categoryId: debit }]),
+      ...(credit === null || credit === debit ? [] : [{ accountId: id, side: 'credit' as const, categoryId: credit }]),
+    ];
+  });
+  for (const need of missing)
+    if (need.of === 'past_placement') definitions.give(need, { categories: categories.map((one) => ({ ...one, ranges: [] })), places });
+  if (elsewhere.length > 0) say({ kind: 'missing', definitions: elsewhere });
+  else answer();
+}
+
+/** Once the columns' own amounts are there, an edit shows at once, with nothing on lines whose parts are still to come. */
+function hasFigures({ plan }: PrintPlan): boolean {
+  return plan.columns.every((column) => {
+    if (column.kind !== 'amount') return true;
+    const needs = needsOf(plan, column);
+    return needs.of === 'budget' ? [needs.moved, needs.before].every((need) => need === null || vectors.has(need)) : vectors.has(needs.own);
+  });
+}
+
+function rowsIn(print: PrintPlan): { readonly rows: PreviewRow[]; readonly runs: readonly RunColumn[] } {
+  const { exactRows, rows, runs } = runRows(print, vectors);
+  const made = exactRows.map((row, at): PreviewRow => {
+    const text = rowInText(row);
+    return print.unit ? { ...text, printed: rows[at]?.values.map((value) => value?.toString() ?? null) ?? [] } : text;
+  });
+  return { rows: made, runs };
+}
 
 function asSent(rows: readonly PreviewRow[]): RowSent[] {
   const places = new Map(rowsBefore.map((row, at) => [`${row.key} ${row.role}`, at]));
@@ -151,163 +236,62 @@ function asSent(rows: readonly PreviewRow[]): RowSent[] {
   });
 }
 
-function hold(given: Chart) {
-  const { accounts } = given.view;
+function restOf({ plan }: PrintPlan, runs: readonly RunColumn[], { layout, leftOut }: Asked): PreviewRest {
+  const { ground: over, compiled, columns } = plan;
+  const [run] = runs;
+  const held = columns.find((column): column is AmountColumn => column.kind === 'amount');
+  const excluded = new Set(leftOut);
+  const covered = presentedAccounts(over).map(({ account, index, isParent }) => ({
+    account: index,
+    element: account.element,
+    isParent,
+    isLeftOut: excluded.has(account.id),
+  }));
+  const net = run?.net ?? new BigInt64Array(over.accountIds.length);
+  // Until what lines of some facet values take is there, all that they may take twice is told.
+  const needs = held && needsOf(plan, held);
+  const isKnown =
+    needs?.of === 'posted' &&
+    [...needs.parts.values()].every(({ over: part }) => vectors.has(part.opening) || vectors.has(part.movement) || vectors.has(part.closing));
   return {
-    ...given,
-    accounts: accounts.map((account, index) => ({
-      account: { ...account, position: index } satisfies Account,
-      label: account.label,
-      index,
-      isParent: account.isParent,
-    })),
-    resets: Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0)),
-    creditNormal: Uint8Array.from(accounts, ({ normalSide }) => (normalSide === 'credit' ? 1 : 0)),
+    cash:
+      run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, run.sides?.opening ?? net.map(() => 0n), net) } : null,
+    totals: run && held?.measure === (compiled.layout.kind === 'balance_sheet' ? 'closing' : 'movement') ? ownTotals(compiled, run) : null,
+    coverage: layoutCoverage(compiled, scopeOf(layout), covered, net, over.lists, isKnown ? run?.readings : []),
+    values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((one) => shownValue(compiled, one, index)?.toString() ?? null)])),
+    movements: held?.measure === 'movement' ? new Map(over.accountIds.map((id, at) => [id, net[at] as bigint])) : null,
   };
 }
 
-/** In the order of the placement's accounts. */
-function vectorsOf({ accountIds, columns }: LayoutFigures): AccountAmounts[] {
-  const at = new Map(accountIds.map((id, index) => [id, index]));
-  const order = chart?.view.accounts.map(({ id }) => at.get(id)) ?? [];
-  const vector = (amounts: readonly string[]) => BigInt64Array.from(order, (index) => BigInt(index === undefined ? 0 : (amounts[index] ?? 0)));
-  return columns.flatMap((column) =>
-    column.kind === 'amount'
-      ? [
-          {
-            opening: vector(column.opening),
-            movement: vector(column.movement),
-            closing: vector(column.closing),
-            notAllotted: BigInt(column.notAllotted),
-            ...(column.flows
-              ? {
-                  flows: {
-                    increases: vector(column.flows.increases),
-                    raised: vector(column.flows.raised),
-                    exchange: vector(column.flows.exchange),
-                    transfers: { raised: vector(column.flows.transfers.raised), lowered: vector(column.flows.transfers.lowered) },
-                  },
-                }
-              : {}),
-          },
-        ]
-      : [],
-  );
-}
+const textOfColumns = new WeakMap<readonly StatementColumn[], PreviewColumns>();
 
-function runOver({ layout, leftOut }: Asked) {
-  const whole = figures.get('');
-  if (!chart || !whole) return null;
-  const { view, order, language, lists, exponent, accounts, resets, creditNormal } = chart;
-  const facts = layoutFacts(view, order, language, lists, layout);
-  const compiled = compileLayout(
-    expandLayout(layout, facts).layout,
-    view.accounts.map(({ id }) => id),
-    facts.portions,
-  );
-  const { columns } = whole.given;
-  const amountColumns = columns.flatMap((column) => (column.kind === 'amount' ? [column] : []));
-  const runs = whole.vectors.map((vectors, at) => {
-    const column = amountColumns[at] as (typeof amountColumns)[number];
-    const net = vectors[column.measure];
-    const readings = compiled.readings.map((reading) => {
-      const part = figures.get(facetKey(reading.facets));
-      const own = part?.round === whole.round ? part.vectors[at] : undefined;
-      // Flows are asked for once a line wants them.
-      return own && (own.flows || !needsFlows(reading)) ? amountOfReading(reading, column.measure, own) : new BigInt64Array(net.length);
-    });
-    const input: ColumnInput = {
-      net,
-      result: resultOf(net, resets),
-      notAllotted: column.measure === 'movement' ? 0n : vectors.notAllotted,
-      ...(column.measure === 'movement' ? { sides: { opening: vectors.opening, resets, creditNormal } } : { sides: { resets, creditNormal } }),
-      readings,
-      exponent,
-      span: { firstDay: column.firstDay, lastDay: column.lastDay },
-      ...(column.began === undefined ? {} : { began: { day: column.began, own: column.measure, resets } }),
-    };
-    return runColumn(compiled, column.equity === undefined ? input : borneBy(column.equity, facts, resets, input));
-  });
-  const shown = columns.map(toColumn);
-  return {
-    columns: columnsText(columns),
-    rows: () => inPrint(compiled, runs, presentRows({ compiled, columns: shown, runs, accounts, detail }), shown, exponent),
-    rest: (): PreviewRest => {
-      const [first] = whole.vectors;
-      const [run] = runs;
-      const excluded = new Set(leftOut);
-      const covered = accounts.map(({ account, index, isParent }) => ({
-        account: index,
-        element: account.element,
-        isParent,
-        isLeftOut: excluded.has(account.id),
-      }));
-      // Until what lines of some facet values take is there, all that they may take twice is told.
-      const isKnown = compiled.readings.every(({ facets }) => figures.get(facetKey(facets))?.round === whole.round);
-      const [held] = amountColumns;
-      const balances = (held ? first?.[held.measure] : first?.closing) ?? new BigInt64Array(accounts.length);
-      return {
-        cash:
-          first && run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, first.opening, first.movement) } : null,
-        totals: run && held?.measure === (compiled.layout.kind === 'balance_sheet' ? 'closing' : 'movement') ? ownTotals(compiled, run) : null,
-        coverage: layoutCoverage(compiled, facts.scope, covered, balances, lists, isKnown ? run?.readings : []),
-        values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((run) => shownValue(compiled, run, index)?.toString() ?? null)])),
-      };
-    },
-  };
-}
-
-const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
-
-function inPrint(
-  compiled: CompiledLayout,
-  runs: readonly RunColumn[],
-  rows: readonly StatementRow[],
-  columns: readonly StatementColumn[],
-  exponent: number,
-): PreviewRow[] {
-  if (scale === 'exact') return rows.map(rowInText);
-  const { rows: printed } = footStatement({ compiled, columns, runs, rows, unit: shownUnit(scale, exponent) });
-  return rows.map((row, at) => ({ ...rowInText(row), printed: printed[at]?.values.map((value) => value?.toString() ?? null) ?? [] }));
-}
-
-/** As the core knows it. */
-function toColumn(column: TriedColumn): StatementColumn {
-  if (column.kind === 'amount') {
-    const { measure, firstDay, lastDay, total } = column;
-    return { kind: 'amount', measure, span: { firstDay, lastDay }, ...(total === undefined ? {} : { total }) };
-  }
-  if (column.kind !== 'calculation') return column;
-  const { operands, ...rest } = column;
-  const read = readFormula(column.text);
-  // The server has read it before.
-  return read.ok ? { ...rest, formula: read.value, operands: new Map(operands) } : { kind: 'text' };
-}
-
-const equityColumns = new WeakMap<LayoutFacts, Int32Array>();
-
-/** What the column of a category of equity bears. */
-function borneBy(category: number, facts: LayoutFacts, resets: Uint8Array, input: ColumnInput): ColumnInput {
-  const columnOf =
-    equityColumns.get(facts) ??
-    equityColumnOf(
-      facts,
-      facts.accounts.map(({ id }) => id),
-      resets,
-    );
-  equityColumns.set(facts, columnOf);
-  const ofResult = resets.findIndex((reset, account) => reset === 1 && columnOf[account] === category) >= 0;
-  return maskColumn(input, (account) => columnOf[account] === category, ofResult);
-}
-
-const textOfColumns = new WeakMap<LayoutFigures['columns'], PreviewColumns>();
-
-function columnsText(columns: LayoutFigures['columns']): PreviewColumns {
+function columnsText({ plan: { columns } }: PrintPlan): PreviewColumns {
   const before = textOfColumns.get(columns);
   if (before !== undefined) return before;
-  const text = JSON.stringify(
-    columns.map((column) => (column.kind === 'amount' ? { ...column, opening: [], movement: [], closing: [], flows: null } : column)),
-  );
+  const text = JSON.stringify(columns.map(shownColumn));
   textOfColumns.set(columns, text);
   return text;
+}
+
+function shownColumn(column: StatementColumn): StatementBody['columns'][number] {
+  const { heading, group, width, format } = column;
+  const head = {
+    ...(heading === undefined ? {} : { heading }),
+    ...(group === undefined ? {} : { group }),
+    ...(width === undefined ? {} : { width }),
+    ...(format === undefined ? {} : { format }),
+  };
+  if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
+  if (column.kind !== 'amount') return column;
+  const { kind, measure, span, budget = null, began, adjusting } = column;
+  return {
+    kind,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    budget,
+    ...(began === undefined ? {} : { began }),
+    ...(adjusting === undefined ? {} : { adjusting }),
+    ...head,
+  };
 }

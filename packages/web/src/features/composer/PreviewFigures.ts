@@ -1,14 +1,28 @@
-import type { CodeListBody, LayoutFigures, PlacementView, StatementRowBody } from '@ivory-ladder/contract';
-import type { CaptionLanguage, DigitOrder, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
-import type { PreviewAnswer, PreviewAsked, PreviewRest, PreviewRow, RowSent } from '../../workers/previewWorker.ts';
+import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
+import type { DefinitionNeed, Outcome, OwnLayout, ScaleUnit, VectorNeed } from '@ivory-ladder/core';
+import type { VectorsRefused } from '../../api/vectors.ts';
+import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, PreviewRow, RowSent } from '../../workers/previewWorker.ts';
 import { readAnswer, shareAnswer } from '../../workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
 export interface PreviewKnown extends PreviewRest {
   readonly rows: readonly PreviewRow[];
-  readonly columns: LayoutFigures['columns'];
+  readonly columns: StatementBody['columns'];
   /** What the rows are printed in. */
   readonly scale: ScaleUnit;
+}
+
+/** Where the worker has from what it cannot know by itself. */
+export interface PreviewSources {
+  /** `null`: it is not there. */
+  definition(need: DefinitionNeed): Promise<unknown>;
+  vectors(asked: {
+    readonly revision: number;
+    readonly structureVersion: number;
+    readonly needs: readonly VectorNeed[];
+  }): Promise<Outcome<ArrayBuffer, VectorsRefused>>;
+  /** Somebody posted, or changed the chart, since it was read. */
+  movedOn(): void;
 }
 
 /** Milliseconds that the page waits for an answer before it paints an edit. */
@@ -27,7 +41,7 @@ export class PreviewFigures {
   private shared: SharedArrayBuffer | null = null;
   /** How many answers to the layout that is composed were heard. */
   private heard = 0;
-  private rounds = 0;
+  private sources: PreviewSources | null = null;
   private asked: { readonly layout: OwnLayout; readonly leftOut: readonly number[] } | null = null;
   private readonly listeners = new Set<() => void>();
   /** Asked for beside it, by their numbers. */
@@ -38,7 +52,8 @@ export class PreviewFigures {
     return () => void this.listeners.delete(listener);
   };
 
-  open(): void {
+  open(sources: PreviewSources): void {
+    this.sources = sources;
     this.worker = new Worker(new URL('../../workers/previewWorker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
     this.heard = 0;
@@ -47,6 +62,19 @@ export class PreviewFigures {
   }
 
   private hear(answer: PreviewAnswer): void {
+    if (answer.kind === 'missing') {
+      for (const need of answer.definitions) void this.define(need);
+      return;
+    }
+    if (answer.kind === 'lacking') {
+      void this.provide(answer);
+      return;
+    }
+    if (answer.kind === 'refused') {
+      const { code, ...facts } = answer.failure;
+      this.refuse({ code, facts });
+      return;
+    }
     if (answer.kind === 'rest') {
       if (answer.number !== this.number) return;
       this.rest = answer;
@@ -60,11 +88,24 @@ export class PreviewFigures {
       // Rows stand by those of the answer before, so that every answer is taken, in its order and once.
       if (answer.place <= this.heard) return;
       this.heard = answer.place;
-      const columns = this.rows && this.columnsText === answer.columns ? this.rows.columns : (JSON.parse(answer.columns) as LayoutFigures['columns']);
+      const columns = this.rows && this.columnsText === answer.columns ? this.rows.columns : (JSON.parse(answer.columns) as StatementBody['columns']);
       this.columnsText = answer.columns;
       this.rows = { columns, rows: this.received(answer.rows), scale: answer.scale };
+      this.refused = null;
     }
     for (const listener of this.listeners) listener();
+  }
+
+  private async define(need: DefinitionNeed): Promise<void> {
+    const definition = await this.sources?.definition(need);
+    this.post({ kind: 'definition', need, definition: definition ?? null });
+  }
+
+  private async provide({ state, revision, structureVersion, needs }: Extract<PreviewAnswer, { kind: 'lacking' }>): Promise<void> {
+    const given = await this.sources?.vectors({ revision, structureVersion, needs });
+    if (given?.ok) this.worker?.postMessage({ kind: 'vectors', state, needs, bytes: given.value } satisfies PreviewAsked, [given.value]);
+    else if (given?.failure.code === 'ledger_moved_on') this.sources?.movedOn();
+    else if (given) this.refuse(given.failure);
   }
 
   private received(sent: readonly RowSent[]): PreviewRow[] {
@@ -75,32 +116,26 @@ export class PreviewFigures {
   close(): void {
     this.worker?.terminate();
     this.worker = null;
+    this.sources = null;
     this.asked = null;
     this.rows = null;
   }
 
-  hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage, lists: readonly CodeListBody[], exponent: number): void {
-    this.post({ kind: 'chart', view, order, language, lists, exponent });
+  hold(view: PlacementView, company: Company, lists: readonly CodeListBody[], classificationId: number): void {
+    this.post({ kind: 'chart', view, company, lists, classificationId });
   }
 
   printIn(unit: ScaleUnit): void {
     this.post({ kind: 'scale', unit });
   }
 
-  /** A round of figures that belong together, in whatever order they come. */
-  beginRound(): number {
-    this.rounds++;
-    return this.rounds;
+  runOver(across: PreviewAcross): void {
+    this.post({ kind: 'across', across });
   }
 
   refuse(failure: unknown): void {
     this.refused = failure;
     for (const listener of this.listeners) listener();
-  }
-
-  holdFigures(round: number, facets: string, figures: LayoutFigures): void {
-    if (this.refused !== null) this.refuse(null);
-    this.post({ kind: 'figures', round, facets, figures });
   }
 
   /** The next answer where it is there, or there within a moment: its message would be heard only after the screen is painted, which takes longer. */

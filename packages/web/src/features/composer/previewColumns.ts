@@ -1,4 +1,4 @@
-import type { StatementBody, TriedColumn } from '@ivory-ladder/contract';
+import type { StatementBody } from '@ivory-ladder/contract';
 import { longDay, spanText, type UsualColumns } from '@ivory-ladder/core';
 import type { PreviewKnown } from './PreviewFigures.ts';
 
@@ -14,7 +14,8 @@ export function writeColumns(columns: UsualColumns): string {
 }
 
 /** Whether all columns are shown; of the plans that are there figures alone, without what is made of them. */
-type IsShown = (column: TriedColumn) => boolean;
+type Column = StatementBody['columns'][number];
+type IsShown = (column: Column) => boolean;
 const all: IsShown = () => true;
 const amountsAlone: IsShown = ({ kind }) => kind === 'amount';
 
@@ -22,20 +23,11 @@ export function shownOf({ plan }: UsualColumns): IsShown {
   return plan === 'composed' ? all : amountsAlone;
 }
 
-/** Without the amounts of every account. */
-export function columnsShown(columns: readonly TriedColumn[], isShown: IsShown): StatementBody['columns'] {
-  return columns.filter(isShown).map((column): StatementBody['columns'][number] => {
-    if (column.kind === 'amount') {
-      const { equity: _, opening: _o, movement: _m, closing: _c, notAllotted: _n, flows: _f, ...head } = column;
-      return head;
-    }
-    if (column.kind !== 'calculation') return column;
-    const { operands: _, days: __, ...head } = column;
-    return head;
-  });
+export function columnsShown(columns: readonly Column[], isShown: IsShown): StatementBody['columns'] {
+  return columns.filter(isShown);
 }
 
-const known = new WeakMap<readonly TriedColumn[], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
+const known = new WeakMap<readonly Column[], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
 
 /** Each row the same object as long as it stays the same. */
 export function rowsShown({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>, isShown: IsShown): StatementBody['rows'] {

@@ -1,21 +1,23 @@
-import type { CodeListBody, LayoutDetail, LayoutFigures, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
+import type { CodeListBody, LayoutDetail, OwnLayoutBody, PlacementView, VectorsAsked } from '@ivory-ladder/contract';
 import {
+  type DefinitionNeed,
   type ExpandedLayout,
-  facetKey,
   type LayoutEdit,
   type LayoutFacts,
-  measureOf,
   mergeLayouts,
   type OwnLayout,
   type ScaleUnit,
   type UsualColumns,
-  walkOwn,
 } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
+import { budgetApi } from '../../api/budgetApi.ts';
+import { columnPlanApi } from '../../api/columnPlanApi.ts';
 import { describeFailure } from '../../api/failureMessages.ts';
+import { ivoryApi } from '../../api/ivoryApi.ts';
 import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { layoutFacts } from '../../api/layoutFacts.ts';
+import { fetchVectors } from '../../api/vectors.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
 import { beginSteps, stepped, steppedAside, steppedBack, steppedForth } from '../../app/undoSteps.ts';
@@ -24,7 +26,8 @@ import { useSpan } from '../../app/useSpan.ts';
 import { useUndoKeys } from '../../app/useUndoKeys.ts';
 import { type Composition, edited, expansionOf } from './composition.ts';
 import { lineCaptions } from './lineCaptions.ts';
-import { PreviewFigures } from './PreviewFigures.ts';
+import { PreviewFigures, type PreviewSources } from './PreviewFigures.ts';
+import { usePreviewRest } from './usePreview.ts';
 
 type SaveState = { readonly kind: 'saved'; readonly at: Date | null } | { readonly kind: 'saving' | 'waiting' };
 
@@ -77,12 +80,11 @@ export function useComposer(
   const company = useCompany();
   const dispatch = useDispatch<AppDispatch>();
   const { span } = useSpan();
-  const { id: companyId, digitOrder, exponent } = company;
+  const { id: companyId, digitOrder } = company;
   const language = company.languages[0] ?? 'en';
   const [composition, setComposition] = useState<Composition>(() => beginSteps(detail.definition as OwnLayout));
   const [save, setSave] = useState<SaveState>({ kind: 'saved', at: null });
   const [figures] = useState(() => new PreviewFigures());
-  const [movements, setMovements] = useState<Composer['movements']>(null);
   const [saveDraft] = useSaveLayoutDraftMutation();
   const { now: layout } = composition;
   const facts = useMemo(() => layoutFacts(view, digitOrder, language, lists, layout), [view, digitOrder, language, lists, layout]);
@@ -94,38 +96,23 @@ export function useComposer(
     [view.exclusions, detail.id],
   );
 
+  const movements = usePreviewRest(figures)?.movements ?? null;
   useLayoutEffect(() => {
-    figures.open();
+    figures.open(previewSources(dispatch, companyId));
     return () => figures.close();
-  }, [figures]);
-  useLayoutEffect(() => figures.hold(view, digitOrder, language, lists, exponent), [figures, view, digitOrder, language, lists, exponent]);
+  }, [figures, dispatch, companyId]);
+  useLayoutEffect(() => figures.hold(view, company, lists, detail.classificationId), [figures, view, company, lists, detail.classificationId]);
   useLayoutEffect(() => figures.printIn(scale), [figures, scale]);
-  const measure = measureOf(layout);
-  const flows = layout.kind === 'cash_flow' || takesOneDirection(layout) ? '1' : '0';
-  const filterKey = filtersOf(layout).join('\n');
   // Those that the layout is run with, where no others are chosen for the preview.
   const columns = chosenPlan ?? layout.columns ?? usualColumns;
   const planId = columns.plan === 'composed' ? columns.planId : undefined;
   const { plan } = columns;
-  const { kind } = layout;
-  useEffect(() => {
-    let isOver = false;
-    const round = figures.beginRound();
-    const asked = filterKey.split('\n').map((facets) => {
-      const request = dispatch(layoutApi.endpoints.getLayoutFigures.initiate({ companyId, ...span, kind, measure, plan, planId, facets, flows }));
-      void request.then(({ data, error }) => {
-        if (isOver) return;
-        if (!data) return figures.refuse(error);
-        figures.holdFigures(round, facets, data);
-        if (facets === '') setMovements(measure === 'movement' ? movementsIn(data) : null);
-      });
-      return request;
-    });
-    return () => {
-      isOver = true;
-      for (const request of asked) request.unsubscribe();
-    };
-  }, [dispatch, figures, companyId, span, kind, measure, plan, planId, flows, filterKey]);
+  useLayoutEffect(() => {
+    const { from, to, compare, compareFrom, compareTo, adjusting } = span;
+    if (from > to) return figures.refuse({ code: 'span_reversed', facts: { from, to } });
+    const comparison = compare === 'fixed' ? { kind: compare, firstDay: compareFrom ?? from, lastDay: compareTo ?? to } : { kind: compare };
+    figures.runOver({ span: { firstDay: from, lastDay: to }, comparison, adjusting, columns: { plan, planId } });
+  }, [figures, span, plan, planId]);
   useLayoutEffect(() => {
     // Asked for before the outline was drawn, figures may be there by now, and go into the page with it.
     if (!figures.ask(layout, leftOut)) figures.hearEarly();
@@ -275,24 +262,19 @@ export function useComposer(
   };
 }
 
-function movementsIn({ accountIds, columns }: LayoutFigures): ReadonlyMap<number, bigint> {
-  const first = columns.find((column) => column.kind === 'amount');
-  return new Map(accountIds.map((id, at) => [id, BigInt(first?.movement[at] ?? 0)]));
-}
-
-function takesOneDirection({ lines }: OwnLayout): boolean {
-  let takes = false;
-  walkOwn(lines, (line) => {
-    if ((line.kind === 'accounts' || line.kind === 'memo') && line.direction !== undefined) takes = true;
-  });
-  return takes;
-}
-
-/** The facet filters that lines have, as asked for; first that of all lines. */
-function filtersOf({ lines }: OwnLayout): string[] {
-  const filters = new Set(['']);
-  walkOwn(lines, (line) => {
-    if (line.kind === 'accounts' || line.kind === 'memo') filters.add(facetKey(line.facets));
-  });
-  return [...filters];
+/** What the preview is run on beside the placement that the page has. */
+function previewSources(dispatch: AppDispatch, companyId: number): PreviewSources {
+  return {
+    async definition(need: DefinitionNeed) {
+      if (need.of === 'column_plan') {
+        const { data } = await dispatch(columnPlanApi.endpoints.listColumnPlans.initiate(companyId, { subscribe: false }));
+        return data?.plans.find(({ id }) => id === need.id)?.definition ?? null;
+      }
+      if (need.of !== 'budget') return null;
+      const { data } = await dispatch(budgetApi.endpoints.listBudgets.initiate(companyId, { subscribe: false }));
+      return data?.budgets.find(({ id }) => id === need.id) ?? null;
+    },
+    vectors: (asked) => fetchVectors(companyId, asked as VectorsAsked),
+    movedOn: () => void dispatch(ivoryApi.util.invalidateTags(['Ledger'])),
+  };
 }

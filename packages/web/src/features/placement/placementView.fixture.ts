@@ -51,6 +51,7 @@ export const view = (categories: Category[], accounts: Account[], exclusions: Pl
   comparative: { firstDay: '2025-01-01', lastDay: '2025-09-30' },
   balanceComparative: '2025-12-31',
   notAllotted: { amount: '0', comparative: '0' },
+  ledger: { firstBalances: [], openings: [], adjusted: [] },
   options: { ...defaultLayoutOptions, subtotalsOff: [] },
   structureVersion: 1,
   revision: 1,
