@@ -22,6 +22,8 @@ let ownAccount: AccountBody;
 let theirs: Awaited<ReturnType<typeof openFullCompany>>;
 let definition: LayoutDetail['definition'];
 let before: unknown;
+/** Of one's own books, that vectors are asked of. */
+let state: Pick<PlacementView, 'revision' | 'structureVersion'>;
 
 beforeAll(async () => {
   server = await TestServer.start();
@@ -31,6 +33,8 @@ beforeAll(async () => {
   ownAccount = await stranger.ok<AccountBody>('POST', `/companies/${own.id}/accounts`, { number: '1', name: 'Cash', element: 'asset' });
   theirs = await openFullCompany(server);
   ({ definition } = await stranger.ok<LayoutDetail>('POST', `/companies/${own.id}/layouts`, { name: 'Own', from: 'nothing' }));
+  const { revision, structureVersion } = await stranger.ok<PlacementView>('GET', `/companies/${own.id}/placement?from=2026-01-01&to=2026-09-30`);
+  state = { revision, structureVersion };
   before = await whatTheyHave();
 });
 afterAll(() => server.stop());
@@ -102,6 +106,18 @@ const bodies: Readonly<Record<string, (id: IdOf) => unknown>> = {
   unlockBudget: () => ({ version, reason: 'Mine' }),
   setBudgetCells: () => ({ part: '', cells: [{ accountId: ownAccount.id, period: 1, was: '0', amount: '5' }] }),
   setRates: (id) => ({ set: [{ currency: 'USD', kind: 'historical', day, accountId: id('accountId'), rate: '1.1' }] }),
+  getVectors: (id) => ({
+    ...state,
+    needs: [
+      {
+        amounts: { of: 'budget', id: id('budgetId') },
+        filter: {},
+        layers: 'all',
+        take: { take: 'movement', span: { firstDay: span.from, lastDay: span.to } },
+        money: { in: 'own' },
+      },
+    ],
+  }),
   changeSeries: () => ({ version, name: 'Mine' }),
   addLayout: (id) => ({ name: 'Copy', from: id('layoutId') }),
   renameLayout: () => ({ version, name: 'Mine' }),
