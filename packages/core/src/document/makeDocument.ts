@@ -28,13 +28,14 @@ export interface DocumentOf {
 
 /** A finished statement as a value. Where it was run down to accounts all its rows are in it, else those that are printed. Cost: rows × columns. */
 export function makeDocument(statement: RanStatement, { companyId, company }: DocumentOf): StatementDocument {
-  const { ground, layoutId, planned, presentation, rows, rungs } = statement;
+  const { ground, layoutId, planned, presentation, rows, all, rungs } = statement;
   const content = contentOf(statement, company);
   return {
     format: 'ivory-ladder-statement',
     version: documentVersion,
     content,
-    view: { rows: rows.map(viewed), rungs },
+    // Where no more than what is shown was asked for, its rows are those of the page.
+    view: { rows: all ? rows.map(viewed) : content.rows, rungs },
     provenance: {
       companyId,
       revision: ground.revision,
@@ -140,26 +141,32 @@ function columnOf(column: StatementColumn, lines: readonly string[], language: C
   }
 }
 
-/** What a row is on the page, without figures. */
-function structureOf(row: StatementRow): Omit<ViewedRow, 'opens' | 'isOpen'> {
+type Written<Row> = { -readonly [Field in keyof Row]: Row[Field] };
+
+/** What a row is on the page, without figures. Field by field, since a statement down to its accounts has thousands: spreading them costs as much as all else here. */
+function structureOf(row: StatementRow): Written<DocumentRow & ViewedRow> {
   const { key, lineKey, accountId, role, depth, caption, note, parts, partsAreWithin, look, better } = row;
-  return {
-    key,
-    ...(lineKey === key ? {} : { lineKey }),
-    ...(accountId === null ? {} : { accountId }),
-    role,
-    depth,
-    caption,
-    ...(note === undefined || note === '' ? {} : { note }),
-    ...(parts.length === 0 ? {} : { parts }),
-    ...(partsAreWithin === undefined || parts.length === 0 ? {} : { isWithin: true as const }),
-    ...(look === undefined ? {} : { look }),
-    ...(better === undefined ? {} : { better }),
-  };
+  const made: Written<DocumentRow & ViewedRow> = { key, role, depth, caption };
+  if (lineKey !== key) made.lineKey = lineKey;
+  if (accountId !== null) made.accountId = accountId;
+  if (note !== undefined && note !== '') made.note = note;
+  if (parts.length > 0) {
+    made.parts = parts;
+    if (partsAreWithin !== undefined) made.isWithin = true;
+  }
+  if (look !== undefined) made.look = look;
+  if (better !== undefined) made.better = better;
+  return made;
 }
 
 function viewed(row: StatementRow): ViewedRow {
-  return { ...structureOf(row), ...(row.opens ? { opens: true as const } : {}), ...(row.open ? { isOpen: true as const } : {}) };
+  return opened(structureOf(row), row);
+}
+
+function opened<Row extends Written<ViewedRow>>(made: Row, { opens, open }: StatementRow): Row {
+  if (opens) made.opens = true;
+  if (open) made.isOpen = true;
+  return made;
 }
 
 export function bearsFigures({ role }: Pick<StatementRow, 'role'>): boolean {
@@ -167,39 +174,32 @@ export function bearsFigures({ role }: Pick<StatementRow, 'role'>): boolean {
 }
 
 /** Those down to accounts where it was run with them, and whatever else is printed. */
-function rowsOf(statement: RanStatement): DocumentRow[] {
+function rowsOf(statement: RanStatement): (DocumentRow & ViewedRow)[] {
   const { all, rows, exactRows } = statement;
-  const made = (exact: readonly StatementRow[], printed: readonly StatementRow[]): DocumentRow[] =>
-    exact.map((row, at) => documentRow(statement, row, printed[at] as StatementRow));
-  if (!all) return made(exactRows, rows);
-  const own = made(all.exact, all.printed);
+  if (!all) return exactRows.map((row, at) => opened(documentRow(statement, row, rows[at] as StatementRow), row));
+  const own = all.exact.map((row, at) => documentRow(statement, row, all.printed[at] as StatementRow));
   const there = new Set(own.map(({ key, role }) => `${key} ${role === 'heading'}`));
   const missing = exactRows.flatMap((row, at) => (bearsFigures(row) && !there.has(`${row.key} false`) ? [at] : []));
-  return [
-    ...own,
-    ...made(
-      missing.map((at) => exactRows[at] as StatementRow),
-      missing.map((at) => rows[at] as StatementRow),
-    ),
-  ];
+  return [...own, ...missing.map((at) => documentRow(statement, exactRows[at] as StatementRow, rows[at] as StatementRow))];
 }
 
-function documentRow({ compiled, unit: inUnits }: RanStatement, row: StatementRow, printed: StatementRow): DocumentRow {
-  const base = structureOf(row);
-  if (!bearsFigures(row)) return base;
+function documentRow({ compiled, unit: inUnits }: RanStatement, row: StatementRow, printed: StatementRow): Written<DocumentRow & ViewedRow> {
+  const made = structureOf(row);
+  if (!bearsFigures(row)) return made;
   const { unit, faults, values } = row;
-  const line = row.accountId === null ? compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1] : undefined;
   const exact = values.map(texted);
-  const shown = inUnits ? printed.values.map(texted) : exact;
-  return {
-    ...base,
-    exact,
-    ...(inUnits && shown.some((figure, at) => figure !== exact[at]) ? { printed: shown } : {}),
-    ...(unit === undefined ? {} : { unit }),
-    ...(faults === undefined ? {} : { faults: faults.map((fault) => fault && { ...fault }) }),
-    ...(line?.reversed ? { isReversed: true as const } : {}),
-    ...(line?.kind === 'calculation' && 'kind' in line.formula ? { formula: writeFormula(spelledOut(line.formula, compiled.between)) } : {}),
-  };
+  made.exact = exact;
+  if (inUnits) {
+    const shown = printed.values.map(texted);
+    if (shown.some((figure, at) => figure !== exact[at])) made.printed = shown;
+  }
+  if (unit !== undefined) made.unit = unit;
+  if (faults !== undefined) made.faults = faults.map((fault) => fault && { ...fault });
+  if (row.accountId !== null) return made;
+  const line = compiled.lines[compiled.indexOf.get(row.lineKey) ?? -1];
+  if (line?.reversed) made.isReversed = true;
+  if (line?.kind === 'calculation' && 'kind' in line.formula) made.formula = writeFormula(spelledOut(line.formula, compiled.between));
+  return made;
 }
 
 /** A formula with spans of siblings as the lines that they are. */

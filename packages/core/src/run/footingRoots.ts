@@ -1,7 +1,7 @@
 import { addDays, type Day, type Span } from '../calendar/day.ts';
 import { yearOf } from '../calendar/fiscalCalendar.ts';
 import { isCashOn } from '../chart/cashDays.ts';
-import { type FootingRoot, type FootingRoots, footStatement } from '../footing/footStatement.ts';
+import { type FootedStatement, type FootingRoot, type FootingRoots, footStatement } from '../footing/footStatement.ts';
 import { type CompiledLayout, isMemoLine } from '../layout/compileLayout.ts';
 import { countsInGroup } from '../layout/line.ts';
 import { topLines } from '../layout/topLines.ts';
@@ -20,34 +20,61 @@ import type { Vectors } from './vectors.ts';
 
 type Given = readonly (FootingRoot | null)[];
 
-/** A statement over one column, with what its lines print. */
+/** A column of a statement, with what its lines print. */
 interface Footed {
-  readonly plan: ColumnsPlan;
+  readonly compiled: CompiledLayout;
   readonly run: RunColumn;
   readonly lines: ReadonlyMap<number, bigint>;
-  /** Accounts on lines that hold some of what is asked for, with what they print. */
-  readonly accounts: readonly { readonly row: StatementRow; readonly shown: bigint }[];
+  /** Accounts on lines that hold some of what is asked for: exact, and as printed. */
+  readonly accounts: readonly { readonly row: StatementRow; readonly exact: bigint; readonly shown: bigint }[];
 }
 
-/** The other statements whose figures a statement foots to, each over one column. */
+/** Another statement of a set, which prints what this one has to print too. */
+export interface Beside {
+  readonly compiled: CompiledLayout;
+  readonly columns: readonly StatementColumn[];
+}
+
+/** The balance sheet and the income statement that others foot to; the generated ones, each over the days alone, where none is given. */
+export interface FootedTo {
+  readonly sheet?: Beside | undefined;
+  readonly income?: Beside | undefined;
+}
+
+/** A column of a statement, among all of it. */
+interface ColumnOf {
+  readonly plan: ColumnsPlan;
+  readonly at: number;
+}
+
+/** The other statements whose figures a statement foots to. */
 export interface FootingPlans {
   readonly sheet: CompiledLayout;
   /** Balance sheets, by what they are of. */
-  readonly sheets: ReadonlyMap<string, ColumnsPlan>;
+  readonly sheets: ReadonlyMap<string, ColumnOf>;
   /** Income statements, by their spans. */
-  readonly incomes: ReadonlyMap<string, ColumnsPlan>;
+  readonly incomes: ReadonlyMap<string, ColumnOf>;
 }
 
 const sumOfNone: FootingRoot = { shown: 0n, exact: 0n };
 
-/** `sheet`: a composed one over the same categories; the generated one where none is given. */
-export function footingPlans(plan: ColumnsPlan, sheet: CompiledLayout = generatedOn(plan.ground).balance_sheet): FootingPlans {
+/** A column that a statement of the set has is taken from there, so that it prints the same in both. */
+export function footingPlans(plan: ColumnsPlan, { sheet: own, income }: FootedTo = {}): FootingPlans {
   const { ground, compiled, columns } = plan;
-  const sheets = new Map<string, ColumnsPlan>();
-  const incomes = new Map<string, ColumnsPlan>();
-  const over = (of: CompiledLayout, column: AmountColumn): ColumnsPlan => ({ ...plan, compiled: of, columns: [column] });
+  const sheets = new Map<string, ColumnOf>();
+  const incomes = new Map<string, ColumnOf>();
+  const generated = generatedOn(ground);
+  const sheet = own?.compiled ?? generated.balance_sheet;
+  const ofSheet: ColumnsPlan | undefined = own && { ...plan, compiled: sheet, columns: own.columns };
+  const ofIncome: ColumnsPlan | undefined = income && { ...plan, compiled: income.compiled, columns: income.columns };
+  const found = (of: ColumnsPlan | undefined, column: AmountColumn): ColumnOf => {
+    const at = of ? of.columns.findIndex((one) => isOfWholeLedger(one, { measure: column.measure }) && isSameSpan(one, column)) : -1;
+    if (of && at >= 0) return { plan: of, at };
+    const alone = column.measure === 'movement' ? generated.income_statement : sheet;
+    return { plan: { ...plan, compiled: alone, columns: [column] }, at: 0 };
+  };
   const addSheet = ({ day, measure }: SheetOf): void =>
-    void sheets.set(sheetKey({ day, measure }), over(sheet, { kind: 'amount', measure, span: { firstDay: day, lastDay: day } }));
+    void sheets.set(sheetKey({ day, measure }), found(ofSheet, { kind: 'amount', measure, span: { firstDay: day, lastDay: day } }));
   const { kind, cash } = compiled.layout;
   for (const column of columns) {
     if (!isOfWholeLedger(column)) continue;
@@ -57,11 +84,24 @@ export function footingPlans(plan: ColumnsPlan, sheet: CompiledLayout = generate
     } else if (kind === 'changes_in_equity' || cash) {
       addSheet(sheetBefore(ground, firstDay));
       addSheet({ day: lastDay, measure: 'closing' });
-      if (kind !== 'changes_in_equity')
-        incomes.set(spanKey(column.span), over(generatedOn(ground).income_statement, { kind: 'amount', measure: 'movement', span: column.span }));
+      if (kind !== 'changes_in_equity') incomes.set(spanKey(column.span), found(ofIncome, { kind: 'amount', measure: 'movement', span: column.span }));
     }
   }
+  // What an income statement foots to stands in it for all its columns.
+  for (const { plan: one } of incomes.values())
+    for (const column of one.columns)
+      if (isOfWholeLedger(column) && isYearToDate(ground, column.span)) addSheet({ day: column.span.lastDay, measure: 'closing' });
   return { sheet, sheets, incomes };
+}
+
+/** Of balances the last day alone. */
+function isSameSpan(one: AmountColumn, other: AmountColumn): boolean {
+  return one.span.lastDay === other.span.lastDay && (one.measure === 'closing' || one.span.firstDay === other.span.firstDay);
+}
+
+/** Every statement of them once. */
+export function plansIn({ sheets, incomes }: FootingPlans): readonly ColumnsPlan[] {
+  return [...new Set([...sheets.values(), ...incomes.values()].map(({ plan }) => plan))];
 }
 
 /**
@@ -70,13 +110,13 @@ export function footingPlans(plan: ColumnsPlan, sheet: CompiledLayout = generate
  * change is their difference.
  */
 export function footingRoots(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit): FootingRoots {
-  const footed = new Map<string, Footed>();
+  const tables = new Map<ColumnsPlan, Table>();
   const cash = new Set(plan.compiled.layout.cash?.accounts ?? []);
   const sheetAt = (of: SheetOf): Footed => {
-    const key = sheetKey(of);
-    const made = footed.get(key) ?? footedSheet(plans.sheets.get(key) as ColumnsPlan, cash, vectors, unit);
-    footed.set(key, made);
-    return made;
+    const { plan: sheet, at } = plans.sheets.get(sheetKey(of)) as ColumnOf;
+    const table = tables.get(sheet) ?? footedSheet(sheet, cash, vectors, unit);
+    tables.set(sheet, table);
+    return columnIn(sheet, table, at);
   };
   return rootsOf(plan, runs, plans, vectors, unit, sheetAt);
 }
@@ -102,11 +142,10 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
     return cashIds.has(id) && (account === undefined || isCashOn(account, day));
   };
   const cashHeld = ({ accounts }: Footed, day: Day): FootingRoot =>
-    accounts.reduce((sum, { row, shown }) => {
+    accounts.reduce((sum, { row, exact, shown }) => {
       const line = sheet.lines[sheet.indexOf.get(row.lineKey) ?? -1];
       if (row.accountId === null || !isCashThen(row.accountId, day) || !line || isMemoLine(line)) return sum;
       const sign = shownSign(line);
-      const exact = row.values[0] ?? 0n;
       return isWhole || sign * exact > 0n ? { shown: sum.shown + sign * shown, exact: sum.exact + sign * exact } : sum;
     }, sumOfNone);
   const ends = {
@@ -114,6 +153,7 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
     closing: ofColumns(({ lastDay }) => cashHeld(at(lastDay), lastDay)),
   };
   const roots = new Map<string, Given>();
+  const incomes = new Map<ColumnsPlan, Table>();
   let exchange: Given = columns.map(() => sumOfNone);
   for (const [index, line] of compiled.lines.entries()) {
     const measure = line.kind === 'accounts' && line.isMemo && line.selection === cash ? line.reading?.measure : undefined;
@@ -139,7 +179,7 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
   for (const key of sumsOfActivities(compiled, difference)) roots.set(key, change);
   roots.set(
     'profit',
-    ofColumns((span) => profitIn(plans.incomes.get(spanKey(span)) as ColumnsPlan, plans, vectors, unit, sheetAt)),
+    ofColumns((span) => profitIn(plans.incomes.get(spanKey(span)) as ColumnOf, plans, vectors, unit, sheetAt, incomes)),
   );
   return roots;
 }
@@ -156,7 +196,7 @@ function equityRoots(
 ): FootingRoots {
   const bearer = resultBearer(ground);
   const ends = columns.map((column, place) => {
-    if (!isOfWholeLedger(column, true)) return { opening: null, closing: null };
+    if (!isOfWholeLedger(column, { withEquity: true })) return { opening: null, closing: null };
     const { equity, span } = column;
     const inSheet = (sheet: Footed): FootingRoot | null => (equity === undefined ? equityIn(sheet) : categoryIn(sheet, equity, equity === bearer));
     const [opening, closing] = [inSheet(before(span.firstDay)), inSheet(at(span.lastDay))];
@@ -180,7 +220,7 @@ function resultBearer(ground: Ground): number {
 
 /** What a balance sheet prints of a category of equity, and with it of the result where that goes to it; `null` where it has no line for it. */
 function categoryIn(footed: Footed, category: number, withResult: boolean): FootingRoot | null {
-  const { compiled } = footed.plan;
+  const { compiled } = footed;
   const own = category === 0 ? sumOfNone : lineIn(footed, compiled.indexOf.get(`category.${category}`) ?? -1);
   if (own === null) return null;
   const parts = compiled.lines.flatMap((line, index) => {
@@ -209,10 +249,13 @@ function isYearToDate({ calendar }: Ground, { firstDay, lastDay }: Span): boolea
 }
 
 /** A balance sheet says nothing of a part of the ledger, nor of a budget. */
-function isOfWholeLedger(column: StatementColumn, withEquity = false): column is AmountColumn {
+function isOfWholeLedger(
+  column: StatementColumn,
+  { measure = 'movement', withEquity = false }: { readonly measure?: AmountColumn['measure']; readonly withEquity?: boolean } = {},
+): column is AmountColumn {
   return (
     column.kind === 'amount' &&
-    column.measure === 'movement' &&
+    column.measure === measure &&
     column.budgetId === undefined &&
     column.facets === undefined &&
     (withEquity || column.equity === undefined) &&
@@ -224,15 +267,15 @@ function isOfWholeLedger(column: StatementColumn, withEquity = false): column is
 }
 
 /** What a line prints, and what it is exactly; `null` where it prints nothing. */
-function lineIn({ plan, run, lines }: Footed, line: number): FootingRoot | null {
+function lineIn({ compiled, run, lines }: Footed, line: number): FootingRoot | null {
   const shown = lines.get(line);
-  const exact = shown === undefined ? null : shownValue(plan.compiled, run, line);
+  const exact = shown === undefined ? null : shownValue(compiled, run, line);
   return shown === undefined || exact === null ? null : { shown, exact };
 }
 
 /** On one line, or on that of a profit and that of a loss. */
 function resultIn(footed: Footed): FootingRoot {
-  return footed.plan.compiled.lines.reduce<FootingRoot>((sum, line, index) => {
+  return footed.compiled.lines.reduce<FootingRoot>((sum, line, index) => {
     if (line.kind !== 'result' || line.of !== 'year_to_date' || !countsInGroup(line)) return sum;
     const held = lineIn(footed, index) ?? sumOfNone;
     const sign = -shownSign(line);
@@ -241,30 +284,49 @@ function resultIn(footed: Footed): FootingRoot {
 }
 
 function equityIn(footed: Footed): FootingRoot | null {
-  return lineIn(footed, footed.plan.compiled.indexOf.get('equity') ?? -1);
+  return lineIn(footed, footed.compiled.indexOf.get('equity') ?? -1);
+}
+
+/** A statement, footed. */
+interface Table extends Pick<FootedStatement, 'lines' | 'rows'> {
+  readonly runs: readonly RunColumn[];
+  readonly exact: readonly StatementRow[];
+}
+
+function columnIn({ compiled, columns }: ColumnsPlan, { runs, lines, exact, rows }: Table, at: number): Footed {
+  const accounts = exact.flatMap((row, place) => (row.accountId === null ? [] : [{ row, exact: row.values[at] ?? 0n, shown: rows[place]?.values[at] ?? 0n }]));
+  return { compiled, run: runs[runIndexOf(columns, at)] as RunColumn, lines: lines.get(at) ?? new Map(), accounts };
 }
 
 /** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
-function profitIn(income: ColumnsPlan, plans: FootingPlans, vectors: Vectors, unit: ShownUnit, sheetAt: SheetAt): FootingRoot | null {
-  const runs = runColumns(income, vectors);
-  const { compiled, columns, ground } = income;
-  const { lines } = footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(income, runs, plans, vectors, unit, sheetAt) });
-  const footed = { plan: income, run: runs[0] as RunColumn, lines: lines.get(0) ?? new Map(), accounts: [] };
-  return lineIn(footed, compiled.indexOf.get(ground.options.cashFlow.start) ?? -1);
+function profitIn(
+  { plan, at }: ColumnOf,
+  plans: FootingPlans,
+  vectors: Vectors,
+  unit: ShownUnit,
+  sheetAt: SheetAt,
+  footed: Map<ColumnsPlan, Table>,
+): FootingRoot | null {
+  const { compiled, columns, ground } = plan;
+  const make = (): Table => {
+    const runs = runColumns(plan, vectors);
+    return { runs, exact: [], ...footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(plan, runs, plans, vectors, unit, sheetAt) }) };
+  };
+  const table = footed.get(plan) ?? make();
+  footed.set(plan, table);
+  return lineIn(columnIn(plan, table, at), compiled.indexOf.get(ground.options.cashFlow.start) ?? -1);
 }
 
 /** With the accounts of those lines that hold cash, since what it shows of cash is in lines with other accounts. */
-function footedSheet(plan: ColumnsPlan, cash: ReadonlySet<number>, vectors: Vectors, unit: ShownUnit): Footed {
+function footedSheet(plan: ColumnsPlan, cash: ReadonlySet<number>, vectors: Vectors, unit: ShownUnit): Table {
   const { compiled, columns, ground } = plan;
   const runs = runColumns(plan, vectors);
   const holding = new Set([...cash].flatMap((account) => [compiled.lineOfDebit[account] ?? -1, compiled.lineOfCredit[account] ?? -1]));
   for (const { line, account } of cash.size > 0 ? compiled.takes : []) if (cash.has(account)) holding.add(line);
   const opened = new Set([...holding].flatMap((line) => compiled.lines[line]?.key ?? []));
   const detail = { rungs: Number.MAX_SAFE_INTEGER, opened, shut: new Set<string>(), zeroLines: false };
-  const rows = cash.size === 0 ? [] : presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail });
-  const printed = footStatement({ compiled, columns, runs, rows, unit });
-  const accounts = rows.flatMap((row, at) => (row.accountId === null ? [] : [{ row, shown: printed.rows[at]?.values[0] ?? 0n }]));
-  return { plan, run: runs[0] as RunColumn, lines: printed.lines.get(0) ?? new Map(), accounts };
+  const exact = cash.size === 0 ? [] : presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail });
+  return { runs, exact, ...footStatement({ compiled, columns, runs, rows: exact, unit }) };
 }
 
 /** Sums of all that counts in a cash flow but what translation leaves: the net change of cash. */

@@ -4,7 +4,6 @@ import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { FootingException } from '../footing/footLines.ts';
 import { type FootedStatement, footStatement } from '../footing/footStatement.ts';
 import { roundRows } from '../footing/printedColumns.ts';
-import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { Currency } from '../money/currency.ts';
 import { type Decimal, readDecimal } from '../money/decimal.ts';
 import { formatAmount } from '../money/formatAmount.ts';
@@ -15,10 +14,10 @@ import type { RunColumn } from '../statement/runColumn.ts';
 import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '../statement/scale.ts';
 import type { Detail, StatementRow } from '../statement/statement.ts';
 import { statementNotes } from '../statement/statementNotes.ts';
-import { type FootingPlans, footingPlans, footingRoots } from './footingRoots.ts';
+import { type FootedTo, type FootingPlans, footingPlans, footingRoots, plansIn } from './footingRoots.ts';
 import { presentedAccounts } from './ground.ts';
 import type { VectorNeed } from './need.ts';
-import type { ColumnsPlan, StatementPlan } from './plan.ts';
+import type { StatementPlan } from './plan.ts';
 import { runColumns, vectorsNeeded } from './runColumns.ts';
 import { statementTies } from './statementTies.ts';
 import type { Vectors } from './vectors.ts';
@@ -27,8 +26,8 @@ import type { Vectors } from './vectors.ts';
 export interface Printed {
   readonly detail: Detail;
   readonly scale: Scale;
-  /** A composed balance sheet, over the same categories, that figures foot to instead of the generated one. */
-  readonly sheet?: CompiledLayout | undefined;
+  /** Of a set: the statements that figures foot to. */
+  readonly footedTo?: FootedTo | undefined;
   /** Beside the rows that are shown, all down to accounts. */
   readonly withAccounts?: boolean | undefined;
 }
@@ -70,13 +69,12 @@ export interface PrintPlan {
 export function planPrint(plan: StatementPlan, printed: Printed): PrintPlan {
   const unit = unitOf(plan, printed.scale.unit);
   const isFooted = unit !== null && printed.scale.rounding === 'footed';
-  return { plan, printed, unit, footing: isFooted ? footingPlans(plan, printed.sheet) : null };
+  return { plan, printed, unit, footing: isFooted ? footingPlans(plan, printed.footedTo) : null };
 }
 
 /** Of the statement, and of those that its figures foot to. */
 export function printNeeds({ plan, footing }: PrintPlan): VectorNeed[] {
-  const others: readonly ColumnsPlan[] = footing ? [...footing.sheets.values(), ...footing.incomes.values()] : [];
-  return vectorsNeeded([plan, ...others]);
+  return vectorsNeeded([plan, ...(footing ? plansIn(footing) : [])]);
 }
 
 /** The figures of a statement and the rows that they stand in: what is there first where it is composed. */

@@ -1,7 +1,5 @@
 import {
-  type CompiledLayout,
-  composedOn,
-  mainLanguageOf,
+  type FootedTo,
   type Outcome,
   planPrint,
   planStatement,
@@ -73,10 +71,10 @@ export async function runSet(ports: Ports, access: Access, id: number, choice: S
       );
       plans.push({ part, plan: await desk.plan(() => planStatement(desk, request)) });
     }
-    const sheetOf = ownSheet(desk, chosen);
+    const footedTo = footedToIn(plans.flatMap(({ plan }) => (plan.ok ? [plan.value] : [])));
     const parts: RanPart[] = [];
     for (const { part, plan } of plans) {
-      const statement = plan.ok ? await runPart(ports, desk, plan.value, part, set.definition, sheetOf) : plan;
+      const statement = plan.ok ? await runPart(ports, desk, plan.value, part, set.definition, footedTo) : plan;
       if (!statement.ok && statement.failure.code === 'ledger_moved_on') return statement;
       parts.push({ part, statement });
     }
@@ -95,26 +93,24 @@ async function runPart(
   plan: StatementPlan,
   part: SetPart,
   { scale }: SetDefinition,
-  sheetOf: (plan: StatementPlan) => CompiledLayout | undefined,
+  footedTo: (plan: StatementPlan) => FootedTo,
 ): Promise<Outcome<Statement, Failure>> {
   const detail: DetailChoice = { detail: part.detail, open: [], shut: [], zero: part.zeroLines, scale: scale.unit, rounding: scale.rounding };
-  const print = planPrint(plan, printedBy(detail, sheetOf(plan)));
+  const print = planPrint(plan, printedBy(detail, footedTo(plan)));
   const vectors = await provideVectors(ports, books, printNeeds(print), plan.ratesNeeded);
   if (!vectors.ok) return vectors;
   const statement = { ...run(print, vectors.value), companyId: books.company.id, company: books.company.name };
   return succeed(part.title === '' ? statement : entitled(statement, part.title));
 }
 
-/** The first balance sheet of the set where somebody composed it over the main categories: the others foot to it. */
-function ownSheet({ definitions, books }: PlanningDesk, parts: readonly SetPart[]): (plan: StatementPlan) => CompiledLayout | undefined {
-  for (const { statement } of parts) {
-    if (statement === 'balance_sheet') break;
-    const layout = typeof statement === 'number' ? definitions.find({ of: 'layout', id: statement }) : null;
-    const own = layout?.kind === 'balance_sheet' && layout.classificationId === books.company.mainClassification ? layout.own : null;
-    if (own)
-      return ({ ground }) => (ground.classificationId === books.company.mainClassification ? composedOn(ground, own, mainLanguageOf(ground)) : undefined);
-  }
-  return () => undefined;
+/** The first balance sheet and income statement of the set over the same categories: what they print the others print too. */
+function footedToIn(plans: readonly StatementPlan[]): (plan: StatementPlan) => FootedTo {
+  const first = (kind: StatementPlan['compiled']['layout']['kind'], { ground }: StatementPlan) =>
+    plans.find((one) => one.compiled.layout.kind === kind && one.ground.classificationId === ground.classificationId);
+  return (plan) => {
+    const [sheet, income] = [first('balance_sheet', plan), first('income_statement', plan)];
+    return { sheet, income: income === plan ? undefined : income };
+  };
 }
 
 function entitled(statement: Statement, title: string): Statement {

@@ -1,7 +1,7 @@
 import {
-  type CompiledLayout,
   type Detail,
   type DocumentOf,
+  type FootedTo,
   makeDocument,
   type Outcome,
   planPrint,
@@ -53,8 +53,7 @@ export function runStatement(ports: Ports, { companyId }: Access, name: Statemen
   });
 }
 
-/** `sheet`: a composed balance sheet that figures foot to, made ready over the ground of a plan. */
-export function printedBy({ detail, open, shut, zero, scale, rounding, withAccounts }: DetailChoice, sheet?: CompiledLayout) {
+export function printedBy({ detail, open, shut, zero, scale, rounding, withAccounts }: DetailChoice, footedTo?: FootedTo) {
   const shown: Detail = { rungs: detail, opened: new Set(open), shut: new Set(shut), zeroLines: zero };
-  return { detail: shown, scale: { unit: scale, rounding }, sheet, withAccounts };
+  return { detail: shown, scale: { unit: scale, rounding }, footedTo, withAccounts };
 }

@@ -1,5 +1,14 @@
 import type { EvidenceBody, ProofList, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
-import { bearsFigures, type DocumentColumn, type Proof, type ProofAccount, type StatementDocument, toldAccount } from '@ivory-ladder/core';
+import {
+  bearsFigures,
+  type DocumentColumn,
+  type DocumentRow,
+  type Proof,
+  type ProofAccount,
+  type StatementDocument,
+  toldAccount,
+  type ViewedRow,
+} from '@ivory-ladder/core';
 import { accountsById } from '../application/accountsById.ts';
 import type { Evidence } from '../application/findEvidence.ts';
 import type { Books } from '../application/ports/index.ts';
@@ -9,7 +18,9 @@ import { text, textOrNull } from './amountText.ts';
 export function toStatement({ content, view, provenance }: StatementDocument): StatementBody {
   const { kind, title, language, currency, scale, rounding, columns, transfers, notes, isDraft = false } = content;
   const { layoutId = null, planId = null, rate } = provenance;
-  const byKey = new Map(content.rows.flatMap((row) => (row.exact ? [[row.key, row] as const] : [])));
+  const isWhole = view.rows !== content.rows;
+  const byKey = new Map<string, DocumentRow>();
+  if (isWhole) for (const row of content.rows) if (row.exact) byKey.set(row.key, row);
   const nothing = columns.map(() => null);
   return {
     kind,
@@ -23,31 +34,34 @@ export function toStatement({ content, view, provenance }: StatementDocument): S
     rounding,
     columns: columns.map(toColumn),
     plan: { plan: provenance.plan, planId },
-    rows: view.rows.map((row): StatementRowBody => {
-      const held = bearsFigures(row) ? byKey.get(row.key) : undefined;
-      return {
-        key: row.key,
-        lineKey: row.lineKey ?? row.key,
-        accountId: row.accountId ?? null,
-        role: row.role,
-        caption: row.caption,
-        depth: row.depth,
-        opens: row.opens === true,
-        open: row.isOpen === true,
-        values: [...(held?.printed ?? held?.exact ?? nothing)],
-        ...(held?.unit === undefined || held.unit === 'amount' ? {} : { unit: held.unit }),
-        ...(held?.faults === undefined ? {} : { faults: held.faults.map((fault) => fault && { ...fault }) }),
-        ...(row.look === undefined ? {} : { look: row.look }),
-        ...(row.note === undefined ? {} : { note: row.note }),
-        ...(row.better === undefined ? {} : { better: row.better }),
-      };
-    }),
+    rows: view.rows.map((row) => toRow(row, isWhole ? (bearsFigures(row) ? byKey.get(row.key) : undefined) : (row as DocumentRow), nothing)),
     rungs: view.rungs,
     notes: [...notes],
     isDraft,
     transfers: transfers.map(({ values, ...transfer }) => ({ ...transfer, values: [...values] })),
     revision: provenance.revision,
   };
+}
+
+/** Field by field, since there may be thousands. `held`: the row of the content that has its figures. */
+function toRow(row: ViewedRow, held: DocumentRow | undefined, nothing: readonly null[]): StatementRowBody {
+  const made: StatementRowBody = {
+    key: row.key,
+    lineKey: row.lineKey ?? row.key,
+    accountId: row.accountId ?? null,
+    role: row.role,
+    caption: row.caption,
+    depth: row.depth,
+    opens: row.opens === true,
+    open: row.isOpen === true,
+    values: (held?.printed ?? held?.exact ?? nothing) as StatementRowBody['values'],
+  };
+  if (held?.unit !== undefined && held.unit !== 'amount') made.unit = held.unit;
+  if (held?.faults !== undefined) made.faults = held.faults as StatementRowBody['faults'] & object;
+  if (row.look !== undefined) made.look = row.look;
+  if (row.note !== undefined) made.note = row.note;
+  if (row.better !== undefined) made.better = row.better;
+  return made;
 }
 
 function toColumn(column: DocumentColumn): StatementBody['columns'][number] {
