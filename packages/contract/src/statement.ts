@@ -222,6 +222,8 @@ export const statement = z.object({
   transfers: z.array(z.object({ text: z.string(), from: z.string(), on: z.string(), values: z.array(amount.nullable()) })),
   /** What has to be said under the figures, in the language of the captions. */
   notes: z.array(z.string()),
+  /** Printed figures that are neither floor nor ceiling of their amounts, not what another statement prints, or do not come to their total across. */
+  exceptions: z.array(z.object({ key: z.string(), column: z.int(), why: z.enum(['beyond', 'given', 'across']) })),
   /** Its totals do not tie, or a cash flow does not explain its cash. */
   isDraft: z.boolean(),
   revision: z.int(),

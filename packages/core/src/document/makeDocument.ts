@@ -80,11 +80,17 @@ function contentOf(statement: RanStatement, company: string): DocumentContent {
     rounding: scale.rounding,
     columns: columnsOf(columns, language),
     rows,
-    operands: operandsOf(statement, new Set(rows.flatMap(({ key, role, unit: own }) => (role === 'heading' || own !== undefined ? [] : [key])))),
+    operands: operandsOf(statement, rows),
     transfers: transfers.map(({ text, from, on, values }) => ({ text, from, on, values: values.map(texted) })),
     notes,
     exceptions,
   };
+}
+
+function texts(values: readonly (bigint | null)[]): (string | null)[] {
+  const made: (string | null)[] = [];
+  for (const value of values) made.push(value === null ? null : value.toString());
+  return made;
 }
 
 function texted(value: bigint | null): string | null {
@@ -184,13 +190,18 @@ function rowsOf(statement: RanStatement): (DocumentRow & ViewedRow)[] {
 }
 
 function documentRow({ compiled, unit: inUnits }: RanStatement, row: StatementRow, printed: StatementRow): Written<DocumentRow & ViewedRow> {
+  const { unit, faults, values } = row;
+  if (row.role === 'account' && !inUnits && unit === undefined && faults === undefined && row.parts.length === 0 && row.better === undefined) {
+    // By far most rows of a statement down to its accounts, written at once.
+    const { key, lineKey, accountId, role, depth, caption } = row;
+    if (accountId !== null) return { key, lineKey, accountId, role, depth, caption, exact: texts(values) };
+  }
   const made = structureOf(row);
   if (!bearsFigures(row)) return made;
-  const { unit, faults, values } = row;
-  const exact = values.map(texted);
+  const exact = texts(values);
   made.exact = exact;
   if (inUnits) {
-    const shown = printed.values.map(texted);
+    const shown = texts(printed.values);
     if (shown.some((figure, at) => figure !== exact[at])) made.printed = shown;
   }
   if (unit !== undefined) made.unit = unit;
@@ -234,13 +245,16 @@ function spelledCondition(condition: Condition, inner: (part: Formula) => Formul
 }
 
 /** What formulas and shares name that no row of amounts holds, in each column of amounts. */
-function operandsOf(statement: RanStatement, held: ReadonlySet<string>): DocumentOperand[] {
+function operandsOf(statement: RanStatement, rows: readonly DocumentRow[]): DocumentOperand[] {
   const { compiled, columns } = statement;
   const named = new Set<string>();
   for (const [index, line] of compiled.lines.entries())
     if (line.kind === 'calculation' && 'kind' in line.formula && compiled.derived.includes(index))
       for (const key of neededBy(line.formula, compiled)) named.add(key);
   for (const column of columns) if (column.kind === 'share') named.add(column.line);
+  if (named.size === 0) return [];
+  const held = new Set<string>();
+  for (const { key, role, unit } of rows) if (role !== 'heading' && unit === undefined) held.add(key);
   return [...named].flatMap((key) => {
     const index = compiled.indexOf.get(key);
     if (index === undefined || held.has(key)) return [];

@@ -1,6 +1,6 @@
 import { inUnit, type ShownUnit } from '../statement/scale.ts';
 import type { FootingNode, LineTree } from './lineTree.ts';
-import { FootingNetwork } from './network.ts';
+import { FootingNetwork, type Hold, type NetworkCell } from './network.ts';
 
 /** Where a printed figure is not what its neighbours, or another statement, would have it be. */
 export interface FootingException {
@@ -21,6 +21,12 @@ export interface FootedColumn {
   readonly total: number | null;
 }
 
+/** What another statement prints, or what stands already. */
+export interface GivenFigure {
+  readonly figure: bigint;
+  readonly hold?: Hold | undefined;
+}
+
 export interface FootedFrom {
   readonly tree: LineTree;
   readonly columns: readonly FootedColumn[];
@@ -29,7 +35,7 @@ export interface FootedFrom {
   /** As shown, in parts of the unit; `null`: no figure. */
   readonly exactOf: (line: number, column: number) => bigint | null;
   /** What another statement prints. */
-  readonly givenOf: (line: number, column: number) => bigint | undefined;
+  readonly givenOf: (line: number, column: number) => GivenFigure | undefined;
   readonly unit: ShownUnit;
 }
 
@@ -100,10 +106,15 @@ class LinesFooted {
     return undefined;
   }
 
-  private cell(node: FootingNode, column: number, sign: bigint) {
+  private cell(node: FootingNode, column: number, sign: bigint): NetworkCell {
     const exact = this.exact(node, column) as bigint;
     const [given, like] = [this.from.givenOf(node.line, column), this.like(node.line, column, exact)];
-    return { exact: sign * exact, given: given === undefined ? undefined : sign * given, like: like === undefined ? undefined : sign * like };
+    return {
+      exact: sign * exact,
+      given: given === undefined ? undefined : sign * given.figure,
+      hold: given?.hold,
+      like: like === undefined ? undefined : sign * like,
+    };
   }
 
   /** One column of one tree: its root is rounded, given, or as it stands already. */
@@ -114,7 +125,8 @@ class LinesFooted {
       for (const { node } of root.parts) this.down(node, column, null);
       return;
     }
-    const given = standing ?? this.from.givenOf(root.line, column) ?? this.like(root.line, column, exact) ?? inUnit(exact, this.from.unit);
+    const other = this.from.givenOf(root.line, column);
+    const given = standing ?? other?.figure ?? this.like(root.line, column, exact) ?? inUnit(exact, this.from.unit);
     this.show(root.line, column, given);
     if (root.parts.length === 0) return;
     const network = new FootingNetwork(this.from.unit);
@@ -123,7 +135,10 @@ class LinesFooted {
     const place = (node: FootingNode, above: number, sign: bigint): void => {
       const inside = this.insideOf(node, column);
       const own = inside.length === 0 ? hub : network.addNode();
-      const cell = node === root ? { exact: sign * exact, given: sign * given, isStanding: standing !== null } : this.cell(node, column, sign);
+      const cell =
+        node === root
+          ? { exact: sign * exact, given: sign * given, hold: standing === null ? other?.hold : ('standing' as const) }
+          : this.cell(node, column, sign);
       placed.push({ node, column, sign, cell: network.addCell(above, own, cell) });
       for (const part of inside) place(part.node, own, sign * BigInt(part.sign));
     };
@@ -193,7 +208,7 @@ class LinesFooted {
         if (this.exact(node, column) === null) continue;
         const standing = isStanding && node === root ? this.shown(node.line, column) : undefined;
         const cell = this.cell(node, column, sign);
-        const fixed = standing === undefined ? cell : { ...cell, given: sign * standing, isStanding: true };
+        const fixed = standing === undefined ? cell : { ...cell, given: sign * standing, hold: 'standing' as const };
         placed.push({ node, column, sign, cell: network.addCell(above[at] as number, own[at] as number, fixed) });
         if (!isLeaf && own[at] === hub) alone.push({ node, column });
       }
@@ -259,7 +274,7 @@ class LinesFooted {
         this.show(
           line,
           column,
-          given ?? (isKnown ? figures.reduce((sum, { sign, figure }) => sum + sign * (figure as bigint), 0n) : inUnit(exact, this.from.unit)),
+          given?.figure ?? (isKnown ? figures.reduce((sum, { sign, figure }) => sum + sign * (figure as bigint), 0n) : inUnit(exact, this.from.unit)),
         );
       }
   }

@@ -4,7 +4,7 @@ import type { RunColumn } from '../statement/runColumn.ts';
 import type { ShownUnit } from '../statement/scale.ts';
 import { shownValue, unitOf } from '../statement/shownValue.ts';
 import { runIndexOf, type StatementColumn, type StatementRow } from '../statement/statement.ts';
-import { type FootedColumn, type FootedLines, type FootingException, footLines } from './footLines.ts';
+import { type FootedColumn, type FootedLines, type FootingException, footLines, type GivenFigure } from './footLines.ts';
 import { type FootingNode, lineTreeOf } from './lineTree.ts';
 import { withPrinted } from './printedColumns.ts';
 
@@ -12,6 +12,8 @@ import { withPrinted } from './printedColumns.ts';
 export interface FootingRoot {
   readonly shown: bigint;
   readonly exact: bigint;
+  /** Where given figures contradict each other, a `weak` one gives way. */
+  readonly hold?: 'weak';
 }
 
 /** By the key of a line, one for each column; `null` where the other statement shows nothing of it. */
@@ -46,9 +48,9 @@ export function footStatement({ compiled, columns, runs, rows, unit, roots = new
     const run = runs[runIndexOf(columns, column)];
     return run && unitOf(compiled.lines[line] as Line) === 'amount' ? shownValue(compiled, run, line) : null;
   };
-  const givenOf = (line: number, column: number): bigint | undefined => {
+  const givenOf = (line: number, column: number): GivenFigure | undefined => {
     const root = roots.get(compiled.lines[line]?.key ?? '')?.[column];
-    return root && root.exact === exactOf(line, column) ? root.shown : undefined;
+    return root && root.exact === exactOf(line, column) ? { figure: root.shown, hold: root.hold } : undefined;
   };
   const { figures, exceptions } = footLines({
     tree: lineTreeOf(compiled),
@@ -73,7 +75,7 @@ export function footStatement({ compiled, columns, runs, rows, unit, roots = new
       columns: addsAcross(own, footed) ? footed : footed.map(({ at }) => ({ at, total: null })),
       keyOf: (at) => below.rows[at]?.key ?? '',
       exactOf: (at, column) => below.rows[at]?.values[column] ?? null,
-      givenOf: (at, column) => (at === 0 ? own.get(column) : undefined),
+      givenOf: (at, column) => standing(at === 0 ? own.get(column) : undefined),
       unit,
     });
     told.push(...accounts.exceptions.filter(({ key }) => key !== row.key));
@@ -93,6 +95,10 @@ function addsAcross(own: ReadonlyMap<number, bigint>, columns: readonly FootedCo
     const parts = columns.filter(({ total }) => total === at);
     return parts.length === 0 || parts.reduce((sum, part) => sum + (own.get(part.at) ?? 0n), 0n) === own.get(at);
   });
+}
+
+function standing(figure: bigint | undefined): GivenFigure | undefined {
+  return figure === undefined ? undefined : { figure, hold: 'standing' };
 }
 
 function valueAt(figures: FootedLines['figures'], column: number, at: number): [number, bigint][] {

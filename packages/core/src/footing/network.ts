@@ -2,12 +2,12 @@ import { inUnit, type ShownUnit } from '../statement/scale.ts';
 
 /** Costs are whole numbers: squares of what a figure is off, in 2⁻²⁰ of a unit squared. */
 const one = 2 ** 20;
-/** Beyond floor or ceiling; on nothing, which is never printed as something; and against a figure that is given. */
+/** Beyond floor or ceiling; against a figure that is given; and on nothing, which is never printed as something: given figures that contradict each other give way to it. */
 const beyond = 2 ** 34;
-const onNothing = 2 ** 40;
-const againstGiven = 2 ** 44;
-/** Against a figure that stands printed already. */
-const againstStanding = 2 ** 47;
+const onNothing = 2 ** 44;
+
+export type Hold = 'weak' | 'given' | 'standing';
+const against: Readonly<Record<Hold, number>> = { weak: 2 ** 38, given: 2 ** 40, standing: 2 ** 47 };
 /** Against the figure that the same amount has elsewhere in the statement. */
 const againstLike = 4 * one;
 
@@ -17,8 +17,8 @@ export interface NetworkCell {
   readonly exact: bigint;
   /** It stays as it is, unless given figures contradict each other. */
   readonly given?: bigint | undefined;
-  /** What is given stands already: others give way to it. */
-  readonly isStanding?: boolean;
+  /** How firmly it is given: `standing` is printed already, and of given figures that contradict each other a `weak` one gives way first. */
+  readonly hold?: Hold | undefined;
   /** It prints so unless the footing needs it otherwise. */
   readonly like?: bigint | undefined;
 }
@@ -37,7 +37,7 @@ export class FootingNetwork {
   private readonly fractions: number[] = [];
   private readonly ceilings: number[] = [];
   private readonly isNothing: boolean[] = [];
-  private readonly isStanding: boolean[] = [];
+  private readonly holds: number[] = [];
   private readonly likes: number[] = [];
   private readonly givens: number[] = [];
   private readonly excess: number[] = [];
@@ -69,7 +69,7 @@ export class FootingNetwork {
     this.tails.push(from);
     this.ceilings.push(rest === 0n ? 0 : 1);
     this.isNothing.push(cell.exact === 0n);
-    this.isStanding.push(cell.isStanding === true);
+    this.holds.push(against[cell.hold ?? 'given']);
     this.floors.push(floor);
     this.steps.push(Number(shown - floor));
     this.fractions.push(fraction);
@@ -100,7 +100,7 @@ export class FootingNetwork {
   private costOf(cell: number, by: 1 | -1): number {
     const step = this.steps[cell] as number;
     const given = this.givens[cell] as number;
-    if (!Number.isNaN(given)) return (Math.abs(step + by - given) - Math.abs(step - given)) * (this.isStanding[cell] === true ? againstStanding : againstGiven);
+    if (!Number.isNaN(given)) return (Math.abs(step + by - given) - Math.abs(step - given)) * (this.holds[cell] as number);
     const lower = by === 1 ? step : step - 1;
     const like = this.likes[cell] as number;
     const outside = this.outside(cell, step + by) - this.outside(cell, step);

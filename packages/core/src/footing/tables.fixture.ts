@@ -49,7 +49,10 @@ export function footItems(
     columns: totals.map((one, at) => ({ at, total: one })),
     keyOf: (line) => items[line]?.key ?? '',
     exactOf: (line, column) => items[line]?.values[column] ?? null,
-    givenOf: (line, column) => given[items[line]?.key ?? '']?.[column] ?? undefined,
+    givenOf: (line, column) => {
+      const figure = given[items[line]?.key ?? '']?.[column] ?? null;
+      return figure === null ? undefined : { figure };
+    },
     unit,
   });
   return { exceptions, shown: new Map(items.map(({ key, values }, at) => [key, values.map((_, column) => figures.get(column)?.get(at) ?? null)])) };

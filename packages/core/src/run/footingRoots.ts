@@ -84,7 +84,7 @@ export function footingPlans(plan: ColumnsPlan, { sheet: own, income }: FootedTo
     } else if (kind === 'changes_in_equity' || cash) {
       addSheet(sheetBefore(ground, firstDay));
       addSheet({ day: lastDay, measure: 'closing' });
-      if (kind !== 'changes_in_equity') incomes.set(spanKey(column.span), found(ofIncome, { kind: 'amount', measure: 'movement', span: column.span }));
+      incomes.set(spanKey(column.span), found(ofIncome, { kind: 'amount', measure: 'movement', span: column.span }));
     }
   }
   // What an income statement foots to stands in it for all its columns.
@@ -131,7 +131,12 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
   const at = (day: Day): Footed => sheetAt({ day, measure: 'closing' });
   if (compiled.layout.kind === 'income_statement')
     return new Map([['profit', ofColumns((span) => (isYearToDate(ground, span) ? resultIn(at(span.lastDay)) : null))]]);
-  if (compiled.layout.kind === 'changes_in_equity') return equityRoots(plan, runs, before, at);
+  const incomes = new Map<ColumnsPlan, Table>();
+  const profitIn = (span: Span, key: string): FootingRoot | null => {
+    const income = plans.incomes.get(spanKey(span));
+    return income ? profitOf(income, key, plans, vectors, unit, sheetAt, incomes) : null;
+  };
+  if (compiled.layout.kind === 'changes_in_equity') return equityRoots(plan, runs, before, at, (span) => profitIn(span, 'profit'));
   const { cash } = compiled.layout;
   if (!cash) return new Map();
   const cashIds = new Set(Array.from(cash.accounts, (account) => ground.accountIds[account] as number));
@@ -153,7 +158,6 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
     closing: ofColumns(({ lastDay }) => cashHeld(at(lastDay), lastDay)),
   };
   const roots = new Map<string, Given>();
-  const incomes = new Map<ColumnsPlan, Table>();
   let exchange: Given = columns.map(() => sumOfNone);
   for (const [index, line] of compiled.lines.entries()) {
     const measure = line.kind === 'accounts' && line.isMemo && line.selection === cash ? line.reading?.measure : undefined;
@@ -179,7 +183,7 @@ function rootsOf(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPl
   for (const key of sumsOfActivities(compiled, difference)) roots.set(key, change);
   roots.set(
     'profit',
-    ofColumns((span) => profitIn(plans.incomes.get(spanKey(span)) as ColumnOf, plans, vectors, unit, sheetAt, incomes)),
+    ofColumns((span) => profitIn(span, ground.options.cashFlow.start)),
   );
   return roots;
 }
@@ -193,21 +197,26 @@ function equityRoots(
   runs: readonly RunColumn[],
   before: (day: Day) => Footed,
   at: (day: Day) => Footed,
+  profitOver: (span: Span) => FootingRoot | null,
 ): FootingRoots {
   const bearer = resultBearer(ground);
   const ends = columns.map((column, place) => {
-    if (!isOfWholeLedger(column, { withEquity: true })) return { opening: null, closing: null };
+    if (!isOfWholeLedger(column, { withEquity: true })) return { opening: null, closing: null, profit: null };
     const { equity, span } = column;
     const inSheet = (sheet: Footed): FootingRoot | null => (equity === undefined ? equityIn(sheet) : categoryIn(sheet, equity, equity === bearer));
     const [opening, closing] = [inSheet(before(span.firstDay)), inSheet(at(span.lastDay))];
     const run = runs[runIndexOf(columns, place)];
     const isUntouched = compiled.lines.every((line, index) => line.kind === 'sum' || isMemoLine(line) || run?.amounts[index] === 0n);
     const isOtherwise = isUntouched && opening !== null && closing !== null && opening.exact === closing.exact && opening.shown !== closing.shown;
-    return { opening, closing: isOtherwise ? null : closing };
+    const bearsProfit = equity === undefined || equity === bearer;
+    // Where nothing but profit moved equity, its ends may leave another figure than the income statement has: then it is that.
+    const profit = bearsProfit ? profitOver(span) : null;
+    return { opening, closing: isOtherwise ? null : closing, profit: profit && { ...profit, hold: 'weak' as const } };
   });
   return new Map([
     ['opening', ends.map(({ opening }) => opening)],
     ['closing', ends.map(({ closing }) => closing)],
+    ['profit', ends.map(({ profit }) => profit)],
   ]);
 }
 
@@ -298,23 +307,24 @@ function columnIn({ compiled, columns }: ColumnsPlan, { runs, lines, exact, rows
   return { compiled, run: runs[runIndexOf(columns, at)] as RunColumn, lines: lines.get(at) ?? new Map(), accounts };
 }
 
-/** What the income statement, footed, shows of the profit that a cash flow begins with; `null` where it has no such line. */
-function profitIn(
+/** What the income statement, footed, shows of its profit, or of the one that a cash flow begins with; `null` where it has no such line. */
+function profitOf(
   { plan, at }: ColumnOf,
+  key: string,
   plans: FootingPlans,
   vectors: Vectors,
   unit: ShownUnit,
   sheetAt: SheetAt,
   footed: Map<ColumnsPlan, Table>,
 ): FootingRoot | null {
-  const { compiled, columns, ground } = plan;
+  const { compiled, columns } = plan;
   const make = (): Table => {
     const runs = runColumns(plan, vectors);
     return { runs, exact: [], ...footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(plan, runs, plans, vectors, unit, sheetAt) }) };
   };
   const table = footed.get(plan) ?? make();
   footed.set(plan, table);
-  return lineIn(columnIn(plan, table, at), compiled.indexOf.get(ground.options.cashFlow.start) ?? -1);
+  return lineIn(columnIn(plan, table, at), compiled.indexOf.get(key) ?? -1);
 }
 
 /** With the accounts of those lines that hold cash, since what it shows of cash is in lines with other accounts. */

@@ -53,8 +53,8 @@ export class AccountsOnLines {
 
   /** Debit positive. */
   amountOn(line: number, account: number, run: RunColumn): bigint {
-    const [debit, credit] = partsBySide(run, account);
-    let amount = (this.compiled.lineOfDebit[account] === line ? debit : 0n) + (this.compiled.lineOfCredit[account] === line ? credit : 0n);
+    const [isDebit, isCredit] = [this.compiled.lineOfDebit[account] === line, this.compiled.lineOfCredit[account] === line];
+    let amount = isDebit && isCredit ? (run.net[account] as bigint) : isDebit || isCredit ? partsBySide(run, account)[isDebit ? 0 : 1] : 0n;
     if (this.takesOf.size > 0) for (const take of this.takesOf.get(account) ?? []) if (take.line === line) amount += amountTaken(this.compiled, take, run);
     return amount;
   }

@@ -16,7 +16,7 @@ import { text, textOrNull } from './amountText.ts';
 
 /** What the screen shows of a document. */
 export function toStatement({ content, view, provenance }: StatementDocument): StatementBody {
-  const { kind, title, language, currency, scale, rounding, columns, transfers, notes, isDraft = false } = content;
+  const { kind, title, language, currency, scale, rounding, columns, transfers, notes, exceptions, isDraft = false } = content;
   const { layoutId = null, planId = null, rate } = provenance;
   const isWhole = view.rows !== content.rows;
   const byKey = new Map<string, DocumentRow>();
@@ -37,6 +37,7 @@ export function toStatement({ content, view, provenance }: StatementDocument): S
     rows: view.rows.map((row) => toRow(row, isWhole ? (bearsFigures(row) ? byKey.get(row.key) : undefined) : (row as DocumentRow), nothing)),
     rungs: view.rungs,
     notes: [...notes],
+    exceptions: exceptions.map((one) => ({ ...one })),
     isDraft,
     transfers: transfers.map(({ values, ...transfer }) => ({ ...transfer, values: [...values] })),
     revision: provenance.revision,

@@ -63,6 +63,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
         rungs: 2,
         transfers: [],
         notes: [],
+        exceptions: [],
         isDraft: false,
         plan: { plan: 'comparison', planId: null },
         scale: preview.scale,
