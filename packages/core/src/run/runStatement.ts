@@ -4,16 +4,18 @@ import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { FootingException } from '../footing/footLines.ts';
 import { type FootedStatement, footStatement } from '../footing/footStatement.ts';
 import { roundRows } from '../footing/printedColumns.ts';
+import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { Currency } from '../money/currency.ts';
 import { type Decimal, readDecimal } from '../money/decimal.ts';
 import { formatAmount } from '../money/formatAmount.ts';
-import { noteWords } from '../statement/noteWords.ts';
+import { type NoteWords, noteWords } from '../statement/noteWords.ts';
 import { presentRows } from '../statement/presentRows.ts';
 import { type PresentedTransfer, presentTransfers } from '../statement/presentTransfers.ts';
 import type { RunColumn } from '../statement/runColumn.ts';
 import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '../statement/scale.ts';
 import type { Detail, StatementRow } from '../statement/statement.ts';
 import { statementNotes } from '../statement/statementNotes.ts';
+import { captionOfTotal } from './explain.ts';
 import { type FootedTo, type FootingPlans, footingPlans, footingRoots, plansIn } from './footingRoots.ts';
 import { presentedAccounts } from './ground.ts';
 import type { VectorNeed } from './need.ts';
@@ -100,7 +102,7 @@ export function runStatement(print: PrintPlan, vectors: Vectors): RanStatement {
   const { plan, unit } = print;
   const { compiled, columns, ground } = plan;
   const ran = runRows(print, vectors);
-  const { runs, exactRows } = ran;
+  const { runs } = ran;
   const { scale } = print.printed;
   const currency = plan.presentation?.to ?? ground.currency;
   const transfers = presentTransfers(compiled, columns, runs).map((one) => ({
@@ -115,7 +117,7 @@ export function runStatement(print: PrintPlan, vectors: Vectors): RanStatement {
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
     rungs: Math.max(1, ...compiled.lines.map((line) => line.rung)),
     transfers,
-    ...told(plan, runs, exactRows),
+    ...told(plan, ran),
   };
 }
 
@@ -129,7 +131,7 @@ function unitOf({ presentation, ground }: StatementPlan, unit: Scale['unit']): S
 }
 
 /** What has to be said under it, and whether it ties. */
-function told(plan: StatementPlan, runs: readonly RunColumn[], rows: readonly StatementRow[]): Pick<RanStatement, 'notes' | 'isDraft'> {
+function told(plan: StatementPlan, { runs, exactRows, exceptions }: RanRows): Pick<RanStatement, 'notes' | 'isDraft'> {
   const { language } = plan.compiled.layout;
   const { currency } = plan.ground;
   const words = noteWords[language];
@@ -144,9 +146,24 @@ function told(plan: StatementPlan, runs: readonly RunColumn[], rows: readonly St
       ...failing.map(({ difference, column }) => words.doesNotTie(format(difference), longDay(column.span.lastDay, language))),
       ...[...outside.values()].reverse().map(({ caption, net }) => words.inNoTotal(caption, format(net))),
       ...olderRates(plan).map(({ of, day, to }) => words.olderRate(to, longDay(of, language), longDay(day, language))),
-      ...statementNotes(rows, language),
+      ...statementNotes(exactRows, language),
+      ...exceptionNotes(plan.compiled, exceptions, words),
     ],
   };
+}
+
+/** More would fill the page. */
+const mostNamed = 6;
+
+/** Of printed figures that are off what they would be alone, by the captions of their lines, whatever is open; those of accounts are listed alone. */
+function exceptionNotes({ lines }: CompiledLayout, exceptions: RanRows['exceptions'], words: NoteWords): string[] {
+  if (exceptions.length === 0) return [];
+  const told = (why: FootingException['why'], say: (captions: string) => string): string[] => {
+    const keys = new Set(exceptions.flatMap((one) => (one.why === why ? [one.key] : [])));
+    const captions = lines.flatMap((line) => (keys.has(line.key) ? [`«${captionOfTotal(line)}»`] : []));
+    return captions.length === 0 ? [] : [say([...captions.slice(0, mostNamed), ...(captions.length > mostNamed ? ['…'] : [])].join(', '))];
+  };
+  return [...told('beyond', words.roundedOff), ...told('given', words.printsOtherwise), ...told('across', words.notAcross)];
 }
 
 /** Closing rates in use that were given before the period of their day began. */
