@@ -126,6 +126,8 @@ describe('two people at once', () => {
       await page.keyboard.press('Enter');
     };
     await second.page.getByText('4460 Charter sailings').waitFor();
+    // What is proposed in another window would be taken over while a page is still being opened.
+    await second.page.waitForLoadState('networkidle');
     await place(first.page, 'other sailings');
     await place(second.page, 'freight');
     const [mine, theirs] = [first.page, second.page].map((page) => page.getByRole('region', { name: 'Rehearsal' })) as [Locator, Locator];

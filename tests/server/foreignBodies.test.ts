@@ -74,6 +74,7 @@ const fill = { value: 'TERN', accounts: '', from: null, to: null };
 const bodies: Readonly<Record<string, (id: IdOf) => unknown>> = {
   addAccount: (id) => ({ number: '9', name: 'Ninth', element: 'asset', parentId: id('accountId') }),
   changeAccount: () => ({ version, name: 'Mine' }),
+  rehearseAccountChange: () => ({ change: { version, name: 'Mine' }, ...span }),
   addNote: () => ({ content: 'Mine' }),
   rehearseMerge: () => ({ into: ownAccount.id, day, ...span }),
   mergeAccounts: () => ({ into: ownAccount.id, day, structureVersion: 1, revision: 1 }),
@@ -148,7 +149,17 @@ const files: Readonly<Record<string, string>> = {
 /** Bodies that name nothing of a company by an id. */
 const nameNothing = [
   ...['changeSettings', 'removeCompany', 'rehearseSettings', 'makeYear', 'lockPeriods', 'unlockPeriod', 'invitePerson', 'chooseChartColumns', 'saveChartView'],
-  ...['addCodeList', 'beginJournalImport', 'addSeries', 'setLayoutOptions', 'addLayoutFile', 'addColumnPlan', 'uploadChartFile', 'uploadTrialBalance'],
+  ...[
+    'addCodeList',
+    'beginJournalImport',
+    'addSeries',
+    'setLayoutOptions',
+    'rehearseLayoutOptions',
+    'addLayoutFile',
+    'addColumnPlan',
+    'uploadChartFile',
+    'uploadTrialBalance',
+  ],
   ...['readPlacementFile', 'lookAtJournal', 'readRateFile'],
 ];
 

@@ -77,6 +77,7 @@ export const accountChange = z.strictObject({
   cashUntil: day.nullable().optional(),
 });
 export type AccountChange = z.infer<typeof accountChange>;
+export const accountChangeRehearsalInput = z.strictObject({ change: accountChange, from: day, to: day });
 
 /** New numbers for a set of accounts, all or none. */
 export const renumbering = z.strictObject({

@@ -3,6 +3,7 @@ import { attachmentList, attachmentName } from './attachments.ts';
 import {
   account,
   accountChange,
+  accountChangeRehearsalInput,
   accountInput,
   accountPeriods,
   chartView,
@@ -47,6 +48,14 @@ export const chartOperations = {
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
     body: accountChange,
     answer: account,
+  },
+  rehearseAccountChange: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/accounts/{accountId}/change-rehearsal',
+    summary: 'What a change of the account would do to every statement and layout in use',
+    body: accountChangeRehearsalInput,
+    answer: statementEffect,
   },
   listNotes: {
     needs: 'reviewer',

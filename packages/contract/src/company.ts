@@ -60,7 +60,12 @@ export const settingsChange = z.strictObject({
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
 
-export const settingsRehearsalInput = z.strictObject({ digitOrder: settingsChange.shape.digitOrder, from: day, to: day });
+export const settingsRehearsalInput = z.strictObject({
+  digitOrder: settingsChange.shape.digitOrder,
+  numbered: settingsChange.shape.numbered,
+  from: day,
+  to: day,
+});
 export const settingsRehearsal = z.object({
   effect: statementEffect,
   /** Accounts that stay by hand where a range had them, and those that a range has again. */

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { layoutOptions, storedLayoutOptions } from './company.ts';
 import type { Operation } from './operation.ts';
+import { day } from './primitives.ts';
 import { evidence, evidenceQuery, proofList, proofsQuery, statement, statementQuery } from './statement.ts';
+import { statementEffect } from './statementEffect.ts';
 import { vectorsAsked } from './vectors.ts';
 
 /** Statements, what their figures are made of, and the proofs. */
@@ -20,6 +22,14 @@ export const statementOperations = {
     summary: 'Switch subtotals off; show the result on its own line or within retained earnings',
     body: layoutOptions.extend({ version: z.int().nonnegative() }),
     answer: storedLayoutOptions,
+  },
+  rehearseLayoutOptions: {
+    needs: 'preparer',
+    method: 'post',
+    path: '/companies/{companyId}/layout-options/rehearsal',
+    summary: 'What other settings of the generated layouts would do to every statement and layout in use',
+    body: z.strictObject({ options: layoutOptions, from: day, to: day }),
+    answer: statementEffect,
   },
   getStatement: {
     needs: 'reader',

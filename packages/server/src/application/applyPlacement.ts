@@ -77,7 +77,7 @@ export async function rehearseDraft(
   );
   if (isEmptyDraft(sound)) return succeed(noEffect);
   const after = booksAfter(books, { placements: new Map([[books.classificationId, asPlaced(placement)]]) });
-  return wholeEffect(ports, books, after, { firstDay: choice.from, lastDay: choice.to }, { within: books.classificationId });
+  return wholeEffect(ports, books, after, { firstDay: choice.from, lastDay: choice.to });
 }
 
 function asPlaced({ categories, places }: Placement): PlacementAfter {

@@ -4,6 +4,7 @@ import {
   type Category,
   type DescribedCategory,
   type DigitOrder,
+  type LayoutOptions,
   type Place,
   rangesOfCategories,
   standingOf,
@@ -23,13 +24,17 @@ export interface ChartAfter {
   /** By classification; those that are not named keep their own. */
   readonly placements?: ReadonlyMap<number, PlacementAfter>;
   readonly digitOrder?: DigitOrder;
+  readonly options?: LayoutOptions;
 }
 
 /**
- * The books as they would stand with another chart, placement or order of numbers and the same lines: where accounts stand, by hand and by
+ * The books as they would stand with another chart, placement, order of numbers or settings of generated layouts and the same lines: where accounts stand, by hand and by
  * range, is settled anew in every classification.
  */
-export function booksAfter(books: Books, { accounts = [], placements = new Map(), digitOrder = books.company.digitOrder }: ChartAfter): Books {
+export function booksAfter(
+  books: Books,
+  { accounts = [], placements = new Map(), digitOrder = books.company.digitOrder, options = books.options }: ChartAfter,
+): Books {
   const byId = new Map(accounts.map((account) => [account.id, account]));
   const kept = books.accounts.map((account): ChartAccount => ({ ...account, ...byId.get(account.id) }));
   const keptById = new Map(kept.map((account) => [account.id, account]));
@@ -46,6 +51,7 @@ export function booksAfter(books: Books, { accounts = [], placements = new Map()
   return {
     ...books,
     company: { ...books.company, digitOrder },
+    options,
     accounts: kept,
     tree: buildAccountTree(kept),
     classifications,

@@ -13,17 +13,21 @@ import {
   type ListKey,
   naturalSide,
   type Outcome,
+  roleRules,
   type SiblingPlace,
+  type Span,
   siblingsWith,
   succeed,
 } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
+import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
-import { layoutsKeptBy } from './layoutsKept.ts';
+import { layoutsKeptBy, runningAs } from './layoutsKept.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
-import type { AccountFields, Books, ChartAccount, Ports } from './ports/index.ts';
+import type { AccountFields, Books, ChartAccount, KeptLayout, PlacesByHand, Ports } from './ports/index.ts';
+import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface AccountInput {
   readonly number: string;
@@ -98,33 +102,69 @@ export function changeAccount(
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
     const books = opened.value;
-    const current = books.accounts.find(({ id }) => id === accountId);
-    if (!current) return fail({ code: 'not_found', thing: 'account', id: accountId });
-    if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
-    const number = edit.number === undefined ? succeed(current.number) : numberFor(books, edit.number);
-    if (!number.ok) return number;
-    const codes = codesGiven(books, current.codes, edit.codes ?? {});
-    if (!codes.ok) return codes;
-    const fields = { ...withDaysOfCash(fieldsAfter(current, edit)), number: number.value, codes: codes.value };
-    const refused =
-      checkName(books, fields, current) ??
-      checkAccount(fields, accountId, books.tree, books.company.numbered) ??
-      checkParentActive(books, fields) ??
-      checkElement(books, current, fields) ??
-      checkRole(current.role, fields) ??
-      checkCashDays(fields) ??
-      checkRetiring(books, current, fields);
-    if (refused) return fail(refused);
+    const planned = await planChange(ports, books, accountId, edit);
+    if (!planned.ok) return planned;
+    const { current, fields, kept } = planned.value;
     const order = newOrder(books, current, fields, edit.after);
-    // Under another element it cannot stand where it stood.
-    const isRenumbered = fields.number !== current.number && fields.element === current.element;
-    const kept = {
-      places: isRenumbered ? placesKeptBy(books, new Map([[accountId, fields]])) : [],
-      layouts: fields.number === current.number ? [] : await layoutsKeptBy(ports, books, new Map([[accountId, fields.number]])),
-    };
     const changed = await ports.chart.changeAccount(companyId, current, fields, order, kept, versionsOf(books), actor);
     return changed.ok ? findAccount(ports, companyId, accountId) : changed;
   });
+}
+
+/** What the change would do to every statement and layout in use; refused as the change would be, and nothing is changed. */
+export async function rehearseAccountChange(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  accountId: number,
+  edit: AccountEdit,
+  span: Span,
+): Promise<Outcome<WholeEffect, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const books = opened.value;
+  const planned = await planChange(ports, books, accountId, edit);
+  if (!planned.ok) return planned;
+  const { fields, kept } = planned.value;
+  const { role } = fields;
+  // A role of one holder leaves the one that has it.
+  const former = role === null || roleRules[role].isForSeveral ? [] : books.accounts.filter((one) => one.role === role && one.id !== accountId);
+  const accounts = [{ ...fields, id: accountId }, ...former.map(({ id }) => ({ id, role: null }))];
+  return wholeEffect(ports, books, booksAfter(books, { accounts, placements: placementsKeeping(books, kept.places) }), span, {
+    layouts: runningAs(kept.layouts),
+  });
+}
+
+interface PlannedChange {
+  readonly current: ChartAccount;
+  readonly fields: AccountFields;
+  readonly kept: { readonly places: readonly PlacesByHand[]; readonly layouts: readonly KeptLayout[] };
+}
+
+async function planChange(ports: Ports, books: Books, accountId: number, edit: AccountEdit): Promise<Outcome<PlannedChange, Failure>> {
+  const current = books.accounts.find(({ id }) => id === accountId);
+  if (!current) return fail({ code: 'not_found', thing: 'account', id: accountId });
+  if (current.version !== edit.version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current });
+  const number = edit.number === undefined ? succeed(current.number) : numberFor(books, edit.number);
+  if (!number.ok) return number;
+  const codes = codesGiven(books, current.codes, edit.codes ?? {});
+  if (!codes.ok) return codes;
+  const fields = { ...withDaysOfCash(fieldsAfter(current, edit)), number: number.value, codes: codes.value };
+  const refused =
+    checkName(books, fields, current) ??
+    checkAccount(fields, accountId, books.tree, books.company.numbered) ??
+    checkParentActive(books, fields) ??
+    checkElement(books, current, fields) ??
+    checkRole(current.role, fields) ??
+    checkCashDays(fields) ??
+    checkRetiring(books, current, fields);
+  if (refused) return fail(refused);
+  // Under another element it cannot stand where it stood.
+  const isRenumbered = fields.number !== current.number && fields.element === current.element;
+  const kept = {
+    places: isRenumbered ? placesKeptBy(books, new Map([[accountId, fields]])) : [],
+    layouts: fields.number === current.number ? [] : await layoutsKeptBy(ports, books, new Map([[accountId, fields.number]])),
+  };
+  return succeed({ current, fields, kept });
 }
 
 /** Only an account that nothing holds: no journal line, no sub-account, no budget, no role. */

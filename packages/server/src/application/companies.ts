@@ -1,10 +1,12 @@
-import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, succeed, yearName } from '@ivory-ladder/core';
+import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, type Span, succeed, yearName } from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
+import { booksAfter } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { leftOutOf } from './leftOut.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks } from './openBooks.ts';
 import type { Books, Identity, Ports } from './ports/index.ts';
+import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface CompanyView {
   readonly role: Role;
@@ -54,4 +56,15 @@ export async function setLayoutOptions(
   if (!opened.ok) return opened;
   const set = await ports.companies.setLayoutOptions(companyId, options, version, actor);
   return set.ok ? succeed({ options, version: set.value }) : set;
+}
+
+/** What other settings of the generated layouts would do to every statement and layout in use; nothing is changed. */
+export async function rehearseLayoutOptions(
+  ports: Ports,
+  { companyId }: Access<'preparer'>,
+  options: LayoutOptions,
+  span: Span,
+): Promise<Outcome<WholeEffect, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  return opened.ok ? wholeEffect(ports, opened.value, booksAfter(opened.value, { options }), span) : opened;
 }

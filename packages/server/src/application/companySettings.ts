@@ -6,7 +6,7 @@ import type { Failure } from './failure.ts';
 import { layoutsKeptBy, runningAs } from './layoutsKept.ts';
 import { openBooks, withFreshBooks } from './openBooks.ts';
 import { placesKeptBy } from './placesKept.ts';
-import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Ports } from './ports/index.ts';
+import type { Books, ChangedNumber, CompanyRecord, CompanySettings, Kept, Ports } from './ports/index.ts';
 import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 /** Only what changes. */
@@ -19,24 +19,40 @@ export interface SettingsRehearsal {
   readonly returned: number;
 }
 
-/** What other settings of numbers would do: accounts stay where they stand, but ranges of layouts take others. Nothing is changed. */
+/** What other settings of numbers would do: accounts stay where they stand, but lines of layouts may take others. Nothing is changed. */
 export async function rehearseSettings(
   ports: Ports,
   { companyId }: Access<'administrator'>,
-  edit: Pick<SettingsEdit, 'digitOrder'>,
+  edit: Pick<SettingsEdit, 'digitOrder' | 'numbered'>,
   span: Span,
 ): Promise<Outcome<SettingsRehearsal, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
-  const digitOrder = edit.digitOrder ?? books.company.digitOrder;
-  const numbers = changedNumbers(books, { ...settingsOf(books.company), digitOrder });
-  const kept = placesKeptBy(books, numbersAfter(books, numbers), digitOrder);
-  const layouts = runningAs(await layoutsKeptBy(ports, books, new Map(), digitOrder));
-  const effect = await wholeEffect(ports, books, booksAfter(books, { digitOrder, placements: placementsKeeping(books, kept) }), span, { layouts });
+  const before = settingsOf(books.company);
+  const after = { ...before, digitOrder: edit.digitOrder ?? before.digitOrder, numbered: edit.numbered ?? before.numbered };
+  const { numbers, kept } = await whatNumbersChange(ports, books, after);
+  const accounts = numbers.map((number) => ({ id: number.id, number: number.after }));
+  const then = booksAfter(books, { accounts, digitOrder: after.digitOrder, placements: placementsKeeping(books, kept.places) });
+  const effect = await wholeEffect(ports, books, then, span, { layouts: runningAs(kept.layouts) });
   if (!effect.ok) return effect;
-  const returned = kept.filter(({ after }) => after.length === 0).length;
-  return succeed({ effect: effect.value, kept: kept.length - returned, returned });
+  const returned = kept.places.filter((places) => places.after.length === 0).length;
+  return succeed({ effect: effect.value, kept: kept.places.length - returned, returned });
+}
+
+/** The numbers that accounts have then, and what keeps them where they stand: in their categories, and on the lines that take ranges of numbers. */
+async function whatNumbersChange(ports: Ports, books: Books, after: CompanySettings): Promise<{ readonly numbers: ChangedNumber[]; readonly kept: Kept }> {
+  const numbers = changedNumbers(books, after);
+  // Without numbers no text of numbers can say anything; it waits as it is.
+  const isFollowed = books.company.numbered && after.numbered && numbers.length > 0;
+  const numberOf = new Map(numbers.map((number) => [number.id, number.after]));
+  return {
+    numbers,
+    kept: {
+      places: placesKeptBy(books, numbersAfter(books, numbers), after.digitOrder),
+      layouts: isFollowed ? await layoutsKeptBy(ports, books, numberOf, after.digitOrder) : [],
+    },
+  };
 }
 
 /** The company with all that is in it, for good, by who types its name. */
@@ -61,16 +77,7 @@ export function changeSettings(ports: Ports, access: Access<'administrator'>, { 
     const repeated = before.numbered && !after.numbered ? repeatedBeside(accounts) : [];
     if (repeated.length > 0) return fail({ code: 'names_repeated', accounts: repeated.map(({ id, number, name }) => ({ id, number, name })) });
     const settings = after.numbered ? after : { ...after, numberScheme: null };
-    const numbers = changedNumbers(opened.value, settings);
-    const kept = {
-      places: placesKeptBy(opened.value, numbersAfter(opened.value, numbers), settings.digitOrder),
-      // Without numbers no text of numbers can say anything; it waits as it is.
-      layouts:
-        before.numbered && settings.numbered && numbers.length > 0
-          ? await layoutsKeptBy(ports, opened.value, new Map(numbers.map((number) => [number.id, number.after])), settings.digitOrder)
-          : [],
-    };
-    const changed = await ports.companies.changeSettings(company, before, settings, { numbers, kept }, access.actor);
+    const changed = await ports.companies.changeSettings(company, before, settings, await whatNumbersChange(ports, opened.value, settings), access.actor);
     return changed.ok ? viewCompany(ports, access) : changed;
   });
 }

@@ -66,8 +66,6 @@ export interface WholeEffect {
 interface WithChange {
   readonly entries?: readonly NewEntry[];
   readonly layouts?: ReadonlyMap<number, OwnLayout>;
-  /** The one classification whose statements can change, where it is one: the others are as they were. */
-  readonly within?: number;
 }
 
 export const noEffect: WholeEffect = { lookedAt: [], rows: [] };
@@ -81,20 +79,15 @@ export async function wholeEffect(
   before: Books,
   after: Books,
   span: Span,
-  { entries = [], layouts = new Map(), within }: WithChange = {},
+  { entries = [], layouts = new Map() }: WithChange = {},
 ): Promise<Outcome<WholeEffect, Failure>> {
   const lookedAt: StatementLookedAt[] = [];
   const rows: EffectRow[] = [];
   const posted = withEntries(ports, after, entries);
   for (const { id, name } of before.classifications) {
     const classification = id === before.company.mainClassification ? null : name;
-    const isTouched = within === undefined || within === id;
-    const was = await statementsIn(ports, before, id, span, new Map(), isTouched);
+    const was = await statementsIn(ports, before, id, span, new Map());
     if (!was.ok) return was;
-    if (!isTouched) {
-      lookedAt.push(...was.value.map(({ title, generated }) => ({ title, classification, generated })));
-      continue;
-    }
     const is = await statementsIn(posted.ports, posted.books, id, span, layouts);
     if (!is.ok) return is;
     for (const [at, { title, generated, rows: former }] of was.value.entries()) {
@@ -122,7 +115,6 @@ async function statementsIn(
   classificationId: number,
   span: Span,
   layouts: ReadonlyMap<number, OwnLayout>,
-  isRun = true,
 ): Promise<Outcome<RunWhole[], Failure>> {
   const desk = new PlanningDesk(ports, opened);
   const ground = desk.grounds(classificationId);
@@ -141,7 +133,6 @@ async function statementsIn(
       return { title: name, generated: null, plan: planOver(over, composedOn(over, layouts.get(id) ?? own, language), measureOf(own), span) };
     }),
   ];
-  if (!isRun) return succeed(statements.map(({ title, generated }) => ({ title, generated, rows: [] })));
   const vectors = await provideVectors(ports, opened, vectorsNeeded(statements.map(({ plan }) => plan)));
   if (!vectors.ok) return vectors;
   return succeed(statements.map(({ title, generated, plan }) => ({ title, generated, rows: rowsOf(plan, runColumns(plan, vectors.value)) })));

@@ -1,7 +1,7 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import { addNote, listNotes } from '../application/accountNotes.ts';
 import { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from '../application/attachments.ts';
-import { addAccount, changeAccount, deleteAccount } from '../application/chart.ts';
+import { addAccount, changeAccount, deleteAccount, rehearseAccountChange } from '../application/chart.ts';
 import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
 import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
 import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
@@ -23,6 +23,9 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
+  on('rehearseAccountChange', async ({ access, id, body: { change, from, to } }) =>
+    mapOutcome(await rehearseAccountChange(ports, access, id('accountId'), change, { firstDay: from, lastDay: to }), answers.toEffect),
+  );
   on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
   on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
   on('listAttachments', async ({ access, id }) =>

@@ -4,14 +4,10 @@ import { answeredElsewhere } from './plainCall.ts';
 
 /** More than most have, where many rows may stand in the body. */
 const largeBody = 1 << 20;
-/** Beside files and what is answered elsewhere: what runs many statements, and what changes much at once. */
+/** Beside files and what is answered elsewhere: what runs several statements, and what changes much at once. */
 const ofMuch: ReadonlySet<OperationName> = new Set<OperationName>([
-  'rehearseSettings',
-  'rehearseMerge',
   'mergeAccounts',
-  'rehearseRenumbering',
   'renumberAccounts',
-  'rehearsePlacement',
   'applyPlacement',
   'rehearseFacetFill',
   'applyFacetFill',

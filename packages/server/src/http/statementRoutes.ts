@@ -1,18 +1,22 @@
 import type { StatementQuery } from '@ivory-ladder/contract';
 import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
-import { setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
+import { rehearseLayoutOptions, setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
 import { exportWorkbook } from '../application/exportWorkbook.ts';
 import { findEvidence } from '../application/findEvidence.ts';
 import { giveVectors } from '../application/giveVectors.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { proveStatements } from '../application/proveStatements.ts';
 import { documentOf, runStatement } from '../application/runStatement.ts';
+import { toEffect } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';
 import * as answers from './statementAnswers.ts';
 
 /** Statements, what their figures are made of, and the proofs. */
 export function statementRoutes(on: On, ports: Ports): void {
   on('getLayoutOptions', async ({ access }) => mapOutcome(await viewLayoutOptions(ports, access), toOptions));
+  on('rehearseLayoutOptions', async ({ access, body: { options, from, to } }) =>
+    mapOutcome(await rehearseLayoutOptions(ports, access, options, { firstDay: from, lastDay: to }), toEffect),
+  );
   on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
     mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),
   );

@@ -46,6 +46,11 @@ const chartApi = ivoryApi.injectEndpoints({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/renumbering`, method: 'POST', body }),
       invalidatesTags: [...ledgerTags],
     }),
+    /** Asked anew each time: it is of one version of the account. */
+    rehearseAccountChange: build.query<StatementEffect, { companyId: number; accountId: number; change: AccountChange; from: string; to: string }>({
+      query: ({ companyId, accountId, ...body }) => ({ url: `/companies/${companyId}/accounts/${accountId}/change-rehearsal`, method: 'POST', body }),
+      keepUnusedDataFor: 0,
+    }),
     listNotes: build.query<NoteList, { companyId: number; accountId: number }>({
       query: ({ companyId, accountId }) => `/companies/${companyId}/accounts/${accountId}/notes`,
       providesTags: ['Notes'],
@@ -151,6 +156,8 @@ export const {
   useAddAccountMutation,
   useChangeAccountMutation,
   useDeleteAccountMutation,
+  useRehearseAccountChangeQuery,
+  useLazyRehearseAccountChangeQuery,
   useRehearseRenumberingQuery,
   useRenumberAccountsMutation,
   useListNotesQuery,

@@ -21,7 +21,7 @@ const companyApi = ivoryApi.injectEndpoints({
       query: ({ companyId, name }) => ({ url: `/companies/${companyId}/removal`, method: 'POST', body: { name } }),
       invalidatesTags: (_result, error) => (error ? [] : ['Companies']),
     }),
-    rehearseSettings: build.query<SettingsRehearsalBody, { companyId: number; digitOrder: SettingsChange['digitOrder']; from: string; to: string }>({
+    rehearseSettings: build.query<SettingsRehearsalBody, { companyId: number; from: string; to: string } & Pick<SettingsChange, 'digitOrder' | 'numbered'>>({
       query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/settings-rehearsal`, method: 'POST', body }),
       providesTags: ['Chart', 'Ledger'],
     }),

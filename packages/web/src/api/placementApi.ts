@@ -134,6 +134,7 @@ export const {
   useListPlacedElsewhereQuery,
   useSetPlacesMutation,
   useRehearsePlacementQuery,
+  useLazyRehearsePlacementQuery,
   useApplyPlacementMutation,
   useUndoPlacementMutation,
   useListPlacementRecordsQuery,

@@ -1,4 +1,4 @@
-import type { EvidenceBody, ProofList, StatementBody, StoredLayoutOptions } from '@ivory-ladder/contract';
+import type { EvidenceBody, ProofList, StatementBody, StatementEffect, StoredLayoutOptions } from '@ivory-ladder/contract';
 import type { ColumnPlan, Scale, TranslationMethod } from '@ivory-ladder/core';
 import { ivoryApi, type SpanParams, toQuery } from './ivoryApi.ts';
 
@@ -68,6 +68,10 @@ const statementApi = ivoryApi.injectEndpoints({
       },
       invalidatesTags: ['Options', 'Statement', 'Proofs'],
     }),
+    rehearseLayoutOptions: build.query<StatementEffect, { companyId: number; options: Omit<StoredLayoutOptions, 'version'>; from: string; to: string }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/layout-options/rehearsal`, method: 'POST', body }),
+      keepUnusedDataFor: 0,
+    }),
     getStatement: build.query<StatementBody, StatementParams>({ query: (params) => statementPath(params), providesTags: (_, __, params) => tagsOf(params) }),
     getEvidence: build.query<EvidenceBody, EvidenceParams>({
       query: ({ companyId, kind, ...query }) => `/companies/${companyId}/statements/${kind}/evidence?${toQuery(query)}`,
@@ -80,4 +84,11 @@ const statementApi = ivoryApi.injectEndpoints({
   }),
 });
 
-export const { useGetLayoutOptionsQuery, useSetLayoutOptionsMutation, useGetStatementQuery, useGetEvidenceQuery, useGetProofsQuery } = statementApi;
+export const {
+  useGetLayoutOptionsQuery,
+  useSetLayoutOptionsMutation,
+  useLazyRehearseLayoutOptionsQuery,
+  useGetStatementQuery,
+  useGetEvidenceQuery,
+  useGetProofsQuery,
+} = statementApi;

@@ -2,6 +2,7 @@ import type { StatementEffect } from '@ivory-ladder/contract';
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import { BeforeAfterTable } from './BeforeAfterTable.tsx';
 import styles from './EffectList.module.css';
+import { listed, titleOf } from './effectWords.ts';
 
 type LookedAt = StatementEffect['lookedAt'][number];
 
@@ -43,19 +44,4 @@ export function EffectList({ effect: { lookedAt, rows }, currency, without }: Ef
       )}
     </div>
   );
-}
-
-/** Names in a row, each classification once: `balance sheet and cash flow; of Management: balance sheet`. */
-function listed(statements: readonly LookedAt[]): string {
-  const of = new Map<string | null, string[]>();
-  for (const one of statements) of.set(one.classification, [...(of.get(one.classification) ?? []), one.generated === null ? `«${one.title}»` : one.title]);
-  return [...of].map(([classification, names]) => `${classification === null ? '' : `of ${classification}: `}${inWords(names)}`).join('; ');
-}
-
-function inWords(names: readonly string[]): string {
-  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-}
-
-function titleOf({ title, classification }: LookedAt): string {
-  return classification === null ? title : `${title} (${classification})`;
 }

@@ -34,6 +34,8 @@ import { ChangedMeanwhile } from './ChangedMeanwhile.tsx';
 import styles from './ChartScreen.module.css';
 import { CodeField } from './CodeField.tsx';
 import type { NewAccountStart } from './chartModel.ts';
+import { EffectOfChange } from './EffectOfChange.tsx';
+import { touchesFigures } from './useAccountEffect.ts';
 
 export interface AccountFormProps {
   readonly accounts: readonly ChartAccountBody[];
@@ -141,10 +143,11 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
     if (beside) return 'An active account beside it has this name';
     return sameName && name.trim() !== '' ? `${labels.get(sameName.id)} has this name too` : undefined;
   };
+  const change = account ? { version: account.version, ...changesToSend(base ?? account, account, own) } : null;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const isAnother = (event.nativeEvent as SubmitEvent).submitter?.dataset.another !== undefined;
-    if (account) return onChange({ version: account.version, ...changesToSend(base ?? account, account, own) });
+    if (change) return onChange(change);
     const { role: _, cashFrom: __, cashUntil: ___, ...fields } = own;
     onAdd({ ...fields, categoryId, ...(parentId === start.parentId && trimmed === start.number ? { after: start.after } : {}) }, isAnother);
   };
@@ -301,6 +304,7 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
       {lists.map((list) => (
         <CodeField key={list.key} list={list} value={codes[list.key] ?? ''} onChange={(code) => setCodes({ ...codes, [list.key]: code })} />
       ))}
+      {account && change && touchesFigures(change) && !isRefused && <EffectOfChange accountId={account.id} change={change} />}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={isRefused}>
           {account ? 'Apply' : 'Add'}

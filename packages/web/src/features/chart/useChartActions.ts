@@ -10,6 +10,7 @@ import { useCompany } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { obstacleOf } from './Obstacles.tsx';
 import { fieldsBefore, isAsLeft } from './takingBack.ts';
+import { useAccountEffect } from './useAccountEffect.ts';
 
 export interface ChartActions {
   readonly isBusy: boolean;
@@ -17,7 +18,7 @@ export interface ChartActions {
   /** The account as it was saved, or `null` where it was refused. */
   add(body: AccountInputBody): Promise<AccountBody | null>;
   change(account: ChartAccountBody, fields: AccountChange, said?: string): Promise<boolean>;
-  /** The same without a word; gives why it was refused, or `null`. */
+  /** The same without a word but for what it does to figures; gives why it was refused, or `null`. */
   changeQuietly(account: ChartAccountBody, fields: AccountChange): Promise<unknown>;
   /** The version of an account that the last change from here left. */
   versionLeft(accountId: number): number;
@@ -29,6 +30,9 @@ export interface ChartActions {
   remove(account: ChartAccountBody): Promise<unknown>;
   renumber(changes: Renumbering['changes']): Promise<boolean>;
 }
+
+/** Milliseconds that a change waits for what it does to figures. */
+const longestWait = 600;
 
 /** What can be done with the chart; each thing says whether it was done, and if not, why. */
 export function useChartActions(accounts: readonly ChartAccountBody[]): ChartActions {
@@ -52,11 +56,21 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
   const [remove, removing] = useDeleteAccountMutation();
   const say: ChartActions['say'] = (tone, text) => void dispatch(noticeGiven({ tone, text }));
   const refuse = (error: unknown) => say('refused', describeFailure(error));
-  const changeQuietly: ChartActions['changeQuietly'] = (account, change) => {
+  const effect = useAccountEffect();
+  /** Does it when its effect is known, or without it where that takes longer; then it is said when it is there. */
+  const stating = async (account: ChartAccountBody, effectOf: Promise<string>, run: () => Promise<unknown>): Promise<unknown> => {
+    await Promise.race([effectOf, new Promise((settle) => setTimeout(settle, longestWait))]);
+    const refused = await run();
+    if (refused === null) void effectOf.then((text) => text !== '' && say('done', `Changed: ${accountLabel(account)}. ${text} Ctrl Z takes it back.`));
+    return refused;
+  };
+  const runChange = (account: ChartAccountBody, change: AccountChange) => {
     const { version, ...after } = change;
     const before = fieldsBefore(accounts, account, change);
     return commands.run({ kind: 'account', name: `change ${accountLabel(account)}`, accountId: account.id, before, after }, version);
   };
+  const changeQuietly: ChartActions['changeQuietly'] = (account, change) =>
+    stating(account, effect.ofChange(account.id, change), () => runChange(account, change));
   return {
     isBusy: commands.isBusy || adding.isLoading || removing.isLoading,
     say,
@@ -70,7 +84,8 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
       return added.data;
     },
     change: async (account, fields, said) => {
-      const refused = await changeQuietly(account, fields);
+      // Its effect was looked at in the form.
+      const refused = await runChange(account, fields);
       if (refused !== null) refuse(refused);
       else
         say(
@@ -81,14 +96,12 @@ export function useChartActions(accounts: readonly ChartAccountBody[]): ChartAct
     },
     changeQuietly,
     versionLeft: commands.versionLeft,
-    place: (account, after) =>
-      commands.run({
-        kind: 'places',
-        name: `place ${accountLabel(account)}`,
-        changes: [{ accountId: account.id, before: [...account.places], after }],
-      }),
+    place: (account, after) => {
+      const changes = [{ accountId: account.id, before: [...account.places], after }];
+      return stating(account, effect.ofPlaces(changes), () => commands.run({ kind: 'places', name: `place ${accountLabel(account)}`, changes }));
+    },
     setActive: async (account, active) => {
-      const refused = await changeQuietly(account, { version: account.version, active });
+      const refused = await runChange(account, { version: account.version, active });
       if (refused === null) say('done', `${active ? 'Reopened' : 'Retired'}: ${accountLabel(account)}. Ctrl Z takes it back.`);
       else if (obstacleOf(refused) === null) refuse(refused);
       return refused;

@@ -2,10 +2,11 @@ import type { StoredLayoutOptions } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetLayoutOptionsQuery, useGetProofsQuery, useSetLayoutOptionsMutation } from '../../api/statementApi.ts';
+import { useGetLayoutOptionsQuery, useGetProofsQuery, useLazyRehearseLayoutOptionsQuery, useSetLayoutOptionsMutation } from '../../api/statementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import { useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { effectSentence } from '../../components/effectWords.ts';
 import { CashFlowArticle } from './CashFlowArticle.tsx';
 import styles from './LayoutsScreen.module.css';
 import { OwnLayouts } from './OwnLayouts.tsx';
@@ -36,18 +37,18 @@ export function LayoutsScreen() {
   const { data } = useGetLayoutOptionsQuery(company.id);
   const { data: proofs } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });
   const [set] = useSetLayoutOptionsMutation();
+  const [lookAt] = useLazyRehearseLayoutOptionsQuery();
   const coverage = proofs?.proofs.find(({ name }) => name === 'coverage');
   const inScope = coverage?.figures.find(({ name }) => name === 'accounts_in_scope')?.net;
   const change = async (changes: Partial<StoredLayoutOptions>) => {
     if (!data) return;
-    const result = await set({ companyId: company.id, options: { ...data, ...changes } });
-    dispatch(
-      noticeGiven(
-        result.error === undefined
-          ? { tone: 'done', text: 'Applied: the statements follow at once.' }
-          : { tone: 'refused', text: describeFailure(result.error) },
-      ),
-    );
+    const { version, ...former } = data;
+    const result = await set({ companyId: company.id, options: { ...former, version, ...changes } });
+    if (result.error !== undefined) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(result.error) }));
+    dispatch(noticeGiven({ tone: 'done', text: 'Applied: the statements follow at once.' }));
+    // The lines that the way back would change are those that were changed.
+    const effect = await lookAt({ companyId: company.id, options: former, from: span.from, to: span.to });
+    if (effect.data) dispatch(noticeGiven({ tone: 'done', text: `Applied. ${effectSentence(effect.data)}` }));
   };
   if (!data) return null;
   return (

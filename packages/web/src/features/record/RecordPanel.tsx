@@ -1,12 +1,14 @@
-import type { PlacementRecordDetailBody } from '@ivory-ladder/contract';
-import type { ChangedLine } from '@ivory-ladder/core';
+import type { PlacementDraftBody, PlacementRecordDetailBody } from '@ivory-ladder/contract';
+import { type ChangedLine, invertDraft } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementRecordQuery, useUndoPlacementMutation } from '../../api/placementApi.ts';
+import { useGetPlacementRecordQuery, useRehearsePlacementQuery, useUndoPlacementMutation } from '../../api/placementApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useClassification } from '../../app/useClassification.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { useSpan } from '../../app/useSpan.ts';
+import { effectSentence } from '../../components/effectWords.ts';
 import { momentText } from '../../components/momentText.ts';
 import { ChangedLines } from '../rehearsal/ChangedLines.tsx';
 import { type DraftNames, draftList } from '../rehearsal/draftWords.ts';
@@ -53,6 +55,7 @@ export function RecordPanel({ recordId, onTakenBack }: { recordId: number; onTak
           </Button>
         </div>
       )}
+      {mayPlace && data.undoneBy === null && <EffectOfTakingBack draft={data.draft} />}
       <ul className={styles.changes}>
         {draftList(data.draft, names).map(({ key, name, text }) => (
           <li key={key}>
@@ -61,9 +64,19 @@ export function RecordPanel({ recordId, onTakenBack }: { recordId: number; onTak
         ))}
       </ul>
       <ChangedLines lines={lines} currency={currencyOfCompany(company)} />
-      {lines.length === 0 && <p className={styles.quiet}>No line of the statements changed.</p>}
+      {lines.length === 0 && <p className={styles.quiet}>No line of balance sheet and income statement changed.</p>}
     </aside>
   );
+}
+
+/** What taking it back would do to every statement and layout in use, as they stand now. */
+function EffectOfTakingBack({ draft }: Pick<PlacementRecordDetailBody, 'draft'>) {
+  const company = useCompany();
+  const { span } = useSpan();
+  const { asked } = useClassification();
+  const { currentData } = useRehearsePlacementQuery({ companyId: company.id, draft: invertDraft(draft) as PlacementDraftBody, ...span, ...asked });
+  const text = currentData && effectSentence(currentData);
+  return text ? <p className={styles.quiet}>Taken back now: {text}</p> : null;
 }
 
 /** Categories that have gone since are called what they were called then. */

@@ -67,8 +67,10 @@ function SettingsForm({ company }: { company: Company }) {
     [scheme, data],
   );
   const isReordered = current.numbered && company.numbered && current.digitOrder !== company.digitOrder;
+  const isRenumbered = isReordered || current.numbered !== company.numbered;
   const { from, to } = span;
-  const order = useRehearseSettingsQuery({ companyId: company.id, digitOrder: current.digitOrder, from, to }, { skip: !isReordered });
+  const { digitOrder, numbered } = current;
+  const seen = useRehearseSettingsQuery({ companyId: company.id, digitOrder, numbered, from, to }, { skip: !isRenumbered });
   const isChanged = (Object.keys(draft) as (keyof SettingsChange)[]).some(
     (key) => key !== 'version' && JSON.stringify(draft[key]) !== JSON.stringify(company[key as keyof Company]),
   );
@@ -142,7 +144,12 @@ function SettingsForm({ company }: { company: Company }) {
               names only
             </label>
           </fieldset>
-          {current.numbered !== company.numbered && <p className={styles.odd}>{numberingText(company)}</p>}
+          {current.numbered !== company.numbered && (
+            <>
+              <p className={styles.odd}>{numberingText(company)}</p>
+              <EffectOfNumbers seen={seen.currentData} failure={seen.error} company={company} />
+            </>
+          )}
           {current.numbered && (
             <>
               <fieldset className={styles.choices}>
@@ -160,7 +167,7 @@ function SettingsForm({ company }: { company: Company }) {
                   </span>
                 </label>
               </fieldset>
-              {isReordered && <OrderEffect seen={order.currentData} failure={order.error} company={company} />}
+              {isReordered && <EffectOfNumbers seen={seen.currentData} failure={seen.error} company={company} />}
               <fieldset className={styles.choices}>
                 <legend>Numbers are</legend>
                 <label>
@@ -185,7 +192,7 @@ function SettingsForm({ company }: { company: Company }) {
       </div>
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
       <div className={styles.buttons}>
-        <Button type="submit" variant="contained" disabled={isLoading || !isChanged || (isReordered && !order.currentData) || current.name?.trim() === ''}>
+        <Button type="submit" variant="contained" disabled={isLoading || !isChanged || (isRenumbered && !seen.currentData) || current.name?.trim() === ''}>
           Apply
         </Button>
         <Button disabled={!isChanged} onClick={() => setDraft({ version: company.settingsVersion })}>
@@ -197,8 +204,8 @@ function SettingsForm({ company }: { company: Company }) {
   );
 }
 
-/** What ranges make of another order, before it is applied. */
-function OrderEffect({ seen, failure, company }: { seen: SettingsRehearsalBody | undefined; failure: unknown; company: Company }) {
+/** What ranges and layouts make of other numbers, or of another order of them, before they are applied. */
+function EffectOfNumbers({ seen, failure, company }: { seen: SettingsRehearsalBody | undefined; failure: unknown; company: Company }) {
   if (failure !== undefined) return <p role="alert">{describeFailure(failure)}</p>;
   if (!seen) return <p className={styles.odd}>Looking at every statement …</p>;
   const { kept, returned, effect } = seen;
