@@ -102,7 +102,11 @@ export async function openReported(server: TestServer) {
     { ...newLine('accounts', 'fuel', 'Fuel'), sources: [{ kind: 'numbers', text: '5050 to 5055' }] },
     { ...newLine('accounts', 'rest', 'Rest'), sources: [{ kind: 'numbers', text: '5056 to 6999' }] },
   ]);
-  await use('By codes', 'nothing', [{ ...newLine('accounts', 'a', 'Running'), sources: [{ kind: 'code', list: list.key, code: 'A', begins: false }] }]);
+  await use('By codes', 'nothing', [
+    { ...newLine('accounts', 'a', 'Running'), sources: [{ kind: 'code', list: list.key, code: 'A', begins: false }] },
+    // Without a code it is divided by nothing, and shows no figure.
+    { ...newLine('calculation', 'per', 'Hundred per running'), formula: '100 / a', result: 'percent' },
+  ]);
   await use('Cash flow of the bank', 'cash_flow', []);
   const load = async (content: string) => {
     const { fileId } = await server.ok<{ fileId: number }>('POST', `${path}/chart-files?name=chart.csv`, new TextEncoder().encode(content));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { rowRole } from './statement.ts';
+import { rowRole, unit } from './statement.ts';
 
 /** What was run before and after, every statement and layout in use of each classification, and the lines of it that would show another amount. */
 export const statementEffect = z.object({
@@ -11,12 +11,13 @@ export const statementEffect = z.object({
       generated: z.enum(['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity']).nullable(),
     }),
   ),
-  /** `statement`: by its place in `lookedAt`. Amounts as shown; `null` where the line is not there. */
+  /** `statement`: by its place in `lookedAt`. Figures as shown, in the line’s unit; `null` where it is not there, or shows none. */
   rows: z.array(
     z.object({
       statement: z.int(),
       caption: z.string(),
       role: rowRole,
+      unit: z.exactOptional(unit),
       before: z.string().nullable(),
       after: z.string().nullable(),
     }),

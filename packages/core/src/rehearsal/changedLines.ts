@@ -9,6 +9,7 @@ export interface ChangedRow {
   readonly formerCaption: string | null;
   readonly role: StatementRow['role'];
   readonly depth: number;
+  readonly unit?: StatementRow['unit'];
   /** As shown, one a column; `null` where the row is not there, or bears no figure. */
   readonly before: readonly bigint[] | null;
   readonly after: readonly bigint[] | null;
@@ -42,6 +43,7 @@ export function changedRows(before: readonly StatementRow[], after: readonly Sta
       formerCaption: isRenamed ? was.caption : null,
       role: row.role,
       depth: row.depth,
+      ...(row.unit ? { unit: row.unit } : {}),
       before: a,
       after: b,
     });

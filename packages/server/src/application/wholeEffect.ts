@@ -2,6 +2,7 @@ import {
   type AmountColumn,
   type BalanceRow,
   beganWithin,
+  type CalculationResult,
   type ColumnsPlan,
   type CompiledLayout,
   changedRows,
@@ -51,7 +52,9 @@ interface EffectRow {
   /** In changes in equity with the column that it is of, unless that is the total. */
   readonly caption: string;
   readonly role: StatementRow['role'];
-  /** As shown; `null` where the line is not there. */
+  /** Of its figures; of amounts where it is left out. */
+  readonly unit?: CalculationResult;
+  /** As shown, in its unit; `null` where the line is not there, or shows no figure. */
   readonly before: bigint | null;
   readonly after: bigint | null;
 }
@@ -95,7 +98,8 @@ export async function wholeEffect(
       lookedAt.push({ title, classification, generated });
       for (const line of changedRows(former, is.value[at]?.rows ?? [])) {
         const [figure, then] = [line.before?.[0] ?? null, line.after?.[0] ?? null];
-        if (figure !== then) rows.push({ statement, caption: line.caption, role: line.role, before: figure, after: then });
+        if (figure !== then)
+          rows.push({ statement, caption: line.caption, role: line.role, ...(line.unit ? { unit: line.unit } : {}), before: figure, after: then });
       }
     }
   }
@@ -153,11 +157,11 @@ function columnsOf(ground: Ground, { layout }: CompiledLayout, measure: AmountCo
 
 const everyRung: Detail = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set(), shut: new Set(), zeroLines: false };
 
-/** Each with one figure: a row of several columns is one for each of them, known by the category that its column is of. */
+/** Those that show a figure, each with one: a row of several columns is one for each of them, known by the category that its column is of. */
 function rowsOf(plan: ColumnsPlan, runs: readonly RunColumn[]): StatementRow[] {
   const { compiled, columns, ground } = plan;
   const rows = presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail: everyRung });
-  if (columns.length === 1) return rows;
+  if (columns.length === 1) return rows.filter(({ values }) => (values[0] ?? null) !== null);
   return ranAmounts(plan, runs).flatMap(({ column }, at) =>
     rows.flatMap((row): StatementRow[] => {
       const value = row.values[at] ?? null;

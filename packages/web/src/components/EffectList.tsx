@@ -1,10 +1,11 @@
 import type { StatementEffect } from '@ivory-ladder/contract';
-import { type Currency, formatAmount } from '@ivory-ladder/core';
+import { type Currency, formatFigure } from '@ivory-ladder/core';
 import { BeforeAfterTable } from './BeforeAfterTable.tsx';
 import styles from './EffectList.module.css';
 import { listed, titleOf } from './effectWords.ts';
 
 type LookedAt = StatementEffect['lookedAt'][number];
+type Row = StatementEffect['rows'][number];
 
 const mostShown = 40;
 
@@ -17,7 +18,7 @@ interface EffectListProps {
 
 /** Lines that would show another amount, statement by statement, and what was looked at: that nothing else changes is said of that alone. */
 export function EffectList({ effect: { lookedAt, rows }, currency, without }: EffectListProps) {
-  const shown = (amount: string | null) => (amount === null ? 'not there' : formatAmount(BigInt(amount), currency));
+  const shown = (figure: string | null, unit: Row['unit']) => (figure === null ? 'not there' : formatFigure(figure, unit, currency));
   const told = lookedAt.flatMap((statement, at) => (without?.(statement) ? [] : [{ statement, own: rows.filter((row) => row.statement === at) }]));
   const changed = told.filter(({ own }) => own.length > 0);
   const same = told.flatMap(({ statement, own }) => (own.length === 0 ? [statement] : []));
@@ -28,11 +29,11 @@ export function EffectList({ effect: { lookedAt, rows }, currency, without }: Ef
           key={titleOf(statement)}
           title={titleOf(statement)}
           most={mostShown}
-          lines={own.map(({ caption, role, before, after }, at) => ({
+          lines={own.map(({ caption, role, unit, before, after }, at) => ({
             key: `${caption} ${at}`,
             role,
             caption,
-            amounts: { before: shown(before), after: shown(after) },
+            amounts: { before: shown(before, unit), after: shown(after, unit) },
           }))}
         />
       ))}
