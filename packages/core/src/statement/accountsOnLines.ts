@@ -46,9 +46,9 @@ export class AccountsOnLines {
   }
 
   /** In the order of the chart. */
-  on(line: number): readonly PresentedAccount[] {
+  on(line: number): Iterable<PresentedAccount> {
     this.listed ??= this.list();
-    return [...(this.listed.get(line) ?? [])];
+    return this.listed.get(line) ?? [];
   }
 
   /** Debit positive. */

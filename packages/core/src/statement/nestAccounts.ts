@@ -1,7 +1,8 @@
 import type { PresentedAccount } from './accountsOnLines.ts';
 
 /** An account on a line, with what the line holds of it in each column. */
-export interface AccountEntry extends PresentedAccount {
+export interface AccountEntry {
+  readonly presented: PresentedAccount;
   readonly amounts: readonly bigint[];
 }
 
@@ -13,6 +14,8 @@ export interface NestedAccount {
   /** What it is the sum of; empty where it is shown as one. */
   readonly children: readonly NestedAccount[];
 }
+
+const none: readonly NestedAccount[] = [];
 
 interface Node {
   readonly presented: PresentedAccount;
@@ -27,10 +30,10 @@ interface Node {
  * added up in the account above it; 0: one beside the other. An account above only one other is passed over. Cost: entries × their depth.
  */
 export function nestAccounts(entries: readonly AccountEntry[], all: readonly PresentedAccount[], depth: number): NestedAccount[] {
-  if (depth === 0) return entries.map(({ amounts, ...presented }) => ({ presented, amounts, isOwn: presented.isParent, children: [] }));
+  if (depth === 0) return entries.map(({ presented, amounts }) => ({ presented, amounts, isOwn: presented.isParent, children: none }));
   const byId = new Map(all.map((presented) => [presented.account.id, presented]));
   const tops = new Map<number, Node>();
-  for (const { amounts, ...entry } of entries) {
+  for (const { presented: entry, amounts } of entries) {
     const chain = chainOf(entry, byId);
     let nodes = tops;
     let at: Node | undefined;

@@ -149,29 +149,22 @@ class Page {
 
   /** One whose amounts are nil is shown all the same where something stands in it. */
   private rowsBelow(line: AccountsLine, below: readonly BelowLine[], depth: number): StatementRow[] {
+    const rows: StatementRow[] = [];
+    if (below.length === 0) return rows;
     const sign = shownSign(line);
-    return below.flatMap(({ suffix, accountId, caption, amounts, inside }) => {
-      const signed = amounts.map((amount, run) => (this.hasNothingBefore(line, run) ? null : amount * sign));
-      const values = withChanges(this.input.columns, signed, true, this.wholeOf, this.exponent);
-      const rows = this.rowsBelow(line, inside, depth + 1);
-      if (this.isHidden(null, values) && rows.length === 0) return [];
-      return [
-        this.row(line, {
-          key: `${line.key}/${suffix}`,
-          accountId,
-          role: 'account',
-          caption,
-          depth,
-          opens: false,
-          open: false,
-          values,
-          ...partsIn(rows, depth + 1),
-          look: undefined,
-          note: undefined,
-        }),
-        ...rows,
-      ];
-    });
+    const { runs, columns } = this.input;
+    const isWithout = runs.map((_, run) => this.hasNothingBefore(line, run));
+    const better = this.better?.of(line);
+    for (const { suffix, accountId, caption, amounts, inside } of below) {
+      const signed = amounts.map((amount, run) => (isWithout[run] ? null : amount * sign));
+      const values = withChanges(columns, signed, true, this.wholeOf, this.exponent);
+      const own = inside.length === 0 ? noRows : this.rowsBelow(line, inside, depth + 1);
+      if (own.length === 0 && this.isHidden(null, values)) continue;
+      const made = accountRow(line.key, suffix, accountId, caption, depth, values, own.length === 0 ? nothingBelow : partsIn(own, depth + 1), better);
+      rows.push(made);
+      for (const row of own) rows.push(row);
+    }
+    return rows;
   }
 
   /** One that only differs where something stands between: it is left out behind nothing new, and gives way to the sum right behind it. */
@@ -293,20 +286,46 @@ class Page {
       ...(partsAreWithin === undefined ? {} : { partsAreWithin }),
       ...(better === undefined ? {} : { better }),
     };
-    if (role === 'account') return unit === undefined && partsAreWithin === undefined && better === undefined ? made : { ...made, ...within };
     const { look = line.look, note = line.note } = row;
     const faults = role === 'heading' ? undefined : this.faultsOf(line);
     return { ...made, ...within, ...(look ? { look } : {}), ...(note ? { note } : {}), ...(faults ? { faults } : {}) };
   }
 }
 
+const noRows: readonly StatementRow[] = [];
+const nothingBelow: RowsParts = { parts: [] };
+
 type RowFields = Omit<StatementRow, 'key' | 'lineKey' | 'accountId' | 'parts' | 'look' | 'note'> &
   Partial<Pick<StatementRow, 'key' | 'accountId' | 'parts'>> & { readonly look?: StatementRow['look'] | undefined; readonly note?: string | undefined };
 
+type RowsParts = Pick<StatementRow, 'parts' | 'partsAreWithin'>;
+
 /** The rows of a depth among those below one, which is their sum. */
-function partsIn(below: readonly StatementRow[], depth: number): Pick<StatementRow, 'parts' | 'partsAreWithin'> {
-  const parts = below.flatMap((row): RowPart[] => (row.depth === depth ? [{ key: row.key, sign: 1 }] : []));
+function partsIn(below: readonly StatementRow[], depth: number): RowsParts {
+  const parts: RowPart[] = [];
+  for (const row of below) if (row.depth === depth) parts.push({ key: row.key, sign: 1 });
   return parts.length === 0 ? { parts } : { parts, partsAreWithin: true };
+}
+
+/** Written out, by whether it is usual: a statement down to its accounts has thousands, and to spread one costs as much as all else of it. */
+function accountRow(
+  lineKey: string,
+  suffix: string,
+  accountId: number | null,
+  caption: string,
+  depth: number,
+  values: StatementRow['values'],
+  below: RowsParts,
+  better: StatementRow['better'],
+): StatementRow {
+  const key = `${lineKey}/${suffix}`;
+  const { parts, partsAreWithin } = below;
+  if (better === undefined && partsAreWithin === undefined)
+    return { key, lineKey, accountId, role: 'account', caption, depth, opens: false, open: false, values, parts };
+  if (better !== undefined && partsAreWithin === undefined)
+    return { key, lineKey, accountId, role: 'account', caption, depth, opens: false, open: false, values, parts, better };
+  const made = { key, lineKey, accountId, role: 'account' as const, caption, depth, opens: false, open: false, values, ...below };
+  return better === undefined ? made : { ...made, better };
 }
 
 function childTerms(line: Line): { readonly line: Line; readonly sign: 1 }[] {

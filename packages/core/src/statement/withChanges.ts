@@ -18,8 +18,10 @@ export function withChanges(
 ): (bigint | null)[] {
   const values = new Array<bigint | null>(columns.length).fill(null);
   let next = 0;
-  for (const [at, { kind }] of columns.entries()) if (kind === 'amount') values[at] = amounts[next++] ?? null;
-  for (const [at, column] of columns.entries()) {
+  // By index: it is done for each row down to the accounts.
+  for (let at = 0; at < columns.length; at++) if (columns[at]?.kind === 'amount') values[at] = amounts[next++] ?? null;
+  for (let at = 0; at < columns.length; at++) {
+    const column = columns[at] as StatementColumn;
     if (column.kind === 'change' || column.kind === 'percent') {
       const [current, earlier] = [values[column.of] ?? null, values[column.against] ?? null];
       if (current === null || earlier === null) continue;
