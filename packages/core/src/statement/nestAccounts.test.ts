@@ -11,7 +11,7 @@ const all = [1, 2, 3, 4, 5, 6, 7, 8].map((id, index) => ({
   isParent: Object.values(parents).includes(id),
 }));
 const entries = (amounts: Readonly<Record<number, bigint>>): AccountEntry[] =>
-  all.flatMap((presented) => (presented.account.id in amounts ? [{ ...presented, amounts: [amounts[presented.account.id] as bigint] }] : []));
+  all.flatMap((presented) => (presented.account.id in amounts ? [{ presented, amounts: [amounts[presented.account.id] as bigint] }] : []));
 /** `1:9[2:1 3:8[…]]`; what a parent bears itself is marked. */
 const told = (nested: readonly NestedAccount[]): string =>
   nested
