@@ -13,6 +13,7 @@ const options = (databaseUrl: string) => ({
   idleMinutes: 0,
   shareLimits: { ofCompany: 0, ofPerson: 0 },
   mostHeavyAMinute: 0,
+  memoryMegabytes: 512,
   passwordWork: 10,
   mailServer: null,
   publicUrl: null,

@@ -41,7 +41,9 @@ export class TestServer extends ApiClient {
   }
 
   static async start(
-    options: Partial<Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute' | 'passwordWork'>> = {},
+    options: Partial<
+      Pick<ServeOptions, 'demo' | 'databaseUrl' | 'mailServer' | 'isBehindTls' | 'shareLimits' | 'mostHeavyAMinute' | 'passwordWork' | 'memoryMegabytes'>
+    > = {},
   ): Promise<TestServer> {
     const schema = options.databaseUrl ? { url: options.databaseUrl, drop: async () => undefined } : await createSchema();
     const template = options.demo ? 'demo' : 'empty';
@@ -57,6 +59,7 @@ export class TestServer extends ApiClient {
       isBehindTls: options.isBehindTls ?? false,
       idleMinutes: 0,
       shareLimits: options.shareLimits ?? { ofCompany: 0, ofPerson: 0 },
+      memoryMegabytes: options.memoryMegabytes ?? 512,
       // Signing in itself is tried with more.
       passwordWork: options.passwordWork ?? littlePasswordWork,
       mostHeavyAMinute: options.mostHeavyAMinute ?? 0,

@@ -81,7 +81,7 @@ export const sessionList = z.object({
 export type SessionList = z.infer<typeof sessionList>;
 export const sessionEnd = z.strictObject({ mark: z.string().regex(/^[0-9a-f]{16}$/) });
 
-/** What goes out, what runs by itself and who came in, latest first. */
+/** What goes out, what runs by itself and who came in, latest first, and what is kept in memory. */
 export const installationView = z.object({
   letters: z.array(
     z.object({
@@ -120,6 +120,11 @@ export const installationView = z.object({
       happenedAt: z.string(),
     }),
   ),
+  /** What the server keeps of companies between requests, in bytes, the largest first, and how often it was made. */
+  memory: z.object({
+    budget: z.int(),
+    shares: z.array(z.object({ kind: z.enum(['books', 'facets', 'filtered', 'days', 'translated']), count: z.int(), bytes: z.int(), made: z.int() })),
+  }),
 });
 export type InstallationView = z.infer<typeof installationView>;
 export const helpAsked = z.strictObject({ email });

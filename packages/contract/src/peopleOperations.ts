@@ -77,7 +77,7 @@ export const peopleOperations = {
   getInstallation: {
     method: 'get',
     path: '/installation',
-    summary: 'Letters, jobs and who came in; for whoever keeps the installation',
+    summary: 'Letters, jobs, who came in, and what is kept in memory; for whoever keeps the installation',
     needs: 'person',
     answer: installationView,
   },

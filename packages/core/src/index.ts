@@ -46,6 +46,7 @@ export * from './columns/numberFormat.ts';
 export * from './columns/planDefinition.ts';
 export * from './columns/usualPlans.ts';
 export * from './cube/adjustingPeriod.ts';
+export * from './cube/bytesOfArrays.ts';
 export * from './cube/cube.ts';
 export * from './cube/dayBalances.ts';
 export * from './cube/facetBalances.ts';

@@ -9,10 +9,13 @@ import { databaseTrouble } from './persistence/databaseTrouble.ts';
 import { type PortOptions, wirePorts } from './wirePorts.ts';
 
 const connections = 3;
+/** Of what the thread of the requests keeps in memory. */
+const partOfThread = 4;
 
 /** A thread with connections and copies of the books of its own, which answers one call after the other. */
 async function main(): Promise<void> {
-  const options = workerData as PortOptions & { readonly address: string };
+  const given = workerData as PortOptions & { readonly address: string };
+  const options = { ...given, memoryMegabytes: given.memoryMegabytes / partOfThread };
   const database = await connectDatabase(options.databaseUrl, connections);
   const asked = new Map<number, (id: number) => void>();
   let asking = 0;

@@ -19,6 +19,7 @@ async function main(): Promise<void> {
     isBehindTls: env.IVORY_LADDER_BEHIND_TLS === '1',
     idleMinutes: Number(env.IVORY_LADDER_IDLE_MINUTES ?? 240),
     shareLimits: { ofCompany: Number(env.IVORY_LADDER_COMPANY_MEGABYTES ?? 20_000), ofPerson: Number(env.IVORY_LADDER_PERSON_MEGABYTES ?? 4000) },
+    memoryMegabytes: Number(env.IVORY_LADDER_MEMORY_MEGABYTES ?? 512),
     passwordWork: usualPasswordWork,
     mostHeavyAMinute: Number(env.IVORY_LADDER_HEAVY_A_MINUTE ?? 240),
     mailServer: env.IVORY_LADDER_SMTP ? { url: env.IVORY_LADDER_SMTP, from: env.IVORY_LADDER_MAIL_FROM ?? 'Ivory Ladder <ivory-ladder@localhost>' } : null,

@@ -33,6 +33,8 @@ export interface ServeOptions {
   /** A session that nobody uses for so long ends; 0: it stays its day. */
   readonly idleMinutes: number;
   readonly shareLimits: ShareLimits;
+  /** What is kept of companies in memory between requests. */
+  readonly memoryMegabytes: number;
   /** The power of two of what a hash of a password takes; less for tests, since it costs time. */
   readonly passwordWork: number;
   /** Of what is heavy, by one person; 0: as much as there comes. */
@@ -59,8 +61,8 @@ export async function serve(options: ServeOptions): Promise<Serving> {
   const log = pino({ level: options.logLevel, redact: ['req.headers.cookie', 'req.headers.authorization'] });
   const database = await openDatabase(options.databaseUrl);
   let url = '';
-  const { databaseUrl, idleMinutes, shareLimits, passwordWork, mostHeavyAMinute } = options;
-  const portOptions = { databaseUrl, idleMinutes, shareLimits, passwordWork, hasMailServer: options.mailServer !== null };
+  const { databaseUrl, idleMinutes, shareLimits, passwordWork, mostHeavyAMinute, memoryMegabytes } = options;
+  const portOptions = { databaseUrl, idleMinutes, shareLimits, passwordWork, memoryMegabytes, hasMailServer: options.mailServer !== null };
   const counters = new Counters(database);
   const ports = wirePorts(database, counters, portOptions, () => options.publicUrl ?? url);
   if (options.demo) await loadDemo(ports, options.say);

@@ -33,6 +33,7 @@ import { KnownBrowserRepository } from './persistence/knownBrowsers.ts';
 import { LayoutRepository } from './persistence/layoutStore.ts';
 import { LedgerRepository } from './persistence/ledgerStore.ts';
 import { LineProofs } from './persistence/lineProofs.ts';
+import { MemoryBudget } from './persistence/memoryBudget.ts';
 import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
 import { NoteRepository } from './persistence/noteStore.ts';
 import { OutboxRepository } from './persistence/outboxStore.ts';
@@ -55,25 +56,28 @@ export interface PortOptions {
   readonly passwordWork: number;
   /** Whether letters are handed over; else they stay in the outbox. */
   readonly hasMailServer: boolean;
+  /** What is kept of companies in memory by the thread of the requests; each of those for long answers keeps a quarter of it. */
+  readonly memoryMegabytes: number;
 }
 
 /** Everything that use cases ask of the world, over one database. */
 export function wirePorts(
   database: DataSource,
   counters: Counters,
-  { databaseUrl, idleMinutes, hasMailServer, shareLimits, passwordWork }: PortOptions,
+  { databaseUrl, idleMinutes, hasMailServer, shareLimits, passwordWork, memoryMegabytes }: PortOptions,
   address: () => string,
 ): Ports {
   const jobs = new JobRepository(database);
   const facetSets = new FacetSets(database);
   const shares = new DiskShares(shareLimits);
+  const memory = new MemoryBudget(memoryMegabytes * 2 ** 20);
   return {
     companies: new CompanyRepository(database, counters),
     ledger: new LedgerRepository(
       database,
-      new BooksCache(database),
-      new FacetBooks(database),
-      new DayBooks(database),
+      new BooksCache(database, memory),
+      new FacetBooks(database, memory),
+      new DayBooks(database, memory),
       new LineProofs(database),
       facetSets,
       counters,
@@ -110,6 +114,7 @@ export function wirePorts(
     accessLog: new AccessLogRepository(database),
     outbox: new OutboxRepository(database, jobs, hasMailServer),
     jobs,
+    memory,
     address,
     secrets: nodeSecrets(passwordWork),
     files: new FileRepository(database, counters, shares),

@@ -1,7 +1,7 @@
 import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { makeLink } from './oneTimeLinks.ts';
-import type { AccessEventRecord, Identity, JobRecord, LetterRecord, Ports } from './ports/index.ts';
+import type { AccessEventRecord, Identity, JobRecord, KeptShare, LetterRecord, Ports } from './ports/index.ts';
 
 const mostShown = 200;
 
@@ -9,12 +9,19 @@ export interface InstallationView {
   readonly letters: readonly LetterRecord[];
   readonly jobs: readonly JobRecord[];
   readonly events: readonly AccessEventRecord[];
+  /** What this server keeps of companies between requests, in the thread of the requests. */
+  readonly memory: { readonly budget: number; readonly shares: readonly KeptShare[] };
 }
 
 /** What goes out, what runs by itself and who came in; for whoever keeps the installation. */
-export async function viewInstallation({ outbox, jobs, accessLog }: Ports, { person }: Identity): Promise<Outcome<InstallationView, Failure>> {
+export async function viewInstallation({ outbox, jobs, accessLog, memory }: Ports, { person }: Identity): Promise<Outcome<InstallationView, Failure>> {
   if (!person.keepsInstallation) return fail({ code: 'installation_not_kept' });
-  return succeed({ letters: await outbox.latest(mostShown), jobs: await jobs.latest(mostShown), events: await accessLog.latest(mostShown) });
+  return succeed({
+    letters: await outbox.latest(mostShown),
+    jobs: await jobs.latest(mostShown),
+    events: await accessLog.latest(mostShown),
+    memory: { budget: memory.budget, shares: memory.shares() },
+  });
 }
 
 /** A link that sets a new password, for somebody whom no letter reaches; handed over by who keeps the installation. */

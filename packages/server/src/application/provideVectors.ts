@@ -23,7 +23,7 @@ import { partialsAt } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { asFlows, missingRates, movingBooks, translatedBooks } from './translatedBooks.ts';
 
-type Providing = Pick<Ports, 'ledger' | 'rates' | 'budgets'>;
+type Providing = Pick<Ports, 'ledger' | 'rates' | 'budgets' | 'memory'>;
 
 /**
  * The vectors that a plan needs, all of the state of the books; `ledger_moved_on` where somebody has posted since. Needs over the same lines are

@@ -2,6 +2,7 @@ import {
   buildAccountTree,
   buildCategoryTree,
   buildPairCube,
+  bytesOfArrays,
   type Currency,
   captionLanguages,
   type Day,
@@ -33,26 +34,25 @@ import { openBooksOf } from './openBooks.ts';
 import type { Books, ChartAccount, Ports, Structure, Translation, VersionedCategory } from './ports/index.ts';
 
 /** One state of the ledger in another currency, and the shares in it, which are made when a part is first asked for. */
+type Translating = Pick<Ports, 'ledger' | 'rates' | 'memory'>;
+
 interface Translated {
   readonly translation: Outcome<Translation, Failure>;
   parts?: { readonly ofBalances: () => TranslatedParts; readonly ofFlows: () => TranslatedParts };
 }
 
-/** Translated once for each state of the ledger and of the rates. */
-const translations = new WeakMap<Books['cube'], Map<string, Translated>>();
 const structures = new WeakMap<Books['portions'], Pick<Structure, 'accounts' | 'labels' | 'tree' | 'categories' | 'categoryTree' | 'portions'>>();
 
 /**
  * The books in another currency (IAS 21.39): all that is run over them is run in it. They have one account and one category more, for the
  * difference that translation leaves in equity. Books of a part of the ledger have their shares of what all of it comes to.
  */
-export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, books: Books, code: string): Promise<Outcome<Books, Failure>> {
+export async function translatedBooks(ports: Translating, books: Books, code: string): Promise<Outcome<Books, Failure>> {
   const to = findCurrency(code);
   const { company } = books;
   if (!to || code === company.currency.code) return fail({ code: 'currency_unknown', currency: code });
-  const rates = (await ports.rates.list(company.id)).filter(({ currency }) => currency === code);
   const translate = books.selected === null ? translatedWhole : translatedPart;
-  const { translation: translated } = await translate(ports, books, rates, to);
+  const { translation: translated } = await translate(ports, books, to);
   if (!translated.ok) return translated;
   const structure = structures.get(books.portions) ?? withDifference(books);
   structures.set(books.portions, structure);
@@ -69,47 +69,58 @@ export async function translatedBooks(ports: Pick<Ports, 'ledger' | 'rates'>, bo
   });
 }
 
-/** What is kept of the books, by currency and rates. */
-function keptOf(books: Books): Map<string, Translated> {
-  const kept = translations.get(books.cube) ?? new Map<string, Translated>();
-  translations.set(books.cube, kept);
-  return kept;
+/** Of one state of the ledger, which the cube is of, and of the rates. */
+interface Kept {
+  readonly of: Books['cube'];
+  readonly ratesVersion: number;
+  readonly translated: Translated;
 }
 
-async function translatedWhole({ ledger }: Pick<Ports, 'ledger'>, books: Books, rates: readonly ExchangeRate[], to: Currency): Promise<Translated> {
-  const [kept, key] = [keptOf(books), keyOf(rates, to)];
-  const found = kept.get(key) ?? { translation: translate(books, rates, to, await ledger.equityLines(books)) };
-  kept.set(key, found);
-  return found;
+/** Made once for each state of the ledger and of the rates, and each part of the ledger. */
+async function onceOf(ports: Translating, books: Books, code: string, make: () => Promise<Translated>): Promise<Translated> {
+  const { id, ratesVersion } = books.company;
+  const part = books.selected === null ? '' : [...books.selected.ids, books.selected.withoutAny].join();
+  const key = `${id} ${code} ${part}`;
+  const kept = ports.memory.get<Kept>('translated', key);
+  if (kept?.of === books.cube && kept.ratesVersion === ratesVersion) return kept.translated;
+  const translated = await make();
+  const { translation } = translated;
+  if (translation.ok) ports.memory.keep('translated', key, { of: books.cube, ratesVersion, translated } satisfies Kept, bytesOf(translation.value, books));
+  return translated;
 }
 
-async function translatedPart(ports: Pick<Ports, 'ledger'>, books: Books, rates: readonly ExchangeRate[], to: Currency): Promise<Translated> {
-  const [kept, key] = [keptOf(books), keyOf(rates, to)];
-  const known = kept.get(key);
-  if (known) return known;
-  const opened = await openBooksOf(ports, books.company.id, {});
-  if (!opened.ok) return { translation: opened };
-  const whole = opened.value;
-  const posted = await ports.ledger.facetBalances(whole);
-  if (!posted || whole.cube.revision !== books.cube.revision) return { translation: fail({ code: 'ledger_moved_on' }) };
-  const all = await translatedWhole(ports, whole, rates, to);
-  if (!all.translation.ok) return all;
-  const { given, balances, flows } = all.translation.value;
-  const shared = (): NonNullable<Translated['parts']> => {
-    const pairs = onceAsked(() => buildPairCube(whole.cube, posted));
-    return {
-      ofBalances: onceAsked(() => translateParts(given, balances, pairs())),
-      ofFlows: onceAsked(() => translateParts(flowsOf(given, whole), flows, pairs())),
+/** What balances and flows take; of facet values as if they were made, which they are when they are first asked for. */
+function bytesOf({ balances, flows }: Translation, { cube, selected }: Books): number {
+  return 2 * (selected === null ? bytesOfArrays(balances.cube.books, flows.cube.books) : bytesOfArrays(cube.books));
+}
+
+function translatedWhole(ports: Translating, books: Books, to: Currency): Promise<Translated> {
+  return onceOf(ports, books, to.code, async () => {
+    const rates = (await ports.rates.list(books.company.id)).filter(({ currency }) => currency === to.code);
+    return { translation: translate(books, rates, to, await ports.ledger.equityLines(books)) };
+  });
+}
+
+function translatedPart(ports: Translating, books: Books, to: Currency): Promise<Translated> {
+  return onceOf(ports, books, to.code, async () => {
+    const opened = await openBooksOf(ports, books.company.id, {});
+    if (!opened.ok) return { translation: opened };
+    const whole = opened.value;
+    const posted = await ports.ledger.facetBalances(whole);
+    if (!posted || whole.cube.revision !== books.cube.revision) return { translation: fail({ code: 'ledger_moved_on' }) };
+    const all = await translatedWhole(ports, whole, to);
+    if (!all.translation.ok) return all;
+    const { given, balances, flows } = all.translation.value;
+    const shared = (): NonNullable<Translated['parts']> => {
+      const pairs = onceAsked(() => buildPairCube(whole.cube, posted));
+      return {
+        ofBalances: onceAsked(() => translateParts(given, balances, pairs())),
+        ofFlows: onceAsked(() => translateParts(flowsOf(given, whole), flows, pairs())),
+      };
     };
-  };
-  all.parts ??= shared();
-  const made: Translated = { translation: succeed(partOf(all.translation.value, whole, books, all.parts)) };
-  kept.set(key, made);
-  return made;
-}
-
-function keyOf(rates: readonly ExchangeRate[], to: Currency): string {
-  return JSON.stringify([to.code, rates]);
+    all.parts ??= shared();
+    return { translation: succeed(partOf(all.translation.value, whole, books, all.parts)) };
+  });
 }
 
 function partOf({ given, balances, flows }: Translation, whole: Books, books: Books, { ofBalances, ofFlows }: NonNullable<Translated['parts']>): Translation {

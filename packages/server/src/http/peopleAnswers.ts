@@ -41,6 +41,6 @@ export function toSessions(sessions: readonly SessionRecord[], here: string): Se
   return { sessions: sessions.map((session) => ({ ...session, isHere: session.mark === here })) };
 }
 
-export function toInstallation({ letters, jobs, events }: Installation): InstallationView {
-  return { letters: [...letters], jobs: [...jobs], events: [...events] };
+export function toInstallation({ letters, jobs, events, memory }: Installation): InstallationView {
+  return { letters: [...letters], jobs: [...jobs], events: [...events], memory: { ...memory, shares: [...memory.shares] } };
 }

@@ -1,25 +1,26 @@
-import { buildCube, followCube, openingsOf, periodIndexOf, traitsOf } from '@ivory-ladder/core';
+import { buildCube, bytesOfArrays, followCube, openingsOf, periodIndexOf, traitsOf } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
-import type { Books, CompanyRecord, Structure } from '../application/ports/index.ts';
+import type { Books, CompanyRecord, KeptInMemory, Structure } from '../application/ports/index.ts';
 import { balancesIn, mustBeReadAnew, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFirstBalances, readOpeningLines } from './readOpenings.ts';
 import { readCompany, readStructure } from './readStructure.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
 
-const companiesKept = 50;
 /** After more lines than these the balances are read anew. */
 const mostLinesFollowed = 20_000;
 
 /**
  * Copies of chart and balances per company. A copy is used only while its revision and structure version are those
  * of the company row, so it is never stale. It follows the revision by the lines of the entries since, and is made anew with
- * the structure and after a bulk import; the least recently used company goes first.
+ * the structure and after a bulk import.
  */
 export class BooksCache {
-  private readonly kept = new Map<number, Books>();
   private readonly loading = new Map<number, Promise<Books | null>>();
 
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly memory: KeptInMemory,
+  ) {}
 
   async books(companyId: number): Promise<Books | null> {
     const runner = this.database.createQueryRunner();
@@ -30,11 +31,9 @@ export class BooksCache {
       await runner.release();
     }
     if (!company) return null;
-    const kept = this.kept.get(companyId);
-    if (kept && kept.cube.revision === company.revision && kept.company.structureVersion === company.structureVersion) {
-      this.keep(kept);
-      return kept;
-    }
+    const kept = this.keptOf(companyId);
+    if (kept && kept.cube.revision === company.revision && kept.company.structureVersion === company.structureVersion)
+      return kept.company.ratesVersion === company.ratesVersion ? kept : { ...kept, company };
     const under = this.loading.get(companyId);
     if (under) {
       const books = await under;
@@ -50,7 +49,7 @@ export class BooksCache {
     const runner = this.database.createQueryRunner();
     try {
       const company = await readCompany(runner, companyId);
-      const kept = this.kept.get(companyId);
+      const kept = this.keptOf(companyId);
       if (company && kept?.company.structureVersion === company.structureVersion) return { ...kept, company };
     } finally {
       await runner.release();
@@ -58,26 +57,30 @@ export class BooksCache {
     return this.books(companyId);
   }
 
-  private keep(books: Books): void {
-    this.kept.delete(books.company.id);
-    this.kept.set(books.company.id, books);
-    const oldest = this.kept.keys().next().value;
-    if (this.kept.size > companiesKept && oldest !== undefined) this.kept.delete(oldest);
+  private keptOf(companyId: number): Books | undefined {
+    return this.memory.get<Books>('books', String(companyId));
   }
 
   private async load(companyId: number): Promise<Books | null> {
     return inSnapshot(this.database, async (runner) => {
       const company = await readCompany(runner, companyId);
       if (!company) return null;
-      const before = this.kept.get(companyId);
+      const before = this.keptOf(companyId);
       const isSameStructure = before?.company.structureVersion === company.structureVersion;
       const followed = before && isSameStructure && before.cube.revision <= company.revision ? await follow(runner, before, company) : null;
       const structure = before && isSameStructure ? { ...before, company } : await readStructure(runner, company);
       const books: Books = followed ?? { ...structure, ...(await readBalances(runner, structure)), selected: null };
-      this.keep(books);
+      this.memory.keep('books', String(companyId), books, bytesOfBooks(books));
       return books;
     });
   }
+}
+
+/** A chart takes about 2 kB an account with its places, names and trees (measured at 2,000). */
+const bytesOfAccount = 2000;
+
+function bytesOfBooks({ cube, accounts, openingLines }: Books): number {
+  return bytesOfArrays(cube.books, cube.openings, openingLines) + accounts.length * bytesOfAccount;
 }
 
 /** The books with the lines of entries since; `null` where there are too many of them, or a trial balance among them. */

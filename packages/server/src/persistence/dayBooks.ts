@@ -1,6 +1,16 @@
-import { addDaysUntil, type Day, type DayBalances, type GrossVector, groupDayBalances, type Layer, type Period, type Position } from '@ivory-ladder/core';
+import {
+  addDaysUntil,
+  bytesOfArrays,
+  type Day,
+  type DayBalances,
+  type GrossVector,
+  groupDayBalances,
+  type Layer,
+  type Period,
+  type Position,
+} from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
-import type { Books } from '../application/ports/index.ts';
+import type { Books, KeptInMemory } from '../application/ports/index.ts';
 import { type BroughtInOverlap, readOverlaps } from './broughtInOverlaps.ts';
 import { broughtInEntry } from './derivedBalances.ts';
 import { conditionOf } from './readAccountLines.ts';
@@ -21,8 +31,6 @@ interface StoredDay {
   readonly credit: string;
 }
 
-/** About 1 MB each at 2,000 accounts that are posted to every day. */
-const periodsKept = 150;
 /** So many postings later, or after so many lines, a period is read anew in one piece. */
 const mostFollowed = 200;
 const mostLinesFollowed = 20_000;
@@ -39,10 +47,12 @@ type Sums = Readonly<Record<Layer, GrossVector>>;
  * ask for their lines each time.
  */
 export class DayBooks {
-  private readonly kept = new Map<string, Kept>();
   private readonly beingKept = new Set<string>();
 
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly memory: KeptInMemory,
+  ) {}
 
   /** Sums up to each position from the first day of its period, dense by the cube. */
   async linesWithin(books: Books, positions: readonly Position[]): Promise<(position: Position, layer: Layer) => GrossVector | undefined> {
@@ -65,10 +75,7 @@ export class DayBooks {
     if (!period || books.selected) return sumsUntil(books, [await readSumsUpToRevision(this.database, books, from, last)], days);
     const key = `${books.company.id} ${from}`;
     const current = await this.current(books, period, key);
-    if (current) {
-      this.keep(key, current);
-      return sumsUntil(books, current.balances, days);
-    }
+    if (current) return sumsUntil(books, current.balances, days);
     const cut = days.length > mostCuts ? null : await readUpTo(this.database, books, period, days);
     if (cut) {
       this.keepLater(books, period, key);
@@ -82,9 +89,12 @@ export class DayBooks {
 
   /** What is kept of a period, as far as the books are; `null` where nothing is, or it is not to be brought so far. */
   private async current(books: Books, period: Period, key: string): Promise<Kept | null> {
-    const kept = this.kept.get(key);
+    const kept = this.memory.get<Kept>('days', key);
     if (!kept || kept.structureVersion !== books.company.structureVersion || kept.revision > books.cube.revision) return null;
-    return kept.revision === books.cube.revision ? kept : this.follow(books, period, kept);
+    if (kept.revision === books.cube.revision) return kept;
+    const followed = await this.follow(books, period, kept);
+    if (followed) this.keep(key, followed);
+    return followed;
   }
 
   private keepLater(books: Books, period: Period, key: string): void {
@@ -104,10 +114,7 @@ export class DayBooks {
   }
 
   private keep(key: string, period: Kept): void {
-    this.kept.delete(key);
-    this.kept.set(key, period);
-    const oldest = this.kept.keys().next().value;
-    if (this.kept.size > periodsKept && oldest !== undefined) this.kept.delete(oldest);
+    this.memory.keep('days', key, period, bytesOfArrays(period.balances));
   }
 
   /** Entries get their revisions in the order they are committed, so those up to that of the books are all there. */

@@ -1,6 +1,15 @@
-import { type FacetBalanceRow, type FacetBalances, type FacetFilter, type FacetSet, groupFacetBalances, narrowCube, selectSets } from '@ivory-ladder/core';
+import {
+  bytesOfArrays,
+  type FacetBalanceRow,
+  type FacetBalances,
+  type FacetFilter,
+  type FacetSet,
+  groupFacetBalances,
+  narrowCube,
+  selectSets,
+} from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
-import type { Books } from '../application/ports/index.ts';
+import type { Books, KeptInMemory } from '../application/ports/index.ts';
 import { balancesIn, mustBeReadAnew, type PostedBalance, postedColumns, postedIn, type StoredBalance } from './balanceRows.ts';
 import { readFacetSets } from './facetSets.ts';
 import { inSnapshot, rowsOf } from './transaction.ts';
@@ -14,8 +23,11 @@ interface Kept {
   readonly added: number;
 }
 
-const companiesKept = 10;
-const filtersKept = 12;
+/** Of one state of the ledger, which the cube that it is taken from is of. */
+interface Filtered extends Pick<Books, 'cube' | 'selected'> {
+  readonly of: Books['cube'];
+}
+
 /** So many postings later the balances are read anew, in one piece. */
 const mostAdded = 500;
 
@@ -24,26 +36,22 @@ const mostAdded = 500;
  * the lines of the entries since, and are made anew with the structure.
  */
 export class FacetBooks {
-  private readonly kept = new Map<number, Kept>();
-  private readonly narrowed = new WeakMap<Books, Map<string, Books>>();
-
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly memory: KeptInMemory,
+  ) {}
 
   /** The books as they are with the wanted lines alone; `null` where the ledger has moved on from them. */
   async narrow(books: Books, filter: FacetFilter): Promise<Books | null> {
-    const key = JSON.stringify(Object.entries(filter).sort());
-    const known = this.narrowed.get(books) ?? new Map<string, Books>();
-    this.narrowed.set(books, known);
-    const before = known.get(key);
-    if (before) return before;
+    const key = `${books.company.id} ${JSON.stringify(Object.entries(filter).sort())}`;
+    const before = this.memory.get<Filtered>('filtered', key);
+    if (before?.of === books.cube) return { ...books, cube: before.cube, selected: before.selected };
     const current = await this.current(books);
     if (!current) return null;
     const selected = selectSets(current.sets, filter, books.lists);
-    const narrowed: Books = { ...books, cube: narrowCube(books.cube, current.balances, selected, books.openingLines), selected };
-    const oldest = known.keys().next().value;
-    if (known.size >= filtersKept && oldest !== undefined) known.delete(oldest);
-    known.set(key, narrowed);
-    return narrowed;
+    const cube = narrowCube(books.cube, current.balances, selected, books.openingLines);
+    this.memory.keep('filtered', key, { of: books.cube, cube, selected } satisfies Filtered, bytesOfArrays(cube.books, cube.openings));
+    return { ...books, cube, selected };
   }
 
   /** Of all lines with values, by set; `null` where the ledger has moved on from the books. */
@@ -53,7 +61,7 @@ export class FacetBooks {
 
   private async current(books: Books): Promise<Kept | null> {
     const { id, structureVersion } = books.company;
-    const kept = this.kept.get(id);
+    const kept = this.memory.get<Kept>('facets', String(id));
     const isSameStructure = kept?.structureVersion === structureVersion;
     if (kept && isSameStructure && kept.revision === books.cube.revision) return kept;
     return inSnapshot(this.database, async (runner) => {
@@ -74,10 +82,7 @@ export class FacetBooks {
         sets: await readFacetSets(runner, id),
         added: since && kept ? kept.added + 1 : 0,
       };
-      this.kept.delete(id);
-      this.kept.set(id, current);
-      const oldest = this.kept.keys().next().value;
-      if (this.kept.size > companiesKept && oldest !== undefined) this.kept.delete(oldest);
+      this.memory.keep('facets', String(id), current, bytesOfArrays(balances, current.sets));
       return current;
     });
   }

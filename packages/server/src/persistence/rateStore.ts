@@ -52,6 +52,7 @@ export class RateRepository implements RateStore {
       for (const change of changes)
         if (change.rate === null)
           await runner.query('DELETE FROM exchange_rate WHERE company_id = ? AND currency = ? AND kind = ? AND account_id = ? AND day = ?', keyOf(change));
+      await runner.query('UPDATE company SET rates_version = rates_version + 1 WHERE id = ?', [companyId]);
       const told = changes.slice(0, mostTold).map(({ before: _, ...change }) => change);
       await recordAudit(runner, this.counters, companyId, actor, [
         {

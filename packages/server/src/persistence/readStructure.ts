@@ -46,7 +46,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
     runner,
     `SELECT id, name, currency, fiscal_first_month AS fiscalYearFirstMonth, digit_order AS digitOrder, revision, structure_version AS structureVersion,
             number_scheme AS numberScheme, repeated_names AS repeatedNames, numbered, languages, year_form AS yearForm, main_classification AS mainClassification,
-            settings_version AS settingsVersion FROM company WHERE id = ? AND removed_at IS NULL`,
+            settings_version AS settingsVersion, rates_version AS ratesVersion FROM company WHERE id = ? AND removed_at IS NULL`,
     [companyId],
   );
   return row
@@ -65,6 +65,7 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
         settingsVersion: row.settingsVersion,
         revision: Number(row.revision),
         structureVersion: Number(row.structureVersion),
+        ratesVersion: Number(row.ratesVersion),
       }
     : null;
 }

@@ -40,6 +40,8 @@ export interface CompanyRecord {
   readonly revision: number;
   /** Grows with each change of chart, calendar, placement or layout options. */
   readonly structureVersion: number;
+  /** Grows with each change of exchange rates. */
+  readonly ratesVersion: number;
 }
 
 export type CompanySettings = Pick<

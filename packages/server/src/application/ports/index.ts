@@ -8,6 +8,7 @@ import type { CommentStore } from './commentStore.ts';
 import type { CompanyStore } from './companyStore.ts';
 import type { FileStore, FileWriter, ReceivedFiles, TableReader } from './files.ts';
 import type { JournalStore } from './journalStore.ts';
+import type { KeptInMemory } from './keptInMemory.ts';
 import type { LayoutStore } from './layoutStore.ts';
 import type { LedgerStore } from './ledgerStore.ts';
 import type { NamedDefinitionStore } from './namedDefinitionStore.ts';
@@ -68,6 +69,7 @@ export type {
 } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
 export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
+export type { KeptInMemory, KeptKind, KeptShare } from './keptInMemory.ts';
 export type { JoinedDraft, Kept, KeptDraft, KeptLayout, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type {
   AccountLineRecord,
@@ -126,6 +128,7 @@ export interface Ports {
   readonly accessLog: AccessLog;
   readonly outbox: Outbox;
   readonly jobs: Jobs;
+  readonly memory: KeptInMemory;
   /** The application's own address, for links in letters; without a slash at its end. */
   readonly address: () => string;
   readonly secrets: Secrets;

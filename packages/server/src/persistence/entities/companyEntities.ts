@@ -12,6 +12,7 @@ export interface CompanyRow {
   digitOrder: string;
   revision: string;
   structureVersion: string;
+  ratesVersion: string;
   nextDocument: string;
   createdAt: string;
   numberScheme: string | null;
@@ -34,6 +35,7 @@ export const CompanyEntity = new EntitySchema<CompanyRow>({
     digitOrder: { ...keyText, name: 'digit_order', length: 20 },
     revision: { type: 'bigint', unsigned: true, default: 0 },
     structureVersion: { name: 'structure_version', type: 'bigint', unsigned: true, default: 0 },
+    ratesVersion: { name: 'rates_version', type: 'bigint', unsigned: true, default: 0 },
     nextDocument: { name: 'next_document', type: 'bigint', unsigned: true, default: 1 },
     createdAt: { name: 'created_at', type: 'datetime' },
     numberScheme: { name: 'number_scheme', type: 'varchar', length: 1000, nullable: true },

@@ -106,6 +106,7 @@ import { NameActorsById1790000000105 } from './105-name-actors-by-id.ts';
 import { KeepTheInstallation1790000000106 } from './106-keep-the-installation.ts';
 import { SeekActors1790000000107 } from './107-seek-actors.ts';
 import { CountWhatIsHandedIn1790000000108 } from './108-count-what-is-handed-in.ts';
+import { CountRates1790000000109 } from './109-count-rates.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -217,4 +218,5 @@ export const migrations = [
   KeepTheInstallation1790000000106,
   SeekActors1790000000107,
   CountWhatIsHandedIn1790000000108,
+  CountRates1790000000109,
 ];

@@ -109,6 +109,7 @@ export function InstallationScreen() {
                 ))}
               </tbody>
             </table>
+            <Memory memory={data.memory} />
             <h2>Who came in, and what went out</h2>
             <table className={styles.table} aria-label="Access">
               <thead>
@@ -144,6 +145,58 @@ function eventText({ kind, actorId, personId, person, companyId, facts }: Instal
   const whom = typeof facts.email === 'string' ? ` ${facts.email}` : personId !== null && personId !== actorId && actorId !== null ? ` for ${person}` : '';
   const what = typeof facts.operation === 'string' ? `: ${facts.operation}` : '';
   return `${eventWords[kind] ?? kind}${whom}${what}${companyId === null ? '' : `, company ${companyId}`}`;
+}
+
+const keptWords: Readonly<Record<InstallationView['memory']['shares'][number]['kind'], string>> = {
+  books: 'Charts and balances of companies',
+  facets: 'Balances by facet values',
+  filtered: 'Balances of some facet values alone',
+  days: 'Days inside a period',
+  translated: 'Balances in another currency',
+};
+
+const megabytes = (bytes: number): string => (bytes / 2 ** 20).toLocaleString('en', { minimumFractionDigits: 1, maximumFractionDigits: 1 });
+
+/** What is kept of companies, so that it is not read with each question. */
+function Memory({ memory: { budget, shares } }: Pick<InstallationView, 'memory'>) {
+  const all = shares.reduce((sum, { bytes }) => sum + bytes, 0);
+  return (
+    <>
+      <h2>Kept in memory</h2>
+      <p className={styles.quiet}>
+        Figures that were asked for are kept, so that the next answer comes at once. Of {megabytes(budget)} MB that they may take, {megabytes(all)} MB are
+        taken; what was used least recently gives way.
+      </p>
+      {shares.length > 0 && (
+        <table className={styles.table} aria-label="Kept in memory">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col" className={styles.figure}>
+                How many
+              </th>
+              <th scope="col" className={styles.figure} title="Since the server began">
+                Times made
+              </th>
+              <th scope="col" className={styles.figure}>
+                MB
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shares.map(({ kind, count, bytes, made }) => (
+              <tr key={kind}>
+                <th scope="row">{keptWords[kind]}</th>
+                <td className={styles.figure}>{count.toLocaleString('en')}</td>
+                <td className={styles.figure}>{made.toLocaleString('en')}</td>
+                <td className={styles.figure}>{megabytes(bytes)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
 }
 
 /** A link for somebody whom no letter reaches. */
