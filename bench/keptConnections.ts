@@ -1,12 +1,15 @@
 import { Agent, request } from 'node:http';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 
+/** Less than a server keeps one that nothing is asked on. */
+const millisecondsKept = 4000;
+
 /**
  * Calls over kept connections, as a browser makes them: the answer packed, to its last byte. Beside `ApiClient` it does not
  * spend the machine's time on unpacking and parsing what nobody looks at.
  */
 export class KeptConnections {
-  private readonly agent = new Agent({ keepAlive: true });
+  private readonly agent = new Agent({ keepAlive: true, timeout: millisecondsKept });
   private readonly url: URL;
 
   constructor(private readonly client: ApiClient) {

@@ -5,6 +5,7 @@ import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { seeded } from '../tests/support/seeded.ts';
+import { measureColdStart } from './coldStart.ts';
 import { KeptConnections } from './keptConnections.ts';
 import { type LargeLedger, months, query } from './largeLedger.ts';
 import { alternate, median, type Result, timesAsFast } from './measure.ts';
@@ -188,6 +189,7 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
       size,
     ),
   );
+  results.push(await measureColdStart(client, databaseUrl, pathOf(whole(), {}), size));
   const explained = await query<Record<string, unknown>>(
     connection,
     `EXPLAIN SELECT account_id, SUM(debit - credit) FROM journal_line FORCE INDEX (${best}) WHERE company_id = ? AND entry_date BETWEEN '2024-06-01' AND '2025-05-31' AND closing = 0 GROUP BY account_id`,

@@ -10,6 +10,7 @@ import { measureImport } from './journalImport.ts';
 import { distribution, loadLargeLedger } from './largeLedger.ts';
 import { loadPlacement } from './largePlacement.ts';
 import { measureLargeStatements } from './largeStatements.ts';
+import { measureManyReaders } from './manyReaders.ts';
 import { calibrate, median, type Result } from './measure.ts';
 import { measureNothingStops } from './nothingStops.ts';
 import { measurePosting } from './posting.ts';
@@ -37,6 +38,7 @@ async function main(): Promise<void> {
           ...(await measureAccountTable(client)),
           ...(await measurePlacement(client)),
           ...(await measureStatements(client, databaseUrl)),
+          ...(await measureManyReaders(client)),
         ];
   const print = (text: string) => void process.stdout.write(`${text}\n`);
   print(`calibration loop: ${before.toFixed(1)} ms before, ${median([calibrate(), calibrate(), calibrate()]).toFixed(1)} ms after`);

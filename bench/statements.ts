@@ -3,6 +3,7 @@ import { addDays, type Day, shiftMonths } from '@ivory-ladder/core';
 import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { seeded } from '../tests/support/seeded.ts';
+import { measureFooted } from './footedStatements.ts';
 import { againstBar, alternate, type Result } from './measure.ts';
 
 const accounts = 2000;
@@ -81,7 +82,7 @@ export async function measureStatements(client: ApiClient, databaseUrl: string):
     results.push(againstBar(`whole HTTP answer of an income statement, ${accounts.toLocaleString('en')} accounts × ${months} periods, ${name}`, times, 20));
   }
   await connection.end();
-  return results;
+  return [...results, ...(await measureFooted(client, company.id))];
 }
 
 /** Both must give the same figures before either is timed. */

@@ -92,7 +92,7 @@ function changesOf({
         ? input
         : maskColumn(
             input,
-            (at) => columnOf[at] === equity,
+            [...columnOf.keys()].filter((at) => columnOf[at] === equity),
             resets.some((one, at) => one === 1 && columnOf[at] === equity),
           ),
     ),

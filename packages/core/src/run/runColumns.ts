@@ -138,10 +138,25 @@ export function equityColumnsOn({ portions, traits, accountIds, categoryTree, re
   return columnOf;
 }
 
+/** Dense numbers of the accounts of a column, and whether income and expense are among them. */
+interface Borne {
+  readonly accounts: readonly number[];
+  readonly ofResult: boolean;
+}
+
+const borneOf = new WeakMap<Int32Array, Map<number, Borne>>();
+
 /** What the column of a category of equity bears. */
 function borneBy(ground: Ground, category: number, input: ColumnInput): ColumnInput {
-  const { traits } = ground;
   const columnOf = equityColumnsOn(ground);
-  const ofResult = traits.resets.findIndex((resets, account) => resets === 1 && columnOf[account] === category) >= 0;
-  return maskColumn(input, (account) => columnOf[account] === category, ofResult);
+  const byCategory = borneOf.get(columnOf) ?? new Map<number, Borne>();
+  borneOf.set(columnOf, byCategory);
+  let borne = byCategory.get(category);
+  if (!borne) {
+    const accounts: number[] = [];
+    for (let account = 0; account < columnOf.length; account++) if (columnOf[account] === category) accounts.push(account);
+    borne = { accounts, ofResult: accounts.some((account) => ground.traits.resets[account] === 1) };
+    byCategory.set(category, borne);
+  }
+  return maskColumn(input, borne.accounts, borne.ofResult);
 }

@@ -1,11 +1,15 @@
 import type { ColumnInput } from './runColumn.ts';
 
 /**
- * A column of some accounts alone: the amounts of the others are nil. What no account bears, profit of earlier years that
+ * A column of some accounts alone, by their dense numbers: the amounts of the others are nil. What no account bears, profit of earlier years that
  * was not allotted, is in it where `withResult`, as income and expense accounts then are.
  */
-export function maskColumn(input: ColumnInput, isBorne: (account: number) => boolean, withResult: boolean): ColumnInput {
-  const masked = (vector: BigInt64Array): BigInt64Array => vector.map((amount, account) => (isBorne(account) ? amount : 0n));
+export function maskColumn(input: ColumnInput, borne: Iterable<number>, withResult: boolean): ColumnInput {
+  const masked = (vector: BigInt64Array): BigInt64Array => {
+    const own = new BigInt64Array(vector.length);
+    for (const account of borne) own[account] = vector[account] as bigint;
+    return own;
+  };
   const { net, readings, sides } = input;
   return {
     ...input,

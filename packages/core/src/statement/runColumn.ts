@@ -82,7 +82,12 @@ export function runColumn(compiled: CompiledLayout, given: ColumnInput): RunColu
     if (line >= 0) amounts[line] = (amounts[line] as bigint) + amount;
   }
   const means = meansTaken(compiled, input);
-  for (const take of compiled.takes) amounts[take.line] = (amounts[take.line] as bigint) + amountTaken(compiled, take, { ...input, means });
+  // Made once: a layout can take thousands of portions.
+  const taken = means.size === 0 ? input : { ...input, means };
+  for (const take of compiled.takes) {
+    const amount = amountTaken(compiled, take, taken);
+    if (amount !== 0n) amounts[take.line] = (amounts[take.line] as bigint) + amount;
+  }
   for (const { line, net: amount } of fixedIn(compiled, input)) amounts[line] = (amounts[line] as bigint) + amount;
   for (const [index, line] of lines.entries()) if (line.kind === 'result') amounts[index] = resultOn(line, input);
   for (let index = lines.length - 1; index >= 0; index--) {
@@ -163,6 +168,7 @@ export function amountTaken(
   const mean = input.means?.get(take);
   if (mean !== undefined) return mean;
   const amount = reading < 0 ? (input.net[account] as bigint) : (input.readings?.[reading]?.[account] ?? 0n);
+  if (amount === 0n && reading >= 0) return 0n;
   if (sides === 3) return factor * amount;
   if (reading < 0) return factor * partsBySide(input, account)[sides === 1 ? 0 : 1];
   const isOpening = compiled.readings[reading]?.measure === 'opening';
