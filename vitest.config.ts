@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 // A busy machine may be many times slower; what a test says about time it measures itself.
-const patient = { testTimeout: 180_000, hookTimeout: 180_000 };
+const patient = { testTimeout: 180_000, hookTimeout: 180_000, expect: { poll: { timeout: 30_000 } } };
 // What is tested is loaded once for each worker and not for each file: of the server that is five seconds each.
 const common = { ...patient, isolate: false };
 

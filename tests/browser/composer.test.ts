@@ -276,7 +276,7 @@ describe('the outline', () => {
       version: both.version,
       definition: { ...both.definition, lines: [...both.definition.lines.slice(0, 1), theirs('Reworded')] },
     });
-    await expect.poll(() => captions(page), { timeout: 15_000 }).toEqual(['Mine', 'Reworded']);
+    await expect.poll(() => captions(page)).toEqual(['Mine', 'Reworded']);
     await page.getByText('changed «Reworded»: joined here.').waitFor();
     // Undo takes back what was done here, and nothing of theirs.
     // Typing a caption and leaving the field are two steps.

@@ -55,7 +55,7 @@ describe('a set of statements', () => {
 
     // It stays with its day: another month has none, and offers it to be taken over.
     await page.getByRole('button', { name: /^Aug/ }).click();
-    await expect.poll(() => income.getByText('Better prices for freight.').count(), { timeout: 15_000 }).toBe(0);
+    await expect.poll(() => income.getByText('Better prices for freight.').count()).toBe(0);
     await page.goBack();
     await income.getByText('Better prices for freight.').waitFor();
 

@@ -69,6 +69,28 @@ describe('connections that the database ends', () => {
     expect((rows as { entries: number }[])[0]?.entries).toBe(1);
   });
 
+  it('while ids are fetched end that request alone: the next one fetches them', async () => {
+    const { id } = await createCompany(server);
+    const file = await handIn(server, id, ['Number,Name,Element,Balance', '1000,Bank,asset,100', '3000,Capital,equity,-100'].join('\n'));
+    await server.ok('POST', `/companies/${id}/trial-balance-files/${file}/posting`, { confirmElements: true, date: '2026-09-30' });
+    const [account] = (await server.ok<ChartView>('GET', `/companies/${id}/chart?from=2026-01-01&to=2026-09-30`)).accounts;
+    const note = () => server.call('POST', `/companies/${id}/accounts/${account?.id}/notes`, { content: 'Reconciled to the bank.' });
+    // Nobody has noted anything at this server, so it has no ids of notes yet, and waits for the row that gives them.
+    await killer.query('BEGIN');
+    await killer.query("INSERT INTO counter (name, next_value) VALUES ('note', 1) ON DUPLICATE KEY UPDATE next_value = next_value");
+    const answering = note();
+    await expect
+      .poll(
+        async () =>
+          (await killer.query<mysql.RowDataPacket[]>("SELECT id FROM information_schema.processlist WHERE info LIKE 'INSERT INTO counter%'"))[0].length,
+      )
+      .toBe(1);
+    await cutAll();
+    expect((await answering).status).toBe(503);
+    await killer.query('ROLLBACK');
+    expect((await note()).status).toBe(201);
+  });
+
   it('sign nobody out', async () => {
     const { cookie } = server;
     for (let round = 0; round < 12; round++) {

@@ -42,7 +42,7 @@ describe('a posting that the database ends for a deadlock', () => {
       );
       return (rows as unknown[]).length;
     };
-    await expect.poll(waiting, { timeout: 10_000, interval: 200 }).toBe(1);
+    await expect.poll(waiting, { interval: 200 }).toBe(1);
     // The posting holds this account and waits for the company: only without it can this go on.
     await other.query('UPDATE account SET version = version + 1 WHERE company_id = ? AND id = ?', [shop.id, insurance]);
     await other.query('DELETE FROM idempotency WHERE request_key LIKE ?', ['other %']);

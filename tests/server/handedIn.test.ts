@@ -75,7 +75,7 @@ describe('a file of journal lines', () => {
       sender.sending.write(content.subarray(0, 100));
       slow.push({ ...sender, id: body.id });
     }
-    await expect.poll(async () => (await books.find(slow[3]?.id ?? 0)).bytesReceived, { timeout: 10_000 }).toBe(100);
+    await expect.poll(async () => (await books.find(slow[3]?.id ?? 0)).bytesReceived).toBe(100);
     expect(await connections()).toBeLessThanOrEqual(before + 1);
     // Four of one person are under way: somebody else is not kept waiting by them.
     const { client } = await joinCompany(server, books.id, { email: 'quick@example.org', role: 'preparer' });
@@ -152,12 +152,12 @@ describe('what is handed in', () => {
       );
     const isDone = (occurrence: string) => count("SELECT COUNT(*) AS n FROM job WHERE occurrence = ? AND state = 'done'", occurrence);
     await tidy('today');
-    await expect.poll(() => isDone('today'), { timeout: 20_000 }).toBe(1);
+    await expect.poll(() => isDone('today')).toBe(1);
     expect([await files(), await staged()]).toEqual([2, 20]);
     await database.query('UPDATE imported_file SET uploaded_at = uploaded_at - INTERVAL 2 DAY');
     await database.query('UPDATE journal_import SET begun_at = begun_at - INTERVAL 2 DAY');
     await tidy('tomorrow');
-    await expect.poll(() => isDone('tomorrow'), { timeout: 20_000 }).toBe(1);
+    await expect.poll(() => isDone('tomorrow')).toBe(1);
     expect([await files(), await parts(), await staged()]).toEqual([1, 1, 0]);
     expect(await server.refused('POST', `${books.path}/trial-balance-files/${unposted}/rehearsal`, { date: '2026-09-30' })).toMatchObject({ status: 404 });
   });

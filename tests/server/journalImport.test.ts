@@ -216,7 +216,7 @@ describe('journal lines from a file', () => {
       },
       leaving.signal,
     ).catch(() => undefined);
-    await expect.poll(async () => (await server.ok<JournalImport>('GET', `${shop.imports}/${left.id}`)).state, { timeout: 20_000 }).toBe('cancelled');
+    await expect.poll(async () => (await server.ok<JournalImport>('GET', `${shop.imports}/${left.id}`)).state).toBe('cancelled');
     for (const { id } of [discarded, left]) expect((await shop.post(id)).body).toMatchObject({ code: 'journal_not_ready' });
     expect((await shop.read(sale)).state).toBe('ready');
   });

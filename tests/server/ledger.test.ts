@@ -89,7 +89,7 @@ describe('the demo company', () => {
       return Object.fromEntries(proofs.map(({ name, state, difference, accounts }) => [name, [state, difference, accounts.map(({ number }) => number)]]));
     };
     // The pass over all lines is told once it is through.
-    await expect.poll(found, { timeout: 15_000 }).toEqual({
+    await expect.poll(found).toEqual({
       trial_balance: ['holds', '0', []],
       cash_ties: ['holds', '0', []],
       equity_ties: ['holds', '0', []],

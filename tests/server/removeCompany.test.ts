@@ -62,7 +62,7 @@ describe('a company that is removed', () => {
     expect((await server.call('GET', gone.path)).status).toBe(404);
     expect((await server.call('POST', `${gone.path}/removal`, { name: 'Test company' })).status).toBe(404);
     expect((await server.ok<CompanyList>('GET', '/companies')).companies.map(({ id }) => id)).not.toContain(gone.id);
-    await expect.poll(() => rowsLeft(gone.id), { timeout: 10_000 }).toEqual({});
+    await expect.poll(() => rowsLeft(gone.id)).toEqual({});
     expect([await rowsLeft(stays.id), await stays.totals()]).toEqual(before);
     expect([await stagedOf(file), await stagedOf(other)]).toEqual([0, 3]);
   });
@@ -90,6 +90,6 @@ describe('a company that is removed', () => {
     const answers = await Promise.all(posting);
     expect((await removed).status).toBe(204);
     expect(answers.filter(({ status }) => status !== 201 && status !== 404 && status !== 409 && status !== 503)).toEqual([]);
-    await expect.poll(() => rowsLeft(shop.id), { timeout: 10_000 }).toEqual({});
+    await expect.poll(() => rowsLeft(shop.id)).toEqual({});
   });
 });

@@ -25,11 +25,15 @@ export class Counters {
     const block = this.blocks.get(name) ?? { next: 0, end: 0, more: null };
     this.blocks.set(name, block);
     while (block.next >= block.end) {
-      block.more ??= this.reserve(name, blockSize).then((start) => {
-        block.next = start;
-        block.end = start + blockSize;
-        block.more = null;
-      });
+      block.more ??= this.reserve(name, blockSize)
+        .then((start) => {
+          block.next = start;
+          block.end = start + blockSize;
+        })
+        // Where it failed as well: the next who asks tries anew.
+        .finally(() => {
+          block.more = null;
+        });
       await block.more;
     }
     return block.next++;

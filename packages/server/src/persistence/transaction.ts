@@ -77,8 +77,11 @@ export async function inSnapshot<Value>(database: DataSource, read: (runner: Que
     await runner.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
     return await read(runner);
   } finally {
-    await runner.query('ROLLBACK');
-    await runner.release();
+    try {
+      await runner.query('ROLLBACK');
+    } finally {
+      await runner.release();
+    }
   }
 }
 
