@@ -126,6 +126,7 @@ describe('renumbering by a rule', () => {
     expect(await page.getByRole('button', { name: 'Apply' }).isDisabled()).toBe(true);
     await page.getByLabel('Becomes').fill('3900');
     await page.getByRole('list', { name: 'New numbers' }).getByText('3900').waitFor();
+    await page.getByText('Looking at every statement').waitFor({ state: 'detached' });
     await page.keyboard.press('Enter');
     await page.getByText('Applied: 1 account renumbered').waitFor();
     await expect.poll(() => rows(page)).toEqual(['1000', '3900', '4000']);

@@ -72,10 +72,13 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
     const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
     return changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to }));
   }, [changes, accounts]);
-  const isReady = !isBusy && changes.length > 0 && faults.length === 0;
+  const [isGiven, setGiven] = useState(false);
+  const isReady = !isBusy && !isGiven && changes.length > 0 && faults.length === 0;
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (isReady) void onApply(given);
+    if (!isReady) return;
+    setGiven(true);
+    void onApply(given).finally(() => setGiven(false));
   };
   return (
     <form
@@ -122,7 +125,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
         )}
       </p>
       {changes.length > 0 && <RangeEffects effects={effects} />}
-      {changes.length > 0 && faults.length === 0 && <EffectOfNumbers changes={given} />}
+      {changes.length > 0 && faults.length === 0 && <EffectOfNumbers changes={given} isGiven={isGiven} />}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={!isReady}>
           Apply
@@ -144,13 +147,17 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
 const millisecondsBeforeLooking = 300;
 
 /** Accounts stay in their categories; lines of layouts that take ranges of numbers may take others. */
-function EffectOfNumbers({ changes }: { changes: Renumbering['changes'] }) {
+function EffectOfNumbers({ changes, isGiven }: { changes: Renumbering['changes']; isGiven: boolean }) {
   const company = useCompany();
   const { span } = useSpan();
   const settled = useSettled(changes, millisecondsBeforeLooking);
   const { from, to } = span;
-  const { currentData, error } = useRehearseRenumberingQuery({ companyId: company.id, from, to, changes: settled }, { refetchOnMountOrArgChange: true });
-  if (error !== undefined) return <p className={styles.fault}>{describeFailure(error)}</p>;
+  // Of numbers that are just being given nothing is asked: their accounts are others already.
+  const { currentData, error } = useRehearseRenumberingQuery(
+    { companyId: company.id, from, to, changes: settled },
+    { refetchOnMountOrArgChange: true, skip: isGiven },
+  );
+  if (error !== undefined && !isGiven) return <p className={styles.fault}>{describeFailure(error)}</p>;
   if (!currentData || settled !== changes) return <p className={styles.quiet}>Looking at every statement …</p>;
   return <EffectList effect={currentData} currency={currencyOfCompany(company)} />;
 }
