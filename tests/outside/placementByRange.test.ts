@@ -4,12 +4,15 @@ import {
   defaultLayoutOptions,
   type Element,
   figuresOver,
+  groundOfView,
   isIncomeOrExpense,
   naturalSide,
   type PlaceSide,
   placementOf,
   type RehearsedLedger,
+  rehearsalNeeds,
   standingFollower,
+  Vectors,
 } from '@ivory-ladder/core';
 import { describe, expect, it } from 'vitest';
 
@@ -178,23 +181,25 @@ describe('published charts placed by their ranges', () => {
   it('the balance sheet of the national one: a bank in debit is an asset, overdrawn it is a liability, and the sides tie (common practice)', () => {
     const { standing, chart } = placed(national, nationals, 'digit_by_digit');
     const ledgerOf = (amounts: Readonly<Record<string, bigint>>): RehearsedLedger => {
-      const net = BigInt64Array.from(chart, ({ number }) => amounts[number] ?? 0n);
-      return {
-        accounts: chart.map(({ id, number, element }, index) => ({
-          account: { id, number, name: number, element, normalSide: naturalSide(element), parentId: null, position: index, active: true, role: null },
-          label: number,
-          index,
-          isParent: false,
-        })),
-        accountIds: chart.map(({ id }) => id),
-        resets: Uint8Array.from(chart, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
-        span: { firstDay: '2026-01-01', lastDay: '2026-12-31' },
-        options: defaultLayoutOptions,
-        retainedEarningsId: null,
-        leftOut: new Set(),
-        language: 'en',
-        columns: [{ net, balances: net, notAllotted: 0n }],
+      const accounts = chart.map(({ id, number, element }) => ({
+        ...{ id, number, name: number, label: number, element, normalSide: naturalSide(element) },
+        ...{ parentId: null, active: true, role: null, codes: {}, cashFrom: null, cashUntil: null, places: [] },
+      }));
+      const year = { firstDay: '2026-01-01', lastDay: '2026-12-31' };
+      const view = {
+        ...{ accounts, categories: [], exclusions: [], options: defaultLayoutOptions, revision: 1, structureVersion: 1 },
+        ledger: { firstBalances: [], openings: [], adjusted: [] },
       };
+      const company = {
+        ...{ languages: ['en' as const], digitOrder: 'digit_by_digit' as const, currency: 'EUR', exponent: 2 },
+        years: [{ year: 2026, periods: [{ number: 1, ...year, isAdjusting: false }] }],
+      };
+      const ground = groundOfView(view, company, [], 1);
+      const spans = [{ moved: year, day: year.lastDay }];
+      const vectors = new Vectors();
+      const net = BigInt64Array.from(chart, ({ number }) => amounts[number] ?? 0n);
+      for (const need of rehearsalNeeds(ground, spans)) vectors.give(need, { net, notAllotted: 0n, carried: 0n });
+      return { ground, spans, vectors, leftOut: new Set() };
     };
     const lines = (amounts: Readonly<Record<string, bigint>>) => {
       const { rows, outOfBalance, atFault } = figuresOver(ledgerOf(amounts))(standing);

@@ -1,42 +1,35 @@
-import type { Span } from '../calendar/day.ts';
-import { columnsFor } from '../columns/comparisons.ts';
-import type { CaptionLanguage } from '../layout/captionWords.ts';
-import { compileLayout } from '../layout/compileLayout.ts';
-import { generateBalanceSheet } from '../layout/generateBalanceSheet.ts';
-import { generateIncomeStatement } from '../layout/generateIncomeStatement.ts';
+import type { Day, Span } from '../calendar/day.ts';
+import type { Adjusting } from '../cube/adjustingPeriod.ts';
 import type { LayoutKind } from '../layout/line.ts';
-import type { LayoutOptions } from '../layout/options.ts';
 import { coverageOf } from '../placement/coverage.ts';
 import type { StandingInTree } from '../placement/standingFollower.ts';
-import type { PresentedAccount } from '../statement/accountsOnLines.ts';
+import { type Ground, presentedAccounts } from '../run/ground.ts';
+import type { VectorNeed } from '../run/need.ts';
+import type { ColumnsPlan } from '../run/plan.ts';
+import { runColumns, vectorsNeeded } from '../run/runColumns.ts';
+import { generatedOn } from '../run/runLayouts.ts';
+import type { Vectors } from '../run/vectors.ts';
 import { presentRows } from '../statement/presentRows.ts';
-import { resultOf, runColumn } from '../statement/runColumn.ts';
-import type { StatementColumn, StatementRow } from '../statement/statement.ts';
+import type { RunColumn } from '../statement/runColumn.ts';
+import type { AmountColumn, StatementRow } from '../statement/statement.ts';
 
-/** One date's amounts by dense number of the account, debit positive. */
-export interface RehearsedColumn {
-  /** Balance of balance sheet accounts, movement over the span of income and expense. */
-  readonly net: BigInt64Array;
-  /** Balances at the span's last day; of income and expense those of the fiscal year to date. */
-  readonly balances: BigInt64Array;
-  readonly notAllotted: bigint;
+/** What of the ledger is looked at: what moved over a span, and balances at a day. */
+export interface RehearsedSpan {
+  readonly moved: Span;
+  readonly day: Day;
+  readonly adjusting?: Adjusting;
 }
 
 /** What a placement is run over; it does not change while one is rehearsed. */
 export interface RehearsedLedger {
-  readonly accounts: readonly PresentedAccount[];
-  /** By dense number. */
-  readonly accountIds: readonly number[];
-  /** 1 for accounts that begin every fiscal year at zero. */
-  readonly resets: Uint8Array;
-  readonly span: Span;
-  readonly options: LayoutOptions;
-  readonly retainedEarningsId: number | null;
+  /** Its placement gives way to the one that is rehearsed. */
+  readonly ground: Ground;
+  /** The span, then that of the comparative where there is one. */
+  readonly spans: readonly RehearsedSpan[];
+  /** For the needs of the ground and the spans. */
+  readonly vectors: Vectors;
   /** Ids of accounts that somebody left out of the coverage. */
   readonly leftOut: ReadonlySet<number>;
-  readonly language: CaptionLanguage;
-  /** The span's, then that of the comparative where there is one. */
-  readonly columns: readonly RehearsedColumn[];
 }
 
 /** Both generated statements over one placement, and what of them ties. */
@@ -51,17 +44,34 @@ export interface PlacementFigures {
   readonly atStake: bigint;
 }
 
+const kinds = ['balance_sheet', 'income_statement'] as const;
 const everyRung = { rungs: Number.MAX_SAFE_INTEGER, opened: new Set<string>(), shut: new Set<string>(), zeroLines: false };
 
+function heldAt({ day, adjusting }: RehearsedSpan): AmountColumn {
+  return { kind: 'amount', measure: 'closing', span: { firstDay: day, lastDay: day }, ...(adjusting === undefined ? {} : { adjusting }) };
+}
+
+function movedOver({ moved, adjusting }: RehearsedSpan): AmountColumn {
+  return { kind: 'amount', measure: 'movement', span: moved, ...(adjusting === undefined ? {} : { adjusting }) };
+}
+
+/** Each statement over a placement. Whatever the placement is, it needs the same vectors: no line of the two takes other amounts than its column's. */
+function plansOver(ground: Ground, spans: readonly RehearsedSpan[]): Readonly<Record<LayoutKind, ColumnsPlan>> {
+  const compiled = generatedOn(ground);
+  const over = { ground, facets: {}, presented: null };
+  return {
+    balance_sheet: { ...over, compiled: compiled.balance_sheet, columns: spans.map(heldAt) },
+    income_statement: { ...over, compiled: compiled.income_statement, columns: spans.map(movedOver) },
+  };
+}
+
+export function rehearsalNeeds(ground: Ground, spans: readonly RehearsedSpan[]): VectorNeed[] {
+  return vectorsNeeded(Object.values(plansOver(ground, spans)));
+}
+
 /** For one placement after the other what both statements come to. Cost of each: (accounts + lines) × columns. */
-export function figuresOver(ledger: RehearsedLedger): (standing: StandingInTree) => PlacementFigures {
-  const { accounts, accountIds, resets, span, options, retainedEarningsId, language, columns, leftOut } = ledger;
-  const kinds = ['balance_sheet', 'income_statement'] as const;
-  const shown = { balance_sheet: columnsOf('balance_sheet'), income_statement: columnsOf('income_statement') };
-  const inputs = columns.map(({ net, balances, notAllotted }) => ({
-    balance_sheet: { net: balances, result: resultOf(balances, resets), notAllotted },
-    income_statement: { net, result: resultOf(net, resets), notAllotted },
-  }));
+export function figuresOver({ ground: base, spans, vectors, leftOut }: RehearsedLedger): (standing: StandingInTree) => PlacementFigures {
+  const accounts = presentedAccounts(base);
   const covered = accounts.map(({ account, index, isParent }) => ({
     account: index,
     element: account.element,
@@ -69,32 +79,28 @@ export function figuresOver(ledger: RehearsedLedger): (standing: StandingInTree)
     isDoubled: false,
     isLeftOut: leftOut.has(account.id),
   }));
-  function columnsOf(kind: LayoutKind): readonly StatementColumn[] {
-    return columns.flatMap(() => columnsFor(kind, span, null));
-  }
   return ({ tree, portions, byRange }) => {
-    const facts = { tree, portions, options, retainedEarningsId, language };
-    const compiled = {
-      balance_sheet: compileLayout(generateBalanceSheet(facts), accountIds, portions),
-      income_statement: compileLayout(generateIncomeStatement(facts), accountIds, portions),
+    const doubled = new Set([...byRange].flatMap(([id, { doubledIn }]) => (doubledIn.length > 0 ? [id] : [])));
+    const ground: Ground = { ...base, categoryTree: tree, portions, doubled };
+    const plans = plansOver(ground, spans);
+    const runs = { balance_sheet: runColumns(plans.balance_sheet, vectors), income_statement: runColumns(plans.income_statement, vectors) };
+    const rowsOf = (kind: LayoutKind) => {
+      const { compiled, columns } = plans[kind];
+      return presentRows({ compiled, columns, runs: runs[kind], accounts, detail: everyRung });
     };
-    const runsOf = (kind: LayoutKind) => inputs.map((input) => runColumn(compiled[kind], input[kind]));
-    const runs = { balance_sheet: runsOf('balance_sheet'), income_statement: runsOf('income_statement') };
-    const rowsOf = (kind: LayoutKind) => presentRows({ compiled: compiled[kind], columns: shown[kind], runs: runs[kind], accounts, detail: everyRung });
-    const [current] = columns;
     const ties = { outOfBalance: 0n, profitMissed: 0n, atFault: 0, atStake: 0n };
-    const sheet = runs.balance_sheet[0]?.amounts;
-    const toDate = inputs[0]?.balance_sheet;
-    if (current && sheet && toDate) {
-      const income = runColumn(compiled.income_statement, toDate).amounts;
-      const amount = (kind: LayoutKind, amounts: BigInt64Array, key: string) => amounts[compiled[kind].indexOf.get(key) as number] as bigint;
+    const [current] = spans;
+    const [sheet] = runs.balance_sheet;
+    if (current && sheet) {
+      // Income and expenses have in a balance what they moved in its year to date.
+      const [toDate] = runColumns({ ...plans.income_statement, columns: [heldAt(current)] }, vectors) as [RunColumn];
+      const amount = (kind: LayoutKind, run: RunColumn, key: string) => run.amounts[plans[kind].compiled.indexOf.get(key) as number] as bigint;
       ties.outOfBalance = ['asset', 'liability', 'equity'].reduce((sum, key) => sum + amount('balance_sheet', sheet, key), 0n);
-      ties.profitMissed = toDate.result - amount('income_statement', income, 'profit');
-      const doubled = new Set([...byRange].flatMap(([id, { doubledIn }]) => (doubledIn.length > 0 ? [id] : [])));
-      const own = doubled.size === 0 ? covered : covered.map((one) => ({ ...one, isDoubled: doubled.has(accountIds[one.account] as number) }));
+      ties.profitMissed = sheet.result - amount('income_statement', toDate, 'profit');
+      const own = doubled.size === 0 ? covered : covered.map((one) => ({ ...one, isDoubled: doubled.has(base.accountIds[one.account] as number) }));
       for (const kind of kinds) {
-        const { lineOfDebit, lineOfCredit } = compiled[kind];
-        const { faults, atStake } = coverageOf(kind, own, lineOfDebit, lineOfCredit, current.balances);
+        const { lineOfDebit, lineOfCredit } = plans[kind].compiled;
+        const { faults, atStake } = coverageOf(kind, own, lineOfDebit, lineOfCredit, sheet.net);
         ties.atFault += faults.length;
         ties.atStake += atStake;
       }

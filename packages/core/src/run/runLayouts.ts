@@ -36,15 +36,31 @@ export function generatedOn(ground: Ground, language: CaptionLanguage = mainLang
   if (made) return made;
   const { portions, options, retainedEarningsId, accountIds } = ground;
   const facts = { tree: treeIn(ground, language), language, portions, options, retainedEarningsId };
-  const compiled = {
-    balance_sheet: compileLayout(generateBalanceSheet(facts), accountIds, portions),
-    income_statement: compileLayout(generateIncomeStatement(facts), accountIds, portions),
-    cash_flow: composedOn(ground, beginCashFlow(options.cashFlow, language), language),
-    changes_in_equity: composedOn(ground, beginChangesInEquity(language), language),
-    trial_balance: composedOn(ground, beginLayout('trial_balance', facts), language),
-  };
+  const compiled = madeWhenAsked({
+    balance_sheet: () => compileLayout(generateBalanceSheet(facts), accountIds, portions),
+    income_statement: () => compileLayout(generateIncomeStatement(facts), accountIds, portions),
+    cash_flow: () => composedOn(ground, beginCashFlow(options.cashFlow, language), language),
+    changes_in_equity: () => composedOn(ground, beginChangesInEquity(language), language),
+    trial_balance: () => composedOn(ground, beginLayout('trial_balance', facts), language),
+  });
   generated.set(language, compiled);
   return compiled;
+}
+
+/** Each the first time that somebody asks for it: a placement that is rehearsed is run as two of them. */
+function madeWhenAsked(makers: Readonly<Record<GeneratedName, () => CompiledLayout>>): Record<GeneratedName, CompiledLayout> {
+  const made = {} as Record<GeneratedName, CompiledLayout>;
+  for (const [name, make] of Object.entries(makers) as [GeneratedName, () => CompiledLayout][])
+    Object.defineProperty(made, name, {
+      configurable: true,
+      enumerable: true,
+      get: () => {
+        const value = make();
+        Object.defineProperty(made, name, { value, enumerable: true });
+        return value;
+      },
+    });
+  return made;
 }
 
 /** A composed layout made ready over the chart and placement; in another currency with a line for the difference that translation leaves, where none takes it. */

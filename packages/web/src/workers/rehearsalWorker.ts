@@ -1,14 +1,12 @@
-import type { PlacementView } from '@ivory-ladder/contract';
+import type { Company, PlacementView } from '@ivory-ladder/contract';
 import {
-  type Account,
   type AccountProposals,
-  type CaptionLanguage,
   type DigitOrder,
   type Element,
   effectOf,
   figuresOver,
+  groundOfView,
   isEmptyDraft,
-  isIncomeOrExpense,
   type Place,
   type PlacedElsewhere,
   type Placement,
@@ -17,15 +15,16 @@ import {
   type PlacementFigures,
   placementOf,
   proposePlaces,
-  type RehearsedLedger,
+  rehearsalNeeds,
   type StandingInTree,
   soundDraft,
   standingFollower,
+  Vectors,
 } from '@ivory-ladder/core';
 import { leftOutOf } from '../api/leftOutOf.ts';
 
 export type RehearsalAsked =
-  | { readonly kind: 'ledger'; readonly view: PlacementView; readonly order: DigitOrder; readonly language: CaptionLanguage }
+  | { readonly kind: 'ledger'; readonly view: PlacementView; readonly company: Company }
   | { readonly kind: 'elsewhere'; readonly placed: readonly PlacedElsewhere[] }
   | { readonly kind: 'draft'; readonly number: number; readonly draft: PlacementDraft };
 
@@ -54,7 +53,7 @@ const say = (answer: RehearsalAnswer): void => self.postMessage(answer);
 
 /** Both statements before and after a draft, over the amounts of the view that was given last. */
 self.onmessage = ({ data }: MessageEvent<RehearsalAsked>) => {
-  if (data.kind === 'ledger') held = hold(data.view, data.order, data.language);
+  if (data.kind === 'ledger') held = hold(data.view, data.company);
   else if (data.kind === 'elsewhere') elsewhere = data.placed;
   else if (held) answer(held, data.number, data.draft);
 };
@@ -73,42 +72,34 @@ function propose({ accounts }: PlacementView, { portions, tree }: StandingInTree
   return proposePlaces(accounts, portions, tree, order, elsewhere).filter(({ accountId }) => !bare.has(accountId));
 }
 
-function hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage): Held {
-  const { accounts, categories, span, options, notAllotted } = view;
-  const ledger: RehearsedLedger = {
-    accounts: accounts.map((account, index) => ({
-      account: { ...account, position: index } satisfies Account,
-      label: account.label,
-      index,
-      isParent: account.isParent,
-    })),
-    accountIds: accounts.map(({ id }) => id),
-    resets: Uint8Array.from(accounts, ({ element }) => (isIncomeOrExpense(element) ? 1 : 0)),
-    span,
-    options,
-    retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
-    leftOut: leftOutOf(view),
-    language,
-    columns: [
-      {
-        net: BigInt64Array.from(accounts, ({ amount }) => BigInt(amount)),
-        balances: BigInt64Array.from(accounts, ({ balance }) => BigInt(balance)),
-        notAllotted: BigInt(notAllotted.amount),
-      },
-      {
-        net: BigInt64Array.from(accounts, ({ comparative }) => BigInt(comparative)),
-        balances: BigInt64Array.from(accounts, ({ balanceBefore }) => BigInt(balanceBefore)),
-        notAllotted: BigInt(notAllotted.comparative),
-      },
-    ],
-  };
+function hold(view: PlacementView, company: Company): Held {
+  const { accounts, categories, span, comparative, balanceComparative, notAllotted } = view;
+  const { digitOrder: order } = company;
+  // The generated statements are the same in every classification that has these categories.
+  const ground = groundOfView(view, company, [], 0);
+  const spans = [
+    { moved: span, day: span.lastDay },
+    { moved: comparative, day: balanceComparative },
+  ];
+  const vectors = new Vectors();
+  const amountsOf = (one: 'amount' | 'balance' | 'comparative' | 'balanceBefore') => BigInt64Array.from(accounts, (account) => BigInt(account[one]));
+  // Of accounts that keep their balances the view has no movement, and an income statement asks for none.
+  const moved = [amountsOf('amount'), amountsOf('comparative')] as const;
+  const balances = [amountsOf('balance'), amountsOf('balanceBefore')] as const;
+  const missing = [BigInt(notAllotted.amount), BigInt(notAllotted.comparative)] as const;
+  for (const need of rehearsalNeeds(ground, spans)) {
+    const { take } = need;
+    const at = take.take === 'balance' ? Number(take.day !== span.lastDay) : Number(take.span.firstDay !== span.firstDay || take.span.lastDay !== span.lastDay);
+    const net = (take.take === 'balance' ? balances : moved)[at as 0 | 1];
+    vectors.give(need, { net, notAllotted: missing[at as 0 | 1], carried: 0n });
+  }
   const placement = placementOf(
     categories.map(({ version: _, ...category }) => category),
     accounts.flatMap(({ id, places }): Place[] => places.map((place) => ({ ...place, accountId: id }))),
   );
   const stand = standingFollower(accounts, order);
   const standing = stand(placement);
-  const figuresOf = figuresOver(ledger);
+  const figuresOf = figuresOver({ ground, spans, vectors, leftOut: leftOutOf(view) });
   let before = figuresOf(standing);
   // Run some times, so that the first draft is not the first run.
   for (let run = 0; run < 5; run++) before = figuresOf(standing);

@@ -1,5 +1,5 @@
-import type { PlacementView } from '@ivory-ladder/contract';
-import type { AccountProposals, CaptionLanguage, DigitOrder, PlacedElsewhere, PlacementDraft, PlacementEffect } from '@ivory-ladder/core';
+import type { Company, PlacementView } from '@ivory-ladder/contract';
+import type { AccountProposals, PlacedElsewhere, PlacementDraft, PlacementEffect } from '@ivory-ladder/core';
 import type { RehearsalAnswer, RehearsalAsked } from '../../workers/rehearsalWorker.ts';
 
 /** What is worked out beside the screen, about the draft that was asked about last; that of the one before stays until then. */
@@ -44,8 +44,8 @@ export class RehearsalFigures {
   }
 
   /** Another placement or other amounts; what was asked is asked anew. */
-  hold(view: PlacementView, order: DigitOrder, language: CaptionLanguage): void {
-    this.post({ kind: 'ledger', view, order, language });
+  hold(view: PlacementView, company: Company): void {
+    this.post({ kind: 'ledger', view, company });
     this.askAnew();
   }
 

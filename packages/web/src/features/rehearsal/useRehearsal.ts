@@ -69,15 +69,14 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   const kept = useMemo(() => (base ? modelPlacement(base) : null), [base]);
   const model = useMemo(() => (base && sound && kept ? (isEmptyDraft(sound.draft) ? kept : modelPlacement(base, sound.placement)) : null), [base, sound, kept]);
   const [figures] = useState(() => new RehearsalFigures());
-  const language = company.languages[0] ?? 'en';
   const { data: elsewhere } = useListPlacedElsewhereQuery(companyId);
   useLayoutEffect(() => {
     figures.open();
     return () => figures.close();
   }, [figures]);
   useLayoutEffect(() => {
-    if (view) figures.hold(view, digitOrder, language);
-  }, [figures, view, digitOrder, language]);
+    if (view) figures.hold(view, company);
+  }, [figures, view, company]);
   useLayoutEffect(() => {
     if (elsewhere) figures.tellElsewhere(elsewhere.placed);
   }, [figures, elsewhere]);
