@@ -37,6 +37,8 @@ export interface FootedFrom {
   /** What another statement prints. */
   readonly givenOf: (line: number, column: number) => GivenFigure | undefined;
   readonly unit: ShownUnit;
+  /** A column takes nothing from those that were footed before, but its own total. */
+  readonly isEachAlone?: boolean;
 }
 
 /** Of each column of amounts what its lines print. */
@@ -99,6 +101,7 @@ class LinesFooted {
 
   /** What the same amount prints as in a column that was footed before. */
   private like(line: number, column: number, exact: bigint): bigint | undefined {
+    if (this.from.isEachAlone) return undefined;
     for (const [before, figures] of this.figures) {
       const figure = before === column ? undefined : figures.get(line);
       if (figure !== undefined && this.from.exactOf(line, before) === exact) return figure;

@@ -28,6 +28,8 @@ interface FootedStatementFrom {
   readonly rows: readonly StatementRow[];
   readonly unit: ShownUnit;
   readonly roots?: FootingRoots | undefined;
+  /** Columns that somebody put together, each of which prints what it would print alone. */
+  readonly isEachAlone?: boolean;
 }
 
 export interface FootedStatement {
@@ -42,10 +44,11 @@ export interface FootedStatement {
  * line once the line is; so no figure depends on what is open. A figure that another statement gives is taken where it is of the same amount: no
  * rounding explains what two amounts differ by.
  */
-export function footStatement({ compiled, columns, runs, rows, unit, roots = new Map() }: FootedStatementFrom): FootedStatement {
+export function footStatement({ compiled, columns, runs, rows, unit, roots = new Map(), isEachAlone = false }: FootedStatementFrom): FootedStatement {
   const footed = footedColumns(columns);
+  const runOf = columns.map((_, column) => runs[runIndexOf(columns, column)]);
   const exactOf = (line: number, column: number): bigint | null => {
-    const run = runs[runIndexOf(columns, column)];
+    const run = runOf[column];
     return run && unitOf(compiled.lines[line] as Line) === 'amount' ? shownValue(compiled, run, line) : null;
   };
   const givenOf = (line: number, column: number): GivenFigure | undefined => {
@@ -59,51 +62,53 @@ export function footStatement({ compiled, columns, runs, rows, unit, roots = new
     exactOf: remembered(exactOf),
     givenOf,
     unit,
+    isEachAlone,
   });
-  const ofRows = new Map<string, ReadonlyMap<number, bigint>>();
+  const ofAccounts = new Map<string, (column: number) => bigint | undefined>();
   const told = [...exceptions];
   const byKey = new Map(rows.flatMap((row) => (row.role === 'heading' ? [] : [[row.key, row] as const])));
+  const lineOf = ({ lineKey }: StatementRow): number => compiled.indexOf.get(lineKey) as number;
   for (const row of rows) {
-    if (row.accountId !== null || row.role === 'account' || row.role === 'heading') continue;
-    const line = compiled.indexOf.get(row.lineKey) as number;
-    const own = new Map(footed.flatMap(({ at }) => (figures.get(at)?.has(line) ? [[at, figures.get(at)?.get(line) as bigint]] : [])));
-    ofRows.set(row.key, own);
+    if (isOfAccount(row) || row.role === 'heading') continue;
     const below = accountsBelow(row, byKey);
     if (below === null) continue;
+    const line = lineOf(row);
+    const own = (column: number): bigint | undefined => figures.get(column)?.get(line);
     const accounts = footLines({
       tree: { roots: [below.root], others: [] },
       columns: addsAcross(own, footed) ? footed : footed.map(({ at }) => ({ at, total: null })),
       keyOf: (at) => below.rows[at]?.key ?? '',
       exactOf: (at, column) => below.rows[at]?.values[column] ?? null,
-      givenOf: (at, column) => standing(at === 0 ? own.get(column) : undefined),
+      givenOf: (at, column) => standing(at === 0 ? own(column) : undefined),
       unit,
+      isEachAlone,
     });
     told.push(...accounts.exceptions.filter(({ key }) => key !== row.key));
-    for (const [at, one] of below.rows.entries())
-      if (at > 0) ofRows.set(one.key, new Map(footed.flatMap((column) => valueAt(accounts.figures, column.at, at))));
+    for (const [at, one] of below.rows.entries()) if (at > 0) ofAccounts.set(one.key, (column) => accounts.figures.get(column)?.get(at));
   }
-  return {
-    rows: rows.map((row) => withPrinted(row, columns, unit, (at) => (row.role === 'heading' ? null : (ofRows.get(row.key)?.get(at) ?? null)))),
-    exceptions: told,
-    lines: figures,
+  const printedOf = (row: StatementRow): ((column: number) => bigint | null) => {
+    if (row.role === 'heading') return () => null;
+    const line = isOfAccount(row) ? -1 : lineOf(row);
+    const printed = isOfAccount(row) ? ofAccounts.get(row.key) : (column: number) => figures.get(column)?.get(line);
+    return (column) => printed?.(column) ?? null;
   };
+  return { rows: rows.map((row) => withPrinted(row, columns, unit, printedOf(row))), exceptions: told, lines: figures };
+}
+
+function isOfAccount({ accountId, role }: StatementRow): boolean {
+  return accountId !== null || role === 'account';
 }
 
 /** Whether what a line prints in columns comes to what it prints in their total: only then can what stands in it. */
-function addsAcross(own: ReadonlyMap<number, bigint>, columns: readonly FootedColumn[]): boolean {
+function addsAcross(own: (column: number) => bigint | undefined, columns: readonly FootedColumn[]): boolean {
   return columns.every(({ at }) => {
     const parts = columns.filter(({ total }) => total === at);
-    return parts.length === 0 || parts.reduce((sum, part) => sum + (own.get(part.at) ?? 0n), 0n) === own.get(at);
+    return parts.length === 0 || parts.reduce((sum, part) => sum + (own(part.at) ?? 0n), 0n) === own(at);
   });
 }
 
 function standing(figure: bigint | undefined): GivenFigure | undefined {
   return figure === undefined ? undefined : { figure, hold: 'standing' };
-}
-
-function valueAt(figures: FootedLines['figures'], column: number, at: number): [number, bigint][] {
-  const figure = figures.get(column)?.get(at);
-  return figure === undefined ? [] : [[column, figure]];
 }
 
 export function footedColumns(columns: readonly StatementColumn[]): FootedColumn[] {

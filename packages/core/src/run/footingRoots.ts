@@ -45,6 +45,8 @@ export interface FootedTo {
 interface ColumnOf {
   readonly plan: ColumnsPlan;
   readonly at: number;
+  /** The columns were put together to be run at once; each prints what it prints alone. */
+  readonly isEachAlone: boolean;
 }
 
 /** The other statements whose figures a statement foots to. */
@@ -67,14 +69,21 @@ export function footingPlans(plan: ColumnsPlan, { sheet: own, income }: FootedTo
   const sheet = own?.compiled ?? generated.balance_sheet;
   const ofSheet: ColumnsPlan | undefined = own && { ...plan, compiled: sheet, columns: own.columns };
   const ofIncome: ColumnsPlan | undefined = income && { ...plan, compiled: income.compiled, columns: income.columns };
+  const alone = { sheet: aloneIn(plan, sheet), income: aloneIn(plan, generated.income_statement) };
   const found = (of: ColumnsPlan | undefined, column: AmountColumn): ColumnOf => {
     const at = of ? of.columns.findIndex((one) => isOfWholeLedger(one, { measure: column.measure }) && isSameSpan(one, column)) : -1;
-    if (of && at >= 0) return { plan: of, at };
-    const alone = column.measure === 'movement' ? generated.income_statement : sheet;
-    return { plan: { ...plan, compiled: alone, columns: [column] }, at: 0 };
+    if (of && at >= 0) return { plan: of, at, isEachAlone: false };
+    const { plan: together, columns: days } = column.measure === 'movement' ? alone.income : alone.sheet;
+    return { plan: together, at: days.push(column) - 1, isEachAlone: true };
   };
-  const addSheet = ({ day, measure }: SheetOf): void =>
-    void sheets.set(sheetKey({ day, measure }), found(ofSheet, { kind: 'amount', measure, span: { firstDay: day, lastDay: day } }));
+  const addSheet = ({ day, measure }: SheetOf): void => {
+    const key = sheetKey({ day, measure });
+    if (!sheets.has(key)) sheets.set(key, found(ofSheet, { kind: 'amount', measure, span: { firstDay: day, lastDay: day } }));
+  };
+  const addIncome = (span: Span): void => {
+    const key = spanKey(span);
+    if (!incomes.has(key)) incomes.set(key, found(ofIncome, { kind: 'amount', measure: 'movement', span }));
+  };
   const { kind, cash } = compiled.layout;
   for (const column of columns) {
     if (!isOfWholeLedger(column)) continue;
@@ -84,7 +93,7 @@ export function footingPlans(plan: ColumnsPlan, { sheet: own, income }: FootedTo
     } else if (kind === 'changes_in_equity' || cash) {
       addSheet(sheetBefore(ground, firstDay));
       addSheet({ day: lastDay, measure: 'closing' });
-      incomes.set(spanKey(column.span), found(ofIncome, { kind: 'amount', measure: 'movement', span: column.span }));
+      addIncome(column.span);
     }
   }
   // What an income statement foots to stands in it for all its columns.
@@ -92,6 +101,12 @@ export function footingPlans(plan: ColumnsPlan, { sheet: own, income }: FootedTo
     for (const column of one.columns)
       if (isOfWholeLedger(column) && isYearToDate(ground, column.span)) addSheet({ day: column.span.lastDay, measure: 'closing' });
   return { sheet, sheets, incomes };
+}
+
+/** A statement over days that no statement beside has, which are added to it as columns. */
+function aloneIn(plan: ColumnsPlan, compiled: CompiledLayout): { readonly plan: ColumnsPlan; readonly columns: AmountColumn[] } {
+  const columns: AmountColumn[] = [];
+  return { plan: { ...plan, compiled, columns }, columns };
 }
 
 /** Of balances the last day alone. */
@@ -112,11 +127,17 @@ export function plansIn({ sheets, incomes }: FootingPlans): readonly ColumnsPlan
 export function footingRoots(plan: ColumnsPlan, runs: readonly RunColumn[], plans: FootingPlans, vectors: Vectors, unit: ShownUnit): FootingRoots {
   const tables = new Map<ColumnsPlan, Table>();
   const cash = new Set(plan.compiled.layout.cash?.accounts ?? []);
+  const footed = new Map<string, Footed>();
   const sheetAt = (of: SheetOf): Footed => {
-    const { plan: sheet, at } = plans.sheets.get(sheetKey(of)) as ColumnOf;
-    const table = tables.get(sheet) ?? footedSheet(sheet, cash, vectors, unit);
-    tables.set(sheet, table);
-    return columnIn(sheet, table, at);
+    const key = sheetKey(of);
+    const known = footed.get(key);
+    if (known) return known;
+    const sheet = plans.sheets.get(key) as ColumnOf;
+    const table = tables.get(sheet.plan) ?? footedSheet(sheet, cash, vectors, unit);
+    tables.set(sheet.plan, table);
+    const column = columnIn(sheet, table);
+    footed.set(key, column);
+    return column;
   };
   return rootsOf(plan, runs, plans, vectors, unit, sheetAt);
 }
@@ -302,14 +323,14 @@ interface Table extends Pick<FootedStatement, 'lines' | 'rows'> {
   readonly exact: readonly StatementRow[];
 }
 
-function columnIn({ compiled, columns }: ColumnsPlan, { runs, lines, exact, rows }: Table, at: number): Footed {
+function columnIn({ plan: { compiled, columns }, at }: ColumnOf, { runs, lines, exact, rows }: Table): Footed {
   const accounts = exact.flatMap((row, place) => (row.accountId === null ? [] : [{ row, exact: row.values[at] ?? 0n, shown: rows[place]?.values[at] ?? 0n }]));
   return { compiled, run: runs[runIndexOf(columns, at)] as RunColumn, lines: lines.get(at) ?? new Map(), accounts };
 }
 
 /** What the income statement, footed, shows of its profit, or of the one that a cash flow begins with; `null` where it has no such line. */
 function profitOf(
-  { plan, at }: ColumnOf,
+  income: ColumnOf,
   key: string,
   plans: FootingPlans,
   vectors: Vectors,
@@ -317,26 +338,29 @@ function profitOf(
   sheetAt: SheetAt,
   footed: Map<ColumnsPlan, Table>,
 ): FootingRoot | null {
+  const { plan, isEachAlone } = income;
   const { compiled, columns } = plan;
   const make = (): Table => {
     const runs = runColumns(plan, vectors);
-    return { runs, exact: [], ...footStatement({ compiled, columns, runs, rows: [], unit, roots: rootsOf(plan, runs, plans, vectors, unit, sheetAt) }) };
+    const roots = rootsOf(plan, runs, plans, vectors, unit, sheetAt);
+    return { runs, exact: [], ...footStatement({ compiled, columns, runs, rows: [], unit, roots, isEachAlone }) };
   };
   const table = footed.get(plan) ?? make();
   footed.set(plan, table);
-  return lineIn(columnIn(plan, table, at), compiled.indexOf.get(key) ?? -1);
+  return lineIn(columnIn(income, table), compiled.indexOf.get(key) ?? -1);
 }
 
 /** With the accounts of those lines that hold cash, since what it shows of cash is in lines with other accounts. */
-function footedSheet(plan: ColumnsPlan, cash: ReadonlySet<number>, vectors: Vectors, unit: ShownUnit): Table {
+function footedSheet({ plan, isEachAlone }: ColumnOf, cash: ReadonlySet<number>, vectors: Vectors, unit: ShownUnit): Table {
   const { compiled, columns, ground } = plan;
   const runs = runColumns(plan, vectors);
   const holding = new Set([...cash].flatMap((account) => [compiled.lineOfDebit[account] ?? -1, compiled.lineOfCredit[account] ?? -1]));
   for (const { line, account } of cash.size > 0 ? compiled.takes : []) if (cash.has(account)) holding.add(line);
   const opened = new Set([...holding].flatMap((line) => compiled.lines[line]?.key ?? []));
   const detail = { rungs: Number.MAX_SAFE_INTEGER, opened, shut: new Set<string>(), zeroLines: false };
-  const exact = cash.size === 0 ? [] : presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail });
-  return { runs, exact, ...footStatement({ compiled, columns, runs, rows: exact, unit }) };
+  const exact =
+    cash.size === 0 ? [] : presentRows({ compiled, columns, runs, accounts: presentedAccounts(ground), detail }).filter(({ lineKey }) => opened.has(lineKey));
+  return { runs, exact, ...footStatement({ compiled, columns, runs, rows: exact, unit, isEachAlone }) };
 }
 
 /** Sums of all that counts in a cash flow but what translation leaves: the net change of cash. */

@@ -18,7 +18,7 @@ import {
 import { booksOfAdjusting } from './adjustingBooks.ts';
 import { budgetOver } from './budgetOver.ts';
 import type { Failure } from './failure.ts';
-import { flowsOver } from './flowsOver.ts';
+import { flowsReader } from './flowsOver.ts';
 import { partialsAt } from './partialLines.ts';
 import type { Books, Ports } from './ports/index.ts';
 import { asFlows, missingRates, movingBooks, translatedBooks } from './translatedBooks.ts';
@@ -85,6 +85,11 @@ async function provideFrom(ports: Providing, books: Books, needs: readonly Vecto
   const moving = movingBooks(books);
   const partial = await partialsAt(ports, books, (moving === books ? needs : needs.filter(isHeld)).flatMap(positionsOf));
   const ofMoving = moving === books ? partial : await partialsAt(ports, moving, needs.filter((need) => !isHeld(need)).flatMap(positionsOf));
+  const flowsOver = flowsReader(
+    ports,
+    books,
+    needs.flatMap(({ take }) => (take.take === 'flows' ? [take.span] : [])),
+  );
   for (const need of needs) {
     const { amounts, take } = need;
     const chosen: readonly Layer[] = need.layers === 'ledger' ? ['ledger'] : layers;
@@ -96,7 +101,7 @@ async function provideFrom(ports: Providing, books: Books, needs: readonly Vecto
     } else if (take.take === 'balance')
       vectors.give(need, balanceAt(books.cube, books.traits, chosen, take.day, partial, take.at === 'begin' ? { atBeginning: true } : {}));
     else if (take.take === 'movement') vectors.give(need, moved(movementOver(moving.cube, chosen, take.span, ofMoving)));
-    else vectors.giveFlows(need, await flowsOver(ports, books, take.span, chosen, grossOver(moving.cube, chosen, take.span, ofMoving)));
+    else vectors.giveFlows(need, await flowsOver(take.span, chosen, grossOver(moving.cube, chosen, take.span, ofMoving)));
   }
   return succeed(null);
 }

@@ -6,6 +6,11 @@ import { noFacets } from './facetSets.ts';
 import { conditionOf } from './readAccountLines.ts';
 import { rowsOf } from './transaction.ts';
 
+/*
+ * Lines of a few accounts are read by their index, which is said: where the statistics are those of a table that was just filled, the database
+ * reads every line of the company.
+ */
+
 /** Of an entry: trial balances are netted as they are, and openings moved nothing. */
 const isMovement = `NOT ${broughtInEntry} AND entry.opening = 0`;
 
@@ -47,7 +52,7 @@ export async function readWithinEquity(
     database,
     `SELECT STRAIGHT_JOIN line.entry_id AS entryId, line.account_id AS accountId, entry.entry_date AS day, line.layer, line.debit, line.credit,
             line.facet_set_id AS facetSetId, entry.reverses_entry_id IS NOT NULL AS reversing
-       FROM (SELECT entry_id FROM journal_line WHERE company_id = ? AND account_id IN (${marks}) AND entry_date BETWEEN ? AND ? AND closing = 0
+       FROM (SELECT entry_id FROM journal_line FORCE INDEX (line_by_account) WHERE company_id = ? AND account_id IN (${marks}) AND entry_date BETWEEN ? AND ? AND closing = 0
               GROUP BY entry_id HAVING SUM(debit) > 0 AND SUM(credit) > 0) AS found
        JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}
        JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id AND line.account_id IN (${marks})
@@ -79,7 +84,7 @@ export async function readEquityLines(database: DataSource, books: Books): Promi
   const rows = await rowsOf<FlowRow & Pick<EquityLine, 'facetSetId'> & { isBroughtIn: string | number; opening: number }>(
     database,
     `SELECT line.account_id AS accountId, line.facet_set_id AS facetSetId, line.entry_date AS day, line.layer, line.debit, line.credit, ${broughtInEntry} AS isBroughtIn, entry.opening
-       FROM journal_line AS line JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
+       FROM journal_line AS line FORCE INDEX (line_by_account) JOIN journal_entry AS entry ON entry.company_id = line.company_id AND entry.id = line.entry_id
       WHERE line.company_id = ? AND line.account_id IN (${placeholdersOf(equity)}) AND line.closing = 0 AND entry.revision <= ? ${wanted.sql}`,
     [books.company.id, ...equity, books.cube.revision, ...wanted.parameters],
   );
@@ -128,7 +133,7 @@ function entriesAlone(books: Books, { firstDay, lastDay }: Span, seeds: readonly
   const ofPeriod = adjustingCondition(books);
   return {
     sql: `(SELECT STRAIGHT_JOIN found.entry_id
-             FROM (SELECT DISTINCT entry_id FROM journal_line
+             FROM (SELECT DISTINCT entry_id FROM journal_line FORCE INDEX (line_by_account)
                     WHERE company_id = ? AND account_id IN (${placeholdersOf(seeds)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
              JOIN journal_line AS each_line FORCE INDEX (PRIMARY) ON each_line.company_id = ? AND each_line.entry_id = found.entry_id
             GROUP BY found.entry_id HAVING SUM(each_line.account_id NOT IN (${placeholdersOf(among)})) = 0) AS alone
