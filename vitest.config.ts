@@ -9,12 +9,10 @@ export default defineConfig({
   test: {
     // More than cores: tests wait for the database, for pages and for time to pass.
     maxWorkers: 4,
+    // Two, since a worker loads what it tests anew for each project.
     projects: [
-      { test: { name: 'core', include: ['packages/{core,contract}/src/**/*.test.ts'], ...common } },
-      { test: { name: 'web', include: ['packages/web/src/**/*.test.ts'], ...common } },
-      { test: { name: 'outside', include: ['tests/outside/**/*.test.ts'], ...common } },
-      { test: { name: 'server', include: ['tests/server/**/*.test.ts'], ...common } },
-      { test: { name: 'browser', include: ['tests/browser/**/*.test.ts'], ...common, setupFiles: ['tests/support/closeVisits.ts'] } },
+      { test: { name: 'parts', include: ['packages/{core,contract,web}/src/**/*.test.ts', 'tests/outside/**/*.test.ts'], ...common } },
+      { test: { name: 'whole', include: ['tests/{server,browser}/**/*.test.ts'], ...common, setupFiles: ['tests/support/closeVisits.ts'] } },
     ],
   },
 });

@@ -30,7 +30,8 @@ await runScript(async () => {
   const counts = { passed: 0, failed: 0 };
   const checked = runChecks();
   await reportAudit();
-  const database = await step('Starting a database for the tests', () => startMariaDb(join(dataFolder, 'test-mariadb'), { small: true, extra: withoutSync }));
+  const folder = join(dataFolder, 'test-mariadb');
+  const database = await step('Starting a database for the tests', () => startMariaDb(folder, { small: true, extra: withoutSync }));
   try {
     const results = await runTests(database.url, chromium);
     const passed = await checked;
@@ -41,6 +42,8 @@ await runScript(async () => {
     if (!results.success && results.numFailedTests === 0) counts.failed = Math.max(1, counts.failed);
   } finally {
     await database.stop();
+    // With the schemas that tests share, and those of a run that was broken off.
+    rmSync(join(folder, 'data'), { recursive: true, force: true });
   }
   process.exitCode = counts.failed === 0 ? 0 : 1;
   process.stdout.write(`${counts.passed} passed, ${counts.failed} failed\n`);

@@ -14,7 +14,7 @@ async function join(role: Role): Promise<ApiClient> {
 }
 
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   company = await server.ok<Company>('POST', '/companies', { name: 'Harbour', currency: 'EUR', fiscalYearFirstMonth: 1 });
   [reader, preparer] = [await join('reader'), await join('preparer')];
 });

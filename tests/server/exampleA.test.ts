@@ -7,7 +7,7 @@ import { figures, statement } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

@@ -1,7 +1,7 @@
 import type { Company, PostingBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createSchema } from '../support/server.ts';
+import { createSchema, TestServer } from '../support/server.ts';
 import { ServerProcess } from '../support/serverProcess.ts';
 
 let schema: Awaited<ReturnType<typeof createSchema>>;
@@ -97,7 +97,7 @@ describe('a server killed while it brings in a trial balance', () => {
 describe('a demo whose loading is broken off', () => {
   it('goes on where it stopped, and is the same as one loaded at once', async () => {
     const broken = await createSchema();
-    const whole = await createSchema();
+    const whole = await TestServer.start({ demo: true });
     const watch = await mysql.createConnection(broken.url);
     const entriesSoFar = async (): Promise<number> => {
       const [found] = await watch.query('SELECT COUNT(*) AS count FROM journal_entry').catch(() => [[{ count: 0 }]]);
@@ -112,9 +112,7 @@ describe('a demo whose loading is broken off', () => {
     }
     expect(await entriesSoFar()).toBeLessThan(4_000);
     await first.start();
-    const second = await prepare(whole.url, { IVORY_LADDER_DEMO: '1' });
-    await second.start();
-    const ledger = async (server: ServerProcess) => {
+    const ledger = async (server: ServerProcess | TestServer) => {
       const { companies } = await server.ok<{ companies: { id: number; name: string }[] }>('GET', '/companies');
       const told = [];
       for (const { id, name } of companies) {
@@ -123,7 +121,7 @@ describe('a demo whose loading is broken off', () => {
       }
       return told;
     };
-    const [resumed, loaded] = [await ledger(first), await ledger(second)];
+    const [resumed, loaded] = [await ledger(first), await ledger(whole)];
     expect(resumed).toEqual(loaded);
     // The opening, and 33 months of each.
     expect(resumed.map(({ name, revision }) => [name, revision])).toEqual([
@@ -131,8 +129,7 @@ describe('a demo whose loading is broken off', () => {
       ['Eiderholm Ferry Company', 34],
       ['Nordskerry Freight', 34],
     ]);
-    await Promise.all([first.end('SIGTERM'), second.end('SIGTERM'), watch.end()]);
+    await Promise.all([first.end('SIGTERM'), whole.stop(), watch.end()]);
     await broken.drop();
-    await whole.drop();
   });
 });

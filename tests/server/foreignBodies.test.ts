@@ -26,7 +26,7 @@ let before: unknown;
 let state: Pick<PlacementView, 'revision' | 'structureVersion'>;
 
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   own = await server.ok<Company>('POST', '/companies', { name: 'Own', currency: 'EUR', fiscalYearFirstMonth: 1 });
   ({ client: stranger } = await joinCompany(server, own.id, { name: 'Stranger', email: 'stranger@example.org', role: 'administrator' }));
   await stranger.ok('POST', `/companies/${own.id}/years`, { day: '2026-01-01' });

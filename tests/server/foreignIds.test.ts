@@ -12,7 +12,7 @@ let own: number;
 let ids: Record<string, number | string>;
 
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   ({ id: own } = await server.ok<Company>('POST', '/companies', { name: 'Own', currency: 'EUR', fiscalYearFirstMonth: 1 }));
   ({ client: stranger } = await joinCompany(server, own, { name: 'Stranger', email: 'stranger@example.org', role: 'administrator' }));
   ({ ids } = await openFullCompany(server));

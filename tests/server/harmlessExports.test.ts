@@ -9,7 +9,7 @@ import { bringIn, createCompany } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

@@ -6,7 +6,7 @@ import { createCompany, handIn } from '../support/trialBalance.ts';
 let server: TestServer;
 let companyId: number;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   companyId = (await createCompany(server)).id;
 });
 afterAll(() => server.stop());

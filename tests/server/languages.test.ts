@@ -5,7 +5,7 @@ import { openShop } from '../support/shop.ts';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

@@ -8,7 +8,7 @@ import { figures } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

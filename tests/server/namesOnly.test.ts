@@ -7,7 +7,7 @@ import { bringIn, createCompany, figures, handIn, rehearse, statement } from '..
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

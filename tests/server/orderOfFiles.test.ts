@@ -6,7 +6,7 @@ import { bringIn, createCompany, figures, statement } from '../support/trialBala
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

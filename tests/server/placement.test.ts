@@ -12,7 +12,7 @@ const place = (changes: { accountId: number; before: unknown[]; after: unknown[]
   server.call<{ code: string; facts: object }>('PUT', `/companies/${id}/places`, { changes });
 
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   id = (await createCompany(server)).id;
   await bringIn(server, id, 'Number,Name,Element,Balance\n1,Bank,asset,-30\n2,Stock,asset,130\n3,Capital,equity,-60\n4,Sales,income,-50\n5,Fuel,expense,10', {
     date: '2026-09-30',

@@ -7,7 +7,7 @@ import { createCompany, handIn, rehearse, statement } from '../support/trialBala
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

@@ -5,7 +5,7 @@ import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
 });
 afterAll(() => server.stop());
 

@@ -13,7 +13,7 @@ import { bringIn, createCompany, statement } from '../support/trialBalance.ts';
 let server: TestServer;
 let exampleId: number;
 beforeAll(async () => {
-  server = await TestServer.start();
+  server = await TestServer.shared();
   exampleId = await bringInExampleA(server);
 });
 afterAll(() => server.stop());

@@ -29,15 +29,28 @@ export async function createSchema(): Promise<{ url: string; drop: () => Promise
 
 const littlePasswordWork = 10;
 
+let shared: Promise<TestServer> | null = null;
+
 /** A real server on a schema of its own, with answers checked against the contract, and a client of its administrator. */
 export class TestServer extends ApiClient {
   private constructor(
     readonly serving: Serving,
     readonly databaseUrl: string,
-    private readonly drop: () => Promise<void>,
+    /** `null`: others use it too. */
+    private readonly drop: (() => Promise<void>) | null,
     cookie: string,
   ) {
     super(serving.url, cookie);
+  }
+
+  /**
+   * One for all files that a worker runs, where they look at companies of their own alone: to begin one with its threads takes a second. It ends with the
+   * worker; its schema goes before the next run of all tests.
+   */
+  static async shared(): Promise<TestServer> {
+    shared ??= TestServer.start();
+    const { serving, databaseUrl, cookie } = await shared;
+    return new TestServer(serving, databaseUrl, null, cookie);
   }
 
   static async start(
@@ -77,6 +90,7 @@ export class TestServer extends ApiClient {
   }
 
   async stop(): Promise<void> {
+    if (this.drop === null) return;
     await this.serving.stop();
     await this.drop();
   }

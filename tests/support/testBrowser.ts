@@ -7,7 +7,7 @@ import { TestServer } from './server.ts';
 export function openForTests(): { readonly server: TestServer; readonly browser: Browser } {
   const opened = {} as { server: TestServer; browser: Browser };
   beforeAll(async () => {
-    opened.server = await TestServer.start();
+    opened.server = await TestServer.shared();
     opened.browser = await launchBrowser();
   });
   afterAll(async () => {
