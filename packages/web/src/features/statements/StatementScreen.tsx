@@ -1,6 +1,6 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { noteWords, type PresentationChoice } from '@ivory-ladder/core';
-import { lazy, Suspense } from 'react';
+import { type CSSProperties, lazy, Suspense, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { type StatementKind, statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
@@ -18,6 +18,7 @@ import { StatementFoot } from './StatementFoot.tsx';
 import { StatementNav, statementNames, withoutCell } from './StatementNav.tsx';
 import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
+import { sheetWidth } from './sheetWidth.ts';
 import { statementDates } from './statementDates.ts';
 import { useStatementAddress, writeCell } from './useStatementAddress.ts';
 
@@ -36,6 +37,7 @@ export function StatementScreen() {
   const { data, error, isFetching } = useGetStatementQuery(request, { skip: company.lastEntryDay === null });
   // Figures of what was asked before must not stand under the address of what was refused.
   const statement = error === undefined && data && nameOf(data) === kind ? data : undefined;
+  const width = useMemo(() => (statement && isWide(statement) ? ({ '--of-figures': `${sheetWidth(statement)}px` } as CSSProperties) : undefined), [statement]);
   const isOwn = isOwnKind(kind);
   const presentation: PresentationChoice | null = request.currency ? { currency: request.currency, method: request.translation ?? 'own_rates' } : null;
   if (company.lastEntryDay === null)
@@ -48,7 +50,7 @@ export function StatementScreen() {
       </section>
     );
   return (
-    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={(statement && isWide(statement)) || undefined}>
+    <div className={styles.screen} data-evidence={cell !== null || undefined} data-wide={(statement && isWide(statement)) || undefined} style={width}>
       <section className={styles.sheet} aria-busy={isFetching} aria-labelledby="statement-title">
         <header className={styles.head}>
           <div>

@@ -1,7 +1,7 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, type FigureNature, formatInColumn, usualNature } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
-import { Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
+import { type CSSProperties, Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
 import { formulaFaultText } from '../../components/formulaFaultText.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
 import { RowsInSight } from './RowsInSight.tsx';
@@ -92,6 +92,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
     <table
       className={styles.table}
       data-wide={isWide(statement) || undefined}
+      style={{ '--columns': statement.columns.length } as CSSProperties}
       role="treegrid"
       aria-label={statement.title}
       aria-rowcount={statement.rows.length + 1}
@@ -101,7 +102,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
           <tr className={styles.groups}>
             <td colSpan={hasNotes ? 2 : 1} />
             {groupsOf(statement.columns).map(({ group, span, at }) => (
-              <th key={at} scope="colgroup" colSpan={span} data-named={group !== '' || undefined}>
+              <th key={at} scope="colgroup" colSpan={span} data-named={group !== '' || undefined} data-gap={at > 0 || undefined}>
                 {group}
               </th>
             ))}
