@@ -1,7 +1,7 @@
 import type { EvidenceBody, LayoutDetail, PlacementView, RanSet, StatementBody, StatementSetBody } from '@ivory-ladder/contract';
 import { newPlanColumn, type PlanColumn } from '@ivory-ladder/core';
-import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { rememberUntilJune } from '../support/earlierPlacement.ts';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
 import { statement } from '../support/trialBalance.ts';
@@ -19,26 +19,9 @@ beforeAll(async () => {
   id = await server.companyId();
   const { categories } = await server.ok<PlacementView>('GET', `/companies/${id}/placement?${query}`);
   const idOf = (name: string) => categories.find((one) => one.name === name)?.id ?? 0;
-  await rememberUntilJune(idOf('Prepayments'), idOf('Trade and other receivables'));
+  await rememberUntilJune(server.databaseUrl, idOf('Prepayments'), idOf('Trade and other receivables'));
 });
 afterAll(() => server.stop());
-
-/** As if in the first half of 2026 everything had stood as it does now, but what is in one category had stood in another. */
-async function rememberUntilJune(from: number, stoodIn: number): Promise<void> {
-  const connection = await mysql.createConnection(server.databaseUrl);
-  await connection.query('SET SESSION system_versioning_insert_history = 1');
-  for (const table of ['category', 'category_range', 'category_caption', 'place']) {
-    const [rows] = await connection.query('SELECT column_name AS name FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = ?', [
-      table,
-    ]);
-    const names = (rows as { name: string }[]).map(({ name }) => name).filter((name) => !['row_start', 'row_end'].includes(name.toLowerCase()));
-    const taken = names.map((name) => (table === 'place' && name === 'category_id' ? `IF(category_id = ${from}, ${stoodIn}, category_id)` : name));
-    await connection.query(
-      `INSERT INTO ${table} (${names.join(', ')}, row_start, row_end) SELECT ${taken.join(', ')}, '2026-01-01 00:00:00', '2026-06-30 00:00:00' FROM ${table}`,
-    );
-  }
-  await connection.end();
-}
 
 const run = (columns: readonly PlanColumn[], more = '', kind: Parameters<typeof statement>[2] = 'balance-sheet') =>
   statement(server, id, kind, ...span, `${asked(columns)}${more}`);

@@ -1,4 +1,14 @@
-import type { BudgetList, CodeListBody, ColumnPlanList, Company, LayoutDetail, LayoutList, PlacementView, StatementBody } from '@ivory-ladder/contract';
+import type {
+  BudgetList,
+  CodeListBody,
+  ColumnPlanList,
+  Company,
+  LayoutDetail,
+  LayoutList,
+  PastPlacementBody,
+  PlacementView,
+  StatementBody,
+} from '@ivory-ladder/contract';
 import {
   type ChosenPlan,
   type DefinitionNeed,
@@ -9,6 +19,7 @@ import {
   facetKey,
   type Ground,
   groundOfView,
+  lastMomentOf,
   newPlanColumn,
   type PlanColumn,
   planPrint,
@@ -22,6 +33,7 @@ import {
 } from '@ivory-ladder/core';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { rememberUntilJune } from '../support/earlierPlacement.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -33,6 +45,9 @@ const grounds = new Map<number, Ground>();
 beforeAll(async () => {
   server = await TestServer.start({ demo: true });
   path = `/companies/${await server.companyId()}`;
+  const { categories } = await server.ok<PlacementView>('GET', `${path}/placement?from=2026-01-01&to=2026-12-31`);
+  const categoryId = (name: string) => categories.find((one) => one.name === name)?.id ?? 0;
+  await rememberUntilJune(server.databaseUrl, categoryId('Prepayments'), categoryId('Trade and other receivables'));
   company = await server.ok<Company>('GET', path);
   ({ lists } = await server.ok<{ lists: CodeListBody[] }>('GET', `${path}/code-lists`));
   // Beside those of the demo one of each kind, as it begins.
@@ -56,6 +71,11 @@ async function definitionOf(need: DefinitionNeed): Promise<unknown> {
   if (need.of === 'column_plan')
     return (await server.ok<ColumnPlanList>('GET', `${path}/column-plans`)).plans.find(({ id }) => id === need.id)?.definition ?? null;
   if (need.of === 'budget') return (await server.ok<BudgetList>('GET', `${path}/budgets`)).budgets.find(({ id }) => id === need.id) ?? null;
+  if (need.of === 'past_placement') {
+    const asked = new URLSearchParams({ classification: String(need.classificationId), moment: lastMomentOf(need.day) });
+    const past = await server.ok<PastPlacementBody>('GET', `${path}/past-placement?${asked}`);
+    return past.categories.length > 0 ? past : null;
+  }
   if (need.of === 'rates')
     return (await server.ok<{ rates: ExchangeRate[] }>('GET', `${path}/rates`)).rates.filter(({ currency }) => currency === need.currency);
   return null;
@@ -116,7 +136,7 @@ const scale: fc.Arbitrary<Scale> = fc.record({
 });
 
 describe('a preview', () => {
-  it('is the run, cell by cell, whatever the layout, plan, scale, currency, filter and days', async () => {
+  it('is the run, cell by cell, whatever the layout, plan, scale, currency, filter, days and days of placement', async () => {
     for (const { id, used, definition } of layouts) idOf.set(used ?? definition, id);
     const facet = lists.find(({ kind, codes }) => kind === 'facet' && codes.length > 2) as CodeListBody;
     const filter: fc.Arbitrary<FacetFilter> = fc.constantFrom(
@@ -131,14 +151,16 @@ describe('a preview', () => {
         measure: fc.constantFrom('own' as const, 'own' as const, 'opening' as const, 'movement' as const, 'closing' as const),
         facets: filter,
         withoutAdjustments: fc.boolean(),
+        placement: fc.constantFrom(undefined, undefined, undefined, 'own_day' as const, '2026-03-31'),
         repeat: fc.constantFrom(null, null, 'periods' as const, 'quarters' as const, facet.key),
         by: fc.constantFrom(0, 0, -1, -3),
       })
       .map(
-        ({ by, ...fields }, at = 0) =>
+        ({ by, placement, ...fields }, at = 0) =>
           ({
             ...newPlanColumn('amounts', `c${at}`),
             ...fields,
+            ...(placement === undefined ? {} : { placement }),
             period: { base: 'run', periods: 1, moved: { by, unit: 'periods' }, firstDay: '', lastDay: '' },
           }) as PlanColumn,
       );
@@ -162,7 +184,7 @@ describe('a preview', () => {
       adjusting: fc.constantFrom(undefined, undefined, 'before' as const),
     });
     const generated = ['balance_sheet', 'income_statement', 'cash_flow', 'changes_in_equity'] as const;
-    let [compared, refused] = [0, 0];
+    let [compared, refused, ofEarlier] = [0, 0, 0];
     await fc.assert(
       fc.asyncProperty(request, scale, async ({ layout: at, ...asked }, shown) => {
         const layout = layouts[at];
@@ -175,12 +197,15 @@ describe('a preview', () => {
         const [here, there] = [await preview(made, shown), await run(made, shown)];
         if ('refused' in there) refused++;
         else compared++;
+        const chosen = asked.columns.plan === 'composed' ? (asked.columns.definition?.columns ?? []) : [];
+        if ('rows' in there && chosen.some((one) => one.kind === 'amounts' && one.placement !== undefined)) ofEarlier++;
         expect(here).toEqual(there);
       }),
       { numRuns: 160, seed: 24 },
     );
     expect(compared).toBeGreaterThan(80);
     expect(refused).toBeGreaterThan(5);
+    expect(ofEarlier).toBeGreaterThan(5);
   });
 
   it('of a composed cash flow in thousands, month by month, has the figures of the run', async () => {

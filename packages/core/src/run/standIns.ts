@@ -39,6 +39,11 @@ export interface PastPlacement {
   readonly places: readonly Place[];
 }
 
+/** UTC; how an account stood on a day is how it stood when the day ended. */
+export function lastMomentOf(day: Day): string {
+  return `${day} 23:59:59.999999`;
+}
+
 type Widened = Placed & { readonly standIns: StandIns };
 
 /** What stood on earlier days never changes; where it stands among the categories of today does with the structure. */

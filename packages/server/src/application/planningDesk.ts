@@ -1,4 +1,4 @@
-import { type DefinitionNeed, Definitions, type Ground, type Outcome, type OwnLayout, type PlanFailure, type Unknown } from '@ivory-ladder/core';
+import { type DefinitionNeed, Definitions, type Ground, lastMomentOf, type Outcome, type OwnLayout, type PlanFailure, type Unknown } from '@ivory-ladder/core';
 import type { Failure } from './failure.ts';
 import { groundOf } from './groundOf.ts';
 import { inClassification } from './inClassification.ts';
@@ -57,7 +57,7 @@ export class PlanningDesk {
         definitions.give(need, (await ports.budgets.list(companyId)).find(({ id }) => id === need.id) ?? null);
         return;
       case 'past_placement': {
-        const past = await ports.placement.at(companyId, need.classificationId, `${need.day} 23:59:59.999999`);
+        const past = await ports.placement.at(companyId, need.classificationId, lastMomentOf(need.day));
         definitions.give(need, past.categories.length === 0 ? null : past);
         return;
       }

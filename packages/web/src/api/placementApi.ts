@@ -22,7 +22,7 @@ const placed = ['Placement', 'PlacementRecords', 'Company', 'Statement', 'Proofs
 const isShort = (body: object): boolean => JSON.stringify(body).length < 60_000;
 
 /** Categories, where accounts stand, and changes of both: kept, applied and taken back. */
-const placementApi = ivoryApi.injectEndpoints({
+export const placementApi = ivoryApi.injectEndpoints({
   endpoints: (build) => ({
     getPlacement: build.query<PlacementView, SpanParams & { companyId: number; classification?: number }>({
       query: ({ companyId, ...query }) => `/companies/${companyId}/placement?${toQuery(query)}`,

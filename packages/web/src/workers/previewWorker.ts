@@ -179,7 +179,7 @@ function planned(layout: OwnLayout): PrintPlan | null {
   );
   if (!plan.ok) {
     if (plan.failure.code !== 'definitions_missing') say({ kind: 'refused', failure: plan.failure });
-    else miss(kept);
+    else say({ kind: 'missing', definitions: definitions.takeMissing() });
     return null;
   }
   const print = planPrint(plan.value, { detail, scale: { unit: scale, rounding: 'footed' } });
@@ -191,23 +191,6 @@ function planned(layout: OwnLayout): PrintPlan | null {
 
 function stateOf({ revision, structureVersion }: Ground): string {
   return `${revision} ${structureVersion}`;
-}
-
-/** Here accounts stand in every column where they stand today. */
-function miss({ categories, accounts, portions }: Ground): void {
-  const missing = definitions.takeMissing();
-  const elsewhere = missing.filter(({ of }) => of !== 'past_placement');
-  const places = accounts.flatMap(({ id }) => {
-    const { debit = null, credit = null } = portions.get(id) ?? {};
-    return [
-      ...(debit === null ? [] : [{ accountId: id, side: debit === credit ? ('any' as const) : ('debit' as const), categoryId: debit }]),
-      ...(credit === null || credit === debit ? [] : [{ accountId: id, side: 'credit' as const, categoryId: credit }]),
-    ];
-  });
-  for (const need of missing)
-    if (need.of === 'past_placement') definitions.give(need, { categories: categories.map((one) => ({ ...one, ranges: [] })), places });
-  if (elsewhere.length > 0) say({ kind: 'missing', definitions: elsewhere });
-  else answer();
 }
 
 /** Once the columns' own amounts are there, an edit shows at once, with nothing on lines whose parts are still to come. */

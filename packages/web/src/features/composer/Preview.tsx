@@ -44,8 +44,6 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
   // What was chosen is shown once the figures are there in it.
   const printedIn = preview?.scale ?? 'exact';
   const isShown = shownOf(planned);
-  const plan = planned.plan === 'composed' ? plans?.plans.find(({ id }) => id === planned.planId) : undefined;
-  const isPlacedEarlier = plan?.definition.columns.some((column) => column.kind === 'amounts' && column.placement !== undefined) === true;
   const shownColumns = useMemo(() => columnsShown(columns ?? [], isShown), [columns, isShown]);
   const onOpenCell = useCallback(({ line }: { readonly line: string }) => onChoose(line), [onChoose]);
   const statement = useMemo(
@@ -125,7 +123,6 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
         {datesOf(shownColumns)} · {currency}
         {printedIn === 'thousands' || printedIn === 'millions' ? ` ${captionWords[language][printedIn]}` : ''}
       </p>
-      {isPlacedEarlier && <p className={styles.quiet}>Here accounts stand in every column where they stand today; a run has them as the plan says.</p>}
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
       {refused !== null && <EmptyState title="No figures for these columns">{describeFailure(refused)}</EmptyState>}
       {statement && refused === null && (

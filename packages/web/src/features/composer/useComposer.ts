@@ -4,6 +4,7 @@ import {
   type ExpandedLayout,
   type LayoutEdit,
   type LayoutFacts,
+  lastMomentOf,
   mergeLayouts,
   type OwnLayout,
   type ScaleUnit,
@@ -17,6 +18,7 @@ import { describeFailure } from '../../api/failureMessages.ts';
 import { ivoryApi } from '../../api/ivoryApi.ts';
 import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
 import { layoutFacts } from '../../api/layoutFacts.ts';
+import { placementApi } from '../../api/placementApi.ts';
 import { fetchVectors } from '../../api/vectors.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
 import type { AppDispatch } from '../../app/store.ts';
@@ -269,6 +271,12 @@ function previewSources(dispatch: AppDispatch, companyId: number): PreviewSource
       if (need.of === 'column_plan') {
         const { data } = await dispatch(columnPlanApi.endpoints.listColumnPlans.initiate(companyId, { subscribe: false }));
         return data?.plans.find(({ id }) => id === need.id)?.definition ?? null;
+      }
+      if (need.of === 'past_placement') {
+        const { classificationId: classification, day } = need;
+        const asked = { companyId, classification, moment: lastMomentOf(day) };
+        const { data } = await dispatch(placementApi.endpoints.getPastPlacement.initiate(asked, { subscribe: false, forceRefetch: true }));
+        return data && data.categories.length > 0 ? data : null;
       }
       if (need.of !== 'budget') return null;
       const { data } = await dispatch(budgetApi.endpoints.listBudgets.initiate(companyId, { subscribe: false }));
