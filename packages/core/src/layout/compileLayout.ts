@@ -194,8 +194,18 @@ function takePortions(
 }
 
 /** Whether any line takes one side alone of an account. */
-export function isBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout): boolean {
-  return takes.some(({ sides }) => sides !== 3) || lineOfDebit.some((line, account) => line !== lineOfCredit[account]);
+export function isBySide(compiled: CompiledLayout): boolean {
+  const known = bySide.get(compiled) ?? takesBySide(compiled);
+  bySide.set(compiled, known);
+  return known;
+}
+
+/** Asked for each column. */
+const bySide = new WeakMap<CompiledLayout, boolean>();
+
+function takesBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout): boolean {
+  for (let account = 0; account < lineOfDebit.length; account++) if (lineOfDebit[account] !== lineOfCredit[account]) return true;
+  return takes.some(({ sides }) => sides !== 3);
 }
 
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */
