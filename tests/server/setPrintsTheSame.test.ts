@@ -95,3 +95,23 @@ describe('an item of a set', () => {
 function cashLine({ rows }: StatementBody): string {
   return rows.find(({ caption, role, accountId }) => accountId === null && role === 'line' && /cash/i.test(caption))?.lineKey ?? '';
 }
+
+describe('a cash flow over several spans at once', () => {
+  it.each(['units', 'thousands'])('begins and ends each with the cash that it has alone (%s)', async (unit) => {
+    const shown = (query: string) => server.ok<StatementBody>('GET', `${path}/statements/cash-flow?${query}&scale=${unit}&compare=none`);
+    const printed = ({ rows }: StatementBody, key: string, place: number) => rows.find((row) => row.lineKey === key && row.accountId === null)?.values[place];
+    const year = await shown('from=2025-01-01&to=2025-12-31&plan=periods');
+    const listed = new Set(year.exceptions.map(({ key, column }) => `${key} ${column}`));
+    let compared = 0;
+    for (const [at, column] of year.columns.entries()) {
+      if (column.kind !== 'amount') continue;
+      const alone = await shown(`from=${column.firstDay}&to=${column.lastDay}`);
+      for (const key of ['opening', 'closing']) {
+        if (listed.has(`${key} ${at}`)) continue;
+        compared++;
+        expect(printed(year, key, at), `${key} ${column.lastDay}`).toBe(printed(alone, key, 0));
+      }
+    }
+    expect(compared).toBeGreaterThan(20);
+  });
+});
