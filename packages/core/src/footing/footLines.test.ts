@@ -56,6 +56,30 @@ describe('printed figures of one column', () => {
     expect(shown.get('b')?.[0]).toBe(shown.get('b')?.[1]);
   });
 
+  it('are what each column prints alone, where columns were only put together', () => {
+    const names = ['a', 'b', 'c', 'd'];
+    let otherwise = 0;
+    fc.assert(
+      fc.property(fc.array(fc.array(fc.constantFrom(40n, 50n, 60n, 150n), { minLength: 3, maxLength: 3 }), { minLength: 4, maxLength: 4 }), (values) => {
+        const table = (columns: readonly number[]): TestItem[] => {
+          const items = names.map((key, at): TestItem => ({ key, values: columns.map((column) => values[at]?.[column] ?? 0n) }));
+          return [...items, total('all', items, names)];
+        };
+        const printed = ({ shown }: ReturnType<typeof footItems>, column: number) => [...shown.values()].map((figures) => figures[column]);
+        const together = footItems(table([0, 1, 2]), hundred, [null, null, null], {}, true);
+        const related = footItems(table([0, 1, 2]), hundred);
+        for (const column of [0, 1, 2]) {
+          const alone = printed(footItems(table([column]), hundred), 0);
+          expect(printed(together, column)).toEqual(alone);
+          if (printed(related, column).join() !== alone.join()) otherwise++;
+        }
+      }),
+      { numRuns: 200, seed: 64 },
+    );
+    // Columns of one statement look at each other; else this would say nothing.
+    expect(otherwise).toBeGreaterThan(0);
+  });
+
   it('leave a total without a figure out, and let its parts stand for themselves', () => {
     const items: TestItem[] = [
       { key: 'a', values: [150n] },

@@ -36,6 +36,7 @@ export function footItems(
   unit: ShownUnit = thousand,
   totals: readonly (number | null)[] = (items[0]?.values ?? []).map(() => null),
   given: Readonly<Record<string, readonly (bigint | null)[]>> = {},
+  isEachAlone = false,
 ): Footed {
   const places = new Map(items.map(({ key }, at) => [key, at]));
   const isPart = new Set(items.flatMap(({ parts = [] }) => parts.map(({ key }) => key)));
@@ -54,6 +55,7 @@ export function footItems(
       return figure === null ? undefined : { figure };
     },
     unit,
+    isEachAlone,
   });
   return { exceptions, shown: new Map(items.map(({ key, values }, at) => [key, values.map((_, column) => figures.get(column)?.get(at) ?? null)])) };
 }
