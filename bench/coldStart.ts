@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import { ApiClient } from '../tests/support/apiClient.ts';
 import { ServerProcess } from '../tests/support/serverProcess.ts';
-import { median, type Result } from './measure.ts';
+import { median, ofRounds, type Result } from './measure.ts';
 
 const starts = 3;
 const bar = 1500;
@@ -18,17 +18,9 @@ export async function measureColdStart(client: ApiClient, databaseUrl: string, p
     times.push(performance.now() - began);
     await server.end('SIGTERM');
   }
-  return {
-    name: `first answer of a server that has just begun, ${size}, 2,000 accounts × 36 periods`,
-    product: median(times),
-    productMin: Math.min(...times),
-    productMax: Math.max(...times),
-    yardstick: null,
-    yardstickMin: null,
-    yardstickMax: null,
+  return ofRounds(`first answer of a server that has just begun, ${size}, 2,000 accounts × 36 periods`, times, {
     unit: 'ms',
-    ratio: null,
     bar: `under ${bar} ms at the median`,
     holds: median(times) < bar,
-  };
+  });
 }

@@ -2,7 +2,7 @@ import type { ChartView, LayoutDetail, OwnLineBody, PlacementView, StatementBody
 import { newLine } from '@ivory-ladder/core';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { KeptConnections } from './keptConnections.ts';
-import { againstBar, alternate, median, type Result } from './measure.ts';
+import { againstBar, alternate, ofRounds, type Result } from './measure.ts';
 
 const span = 'from=2026-01-01&to=2026-12-31';
 const groups = 12;
@@ -27,19 +27,11 @@ export async function measureFooted(client: ApiClient, companyId: number): Promi
   const ofFlows = await alternate(() => kept.call('GET', flows), null);
   kept.close();
   return [
-    {
-      name: `whole answer of ${rows.length} rows × 13 columns in thousands that adds both ways; how much more than each figure rounded alone`,
-      product: median(more),
-      productMin: Math.min(...more),
-      productMax: Math.max(...more),
-      yardstick: null,
-      yardstickMin: null,
-      yardstickMax: null,
+    ofRounds(`whole answer of ${rows.length} rows × 13 columns in thousands that adds both ways; how much more than each figure rounded alone`, more, {
       unit: 'ms',
-      ratio: null,
       bar: `at most ${footingBar} ms`,
       holds: Math.min(...more) <= footingBar,
-    },
+    }),
     againstBar('a cash flow of 12 months in thousands, whole HTTP answer', ofFlows, 60),
   ];
 }

@@ -8,7 +8,7 @@ import { seeded } from '../tests/support/seeded.ts';
 import { measureColdStart } from './coldStart.ts';
 import { KeptConnections } from './keptConnections.ts';
 import { type LargeLedger, months, query } from './largeLedger.ts';
-import { alternate, median, type Result, timesAsFast } from './measure.ts';
+import { alternate, median, ofRounds, type Result, timesAsFast } from './measure.ts';
 
 interface Asked {
   readonly from: Day;
@@ -60,19 +60,11 @@ async function measureColdSpans(client: ApiClient, path: string, whole: () => Pr
     const usual = median([await timed(whole), await timed(whole), await timed(whole)]);
     more.push((await timed(within)) - usual);
   }
-  return {
-    name: `the same asked for the first time, ${size}; how much more than whole months`,
-    product: median(more),
-    productMin: Math.min(...more),
-    productMax: Math.max(...more),
-    yardstick: null,
-    yardstickMin: null,
-    yardstickMax: null,
+  return ofRounds(`the same asked for the first time, ${size}; how much more than whole months`, more, {
     unit: 'ms',
-    ratio: null,
     bar: `at most ${coldBar} ms at the median`,
     holds: median(more) <= coldBar,
-  };
+  });
 }
 
 const nextOf = (asked: Generator<Asked>) => () => asked.next().value as Asked;
@@ -167,19 +159,13 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
   const within = nextOf(spans(13, true));
   const partial = await alternate(() => time(within()), plain);
   const more = partial.product.map((value, at) => value - (partial.yardstick[at] ?? 0));
-  results.push({
-    name: `a span that begins and ends inside periods, ${size}; how much more than whole months`,
-    product: median(more),
-    productMin: Math.min(...more),
-    productMax: Math.max(...more),
-    yardstick: null,
-    yardstickMin: null,
-    yardstickMax: null,
-    unit: 'ms',
-    ratio: null,
-    bar: 'at most 100 ms',
-    holds: Math.min(...more) <= 100,
-  });
+  results.push(
+    ofRounds(`a span that begins and ends inside periods, ${size}; how much more than whole months`, more, {
+      unit: 'ms',
+      bar: 'at most 100 ms',
+      holds: Math.min(...more) <= 100,
+    }),
+  );
   results.push(
     await measureColdSpans(
       client,

@@ -77,6 +77,23 @@ export function againstBar(name: string, times: { product: readonly number[]; ya
   };
 }
 
+/** Figures of rounds that are measured against a bar alone. */
+export function ofRounds(name: string, rounds: readonly number[], { unit, bar, holds }: Pick<Result, 'unit' | 'bar' | 'holds'>): Result {
+  return {
+    name,
+    product: median(rounds),
+    productMin: Math.min(...rounds),
+    productMax: Math.max(...rounds),
+    yardstick: null,
+    yardstickMin: null,
+    yardstickMax: null,
+    unit,
+    ratio: null,
+    bar,
+    holds,
+  };
+}
+
 /** The yardstick takes at least so many times as long, by the median of the rounds' own ratios. */
 export function timesAsFast(name: string, times: { product: readonly number[]; yardstick: readonly number[] }, bar: number): Result {
   const result = againstBar(name, times, 0);

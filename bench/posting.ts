@@ -5,7 +5,7 @@ import type { ApiClient } from '../tests/support/apiClient.ts';
 import { seeded } from '../tests/support/seeded.ts';
 import { KeptConnections } from './keptConnections.ts';
 import type { LargeLedger } from './largeLedger.ts';
-import { median, type Result } from './measure.ts';
+import { median, ofRounds, type Result } from './measure.ts';
 
 const clients = 8;
 const busy = 40;
@@ -78,19 +78,11 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
       bar: 'at least a quarter',
       holds: ratio >= 1 / 4,
     },
-    {
-      name: `the slowest of a hundred of these answers (p99 of each round, ${Math.round(times.flat().length / rounds)} answers)`,
-      product: median(p99),
-      productMin: Math.min(...p99),
-      productMax: Math.max(...p99),
-      yardstick: null,
-      yardstickMin: null,
-      yardstickMax: null,
+    ofRounds(`the slowest of a hundred of these answers (p99 of each round, ${Math.round(times.flat().length / rounds)} answers)`, p99, {
       unit: 'ms',
-      ratio: null,
       bar: `under ${slowest} ms`,
       holds: Math.min(...p99) < slowest,
-    },
+    }),
   ];
 }
 
