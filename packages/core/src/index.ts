@@ -177,6 +177,7 @@ export * from './run/columnNeeds.ts';
 export * from './run/daysOfCash.ts';
 export * from './run/equityChanges.ts';
 export * from './run/explain.ts';
+export * from './run/footingPlans.ts';
 export * from './run/footingRoots.ts';
 export * from './run/ground.ts';
 export * from './run/groundOfView.ts';

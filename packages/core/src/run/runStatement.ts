@@ -16,7 +16,8 @@ import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '..
 import type { Detail, StatementRow } from '../statement/statement.ts';
 import { statementNotes } from '../statement/statementNotes.ts';
 import { captionOfTotal } from './explain.ts';
-import { type FootedTo, type FootingPlans, footingPlans, footingRoots, plansIn } from './footingRoots.ts';
+import { type FootedTo, type FootingPlans, footingPlans, plansIn } from './footingPlans.ts';
+import { footingRoots } from './footingRoots.ts';
 import { presentedAccounts } from './ground.ts';
 import type { VectorNeed } from './need.ts';
 import type { StatementPlan } from './plan.ts';
