@@ -143,16 +143,17 @@ function move(layout: OwnLayout, keys: readonly string[], spot: Spot, expanded: 
   }
   // A line that stands in another one of them goes along with it.
   const nested = new Set(lines.flatMap((line) => keysWithin(line, origins).filter((key) => key !== line.key)));
-  const moved = lines.filter(({ key }) => !nested.has(key));
   const ofTree = keys.filter((key) => origins.get(key)?.kind === 'followed' && !nested.has(key));
   for (const key of ofTree) {
     const origin = origins.get(key);
     const isThere = origin?.kind === 'followed' && (origin.within ?? origin.by) === spot.within;
     if (!isThere) return fail({ code: 'line_follows', line: key });
   }
-  const movedKeys = new Set(moved.map(({ key }) => key));
-  // As they stood, however they were named.
-  const order = [...expanded.byKey.keys()].filter((key) => movedKeys.has(key) || ofTree.includes(key));
+  const own = new Map(lines.flatMap((line) => (nested.has(line.key) ? [] : [[line.key, line]])));
+  // As they stood, however they were named and whenever they were put in.
+  const order = [...expanded.byKey.keys()].filter((key) => own.has(key) || ofTree.includes(key));
+  const moved = order.flatMap((key) => own.get(key) ?? []);
+  const movedKeys = new Set(own.keys());
   return put(takeOut(layout, movedKeys, expanded), moved, ofTree, spot, expanded, order);
 }
 

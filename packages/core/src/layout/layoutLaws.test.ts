@@ -57,6 +57,7 @@ function editFor({ what, keys, within, after, shape }: Dice, at: ReturnType<type
   const siblings = [null, ...keysInGroup(at.expanded, group)];
   const spot = { within: group, after: siblings[after % siblings.length] as string | null };
   const chosen = [...new Set(keys.map(pick))];
+  if (all.length === 0) return { kind: 'insert', lines: [newLine(shape % 50, number, [], pick)], spot };
   if (what < 35) return { kind: 'move', keys: chosen, spot };
   if (what < 60) return { kind: 'insert', lines: [newLine(shape, number, chosen, pick)], spot };
   if (what < 72) return { kind: 'remove', keys: chosen };
@@ -146,7 +147,23 @@ describe('any sequence of edits', () => {
           layout = outcome.value;
         }
       }),
-      { seed: 601, numRuns: 400 },
+      {
+        seed: 601,
+        numRuns: 400,
+        // Two lines that were put into a category one after the other, the inner first, go to the top together.
+        examples: [
+          [
+            [
+              { what: 35, keys: [0], within: 263, after: 0, shape: 0 },
+              { what: 35, keys: [0], within: 452, after: 0, shape: 0 },
+              { what: 35, keys: [0], within: 502, after: 0, shape: 0 },
+              { what: 35, keys: [0], within: 4, after: 0, shape: 0 },
+              { what: 35, keys: [0], within: 0, after: 1, shape: 0 },
+              { what: 0, keys: [393, 948], within: 0, after: 0, shape: 0 },
+            ],
+          ],
+        ],
+      },
     );
   });
 
