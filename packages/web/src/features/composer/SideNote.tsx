@@ -1,12 +1,13 @@
 import { type AccountsOwnLine, compileLayout, formatAmount, selectPortions } from '@ivory-ladder/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { useCompany } from '../../app/useCompany.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 
-/** Where balances on the other side go, and which accounts are there now. */
-export function SideNote({ composer, line }: { readonly composer: Composer; readonly line: AccountsOwnLine }) {
+/** Where balances on the other side go, and which accounts are there now; a moment after the outline, which an edit is seen in first. */
+export function SideNote(now: { readonly composer: Composer; readonly line: AccountsOwnLine }) {
   const { currency, exponent } = useCompany();
+  const { composer, line } = useDeferredValue(now);
   const { facts, view, expanded } = composer;
   const compiled = useMemo(
     () =>
