@@ -85,7 +85,7 @@ function bytesOfBooks({ cube, accounts, openingLines }: Books): number {
 
 /** The books with the lines of entries since; `null` where there are too many of them, or a trial balance among them. */
 async function follow(runner: QueryRunner, before: Books, company: CompanyRecord): Promise<Books | null> {
-  const rows = await rowsOf<PostedBalance<StoredBalance>>(
+  const rows = await rowsOf<PostedBalance>(
     runner,
     `SELECT ${postedColumns}
        FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id

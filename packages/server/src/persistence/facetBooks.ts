@@ -94,12 +94,8 @@ function merged(before: FacetBalances, more: FacetBalances): FacetBalances {
   return all;
 }
 
-interface StoredFacetBalance extends StoredBalance {
-  readonly facetSetId: number;
-}
-
 async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceRow[]> {
-  const rows = await rowsOf<StoredFacetBalance>(
+  const rows = await rowsOf<StoredBalance>(
     runner,
     'SELECT facet_set_id AS facetSetId, layer, origin, account_id AS accountId, year, period, debit, credit FROM facet_balance WHERE company_id = ?',
     [books.company.id],
@@ -109,7 +105,7 @@ async function readAll(runner: QueryRunner, books: Books): Promise<FacetBalanceR
 
 /** `null` where lines alone do not say what balances have become. */
 async function readSince(runner: QueryRunner, books: Books, revision: number): Promise<FacetBalanceRow[] | null> {
-  const rows = await rowsOf<PostedBalance<StoredFacetBalance>>(
+  const rows = await rowsOf<PostedBalance>(
     runner,
     `SELECT line.facet_set_id AS facetSetId, ${postedColumns}
        FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
