@@ -10,10 +10,14 @@ const minutesForRequest = 60;
 /** Without a byte in either direction; an import is read for half an hour at most. */
 const minutesOfSilence = 35;
 
+/** Longer than whoever asks keeps a connection that nothing goes over: else it may be closed in the moment the next request is sent on it. */
+const secondsKept = 65;
+
 /** The server of an application, which takes its time with slow senders and answers too long an address in words. */
 export function listenWith(app: Express): Server {
   const server = createServer({ maxHeaderSize: longestHead, requestTimeout: minutesForRequest * 60_000 }, app);
   server.timeout = minutesOfSilence * 60_000;
+  server.keepAliveTimeout = secondsKept * 1000;
   server.on('clientError', (error: Error & { code?: string }, socket: Socket) => {
     if (!socket.writable || error.code === 'ECONNRESET') return void socket.destroy();
     const isTooLong = error.code === 'HPE_HEADER_OVERFLOW';
