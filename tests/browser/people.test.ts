@@ -55,6 +55,58 @@ describe('people', () => {
     officeQuiet();
   });
 
+  it('a role of the company’s own is made, brings along what it needs, is given, and opens no more than it says', async () => {
+    const { id } = await server.ok<Company>('POST', '/companies', { name: 'Slipway', currency: 'EUR', fiscalYearFirstMonth: 1 });
+    const { page: office, expectQuiet: officeQuiet } = await visit(browser, server.cookie, `${server.url}/companies/${id}/people`);
+    await office.getByRole('button', { name: 'New role…' }).click();
+    const dialog = office.getByRole('dialog', { name: 'A new role' });
+    await dialog.getByRole('textbox').fill('Chart keeper');
+    await dialog.getByLabel('keep the chart').check();
+    expect(await dialog.getByLabel('see notes, files and the history').isChecked()).toBe(true);
+    expect(await dialog.getByLabel('see notes, files and the history').isDisabled()).toBe(true);
+    expect(await seriousFindings(office)).toEqual([]);
+    await dialog.getByRole('button', { name: 'Make the role' }).click();
+    const roles = office.getByRole('table', { name: 'What each role may' });
+    await roles.getByRole('row', { name: /^Chart keeper/ }).waitFor();
+    expect(
+      await roles
+        .getByRole('row', { name: /^Chart keeper/ })
+        .getByText('✓')
+        .count(),
+    ).toBe(3);
+
+    await office.getByLabel('Name').fill('Runa Keel');
+    await office.getByLabel('E-mail').fill('runa.keel@example.org');
+    await office.getByRole('combobox', { name: 'Role' }).last().click();
+    await office.getByRole('option', { name: 'Chart keeper' }).click();
+    await office.getByText('may see notes, files and the history and keep the chart').waitFor();
+    await office.getByRole('button', { name: 'Invite', exact: true }).click();
+    const link = String(await office.locator('code').textContent());
+    await roles.getByRole('button', { name: 'Delete Chart keeper' }).click();
+    await office.getByText(/The role Chart keeper cannot go: 1 person has it or is invited to it/).waitFor();
+
+    const { page, expectQuiet } = await visit(browser, '', link);
+    await page.getByText(/As Chart keeper\. Choose a password/).waitFor();
+    await page.getByLabel('New password').fill('herring in a barrel');
+    await page.getByLabel('The same again').fill('herring in a barrel');
+    await page.getByRole('button', { name: 'Set the password and enter' }).click();
+    await page.getByRole('link', { name: /Slipway/ }).click();
+    await page.getByText('Chart keeper').first().waitFor();
+    await page.goto(`${server.url}/companies/${id}/ledger/chart`);
+    await page.getByRole('button', { name: 'Add account…' }).first().waitFor();
+    await page.goto(`${server.url}/companies/${id}/ledger/entries/new`);
+    await page.getByText('Your role in this company may not prepare entries.', { exact: false }).waitFor();
+
+    await roles.getByRole('button', { name: 'Change Chart keeper' }).click();
+    await office.getByRole('dialog').getByLabel('prepare entries').check();
+    await office.getByRole('button', { name: 'Change it' }).click();
+    await office.getByText('Changed: the role Chart keeper.').waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'New entry' }).waitFor();
+    expectQuiet(refused);
+    officeQuiet(refused);
+  });
+
   it('a session that ended meanwhile is said in words, and what was typed stays', async () => {
     const { id } = await server.ok<Company>('POST', '/companies', { name: 'Interrupted', currency: 'EUR', fiscalYearFirstMonth: 1 });
     const own = await new ApiClient(server.url).enter('/session', { email: testAdministrator.email, password: testAdministrator.password });
@@ -86,7 +138,7 @@ describe('roles in the demo', () => {
       expect([path, await page.getByRole('button', { name: changes }).count()]).toEqual([path, 0]);
     }
     await page.goto(`${base}/history`);
-    await page.getByText(/This needs the role of reviewer; you are reader/).waitFor();
+    await page.getByText(/Your role in this company may not see notes, files and the history/).waitFor();
     expectQuiet(refused);
     // Its people have no password that could be guessed, each role its own person.
     for (const role of ['reader', 'reviewer', 'preparer', 'administrator'] as const) {

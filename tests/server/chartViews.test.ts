@@ -38,11 +38,11 @@ describe('views of the chart', () => {
 
   it('one for all is a preparer’s to save, change and delete, and is on record', async () => {
     const shared = { name: 'Open points', isShared: true, content };
-    expect(await reader?.refused('POST', path(), shared)).toMatchObject({ status: 403, code: 'role_needed' });
+    expect(await reader?.refused('POST', path(), shared)).toMatchObject({ status: 403, code: 'permission_needed' });
     const saved = await preparer?.ok<SavedChartView>('POST', path(), shared);
     const seen = (await viewsOf(reader)).views.find(({ isShared }) => isShared);
     expect(seen).toMatchObject({ name: 'Open points', isMine: false });
-    expect(await reader?.refused('DELETE', path(`/${saved?.id}`))).toMatchObject({ status: 403, code: 'role_needed' });
+    expect(await reader?.refused('DELETE', path(`/${saved?.id}`))).toMatchObject({ status: 403, code: 'permission_needed' });
     expect(await reader?.refused('PUT', path(`/${saved?.id}`), { ...shared, version: 1 })).toMatchObject({ status: 403 });
     await preparer?.ok('PUT', path(`/${saved?.id}`), { ...shared, name: 'To do', version: 1 });
     expect(await preparer?.refused('PUT', path(`/${saved?.id}`), { ...shared, version: 1 })).toMatchObject({ status: 409, code: 'version_conflict' });

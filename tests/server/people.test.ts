@@ -126,7 +126,7 @@ describe('one-time links', () => {
       opens: 'company',
       name: 'Nanna Lund',
       email: 'new@example.org',
-      invitation: { company: 'Shop', role: 'reader', hasAccount: false },
+      invitation: { company: 'Shop', role: 'reader', roleName: '', hasAccount: false },
     });
     expect(await nobody().refused('POST', '/links/use', { token, password: 'Nanna Lund 1' })).toMatchObject({ facts: { reason: 'names_its_owner' } });
     const entered = await nobody().enter('/links/use', { token, password });
@@ -183,7 +183,7 @@ describe('people of a company', () => {
     const { client, personId } = await join('former@example.org', 'administrator', 'Former One');
     await client.ok('GET', people);
     await server.ok('PUT', `${people}/${personId}`, { role: 'reader', version: 1 });
-    expect(await client.refused('GET', people)).toMatchObject({ code: 'role_needed' });
+    expect(await client.refused('GET', people)).toMatchObject({ code: 'permission_needed' });
     await server.ok('DELETE', `${people}/${personId}?version=2`);
     expect(await client.refused('GET', people)).toMatchObject({ code: 'not_found' });
   });

@@ -70,7 +70,7 @@ describe('a company that is removed', () => {
   it('is an administrator’s to remove', async () => {
     const shop = await openShop(server);
     const { client: keeper } = await joinCompany(server, shop.id, { email: 'keeper@example.org', role: 'preparer' });
-    expect(await keeper.refused('POST', `${shop.path}/removal`, { name: 'Test company' })).toMatchObject({ status: 403, code: 'role_needed' });
+    expect(await keeper.refused('POST', `${shop.path}/removal`, { name: 'Test company' })).toMatchObject({ status: 403, code: 'permission_needed' });
     expect((await server.call('GET', shop.path)).status).toBe(200);
   });
 

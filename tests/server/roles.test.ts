@@ -1,5 +1,5 @@
-import { type Company, type Operation, operations } from '@ivory-ladder/contract';
-import { type Role, roles } from '@ivory-ladder/core';
+import { type Company, type Operation, operations, type PersonList } from '@ivory-ladder/contract';
+import { ownRoleKey, type Permission, permissions, permissionsAmong, permissionsOfRole, type Role, type RoleKey, roles } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient } from '../support/apiClient.ts';
 import { joinCompany } from '../support/joinCompany.ts';
@@ -10,11 +10,13 @@ let company: Company;
 /** A company that none of the others belongs to. */
 let foreign: Company;
 const clients = new Map<Role | 'stranger' | 'nobody', ApiClient>();
+/** Each with a role of the company's own that may one thing. */
+const single = new Map<Permission, ApiClient>();
 
 const add = (name: string) => server.ok<Company>('POST', '/companies', { name, currency: 'EUR', fiscalYearFirstMonth: 1 });
 
 /** A person with a role in a company, who has chosen a password with their link. */
-async function join(companyId: number, role: Role, name: string): Promise<ApiClient> {
+async function join(companyId: number, role: RoleKey, name: string): Promise<ApiClient> {
   const email = `${name.toLowerCase()}@example.org`;
   return (await joinCompany(server, companyId, { name, email, role })).client;
 }
@@ -23,6 +25,12 @@ beforeAll(async () => {
   server = await TestServer.start();
   [company, foreign] = [await add('Here'), await add('Elsewhere')];
   for (const role of roles) clients.set(role, await join(company.id, role, `Member-${role}`));
+  for (const permission of permissions) {
+    const body = { name: `May ${permission}`, permissions: [permission] };
+    const { ownRoles } = await server.ok<PersonList>('POST', `/companies/${company.id}/roles`, body);
+    const made = ownRoles.find(({ name }) => name === body.name);
+    single.set(permission, await join(company.id, ownRoleKey(made?.id ?? 0), `May-${permission}`));
+  }
   clients.set('stranger', await join(foreign.id, 'administrator', 'Stranger'));
   clients.set('nobody', new ApiClient(server.url));
 });
@@ -37,10 +45,14 @@ const pathOf = ({ path }: Operation, companyId: number) =>
 
 const ofCompany = Object.entries(operations as Record<string, Operation>).filter(([, { path }]) => path.includes('{companyId}'));
 
-describe('every operation of a company, as every role', () => {
+describe('every operation of a company, with every permission', () => {
   it.each(ofCompany)('%s', async (_name, operation) => {
     const { method, needs } = operation;
-    for (const [who, client] of clients) {
+    const held = new Map<string, readonly Permission[]>([
+      ...roles.map((role): [string, readonly Permission[]] => [role, permissionsOfRole[role]]),
+      ...permissions.map((permission): [string, readonly Permission[]] => [permission, permissionsAmong([permission])]),
+    ]);
+    for (const [who, client] of [...clients, ...single]) {
       const { status, body } = await client.call<{ code: string; facts: unknown }>(
         method.toUpperCase(),
         pathOf(operation, company.id),
@@ -48,29 +60,24 @@ describe('every operation of a company, as every role', () => {
       );
       if (who === 'nobody') expect([who, status, body.code]).toEqual([who, 401, 'sign_in_needed']);
       else if (who === 'stranger') expect([who, status, body.code, body.facts]).toEqual([who, 404, 'not_found', { thing: 'company', id: company.id }]);
-      else if (roles.indexOf(who) < roles.indexOf(needs as Role))
-        expect([who, status, body.code, body.facts]).toEqual([who, 403, 'role_needed', { needs, role: who }]);
+      else if (!held.get(who)?.includes(needs as Permission)) expect([who, status, body.code, body.facts]).toEqual([who, 403, 'permission_needed', { needs }]);
       else expect([who, status]).not.toEqual([who, expect.toSatisfy((found: number) => found === 401 || found === 403)]);
     }
   });
 
-  it('changes need at least a preparer, but for a reviewer’s notes and what each sees of the chart; people an administrator', () => {
+  it('changes need more than to see, but for notes and what each sees of the chart; people and settings their own', () => {
     // What is asked for in a body changes nothing.
     const changing = ofCompany.filter(([name, { method }]) => method !== 'get' && name !== 'getVectors');
-    expect(changing.filter(([, { needs }]) => needs !== 'preparer' && needs !== 'administrator').map(([name]) => name)).toEqual([
+    expect(changing.filter(([, { needs }]) => needs === 'see' || needs === 'see_papers').map(([name]) => name)).toEqual([
       'addNote',
       'chooseChartColumns',
       'saveChartView',
       'changeChartView',
       'deleteChartView',
     ]);
-    expect(ofCompany.filter(([, { path, needs }]) => /\/(people|invitations)/.test(path) !== (needs === 'administrator')).map(([name]) => name)).toEqual([
-      'changeSettings',
-      'removeCompany',
-      'rehearseSettings',
-      'unlockPeriod',
-      'unlockBudget',
-    ]);
+    expect(
+      ofCompany.filter(([, { path, needs }]) => /\/(people|invitations|roles)/.test(path) !== (needs === 'keep_people_and_settings')).map(([name]) => name),
+    ).toEqual(['changeSettings', 'removeCompany', 'rehearseSettings', 'unlockPeriod', 'unlockBudget']);
   });
 
   it('ids of another company open nothing, whatever one is in one’s own', async () => {

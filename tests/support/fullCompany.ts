@@ -1,4 +1,4 @@
-import type { CodeListBody, LayoutDetail, PlacementRehearsal, SavedChartView, SeriesList, StatementSetBody } from '@ivory-ladder/contract';
+import type { CodeListBody, LayoutDetail, PersonList, PlacementRehearsal, SavedChartView, SeriesList, StatementSetBody } from '@ivory-ladder/contract';
 import { usualPlans } from '@ivory-ladder/core';
 import { joinCompany } from './joinCompany.ts';
 import type { TestServer } from './server.ts';
@@ -41,6 +41,7 @@ export async function openFullCompany(server: TestServer) {
   const { separator, encoding, reading } = look;
   const invited = await post<{ invitationId: number }>('people', { name: 'Asked', email: 'asked@example.org', role: 'reader' });
   const member = await joinCompany(server, shop.id, { name: 'Member', email: 'member@example.org', role: 'reader' });
+  const { ownRoles } = await post<PersonList>('roles', { name: 'Clerk', permissions: ['prepare_entries'] });
   const { categories } = await server.ok<{ categories: { id: number }[] }>('GET', `${path}/placement?from=2026-01-01&to=2026-09-30`);
   const ids: Record<string, number | string> = {
     accountId: bank.id,
@@ -60,6 +61,7 @@ export async function openFullCompany(server: TestServer) {
     planId: (await post<{ id: number }>('column-plans', { name: 'Months', definition: usualPlans[1]?.definition })).id,
     recordId: records[0]?.id ?? 0,
     rehearsalId: (await post<PlacementRehearsal>('rehearsals', { draft: { places: [], categories: [] } })).id,
+    roleId: ownRoles[0]?.id ?? 0,
     ruleId,
     seriesId: series[0]?.id ?? 0,
     setId: set.id,

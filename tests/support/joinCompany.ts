@@ -1,11 +1,11 @@
 import type { Invited, LinkView, PersonList } from '@ivory-ladder/contract';
-import type { Role } from '@ivory-ladder/core';
+import type { RoleKey } from '@ivory-ladder/core';
 import { ApiClient, testAdministrator } from './apiClient.ts';
 
 interface Joining {
   readonly name?: string;
   readonly email: string;
-  readonly role: Role;
+  readonly role: RoleKey;
   readonly password?: string;
 }
 

@@ -17,9 +17,9 @@ const part = budgetGridQuery.pick({ part: true });
 
 /** Budgets of fiscal years, in versions. */
 export const budgetOperations = {
-  listBudgets: { needs: 'reader', method: 'get', path: '/companies/{companyId}/budgets', summary: 'Budgets by year and name', answer: budgetList },
+  listBudgets: { needs: 'see', method: 'get', path: '/companies/{companyId}/budgets', summary: 'Budgets by year and name', answer: budgetList },
   addBudget: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'post',
     path: '/companies/{companyId}/budgets',
     summary: 'Begin a budget of a fiscal year, empty or as another one',
@@ -28,7 +28,7 @@ export const budgetOperations = {
     status: 201,
   },
   changeBudget: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'patch',
     path: '/companies/{companyId}/budgets/{budgetId}',
     summary: 'Rename a budget',
@@ -36,7 +36,7 @@ export const budgetOperations = {
     answer: budget,
   },
   deleteBudget: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'delete',
     path: '/companies/{companyId}/budgets/{budgetId}',
     summary: 'Delete a budget that is not locked, with its amounts',
@@ -44,7 +44,7 @@ export const budgetOperations = {
     status: 204,
   },
   lockBudget: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'post',
     path: '/companies/{companyId}/budgets/{budgetId}/lock',
     summary: 'Lock a budget, which takes no changes from then on',
@@ -52,7 +52,7 @@ export const budgetOperations = {
     answer: budget,
   },
   unlockBudget: {
-    needs: 'administrator',
+    needs: 'keep_people_and_settings',
     method: 'delete',
     path: '/companies/{companyId}/budgets/{budgetId}/lock',
     summary: 'Open a locked budget again, with a reason',
@@ -60,7 +60,7 @@ export const budgetOperations = {
     answer: budget,
   },
   getBudgetGrid: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/budgets/{budgetId}/grid',
     summary: 'A budget by account and period, beside the year before and what it is compared with',
@@ -68,7 +68,7 @@ export const budgetOperations = {
     answer: budgetGrid,
   },
   setBudgetCells: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'put',
     path: '/companies/{companyId}/budgets/{budgetId}/cells',
     summary: 'Set amounts of a budget, whole or not at all; refused where one is not any more what it was',
@@ -77,7 +77,7 @@ export const budgetOperations = {
     answer: budget,
   },
   exportBudget: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/budgets/{budgetId}/workbook',
     summary: 'A budget as a workbook that can be changed and loaded back',
@@ -85,7 +85,7 @@ export const budgetOperations = {
     answer: 'file',
   },
   readBudgetWorkbook: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'post',
     path: '/companies/{companyId}/budgets/{budgetId}/workbook',
     summary: 'What stands in a workbook of the budget; nothing is changed',

@@ -142,6 +142,7 @@ export const historyQuery = z.object({
       'layout',
       'layout_options',
       'statement_set',
+      'role',
       'trial_balance',
       'year',
       'view',

@@ -25,7 +25,7 @@ import { posting, uploadedFile } from './trialBalanceFile.ts';
 /** The chart of accounts. */
 export const chartOperations = {
   getChart: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/chart',
     summary: 'Every account in the chart’s own order, with its place, its amounts and when it was last used',
@@ -33,7 +33,7 @@ export const chartOperations = {
     answer: chartView,
   },
   addAccount: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts',
     summary: 'Add an account',
@@ -42,7 +42,7 @@ export const chartOperations = {
     status: 201,
   },
   changeAccount: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'patch',
     path: '/companies/{companyId}/accounts/{accountId}',
     summary: 'Rename, renumber, nest, order, describe, retire or reopen an account, or give it a role',
@@ -50,7 +50,7 @@ export const chartOperations = {
     answer: account,
   },
   rehearseAccountChange: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/change-rehearsal',
     summary: 'What a change of the account would do to every statement and layout in use',
@@ -58,14 +58,14 @@ export const chartOperations = {
     answer: statementEffect,
   },
   listNotes: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/accounts/{accountId}/notes',
     summary: 'What people wrote about an account, newest first',
     answer: noteList,
   },
   addNote: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/notes',
     summary: 'Write a note about an account; it bears the day and is never changed',
@@ -74,14 +74,14 @@ export const chartOperations = {
     status: 201,
   },
   listAttachments: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/accounts/{accountId}/attachments',
     summary: 'Files attached to an account, newest first',
     answer: attachmentList,
   },
   addAttachment: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/attachments',
     summary: 'Attach a file of at most 25 MB, of a listed kind, to an account',
@@ -91,14 +91,14 @@ export const chartOperations = {
     status: 201,
   },
   listEntryAttachments: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/entries/{entryId}/attachments',
     summary: 'Files attached to an entry, newest first',
     answer: attachmentList,
   },
   addEntryAttachment: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/entries/{entryId}/attachments',
     summary: 'Attach a file of at most 25 MB, of a listed kind, to an entry',
@@ -108,14 +108,14 @@ export const chartOperations = {
     status: 201,
   },
   downloadAttachment: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/attachments/{attachmentId}',
     summary: 'An attached file, always as a download of plain bytes',
     answer: 'stream',
   },
   deleteAttachment: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'delete',
     path: '/companies/{companyId}/attachments/{attachmentId}',
     summary: 'Take an attached file away; its name stays in the history',
@@ -123,14 +123,14 @@ export const chartOperations = {
     status: 204,
   },
   listAccountPeriods: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/accounts/{accountId}/periods',
     summary: 'Movement and closing balance of an account in each period',
     answer: accountPeriods,
   },
   rehearseMerge: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/merge-rehearsal',
     summary: 'What merging the account into another would move, and its effect on the statements',
@@ -138,7 +138,7 @@ export const chartOperations = {
     answer: mergeRehearsal,
   },
   mergeAccounts: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/merge',
     summary: 'Merge the account into another, whole or not at all: entries stay, one moves what it holds, it is retired',
@@ -147,7 +147,7 @@ export const chartOperations = {
     idempotent: true,
   },
   rehearseRenumbering: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/renumbering-rehearsal',
     summary: 'What new numbers would do to every statement and layout in use',
@@ -156,7 +156,7 @@ export const chartOperations = {
     answer: statementEffect,
   },
   renumberAccounts: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/renumbering',
     summary: 'Give accounts new numbers, all or none; two may swap theirs',
@@ -165,7 +165,7 @@ export const chartOperations = {
     answer: z.object({ renumbered: z.int() }),
   },
   exportChart: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/chart/file',
     summary: 'The chart with its placement as CSV or workbook, or a template to fill in',
@@ -173,7 +173,7 @@ export const chartOperations = {
     answer: 'file',
   },
   uploadChartFile: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/chart-files',
     summary: 'Hand in a chart as it is (CSV, TSV or XLSX); nothing is changed',
@@ -183,7 +183,7 @@ export const chartOperations = {
     status: 201,
   },
   rehearseChartFile: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/chart-files/{fileId}/rehearsal',
     summary: 'What each row would do, and the effect on the statements',
@@ -191,7 +191,7 @@ export const chartOperations = {
     answer: chartRehearsal,
   },
   applyChartFile: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/chart-files/{fileId}/application',
     summary: 'Apply the file, whole or not at all, to the chart that the rehearsal showed',
@@ -199,7 +199,7 @@ export const chartOperations = {
     answer: chartFileApplied,
   },
   deleteAccount: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'delete',
     path: '/companies/{companyId}/accounts/{accountId}',
     summary: 'Delete an account that nothing holds',
@@ -207,14 +207,14 @@ export const chartOperations = {
     status: 204,
   },
   listChartViews: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/chart/views',
     summary: 'Views of the chart that one saved or that are for all, and the columns one chose',
     answer: savedChartViews,
   },
   chooseChartColumns: {
-    needs: 'reader',
+    needs: 'see',
     method: 'put',
     path: '/companies/{companyId}/chart/columns',
     summary: 'Which columns of the chart one sees, in which order and width',
@@ -223,7 +223,7 @@ export const chartOperations = {
     status: 204,
   },
   saveChartView: {
-    needs: 'reader',
+    needs: 'see',
     method: 'post',
     path: '/companies/{companyId}/chart/views',
     summary: 'Save a view under a name, for oneself or, as a preparer, for all',
@@ -232,7 +232,7 @@ export const chartOperations = {
     status: 201,
   },
   changeChartView: {
-    needs: 'reader',
+    needs: 'see',
     method: 'put',
     path: '/companies/{companyId}/chart/views/{viewId}',
     summary: 'Save a view anew',
@@ -240,7 +240,7 @@ export const chartOperations = {
     answer: savedChartView,
   },
   deleteChartView: {
-    needs: 'reader',
+    needs: 'see',
     method: 'delete',
     path: '/companies/{companyId}/chart/views/{viewId}',
     summary: 'Delete a view: one’s own or, as a preparer, one for all',

@@ -16,14 +16,14 @@ import type { Operation } from './operation.ts';
 /** Lists of report codes, and facets with their values. */
 export const codeListOperations = {
   listCodeLists: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/code-lists',
     summary: 'Lists of report codes and facets, with how many accounts have each code',
     answer: codeLists,
   },
   addCodeList: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists',
     summary: 'Add a list of report codes, or a facet',
@@ -33,7 +33,7 @@ export const codeListOperations = {
     status: 201,
   },
   changeCodeList: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'patch',
     path: '/companies/{companyId}/code-lists/{listId}',
     summary: 'Rename a list, and add, change or take away codes; a code that accounts have stays',
@@ -42,7 +42,7 @@ export const codeListOperations = {
     answer: codeList,
   },
   deleteCodeList: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'delete',
     path: '/companies/{companyId}/code-lists/{listId}',
     summary: 'Delete a list that no account has a code of',
@@ -50,7 +50,7 @@ export const codeListOperations = {
     status: 204,
   },
   addPairingRule: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/pairing-rules',
     summary: 'Forbid values of two facets on one line; lines that have them stay as they are',
@@ -59,7 +59,7 @@ export const codeListOperations = {
     status: 201,
   },
   rehearseFacetFill: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/fill-rehearsal',
     summary: 'Which lines of the past have no value of a facet, by account',
@@ -68,7 +68,7 @@ export const codeListOperations = {
     answer: facetFillFound,
   },
   applyFacetFill: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/fill',
     summary: 'Give lines of the past that have no value of a facet one; amounts stay as they are',
@@ -77,7 +77,7 @@ export const codeListOperations = {
     answer: facetFilled,
   },
   rehearseFacetFile: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/value-file-rehearsal',
     summary: 'Which lines of the past a file of documents, accounts and values would give a value of a facet',
@@ -86,7 +86,7 @@ export const codeListOperations = {
     answer: facetFileFound,
   },
   applyFacetFile: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/value-file',
     summary: 'Give lines of the past the values that a file has for them, whole or not at all; amounts stay as they are',
@@ -95,7 +95,7 @@ export const codeListOperations = {
     answer: facetFilled,
   },
   deletePairingRule: {
-    needs: 'preparer',
+    needs: 'keep_chart',
     method: 'delete',
     path: '/companies/{companyId}/pairing-rules/{ruleId}',
     summary: 'Take a pairing rule away',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { role } from './people.ts';
+import { permission, roleKey } from './people.ts';
 import { amount, day, id, language, layer, lock, name, version } from './primitives.ts';
 import { statementEffect } from './statementEffect.ts';
 
@@ -140,7 +140,10 @@ export const company = z.object({
   /** Grows by one with each posting. */
   revision: z.int(),
   /** Of the one who asks. */
-  role,
+  /** Of whoever asks. `roleName`: of a role that the company made; empty for one that every company has. */
+  role: roleKey,
+  roleName: z.string(),
+  permissions: z.array(permission),
   retainedEarningsAccountId: id.nullable(),
   years: z.array(fiscalYear),
   /** The last day that bears an entry, or `null` for an empty ledger. */
@@ -154,7 +157,7 @@ export const company = z.object({
 });
 export type Company = z.infer<typeof company>;
 
-export const companyList = z.object({ companies: z.array(z.object({ id, name: z.string(), currency: z.string(), role })) });
+export const companyList = z.object({ companies: z.array(z.object({ id, name: z.string(), currency: z.string(), role: roleKey, roleName: z.string() })) });
 export type CompanyList = z.infer<typeof companyList>;
 
 export const layoutOptions = z.strictObject({

@@ -29,14 +29,14 @@ export const companyOperations = {
     status: 201,
   },
   getCompany: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}',
     summary: 'A company, its fiscal years and what awaits the user',
     answer: company,
   },
   changeSettings: {
-    needs: 'administrator',
+    needs: 'keep_people_and_settings',
     method: 'patch',
     path: '/companies/{companyId}',
     summary: 'Change name, number scheme and other settings of the company',
@@ -44,7 +44,7 @@ export const companyOperations = {
     answer: company,
   },
   removeCompany: {
-    needs: 'administrator',
+    needs: 'keep_people_and_settings',
     method: 'post',
     path: '/companies/{companyId}/removal',
     summary: 'Remove the company with all that is in it, for good; its name is given as a proof that it is meant',
@@ -53,7 +53,7 @@ export const companyOperations = {
     status: 204,
   },
   rehearseSettings: {
-    needs: 'administrator',
+    needs: 'keep_people_and_settings',
     method: 'post',
     path: '/companies/{companyId}/settings-rehearsal',
     summary: 'What another order of numbers would do to places by range and to every statement and layout in use',
@@ -61,7 +61,7 @@ export const companyOperations = {
     answer: settingsRehearsal,
   },
   makeYear: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/years',
     summary: 'Make the fiscal year that holds a day with those between, or the next one in a form of its own',
@@ -70,7 +70,7 @@ export const companyOperations = {
     status: 201,
   },
   addAdjustingPeriod: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/years/{year}/adjusting-period',
     summary: 'Add a period for adjustments behind the last of a year',
@@ -78,14 +78,14 @@ export const companyOperations = {
     status: 201,
   },
   proposeClosing: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/years/{year}/closing',
     summary: 'What closing a year would post; statements are the same with a closing and without',
     answer: closing,
   },
   closeYear: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/years/{year}/closing',
     summary: 'Post the closing of a year',
@@ -94,7 +94,7 @@ export const companyOperations = {
     idempotent: true,
   },
   lockPeriods: {
-    needs: 'preparer',
+    needs: 'lock_periods',
     method: 'post',
     path: '/companies/{companyId}/period-locks',
     summary: 'Lock a period and every open one before it; they take no entries',
@@ -102,7 +102,7 @@ export const companyOperations = {
     answer: company,
   },
   unlockPeriod: {
-    needs: 'administrator',
+    needs: 'keep_people_and_settings',
     method: 'post',
     path: '/companies/{companyId}/period-unlocking',
     summary: 'Open a locked period again, with a reason',
@@ -110,7 +110,7 @@ export const companyOperations = {
     answer: company,
   },
   listHistory: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/history',
     summary: 'What was changed, by whom, before and after; newest first',
@@ -118,7 +118,7 @@ export const companyOperations = {
     answer: history,
   },
   exportHistory: {
-    needs: 'reviewer',
+    needs: 'see_papers',
     method: 'get',
     path: '/companies/{companyId}/history/csv',
     summary: 'The newest 10,000 changes as CSV',

@@ -5,14 +5,14 @@ import type { Operation } from './operation.ts';
 /** Journal lines from a file: looked at, read and checked whole, then posted whole or not at all. */
 export const journalOperations = {
   emptyLinesFile: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/empty-lines-file',
     summary: 'A file with every column that journal lines can have, and what each takes',
     answer: 'file',
   },
   lookAtJournal: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/journal-looks',
     summary: 'What the beginning of a file of journal lines is taken for',
@@ -20,7 +20,7 @@ export const journalOperations = {
     answer: journalLook,
   },
   beginJournalImport: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/journal-imports',
     summary: 'Begin an import of journal lines; its content follows',
@@ -29,7 +29,7 @@ export const journalOperations = {
     status: 201,
   },
   readJournal: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/journal-imports/{importId}/content',
     summary: 'The bytes of the file, read and checked as they come',
@@ -37,14 +37,14 @@ export const journalOperations = {
     answer: journalImport,
   },
   getJournalImport: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'get',
     path: '/companies/{companyId}/journal-imports/{importId}',
     summary: 'How far an import is, and what was found',
     answer: journalImport,
   },
   postJournalImport: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/journal-imports/{importId}/posting',
     summary: 'Post what was read, whole or not at all',
@@ -52,7 +52,7 @@ export const journalOperations = {
     idempotent: true,
   },
   discardJournalImport: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'delete',
     path: '/companies/{companyId}/journal-imports/{importId}',
     summary: 'Discard an import, also while it is read',

@@ -18,9 +18,9 @@ import { deletionQuery } from './primitives.ts';
 
 /** Layouts that are composed: drafts, versions, and the one in use. */
 export const layoutOperations = {
-  listLayouts: { needs: 'reader', method: 'get', path: '/companies/{companyId}/layouts', summary: 'Composed layouts by name', answer: layoutList },
+  listLayouts: { needs: 'see', method: 'get', path: '/companies/{companyId}/layouts', summary: 'Composed layouts by name', answer: layoutList },
   addLayout: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/layouts',
     summary: 'Begin a layout: as a generated one, as a copy, or empty',
@@ -30,14 +30,14 @@ export const layoutOperations = {
     status: 201,
   },
   getLayout: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/layouts/{layoutId}',
     summary: 'What is worked at, what is in use, and the versions',
     answer: layoutDetail,
   },
   renameLayout: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'patch',
     path: '/companies/{companyId}/layouts/{layoutId}',
     summary: 'Rename a layout',
@@ -45,7 +45,7 @@ export const layoutOperations = {
     answer: layoutDetail,
   },
   saveLayoutDraft: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'put',
     path: '/companies/{companyId}/layouts/{layoutId}/draft',
     summary: 'Keep what is drafted, or drop it',
@@ -54,7 +54,7 @@ export const layoutOperations = {
     answer: savedLayout,
   },
   putLayoutInUse: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/layouts/{layoutId}/use',
     summary: 'Make the draft the version that runs',
@@ -62,7 +62,7 @@ export const layoutOperations = {
     answer: layoutDetail,
   },
   deleteLayout: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'delete',
     path: '/companies/{companyId}/layouts/{layoutId}',
     summary: 'Delete a layout with its versions',
@@ -70,28 +70,28 @@ export const layoutOperations = {
     answer: 'none',
   },
   getLayoutVersion: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/layouts/{layoutId}/versions/{number}',
     summary: 'A version as it was put in use',
     answer: layoutVersionDetail,
   },
   getKeptDraft: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'get',
     path: '/companies/{companyId}/layouts/{layoutId}/kept-drafts/{number}',
     summary: 'A draft that was dropped, or of which somebody else’s change stands',
     answer: keptDraft,
   },
   getLayoutFile: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/layouts/{layoutId}/file',
     summary: 'The layout as a file that other companies and installations read',
     answer: 'file',
   },
   addLayoutFile: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/layout-files',
     summary: 'Begin a layout as a file says it; what this chart lacks is told',
@@ -101,9 +101,9 @@ export const layoutOperations = {
     answer: layoutRead,
     status: 201,
   },
-  listColumnPlans: { needs: 'reader', method: 'get', path: '/companies/{companyId}/column-plans', summary: 'Column plans by name', answer: columnPlanList },
+  listColumnPlans: { needs: 'see', method: 'get', path: '/companies/{companyId}/column-plans', summary: 'Column plans by name', answer: columnPlanList },
   addColumnPlan: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/column-plans',
     summary: 'Keep a column plan',
@@ -112,7 +112,7 @@ export const layoutOperations = {
     status: 201,
   },
   changeColumnPlan: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'put',
     path: '/companies/{companyId}/column-plans/{planId}',
     summary: 'Change a column plan',
@@ -120,7 +120,7 @@ export const layoutOperations = {
     answer: columnPlan,
   },
   deleteColumnPlan: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'delete',
     path: '/companies/{companyId}/column-plans/{planId}',
     summary: 'Delete a column plan',

@@ -23,7 +23,7 @@ import { broughtInList, posting, rehearsal, rehearsalInput, takenBack, takingBac
 /** Trial balances brought in, balances and entries. */
 export const ledgerOperations = {
   uploadTrialBalance: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files',
     summary: 'Hand in a file as it is (CSV, TSV or XLSX); nothing is posted',
@@ -33,7 +33,7 @@ export const ledgerOperations = {
     status: 201,
   },
   rehearseTrialBalance: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/rehearsal',
     summary: 'What the file was taken for, its errors, and what would be posted',
@@ -42,7 +42,7 @@ export const ledgerOperations = {
     answer: rehearsal,
   },
   postTrialBalance: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/posting',
     summary: 'Post the differences, whole or not at all',
@@ -52,21 +52,21 @@ export const ledgerOperations = {
     idempotent: true,
   },
   listBroughtIn: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/trial-balance-files',
     summary: 'Trial balances that were posted, by their day',
     answer: broughtInList,
   },
   viewTakingBack: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'get',
     path: '/companies/{companyId}/trial-balances/{trialBalanceId}/taking-back',
     summary: 'What taking a trial balance back would post',
     answer: takingBack,
   },
   takeBackTrialBalance: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balances/{trialBalanceId}/taking-back',
     summary: 'Reverse what a trial balance posted, once; later ones keep their balances',
@@ -74,7 +74,7 @@ export const ledgerOperations = {
     idempotent: true,
   },
   getTrialBalance: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/trial-balance',
     summary: 'Opening, movement, carried over and closing of every account',
@@ -82,7 +82,7 @@ export const ledgerOperations = {
     answer: trialBalanceView,
   },
   getAdjustments: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/adjustments',
     summary: 'Adjustments of the fiscal year up to a day, with their lines',
@@ -90,7 +90,7 @@ export const ledgerOperations = {
     answer: adjustmentList,
   },
   exportTrialBalanceCsv: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/trial-balance/csv',
     summary: 'The trial balance as CSV',
@@ -98,7 +98,7 @@ export const ledgerOperations = {
     answer: 'file',
   },
   exportTrialBalanceWorkbook: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/trial-balance/workbook',
     summary: 'The trial balance as a workbook with live formulas, adjustments with their texts on a sheet of their own',
@@ -106,7 +106,7 @@ export const ledgerOperations = {
     answer: 'file',
   },
   getAccountLedger: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/account-ledger',
     summary: 'Accounts with their lines, balance after each, counter accounts, and sums by period',
@@ -114,7 +114,7 @@ export const ledgerOperations = {
     answer: accountLedger,
   },
   exportAccountLedger: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/account-ledger/csv',
     summary: 'The account ledger as CSV',
@@ -122,23 +122,23 @@ export const ledgerOperations = {
     answer: 'file',
   },
   listAccountLines: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/lines',
     summary: 'Lines of an account',
     query: accountLinesQuery,
     answer: accountLines,
   },
-  getEntry: { needs: 'reader', method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
+  getEntry: { needs: 'see', method: 'get', path: '/companies/{companyId}/entries/{entryId}', summary: 'An entry with its lines', answer: entry },
   getEntryClimb: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/entries/{entryId}/climb',
     summary: 'Where each account of an entry climbs',
     answer: entryClimb,
   },
   getAccountClimb: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/accounts/{accountId}/climb',
     summary: 'Where an account climbs: its rungs up to the totals of each statement and classification',
@@ -146,7 +146,7 @@ export const ledgerOperations = {
     answer: accountClimb,
   },
   listEntries: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/entries',
     summary: 'Entries, latest first, by cursor',
@@ -154,7 +154,7 @@ export const ledgerOperations = {
     answer: entryList,
   },
   exportEntries: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/entry-list/csv',
     summary: 'Entries as CSV, the latest 50,000 of what is sought',
@@ -162,7 +162,7 @@ export const ledgerOperations = {
     answer: 'file',
   },
   reverseEntry: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/entries/{entryId}/reversal',
     summary: 'Post an entry that reverses another one, once',
@@ -172,7 +172,7 @@ export const ledgerOperations = {
     idempotent: true,
   },
   postEntry: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/entries',
     summary: 'Post a journal entry',

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { permission } from './people.ts';
 
 /** One operation of the API: the only place where its path and the shapes it takes and gives are written down. */
 export interface Operation {
@@ -6,8 +7,8 @@ export interface Operation {
   /** Under `/api`, parameters as `{name}`; all parameters are whole numbers but `kind`. */
   readonly path: string;
   readonly summary: string;
-  /** Who may ask: anybody, anybody signed in, or a member of the company with at least this role. */
-  readonly needs: 'nobody' | 'person' | 'reader' | 'reviewer' | 'preparer' | 'administrator';
+  /** Who may ask: anybody, anybody signed in, or a member of the company with this permission. */
+  readonly needs: 'nobody' | 'person' | z.infer<typeof permission>;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
   /** Thousands of rows may stand in the body: up to 20 MB of it, where it is 1 MB otherwise. */

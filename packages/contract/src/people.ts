@@ -1,7 +1,20 @@
 import { z } from 'zod';
 import { id, name, version } from './primitives.ts';
 
-export const role = z.enum(['reader', 'reviewer', 'preparer', 'administrator']);
+const builtInRole = z.enum(['reader', 'reviewer', 'preparer', 'administrator']);
+/** A role that every company has, or one that the company made, by its id: `own:7`. */
+export const roleKey = z.union([builtInRole, z.templateLiteral(['own:', z.int().positive()])]);
+export const permission = z.enum([
+  'see',
+  'see_papers',
+  'prepare_entries',
+  'keep_chart',
+  'keep_placement',
+  'keep_layouts',
+  'keep_budgets_and_rates',
+  'lock_periods',
+  'keep_people_and_settings',
+]);
 const email = z.string().trim().toLowerCase().max(200).pipe(z.email());
 /** Its own rules are checked with the person known, so that a refusal can say which one. */
 const password = z.string().min(1).max(500);
@@ -13,12 +26,12 @@ export const session = z.object({
     .object({ id, name: z.string(), email: z.string(), mayAddCompanies: z.boolean(), keepsInstallation: z.boolean(), hasPassword: z.boolean() })
     .nullable(),
   /** As whom anybody may enter: in demo mode only. */
-  demoRoles: z.array(role),
+  demoRoles: z.array(builtInRole),
 });
 export type Session = z.infer<typeof session>;
 
 export const signIn = z.strictObject({ email, password });
-export const demoEntry = z.strictObject({ role });
+export const demoEntry = z.strictObject({ role: builtInRole });
 export const passwordChange = z.strictObject({ current: password, next: password });
 
 export const linkToken = z.strictObject({ token });
@@ -28,7 +41,7 @@ export const linkView = z.object({
   name: z.string(),
   email: z.string(),
   /** Of an invitation: what it is to, and whether its owner has an account to sign in with. */
-  invitation: z.object({ company: z.string(), role, hasAccount: z.boolean() }).nullable(),
+  invitation: z.object({ company: z.string(), role: roleKey, roleName: z.string(), hasAccount: z.boolean() }).nullable(),
 });
 export type LinkView = z.infer<typeof linkView>;
 /** Name and e-mail are asked of the first administrator only; who is invited may give another name. */
@@ -40,7 +53,7 @@ export const personList = z.object({
       personId: id,
       name: z.string(),
       email: z.string(),
-      role,
+      role: roleKey,
       version,
       hasPassword: z.boolean(),
       mayAddCompanies: z.boolean(),
@@ -49,11 +62,16 @@ export const personList = z.object({
     }),
   ),
   /** Asked, and not here yet: of them nothing is known but the address. */
-  invitations: z.array(z.object({ invitationId: id, email: z.string(), role, invitedAt: z.string(), isOpen: z.boolean() })),
+  invitations: z.array(z.object({ invitationId: id, email: z.string(), role: roleKey, invitedAt: z.string(), isOpen: z.boolean() })),
+  /** Roles that the company made, by name. `holders`: people and invitations. */
+  ownRoles: z.array(z.object({ id, name: z.string(), permissions: z.array(permission), version, holders: z.int() })),
 });
 export type PersonList = z.infer<typeof personList>;
-export const personInput = z.strictObject({ name, email, role });
-export const roleChange = z.strictObject({ role, version });
+export const personInput = z.strictObject({ name, email, role: roleKey });
+export const roleChange = z.strictObject({ role: roleKey, version });
+/** A role of the company's own. Whoever may anything may see, whether it is said or not. */
+export const ownRoleInput = z.strictObject({ name, permissions: z.array(permission).max(permission.options.length) });
+export const ownRoleChange = ownRoleInput.extend({ version });
 export const companyGrant = z.strictObject({ may: z.boolean() });
 export const personRemoval = z.object({ version: z.coerce.number().int().nonnegative() });
 /** `token` is said once and kept nowhere. */

@@ -32,7 +32,7 @@ import { statementEffect } from './statementEffect.ts';
 /** Categories, and where accounts stand. */
 export const placementOperations = {
   getPlacement: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/placement',
     summary: 'Categories, accounts with their places, and amounts for a span and its comparison',
@@ -40,7 +40,7 @@ export const placementOperations = {
     answer: placementView,
   },
   addClassification: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/classifications',
     summary: 'Begin another tree of categories, empty or as a copy of one',
@@ -49,7 +49,7 @@ export const placementOperations = {
     status: 201,
   },
   changeClassification: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'patch',
     path: '/companies/{companyId}/classifications/{classificationId}',
     summary: 'Rename a classification, or make it the main one, which statements and proofs go by',
@@ -58,7 +58,7 @@ export const placementOperations = {
     status: 204,
   },
   deleteClassification: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'delete',
     path: '/companies/{companyId}/classifications/{classificationId}',
     summary: 'Delete a classification that is not the main one, with its categories and places',
@@ -66,7 +66,7 @@ export const placementOperations = {
     status: 204,
   },
   setExclusions: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'put',
     path: '/companies/{companyId}/coverage-exclusions',
     summary: 'Leave accounts out of the coverage of a classification or code list with a reason, or take them in again',
@@ -75,7 +75,7 @@ export const placementOperations = {
     answer: z.object({ accounts: z.int() }),
   },
   exportPlacement: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/placement/file',
     summary: 'Categories with their account numbers, and accounts with their places, as CSV or workbook',
@@ -83,7 +83,7 @@ export const placementOperations = {
     answer: 'file',
   },
   readPlacementFile: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/placement/file-rehearsal',
     summary: 'What a file of the placement would make of it, row by row, as a draft; nothing is changed',
@@ -92,14 +92,14 @@ export const placementOperations = {
     answer: readPlacement,
   },
   listPlacedElsewhere: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/placed-elsewhere',
     summary: 'Where your other companies have an account of the same name as an unplaced one, at a path that is here too',
     answer: z.object({ placed: z.array(z.object({ company: z.string(), accountId: id, categoryId: id })) }),
   },
   setPlaces: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'put',
     path: '/companies/{companyId}/places',
     summary: 'Place accounts, all or none',
@@ -109,7 +109,7 @@ export const placementOperations = {
     answer: z.object({ moved: z.int() }),
   },
   addCategory: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/categories',
     summary: 'Add a category at the end of its siblings',
@@ -119,7 +119,7 @@ export const placementOperations = {
     status: 201,
   },
   changeCategory: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'patch',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Rename, nest, order or describe a category',
@@ -128,7 +128,7 @@ export const placementOperations = {
     answer: category,
   },
   deleteCategory: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'delete',
     path: '/companies/{companyId}/categories/{categoryId}',
     summary: 'Delete an empty category',
@@ -137,7 +137,7 @@ export const placementOperations = {
     status: 204,
   },
   applyPlacement: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/placement-records',
     summary: 'Change categories and places together, all or none, checked against what they were before',
@@ -147,7 +147,7 @@ export const placementOperations = {
     status: 201,
   },
   rehearsePlacement: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/placement-rehearsal',
     summary: 'What a draft of changes would do to every statement and layout in use, of every classification',
@@ -156,7 +156,7 @@ export const placementOperations = {
     answer: statementEffect,
   },
   getPastPlacement: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/past-placement',
     summary: 'Categories and places as they stood at a moment',
@@ -164,7 +164,7 @@ export const placementOperations = {
     answer: pastPlacement,
   },
   listPlacementRecords: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/placement-records',
     summary: 'Changes of the placement that were applied, latest first',
@@ -172,14 +172,14 @@ export const placementOperations = {
     answer: placementRecordList,
   },
   getPlacementRecord: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/placement-records/{recordId}',
     summary: 'One change of the placement, with what it changed on the statements',
     answer: placementRecordDetail,
   },
   undoPlacement: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/placement-records/{recordId}/undoing',
     summary: 'Take an applied change of the placement back as a whole',
@@ -188,7 +188,7 @@ export const placementOperations = {
     status: 201,
   },
   listRehearsals: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'get',
     path: '/companies/{companyId}/rehearsals',
     summary: 'Proposed changes of the placement: your own, and those that others offer',
@@ -196,7 +196,7 @@ export const placementOperations = {
     answer: placementRehearsalList,
   },
   saveRehearsal: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'post',
     path: '/companies/{companyId}/rehearsals',
     summary: 'Keep a rehearsal; without a name it is the one you are at work on',
@@ -206,7 +206,7 @@ export const placementOperations = {
     status: 201,
   },
   changeRehearsal: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'patch',
     path: '/companies/{companyId}/rehearsals/{rehearsalId}',
     summary: 'Change, name, offer or return a rehearsal',
@@ -215,7 +215,7 @@ export const placementOperations = {
     answer: savedRehearsal,
   },
   deleteRehearsal: {
-    needs: 'preparer',
+    needs: 'keep_placement',
     method: 'delete',
     path: '/companies/{companyId}/rehearsals/{rehearsalId}',
     summary: 'Discard a rehearsal',

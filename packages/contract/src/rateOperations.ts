@@ -4,9 +4,9 @@ import { exchangeRates, rateFile, ratesInput } from './rates.ts';
 
 /** Exchange rates of a company's currency. */
 export const rateOperations = {
-  listRates: { needs: 'reader', method: 'get', path: '/companies/{companyId}/rates', summary: 'Exchange rates, latest first', answer: exchangeRates },
+  listRates: { needs: 'see', method: 'get', path: '/companies/{companyId}/rates', summary: 'Exchange rates, latest first', answer: exchangeRates },
   setRates: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'put',
     path: '/companies/{companyId}/rates',
     summary: 'Set exchange rates, or take some away; what was posted stays as it is',
@@ -15,7 +15,7 @@ export const rateOperations = {
     answer: exchangeRates,
   },
   readRateFile: {
-    needs: 'preparer',
+    needs: 'keep_budgets_and_rates',
     method: 'post',
     path: '/companies/{companyId}/rate-files',
     summary: 'What stands in a file of exchange rates; nothing is changed',

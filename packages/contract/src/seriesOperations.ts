@@ -3,9 +3,9 @@ import { seriesChange, seriesInput, seriesList } from './series.ts';
 
 /** Series that documents are numbered in. */
 export const seriesOperations = {
-  listSeries: { needs: 'reader', method: 'get', path: '/companies/{companyId}/series', summary: 'Document series with their next numbers', answer: seriesList },
+  listSeries: { needs: 'see', method: 'get', path: '/companies/{companyId}/series', summary: 'Document series with their next numbers', answer: seriesList },
   addSeries: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/series',
     summary: 'Begin a document series',
@@ -14,7 +14,7 @@ export const seriesOperations = {
     status: 201,
   },
   changeSeries: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'patch',
     path: '/companies/{companyId}/series/{seriesId}',
     summary: 'Rename a series, or end and take up its use',
@@ -22,7 +22,7 @@ export const seriesOperations = {
     answer: seriesList,
   },
   deleteSeries: {
-    needs: 'preparer',
+    needs: 'prepare_entries',
     method: 'delete',
     path: '/companies/{companyId}/series/{seriesId}',
     summary: 'Delete a series that no document is numbered in',

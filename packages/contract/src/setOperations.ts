@@ -4,9 +4,9 @@ import { lineComment, lineCommentInput, ranSet, setQuery, statementSet, statemen
 
 /** Statements that are run together. */
 export const setOperations = {
-  listSets: { needs: 'reader', method: 'get', path: '/companies/{companyId}/sets', summary: 'Sets of statements by name', answer: statementSetList },
+  listSets: { needs: 'see', method: 'get', path: '/companies/{companyId}/sets', summary: 'Sets of statements by name', answer: statementSetList },
   addSet: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/sets',
     summary: 'Keep a set of statements',
@@ -15,7 +15,7 @@ export const setOperations = {
     status: 201,
   },
   changeSet: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'put',
     path: '/companies/{companyId}/sets/{setId}',
     summary: 'Change a set of statements',
@@ -23,7 +23,7 @@ export const setOperations = {
     answer: statementSet,
   },
   deleteSet: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'delete',
     path: '/companies/{companyId}/sets/{setId}',
     summary: 'Delete a set with its comments',
@@ -31,7 +31,7 @@ export const setOperations = {
     answer: 'none',
   },
   runSet: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/sets/{setId}/statements',
     summary: 'Every statement of a set at one state of the ledger, what they prove together, and the comments',
@@ -39,7 +39,7 @@ export const setOperations = {
     answer: ranSet,
   },
   printSet: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/sets/{setId}/print',
     summary: 'The set as PDF, with contents and page numbers',
@@ -47,7 +47,7 @@ export const setOperations = {
     answer: 'file',
   },
   setComment: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'put',
     path: '/companies/{companyId}/sets/{setId}/comments',
     summary: 'Comment on a line, or take the comment away',

@@ -9,14 +9,14 @@ import { vectorsAsked } from './vectors.ts';
 /** Statements, what their figures are made of, and the proofs. */
 export const statementOperations = {
   getLayoutOptions: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/layout-options',
     summary: 'What is set for the generated layouts',
     answer: storedLayoutOptions,
   },
   setLayoutOptions: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'put',
     path: '/companies/{companyId}/layout-options',
     summary: 'Switch subtotals off; show the result on its own line or within retained earnings',
@@ -24,7 +24,7 @@ export const statementOperations = {
     answer: storedLayoutOptions,
   },
   rehearseLayoutOptions: {
-    needs: 'preparer',
+    needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/layout-options/rehearsal',
     summary: 'What other settings of the generated layouts would do to every statement and layout in use',
@@ -32,7 +32,7 @@ export const statementOperations = {
     answer: statementEffect,
   },
   getStatement: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}',
     summary: 'A balance sheet or an income statement',
@@ -40,7 +40,7 @@ export const statementOperations = {
     answer: statement,
   },
   exportCsv: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/csv',
     summary: 'The statement as CSV',
@@ -48,7 +48,7 @@ export const statementOperations = {
     answer: 'file',
   },
   getVectors: {
-    needs: 'reader',
+    needs: 'see',
     method: 'post',
     path: '/companies/{companyId}/vectors',
     summary: 'Amounts of every account, which a statement is run on where it is composed: little-endian 64-bit integers',
@@ -56,7 +56,7 @@ export const statementOperations = {
     answer: 'file',
   },
   exportDocument: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/document',
     summary: 'The statement as a value, in canonical JSON with the digest of its content (schema `statementDocument`)',
@@ -64,7 +64,7 @@ export const statementOperations = {
     answer: 'file',
   },
   exportWorkbook: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/workbook',
     summary: 'The statement as a workbook with live formulas',
@@ -72,7 +72,7 @@ export const statementOperations = {
     answer: 'file',
   },
   getEvidence: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/statements/{kind}/evidence',
     summary: 'What a cell is made of, and its climb',
@@ -80,7 +80,7 @@ export const statementOperations = {
     answer: evidence,
   },
   getProofs: {
-    needs: 'reader',
+    needs: 'see',
     method: 'get',
     path: '/companies/{companyId}/proofs',
     summary: 'Every proof with its figures and the accounts at fault',

@@ -122,6 +122,7 @@ export * from './money/readAmount.ts';
 export * from './money/round.ts';
 export * from './outcome.ts';
 export * from './people/checkPassword.ts';
+export * from './people/permission.ts';
 export * from './people/role.ts';
 export * from './placement/captionsIn.ts';
 export * from './placement/cashNature.ts';

@@ -41,6 +41,7 @@ import { PeopleRepository } from './persistence/peopleStore.ts';
 import { PlacementRepository } from './persistence/placementStore.ts';
 import { RateRepository } from './persistence/rateStore.ts';
 import { RehearsalRepository } from './persistence/rehearsalStore.ts';
+import { RoleRepository } from './persistence/roleStore.ts';
 import { SeriesRepository } from './persistence/seriesStore.ts';
 import { SessionRepository } from './persistence/sessionStore.ts';
 import { SignInPauseRepository } from './persistence/signInPauses.ts';
@@ -109,6 +110,7 @@ export function wirePorts(
     people: new PeopleRepository(database, counters),
     sessions: new SessionRepository(database, idleMinutes),
     invitations: new InvitationRepository(database, counters),
+    roles: new RoleRepository(database, counters),
     pauses: new SignInPauseRepository(database),
     browsers: new KnownBrowserRepository(database),
     accessLog: new AccessLogRepository(database),

@@ -4,12 +4,12 @@ import type { Failure } from './failure.ts';
 import { openBooks } from './openBooks.ts';
 import type { AccountNote, Ports } from './ports/index.ts';
 
-export async function listNotes(ports: Ports, { companyId }: Access<'reviewer'>, accountId: number): Promise<Outcome<AccountNote[], Failure>> {
+export async function listNotes(ports: Ports, { companyId }: Access<'see_papers'>, accountId: number): Promise<Outcome<AccountNote[], Failure>> {
   return succeed(await ports.notes.list(companyId, accountId));
 }
 
 /** All notes of the account, the new one first. */
-export async function addNote(ports: Ports, access: Access<'reviewer'>, accountId: number, content: string): Promise<Outcome<AccountNote[], Failure>> {
+export async function addNote(ports: Ports, access: Access<'see_papers'>, accountId: number, content: string): Promise<Outcome<AccountNote[], Failure>> {
   const { companyId, actor } = access;
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;

@@ -46,7 +46,7 @@ export interface AppliedPlacement {
 /** Changes the placement as a whole or not at all; refused where something is not any more as the draft found it. */
 export function applyPlacement(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   draft: PlacementDraft,
   reason: string,
   choice: SpanChoice,
@@ -61,7 +61,7 @@ export function applyPlacement(
 /** What a draft would do to every statement and layout in use, of every classification, as far as it can be applied; nothing is changed. */
 export async function rehearseDraft(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_placement'>,
   draft: PlacementDraft,
   choice: SpanChoice,
 ): Promise<Outcome<WholeEffect, Failure>> {
@@ -194,7 +194,7 @@ export async function viewPastPlacement(
 /** Refused where what it changed has been changed again. */
 export async function undoPlacement(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_placement'>,
   recordId: number,
   choice: SpanChoice,
 ): Promise<Outcome<AppliedPlacement, Failure>> {

@@ -4,14 +4,14 @@ import type { Failure } from './failure.ts';
 import { openStructure } from './openBooks.ts';
 import type { Attachment, AttachmentOwner, Ports, StreamedFile } from './ports/index.ts';
 
-export async function listAttachments(ports: Ports, { companyId }: Access<'reviewer'>, owner: AttachmentOwner): Promise<Outcome<Attachment[], Failure>> {
+export async function listAttachments(ports: Ports, { companyId }: Access<'see_papers'>, owner: AttachmentOwner): Promise<Outcome<Attachment[], Failure>> {
   return succeed(await ports.attachments.list(companyId, owner));
 }
 
 /** All files of the account or entry, the new one first. Only kinds that are listed are taken, by name and by content, and 25 MB of each. */
 export async function addAttachment(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   owner: AttachmentOwner,
   name: string,
   content: AsyncIterable<Uint8Array>,
@@ -29,11 +29,11 @@ export async function addAttachment(
   return written.ok ? listAttachments(ports, access, owner) : written;
 }
 
-export async function downloadAttachment(ports: Ports, { companyId }: Access<'reviewer'>, id: number): Promise<Outcome<StreamedFile, Failure>> {
+export async function downloadAttachment(ports: Ports, { companyId }: Access<'see_papers'>, id: number): Promise<Outcome<StreamedFile, Failure>> {
   return mapOutcome(await findAttachment(ports, companyId, id), ({ name, bytes }) => ({ name, bytes, content: ports.attachments.read(companyId, id) }));
 }
 
-export async function deleteAttachment(ports: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+export async function deleteAttachment(ports: Ports, { companyId, actor }: Access<'prepare_entries'>, id: number): Promise<Outcome<null, Failure>> {
   const found = await findAttachment(ports, companyId, id);
   if (!found.ok) return found;
   return mapOutcome(await ports.attachments.remove(companyId, found.value, actor), () => null);

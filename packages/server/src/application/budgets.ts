@@ -33,7 +33,7 @@ export async function listBudgets(ports: Ports, { companyId }: Access): Promise<
 /** For a fiscal year that was made; a copy has the facet of what it copies. */
 export async function addBudget(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_budgets_and_rates'>,
   { year, name, facet, copyOf }: NewBudget,
 ): Promise<Outcome<BudgetWithResult, Failure>> {
   const opened = await openBooks(ports, access.companyId);
@@ -49,7 +49,7 @@ export async function addBudget(
 
 export async function renameBudget(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_budgets_and_rates'>,
   budgetId: number,
   { version, name }: { readonly version: number; readonly name: string },
 ): Promise<Outcome<BudgetWithResult, Failure>> {
@@ -58,7 +58,7 @@ export async function renameBudget(
   );
 }
 
-export async function deleteBudget(ports: Ports, { companyId, actor }: Access<'preparer'>, budgetId: number): Promise<Outcome<null, Failure>> {
+export async function deleteBudget(ports: Ports, { companyId, actor }: Access<'keep_budgets_and_rates'>, budgetId: number): Promise<Outcome<null, Failure>> {
   const found = await findBudget(ports, companyId, budgetId);
   if (!found.ok) return found;
   if (found.value.lock) return fail({ code: 'budget_locked', name: found.value.name });
@@ -67,7 +67,7 @@ export async function deleteBudget(ports: Ports, { companyId, actor }: Access<'p
 
 export async function lockBudget(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_budgets_and_rates'>,
   budgetId: number,
   { version, reason }: LockChoice,
 ): Promise<Outcome<BudgetWithResult, Failure>> {
@@ -78,7 +78,7 @@ export async function lockBudget(
 
 export async function unlockBudget(
   ports: Ports,
-  access: Access<'administrator'>,
+  access: Access<'keep_people_and_settings'>,
   budgetId: number,
   { version, reason }: LockChoice,
 ): Promise<Outcome<BudgetWithResult, Failure>> {
@@ -95,7 +95,7 @@ interface LockChoice {
 /** Whole or not at all, on accounts that take postings and periods of its year; refused where a cell is not any more what it was. */
 export async function setBudgetCells(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_budgets_and_rates'>,
   budgetId: number,
   { part, cells }: { readonly part: string; readonly cells: readonly BudgetCellChange[] },
 ): Promise<Outcome<BudgetWithResult, Failure>> {
@@ -141,7 +141,7 @@ export async function findBudget({ budgets }: Pick<Ports, 'budgets'>, companyId:
 
 async function changed(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access,
   budgetId: number,
   version: number,
   act: (budget: Budget) => Outcome<null, Failure> | Promise<Outcome<null, Failure>>,

@@ -29,7 +29,7 @@ const newId = -1;
 
 export function addCategory(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   fields: NewCategory,
   classification?: number,
 ): Promise<Outcome<VersionedCategory, Failure>> {
@@ -46,7 +46,7 @@ export function addCategory(
 
 export function changeCategory(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   categoryId: number,
   { version, after, ...edit }: CategoryEdit,
   classification?: number,
@@ -66,7 +66,7 @@ export function changeCategory(
 
 export function deleteCategory(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   categoryId: number,
   classification?: number,
 ): Promise<Outcome<null, Failure>> {

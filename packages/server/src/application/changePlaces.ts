@@ -10,7 +10,7 @@ import type { Ports } from './ports/index.ts';
 /** Places accounts, all or none; each is refused where its element and the category's clash. Gives how many were asked for. */
 export function changePlaces(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   changes: readonly DraftedPlaces[],
   classification?: number,
 ): Promise<Outcome<number, Failure>> {

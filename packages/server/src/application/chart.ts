@@ -19,7 +19,7 @@ import {
   siblingsWith,
   succeed,
 } from '@ivory-ladder/core';
-import type { Access } from './access.ts';
+import { type Access, refuseWithout } from './access.ts';
 import { booksAfter, placementsKeeping } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
@@ -53,7 +53,8 @@ export type AccountEdit = { readonly [Field in keyof Omit<AccountFields, 'codes'
   readonly after?: number | null | undefined;
 };
 
-export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, input: AccountInput): Promise<Outcome<ChartAccount, Failure>> {
+export function addAccount(ports: Ports, access: Access<'keep_chart'>, input: AccountInput): Promise<Outcome<ChartAccount, Failure>> {
+  const { companyId, actor } = access;
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -76,6 +77,8 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
     const refused = checkName(books, fields, null) ?? checkAccount(fields, null, books.tree, books.company.numbered) ?? checkParentActive(books, fields);
     if (refused) return fail(refused);
     if (categoryId !== null) {
+      const unplaced = refuseWithout(access, 'keep_placement');
+      if (unplaced) return fail(unplaced);
       const placed = checkPlaces({ id: 0, element: fields.element }, [{ side: 'any', categoryId }], books.categoryTree);
       if (!placed.ok) return placed;
     }
@@ -94,7 +97,7 @@ export function addAccount(ports: Ports, { companyId, actor }: Access<'preparer'
 
 export function changeAccount(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_chart'>,
   accountId: number,
   edit: AccountEdit,
 ): Promise<Outcome<ChartAccount, Failure>> {
@@ -114,7 +117,7 @@ export function changeAccount(
 /** What the change would do to every statement and layout in use; refused as the change would be, and nothing is changed. */
 export async function rehearseAccountChange(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_chart'>,
   accountId: number,
   edit: AccountEdit,
   span: Span,
@@ -168,7 +171,7 @@ async function planChange(ports: Ports, books: Books, accountId: number, edit: A
 }
 
 /** Only an account that nothing holds: no journal line, no sub-account, no budget, no role. */
-export function deleteAccount(ports: Ports, { companyId, actor }: Access<'preparer'>, accountId: number): Promise<Outcome<null, Failure>> {
+export function deleteAccount(ports: Ports, { companyId, actor }: Access<'keep_chart'>, accountId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

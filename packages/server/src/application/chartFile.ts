@@ -17,7 +17,7 @@ import {
   type Span,
   succeed,
 } from '@ivory-ladder/core';
-import type { Access } from './access.ts';
+import { type Access, refuseWithout } from './access.ts';
 import { booksAfter, type PlacementAfter, placesWith } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { lastBalance } from './lastBalance.ts';
@@ -54,7 +54,7 @@ export async function exportChart(ports: Ports, { companyId }: Access, kind: Cha
 }
 
 /** Every row of the file with what it would do, and its effect on the statements; nothing is changed. */
-export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>, fileId: number, span: Span): Promise<Outcome<ChartRehearsal, Failure>> {
+export async function rehearseChartFile(ports: Ports, access: Access<'keep_chart'>, fileId: number, span: Span): Promise<Outcome<ChartRehearsal, Failure>> {
   const compared = await compareFile(ports, access, fileId);
   if (!compared.ok) return compared;
   const { books, fileName, comparison, unknownColumns } = compared.value;
@@ -73,7 +73,7 @@ export async function rehearseChartFile(ports: Ports, access: Access<'preparer'>
 /** Whole or not at all, and only against the chart that the rehearsal showed. */
 export async function applyChartFile(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_chart'>,
   fileId: number,
   seen: { structureVersion: number; revision: number },
 ): Promise<Outcome<{ added: number; changed: number }, Failure>> {
@@ -86,6 +86,8 @@ export async function applyChartFile(
   const { accounts, newCategories } = comparison;
   const added = accounts.filter(({ account }) => account === null).length;
   if (accounts.length === 0) return succeed({ added: 0, changed: 0 });
+  const refused = accounts.some(({ places }) => places !== null) ? refuseWithout(access, 'keep_placement') : null;
+  if (refused) return fail(refused);
   const versions = { structure: books.company.structureVersion, revision: books.cube.revision };
   const applied = await ports.chart.applyChart(
     books,
@@ -104,7 +106,7 @@ interface ComparedFile {
   readonly unknownColumns: readonly string[];
 }
 
-async function compareFile(ports: Ports, { companyId }: Access<'preparer'>, fileId: number): Promise<Outcome<ComparedFile, Failure>> {
+async function compareFile(ports: Ports, { companyId }: Access<'keep_chart'>, fileId: number): Promise<Outcome<ComparedFile, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;

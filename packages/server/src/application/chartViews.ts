@@ -1,4 +1,4 @@
-import { fail, isAtLeast, mapOutcome, type Outcome, succeed } from '@ivory-ladder/core';
+import { fail, mapOutcome, type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import type { ChosenColumn, Ports, SavedView, ViewFields } from './ports/index.ts';
@@ -63,8 +63,8 @@ export async function deleteChartView(ports: Ports, access: Access, viewId: numb
 }
 
 /** What is for all is a preparer's. */
-function checkSharing({ role }: Access, isShared: boolean): Failure | null {
-  return isShared && !isAtLeast(role, 'preparer') ? { code: 'role_needed', needs: 'preparer', role } : null;
+function checkSharing({ permissions }: Access, isShared: boolean): Failure | null {
+  return isShared && !permissions.includes('keep_chart') ? { code: 'permission_needed', needs: 'keep_chart' } : null;
 }
 
 function checkViewName(views: readonly SavedView[], name: string, ownId: number | null): Failure | null {

@@ -9,7 +9,7 @@ import type { Books, Classification, Ports } from './ports/index.ts';
 /** Begins another tree of categories; gives its id. */
 export function addClassification(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   { name, copyOf }: { readonly name: string; readonly copyOf: number | null },
 ): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
@@ -24,7 +24,7 @@ export function addClassification(
 
 export function changeClassification(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   classificationId: number,
   { version, name, isMain }: { readonly version: number; readonly name?: string | undefined; readonly isMain?: true | undefined },
 ): Promise<Outcome<null, Failure>> {
@@ -38,7 +38,7 @@ export function changeClassification(
   });
 }
 
-export function deleteClassification(ports: Ports, { companyId, actor }: Access<'preparer'>, classificationId: number): Promise<Outcome<null, Failure>> {
+export function deleteClassification(ports: Ports, { companyId, actor }: Access<'keep_placement'>, classificationId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const found = await find(ports, companyId, classificationId);
     if (!found.ok) return found;

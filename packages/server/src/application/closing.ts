@@ -23,7 +23,12 @@ export async function proposeClosing(ports: Ports, { companyId }: Access, yearNu
 }
 
 /** One entry for each layer that has something to close, on the year’s last day. */
-export function closeYear(ports: Ports, { companyId }: Access<'preparer'>, yearNumber: number, request: Request): Promise<Outcome<PostedEntry[], Failure>> {
+export function closeYear(
+  ports: Ports,
+  { companyId }: Access<'prepare_entries'>,
+  yearNumber: number,
+  request: Request,
+): Promise<Outcome<PostedEntry[], Failure>> {
   // What is left to close was worked out from a ledger that must still be the same when it is posted.
   return withFreshBooks(() => closeOnce(ports, companyId, yearNumber, request));
 }

@@ -40,7 +40,7 @@ export async function viewCodeLists(
 
 export function addCodeList(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_chart'>,
   { kind, name, codes }: { readonly kind: ListKind; readonly name: string; readonly codes: readonly ListedCode[] },
 ): Promise<Outcome<CountedCodeList, Failure>> {
   return withFreshBooks(async () => {
@@ -56,7 +56,7 @@ export function addCodeList(
 /** A code that accounts have can be renamed, and is taken away only once none has it. */
 export function changeCodeList(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_chart'>,
   listId: number,
   edit: CodeListEdit,
 ): Promise<Outcome<CountedCodeList, Failure>> {
@@ -102,7 +102,7 @@ export function changeCodeList(
 }
 
 /** Only a list that no account has a code of, and no line a value; pairing rules with it go along. */
-export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'preparer'>, listId: number): Promise<Outcome<null, Failure>> {
+export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'keep_chart'>, listId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -118,7 +118,7 @@ export function deleteCodeList(ports: Ports, { companyId, actor }: Access<'prepa
 }
 
 /** Lines that have both values stay as they are; new ones are refused. */
-export function addPairingRule(ports: Ports, { companyId, actor }: Access<'preparer'>, rule: Omit<PairingRule, 'id'>): Promise<Outcome<number, Failure>> {
+export function addPairingRule(ports: Ports, { companyId, actor }: Access<'keep_chart'>, rule: Omit<PairingRule, 'id'>): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -136,7 +136,7 @@ export function addPairingRule(ports: Ports, { companyId, actor }: Access<'prepa
   });
 }
 
-export function deletePairingRule(ports: Ports, { companyId, actor }: Access<'preparer'>, ruleId: number): Promise<Outcome<null, Failure>> {
+export function deletePairingRule(ports: Ports, { companyId, actor }: Access<'keep_chart'>, ruleId: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

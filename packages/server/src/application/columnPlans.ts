@@ -10,7 +10,7 @@ export function listPlans({ columnPlans }: Ports, { companyId }: Access): Promis
 
 export async function addPlan(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   fields: NameAndDefinition<PlanDefinition>,
 ): Promise<Outcome<ColumnPlanRecord, Failure>> {
   const added = await ports.columnPlans.add(access.companyId, fields, access.actor);
@@ -19,7 +19,7 @@ export async function addPlan(
 
 export async function changePlan(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   id: number,
   version: number,
   fields: NameAndDefinition<PlanDefinition>,
@@ -31,7 +31,7 @@ export async function changePlan(
 /** One that a layout, a draft of one, or a statement of a set is run with where nothing else is asked for is not deleted. */
 export async function deletePlan(
   { columnPlans, layouts, sets }: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_layouts'>,
   id: number,
   version: number | null,
 ): Promise<Outcome<null, Failure>> {

@@ -1,15 +1,29 @@
-import { type FiscalYear, fail, findCurrency, type LayoutOptions, type Outcome, type Role, type Span, succeed, yearName } from '@ivory-ladder/core';
+import {
+  type FiscalYear,
+  fail,
+  findCurrency,
+  type LayoutOptions,
+  type Outcome,
+  type Permission,
+  type RoleKey,
+  type Span,
+  succeed,
+  yearName,
+} from '@ivory-ladder/core';
 import { type Access, ownAccess } from './access.ts';
 import { booksAfter } from './booksAfter.ts';
 import type { Failure } from './failure.ts';
 import { leftOutOf } from './leftOut.ts';
 import { beginningOf, type CompanyBeginning } from './newCompany.ts';
 import { openBooks } from './openBooks.ts';
+import { roleNameOf } from './ownRoles.ts';
 import type { Books, Identity, Ports } from './ports/index.ts';
 import { type WholeEffect, wholeEffect } from './wholeEffect.ts';
 
 export interface CompanyView {
-  readonly role: Role;
+  readonly role: RoleKey;
+  readonly roleName: string;
+  readonly permissions: readonly Permission[];
   readonly books: Books;
   readonly years: readonly (FiscalYear & { readonly name: string })[];
   readonly lastEntryDay: string | null;
@@ -26,7 +40,7 @@ export async function createCompany(ports: Ports, identity: Identity, input: Com
   return viewCompany(ports, ownAccess(await ports.companies.create(settings, begin, person), { name: person.name, personId: person.id }));
 }
 
-export async function viewCompany(ports: Ports, { companyId, role }: Access): Promise<Outcome<CompanyView, Failure>> {
+export async function viewCompany(ports: Ports, { companyId, role, permissions }: Access): Promise<Outcome<CompanyView, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
@@ -34,6 +48,8 @@ export async function viewCompany(ports: Ports, { companyId, role }: Access): Pr
   const unplaced = books.tree.order.filter(({ id }, at) => !books.tree.isParent[at] && !books.portions.has(id) && !leftOut.has(id)).length;
   return succeed({
     role,
+    roleName: await roleNameOf(ports, companyId, role),
+    permissions,
     books,
     years: books.calendar.years.map((year) => ({ ...year, name: yearName(year) })),
     lastEntryDay: await ports.ledger.lastEntryDay(companyId),
@@ -48,7 +64,7 @@ export async function viewLayoutOptions(ports: Ports, { companyId }: Access): Pr
 
 export async function setLayoutOptions(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_layouts'>,
   options: LayoutOptions,
   version: number,
 ): Promise<Outcome<{ options: LayoutOptions; version: number }, Failure>> {
@@ -61,7 +77,7 @@ export async function setLayoutOptions(
 /** What other settings of the generated layouts would do to every statement and layout in use; nothing is changed. */
 export async function rehearseLayoutOptions(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_layouts'>,
   options: LayoutOptions,
   span: Span,
 ): Promise<Outcome<WholeEffect, Failure>> {

@@ -22,7 +22,7 @@ export interface SettingsRehearsal {
 /** What other settings of numbers would do: accounts stay where they stand, but lines of layouts may take others. Nothing is changed. */
 export async function rehearseSettings(
   ports: Ports,
-  { companyId }: Access<'administrator'>,
+  { companyId }: Access<'keep_people_and_settings'>,
   edit: Pick<SettingsEdit, 'digitOrder' | 'numbered'>,
   span: Span,
 ): Promise<Outcome<SettingsRehearsal, Failure>> {
@@ -56,12 +56,20 @@ async function whatNumbersChange(ports: Ports, books: Books, after: CompanySetti
 }
 
 /** The company with all that is in it, for good, by who types its name. */
-export function removeCompany({ companies }: Pick<Ports, 'companies'>, { companyId }: Access<'administrator'>, name: string): Promise<Outcome<null, Failure>> {
+export function removeCompany(
+  { companies }: Pick<Ports, 'companies'>,
+  { companyId }: Access<'keep_people_and_settings'>,
+  name: string,
+): Promise<Outcome<null, Failure>> {
   return companies.remove(companyId, name);
 }
 
 /** The currency is held by the first entry, the first month by the first fiscal year. */
-export function changeSettings(ports: Ports, access: Access<'administrator'>, { version, ...edit }: SettingsEdit): Promise<Outcome<CompanyView, Failure>> {
+export function changeSettings(
+  ports: Ports,
+  access: Access<'keep_people_and_settings'>,
+  { version, ...edit }: SettingsEdit,
+): Promise<Outcome<CompanyView, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, access.companyId);
     if (!opened.ok) return opened;

@@ -8,7 +8,7 @@ import type { Books, Ports, ReasonChange } from './ports/index.ts';
 /** Leaves accounts out of the coverage of a classification or of a code list, with a reason; none: takes them in again. Gives how many. */
 export function setExclusions(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_placement'>,
   { scope, accountIds, ...reasons }: { readonly scope: string; readonly accountIds: readonly number[] } & ReasonChange,
 ): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {

@@ -27,7 +27,7 @@ export interface FacetFileView {
 /** Which lines of the past a file would give a value of a facet. Nothing is changed. */
 export async function rehearseFacetFile(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_chart'>,
   listId: number,
   file: StoredFile,
 ): Promise<Outcome<FacetFileView, Failure>> {
@@ -36,7 +36,7 @@ export async function rehearseFacetFile(
 }
 
 /** Whole or not at all, on record with the file's name; amounts and entries stay as they are. Gives how many lines got a value. */
-export function applyFacetFile(ports: Ports, { companyId, actor }: Access<'preparer'>, listId: number, file: StoredFile): Promise<Outcome<number, Failure>> {
+export function applyFacetFile(ports: Ports, { companyId, actor }: Access<'keep_chart'>, listId: number, file: StoredFile): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

@@ -7,10 +7,10 @@ import type {
   MissingRate,
   NumberMalformed,
   PasswordRefused,
+  Permission,
   PlacementFault,
   PlanFault,
   RangeTextMalformed,
-  Role,
   RoleRefused,
   YearUnmakeable,
 } from '@ivory-ladder/core';
@@ -26,7 +26,10 @@ export type Failure =
   /** More that is heavy than one person may ask for at once, or in a minute; `seconds` until there is room. */
   | { code: 'asked_for_much'; seconds: number }
   | { code: 'password_wrong' }
-  | { code: 'role_needed'; needs: Role; role: Role }
+  | { code: 'permission_needed'; needs: Permission }
+  | { code: 'beyond_own_permissions'; permissions: readonly Permission[] }
+  | { code: 'role_name_taken'; name: string }
+  | { code: 'role_in_use'; name: string; holders: number }
   | { code: 'company_name_differs'; name: string }
   | { code: 'adding_companies_refused' }
   | { code: 'link_unusable'; reason: 'unknown' | 'used' | 'expired' | 'revoked' }

@@ -4,7 +4,7 @@ import type { Failure } from './failure.ts';
 import type { BroughtInRecord, Ports } from './ports/index.ts';
 
 /** Keeps a file as it came; nothing is done with it yet. */
-export async function keepFile({ files }: Ports, { companyId, actor }: Access<'preparer'>, name: string, content: Buffer): Promise<Outcome<number, Failure>> {
+export async function keepFile({ files }: Ports, { companyId, actor }: Access, name: string, content: Buffer): Promise<Outcome<number, Failure>> {
   if (content.length === 0) return fail({ code: 'file_not_a_table', found: 'empty' });
   return files.keep(companyId, name, content, actor);
 }

@@ -19,7 +19,7 @@ export interface FacetFillView {
 }
 
 /** Which lines of the past would get a value: those of these accounts and days that have none of the facet. Nothing is changed. */
-export async function rehearseFacetFill(ports: Ports, { companyId }: Access<'preparer'>, rule: FacetFillRule): Promise<Outcome<FacetFillView, Failure>> {
+export async function rehearseFacetFill(ports: Ports, { companyId }: Access<'keep_chart'>, rule: FacetFillRule): Promise<Outcome<FacetFillView, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const fill = fillOf(opened.value, rule);
@@ -28,7 +28,7 @@ export async function rehearseFacetFill(ports: Ports, { companyId }: Access<'pre
 }
 
 /** On record with the rule; amounts and entries stay as they are, whatever periods are locked. Gives how many lines got the value. */
-export function applyFacetFill(ports: Ports, { companyId, actor }: Access<'preparer'>, rule: FacetFillRule): Promise<Outcome<number, Failure>> {
+export function applyFacetFill(ports: Ports, { companyId, actor }: Access<'keep_chart'>, rule: FacetFillRule): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

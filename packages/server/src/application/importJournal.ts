@@ -52,7 +52,7 @@ export interface JournalLookedAt extends Omit<JournalForm, 'reading'> {
 }
 
 /** What the beginning of a file is taken for; each part can be corrected before the whole is read. */
-export async function lookAtJournal(ports: Ports, { companyId }: Access<'preparer'>, content: Buffer): Promise<Outcome<JournalLookedAt, Failure>> {
+export async function lookAtJournal(ports: Ports, { companyId }: Access<'prepare_entries'>, content: Buffer): Promise<Outcome<JournalLookedAt, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const table = await ports.tables.head(content);
@@ -72,20 +72,24 @@ export async function lookAtJournal(ports: Ports, { companyId }: Access<'prepare
 
 export async function beginJournalImport(
   ports: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'prepare_entries'>,
   file: { readonly name: string; readonly bytes: number; readonly form: JournalForm },
 ): Promise<Outcome<number, Failure>> {
   const opened = await openBooks(ports, companyId);
   return opened.ok ? ports.journals.begin(companyId, file, actor) : opened;
 }
 
-export async function viewJournalImport(ports: Ports, { companyId }: Access<'preparer'>, importId: number): Promise<Outcome<JournalImportRecord, Failure>> {
+export async function viewJournalImport(
+  ports: Ports,
+  { companyId }: Access<'prepare_entries'>,
+  importId: number,
+): Promise<Outcome<JournalImportRecord, Failure>> {
   const record = await ports.journals.find(companyId, importId);
   return record ? succeed(record) : fail({ code: 'not_found', thing: 'journal_import', id: importId });
 }
 
 /** Also while it is read, which then stops. What was posted stays. */
-export async function discardJournalImport(ports: Ports, access: Access<'preparer'>, importId: number): Promise<Outcome<null, Failure>> {
+export async function discardJournalImport(ports: Ports, access: Access<'prepare_entries'>, importId: number): Promise<Outcome<null, Failure>> {
   const found = await viewJournalImport(ports, access, importId);
   if (!found.ok) return found;
   await ports.journals.cancel(access.companyId, importId);
@@ -98,7 +102,7 @@ export async function discardJournalImport(ports: Ports, access: Access<'prepare
  */
 export async function readJournal(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   importId: number,
   file: ReceivedFile,
 ): Promise<Outcome<JournalImportRecord, Failure>> {
@@ -262,7 +266,7 @@ function contextOf(books: Books): JournalContext {
 /** Whole or not at all; once for a repeated request. */
 export async function postJournalImport(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   importId: number,
   request: Request,
 ): Promise<Outcome<JournalPosted, Failure>> {

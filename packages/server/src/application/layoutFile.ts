@@ -55,7 +55,7 @@ export interface CarriedLayout {
 /** Begins a draft as the file says it, over this company's categories, accounts and lists of the same names. */
 export async function readLayoutFile(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   { name, layout, names }: Omit<LayoutFile, 'format' | 'version'>,
   classificationId: number | undefined,
 ): Promise<Outcome<CarriedLayout, Failure>> {

@@ -47,7 +47,7 @@ export interface LayoutBeginning {
 
 export async function addLayout(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   { name, from, classificationId }: LayoutBeginning,
 ): Promise<Outcome<StoredLayout, Failure>> {
   const begun = await beginningOf(ports, access, from, classificationId);
@@ -60,7 +60,7 @@ export async function addLayout(
 
 async function beginningOf(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   from: LayoutBeginning['from'],
   classificationId: number | undefined,
 ): Promise<Outcome<{ books: Books; definition: OwnLayout }, Failure>> {
@@ -80,7 +80,7 @@ async function beginningOf(
 
 export async function renameLayout(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   id: number,
   version: number,
   name: string,
@@ -92,7 +92,7 @@ export async function renameLayout(
 /** Kept as it is, whatever it lacks: a draft is worked at. What somebody else saved since `base` is joined line by line. */
 export async function saveLayoutDraft(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   id: number,
   { version, definition, base }: { readonly version: number; readonly definition: OwnLayout | null; readonly base?: OwnLayout | undefined },
 ): Promise<Outcome<StoredLayout & { readonly joined: JoinedDraft | null }, Failure>> {
@@ -122,7 +122,7 @@ export function keyTwice({ lines }: OwnLayout): string | undefined {
 /** What runs must compute: a formula or sum that names what is not there keeps a draft from use; an account that is left out does not, and is told. */
 export async function putLayoutInUse(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   id: number,
   version: number,
   reason: string,
@@ -161,7 +161,7 @@ function isUnsound({ code }: LayoutFinding): boolean {
 
 export async function deleteLayout(
   { layouts, sets }: Pick<Ports, 'layouts' | 'sets'>,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_layouts'>,
   id: number,
   version: number | null,
 ): Promise<Outcome<null, Failure>> {

@@ -42,7 +42,7 @@ export interface MergeRehearsal {
  */
 export async function rehearseMerge(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_chart'>,
   fromId: number,
   intoId: number,
   day: Day,
@@ -74,7 +74,7 @@ export async function rehearseMerge(
 /** Done whole or not at all, and only on the books that the rehearsal showed. */
 export async function mergeAccounts(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_chart'>,
   fromId: number,
   asked: { intoId: number; day: Day; structureVersion: number; revision: number },
   request: Request,

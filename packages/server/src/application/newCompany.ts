@@ -67,7 +67,7 @@ export async function beginningOf(
       return succeed({ settings, chart, options: null, placements: statutoryAlone });
     }
     case 'copy': {
-      const access = enterCompany(identity, beginWith.companyId, 'reader');
+      const access = enterCompany(identity, beginWith.companyId, 'see');
       if (!access.ok) return access;
       const opened = await openBooks(ports, beginWith.companyId);
       if (!opened.ok) return opened;

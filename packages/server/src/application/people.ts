@@ -1,29 +1,33 @@
-import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
-import type { Access } from './access.ts';
+import { fail, type Outcome, type Permission, type RoleKey, succeed } from '@ivory-ladder/core';
+import { type Access, refuseBeyond } from './access.ts';
 import type { Failure } from './failure.ts';
 import { invitationLetter } from './letters.ts';
 import { makeLink } from './oneTimeLinks.ts';
-import type { Invitation, Invited, Member, Ports } from './ports/index.ts';
+import { permissionsHeld } from './ownRoles.ts';
+import type { Invitation, Invited, Member, OwnRole, Ports } from './ports/index.ts';
 
-type PeoplePorts = Pick<Ports, 'people' | 'secrets' | 'invitations' | 'accessLog' | 'outbox' | 'ledger' | 'address'>;
-type Administrator = Access<'administrator'>;
+type PeoplePorts = Pick<Ports, 'people' | 'roles' | 'secrets' | 'invitations' | 'accessLog' | 'outbox' | 'ledger' | 'address'>;
+type Keeper = Access<'keep_people_and_settings'>;
 
 export interface PeopleOfCompany {
   readonly members: readonly Member[];
   readonly invitations: readonly Invitation[];
+  readonly ownRoles: readonly OwnRole[];
 }
 
-export async function listPeople({ people, invitations }: PeoplePorts, { companyId }: Administrator): Promise<Outcome<PeopleOfCompany, Failure>> {
-  return succeed({ members: await people.members(companyId), invitations: await invitations.list(companyId) });
+export async function listPeople({ people, invitations, roles }: PeoplePorts, { companyId }: Keeper): Promise<Outcome<PeopleOfCompany, Failure>> {
+  return succeed({ members: await people.members(companyId), invitations: await invitations.list(companyId), ownRoles: await roles.list(companyId) });
 }
 
 /** Asks the owner of an address into the company. Whether there is such a person, and what they are elsewhere, is neither told nor touched. */
 export async function invitePerson(
   ports: PeoplePorts,
-  access: Administrator,
+  access: Keeper,
   input: Invited,
   origin: string,
 ): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
+  const refused = await refuseGiving(ports, access, [input.role]);
+  if (refused) return fail(refused);
   const token = ports.secrets.newToken();
   const added = await ports.invitations.add(access.companyId, input, ports.secrets.hashToken(token), access.actor);
   if (!added.ok) return added;
@@ -35,7 +39,7 @@ export async function invitePerson(
 /** The link before stops working. */
 export async function renewInvitation(
   ports: PeoplePorts,
-  access: Administrator,
+  access: Keeper,
   invitationId: number,
   origin: string,
 ): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
@@ -47,29 +51,32 @@ export async function renewInvitation(
   return succeed({ invitationId, token });
 }
 
-export async function withdrawInvitation(ports: PeoplePorts, access: Administrator, invitationId: number, origin: string): Promise<Outcome<null, Failure>> {
+export async function withdrawInvitation(ports: PeoplePorts, access: Keeper, invitationId: number, origin: string): Promise<Outcome<null, Failure>> {
   const withdrawn = await ports.invitations.withdraw(access.companyId, invitationId, access.actor);
   if (withdrawn.ok) await ports.accessLog.note({ ...by(access, origin), kind: 'invitation_withdrawn', facts: { invitationId } });
   return withdrawn;
 }
 
-async function sendInvitation({ ledger, outbox, address }: PeoplePorts, { companyId, actor }: Administrator, invited: Invited, token: string): Promise<void> {
+async function sendInvitation({ ledger, outbox, address }: PeoplePorts, { companyId, actor }: Keeper, invited: Invited, token: string): Promise<void> {
   const structure = await ledger.structure(companyId);
   await outbox.post(invitationLetter(address(), { ...invited, company: structure?.company.name ?? '', by: actor.name }, token));
 }
 
 export async function changeRole(
   ports: PeoplePorts,
-  access: Administrator,
+  access: Keeper,
   personId: number,
-  { role, version }: { role: Role; version: number },
+  { role, version }: { role: RoleKey; version: number },
 ): Promise<Outcome<PeopleOfCompany, Failure>> {
+  const held = await ports.people.roleIn(personId, access.companyId);
+  const refused = await refuseGiving(ports, access, held === null ? [role] : [held, role]);
+  if (refused) return fail(refused);
   const changed = await ports.people.changeRole(access.companyId, personId, role, version, access.actor);
   return changed.ok ? listPeople(ports, access) : changed;
 }
 
 /** The right is the installation's, and passed on by those who have it; nobody takes it from themselves. */
-export async function grantCompanies(ports: PeoplePorts, access: Administrator, personId: number, may: boolean): Promise<Outcome<PeopleOfCompany, Failure>> {
+export async function grantCompanies(ports: PeoplePorts, access: Keeper, personId: number, may: boolean): Promise<Outcome<PeopleOfCompany, Failure>> {
   const { people } = ports;
   const { companyId, personId: ownId, actor } = access;
   const members = await people.members(companyId);
@@ -85,8 +92,22 @@ export async function grantCompanies(ports: PeoplePorts, access: Administrator, 
   return listPeople(ports, access);
 }
 
-export function removePerson({ people }: PeoplePorts, { companyId, actor }: Administrator, personId: number, version: number): Promise<Outcome<null, Failure>> {
-  return people.removeMember(companyId, personId, version, actor);
+export async function removePerson(ports: PeoplePorts, access: Keeper, personId: number, version: number): Promise<Outcome<null, Failure>> {
+  const { companyId, actor } = access;
+  const held = await ports.people.roleIn(personId, companyId);
+  const refused = held === null ? null : await refuseGiving(ports, access, [held]);
+  return refused ? fail(refused) : ports.people.removeMember(companyId, personId, version, actor);
+}
+
+/** Nobody gives or takes away a role that may more than they may. */
+async function refuseGiving(ports: PeoplePorts, access: Keeper, roles: readonly RoleKey[]): Promise<Failure | null> {
+  const asked: Permission[] = [];
+  for (const role of roles) {
+    const held = await permissionsHeld(ports, access.companyId, role);
+    if (!held.ok) return held.failure;
+    asked.push(...held.value);
+  }
+  return refuseBeyond(access, asked);
 }
 
 /**
@@ -95,7 +116,7 @@ export function removePerson({ people }: PeoplePorts, { companyId, actor }: Admi
  */
 export async function renewLink(
   ports: PeoplePorts,
-  access: Administrator,
+  access: Keeper,
   personId: number,
   origin: string,
 ): Promise<Outcome<{ personId: number; token: string }, Failure>> {
@@ -108,6 +129,6 @@ export async function renewLink(
   return succeed({ personId, token });
 }
 
-function by({ companyId, personId }: Administrator, origin: string) {
+function by({ companyId, personId }: Keeper, origin: string) {
   return { actorId: personId, personId: null, companyId, origin, facts: {} };
 }

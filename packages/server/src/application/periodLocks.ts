@@ -12,7 +12,7 @@ export interface LockChoice {
 }
 
 /** Locks a period and every open one before it: the books are closed up to its last day, and take no entry there. */
-export function lockPeriods(ports: Ports, access: Access<'preparer'>, { year, number, reason }: LockChoice): Promise<Outcome<CompanyView, Failure>> {
+export function lockPeriods(ports: Ports, access: Access<'lock_periods'>, { year, number, reason }: LockChoice): Promise<Outcome<CompanyView, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, access.companyId);
     if (!opened.ok) return opened;
@@ -29,7 +29,11 @@ export function lockPeriods(ports: Ports, access: Access<'preparer'>, { year, nu
 }
 
 /** Opens one period again, with a reason; those before it stay locked. */
-export function unlockPeriod(ports: Ports, access: Access<'administrator'>, { year, number, reason }: LockChoice): Promise<Outcome<CompanyView, Failure>> {
+export function unlockPeriod(
+  ports: Ports,
+  access: Access<'keep_people_and_settings'>,
+  { year, number, reason }: LockChoice,
+): Promise<Outcome<CompanyView, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, access.companyId);
     if (!opened.ok) return opened;

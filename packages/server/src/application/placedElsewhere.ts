@@ -7,14 +7,18 @@ import type { ChartAccount, Identity, Ports, Structure } from './ports/index.ts'
 const mostCompanies = 20;
 
 /** Of unplaced accounts: where other companies that somebody belongs to have the same one, if the category is at the same path here. */
-export async function listPlacedElsewhere(ports: Ports, { companyId }: Access, { roles }: Identity): Promise<Outcome<readonly PlacedElsewhere[], Failure>> {
+export async function listPlacedElsewhere(
+  ports: Ports,
+  { companyId }: Access,
+  { memberships }: Identity,
+): Promise<Outcome<readonly PlacedElsewhere[], Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
   const open = new Map(books.accounts.filter(({ id }) => !books.portions.has(id)).map((account) => [sameAs(account), account.id]));
   if (open.size === 0) return succeed([]);
   const found: PlacedElsewhere[] = [];
-  const others = Object.keys(roles)
+  const others = Object.keys(memberships)
     .map(Number)
     .filter((id) => id !== companyId);
   for (const otherId of others.slice(0, mostCompanies)) {

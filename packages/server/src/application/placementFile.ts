@@ -27,7 +27,7 @@ export async function exportPlacement(
 /** What a file makes of the placement, row by row; nothing is changed. */
 export async function readPlacementFile(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_placement'>,
   file: StoredFile,
   classification: number | undefined,
 ): Promise<Outcome<ReadPlacement, Failure>> {

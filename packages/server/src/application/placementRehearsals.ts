@@ -7,7 +7,7 @@ import type { Ports, RehearsalKept, RehearsalSaved, RehearsalState } from './por
 /** Of somebody who has no account here, as the installation itself, there are none. */
 export async function listRehearsals(
   ports: Ports,
-  { companyId, personId }: Access<'preparer'>,
+  { companyId, personId }: Access<'keep_placement'>,
   classification: number | undefined,
 ): Promise<Outcome<readonly RehearsalKept[], Failure>> {
   const opened = await openClassified(ports, companyId, classification);
@@ -18,7 +18,7 @@ export async function listRehearsals(
 /** `base`: the draft as it was kept when its changes began; what another window kept since is joined. */
 export async function saveRehearsal(
   ports: Ports,
-  { companyId, personId }: Access<'preparer'>,
+  { companyId, personId }: Access<'keep_placement'>,
   {
     name,
     draft,
@@ -49,7 +49,7 @@ export interface RehearsalEdit {
 /** Its owner changes it; others can only return one that is offered, with a word. */
 export async function changeRehearsal(
   { rehearsals }: Ports,
-  { companyId, personId, actor }: Access<'preparer'>,
+  { companyId, personId, actor }: Access<'keep_placement'>,
   id: number,
   { version, base, ...edit }: RehearsalEdit,
 ): Promise<Outcome<RehearsalSaved, Failure>> {
@@ -61,7 +61,7 @@ export async function changeRehearsal(
 }
 
 /** Its owner discards it. */
-export async function deleteRehearsal({ rehearsals }: Ports, { companyId, personId }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+export async function deleteRehearsal({ rehearsals }: Ports, { companyId, personId }: Access<'keep_placement'>, id: number): Promise<Outcome<null, Failure>> {
   const found = await rehearsals.find(companyId, id);
   if (!found || found.personId !== personId) return fail({ code: 'not_found', thing: 'rehearsal', id });
   return await rehearsals.delete(companyId, id);
@@ -73,7 +73,7 @@ export async function deleteRehearsal({ rehearsals }: Ports, { companyId, person
  */
 export async function endRehearsal(
   ports: Ports,
-  { companyId, personId }: Access<'preparer'>,
+  { companyId, personId }: Access<'keep_placement'>,
   { rehearsalId, classification }: { readonly rehearsalId?: number | undefined; readonly classification?: number | undefined },
   applied: { readonly draft: PlacementDraft; readonly ids: ReadonlyMap<number, number> },
 ): Promise<void> {

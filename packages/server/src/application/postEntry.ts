@@ -49,7 +49,7 @@ export interface EntryDraft {
 /** Debits equal credits in the company's currency, or it does not post. */
 export async function postEntry(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'prepare_entries'>,
   draft: EntryDraft,
   request: Request,
 ): Promise<Outcome<PostedEntry & { revision: number }, Failure>> {

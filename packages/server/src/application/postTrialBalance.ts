@@ -1,5 +1,5 @@
 import { fail, type Outcome } from '@ivory-ladder/core';
-import type { Access } from './access.ts';
+import { type Access, refuseWithout } from './access.ts';
 import type { Failure } from './failure.ts';
 import { withFreshBooks } from './openBooks.ts';
 import type { Ports, PostingOutcome, Request } from './ports/index.ts';
@@ -9,7 +9,7 @@ import { rehearseTrialBalance } from './rehearseTrialBalance.ts';
 /** Posts what the rehearsal shows, whole or not at all; the same file twice posts nothing. */
 export function postTrialBalance(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   fileId: number,
   answers: RehearsalAnswers,
   request: Request,
@@ -21,6 +21,9 @@ export function postTrialBalance(
     if (!rehearsed.ok) return rehearsed;
     const { plan, blockers } = rehearsed.value;
     if (!plan) return fail({ code: 'posting_blocked', blockers: [...blockers] });
+    // A file brings amounts; accounts and places that it brings along are the chart's and the placement's.
+    const refused = (plan.newAccounts.length > 0 && refuseWithout(access, 'keep_chart')) || (plan.places.length > 0 && refuseWithout(access, 'keep_placement'));
+    if (refused) return fail(refused);
     return ports.ledger.applyTrialBalance(access.companyId, plan, request);
   });
 }

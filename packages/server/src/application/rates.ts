@@ -20,7 +20,11 @@ export async function listRates(ports: Ports, { companyId }: Access): Promise<Ou
 }
 
 /** What was posted stays as it is. Of two who set one rate the second hears what stands there. */
-export async function setRates(ports: Ports, access: Access<'preparer'>, changes: readonly RateChange[]): Promise<Outcome<ExchangeRate[], Failure>> {
+export async function setRates(
+  ports: Ports,
+  access: Access<'keep_budgets_and_rates'>,
+  changes: readonly RateChange[],
+): Promise<Outcome<ExchangeRate[], Failure>> {
   const opened = await openBooks(ports, access.companyId);
   if (!opened.ok) return opened;
   const { company, cube } = opened.value;
@@ -37,7 +41,7 @@ export async function setRates(ports: Ports, access: Access<'preparer'>, changes
 /** What stands in a file of rates; nothing is changed by it. */
 export async function readRateFile(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_budgets_and_rates'>,
   file: StoredFile,
 ): Promise<Outcome<ReturnType<typeof readRateRows>, Failure>> {
   const opened = await openBooks(ports, companyId);

@@ -10,7 +10,7 @@ import type { Ports, ReceivedFile } from './ports/index.ts';
  */
 export async function receiveJournal(
   { journals, received }: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'prepare_entries'>,
   importId: number,
   content: AsyncIterable<Uint8Array>,
   left: AbortSignal,
@@ -42,7 +42,12 @@ export async function receiveJournal(
 }
 
 /** However its reading ended. */
-export async function releaseJournal({ journals, received }: Ports, { companyId }: Access<'preparer'>, importId: number, file: ReceivedFile): Promise<void> {
+export async function releaseJournal(
+  { journals, received }: Ports,
+  { companyId }: Access<'prepare_entries'>,
+  importId: number,
+  file: ReceivedFile,
+): Promise<void> {
   await received.release(file);
   await journals.abandon(companyId, importId);
 }

@@ -50,7 +50,7 @@ export interface Rehearsal extends ReadFile {
 /** Reads the file and works out everything that posting would do, without changing anything. */
 export async function rehearseTrialBalance(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'prepare_entries'>,
   fileId: number,
   answers: RehearsalAnswers,
 ): Promise<Outcome<Rehearsal, Failure>> {

@@ -15,7 +15,7 @@ export interface NumberGiven {
 }
 
 /** New numbers for a set of accounts, all or none, each kept where it stands: nobody outside the set has one of them, and none is given twice. */
-export function renumberAccounts(ports: Ports, { companyId, actor }: Access<'preparer'>, changes: readonly NumberGiven[]): Promise<Outcome<number, Failure>> {
+export function renumberAccounts(ports: Ports, { companyId, actor }: Access<'keep_chart'>, changes: readonly NumberGiven[]): Promise<Outcome<number, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -31,7 +31,7 @@ export function renumberAccounts(ports: Ports, { companyId, actor }: Access<'pre
 /** What new numbers would do to every statement: nothing, but where a range that took nothing there takes an account, or no range can say what a line took. */
 export async function rehearseRenumbering(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_chart'>,
   changes: readonly NumberGiven[],
   span: Span,
 ): Promise<Outcome<WholeEffect, Failure>> {

@@ -11,7 +11,7 @@ import type { NewEntry, Ports, PostedEntry, Request } from './ports/index.ts';
  */
 export function reverseEntry(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'prepare_entries'>,
   entryId: number,
   date: Day,
   request: Request,

@@ -14,7 +14,7 @@ export async function listSeries({ series }: Ports, { companyId }: Access): Prom
 
 export async function addSeries(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   added: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>,
 ): Promise<Outcome<ListedSeries, Failure>> {
   const done = await ports.series.add(access.companyId, added, access.actor);
@@ -24,7 +24,7 @@ export async function addSeries(
 /** Its code stays: documents bear it. */
 export async function changeSeries(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'prepare_entries'>,
   id: number,
   { version, ...change }: { readonly version: number; readonly name?: string | undefined; readonly active?: boolean | undefined },
 ): Promise<Outcome<ListedSeries, Failure>> {
@@ -32,7 +32,7 @@ export async function changeSeries(
   return done.ok ? listSeries(ports, access) : done;
 }
 
-export function deleteSeries({ series }: Ports, { companyId, actor }: Access<'preparer'>, id: number): Promise<Outcome<null, Failure>> {
+export function deleteSeries({ series }: Ports, { companyId, actor }: Access<'prepare_entries'>, id: number): Promise<Outcome<null, Failure>> {
   return series.delete(companyId, id, actor);
 }
 

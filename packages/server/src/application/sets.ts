@@ -14,7 +14,7 @@ export async function findSet({ sets }: Pick<Ports, 'sets'>, { companyId }: Acce
 
 export async function addSet(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   fields: NameAndDefinition<SetDefinition>,
 ): Promise<Outcome<StatementSetRecord, Failure>> {
   const refused = await faultIn(ports, access, fields.definition);
@@ -25,7 +25,7 @@ export async function addSet(
 
 export async function changeSet(
   ports: Ports,
-  access: Access<'preparer'>,
+  access: Access<'keep_layouts'>,
   id: number,
   version: number,
   fields: NameAndDefinition<SetDefinition>,
@@ -36,14 +36,14 @@ export async function changeSet(
   return changed.ok ? findSet(ports, access, id) : changed;
 }
 
-export function deleteSet({ sets }: Ports, { companyId, actor }: Access<'preparer'>, id: number, version: number | null): Promise<Outcome<null, Failure>> {
+export function deleteSet({ sets }: Ports, { companyId, actor }: Access<'keep_layouts'>, id: number, version: number | null): Promise<Outcome<null, Failure>> {
   return sets.delete(companyId, id, version, actor);
 }
 
 /** On any line: a comment outlives a change of the statement, and is shown again where its line is. */
 export function setComment(
   { comments }: Ports,
-  { companyId, actor }: Access<'preparer'>,
+  { companyId, actor }: Access<'keep_layouts'>,
   setId: number,
   comment: LineComment & { readonly day: string },
   version: number,

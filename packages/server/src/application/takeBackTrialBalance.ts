@@ -15,7 +15,7 @@ export interface TakingBack {
 }
 
 /** What taking it back would do, without doing it. */
-export async function viewTakingBack(ports: Ports, { companyId }: Access<'preparer'>, trialBalanceId: number): Promise<Outcome<TakingBack, Failure>> {
+export async function viewTakingBack(ports: Ports, { companyId }: Access<'prepare_entries'>, trialBalanceId: number): Promise<Outcome<TakingBack, Failure>> {
   const opened = await openBooks(ports, companyId);
   return opened.ok ? planTakingBack(ports, opened.value, trialBalanceId) : opened;
 }
@@ -26,7 +26,7 @@ export async function viewTakingBack(ports: Ports, { companyId }: Access<'prepar
  */
 export function takeBackTrialBalance(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'prepare_entries'>,
   trialBalanceId: number,
   request: Request,
 ): Promise<Outcome<{ readonly entries: readonly PostedEntry[]; readonly revision: number }, Failure>> {

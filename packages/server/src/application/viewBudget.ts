@@ -92,7 +92,7 @@ export async function viewBudget(
 /** What a workbook of the budget holds; nothing is changed by it. */
 export async function readBudgetWorkbook(
   ports: Ports,
-  { companyId }: Access<'preparer'>,
+  { companyId }: Access<'keep_budgets_and_rates'>,
   budgetId: number,
   file: StoredFile,
 ): Promise<Outcome<ReturnType<typeof readBudgetSheet>, Failure>> {

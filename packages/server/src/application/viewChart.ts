@@ -1,4 +1,4 @@
-import { isAtLeast, type Outcome, succeed } from '@ivory-ladder/core';
+import { type Outcome, succeed } from '@ivory-ladder/core';
 import type { Access } from './access.ts';
 import type { Failure } from './failure.ts';
 import { type PlacementOverview, viewPlacement } from './placement.ts';
@@ -17,7 +17,7 @@ export async function viewChart(ports: Ports, access: Access, choice: SpanChoice
   if (!placement.ok) return placement;
   const notes = new Map<number, string[]>();
   // Notes are between those who keep and review the books.
-  const written = isAtLeast(access.role, 'reviewer') ? await ports.notes.list(access.companyId, null) : [];
+  const written = access.permissions.includes('see_papers') ? await ports.notes.list(access.companyId, null) : [];
   for (const { accountId, content } of written) notes.set(accountId, [...(notes.get(accountId) ?? []), content]);
   return succeed({ ...placement.value, lastUsed: await ports.chart.lastUsed(access.companyId), notes });
 }

@@ -13,7 +13,7 @@ export interface ToldEvent extends HistoryEvent {
 
 export async function viewHistory(
   ports: Ports,
-  { companyId }: Access<'reviewer'>,
+  { companyId }: Access<'see_papers'>,
   wanted: HistoryWanted,
 ): Promise<Outcome<{ books: Books; events: readonly ToldEvent[]; next: number | null }, Failure>> {
   const opened = await openBooks(ports, companyId);
@@ -75,6 +75,8 @@ class Names {
         return `Budget ${typeof state.name === 'string' ? state.name : thingId}${typeof state.year === 'number' ? ` of ${this.yearNameOf(state.year)}` : ''}`;
       case 'document_series':
         return `Document series ${String(state.code ?? thingId)}`;
+      case 'role':
+        return `Role ${String(state.name ?? thingId)}`;
       case 'rate':
         return 'Exchange rates';
       case 'coverage':

@@ -28,7 +28,7 @@ export interface NextYear {
 }
 
 /** Makes the fiscal year that holds the day, and those between it and the years already there. */
-export function makeYear(ports: Ports, { companyId, actor }: Access<'preparer'>, day: string): Promise<Outcome<FiscalYear[], Failure>> {
+export function makeYear(ports: Ports, { companyId, actor }: Access<'prepare_entries'>, day: string): Promise<Outcome<FiscalYear[], Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -41,7 +41,7 @@ export function makeYear(ports: Ports, { companyId, actor }: Access<'preparer'>,
 }
 
 /** Makes one year behind the last, in its own form. */
-export function makeNextYear(ports: Ports, { companyId, actor }: Access<'preparer'>, wanted: NextYear): Promise<Outcome<FiscalYear[], Failure>> {
+export function makeNextYear(ports: Ports, { companyId, actor }: Access<'prepare_entries'>, wanted: NextYear): Promise<Outcome<FiscalYear[], Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;
@@ -61,7 +61,7 @@ export function makeNextYear(ports: Ports, { companyId, actor }: Access<'prepare
 }
 
 /** A period for adjustments behind the last of a year that has none. */
-export function addAdjustingPeriod(ports: Ports, { companyId, actor }: Access<'preparer'>, yearNumber: number): Promise<Outcome<null, Failure>> {
+export function addAdjustingPeriod(ports: Ports, { companyId, actor }: Access<'prepare_entries'>, yearNumber: number): Promise<Outcome<null, Failure>> {
   return withFreshBooks(async () => {
     const opened = await openBooks(ports, companyId);
     if (!opened.ok) return opened;

@@ -1,15 +1,15 @@
 import type { ClosingBody, Company, CompanyList } from '@ivory-ladder/contract';
-import type { Role } from '@ivory-ladder/core';
+import type { RoleKey } from '@ivory-ladder/core';
 import type { ProposedClosing } from '../application/closing.ts';
 import type { CompanyView } from '../application/companies.ts';
 import { periodKey } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
 
-export function toCompanies(companies: { id: number; name: string; currency: string; role: Role }[]): CompanyList {
+export function toCompanies(companies: { id: number; name: string; currency: string; role: RoleKey; roleName: string }[]): CompanyList {
   return { companies };
 }
 
-export function toCompany({ role, books, years, lastEntryDay, unplaced }: CompanyView): Company {
+export function toCompany({ role, roleName, permissions, books, years, lastEntryDay, unplaced }: CompanyView): Company {
   const { company } = books;
   return {
     id: company.id,
@@ -26,6 +26,8 @@ export function toCompany({ role, books, years, lastEntryDay, unplaced }: Compan
     settingsVersion: company.settingsVersion,
     revision: company.revision,
     role,
+    roleName,
+    permissions: [...permissions],
     retainedEarningsAccountId: books.retainedEarningsId,
     years: years.map((year) => ({
       year: year.year,

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { mayBeLong, type Operation, type OperationName, operations } from '@ivory-ladder/contract';
-import { fail, type Outcome, type Role, succeed } from '@ivory-ladder/core';
+import { fail, type Outcome, type Permission, succeed } from '@ivory-ladder/core';
 import { type NextFunction, type Request, type RequestHandler, type Response, type Router, raw } from 'express';
 import { z } from 'zod';
 import { type Access, enterCompany } from '../application/access.ts';
@@ -28,7 +28,7 @@ type AnswerOf<Name extends OperationName> =
     : OperationOf<Name> extends { answer: 'stream' }
       ? StreamedFile
       : WrittenFile | null;
-type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs ? (Needs extends Role ? Access<Needs> : null) : never;
+type AccessOf<Name extends OperationName> = OperationOf<Name>['needs'] extends infer Needs ? (Needs extends Permission ? Access<Needs> : null) : never;
 
 interface Call<Name extends OperationName> {
   /** Of a company's operations: that its role was checked. */

@@ -14,14 +14,14 @@ export function toSession(person: Person | null, demoRoles: readonly Role[]): Se
 export function toLink(found: LinkFound): LinkView {
   if (found.kind === 'invitation') {
     const { invitation, hasAccount } = found;
-    const { name, email, company, role } = invitation;
-    return { opens: 'company', name, email, invitation: { company, role, hasAccount } };
+    const { name, email, company, role, roleName } = invitation;
+    return { opens: 'company', name, email, invitation: { company, role, roleName, hasAccount } };
   }
   const { person } = found.link;
   return { opens: person === null ? 'first' : 'password', name: person?.name ?? '', email: person?.email ?? '', invitation: null };
 }
 
-export function toPeople({ members, invitations }: PeopleOfCompany): PersonList {
+export function toPeople({ members, invitations, ownRoles }: PeopleOfCompany): PersonList {
   return {
     people: members.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => ({
       personId,
@@ -34,6 +34,7 @@ export function toPeople({ members, invitations }: PeopleOfCompany): PersonList 
       lastSignIn,
     })),
     invitations: invitations.map(({ id, email, role, invitedAt, isOpen }) => ({ invitationId: id, email, role, invitedAt, isOpen })),
+    ownRoles: ownRoles.map(({ permissions, ...role }) => ({ ...role, permissions: [...permissions] })),
   };
 }
 

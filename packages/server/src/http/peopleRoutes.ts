@@ -1,8 +1,11 @@
-import { fail, mapOutcome, type Role, succeed } from '@ivory-ladder/core';
+import { fail, mapOutcome, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Request } from 'express';
+import type { Access } from '../application/access.ts';
 import { demoPerson } from '../application/demoPerson.ts';
+import type { Failure } from '../application/failure.ts';
 import { helpPerson, viewInstallation } from '../application/installation.ts';
 import { acceptInvitation, lookAtLink, useLink } from '../application/oneTimeLinks.ts';
+import { addOwnRole, changeOwnRole, deleteOwnRole } from '../application/ownRoles.ts';
 import { changeRole, grantCompanies, invitePerson, listPeople, removePerson, renewInvitation, renewLink, withdrawInvitation } from '../application/people.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
 import { askRecovery } from '../application/recovery.ts';
@@ -75,6 +78,12 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   on('renewInvitation', async ({ access, id, request }) => renewInvitation(ports, access, id('invitationId'), originOf(request)));
   on('withdrawInvitation', async ({ access, id, request }) => withdrawInvitation(ports, access, id('invitationId'), originOf(request)));
   on('changeRole', async ({ access, id, body }) => mapOutcome(await changeRole(ports, access, id('personId'), body), answers.toPeople));
+  /** The people, and the roles as they are then. */
+  const thenPeople = async (access: Access<'keep_people_and_settings'>, done: Outcome<null, Failure>) =>
+    done.ok ? mapOutcome(await listPeople(ports, access), answers.toPeople) : done;
+  on('addOwnRole', async ({ access, body }) => thenPeople(access, await addOwnRole(ports, access, body)));
+  on('changeOwnRole', async ({ access, id, body }) => thenPeople(access, await changeOwnRole(ports, access, id('roleId'), body)));
+  on('deleteOwnRole', ({ access, id, query }) => deleteOwnRole(ports, access, id('roleId'), query.version));
   on('grantCompanies', async ({ access, id, body }) => mapOutcome(await grantCompanies(ports, access, id('personId'), body.may), answers.toPeople));
   on('removePerson', async ({ access, id, query }) => removePerson(ports, access, id('personId'), query.version));
   on('renewLink', async ({ access, id, request }) => renewLink(ports, access, id('personId'), originOf(request)));

@@ -58,6 +58,8 @@ const conflicts = new Set([
   'exclusions_moved_on',
   'code_list_held',
   'list_code_held',
+  'role_name_taken',
+  'role_in_use',
   'chart_moved_on',
   'journal_not_ready',
 ]);
@@ -75,7 +77,8 @@ const statusOf: Readonly<Record<string, number>> = {
   share_of_disk_full: 507,
   sign_in_needed: 401,
   sign_in_refused: 401,
-  role_needed: 403,
+  permission_needed: 403,
+  beyond_own_permissions: 403,
   adding_companies_refused: 403,
   person_of_other_companies: 403,
   installation_not_kept: 403,

@@ -14,6 +14,7 @@ export interface AuditEvent {
     | 'coverage'
     | 'code_list'
     | 'document_series'
+    | 'role'
     | 'pairing_rule'
     | 'period'
     | 'place'

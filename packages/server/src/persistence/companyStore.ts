@@ -1,4 +1,4 @@
-import type { FiscalYear, LayoutOptions, Outcome, Period, Role, YearForm } from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, Outcome, Period, RoleKey, YearForm } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { Actor, BegunCompany, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore, Kept, PeriodLock, Person } from '../application/ports/index.ts';
@@ -14,6 +14,7 @@ import { insertMember } from './peopleStore.ts';
 import { keepPlaces, keptEvent } from './placeRows.ts';
 import { plantChart } from './plantChart.ts';
 import { purgeRemoved, removeCompany } from './removeCompany.ts';
+import { withOwnRole } from './roleStore.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 import { takeStructure, takeTurn } from './turn.ts';
 import { updateAccounts } from './updateRows.ts';
@@ -36,10 +37,11 @@ export class CompanyRepository implements CompanyStore {
     this.change = structureChanges(database, counters);
   }
 
-  list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]> {
+  list(personId: number): Promise<{ id: number; name: string; currency: string; role: RoleKey; roleName: string }[]> {
     return rowsOf(
       this.database,
-      'SELECT c.id, c.name, c.currency, m.role FROM company c JOIN membership m ON m.company_id = c.id WHERE m.person_id = ? ORDER BY c.name, c.id',
+      `SELECT company.id, company.name, company.currency, membership.role, COALESCE(own.name, '') AS roleName
+         FROM company JOIN membership ON membership.company_id = company.id ${withOwnRole} WHERE membership.person_id = ? ORDER BY company.name, company.id`,
       [personId],
     );
   }

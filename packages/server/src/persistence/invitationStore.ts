@@ -1,4 +1,4 @@
-import type { Outcome, Role } from '@ivory-ladder/core';
+import type { Outcome, RoleKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { Actor, Invitation, InvitationFound, InvitationStore, Invited, Person } from '../application/ports/index.ts';
@@ -6,14 +6,16 @@ import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
 import { enterWithPassword, hasAccount, insertMember, personByEmail } from './peopleStore.ts';
+import { lockRole, nameOfRole, withOwnRole } from './roleStore.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 
 const daysOpen = 7;
 
 const found = `SELECT invitation.company_id AS companyId, company.name AS company, invitation.email, invitation.name, invitation.role,
+    COALESCE((SELECT name FROM company_role WHERE company_id = invitation.company_id AND CONCAT('own:', id) = invitation.role), '') AS roleName,
     CASE WHEN invitation.expires_at < UTC_TIMESTAMP() THEN 'expired'
-         WHEN invitation.invited_by IS NULL OR EXISTS (SELECT 1 FROM membership WHERE membership.company_id = invitation.company_id
-              AND membership.person_id = invitation.invited_by AND membership.role = 'administrator') THEN 'open' ELSE 'revoked' END AS state
+         WHEN invitation.invited_by IS NULL OR EXISTS (SELECT 1 FROM membership ${withOwnRole} WHERE membership.company_id = invitation.company_id
+              AND membership.person_id = invitation.invited_by AND (membership.role = 'administrator' OR FIND_IN_SET('keep_people_and_settings', own.permissions))) THEN 'open' ELSE 'revoked' END AS state
   FROM invitation JOIN company ON company.id = invitation.company_id AND company.removed_at IS NULL WHERE token_hash = ?`;
 
 /** What an invitation gives begins when it is accepted; until then nothing of the person it is for is touched or told. */
@@ -40,12 +42,13 @@ export class InvitationRepository implements InvitationStore {
         [companyId, email],
       );
       if (member) throw new Refused({ code: 'person_is_member', email });
+      const named = await lockRole(runner, companyId, role);
       try {
         const { insertId } = (await runner.query(
           `INSERT INTO invitation (company_id, email, name, role, token_hash, invited_at, invited_by, expires_at) VALUES (?, ?, ?, ?, ?, ?, ?, UTC_TIMESTAMP() + INTERVAL ${daysOpen} DAY)`,
           [companyId, email, name, role, tokenHash, timestamp(), actor.personId],
         )) as { insertId: number };
-        await this.record(runner, companyId, actor, 'added', Number(insertId), { invited: email, role });
+        await this.record(runner, companyId, actor, 'added', Number(insertId), { invited: email, role: named });
         return Number(insertId);
       } catch (error) {
         if (isDuplicateKey(error)) throw new Refused({ code: 'person_is_invited', email });
@@ -69,13 +72,13 @@ export class InvitationRepository implements InvitationStore {
 
   withdraw(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const [row] = await rowsOf<{ email: string; role: Role }>(runner, 'SELECT email, role FROM invitation WHERE company_id = ? AND id = ? FOR UPDATE', [
+      const [row] = await rowsOf<{ email: string; role: RoleKey }>(runner, 'SELECT email, role FROM invitation WHERE company_id = ? AND id = ? FOR UPDATE', [
         companyId,
         id,
       ]);
       if (!row) throw new Refused({ code: 'not_found', thing: 'invitation', id });
       await runner.query('DELETE FROM invitation WHERE company_id = ? AND id = ?', [companyId, id]);
-      await this.record(runner, companyId, actor, 'deleted', id, { invited: row.email, role: row.role });
+      await this.record(runner, companyId, actor, 'deleted', id, { invited: row.email, role: await nameOfRole(runner, companyId, row.role) });
       return null;
     });
   }
@@ -122,6 +125,7 @@ export class InvitationRepository implements InvitationStore {
   }
 
   private async begin(runner: QueryRunner, { companyId, role, email }: InvitationFound, person: Person): Promise<void> {
+    const named = await lockRole(runner, companyId, role);
     try {
       await insertMember(runner, companyId, person.id, role);
     } catch (error) {
@@ -129,7 +133,7 @@ export class InvitationRepository implements InvitationStore {
       throw error;
     }
     await recordAudit(runner, this.counters, companyId, { name: person.name, personId: person.id }, [
-      { thing: 'person', thingId: person.id, action: 'added', after: { name: person.name, email, role } },
+      { thing: 'person', thingId: person.id, action: 'added', after: { name: person.name, email, role: named } },
     ]);
   }
 

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
-import type { Outcome, Role } from '@ivory-ladder/core';
+import type { Outcome, RoleKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../application/failure.ts';
 import type { Actor, LinkTerms, Member, OneTimeLink, PeopleStore, Person } from '../application/ports/index.ts';
 import { recordAudit, timestamp } from './audit.ts';
 import type { Counters } from './counters.ts';
 import { isDuplicateKey } from './idempotency.ts';
+import { heldRole, lockRole, nameOfRole, withOwnRole } from './roleStore.ts';
 import { inTransaction, Refused, rowsOf } from './transaction.ts';
 
 export interface PersonRow {
@@ -31,8 +32,8 @@ export class PeopleRepository implements PeopleStore {
     return row ? toPerson(row) : null;
   }
 
-  async roleIn(personId: number, companyId: number): Promise<Role | null> {
-    const [row] = await rowsOf<{ role: Role }>(this.database, 'SELECT role FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
+  async roleIn(personId: number, companyId: number): Promise<RoleKey | null> {
+    const [row] = await rowsOf<{ role: RoleKey }>(this.database, 'SELECT role FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
     return row?.role ?? null;
   }
 
@@ -76,11 +77,12 @@ export class PeopleRepository implements PeopleStore {
     }));
   }
 
-  addMember(companyId: number, { name, email, role }: { name: string; email: string; role: Role }, actor: Actor): Promise<Outcome<Person, Failure>> {
+  addMember(companyId: number, { name, email, role }: { name: string; email: string; role: RoleKey }, actor: Actor): Promise<Outcome<Person, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await runner.query('INSERT IGNORE INTO person (email, name, created_at) VALUES (?, ?, ?)', [email, name, timestamp()]);
       const [row] = await rowsOf<PersonRow>(runner, `SELECT ${columns} FROM person WHERE email = ?`, [email]);
       const person = toPerson(row as PersonRow);
+      const named = await lockRole(runner, companyId, role);
       try {
         await insertMember(runner, companyId, person.id, role);
       } catch (error) {
@@ -88,19 +90,26 @@ export class PeopleRepository implements PeopleStore {
         throw error;
       }
       await recordAudit(runner, this.counters, companyId, actor, [
-        { thing: 'person', thingId: person.id, action: 'added', after: { name: person.name, email, role } },
+        { thing: 'person', thingId: person.id, action: 'added', after: { name: person.name, email, role: named } },
       ]);
       return person;
     });
   }
 
-  changeRole(companyId: number, personId: number, role: Role, version: number, actor: Actor): Promise<Outcome<null, Failure>> {
+  changeRole(companyId: number, personId: number, role: RoleKey, version: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lockMember(runner, companyId, personId, version);
+      const named = await lockRole(runner, companyId, role);
       await runner.query('UPDATE membership SET role = ?, version = version + 1 WHERE company_id = ? AND person_id = ?', [role, companyId, personId]);
       await keepAnAdministrator(runner, companyId);
       await recordAudit(runner, this.counters, companyId, actor, [
-        { thing: 'person', thingId: personId, action: 'changed', before: { role: before.role }, after: { name: before.name, role } },
+        {
+          thing: 'person',
+          thingId: personId,
+          action: 'changed',
+          before: { role: await nameOfRole(runner, companyId, before.role) },
+          after: { name: before.name, role: named },
+        },
       ]);
       return null;
     });
@@ -120,7 +129,9 @@ export class PeopleRepository implements PeopleStore {
       const before = await this.lockMember(runner, companyId, personId, version);
       await runner.query('DELETE FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
       await keepAnAdministrator(runner, companyId);
-      await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'person', thingId: personId, action: 'deleted', before }]);
+      await recordAudit(runner, this.counters, companyId, actor, [
+        { thing: 'person', thingId: personId, action: 'deleted', before: { ...before, role: await nameOfRole(runner, companyId, before.role) } },
+      ]);
       return null;
     });
   }
@@ -169,8 +180,8 @@ export class PeopleRepository implements PeopleStore {
   }
 
   /** The row stays locked until the end, so that two administrators cannot take each other's role away at once. */
-  private async lockMember(runner: QueryRunner, companyId: number, personId: number, version: number): Promise<{ name: string; role: Role }> {
-    const rows = await rowsOf<{ personId: number; name: string; role: Role; version: number }>(
+  private async lockMember(runner: QueryRunner, companyId: number, personId: number, version: number): Promise<{ name: string; role: RoleKey }> {
+    const rows = await rowsOf<{ personId: number; name: string; role: RoleKey; version: number }>(
       runner,
       'SELECT m.person_id AS personId, p.name, m.role, m.version FROM membership m JOIN person p ON p.id = m.person_id WHERE m.company_id = ? FOR UPDATE',
       [companyId],
@@ -233,12 +244,12 @@ async function readLink(runner: QueryRunner | DataSource, tokenHash: Buffer): Pr
   return { personId, state: isAsMade ? 'open' : 'revoked' };
 }
 
-/** Address, password, rights of the installation and roles, as one hash. */
+/** Address, password, rights of the installation, and roles with what own ones may, as one hash. */
 async function rightsOf(runner: QueryRunner | DataSource, personId: number): Promise<Buffer> {
   const rows = await rowsOf(
     runner,
-    `SELECT person.email, person.password_hash, person.may_add_companies, person.keeps_installation, membership.company_id, membership.role
-       FROM person LEFT JOIN membership ON membership.person_id = person.id WHERE person.id = ? ORDER BY membership.company_id`,
+    `SELECT person.email, person.password_hash, person.may_add_companies, person.keeps_installation, membership.company_id, ${heldRole} AS role
+       FROM person LEFT JOIN membership ON membership.person_id = person.id ${withOwnRole} WHERE person.id = ? ORDER BY membership.company_id`,
     [personId],
   );
   return createHash('sha256').update(JSON.stringify(rows)).digest();
@@ -259,7 +270,7 @@ async function isInHands(runner: QueryRunner | DataSource, personId: number, adm
   return Number(row?.keeps) === 1 || Number(row?.beyond) === 0;
 }
 
-export async function insertMember(runner: QueryRunner, companyId: number, personId: number, role: Role): Promise<void> {
+export async function insertMember(runner: QueryRunner, companyId: number, personId: number, role: RoleKey): Promise<void> {
   await runner.query('INSERT INTO membership (company_id, person_id, role) VALUES (?, ?, ?)', [companyId, personId, role]);
 }
 

@@ -1,9 +1,9 @@
 import { randomBytes } from 'node:crypto';
-import type { Role } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Identity, SessionRecord, SessionStore } from '../application/ports/index.ts';
 import { timestamp } from './audit.ts';
 import { type PersonRow, toPerson } from './peopleStore.ts';
+import { heldRole, readHeldRole, withOwnRole } from './roleStore.ts';
 import { rowsOf } from './transaction.ts';
 
 const bytesOfMark = 8;
@@ -21,7 +21,7 @@ export class SessionRepository implements SessionStore {
       `SELECT person.id, person.name, person.email, person.password_hash AS passwordHash, person.may_add_companies AS mayAddCompanies,
               person.keeps_installation AS keepsInstallation, session.expires_at AS expiresAt,
               TIMESTAMPDIFF(MINUTE, COALESCE(session.last_seen, session.created_at), UTC_TIMESTAMP()) AS unseen,
-              (SELECT CAST(JSON_OBJECTAGG(membership.company_id, membership.role) AS CHAR) FROM membership WHERE membership.person_id = person.id) AS roles
+              (SELECT CAST(JSON_OBJECTAGG(membership.company_id, ${heldRole}) AS CHAR) FROM membership ${withOwnRole} WHERE membership.person_id = person.id) AS roles
          FROM session JOIN person ON person.id = session.person_id WHERE session.id_hash = ? AND session.expires_at > UTC_TIMESTAMP()`,
       [idHash],
     );
@@ -30,8 +30,9 @@ export class SessionRepository implements SessionStore {
     if (this.idleMinutes > 0 && unseen >= this.idleMinutes) return null;
     // Not for every request: to the minute is enough.
     if (unseen >= 1) await this.database.query('UPDATE session SET last_seen = UTC_TIMESTAMP() WHERE id_hash = ?', [idHash]);
-    const roles = row.roles === null ? {} : (JSON.parse(row.roles) as Record<number, Role>);
-    return { identity: { person: toPerson(row), roles }, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) };
+    const held = row.roles === null ? {} : (JSON.parse(row.roles) as Record<string, string>);
+    const memberships = Object.fromEntries(Object.entries(held).map(([companyId, text]) => [companyId, readHeldRole(text)]));
+    return { identity: { person: toPerson(row), memberships }, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) };
   }
 
   async keep(idHash: Buffer, personId: number, expiresAt: Date, { device, origin }: { device: string; origin: string }): Promise<void> {

@@ -1,11 +1,13 @@
-import { type AccountRole, accountLabel, counterElement, type Element, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type AccountRole, accountLabel, counterElement, type Element, exampleOf, type NumberScheme, type Permission } from '@ivory-ladder/core';
 import { accountRoleNames } from '../components/accountRoleWords.ts';
 import { counted } from '../components/counted.ts';
 import type { ApiFailure } from './ivoryApi.ts';
+import { permissionWords } from './permissionWords.ts';
 import { statementFailures } from './statementFailures.ts';
 
 type Facts = Record<string, unknown>;
 const text = (value: unknown): string => String(value ?? '');
+const wordsOf = (permission: unknown): string => permissionWords[permission as Permission] ?? text(permission);
 const found: Readonly<Record<string, string>> = {
   pdf: 'a PDF document',
   binary: 'no text and no workbook',
@@ -59,7 +61,12 @@ const messages: Readonly<Record<string, (facts: Facts) => string>> = {
   too_many_attempts: ({ seconds }) => `Too many attempts. Wait ${waitText(Number(seconds))}, then try again.`,
   password_wrong: () => 'The present password is not right.',
   password_refused: ({ reason }) => passwords[text(reason)] ?? 'Choose another password.',
-  role_needed: ({ needs, role }) => `This needs the role of ${text(needs)}; you are ${text(role)} of this company. An administrator can change that.`,
+  permission_needed: ({ needs }) => `Your role in this company may not ${wordsOf(needs)}. An administrator can give you another.`,
+  beyond_own_permissions: ({ permissions }) =>
+    `You cannot give or take away what you may not do yourself: ${(Array.isArray(permissions) ? permissions : []).map(wordsOf).join(', ')}.`,
+  role_name_taken: ({ name }) => `There is a role ${text(name)} already.`,
+  role_in_use: ({ name, holders }) =>
+    `The role ${text(name)} cannot go: ${counted(Number(holders), 'person has it or is invited to it', 'people have it or are invited to it')}. Give them another first.`,
   adding_companies_refused: () => 'You may not add companies here. The first administrator of the installation may.',
   link_unusable: ({ reason }) =>
     reason === 'used'

@@ -1,5 +1,5 @@
 import type { InstallationView, Invited, LinkView, PersonList, RenewedLink, Session, SessionList } from '@ivory-ladder/contract';
-import type { Role } from '@ivory-ladder/core';
+import type { Permission, Role, RoleKey } from '@ivory-ladder/core';
 import { ivoryApi } from './ivoryApi.ts';
 
 /** Who is signed in, and who works in a company. */
@@ -27,7 +27,7 @@ const peopleApi = ivoryApi.injectEndpoints({
       query: (email) => ({ url: '/installation/links', method: 'POST', body: { email } }),
       invalidatesTags: ['Installation'],
     }),
-    invitePerson: build.mutation<Invited, { companyId: number; body: { name: string; email: string; role: Role } }>({
+    invitePerson: build.mutation<Invited, { companyId: number; body: { name: string; email: string; role: RoleKey } }>({
       query: ({ companyId, body }) => ({ url: `/companies/${companyId}/people`, method: 'POST', body }),
       invalidatesTags: ['People', 'History'],
     }),
@@ -39,9 +39,21 @@ const peopleApi = ivoryApi.injectEndpoints({
       query: ({ companyId, invitationId }) => ({ url: `/companies/${companyId}/invitations/${invitationId}`, method: 'DELETE' }),
       invalidatesTags: ['People', 'History'],
     }),
-    changeRole: build.mutation<PersonList, { companyId: number; personId: number; role: Role; version: number }>({
+    changeRole: build.mutation<PersonList, { companyId: number; personId: number; role: RoleKey; version: number }>({
       query: ({ companyId, personId, ...body }) => ({ url: `/companies/${companyId}/people/${personId}`, method: 'PUT', body }),
       invalidatesTags: ['People', 'Company', 'Companies', 'History'],
+    }),
+    addOwnRole: build.mutation<PersonList, { companyId: number; name: string; permissions: Permission[] }>({
+      query: ({ companyId, ...body }) => ({ url: `/companies/${companyId}/roles`, method: 'POST', body }),
+      invalidatesTags: ['People', 'History'],
+    }),
+    changeOwnRole: build.mutation<PersonList, { companyId: number; roleId: number; name: string; permissions: Permission[]; version: number }>({
+      query: ({ companyId, roleId, ...body }) => ({ url: `/companies/${companyId}/roles/${roleId}`, method: 'PUT', body }),
+      invalidatesTags: ['People', 'Company', 'Companies', 'History'],
+    }),
+    deleteOwnRole: build.mutation<void, { companyId: number; roleId: number; version: number }>({
+      query: ({ companyId, roleId, version }) => ({ url: `/companies/${companyId}/roles/${roleId}?version=${version}`, method: 'DELETE' }),
+      invalidatesTags: ['People', 'History'],
     }),
     grantCompanies: build.mutation<PersonList, { companyId: number; personId: number; may: boolean }>({
       query: ({ companyId, personId, may }) => ({ url: `/companies/${companyId}/people/${personId}/adding-companies`, method: 'PUT', body: { may } }),
@@ -75,7 +87,10 @@ export const {
   useInvitePersonMutation,
   useRenewInvitationMutation,
   useWithdrawInvitationMutation,
+  useAddOwnRoleMutation,
+  useChangeOwnRoleMutation,
   useChangeRoleMutation,
+  useDeleteOwnRoleMutation,
   useGrantCompaniesMutation,
   useRemovePersonMutation,
   useRenewLinkMutation,

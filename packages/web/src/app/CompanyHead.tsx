@@ -1,4 +1,4 @@
-import { isAtLeast, monthNames } from '@ivory-ladder/core';
+import { monthNames } from '@ivory-ladder/core';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
@@ -44,9 +44,13 @@ export function CompanyHead() {
           </MenuItem>
         ))}
         <Divider />
-        {isAtLeast(company.role, 'reviewer') && <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>}
-        {isAtLeast(company.role, 'administrator') && <MenuItem onClick={() => go(`/companies/${company.id}/people`)}>People of {company.name}</MenuItem>}
-        {isAtLeast(company.role, 'administrator') && <MenuItem onClick={() => go(`/companies/${company.id}/settings`)}>Settings of {company.name}</MenuItem>}
+        {company.permissions.includes('see_papers') && <MenuItem onClick={() => go(`/companies/${company.id}/history`)}>History of {company.name}</MenuItem>}
+        {company.permissions.includes('keep_people_and_settings') && (
+          <MenuItem onClick={() => go(`/companies/${company.id}/people`)}>People of {company.name}</MenuItem>
+        )}
+        {company.permissions.includes('keep_people_and_settings') && (
+          <MenuItem onClick={() => go(`/companies/${company.id}/settings`)}>Settings of {company.name}</MenuItem>
+        )}
         <MenuItem onClick={() => go('/companies')}>All companies</MenuItem>
       </Menu>
     </>

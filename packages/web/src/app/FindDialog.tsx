@@ -1,4 +1,3 @@
-import { isAtLeast } from '@ivory-ladder/core';
 import Dialog from '@mui/material/Dialog';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -44,7 +43,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Ledger: bring in a trial balance', 'ledger'],
       ['Chart of accounts', 'ledger/chart'],
       ['Entries', 'ledger/entries'],
-      ...(isAtLeast(company.role, 'preparer')
+      ...(company.permissions.includes('prepare_entries')
         ? ([
             ['New entry', 'ledger/entries/new'],
             ['Journal lines from a file', 'ledger/entries/import'],
@@ -60,8 +59,8 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
       ['Proofs', 'proofs'],
       ['Layouts', 'layouts'],
       ['Sets of statements', 'statements/sets'],
-      ...(isAtLeast(company.role, 'reviewer') ? [['History: what was changed', 'history'] as [string, string]] : []),
-      ...(isAtLeast(company.role, 'administrator')
+      ...(company.permissions.includes('see_papers') ? [['History: what was changed', 'history'] as [string, string]] : []),
+      ...(company.permissions.includes('keep_people_and_settings')
         ? ([
             ['People and their roles', 'people'],
             ['Settings of the company', 'settings'],
@@ -90,7 +89,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
         search: `category=${id}`,
       })),
     ];
-  }, [company.id, company.role, data, composed]);
+  }, [company.id, company.permissions, data, composed]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const hits = all.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word))).slice(0, mostShown);
   const go = (hit: Hit | undefined) => {

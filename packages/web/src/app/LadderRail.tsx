@@ -73,7 +73,7 @@ export function LadderRail() {
           </li>
         ))}
       </ol>
-      <PersonMenu role={company.role} />
+      <PersonMenu role={company.roleName || company.role} />
       <ThemeSwitch />
     </nav>
   );

@@ -1,4 +1,3 @@
-import type { Role } from '@ivory-ladder/core';
 import AccountCircle from '@mui/icons-material/AccountCircleOutlined';
 import Divider from '@mui/material/Divider';
 import Menu from '@mui/material/Menu';
@@ -12,7 +11,7 @@ import { noticeGiven } from './noticeSlice.ts';
 import styles from './PersonMenu.module.css';
 
 /** Who is signed in, in which role, and the way out. */
-export function PersonMenu({ role }: { role?: Role }) {
+export function PersonMenu({ role }: { role?: string }) {
   const dispatch = useDispatch();
   const navigate = useNavigate();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);

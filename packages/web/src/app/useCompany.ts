@@ -1,5 +1,5 @@
 import type { Company } from '@ivory-ladder/contract';
-import { type Currency, isAtLeast, type Role } from '@ivory-ladder/core';
+import type { Currency, Permission } from '@ivory-ladder/core';
 import { createContext, useContext } from 'react';
 
 export const CompanyContext = createContext<Company | null>(null);
@@ -21,7 +21,7 @@ export function currencyOfCompany({ currency, exponent }: Pick<Company, 'currenc
   return known;
 }
 
-/** Whether whoever is signed in may act in this role here; the server judges anew. */
-export function useMay(least: Role): boolean {
-  return isAtLeast(useCompany().role, least);
+/** Whether whoever is signed in has the permission here; the server judges anew. */
+export function useMay(permission: Permission): boolean {
+  return useCompany().permissions.includes(permission);
 }

@@ -1,4 +1,4 @@
-import type { Outcome, Role } from '@ivory-ladder/core';
+import type { Outcome, RoleKey } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Actor } from './actor.ts';
 import type { Person } from './peopleStore.ts';
@@ -7,7 +7,7 @@ import type { Person } from './peopleStore.ts';
 export interface Invitation {
   readonly id: number;
   readonly email: string;
-  readonly role: Role;
+  readonly role: RoleKey;
   /** UTC, as DATETIME text. */
   readonly invitedAt: string;
   readonly isOpen: boolean;
@@ -17,7 +17,7 @@ export interface Invitation {
 export interface Invited {
   readonly name: string;
   readonly email: string;
-  readonly role: Role;
+  readonly role: RoleKey;
 }
 
 /** Behind a link. */
@@ -27,7 +27,9 @@ export interface InvitationFound {
   readonly email: string;
   /** As whoever invited them wrote it. */
   readonly name: string;
-  readonly role: Role;
+  readonly role: RoleKey;
+  /** Of one that the company made; empty for one that every company has. */
+  readonly roleName: string;
   /** `revoked`: who made it may invite nobody to the company any more. */
   readonly state: 'open' | 'expired' | 'revoked';
 }

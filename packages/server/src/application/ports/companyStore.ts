@@ -9,7 +9,7 @@ import type {
   Outcome,
   Period,
   PlacementDraft,
-  Role,
+  RoleKey,
   YearForm,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
@@ -72,7 +72,7 @@ export interface ChangedNumber {
 
 export interface CompanyStore {
   /** Those that the person belongs to. */
-  list(personId: number): Promise<{ id: number; name: string; currency: string; role: Role }[]>;
+  list(personId: number): Promise<{ id: number; name: string; currency: string; role: RoleKey; roleName: string }[]>;
   /** For the demo, which is loaded once. */
   findByName(name: string): Promise<number | null>;
   /** With all that is in it, for good; `name` has to be its own. */

@@ -17,6 +17,7 @@ import type { PeopleStore, Secrets, SessionStore } from './peopleStore.ts';
 import type { PlacementStore } from './placementStore.ts';
 import type { RateStore } from './rateStore.ts';
 import type { RehearsalStore } from './rehearsalStore.ts';
+import type { RoleStore } from './roleStore.ts';
 import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
 import type { Jobs, Outbox } from './work.ts';
@@ -84,7 +85,7 @@ export type {
 } from './ledgerStore.ts';
 export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
-export type { Identity, LinkTerms, Member, OneTimeLink, PeopleStore, Person, Secrets, SessionRecord, SessionStore } from './peopleStore.ts';
+export type { Identity, LinkTerms, Member, Membership, OneTimeLink, PeopleStore, Person, Secrets, SessionRecord, SessionStore } from './peopleStore.ts';
 export type {
   ClassificationChange,
   PastPlacement,
@@ -97,6 +98,7 @@ export type {
 export type { ForeignAmount, MergePlan, NewEntry, NewLine, PostedEntry, PostingOutcome, Request, TakingBackPlan, TrialBalancePlan } from './posting.ts';
 export type { RateChange, RateStore } from './rateStore.ts';
 export type { RehearsalKept, RehearsalSaved, RehearsalState, RehearsalStore } from './rehearsalStore.ts';
+export type { OwnRole, RoleStore } from './roleStore.ts';
 export type { DocumentSeries, SeriesStore } from './seriesStore.ts';
 export type { ChosenColumn, SavedView, ViewFields, ViewStore } from './viewStore.ts';
 export type { HandOver, JobKind, JobRecord, Jobs, JobToDo, Letter, LetterRecord, Outbox } from './work.ts';
@@ -123,6 +125,7 @@ export interface Ports {
   readonly people: PeopleStore;
   readonly sessions: SessionStore;
   readonly invitations: InvitationStore;
+  readonly roles: RoleStore;
   readonly pauses: SignInPauses;
   readonly browsers: KnownBrowsers;
   readonly accessLog: AccessLog;

@@ -1,4 +1,4 @@
-import type { Outcome, Role } from '@ivory-ladder/core';
+import type { Outcome, Permission, RoleKey } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Actor } from './actor.ts';
 
@@ -16,7 +16,7 @@ export interface Member {
   readonly personId: number;
   readonly name: string;
   readonly email: string;
-  readonly role: Role;
+  readonly role: RoleKey;
   readonly version: number;
   readonly hasPassword: boolean;
   readonly mayAddCompanies: boolean;
@@ -40,7 +40,7 @@ export interface LinkTerms {
 export interface PeopleStore {
   person(personId: number): Promise<Person | null>;
   /** `null` where the person has no role in the company, or there is no such person or company. */
-  roleIn(personId: number, companyId: number): Promise<Role | null>;
+  roleIn(personId: number, companyId: number): Promise<RoleKey | null>;
   byEmail(email: string): Promise<(Person & { readonly passwordHash: string | null }) | null>;
   /** Whether there is somebody of this address who can sign in, or once could, or has a right or a role: only their own password, or a letter, opens that. */
   hasAccount(email: string): Promise<boolean>;
@@ -52,8 +52,8 @@ export interface PeopleStore {
   hasAdministrator(): Promise<boolean>;
   members(companyId: number): Promise<Member[]>;
   /** Of the demo. A person who is not known yet is made, without a password. */
-  addMember(companyId: number, input: { name: string; email: string; role: Role }, actor: Actor): Promise<Outcome<Person, Failure>>;
-  changeRole(companyId: number, personId: number, role: Role, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
+  addMember(companyId: number, input: { name: string; email: string; role: RoleKey }, actor: Actor): Promise<Outcome<Person, Failure>>;
+  changeRole(companyId: number, personId: number, role: RoleKey, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
   /** On record in the company whose administrator did it. */
   setMayAddCompanies(companyId: number, person: Member, may: boolean, actor: Actor): Promise<Outcome<void, Failure>>;
   removeMember(companyId: number, personId: number, version: number, actor: Actor): Promise<Outcome<null, Failure>>;
@@ -68,10 +68,16 @@ export interface PeopleStore {
   ensureDemoPerson(email: string, name: string, mayAddCompanies: boolean, keepsInstallation: boolean): Promise<Person>;
 }
 
-/** Somebody signed in, with their roles by company at this moment. */
+/** What somebody is in a company. */
+export interface Membership {
+  readonly role: RoleKey;
+  readonly permissions: readonly Permission[];
+}
+
+/** Somebody signed in, with what they are by company at this moment. */
 export interface Identity {
   readonly person: Person;
-  readonly roles: Readonly<Record<number, Role>>;
+  readonly memberships: Readonly<Record<number, Membership>>;
 }
 
 /** Sessions, by the SHA-256 of their id. */

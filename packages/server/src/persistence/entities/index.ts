@@ -14,7 +14,7 @@ import {
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
 import { ColumnPlanEntity, LayoutEntity, LayoutKeptDraftEntity, LayoutVersionEntity } from './layoutEntities.ts';
 import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
-import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
+import { CompanyRoleEntity, InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
 import { ClassificationEntity, CoverageExclusionEntity, PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
 import { ExchangeRateEntity, ForeignAmountEntity } from './rateEntities.ts';
 import {
@@ -89,6 +89,7 @@ export const entities = [
   AttachmentEntity,
   AttachmentPartEntity,
   PersonEntity,
+  CompanyRoleEntity,
   MembershipEntity,
   SessionEntity,
   OneTimeLinkEntity,

@@ -52,6 +52,29 @@ export const MembershipEntity = new EntitySchema<MembershipRow>({
   indices: [{ name: 'membership_by_person', columns: ['personId', 'companyId'] }],
 });
 
+export interface CompanyRoleRow {
+  companyId: number;
+  id: number;
+  name: string;
+  permissions: string;
+  version: number;
+}
+
+export const CompanyRoleEntity = new EntitySchema<CompanyRoleRow>({
+  name: 'company_role',
+  columns: {
+    companyId: { name: 'company_id', type: 'int', unsigned: true, primary: true },
+    id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
+    name: { type: 'varchar', length: 200 },
+    permissions: { ...keyText, length: 1000 },
+    version: { type: 'int', unsigned: true, default: 1 },
+  },
+  indices: [
+    { name: 'company_role_by_name', columns: ['companyId', 'name'], unique: true },
+    { name: 'company_role_by_id', columns: ['id'] },
+  ],
+});
+
 export interface SessionRow {
   idHash: Buffer;
   personId: number;

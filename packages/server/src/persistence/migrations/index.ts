@@ -107,6 +107,7 @@ import { KeepTheInstallation1790000000106 } from './106-keep-the-installation.ts
 import { SeekActors1790000000107 } from './107-seek-actors.ts';
 import { CountWhatIsHandedIn1790000000108 } from './108-count-what-is-handed-in.ts';
 import { CountRates1790000000109 } from './109-count-rates.ts';
+import { CreateCompanyRole1790000000110 } from './110-create-company-role.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -219,4 +220,5 @@ export const migrations = [
   SeekActors1790000000107,
   CountWhatIsHandedIn1790000000108,
   CountRates1790000000109,
+  CreateCompanyRole1790000000110,
 ];

@@ -13,7 +13,7 @@ type Attachment = AttachmentList['attachments'][number];
 /** Files that belong to an account or an entry: a lease, a bank's letter, an invoice. Pictures are shown; all else is only ever downloaded. */
 export function Attachments({ owner }: { owner: AttachmentOwner }) {
   const company = useCompany();
-  const [mayKeep, mayRead] = [useMay('preparer'), useMay('reviewer')];
+  const [mayKeep, mayRead] = [useMay('prepare_entries'), useMay('see_papers')];
   const { data } = useListAttachmentsQuery({ companyId: company.id, owner }, { skip: !mayRead });
   const [add, { isLoading, error }] = useAddAttachmentMutation();
   const [remove, removal] = useDeleteAttachmentMutation();

@@ -23,7 +23,7 @@ const asks: Readonly<Record<Asked, { readonly label: string; readonly act: strin
 export function BudgetLock({ budget, onDeleted }: { readonly budget: BudgetBody; readonly onDeleted: () => void }) {
   const company = useCompany();
   const dispatch = useDispatch();
-  const [mayKeep, mayUnlock] = [useMay('preparer'), useMay('administrator')];
+  const [mayKeep, mayUnlock] = [useMay('keep_budgets_and_rates'), useMay('keep_people_and_settings')];
   const [asked, setAsked] = useState<Asked | null>(null);
   const [text, setText] = useState('');
   const [setLock, locking] = useLockBudgetMutation();

@@ -16,7 +16,7 @@ import { NewBudgetForm } from './NewBudgetForm.tsx';
 export function BudgetsScreen() {
   const company = useCompany();
   const [params, change] = useAddress();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_budgets_and_rates');
   const [isBeginning, setBeginning] = useState(false);
   const { data: list, error } = useListBudgetsQuery(company.id);
   const { data: codeLists } = useListCodeListsQuery(company.id);

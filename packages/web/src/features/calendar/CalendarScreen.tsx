@@ -21,7 +21,7 @@ type Period = Year['periods'][number];
 /** Fiscal years with their periods: made ahead of need, locked when they are closed, opened again with a reason. */
 export function CalendarScreen() {
   const company = useCompany();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('prepare_entries');
   const [isMaking, setMaking] = useState(false);
   const last = company.years.at(-1);
   return (
@@ -58,7 +58,7 @@ export function CalendarScreen() {
 function YearOfPeriods({ year }: { year: Year }) {
   const company = useCompany();
   const dispatch = useDispatch();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('prepare_entries');
   const [isClosing, setClosing] = useState(false);
   const [addPeriod, { isLoading }] = useAddAdjustingPeriodMutation();
   const locked = year.periods.filter(({ lock }) => lock !== null).length;
@@ -111,7 +111,7 @@ function YearOfPeriods({ year }: { year: Year }) {
 function PeriodRow({ year, period }: { year: Year; period: Period }) {
   const company = useCompany();
   const dispatch = useDispatch();
-  const [mayLock, mayUnlock] = [useMay('preparer'), useMay('administrator')];
+  const [mayLock, mayUnlock] = [useMay('lock_periods'), useMay('keep_people_and_settings')];
   const [isAsking, setAsking] = useState(false);
   const [reason, setReason] = useState('');
   const [lock, locking] = useLockPeriodsMutation();

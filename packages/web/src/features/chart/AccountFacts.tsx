@@ -36,8 +36,8 @@ interface AccountFactsProps {
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
 export function AccountFacts({ account, chart, currency, lists, actions, onEdit, onAddBeside, onAddBelow, onTask, onOpen }: AccountFactsProps) {
   const company = useCompany();
-  const mayKeep = useMay('preparer');
-  const mayReview = useMay('reviewer');
+  const mayKeep = useMay('keep_chart');
+  const mayReview = useMay('see_papers');
   const { search } = useLocation();
   const climb = useClimb();
   const [obstacle, setObstacle] = useState<Obstacle | null>(null);

@@ -185,7 +185,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
 }
 
 function Explained() {
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   return (
     <div className={styles.quiet}>
       <p>Choose an account to see what it is, what is on it and what was changed.</p>

@@ -48,7 +48,7 @@ export function ChartScreen() {
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
   const [upload, { isLoading: isUploading }] = useUploadChartFileMutation();
   const drop = useFileDrop({ label: 'Chart file', upload, isUploading, readAt: (fileId) => `ledger/chart/file/${fileId}` });
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const [task, setTask] = useState<ChartTask | null>(null);
   const table = useRef<TreeGridHandle>(null);
   const followed = useRef<number | null>(address.accountId);

@@ -24,7 +24,7 @@ interface ChartToolsProps {
 
 /** Views and columns, files, and what is done with the chart as a whole. */
 export function ChartTools(props: ChartToolsProps) {
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const { numbered } = useCompany();
   return (
     <div className={styles.tools}>

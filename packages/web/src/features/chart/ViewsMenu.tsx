@@ -27,7 +27,7 @@ interface ViewsMenuProps {
 export function ViewsMenu({ content, viewId, onOpen }: ViewsMenuProps) {
   const { id: companyId } = useCompany();
   const dispatch = useDispatch();
-  const mayShare = useMay('preparer');
+  const mayShare = useMay('keep_chart');
   const { data } = useListChartViewsQuery(companyId);
   const [change] = useChangeChartViewMutation();
   const [remove] = useDeleteChartViewMutation();

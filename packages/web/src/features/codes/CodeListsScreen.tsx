@@ -22,7 +22,7 @@ import { useCodeListActions } from './useCodeListActions.ts';
 /** Lists of report codes and facets: their codes in a table that is edited in its cells. */
 export function CodeListsScreen() {
   const company = useCompany();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const dispatch = useDispatch();
   const [params, change] = useAddress();
   const { data, error } = useListCodeListsQuery(company.id);

@@ -18,7 +18,7 @@ interface FacetRulesFormProps {
 
 /** On which accounts a facet is needed or not allowed, and which of its values do not go with those of others. */
 export function FacetRulesForm({ list, all, actions }: FacetRulesFormProps) {
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const { numbered } = useCompany();
   const [ranges, setRanges] = useState({ neededOn: list.neededOn, notAllowedOn: list.notAllowedOn });
   const [refused, setRefused] = useState<string | null>(null);
@@ -66,7 +66,7 @@ export function FacetRulesForm({ list, all, actions }: FacetRulesFormProps) {
 }
 
 function Pairings({ list, all, actions }: FacetRulesFormProps) {
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const own = all.pairings.filter(({ first, second }) => first === list.key || second === list.key);
   const others = all.lists.filter(({ kind, key, codes }) => kind === 'facet' && key !== list.key && codes.length > 0);
   const [isAdding, setAdding] = useState(false);

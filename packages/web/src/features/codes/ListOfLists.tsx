@@ -25,7 +25,7 @@ const kinds = [
 
 /** Lists of report codes and facets, and a field for one more of each. */
 export function ListOfLists({ lists, chosenId, actions, onChoose }: ListOfListsProps) {
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   return (
     <aside className={styles.panel} aria-label="Lists">
       {kinds.map(({ kind, title, explained, add }) => (

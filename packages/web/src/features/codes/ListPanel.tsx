@@ -25,7 +25,7 @@ interface ListPanelProps {
 /** The chosen list: how far it reaches, its name, a code more, and what becomes of the chosen code. */
 export function ListPanel({ list, all, chosen, actions, onDeleted }: ListPanelProps) {
   const company = useCompany();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const [name, setName] = useState(list.name);
   const [taking, setTaking] = useState(false);
   const [giving, setGiving] = useState(false);

@@ -103,7 +103,7 @@ interface PlanEditorProps {
 
 function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const company = useCompany();
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   const dispatch = useDispatch();
   const { draft, name } = work;
   const [chosen, setChosen] = useState<string | null>(begun.definition.columns[0]?.key ?? null);

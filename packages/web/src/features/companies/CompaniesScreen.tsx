@@ -39,12 +39,12 @@ export function CompaniesScreen() {
           </p>
         )}
         <ul className={styles.list}>
-          {companies.map(({ id, name, currency, role }) => (
+          {companies.map(({ id, name, currency, role, roleName }) => (
             <li key={id}>
               <Link to={`/companies/${id}`}>
                 <span>{name}</span>
                 <span className={styles.quiet}>
-                  {currency} · {role}
+                  {currency} · {roleName || role}
                 </span>
               </Link>
             </li>

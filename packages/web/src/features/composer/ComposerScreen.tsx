@@ -69,7 +69,7 @@ function Loaded({
   readonly view: PlacementView;
   readonly lists: Parameters<typeof useComposer>[2];
 }) {
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   const [detail, setDetail] = useState(opened);
   const [address, changeAddress] = useAddress();
   const asked = address.get('plan');

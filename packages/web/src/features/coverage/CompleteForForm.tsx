@@ -11,7 +11,7 @@ import styles from './CompleteForForm.module.css';
 /** For which accounts a list is declared complete: what lacks a code there is a finding. */
 export function CompleteForForm({ list }: { list: CodeListBody }) {
   const { numbered } = useCompany();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_chart');
   const actions = useCodeListActions();
   const [chosen, setChosen] = useState<ReadonlySet<Element>>(new Set(list.neededFor));
   const [numbers, setNumbers] = useState(list.neededOn);

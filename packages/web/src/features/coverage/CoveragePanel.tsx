@@ -33,7 +33,7 @@ type PlaceSide = 'any' | 'debit' | 'credit';
 /** The chosen finding: why it is one, and what mends it. */
 export function CoveragePanel({ scope, chosen, rows, currency }: CoveragePanelProps) {
   const { model } = usePlacement();
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const actions = usePlacementActions();
   const climb = useClimb();
   const exclusions = useExclusions();

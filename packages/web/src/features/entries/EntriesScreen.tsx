@@ -34,7 +34,7 @@ export function EntriesScreen() {
   const { span } = useSpan();
   const { search } = useLocation();
   const dispatch = useDispatch();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const [params, change] = useAddress();
   const [limit, setLimit] = useState(firstPage);
   const text = params.get('find') ?? '';

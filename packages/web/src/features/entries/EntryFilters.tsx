@@ -27,7 +27,7 @@ interface EntryFiltersProps {
 export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
   const takeFile = useTakeFile();
   const company = useCompany();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const [params, change] = useAddress();
   const series = useListSeriesQuery(company.id).data?.series ?? [];
   const chosen = (name: string) => params.get(name) ?? '';

@@ -22,7 +22,7 @@ interface EntryPanelProps {
 /** The chosen entry, whole, and what can be done with it: it never changes, it is reversed or copied. */
 export function EntryPanel({ entryId, currency, onOpen }: EntryPanelProps) {
   const company = useCompany();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const { search } = useLocation();
   const { data: entry } = useGetEntryQuery({ companyId: company.id, entryId: entryId ?? 0 }, { skip: entryId === null });
   const [isReversing, setReversing] = useState(false);

@@ -18,7 +18,7 @@ export function NewEntryScreen() {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const [params] = useSearchParams();
   const copyOf = Number(params.get('copy') ?? 0);
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
@@ -29,9 +29,7 @@ export function NewEntryScreen() {
   if (!mayPost)
     return (
       <section className={styles.sheet}>
-        <EmptyState title="Entries are posted by preparers">
-          {describeFailure({ code: 'role_needed', facts: { needs: 'preparer', role: company.role } })}
-        </EmptyState>
+        <EmptyState title="Entries are posted by preparers">{describeFailure({ code: 'permission_needed', facts: { needs: 'prepare_entries' } })}</EmptyState>
       </section>
     );
   if (error !== undefined && !chart) return <EmptyState title="The chart cannot be read">{describeFailure(error)}</EmptyState>;

@@ -33,7 +33,7 @@ const things = {
 /** Everything that was changed in the company, newest first: who, when, what before and what after. */
 export function HistoryScreen() {
   const company = useCompany();
-  const mayReview = useMay('reviewer');
+  const mayReview = useMay('see_papers');
   const [params, change] = useAddress();
   const [pages, setPages] = useState<readonly (number | null)[]>([null]);
   const wanted = Object.fromEntries(
@@ -51,9 +51,7 @@ export function HistoryScreen() {
   if (!mayReview)
     return (
       <section className={styles.sheet}>
-        <EmptyState title="The history is for reviewers">
-          {describeFailure({ code: 'role_needed', facts: { needs: 'reviewer', role: company.role } })}
-        </EmptyState>
+        <EmptyState title="The history is for reviewers">{describeFailure({ code: 'permission_needed', facts: { needs: 'see_papers' } })}</EmptyState>
       </section>
     );
   return (

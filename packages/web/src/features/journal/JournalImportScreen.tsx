@@ -29,7 +29,7 @@ const dateOrders = { ymd: 'year, month, day', dmy: 'day, month, year', mdy: 'mon
 /** Journal lines from a file: what its columns are, how far it is read, what was found, and its posting, whole or not at all. */
 export function JournalImportScreen() {
   const company = useCompany();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const dispatch = useDispatch();
   const navigate = useNavigate();
   const { search } = useLocation();
@@ -94,9 +94,7 @@ export function JournalImportScreen() {
   if (!mayPost)
     return (
       <section className={styles.sheet}>
-        <EmptyState title="Entries are posted by preparers">
-          {describeFailure({ code: 'role_needed', facts: { needs: 'preparer', role: company.role } })}
-        </EmptyState>
+        <EmptyState title="Entries are posted by preparers">{describeFailure({ code: 'permission_needed', facts: { needs: 'prepare_entries' } })}</EmptyState>
       </section>
     );
   const missing = reading ? missingIn(reading) : null;

@@ -30,7 +30,7 @@ const orders: readonly { value: StoredLayoutOptions['order']; name: string; what
 /** Layouts that were composed; those that follow the categories by themselves, and what can be set for those. */
 export function LayoutsScreen() {
   const company = useCompany();
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   const dispatch = useDispatch();
   const { span } = useSpan();
   const { search } = useLocation();

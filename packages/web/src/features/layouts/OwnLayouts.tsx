@@ -25,7 +25,7 @@ const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
 /** Layouts that were composed, and the beginning of a new one. */
 export function OwnLayouts() {
   const company = useCompany();
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   const { search } = useLocation();
   const { data } = useListLayoutsQuery(company.id);
   const [isAdding, setAdding] = useState(false);

@@ -1,12 +1,12 @@
 import type { BroughtInList } from '@ivory-ladder/contract';
-import { formatAmount, isAtLeast, longDay, shortDay } from '@ivory-ladder/core';
+import { formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { describeFailure } from '../../api/failureMessages.ts';
 import { useListBroughtInQuery, useTakeBackTrialBalanceMutation, useViewTakingBackQuery } from '../../api/ledgerApi.ts';
 import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
 import { counted } from '../../components/counted.ts';
 import { EntryView } from '../evidence/EntryView.tsx';
 import { figuresText } from '../importing/figuresText.ts';
@@ -41,7 +41,7 @@ export function BroughtInPanel() {
 }
 
 function BroughtIn({ file, onOpen }: { file: BroughtInList['files'][number]; onOpen: (entryId: number) => void }) {
-  const { role } = useCompany();
+  const mayTakeBack = useMay('prepare_entries');
   const [isLooking, setLooking] = useState(false);
   return (
     <li data-taken-back={file.takenBack !== null || undefined}>
@@ -63,7 +63,7 @@ function BroughtIn({ file, onOpen }: { file: BroughtInList['files'][number]; onO
           Document {entry.documentNumber}: {entry.lines} lines{entry.date === file.date ? '' : ` at ${shortDay(entry.date)}`}
         </button>
       ))}
-      {file.takenBack === null && isAtLeast(role, 'preparer') && !isLooking && (
+      {file.takenBack === null && mayTakeBack && !isLooking && (
         <button type="button" onClick={() => setLooking(true)}>
           Take back…
         </button>

@@ -37,7 +37,7 @@ export function LedgerScreen() {
   const [filter, setFilter] = useState('');
   const { data, error, isFetching } = useGetTrialBalanceQuery({ companyId: company.id, ...span, facets });
   const drop = useTrialBalanceDrop();
-  const mayBringIn = useMay('preparer');
+  const mayBringIn = useMay('prepare_entries');
   const shows = params.get('shows') === 'adjusted' ? 'adjusted' : 'movements';
   const isCompared = (params.get('compared') ?? (shows === 'adjusted' ? '1' : '0')) === '1';
   const hasZero = params.get('zero') === '1';

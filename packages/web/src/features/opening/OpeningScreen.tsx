@@ -12,7 +12,7 @@ import { usualDay } from './usualDay.ts';
 /** Balances of all balance sheet accounts at the end of a day, by hand: with them a ledger begins. */
 export function OpeningScreen() {
   const company = useCompany();
-  const mayPost = useMay('preparer');
+  const mayPost = useMay('prepare_entries');
   const { span } = useSpan();
   const [day, setDay] = useState(() => usualDay(company.years));
   const whole = { companyId: company.id, from: day, to: day, compare: 'none' };
@@ -22,7 +22,7 @@ export function OpeningScreen() {
     return (
       <section className={styles.sheet}>
         <EmptyState title="Opening balances are set by preparers">
-          {describeFailure({ code: 'role_needed', facts: { needs: 'preparer', role: company.role } })}
+          {describeFailure({ code: 'permission_needed', facts: { needs: 'prepare_entries' } })}
         </EmptyState>
       </section>
     );

@@ -26,12 +26,12 @@ export function JoinScreen() {
     );
   if (!data) return <output className="unseen">Loading</output>;
   const { invitation, opens, name, email } = data;
-  if (invitation?.hasAccount) return <Accepting token={token} email={email} company={invitation.company} role={invitation.role} />;
+  if (invitation?.hasAccount) return <Accepting token={token} email={email} company={invitation.company} role={invitation.roleName || invitation.role} />;
   const titles = { first: 'Become the first administrator', password: `Welcome, ${name}`, company: `You are invited to ${invitation?.company ?? ''}` };
   const words = {
     first: 'You will be able to add companies and the people who work in them.',
     password: `Choose a password. You will sign in with ${email} from now on.`,
-    company: `As ${invitation?.role ?? ''}. Choose a password, with which you accept; you will sign in with ${email} from now on.`,
+    company: `As ${invitation?.roleName || (invitation?.role ?? '')}. Choose a password, with which you accept; you will sign in with ${email} from now on.`,
   };
   return (
     <EntrySheet title={titles[opens]}>

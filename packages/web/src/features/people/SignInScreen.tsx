@@ -9,7 +9,7 @@ import { ivoryApi } from '../../api/ivoryApi.ts';
 import { useAskRecoveryMutation, useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../api/peopleApi.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
-import { roleWords } from './roleWords.ts';
+import { builtInWords } from './roleWords.ts';
 
 /** With e-mail and password; in the demo, in a role of one's choice. */
 export function SignInScreen() {
@@ -54,7 +54,7 @@ export function SignInScreen() {
                 <li key={role}>
                   <button type="button" className={styles.role} onClick={() => void enter(role)}>
                     Enter as {role}
-                    <small>{roleWords[role]}</small>
+                    <small>{builtInWords[role]}</small>
                   </button>
                 </li>
               ))}

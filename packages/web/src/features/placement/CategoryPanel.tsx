@@ -34,7 +34,7 @@ interface CategoryPanelProps {
 export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, onMove, onChoose }: CategoryPanelProps) {
   const { model } = usePlacement();
   const actions = usePlacementActions();
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const menu = useRowMenu();
   const menuOf = useAccountMenu();
   const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | 'remove' | 'split' | null>(null);

@@ -50,7 +50,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
   const [sums, setSums] = useState<'total' | 'own'>('total');
   const sumsOf = ({ totals }: PlacementModel, id: number): CategorySums | undefined => (sums === 'own' ? totals.get(id)?.own : totals.get(id));
   const [shut, setShut] = useState<ReadonlySet<number>>(new Set());
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const [asked, setAsked] = useState<Asked | null>(null);
   const [drop, setDrop] = useState<{ readonly id: number; readonly where: 'in' | 'before' | 'behind' } | null>(null);
   const body = useRef<HTMLDivElement>(null);

@@ -14,7 +14,7 @@ import { usePlacementFile } from './usePlacementFile.ts';
 export function ClassificationMenu() {
   const company = useCompany();
   const { classification, choose } = useClassification();
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const dispatch = useDispatch();
   const [changeIt] = useChangeClassificationMutation();
   const [asked, setAsked] = useState<'add' | 'rename' | 'delete' | null>(null);

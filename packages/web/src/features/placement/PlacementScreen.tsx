@@ -33,7 +33,7 @@ export function PlacementScreen() {
   const [dragged, setDragged] = useState<readonly PlacedAccount[]>([]);
   const [draggedCategory, setDraggedCategory] = useState<number | null>(null);
   const [moving, setMoving] = useState(false);
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const dragging = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const sensors = mayPlace ? dragging : [];
   const chosenId = Number(params.get('category') ?? 0);

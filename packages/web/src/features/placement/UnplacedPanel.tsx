@@ -33,7 +33,7 @@ const none: readonly Proposal[] = [];
 export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, onMoveTo, onMoveOne, onChoose }: UnplacedPanelProps) {
   const { model, kept } = usePlacement();
   const { unplaced } = model;
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const [filter, setFilter] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
   const lastPicked = useRef<number>(-1);

@@ -113,7 +113,7 @@ function otherNames(account: PlacedAccount, id: number, categories: ReadonlyMap<
 /** Enter or leaving the field takes the text, Escape leaves it as it was; a text that is wrong is kept, and said where. */
 function RangeCell({ id, name, side, text }: { id: number; name: string; side: PlaceSide; text: string }) {
   const { digitOrder } = useCompany();
-  const mayChange = useMay('preparer');
+  const mayChange = useMay('keep_placement');
   const { model } = usePlacement();
   const actions = usePlacementActions();
   const [typed, setTyped] = useState(text);

@@ -67,7 +67,7 @@ function Amiss({ choice, onChoose }: Pick<RangedPanelProps, 'choice' | 'onChoose
 
 function AccountSide({ account, choice }: { account: PlacedAccount; choice: BandChoice }) {
   const currency = currencyOfCompany(useCompany());
-  const mayChange = useMay('preparer');
+  const mayChange = useMay('keep_placement');
   const { model, amend } = usePlacement();
   const actions = usePlacementActions();
   const { categories } = model.placement;
@@ -202,7 +202,7 @@ function AccountSide({ account, choice }: { account: PlacedAccount; choice: Band
 
 function CategorySide({ id, choice }: { id: number; choice: BandChoice }) {
   const { digitOrder } = useCompany();
-  const mayChange = useMay('preparer');
+  const mayChange = useMay('keep_placement');
   const { model, amend } = usePlacement();
   const actions = usePlacementActions();
   const dispatch = useDispatch();

@@ -19,7 +19,7 @@ import { RangeTable } from './RangeTable.tsx';
 export function RangesScreen() {
   const company = useCompany();
   const { digitOrder } = company;
-  const mayChange = useMay('preparer');
+  const mayChange = useMay('keep_placement');
   const { model, draft, working } = usePlacement();
   const actions = usePlacementActions();
   const [params, change] = useAddress();

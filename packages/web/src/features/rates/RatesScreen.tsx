@@ -30,7 +30,7 @@ export function RatesScreen() {
   const dispatch = useDispatch();
   const { span } = useSpan();
   const [params, change] = useAddress();
-  const mayKeep = useMay('preparer');
+  const mayKeep = useMay('keep_budgets_and_rates');
   const { data, error } = useListRatesQuery(company.id);
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const [setRates] = useSetRatesMutation();

@@ -22,7 +22,7 @@ import { useRestorePlacement, withRehearsal } from './useRestorePlacement.ts';
 /** Every change of the placement that was applied, latest first; and the rehearsals that are kept or offered. */
 export function PlacementRecordScreen() {
   const company = useCompany();
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const { asked } = useClassification();
   const [params, change] = useAddress();
   const [before, setBefore] = useState<number | null>(null);

@@ -21,7 +21,7 @@ export function RecordPanel({ recordId, onTakenBack }: { recordId: number; onTak
   const company = useCompany();
   const { span } = useSpan();
   const dispatch = useDispatch();
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const { data } = useGetPlacementRecordQuery({ companyId: company.id, recordId });
   const [undo, { isLoading }] = useUndoPlacementMutation();
   const known = useDraftNames();

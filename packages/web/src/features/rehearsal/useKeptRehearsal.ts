@@ -17,7 +17,7 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
   const { classification, asked } = useClassification();
   const rehearsed = rehearsedKey(companyId, classification.id);
   const of = asked.classification;
-  const mayPlace = useMay('preparer');
+  const mayPlace = useMay('keep_placement');
   const dispatch = useDispatch();
   const { data, refetch } = useListRehearsalsQuery({ companyId, ...asked }, { skip: !mayPlace, refetchOnMountOrArgChange: true });
   const [save] = useSaveRehearsalMutation();

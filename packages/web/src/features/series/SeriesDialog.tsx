@@ -14,7 +14,7 @@ import styles from './SeriesDialog.module.css';
 /** The series of the company with what each numbers next; one is begun, renamed, ended, taken up again, or deleted while nothing is numbered in it. */
 export function SeriesDialog({ onClose }: { onClose: () => void }) {
   const company = useCompany();
-  const mayChange = useMay('preparer');
+  const mayChange = useMay('prepare_entries');
   const { data } = useListSeriesQuery(company.id);
   const [failure, setFailure] = useState<string | null>(null);
   const said = <Result extends { error?: unknown }>(result: Result): Result => {

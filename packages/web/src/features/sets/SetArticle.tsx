@@ -52,7 +52,7 @@ interface CommentedProps extends Pick<SetArticleProps, 'ran' | 'cell' | 'onOpenC
 
 function Commented({ partKey, statement, ran, cell, onOpenCell }: CommentedProps) {
   const company = useCompany();
-  const mayComment = useMay('preparer');
+  const mayComment = useMay('keep_layouts');
   const [writtenAt, setWrittenAt] = useState<string | null>(null);
   // The detail of a statement is that of the set.
   const closed = useMemo(() => ({ ...statement, rows: statement.rows.map((row) => ({ ...row, opens: false })) }), [statement]);

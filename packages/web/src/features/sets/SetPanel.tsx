@@ -37,7 +37,7 @@ interface SetPanelProps {
 /** What a set is made of, in its order, how its figures are printed, and what they prove. */
 export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
   const company = useCompany();
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   const { span } = useSpan();
   const { search } = useLocation();
   const navigate = useNavigate();

@@ -27,7 +27,7 @@ export function SetsScreen() {
   const { search } = useLocation();
   const { data, isFetching } = useListSetsQuery(company.id);
   const begin = useBeginSet();
-  const mayCompose = useMay('preparer');
+  const mayCompose = useMay('keep_layouts');
   if (!data) return <p className="unseen">Loading</p>;
   const base = `/companies/${company.id}/statements`;
   const set = data.sets.find(({ id }) => String(id) === setId);

@@ -26,12 +26,12 @@ const newScheme: NumberScheme = { parts: [{ kind: 'digits', shortest: 4, longest
 /** What is set for the company as a whole. */
 export function SettingsScreen() {
   const company = useCompany();
-  const maySet = useMay('administrator');
+  const maySet = useMay('keep_people_and_settings');
   if (!maySet)
     return (
       <section className={styles.sheet}>
         <EmptyState title="Settings are kept by administrators">
-          {describeFailure({ code: 'role_needed', facts: { needs: 'administrator', role: company.role } })}
+          {describeFailure({ code: 'permission_needed', facts: { needs: 'keep_people_and_settings' } })}
         </EmptyState>
       </section>
     );
