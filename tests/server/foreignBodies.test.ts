@@ -132,7 +132,9 @@ const bodies: Readonly<Record<string, (id: IdOf) => unknown>> = {
   addSet: setOf,
   changeSet: (id) => ({ ...setOf(id), version }),
   setComment: () => ({ partKey: 'sheet', lineKey: 'assets', day, text: 'Mine', version: 0 }),
-  changeRole: () => ({ role: 'reader', version }),
+  changeRole: (id) => ({ role: `own:${id('roleId')}`, version }),
+  invitePerson: (id) => ({ name: 'Asked', email: 'foreign.role@example.org', role: `own:${id('roleId')}` }),
+  changeOwnRole: () => ({ name: 'Theirs', permissions: ['see'], version }),
   grantCompanies: () => ({ may: true }),
 };
 
@@ -148,7 +150,7 @@ const files: Readonly<Record<string, string>> = {
 
 /** Bodies that name nothing of a company by an id. */
 const nameNothing = [
-  ...['changeSettings', 'removeCompany', 'rehearseSettings', 'makeYear', 'lockPeriods', 'unlockPeriod', 'invitePerson', 'chooseChartColumns', 'saveChartView'],
+  ...['changeSettings', 'removeCompany', 'rehearseSettings', 'makeYear', 'lockPeriods', 'unlockPeriod', 'addOwnRole', 'chooseChartColumns', 'saveChartView'],
   ...[
     'addCodeList',
     'beginJournalImport',

@@ -56,7 +56,9 @@ export async function changeRehearsal(
   const found = await rehearsals.find(companyId, id);
   const isOwn = found?.personId === personId;
   if (!found || (!isOwn && found.state !== 'offered')) return fail({ code: 'not_found', thing: 'rehearsal', id });
-  const wanted = isOwn ? { ...found, ...given(edit) } : { ...found, state: 'returned' as const, word: edit.word ?? '', wordBy: actor.name };
+  const wanted = isOwn
+    ? { ...found, ...given(edit) }
+    : { ...found, state: 'returned' as const, word: edit.word ?? '', wordBy: actor.name, wordById: actor.personId };
   return await rehearsals.change(companyId, id, version, wanted, (isOwn && edit.draft ? base : undefined) ?? null);
 }
 

@@ -38,7 +38,7 @@ export function toReadPlacement({ draft, faults, accounts, categories }: ReadPla
   return { draft: toDraft(draft), accounts, categories, faultCount: faults.length, faults: faults.slice(0, mostFaultsTold) };
 }
 
-export function toRehearsal({ personId, draft, ...kept }: RehearsalKept, reader: number | null): PlacementRehearsal {
+export function toRehearsal({ personId, draft, wordById: _, ...kept }: RehearsalKept, reader: number | null): PlacementRehearsal {
   return { ...kept, isOwn: personId === reader, draft: toDraft(draft) };
 }
 

@@ -47,8 +47,18 @@ export async function applyPlan(
   );
   if (trialBalanceId !== null) {
     const [file] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM imported_file WHERE company_id = ? AND id = ?', [companyId, plan.fileId]);
-    await insertRows(runner, 'trial_balance (company_id, id, file_id, file_name, balance_day, figures, posted_at, posted_by)', [
-      [companyId, trialBalanceId, plan.fileId, file?.name ?? '', plan.day, JSON.stringify(plan.figures), timestamp(), request.actor.name],
+    await insertRows(runner, 'trial_balance (company_id, id, file_id, file_name, balance_day, figures, posted_at, posted_by, posted_by_id)', [
+      [
+        companyId,
+        trialBalanceId,
+        plan.fileId,
+        file?.name ?? '',
+        plan.day,
+        JSON.stringify(plan.figures),
+        timestamp(),
+        request.actor.name,
+        request.actor.personId,
+      ],
     ]);
     audit.push({
       thing: 'trial_balance',

@@ -116,8 +116,8 @@ export class BudgetRepository implements BudgetStore {
         companyId,
         id,
         version,
-        'locked_at = ?, locked_by = ?, lock_reason = ?',
-        isLocked ? [timestamp(), actor.name, reason] : [null, null, ''],
+        'locked_at = ?, locked_by = ?, locked_by_id = ?, lock_reason = ?',
+        isLocked ? [timestamp(), actor.name, actor.personId, reason] : [null, null, null, ''],
       );
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'budget', thingId: id, action: 'changed', before: { year, name, locked: !isLocked }, after: { year, name, locked: isLocked, reason } },

@@ -46,10 +46,10 @@ export class CommentRepository implements CommentStore {
       if (text === '') await runner.query(`DELETE FROM line_comment WHERE ${where}`, place);
       else
         await runner.query(
-          `INSERT INTO line_comment (company_id, set_id, part_key, line_key, last_day, content, changed_at, changed_by, version)
-            VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(6), ?, ?)
-            ON DUPLICATE KEY UPDATE content = VALUES(content), changed_at = VALUES(changed_at), changed_by = VALUES(changed_by), version = VALUES(version)`,
-          [...place, text, actor.name, expected + 1],
+          `INSERT INTO line_comment (company_id, set_id, part_key, line_key, last_day, content, changed_at, changed_by, changed_by_id, version)
+            VALUES (?, ?, ?, ?, ?, ?, UTC_TIMESTAMP(6), ?, ?, ?)
+            ON DUPLICATE KEY UPDATE content = VALUES(content), changed_at = VALUES(changed_at), changed_by = VALUES(changed_by), changed_by_id = VALUES(changed_by_id), version = VALUES(version)`,
+          [...place, text, actor.name, actor.personId, expected + 1],
         );
       const after = await find();
       const told = (comment: CommentRecord | undefined) => ({ name: set.name, line: lineKey, day, comment: comment?.text ?? null });

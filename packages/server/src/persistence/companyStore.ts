@@ -194,25 +194,20 @@ export class CompanyRepository implements CompanyStore {
   lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       for (const { year, number } of periods)
-        await runner.query('UPDATE fiscal_period SET locked_at = ?, locked_by = ?, lock_reason = ? WHERE company_id = ? AND year = ? AND number = ?', [
-          timestamp(),
-          actor.name,
-          reason,
-          companyId,
-          year,
-          number,
-        ]);
+        await runner.query(
+          'UPDATE fiscal_period SET locked_at = ?, locked_by = ?, locked_by_id = ?, lock_reason = ? WHERE company_id = ? AND year = ? AND number = ?',
+          [timestamp(), actor.name, actor.personId, reason, companyId, year, number],
+        );
       return { value: null, audit: periods.map((period) => periodEvent(period, { locked: false }, { locked: true, reason })) };
     });
   }
 
   unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      await runner.query("UPDATE fiscal_period SET locked_at = NULL, locked_by = '', lock_reason = '' WHERE company_id = ? AND year = ? AND number = ?", [
-        companyId,
-        period.year,
-        period.number,
-      ]);
+      await runner.query(
+        "UPDATE fiscal_period SET locked_at = NULL, locked_by = '', locked_by_id = NULL, lock_reason = '' WHERE company_id = ? AND year = ? AND number = ?",
+        [companyId, period.year, period.number],
+      );
       return { value: null, audit: [periodEvent(period, { locked: true, reason: lock.reason, by: lock.by }, { locked: false, reason })] };
     });
   }

@@ -16,22 +16,17 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
     const number = used && row ? (row.last ?? 0) + 1 : null;
     const changed = await changedRows(
       runner,
-      `UPDATE layout SET ${draft ? 'draft = ?,' : ''} ${number === null ? '' : 'in_use = ?,'} changed_at = ?, changed_by = ?, version = version + 1
+      `UPDATE layout SET ${draft ? 'draft = ?,' : ''} ${number === null ? '' : 'in_use = ?,'} changed_at = ?, changed_by = ?, changed_by_id = ?, version = version + 1
         WHERE company_id = ? AND id = ? AND version = ?`,
-      [...(draft ? [JSON.stringify(draft)] : []), ...(number === null ? [] : [number]), timestamp(), actor.name, companyId, id, version],
+      [...(draft ? [JSON.stringify(draft)] : []), ...(number === null ? [] : [number]), timestamp(), actor.name, actor.personId, companyId, id, version],
     );
     // Somebody saved it meanwhile; what follows is worked out anew.
     if (changed === 0 || !row) throw new Refused({ code: 'ledger_moved_on' });
     if (number === null) continue;
-    await runner.query('INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-      companyId,
-      id,
-      number,
-      JSON.stringify(used),
-      'Its accounts were renumbered',
-      timestamp(),
-      actor.name,
-    ]);
+    await runner.query(
+      'INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by, made_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+      [companyId, id, number, JSON.stringify(used), 'Its accounts were renumbered', timestamp(), actor.name, actor.personId],
+    );
     events.push({
       thing: 'layout',
       thingId: id,

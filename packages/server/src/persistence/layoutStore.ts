@@ -74,15 +74,10 @@ export class LayoutRepository implements LayoutStore {
   add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { insertId } = (await naming(name, () =>
-        runner.query('INSERT INTO layout (company_id, classification_id, name, kind, draft, changed_at, changed_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-          companyId,
-          classificationId,
-          name,
-          draft.kind,
-          JSON.stringify(draft),
-          now(),
-          actor.name,
-        ]),
+        runner.query(
+          'INSERT INTO layout (company_id, classification_id, name, kind, draft, changed_at, changed_by, changed_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+          [companyId, classificationId, name, draft.kind, JSON.stringify(draft), now(), actor.name, actor.personId],
+        ),
       )) as { insertId: number };
       await this.audit(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
       return Number(insertId);
@@ -127,15 +122,10 @@ export class LayoutRepository implements LayoutStore {
         [companyId, id],
       );
       const number = (last?.number ?? 0) + 1;
-      await runner.query('INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by) VALUES (?, ?, ?, ?, ?, ?, ?)', [
-        companyId,
-        id,
-        number,
-        before.draft,
-        reason,
-        now(),
-        actor.name,
-      ]);
+      await runner.query(
+        'INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by, made_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+        [companyId, id, number, before.draft, reason, now(), actor.name, actor.personId],
+      );
       await this.set(runner, companyId, id, actor, 'in_use = ?, draft = NULL', [number]);
       await this.audit(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
       return null;
@@ -153,13 +143,10 @@ export class LayoutRepository implements LayoutStore {
   }
 
   private async set(runner: QueryRunner, companyId: number, id: number, actor: Actor, fields: string, values: readonly unknown[]): Promise<void> {
-    await runner.query(`UPDATE layout SET ${fields}, changed_at = ?, changed_by = ?, version = version + 1 WHERE company_id = ? AND id = ?`, [
-      ...values,
-      now(),
-      actor.name,
-      companyId,
-      id,
-    ]);
+    await runner.query(
+      `UPDATE layout SET ${fields}, changed_at = ?, changed_by = ?, changed_by_id = ?, version = version + 1 WHERE company_id = ? AND id = ?`,
+      [...values, now(), actor.name, actor.personId, companyId, id],
+    );
   }
 
   private audit(runner: QueryRunner, companyId: number, id: number, actor: Actor, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
@@ -202,8 +189,8 @@ const mostKeptDrafts = 20;
 /** As it stands, with who saved it and when; the oldest go. The row of the layout is held. */
 async function keepDraft(runner: QueryRunner, companyId: number, id: number): Promise<void> {
   await runner.query(
-    `INSERT INTO layout_kept_draft (company_id, layout_id, number, definition, saved_at, saved_by)
-     SELECT company_id, id, (SELECT COALESCE(MAX(number), 0) + 1 FROM layout_kept_draft WHERE company_id = ? AND layout_id = ?), draft, changed_at, changed_by
+    `INSERT INTO layout_kept_draft (company_id, layout_id, number, definition, saved_at, saved_by, saved_by_id)
+     SELECT company_id, id, (SELECT COALESCE(MAX(number), 0) + 1 FROM layout_kept_draft WHERE company_id = ? AND layout_id = ?), draft, changed_at, changed_by, changed_by_id
        FROM layout WHERE company_id = ? AND id = ?`,
     [companyId, id, companyId, id],
   );

@@ -38,12 +38,10 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
   add(companyId: number, { name, definition }: NameAndDefinition<Definition>, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { insertId } = (await this.naming(name, () =>
-        runner.query(`INSERT INTO ${this.kind.table} (company_id, name, definition, changed_at, changed_by) VALUES (?, ?, ?, UTC_TIMESTAMP(6), ?)`, [
-          companyId,
-          name,
-          JSON.stringify(definition),
-          actor.name,
-        ]),
+        runner.query(
+          `INSERT INTO ${this.kind.table} (company_id, name, definition, changed_at, changed_by, changed_by_id) VALUES (?, ?, ?, UTC_TIMESTAMP(6), ?, ?)`,
+          [companyId, name, JSON.stringify(definition), actor.name, actor.personId],
+        ),
       )) as { insertId: number };
       await this.audit(runner, companyId, actor, { thingId: Number(insertId), action: 'added', before: undefined, after: { name } });
       return Number(insertId);
@@ -56,8 +54,8 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
       await this.naming(named.name, () =>
         changedRows(
           runner,
-          `UPDATE ${this.kind.table} SET name = ?, definition = ?, changed_at = UTC_TIMESTAMP(6), changed_by = ?, version = version + 1 WHERE company_id = ? AND id = ?`,
-          [named.name, JSON.stringify(named.definition), actor.name, companyId, id],
+          `UPDATE ${this.kind.table} SET name = ?, definition = ?, changed_at = UTC_TIMESTAMP(6), changed_by = ?, changed_by_id = ?, version = version + 1 WHERE company_id = ? AND id = ?`,
+          [named.name, JSON.stringify(named.definition), actor.name, actor.personId, companyId, id],
         ),
       );
       await this.audit(runner, companyId, actor, { thingId: id, action: 'changed', before: this.told(before), after: this.told(named) });

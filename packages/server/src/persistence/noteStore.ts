@@ -14,13 +14,14 @@ export class NoteRepository implements NoteStore {
   async add(companyId: number, accountId: number, content: string, actor: Actor): Promise<void> {
     const id = await this.counters.next('note');
     const added = await inTransaction(this.database, async (runner) => {
-      await runner.query('INSERT INTO account_note (company_id, id, account_id, content, written_at, written_by) VALUES (?, ?, ?, ?, ?, ?)', [
+      await runner.query('INSERT INTO account_note (company_id, id, account_id, content, written_at, written_by, written_by_id) VALUES (?, ?, ?, ?, ?, ?, ?)', [
         companyId,
         id,
         accountId,
         content,
         timestamp(),
         actor.name,
+        actor.personId,
       ]);
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'account', thingId: accountId, action: 'noted', after: { note: content } }]);
     });

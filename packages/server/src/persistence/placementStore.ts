@@ -50,12 +50,13 @@ export class PlacementRepository implements PlacementStore {
       const applied = draftWithIds(draft, ids);
       try {
         const inserted = (await runner.query(
-          'INSERT INTO placement_record (company_id, classification_id, applied_at, applied_by, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+          'INSERT INTO placement_record (company_id, classification_id, applied_at, applied_by, applied_by_id, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
           [
             companyId,
             classificationId,
             at,
             actor.name,
+            actor.personId,
             reason,
             applied.places.length,
             applied.categories.length,
@@ -151,8 +152,8 @@ export class PlacementRepository implements PlacementStore {
       if (reason !== null)
         await insertRows(
           runner,
-          'coverage_exclusion (company_id, scope, account_id, reason, excluded_by, excluded_at)',
-          accountIds.map((id) => [companyId, scope, id, reason, actor.name, timestamp()]),
+          'coverage_exclusion (company_id, scope, account_id, reason, excluded_by, excluded_by_id, excluded_at)',
+          accountIds.map((id) => [companyId, scope, id, reason, actor.name, actor.personId, timestamp()]),
         );
       const audit = accountIds.map(
         (id): AuditEvent => ({

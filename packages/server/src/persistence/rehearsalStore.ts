@@ -15,7 +15,7 @@ import type { RehearsalKept, RehearsalSaved, RehearsalStore } from '../applicati
 import { isDuplicateKey } from './idempotency.ts';
 import { changedRows, inTransaction, Refused, rowsOf } from './transaction.ts';
 
-const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy,
+const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy, rehearsal.word_by_id AS wordById,
     rehearsal.draft, rehearsal.changed_at AS changedAt, rehearsal.version FROM rehearsal JOIN person ON person.id = rehearsal.person_id`;
 type Row = Omit<RehearsalKept, 'draft'> & { readonly draft: string };
 const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z', '');
@@ -64,7 +64,7 @@ export class RehearsalRepository implements RehearsalStore {
     companyId: number,
     id: number,
     version: number,
-    { name, state, word, wordBy, draft }: Parameters<RehearsalStore['change']>[3],
+    { name, state, word, wordBy, wordById, draft }: Parameters<RehearsalStore['change']>[3],
     base: PlacementDraft | null,
   ): Promise<Outcome<RehearsalSaved, Failure>> {
     try {
@@ -74,8 +74,8 @@ export class RehearsalRepository implements RehearsalStore {
         const merged = joining(base, draft, withDraft(before).draft);
         await changedRows(
           runner,
-          'UPDATE rehearsal SET name = ?, state = ?, word = ?, word_by = ?, draft = ?, changed_at = ?, version = version + 1 WHERE company_id = ? AND id = ?',
-          [name, state, word, wordBy, JSON.stringify(merged.draft), now(), companyId, id],
+          'UPDATE rehearsal SET name = ?, state = ?, word = ?, word_by = ?, word_by_id = ?, draft = ?, changed_at = ?, version = version + 1 WHERE company_id = ? AND id = ?',
+          [name, state, word, wordBy, wordById, JSON.stringify(merged.draft), now(), companyId, id],
         );
         const [after] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ?`, [companyId, id]);
         return { rehearsal: withDraft(after as Row), merged };

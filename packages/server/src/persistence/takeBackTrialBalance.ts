@@ -30,8 +30,8 @@ export async function takeBack(
   await takeKey(runner, companyId, request);
   const marked = await changedRows(
     runner,
-    'UPDATE trial_balance SET taken_back_at = ?, taken_back_by = ? WHERE company_id = ? AND id = ? AND taken_back_at IS NULL',
-    [timestamp(), request.actor.name, companyId, plan.trialBalanceId],
+    'UPDATE trial_balance SET taken_back_at = ?, taken_back_by = ?, taken_back_by_id = ? WHERE company_id = ? AND id = ? AND taken_back_at IS NULL',
+    [timestamp(), request.actor.name, request.actor.personId, companyId, plan.trialBalanceId],
   );
   if (marked === 0) throw new Refused({ code: 'ledger_moved_on' });
   const toWrite: EntryToWrite[] = [];

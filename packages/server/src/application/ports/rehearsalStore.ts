@@ -15,6 +15,7 @@ export interface RehearsalKept {
   readonly state: RehearsalState;
   readonly word: string;
   readonly wordBy: string;
+  readonly wordById: number | null;
   readonly draft: PlacementDraft;
   /** UTC. */
   readonly changedAt: string;
@@ -27,7 +28,7 @@ export interface RehearsalSaved {
   readonly merged: Omit<MergedDrafts, 'draft'>;
 }
 
-type Fields = Pick<RehearsalKept, 'name' | 'state' | 'word' | 'wordBy' | 'draft'>;
+type Fields = Pick<RehearsalKept, 'name' | 'state' | 'word' | 'wordBy' | 'wordById' | 'draft'>;
 
 export interface RehearsalStore {
   /** A person's own, and what others offer. */

@@ -11,6 +11,7 @@ export interface BudgetRow {
   version: number;
   lockedAt: string | null;
   lockedBy: string | null;
+  lockedById: number | null;
   lockReason: string;
 }
 
@@ -25,6 +26,7 @@ export const BudgetEntity = new EntitySchema<BudgetRow>({
     version: { type: 'int', unsigned: true, default: 1 },
     lockedAt: { name: 'locked_at', type: 'datetime', nullable: true },
     lockedBy: { name: 'locked_by', type: 'varchar', length: 200, nullable: true },
+    lockedById: { name: 'locked_by_id', type: 'int', unsigned: true, nullable: true },
     lockReason: { name: 'lock_reason', type: 'varchar', length: 500, default: '' },
   },
   indices: [

@@ -57,6 +57,7 @@ export interface PeriodRow {
   lastDay: string;
   lockedAt: string | null;
   lockedBy: string;
+  lockedById: number | null;
   lockReason: string;
   isAdjusting: number;
 }
@@ -71,6 +72,7 @@ export const PeriodEntity = new EntitySchema<PeriodRow>({
     lastDay: { name: 'last_day', type: 'date' },
     lockedAt: { name: 'locked_at', type: 'datetime', nullable: true },
     lockedBy: { name: 'locked_by', type: 'varchar', length: 200, default: '' },
+    lockedById: { name: 'locked_by_id', type: 'int', unsigned: true, nullable: true },
     lockReason: { name: 'lock_reason', type: 'varchar', length: 500, default: '' },
     isAdjusting: { name: 'is_adjusting', type: 'tinyint', unsigned: true, default: 0 },
   },

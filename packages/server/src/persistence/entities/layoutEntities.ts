@@ -14,6 +14,7 @@ interface LayoutRow {
   draft: string | null;
   changedAt: string;
   changedBy: string;
+  changedById: number | null;
   version: number;
 }
 
@@ -29,6 +30,7 @@ export const LayoutEntity = new EntitySchema<LayoutRow>({
     draft: { type: 'mediumtext', nullable: true },
     changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
     changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+    changedById: { name: 'changed_by_id', type: 'int', unsigned: true, nullable: true },
     version: { type: 'int', unsigned: true, default: 1 },
   },
   indices: [
@@ -45,6 +47,7 @@ interface LayoutVersionRow {
   reason: string;
   at: string;
   by: string;
+  byId: number | null;
 }
 
 export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
@@ -57,6 +60,7 @@ export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
     reason: { type: 'varchar', length: 500 },
     at: { name: 'made_at', type: 'datetime', precision: 6 },
     by: { name: 'made_by', type: 'varchar', length: 200 },
+    byId: { name: 'made_by_id', type: 'int', unsigned: true, nullable: true },
   },
 });
 
@@ -67,6 +71,7 @@ interface LayoutKeptDraftRow {
   definition: string;
   at: string;
   by: string;
+  byId: number | null;
 }
 
 export const LayoutKeptDraftEntity = new EntitySchema<LayoutKeptDraftRow>({
@@ -78,6 +83,7 @@ export const LayoutKeptDraftEntity = new EntitySchema<LayoutKeptDraftRow>({
     definition: { type: 'mediumtext' },
     at: { name: 'saved_at', type: 'datetime', precision: 6 },
     by: { name: 'saved_by', type: 'varchar', length: 200 },
+    byId: { name: 'saved_by_id', type: 'int', unsigned: true, nullable: true },
   },
 });
 
@@ -88,6 +94,7 @@ interface NamedDefinitionRow {
   definition: string;
   changedAt: string;
   changedBy: string;
+  changedById: number | null;
   version: number;
 }
 
@@ -102,6 +109,7 @@ export function namedDefinition(table: 'column_plan' | 'statement_set'): EntityS
       definition: { type: 'mediumtext' },
       changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
       changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+      changedById: { name: 'changed_by_id', type: 'int', unsigned: true, nullable: true },
       version: { type: 'int', unsigned: true, default: 1 },
     },
     indices: [

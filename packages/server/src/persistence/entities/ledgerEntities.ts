@@ -132,7 +132,6 @@ interface EntrySearchRow {
   source: string;
   seriesId: number;
   postedBy: string;
-  postedById: number | null;
   texts: Buffer;
   marks: Buffer;
 }
@@ -218,6 +217,7 @@ export interface TrialBalanceRecordRow {
   postedById: number | null;
   takenBackAt: string | null;
   takenBackBy: string;
+  takenBackById: number | null;
 }
 
 export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
@@ -231,8 +231,10 @@ export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
     figures: { type: 'varchar', length: 200 },
     postedAt: { name: 'posted_at', type: 'datetime' },
     postedBy: { name: 'posted_by', type: 'varchar', length: 200 },
+    postedById: { name: 'posted_by_id', type: 'int', unsigned: true, nullable: true },
     takenBackAt: { name: 'taken_back_at', type: 'datetime', nullable: true },
     takenBackBy: { name: 'taken_back_by', type: 'varchar', length: 200, default: '' },
+    takenBackById: { name: 'taken_back_by_id', type: 'int', unsigned: true, nullable: true },
   },
   indices: [{ name: 'trial_balance_by_day', columns: ['companyId', 'day', 'id'] }],
 });

@@ -10,6 +10,7 @@ export interface PlacementRecordRow {
   id: number;
   at: string;
   by: string;
+  byId: number | null;
   reason: string;
   accounts: number;
   categories: number;
@@ -26,6 +27,7 @@ export const PlacementRecordEntity = new EntitySchema<PlacementRecordRow>({
     id: generatedId,
     at: { name: 'applied_at', type: 'datetime', precision: 6 },
     by: { name: 'applied_by', type: 'varchar', length: 200 },
+    byId: { name: 'applied_by_id', type: 'int', unsigned: true, nullable: true },
     reason: { type: 'varchar', length: 500 },
     accounts: { type: 'int', unsigned: true },
     categories: { type: 'int', unsigned: true },
@@ -48,6 +50,7 @@ export interface RehearsalRow {
   state: string;
   word: string;
   wordBy: string;
+  wordById: number | null;
   draft: string;
   changedAt: string;
   version: number;
@@ -64,6 +67,7 @@ export const RehearsalEntity = new EntitySchema<RehearsalRow>({
     state: { ...keyText, length: 10 },
     word: { type: 'varchar', length: 500, default: '' },
     wordBy: { name: 'word_by', type: 'varchar', length: 200, default: '' },
+    wordById: { name: 'word_by_id', type: 'int', unsigned: true, nullable: true },
     draft: { type: 'mediumtext' },
     changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
     version: { type: 'int', unsigned: true, default: 1 },
@@ -97,6 +101,7 @@ interface CoverageExclusionRow {
   accountId: number;
   reason: string;
   by: string;
+  byId: number | null;
   at: string;
 }
 
@@ -108,6 +113,7 @@ export const CoverageExclusionEntity = new EntitySchema<CoverageExclusionRow>({
     accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
     reason: { type: 'varchar', length: 500 },
     by: { name: 'excluded_by', type: 'varchar', length: 200 },
+    byId: { name: 'excluded_by_id', type: 'int', unsigned: true, nullable: true },
     at: { name: 'excluded_at', type: 'datetime' },
   },
   indices: [{ name: 'coverage_exclusion_by_account', columns: ['companyId', 'accountId'] }],

@@ -124,6 +124,7 @@ export interface AccountNoteRow {
   content: string;
   writtenAt: string;
   writtenBy: string;
+  writtenById: number | null;
 }
 
 export const AccountNoteEntity = new EntitySchema<AccountNoteRow>({
@@ -135,6 +136,7 @@ export const AccountNoteEntity = new EntitySchema<AccountNoteRow>({
     content: { type: 'varchar', length: 4000 },
     writtenAt: { name: 'written_at', type: 'datetime' },
     writtenBy: { name: 'written_by', type: 'varchar', length: 200 },
+    writtenById: { name: 'written_by_id', type: 'int', unsigned: true, nullable: true },
   },
   indices: [{ name: 'note_by_account', columns: ['companyId', 'accountId', 'id'] }],
 });

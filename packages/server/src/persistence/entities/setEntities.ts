@@ -15,6 +15,7 @@ interface LineCommentRow {
   text: string;
   changedAt: string;
   changedBy: string;
+  changedById: number | null;
   version: number;
 }
 
@@ -29,6 +30,7 @@ export const LineCommentEntity = new EntitySchema<LineCommentRow>({
     text: { name: 'content', type: 'text' },
     changedAt: { name: 'changed_at', type: 'datetime', precision: 6 },
     changedBy: { name: 'changed_by', type: 'varchar', length: 200 },
+    changedById: { name: 'changed_by_id', type: 'int', unsigned: true, nullable: true },
     version: whole,
   },
 });

@@ -108,6 +108,7 @@ import { SeekActors1790000000107 } from './107-seek-actors.ts';
 import { CountWhatIsHandedIn1790000000108 } from './108-count-what-is-handed-in.ts';
 import { CountRates1790000000109 } from './109-count-rates.ts';
 import { CreateCompanyRole1790000000110 } from './110-create-company-role.ts';
+import { NamePeopleById1790000000111 } from './111-name-people-by-id.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -221,4 +222,5 @@ export const migrations = [
   CountWhatIsHandedIn1790000000108,
   CountRates1790000000109,
   CreateCompanyRole1790000000110,
+  NamePeopleById1790000000111,
 ];
