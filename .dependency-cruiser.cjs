@@ -7,9 +7,43 @@ const only = (name, from, allowed) => ({
   to: { pathNot: [...allowed, ...(from.includes('core') || from.includes('contract') ? [] : ['node_modules', '^(node:)?[a-z_/]+$'])] },
 });
 
+/** The subjects of a layer of the server, from the lowest: each uses those before it alone, and from outside it is known by its index. */
+const subjects = (layer, order) => {
+  const any = `${server}/${layer}/(${order.join('|')})/`;
+  const inside = `${any.replace('(', '(?:')}(?!index\\.ts$)`;
+  return [
+    ...order.slice(0, -1).map((subject, at) => ({
+      name: `${layer}-of-${subject}-uses-none-above`,
+      severity: 'error',
+      from: { path: `${server}/${layer}/${subject}/` },
+      to: { path: order.slice(at + 1).map((above) => `${server}/${layer}/${above}/`) },
+    })),
+    { name: `${layer}-by-index-within`, severity: 'error', from: { path: any }, to: { path: inside, pathNot: `${server}/${layer}/$1/` } },
+    { name: `${layer}-by-index-from-outside`, severity: 'error', from: { path: '^packages', pathNot: `${server}/${layer}/` }, to: { path: inside } },
+  ];
+};
+
 module.exports = {
   forbidden: [
+    ...subjects('application', ['books', 'people', 'budgets', 'rates', 'statements', 'placement', 'layouts', 'chart', 'companies', 'ledger', 'history']),
+    ...subjects('persistence', [
+      'database',
+      'books',
+      'history',
+      'people',
+      'budgets',
+      'rates',
+      'layouts',
+      'sets',
+      'placement',
+      'chart',
+      'ledger',
+      'companies',
+      'jobs',
+    ]),
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    // Not through types either.
+    { name: 'no-cycles-in-the-server', severity: 'error', from: { path: server }, to: { circular: true, viaOnly: { path: server } } },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '\\.css$' } },
     only('core-imports-nothing', '^packages/core/src', ['^packages/core/src']),
     only('contract-imports-zod-only', '^packages/contract/src', ['^packages/contract/src', 'node_modules/zod']),

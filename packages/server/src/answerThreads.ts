@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { fail, type Outcome } from '@ivory-ladder/core';
 import type { Failure } from './application/failure.ts';
 import type { AnswerElsewhere, PlainAnswer, PlainCall } from './http/plainCall.ts';
-import type { AskForIds, Counters } from './persistence/counters.ts';
+import type { AskForIds, Counters } from './persistence/database/index.ts';
 import type { PortOptions } from './wirePorts.ts';
 
 const mostThreads = 3;

@@ -3,9 +3,8 @@ import { fail } from '@ivory-ladder/core';
 import type { IdsAsked, IdsGiven } from './answerThreads.ts';
 import type { PlainCall } from './http/plainCall.ts';
 import { plainAnswers } from './http/routes.ts';
-import { type AskForIds, Counters } from './persistence/counters.ts';
-import { connectDatabase } from './persistence/database.ts';
-import { databaseTrouble } from './persistence/databaseTrouble.ts';
+import { type AskForIds, Counters, databaseTrouble } from './persistence/database/index.ts';
+import { connectDatabase } from './persistence/openDatabase.ts';
 import { type PortOptions, wirePorts } from './wirePorts.ts';
 
 const connections = 3;

@@ -1,8 +1,7 @@
 import { formatAmount } from '@ivory-ladder/core';
-import { DatabaseUnfit, openDatabase } from './persistence/database.ts';
-import { findDifferences, rebuildBalances } from './persistence/derivedBalances.ts';
-import { countUnsearchable } from './persistence/entrySearch.ts';
-import { rowsOf } from './persistence/transaction.ts';
+import { countUnsearchable, findDifferences, rebuildBalances } from './persistence/books/index.ts';
+import { rowsOf } from './persistence/database/index.ts';
+import { DatabaseUnfit, openDatabase } from './persistence/openDatabase.ts';
 
 const mostListed = 20;
 

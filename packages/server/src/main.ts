@@ -1,7 +1,7 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { setFlagsFromString } from 'node:v8';
-import { DatabaseUnfit } from './persistence/database.ts';
+import { DatabaseUnfit } from './persistence/openDatabase.ts';
 import { usualPasswordWork } from './secrets/nodeSecrets.ts';
 import { serve } from './serve.ts';
 

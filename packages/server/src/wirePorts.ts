@@ -12,40 +12,27 @@ import { writeHistoryCsv } from './documents/writeHistoryCsv.ts';
 import { writeLinesForm } from './documents/writeLinesForm.ts';
 import { writeStatementCsv } from './documents/writeStatementCsv.ts';
 import { writeTrialBalanceCsv } from './documents/writeTrialBalanceCsv.ts';
-import { AccessLogRepository } from './persistence/accessLog.ts';
-import { AttachmentRepository } from './persistence/attachmentStore.ts';
-import { BooksCache } from './persistence/booksCache.ts';
-import { BudgetRepository } from './persistence/budgetStore.ts';
-import { ChartRepository } from './persistence/chartStore.ts';
-import { CodeListRepository } from './persistence/codeListStore.ts';
-import { CommentRepository } from './persistence/commentStore.ts';
-import { CompanyRepository } from './persistence/companyStore.ts';
-import type { Counters } from './persistence/counters.ts';
-import { DayBooks } from './persistence/dayBooks.ts';
-import { DiskShares, type ShareLimits } from './persistence/diskShares.ts';
-import { FacetBooks } from './persistence/facetBooks.ts';
-import { FacetSets } from './persistence/facetSets.ts';
-import { FileRepository } from './persistence/fileStore.ts';
-import { InvitationRepository } from './persistence/invitationStore.ts';
-import { JobRepository } from './persistence/jobStore.ts';
-import { JournalRepository } from './persistence/journalStore.ts';
-import { KnownBrowserRepository } from './persistence/knownBrowsers.ts';
-import { LayoutRepository } from './persistence/layoutStore.ts';
-import { LedgerRepository } from './persistence/ledgerStore.ts';
-import { LineProofs } from './persistence/lineProofs.ts';
-import { MemoryBudget } from './persistence/memoryBudget.ts';
-import { NamedDefinitionRepository } from './persistence/namedDefinitions.ts';
-import { NoteRepository } from './persistence/noteStore.ts';
-import { OutboxRepository } from './persistence/outboxStore.ts';
-import { PeopleRepository } from './persistence/peopleStore.ts';
-import { PlacementRepository } from './persistence/placementStore.ts';
-import { RateRepository } from './persistence/rateStore.ts';
-import { RehearsalRepository } from './persistence/rehearsalStore.ts';
-import { RoleRepository } from './persistence/roleStore.ts';
-import { SeriesRepository } from './persistence/seriesStore.ts';
-import { SessionRepository } from './persistence/sessionStore.ts';
-import { SignInPauseRepository } from './persistence/signInPauses.ts';
-import { ViewRepository } from './persistence/viewStore.ts';
+import { BooksCache, DayBooks, FacetBooks, FacetSets, LineProofs } from './persistence/books/index.ts';
+import { BudgetRepository } from './persistence/budgets/index.ts';
+import { AttachmentRepository, ChartRepository, CodeListRepository, NoteRepository, ViewRepository } from './persistence/chart/index.ts';
+import { CompanyRepository } from './persistence/companies/index.ts';
+import { type Counters, DiskShares, MemoryBudget, type ShareLimits } from './persistence/database/index.ts';
+import { JobRepository } from './persistence/jobs/index.ts';
+import { LayoutRepository, NamedDefinitionRepository } from './persistence/layouts/index.ts';
+import { FileRepository, JournalRepository, LedgerRepository, SeriesRepository } from './persistence/ledger/index.ts';
+import {
+  AccessLogRepository,
+  InvitationRepository,
+  KnownBrowserRepository,
+  OutboxRepository,
+  PeopleRepository,
+  RoleRepository,
+  SessionRepository,
+  SignInPauseRepository,
+} from './persistence/people/index.ts';
+import { PlacementRepository, RehearsalRepository } from './persistence/placement/index.ts';
+import { RateRepository } from './persistence/rates/index.ts';
+import { CommentRepository } from './persistence/sets/index.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
 
 export interface PortOptions {

@@ -1,6 +1,6 @@
 import type { Logger } from 'pino';
+import { runDueJobs, workOf } from './application/people/index.ts';
 import type { HandOver, Ports } from './application/ports/index.ts';
-import { runDueJobs, workOf } from './application/runJobs.ts';
 
 const secondsBetweenLooks = 2;
 

@@ -1,8 +1,8 @@
 import { beginLayout, editLayout, expandLayout, factsOn, type LayoutEdit, newLine, type OwnLayout, type OwnLine, type Source } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
-import { groundOf } from '../application/groundOf.ts';
-import { addLayout, putLayoutInUse, saveLayoutDraft } from '../application/layouts.ts';
+import { addLayout, putLayoutInUse, saveLayoutDraft } from '../application/layouts/index.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
+import { groundOf } from '../application/statements/index.ts';
 import { demoActor } from './demoActor.ts';
 import { must } from './must.ts';
 

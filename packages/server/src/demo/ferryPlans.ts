@@ -1,8 +1,8 @@
 import { addDays, grow, layers, movementOver, ordinaryPeriods, type Period } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
-import { addBudget, lockBudget, setBudgetCells } from '../application/budgets.ts';
+import { addBudget, lockBudget, setBudgetCells } from '../application/budgets/index.ts';
 import type { Books, BudgetCellChange, Ports, RateChange } from '../application/ports/index.ts';
-import { listRates, setRates } from '../application/rates.ts';
+import { listRates, setRates } from '../application/rates/index.ts';
 import { demoActor } from './demoActor.ts';
 import { firstKroner, kronerRates } from './kronerRates.ts';
 import { must } from './must.ts';

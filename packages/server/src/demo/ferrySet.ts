@@ -1,7 +1,7 @@
 import type { SetPart } from '@ivory-ladder/core';
 import { ownAccess } from '../application/access.ts';
 import type { Books, Ports } from '../application/ports/index.ts';
-import { addSet, setComment } from '../application/sets.ts';
+import { addSet, setComment } from '../application/statements/index.ts';
 import { demoActor } from './demoActor.ts';
 import { must } from './must.ts';
 

@@ -1,5 +1,5 @@
 import { accountLabel, type Day, longDay } from '@ivory-ladder/core';
-import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
+import type { TrialBalancePaper } from '../application/ports/index.ts';
 import { fileName } from './fileName.ts';
 
 type Line = TrialBalancePaper['lines'][number];

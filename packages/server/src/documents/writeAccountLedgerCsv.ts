@@ -1,6 +1,5 @@
 import { toDecimalText } from '@ivory-ladder/core';
-import type { WrittenFile } from '../application/ports/index.ts';
-import type { AccountLedger } from '../application/viewAccountLedger.ts';
+import type { AccountLedger, WrittenFile } from '../application/ports/index.ts';
 import { csvFile, numberCell } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 

@@ -1,7 +1,7 @@
 import { budgetHeadings, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
-import type { WrittenFile } from '../application/ports/index.ts';
-import { type BudgetGrid, yearNameOf } from '../application/viewBudget.ts';
+import { yearNameOf } from '../application/budgets/index.ts';
+import type { BudgetGrid, WrittenFile } from '../application/ports/index.ts';
 import { fileName } from './fileName.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';
 

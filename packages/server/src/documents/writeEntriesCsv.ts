@@ -1,6 +1,5 @@
 import { toDecimalText } from '@ivory-ladder/core';
-import type { ListedEntries } from '../application/listEntries.ts';
-import type { WrittenFile } from '../application/ports/index.ts';
+import type { ListedEntries, WrittenFile } from '../application/ports/index.ts';
 import { csvFile, numberCell } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 

@@ -1,5 +1,4 @@
-import type { WrittenFile } from '../application/ports/index.ts';
-import type { ToldEvent } from '../application/viewHistory.ts';
+import type { ToldEvent, WrittenFile } from '../application/ports/index.ts';
 import { csvFile } from './csvFile.ts';
 import { fileName } from './fileName.ts';
 

@@ -1,6 +1,5 @@
 import { toDecimalText } from '@ivory-ladder/core';
-import type { WrittenFile } from '../application/ports/index.ts';
-import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
+import type { TrialBalancePaper, WrittenFile } from '../application/ports/index.ts';
 import { csvFile, numberCell } from './csvFile.ts';
 import { adjustmentRows, paperColumns, paperFileName, paperHead } from './trialBalanceColumns.ts';
 

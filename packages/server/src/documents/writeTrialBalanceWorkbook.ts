@@ -1,7 +1,6 @@
 import { type Currency, longDay, toDecimalText } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
-import type { WrittenFile } from '../application/ports/index.ts';
-import type { TrialBalancePaper } from '../application/trialBalancePaper.ts';
+import type { TrialBalancePaper, WrittenFile } from '../application/ports/index.ts';
 
 import { adjustmentRows, paperColumns, paperFileName, paperHead } from './trialBalanceColumns.ts';
 import { amountFormat, rounded } from './workbookAmounts.ts';

@@ -1,8 +1,17 @@
 import type { BudgetBody, BudgetGridBody } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
-import { addBudget, type BudgetWithResult, deleteBudget, listBudgets, lockBudget, renameBudget, setBudgetCells, unlockBudget } from '../application/budgets.ts';
-import type { Ports } from '../application/ports/index.ts';
-import { type BudgetGrid, readBudgetWorkbook, viewBudget } from '../application/viewBudget.ts';
+import {
+  addBudget,
+  deleteBudget,
+  listBudgets,
+  lockBudget,
+  readBudgetWorkbook,
+  renameBudget,
+  setBudgetCells,
+  unlockBudget,
+  viewBudget,
+} from '../application/budgets/index.ts';
+import type { BudgetGrid, BudgetWithResult, Ports } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
 

@@ -14,15 +14,11 @@ import type {
   StatementEffect,
 } from '@ivory-ladder/contract';
 import { type Account, hasLinesIn, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
-import { accountsById } from '../application/accountsById.ts';
-import type { ChartRehearsal } from '../application/chartFile.ts';
-import type { ViewsOfPerson } from '../application/chartViews.ts';
-import type { MergeRehearsal } from '../application/mergeAccounts.ts';
-import type { PlacementOverview } from '../application/placement.ts';
+import { accountsById } from '../application/books/index.ts';
+import type { AccountPeriod, ChartOverview, ChartRehearsal, MergeRehearsal, ViewsOfPerson } from '../application/chart/index.ts';
+import type { PlacementOverview } from '../application/placement/index.ts';
 import type { AccountNote, Attachment, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
-import type { AccountPeriod } from '../application/viewAccountPeriods.ts';
-import type { ChartOverview } from '../application/viewChart.ts';
-import type { WholeEffect } from '../application/wholeEffect.ts';
+import type { WholeEffect } from '../application/statements/index.ts';
 import { text, textOrNull } from './amountText.ts';
 
 export function toCategory({ ranges, captions, ...category }: VersionedCategory): CategoryBody {

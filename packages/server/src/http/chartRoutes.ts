@@ -1,18 +1,42 @@
 import { mapOutcome } from '@ivory-ladder/core';
-import { addNote, listNotes } from '../application/accountNotes.ts';
-import { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from '../application/attachments.ts';
-import { addAccount, changeAccount, deleteAccount, rehearseAccountChange } from '../application/chart.ts';
-import { applyChartFile, exportChart, rehearseChartFile } from '../application/chartFile.ts';
-import { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView } from '../application/chartViews.ts';
-import { addCodeList, addPairingRule, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from '../application/codeLists.ts';
-import { applyFacetFile, rehearseFacetFile } from '../application/facetFile.ts';
-import { keepFile } from '../application/filesHandedIn.ts';
-import { applyFacetFill, rehearseFacetFill } from '../application/fillFacet.ts';
-import { mergeAccounts, rehearseMerge } from '../application/mergeAccounts.ts';
+import {
+  addAccount,
+  addAttachment,
+  addCodeList,
+  addNote,
+  addPairingRule,
+  applyChartFile,
+  applyFacetFile,
+  applyFacetFill,
+  changeAccount,
+  changeChartView,
+  changeCodeList,
+  chooseChartColumns,
+  deleteAccount,
+  deleteAttachment,
+  deleteChartView,
+  deleteCodeList,
+  deletePairingRule,
+  downloadAttachment,
+  exportChart,
+  listAttachments,
+  listChartViews,
+  listNotes,
+  mergeAccounts,
+  rehearseAccountChange,
+  rehearseChartFile,
+  rehearseFacetFile,
+  rehearseFacetFill,
+  rehearseMerge,
+  rehearseRenumbering,
+  renumberAccounts,
+  saveChartView,
+  viewAccountPeriods,
+  viewChart,
+  viewCodeLists,
+} from '../application/chart/index.ts';
+import { keepFile } from '../application/ledger/index.ts';
 import type { Ports } from '../application/ports/index.ts';
-import { rehearseRenumbering, renumberAccounts } from '../application/renumberAccounts.ts';
-import { viewAccountPeriods } from '../application/viewAccountPeriods.ts';
-import { viewChart } from '../application/viewChart.ts';
 import * as answers from './chartAnswers.ts';
 import { toCodeList, toFacetFileFound, toFillFound } from './codeListAnswers.ts';
 import { toPosting } from './ledgerAnswers.ts';

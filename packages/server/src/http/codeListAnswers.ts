@@ -1,7 +1,5 @@
 import type { CodeListBody, FacetFileFound, FacetFillFoundBody } from '@ivory-ladder/contract';
-import type { CountedCodeList } from '../application/codeLists.ts';
-import type { FacetFileView } from '../application/facetFile.ts';
-import type { FacetFillView } from '../application/fillFacet.ts';
+import type { CountedCodeList, FacetFileView, FacetFillView } from '../application/chart/index.ts';
 
 export function toCodeList({ id, key, kind, name, neededFor, neededOn, notAllowedOn, version, codes, accounts }: CountedCodeList): CodeListBody {
   return {

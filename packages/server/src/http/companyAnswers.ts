@@ -1,7 +1,7 @@
 import type { ClosingBody, Company, CompanyList } from '@ivory-ladder/contract';
 import type { RoleKey } from '@ivory-ladder/core';
-import type { ProposedClosing } from '../application/closing.ts';
-import type { CompanyView } from '../application/companies.ts';
+import type { CompanyView } from '../application/companies/index.ts';
+import type { ProposedClosing } from '../application/ledger/index.ts';
 import { periodKey } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
 

@@ -1,13 +1,21 @@
 import type { operations } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
-import { closeYear, proposeClosing } from '../application/closing.ts';
-import { createCompany, viewCompany } from '../application/companies.ts';
-import { changeSettings, rehearseSettings, removeCompany } from '../application/companySettings.ts';
-import { lockPeriods, unlockPeriod } from '../application/periodLocks.ts';
+import {
+  addAdjustingPeriod,
+  changeSettings,
+  createCompany,
+  lockPeriods,
+  makeNextYear,
+  makeYear,
+  rehearseSettings,
+  removeCompany,
+  unlockPeriod,
+  viewCompany,
+} from '../application/companies/index.ts';
+import { viewHistory } from '../application/history/index.ts';
+import { closeYear, proposeClosing } from '../application/ledger/index.ts';
 import type { HistoryWanted, Ports } from '../application/ports/index.ts';
-import { viewHistory } from '../application/viewHistory.ts';
-import { addAdjustingPeriod, makeNextYear, makeYear } from '../application/years.ts';
 import { toEffect } from './chartAnswers.ts';
 import * as answers from './companyAnswers.ts';
 import type { On } from './operationRoutes.ts';

@@ -6,10 +6,11 @@ import {
   lookAtJournal,
   postJournalImport,
   readJournal,
+  receiveJournal,
+  releaseJournal,
   viewJournalImport,
-} from '../application/importJournal.ts';
+} from '../application/ledger/index.ts';
 import type { JournalImportRecord, Ports } from '../application/ports/index.ts';
-import { receiveJournal, releaseJournal } from '../application/receiveJournal.ts';
 import type { On } from './operationRoutes.ts';
 
 /** Journal lines from a file. */

@@ -1,35 +1,47 @@
 import type { ColumnPlanBody, LayoutDetail } from '@ivory-ladder/contract';
 import { mapOutcome, type OwnLayout, succeed } from '@ivory-ladder/core';
-import * as plans from '../application/columnPlans.ts';
-import { readLayoutFile, writeLayoutFile } from '../application/layoutFile.ts';
-import * as layouts from '../application/layouts.ts';
+import {
+  addLayout,
+  addPlan,
+  changePlan,
+  deleteLayout,
+  deletePlan,
+  listLayouts,
+  listPlans,
+  putLayoutInUse,
+  readLayoutFile,
+  renameLayout,
+  saveLayoutDraft,
+  viewKeptDraft,
+  viewLayout,
+  viewLayoutVersion,
+  writeLayoutFile,
+} from '../application/layouts/index.ts';
 import type { ColumnPlanRecord, LayoutRecord, Ports, StoredLayout } from '../application/ports/index.ts';
 import type { On } from './operationRoutes.ts';
 
 /** Layouts that are composed: drafts, versions, and the one in use. */
 export function layoutRoutes(on: On, ports: Ports): void {
-  on('listLayouts', async ({ access }) => succeed({ layouts: await layouts.listLayouts(ports, access) }));
-  on('addLayout', async ({ access, body }) => mapOutcome(await layouts.addLayout(ports, access, body), toDetail));
-  on('getLayout', async ({ access, id }) => mapOutcome(await layouts.viewLayout(ports, access, id('layoutId')), toDetail));
-  on('renameLayout', async ({ access, id, body }) => mapOutcome(await layouts.renameLayout(ports, access, id('layoutId'), body.version, body.name), toDetail));
+  on('listLayouts', async ({ access }) => succeed({ layouts: await listLayouts(ports, access) }));
+  on('addLayout', async ({ access, body }) => mapOutcome(await addLayout(ports, access, body), toDetail));
+  on('getLayout', async ({ access, id }) => mapOutcome(await viewLayout(ports, access, id('layoutId')), toDetail));
+  on('renameLayout', async ({ access, id, body }) => mapOutcome(await renameLayout(ports, access, id('layoutId'), body.version, body.name), toDetail));
   on('saveLayoutDraft', async ({ access, id, body }) =>
-    mapOutcome(await layouts.saveLayoutDraft(ports, access, id('layoutId'), body), ({ joined, ...stored }) => ({
+    mapOutcome(await saveLayoutDraft(ports, access, id('layoutId'), body), ({ joined, ...stored }) => ({
       ...toDetail(stored),
       joined: joined && { by: joined.by, joined: [...joined.joined], overridden: [...joined.overridden] },
     })),
   );
-  on('putLayoutInUse', async ({ access, id, body }) =>
-    mapOutcome(await layouts.putLayoutInUse(ports, access, id('layoutId'), body.version, body.reason), toDetail),
-  );
-  on('deleteLayout', async ({ access, id, query }) => layouts.deleteLayout(ports, access, id('layoutId'), query.version ?? null));
+  on('putLayoutInUse', async ({ access, id, body }) => mapOutcome(await putLayoutInUse(ports, access, id('layoutId'), body.version, body.reason), toDetail));
+  on('deleteLayout', async ({ access, id, query }) => deleteLayout(ports, access, id('layoutId'), query.version ?? null));
   on('getLayoutVersion', async ({ access, id }) =>
-    mapOutcome(await layouts.viewLayoutVersion(ports, access, id('layoutId'), id('number')), ({ definition, ...version }) => ({
+    mapOutcome(await viewLayoutVersion(ports, access, id('layoutId'), id('number')), ({ definition, ...version }) => ({
       ...version,
       definition: toDefinition(definition),
     })),
   );
   on('getKeptDraft', async ({ access, id }) =>
-    mapOutcome(await layouts.viewKeptDraft(ports, access, id('layoutId'), id('number')), (definition) => ({ definition: toDefinition(definition) })),
+    mapOutcome(await viewKeptDraft(ports, access, id('layoutId'), id('number')), (definition) => ({ definition: toDefinition(definition) })),
   );
   on('getLayoutFile', async ({ access, id }) =>
     mapOutcome(await writeLayoutFile(ports, access, id('layoutId')), (file) => ({
@@ -44,12 +56,12 @@ export function layoutRoutes(on: On, ports: Ports): void {
       missing: [...missing],
     })),
   );
-  on('listColumnPlans', async ({ access }) => succeed({ plans: (await plans.listPlans(ports, access)).map(toPlan) }));
-  on('addColumnPlan', async ({ access, body }) => mapOutcome(await plans.addPlan(ports, access, body), toPlan));
+  on('listColumnPlans', async ({ access }) => succeed({ plans: (await listPlans(ports, access)).map(toPlan) }));
+  on('addColumnPlan', async ({ access, body }) => mapOutcome(await addPlan(ports, access, body), toPlan));
   on('changeColumnPlan', async ({ access, id, body: { version, ...fields } }) =>
-    mapOutcome(await plans.changePlan(ports, access, id('planId'), version, fields), toPlan),
+    mapOutcome(await changePlan(ports, access, id('planId'), version, fields), toPlan),
   );
-  on('deleteColumnPlan', async ({ access, id, query }) => plans.deletePlan(ports, access, id('planId'), query.version ?? null));
+  on('deleteColumnPlan', async ({ access, id, query }) => deletePlan(ports, access, id('planId'), query.version ?? null));
 }
 
 function toPlan(plan: ColumnPlanRecord): ColumnPlanBody {

@@ -12,14 +12,17 @@ import type {
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
 import { isOnSide, sideAgainstIn, toldAccount } from '@ivory-ladder/core';
-import type { BroughtInRecord, EntryRecord, ListedEntry, PostingOutcome } from '../application/ports/index.ts';
-import type { Rehearsal } from '../application/rehearseTrialBalance.ts';
-import type { AccountClimbView } from '../application/viewAccountClimb.ts';
-import type { AccountLedger } from '../application/viewAccountLedger.ts';
-import type { AdjustmentsView } from '../application/viewAdjustments.ts';
-import type { AccountClimb } from '../application/viewEntryClimb.ts';
-import type { AccountLinesView } from '../application/viewLines.ts';
-import type { TrialBalanceView } from '../application/viewTrialBalance.ts';
+import type { AccountClimb, AccountLinesView, Rehearsal } from '../application/ledger/index.ts';
+import type {
+  AccountLedger,
+  AdjustmentsView,
+  BroughtInRecord,
+  EntryRecord,
+  ListedEntry,
+  PostingOutcome,
+  TrialBalanceView,
+} from '../application/ports/index.ts';
+import type { AccountClimbView } from '../application/statements/index.ts';
 import { text, textOrNull } from './amountText.ts';
 
 export function toTrialBalance({ books, lines, notAllotted, comparedTo }: TrialBalanceView): TrialBalanceViewBody {

@@ -1,21 +1,23 @@
 import type { operations } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
-import { keepFile, listBroughtIn } from '../application/filesHandedIn.ts';
-import { listEntries } from '../application/listEntries.ts';
+import {
+  keepFile,
+  listAccountLines,
+  listBroughtIn,
+  listEntries,
+  postEntry,
+  postTrialBalance,
+  rehearseTrialBalance,
+  reverseEntry,
+  takeBackTrialBalance,
+  viewAccountLedger,
+  viewEntry,
+  viewEntryClimb,
+  viewTakingBack,
+} from '../application/ledger/index.ts';
 import type { Ports, PostedEntry } from '../application/ports/index.ts';
-import { postEntry } from '../application/postEntry.ts';
-import { postTrialBalance } from '../application/postTrialBalance.ts';
-import { rehearseTrialBalance } from '../application/rehearseTrialBalance.ts';
-import { reverseEntry } from '../application/reverseEntry.ts';
-import { takeBackTrialBalance, viewTakingBack } from '../application/takeBackTrialBalance.ts';
-import { trialBalancePaper } from '../application/trialBalancePaper.ts';
-import { viewAccountClimb } from '../application/viewAccountClimb.ts';
-import { viewAccountLedger } from '../application/viewAccountLedger.ts';
-import { viewAdjustments } from '../application/viewAdjustments.ts';
-import { viewEntryClimb } from '../application/viewEntryClimb.ts';
-import { listAccountLines, viewEntry } from '../application/viewLines.ts';
-import { viewTrialBalance } from '../application/viewTrialBalance.ts';
+import { trialBalancePaper, viewAccountClimb, viewAdjustments, viewTrialBalance } from '../application/statements/index.ts';
 import * as answers from './ledgerAnswers.ts';
 import type { On } from './operationRoutes.ts';
 

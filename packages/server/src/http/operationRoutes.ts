@@ -9,7 +9,7 @@ import { type Access, enterCompany } from '../application/access.ts';
 import type { Failure } from '../application/failure.ts';
 import { largestUploadBytes } from '../application/limits.ts';
 import type { Request as Asked, Identity, ReceivedFile, StreamedFile, WrittenFile } from '../application/ports/index.ts';
-import type { StatementName } from '../application/prepareStatement.ts';
+import type { StatementName } from '../application/statements/index.ts';
 import { isHeavy } from './heavyOperations.ts';
 import type { PersonTurns } from './personTurns.ts';
 import { type AnswerElsewhere, answeredElsewhere, type PlainCall } from './plainCall.ts';

@@ -1,8 +1,6 @@
 import type { InstallationView, LinkView, PersonList, Session, SessionList } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
-import type { InstallationView as Installation } from '../application/installation.ts';
-import type { LinkFound } from '../application/oneTimeLinks.ts';
-import type { PeopleOfCompany } from '../application/people.ts';
+import type { InstallationView as Installation, LinkFound, PeopleOfCompany } from '../application/people/index.ts';
 import type { Person, SessionRecord } from '../application/ports/index.ts';
 
 export function toSession(person: Person | null, demoRoles: readonly Role[]): Session {

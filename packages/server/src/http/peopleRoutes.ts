@@ -1,15 +1,31 @@
 import { fail, mapOutcome, type Outcome, type Role, succeed } from '@ivory-ladder/core';
 import type { Request } from 'express';
 import type { Access } from '../application/access.ts';
-import { demoPerson } from '../application/demoPerson.ts';
 import type { Failure } from '../application/failure.ts';
-import { helpPerson, viewInstallation } from '../application/installation.ts';
-import { acceptInvitation, lookAtLink, useLink } from '../application/oneTimeLinks.ts';
-import { addOwnRole, changeOwnRole, deleteOwnRole } from '../application/ownRoles.ts';
-import { changeRole, grantCompanies, invitePerson, listPeople, removePerson, renewInvitation, renewLink, withdrawInvitation } from '../application/people.ts';
+import {
+  acceptInvitation,
+  addOwnRole,
+  askRecovery,
+  changeOwnRole,
+  changePassword,
+  changeRole,
+  deleteOwnRole,
+  demoPerson,
+  grantCompanies,
+  helpPerson,
+  invitePerson,
+  listPeople,
+  lookAtLink,
+  rememberBrowser,
+  removePerson,
+  renewInvitation,
+  renewLink,
+  signIn,
+  useLink,
+  viewInstallation,
+  withdrawInvitation,
+} from '../application/people/index.ts';
 import type { Person, Ports } from '../application/ports/index.ts';
-import { askRecovery } from '../application/recovery.ts';
-import { changePassword, rememberBrowser, signIn } from '../application/signIn.ts';
 import { browserKept, keepInBrowser } from './browserCookie.ts';
 import type { On } from './operationRoutes.ts';
 import { originOf } from './origin.ts';

@@ -8,7 +8,7 @@ import type {
   SavedRehearsal,
 } from '@ivory-ladder/contract';
 import type { DescribedCategory, PlacementDraft, PlacementTies, ReadPlacement } from '@ivory-ladder/core';
-import type { AppliedPlacement } from '../application/applyPlacement.ts';
+import type { AppliedPlacement } from '../application/placement/index.ts';
 import type { PastPlacement, PlacementRecordDetail, RehearsalKept, RehearsalSaved } from '../application/ports/index.ts';
 import { text } from './amountText.ts';
 

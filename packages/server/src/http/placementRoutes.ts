@@ -1,13 +1,29 @@
 import { mapOutcome } from '@ivory-ladder/core';
-import { applyPlacement, listPlacementRecords, rehearseDraft, undoPlacement, viewPastPlacement, viewPlacementRecord } from '../application/applyPlacement.ts';
-import { addCategory, changeCategory, deleteCategory } from '../application/categories.ts';
-import { changePlaces } from '../application/changePlaces.ts';
-import { addClassification, changeClassification, deleteClassification } from '../application/classifications.ts';
-import { setExclusions } from '../application/exclusions.ts';
-import { listPlacedElsewhere } from '../application/placedElsewhere.ts';
-import { viewPlacement } from '../application/placement.ts';
-import { exportPlacement, readPlacementFile } from '../application/placementFile.ts';
-import { changeRehearsal, deleteRehearsal, endRehearsal, listRehearsals, saveRehearsal } from '../application/placementRehearsals.ts';
+import {
+  addCategory,
+  addClassification,
+  applyPlacement,
+  changeCategory,
+  changeClassification,
+  changePlaces,
+  changeRehearsal,
+  deleteCategory,
+  deleteClassification,
+  deleteRehearsal,
+  endRehearsal,
+  exportPlacement,
+  listPlacedElsewhere,
+  listPlacementRecords,
+  listRehearsals,
+  readPlacementFile,
+  rehearseDraft,
+  saveRehearsal,
+  setExclusions,
+  undoPlacement,
+  viewPastPlacement,
+  viewPlacement,
+  viewPlacementRecord,
+} from '../application/placement/index.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { toCategory, toEffect, toPlacement } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';

@@ -1,6 +1,6 @@
 import { mapOutcome } from '@ivory-ladder/core';
 import type { Ports } from '../application/ports/index.ts';
-import { listRates, readRateFile, setRates } from '../application/rates.ts';
+import { listRates, readRateFile, setRates } from '../application/rates/index.ts';
 import type { On } from './operationRoutes.ts';
 
 /** Exchange rates of a company's currency. */

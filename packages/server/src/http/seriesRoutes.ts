@@ -1,5 +1,5 @@
+import { addSeries, changeSeries, deleteSeries, listSeries } from '../application/ledger/index.ts';
 import type { Ports } from '../application/ports/index.ts';
-import { addSeries, changeSeries, deleteSeries, listSeries } from '../application/series.ts';
 import type { On } from './operationRoutes.ts';
 
 /** Series that documents are numbered in. */

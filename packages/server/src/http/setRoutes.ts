@@ -1,10 +1,7 @@
 import type { RanSet as RanSetBody, SetDefinitionBody, StatementSetBody } from '@ivory-ladder/contract';
 import { mapOutcome, type SetDefinition, type SetProof, succeed } from '@ivory-ladder/core';
 import type { Books, CommentRecord, Ports, StatementSetRecord } from '../application/ports/index.ts';
-import { printSet } from '../application/printSet.ts';
-import { type RanSet, runSet } from '../application/runSet.ts';
-import { documentOf } from '../application/runStatement.ts';
-import * as sets from '../application/sets.ts';
+import { addSet, changeSet, deleteSet, documentOf, listSets, printSet, type RanSet, runSet, setComment } from '../application/statements/index.ts';
 import { text } from './amountText.ts';
 import type { On } from './operationRoutes.ts';
 import { toProblem } from './problems.ts';
@@ -13,18 +10,18 @@ import { kindOf, nameOf } from './statementNames.ts';
 
 /** Statements that are run together. */
 export function setRoutes(on: On, ports: Ports): void {
-  on('listSets', async ({ access }) => succeed({ sets: (await sets.listSets(ports, access)).map(toSet) }));
+  on('listSets', async ({ access }) => succeed({ sets: (await listSets(ports, access)).map(toSet) }));
   on('addSet', async ({ access, body: { name, definition } }) =>
-    mapOutcome(await sets.addSet(ports, access, { name, definition: toDefinition(definition) }), toSet),
+    mapOutcome(await addSet(ports, access, { name, definition: toDefinition(definition) }), toSet),
   );
   on('changeSet', async ({ access, id, body: { version, name, definition } }) =>
-    mapOutcome(await sets.changeSet(ports, access, id('setId'), version, { name, definition: toDefinition(definition) }), toSet),
+    mapOutcome(await changeSet(ports, access, id('setId'), version, { name, definition: toDefinition(definition) }), toSet),
   );
-  on('deleteSet', async ({ access, id, query }) => sets.deleteSet(ports, access, id('setId'), query.version ?? null));
+  on('deleteSet', async ({ access, id, query }) => deleteSet(ports, access, id('setId'), query.version ?? null));
   on('runSet', async ({ access, id, query }) => mapOutcome(await runSet(ports, access, id('setId'), query), toRan));
   on('printSet', ({ access, id, query }) => printSet(ports, access, id('setId'), query));
   on('setComment', async ({ access, id, body: { version, ...comment } }) =>
-    mapOutcome(await sets.setComment(ports, access, id('setId'), comment, version), (kept) => kept && toComment(kept)),
+    mapOutcome(await setComment(ports, access, id('setId'), comment, version), (kept) => kept && toComment(kept)),
   );
 }
 

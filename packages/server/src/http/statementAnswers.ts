@@ -9,9 +9,9 @@ import {
   toldAccount,
   type ViewedRow,
 } from '@ivory-ladder/core';
-import { accountsById } from '../application/accountsById.ts';
-import type { Evidence } from '../application/findEvidence.ts';
+import { accountsById } from '../application/books/index.ts';
 import type { Books } from '../application/ports/index.ts';
+import type { Evidence } from '../application/statements/index.ts';
 import { text, textOrNull } from './amountText.ts';
 
 /** What the screen shows of a document. */

@@ -1,6 +1,6 @@
 import { statementKind } from '@ivory-ladder/contract';
 import type { GeneratedName } from '@ivory-ladder/core';
-import type { StatementName } from '../application/prepareStatement.ts';
+import type { StatementName } from '../application/statements/index.ts';
 
 const generatedNames: ReadonlyMap<string, GeneratedName> = new Map([
   ['balance-sheet', 'balance_sheet'],

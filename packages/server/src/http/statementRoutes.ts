@@ -1,12 +1,8 @@
 import type { StatementQuery } from '@ivory-ladder/contract';
 import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
-import { rehearseLayoutOptions, setLayoutOptions, viewLayoutOptions } from '../application/companies.ts';
-import { exportWorkbook } from '../application/exportWorkbook.ts';
-import { findEvidence } from '../application/findEvidence.ts';
-import { giveVectors } from '../application/giveVectors.ts';
+import { rehearseLayoutOptions, setLayoutOptions, viewLayoutOptions } from '../application/companies/index.ts';
 import type { Ports } from '../application/ports/index.ts';
-import { proveStatements } from '../application/proveStatements.ts';
-import { documentOf, runStatement } from '../application/runStatement.ts';
+import { documentOf, exportWorkbook, findEvidence, giveVectors, proveStatements, runStatement } from '../application/statements/index.ts';
 import { toEffect } from './chartAnswers.ts';
 import type { On } from './operationRoutes.ts';
 import * as answers from './statementAnswers.ts';

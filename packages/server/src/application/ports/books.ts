@@ -24,7 +24,7 @@ import type {
   TranslatedFrom,
 } from '@ivory-ladder/core';
 import type { StoredCodeList } from './codeListStore.ts';
-import type { CompanyRecord } from './companyStore.ts';
+import type { CompanyRecord } from './companyRecord.ts';
 
 export interface VersionedCategory extends DescribedCategory {
   readonly version: number;

@@ -1,48 +1,10 @@
-import type {
-  CaptionLanguage,
-  Currency,
-  DigitOrder,
-  FiscalYear,
-  LayoutOptions,
-  NewChart,
-  NumberScheme,
-  Outcome,
-  Period,
-  PlacementDraft,
-  RoleKey,
-  YearForm,
-} from '@ivory-ladder/core';
+import type { FiscalYear, LayoutOptions, NewChart, Outcome, Period, PlacementDraft, RoleKey, YearForm } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
 import type { Actor } from './actor.ts';
 import type { PeriodLock } from './books.ts';
+import type { CompanyRecord } from './companyRecord.ts';
 import type { Kept } from './layoutStore.ts';
 import type { Person } from './peopleStore.ts';
-
-export interface CompanyRecord {
-  readonly id: number;
-  readonly name: string;
-  readonly currency: Currency;
-  readonly fiscalYearFirstMonth: number;
-  readonly digitOrder: DigitOrder;
-  /** `null`: numbers are any text. */
-  readonly numberScheme: NumberScheme | null;
-  readonly repeatedNames: 'pointed_out' | 'forbidden';
-  /** Whether accounts have numbers; else names tell them apart. */
-  readonly numbered: boolean;
-  /** Of captions, the main one first; at least one. */
-  readonly languages: readonly CaptionLanguage[];
-  /** How the years behind the last one are made. */
-  readonly yearForm: YearForm;
-  /** The classification that statements, rail and proofs go by. */
-  readonly mainClassification: number;
-  readonly settingsVersion: number;
-  /** Grows with each posting. */
-  readonly revision: number;
-  /** Grows with each change of chart, calendar, placement or layout options. */
-  readonly structureVersion: number;
-  /** Grows with each change of exchange rates. */
-  readonly ratesVersion: number;
-}
 
 export type CompanySettings = Pick<
   CompanyRecord,

@@ -1,11 +1,7 @@
 import type { CaptionLanguage, LineComment, Outcome, Span, StatementDocument } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { ListedEntries } from '../listEntries.ts';
-import type { TrialBalancePaper } from '../trialBalancePaper.ts';
-import type { AccountLedger } from '../viewAccountLedger.ts';
-import type { BudgetGrid } from '../viewBudget.ts';
-import type { ToldEvent } from '../viewHistory.ts';
 import type { Actor } from './actor.ts';
+import type { AccountLedger, BudgetGrid, ListedEntries, ToldEvent, TrialBalancePaper } from './papers.ts';
 
 export interface StoredFile {
   readonly name: string;

@@ -52,7 +52,8 @@ export type { Budget, BudgetAmount, BudgetCellChange, BudgetStore } from './budg
 export type { AccountFields, AccountUse, ChartPlan, ChartStore } from './chartStore.ts';
 export type { CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from './codeListStore.ts';
 export type { CommentRecord, CommentStore } from './commentStore.ts';
-export type { BegunCompany, BegunPlacements, ChangedNumber, CompanyRecord, CompanySettings, CompanyStore } from './companyStore.ts';
+export type { CompanyRecord } from './companyRecord.ts';
+export type { BegunCompany, BegunPlacements, ChangedNumber, CompanySettings, CompanyStore } from './companyStore.ts';
 export type {
   DelimitedForm,
   FileStore,
@@ -85,6 +86,20 @@ export type {
 } from './ledgerStore.ts';
 export type { ColumnPlanRecord, NameAndDefinition, NamedDefinition, NamedDefinitionStore, StatementSetRecord } from './namedDefinitionStore.ts';
 export type { AccountNote, NoteStore } from './noteStore.ts';
+export type {
+  AccountLedger,
+  AdjustmentsView,
+  BudgetGrid,
+  BudgetGridAccount,
+  BudgetWithResult,
+  LedgerLine,
+  LedgerOfAccount,
+  ListedEntries,
+  ToldEvent,
+  TrialBalanceLine,
+  TrialBalancePaper,
+  TrialBalanceView,
+} from './papers.ts';
 export type { Identity, LinkTerms, Member, Membership, OneTimeLink, PeopleStore, Person, Secrets, SessionRecord, SessionStore } from './peopleStore.ts';
 export type {
   ClassificationChange,

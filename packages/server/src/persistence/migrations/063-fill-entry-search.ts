@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { insertSearch } from '../entrySearch.ts';
+import { insertSearch } from '../books/index.ts';
 
 /** Of the entries that were posted before. */
 export class FillEntrySearch1790000000063 implements MigrationInterface {

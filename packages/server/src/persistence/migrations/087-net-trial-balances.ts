@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { rebuildTables } from '../derivedBalances.ts';
+import { rebuildTables } from '../books/index.ts';
 
 /** Balances of companies that trial balances were brought into, made anew: what these posted counts as its net of each day. */
 export class NetTrialBalances1790000000087 implements MigrationInterface {

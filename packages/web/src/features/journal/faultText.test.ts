@@ -7,7 +7,7 @@ const euro = { code: 'EUR', exponent: 2 };
 const sources = [
   '../../../../core/src/journal/readJournalRow.ts',
   '../../../../core/src/facet/checkFacets.ts',
-  '../../../../server/src/persistence/journalStore.ts',
+  '../../../../server/src/persistence/ledger/journalStore.ts',
 ];
 const codes = sources.flatMap((path) =>
   [

@@ -1,0 +1,1 @@
+export { viewHistory } from './viewHistory.ts';

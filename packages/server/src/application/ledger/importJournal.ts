@@ -1,0 +1,283 @@
+import {
+  accountsByNumber,
+  bringToScheme,
+  codeFinder,
+  type Day,
+  defaultFacets,
+  detectJournal,
+  facetCheck,
+  fail,
+  isDay,
+  type JournalContext,
+  type JournalLine,
+  type JournalReading,
+  type JournalRow,
+  journalColumns,
+  journalRowReader,
+  type ListKey,
+  type Outcome,
+  type Period,
+  periodIndexOf,
+  referenceKey,
+  succeed,
+  withPathsAsNumbers,
+} from '@ivory-ladder/core';
+import type { Access } from '../access.ts';
+import { openBooks } from '../books/index.ts';
+import { lockedOn } from '../companies/index.ts';
+import type { Failure } from '../failure.ts';
+import type {
+  Books,
+  JournalFault,
+  JournalForm,
+  JournalImportRecord,
+  JournalPosted,
+  PlacedRow,
+  Ports,
+  ReceivedFile,
+  Request,
+  StagedLine,
+} from '../ports/index.ts';
+
+const mostFaults = 200;
+/** How often it is said how far a file is. */
+export const millisecondsBetweenNotes = 500;
+const rowsLookedAt = 60;
+/** References of accounts as they stand in a file; a million rows speak of few. */
+const mostRemembered = 20_000;
+
+export interface JournalLookedAt extends Omit<JournalForm, 'reading'> {
+  readonly rows: readonly (readonly string[])[];
+  readonly reading: JournalReading | null;
+}
+
+/** What the beginning of a file is taken for; each part can be corrected before the whole is read. */
+export async function lookAtJournal(ports: Ports, { companyId }: Access<'prepare_entries'>, content: Buffer): Promise<Outcome<JournalLookedAt, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const table = await ports.tables.head(content);
+  if (!table.ok) return table;
+  const rows = table.value.rows.slice(0, rowsLookedAt);
+  const { separator, encoding } = table.value;
+  return succeed({
+    separator,
+    encoding,
+    rows,
+    reading: detectJournal(
+      rows,
+      opened.value.lists.filter(({ kind }) => kind === 'facet'),
+    ),
+  });
+}
+
+export async function beginJournalImport(
+  ports: Ports,
+  { companyId, actor }: Access<'prepare_entries'>,
+  file: { readonly name: string; readonly bytes: number; readonly form: JournalForm },
+): Promise<Outcome<number, Failure>> {
+  const opened = await openBooks(ports, companyId);
+  return opened.ok ? ports.journals.begin(companyId, file, actor) : opened;
+}
+
+export async function viewJournalImport(
+  ports: Ports,
+  { companyId }: Access<'prepare_entries'>,
+  importId: number,
+): Promise<Outcome<JournalImportRecord, Failure>> {
+  const record = await ports.journals.find(companyId, importId);
+  return record ? succeed(record) : fail({ code: 'not_found', thing: 'journal_import', id: importId });
+}
+
+/** Also while it is read, which then stops. What was posted stays. */
+export async function discardJournalImport(ports: Ports, access: Access<'prepare_entries'>, importId: number): Promise<Outcome<null, Failure>> {
+  const found = await viewJournalImport(ports, access, importId);
+  if (!found.ok) return found;
+  await ports.journals.cancel(access.companyId, importId);
+  return succeed(null);
+}
+
+/**
+ * Reads a file that was received: checks each row and stages its lines, then judges the entries they make. Nothing is
+ * posted; memory stays flat whatever the size. Where anything is wrong nothing stays staged, and the first faults are told.
+ */
+export async function readJournal(
+  ports: Ports,
+  access: Access<'prepare_entries'>,
+  importId: number,
+  file: ReceivedFile,
+): Promise<Outcome<JournalImportRecord, Failure>> {
+  const { companyId } = access;
+  const found = await viewJournalImport(ports, access, importId);
+  if (!found.ok) return found;
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const reading = new Reading(ports, opened.value, importId, found.value.form);
+  try {
+    await ports.journals.stage(importId, reading.lines(ports.received.read(file)));
+  } catch (error) {
+    await ports.journals.finish(companyId, importId, 'cancelled', null);
+    throw error;
+  }
+  if (reading.isCancelled || reading.brokeOff) await ports.journals.finish(companyId, importId, 'cancelled', null);
+  else await judge(ports, companyId, importId, reading);
+  return viewJournalImport(ports, access, importId);
+}
+
+async function judge(ports: Ports, companyId: number, importId: number, reading: Reading): Promise<void> {
+  await ports.journals.progress(companyId, importId, reading.bytes, reading.rows);
+  if (reading.faultCount > 0) {
+    const summary = { entries: 0, lines: 0, known: 0, debit: 0n, firstDay: null, lastDay: null, adjustments: 0 };
+    return ports.journals.finish(companyId, importId, 'wrong', { ...summary, faultCount: reading.faultCount, faults: reading.faults });
+  }
+  const summary = await ports.journals.group(companyId, importId, mostFaults);
+  await ports.journals.finish(companyId, importId, summary.faultCount === 0 && summary.entries > 0 ? 'ready' : 'wrong', summary);
+}
+
+/** The reading of one file: how far it is, and what is wrong so far. */
+class Reading {
+  bytes = 0;
+  rows = 0;
+  faultCount = 0;
+  isCancelled = false;
+  /** The file cannot be read to its end. */
+  brokeOff = false;
+  readonly faults: JournalFault[] = [];
+  private readonly read: (cells: readonly string[]) => JournalRow;
+  private readonly periods = new Map<Day, Period>();
+  private readonly sets = new Map<string, number>();
+  private noted = 0;
+
+  constructor(
+    private readonly ports: Ports,
+    private readonly books: Books,
+    private readonly importId: number,
+    private readonly form: JournalForm,
+  ) {
+    this.read = journalRowReader(form.reading, contextOf(books));
+  }
+
+  async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine[]> {
+    for await (const rows of this.rowsOf(content)) {
+      const lines: StagedLine[] = [];
+      for (const { row, cells } of rows) {
+        this.rows = row;
+        if (row <= this.form.reading.headingRow + 1) continue;
+        const read = this.read(cells);
+        if (!read) continue;
+        if ('fault' in read) this.addFault(read.fault);
+        else if (this.faultCount === 0) {
+          const staged = await this.staged(read.line);
+          if (staged) lines.push(staged);
+        }
+      }
+      if (lines.length > 0) yield lines;
+      if (!(await this.note())) return;
+    }
+  }
+
+  private async staged({ document, date, layer, description, accountId, debit, credit, text, facets }: JournalLine): Promise<StagedLine | null> {
+    const { calendar } = this.books;
+    const period = this.periods.get(date) ?? (calendar.periods[periodIndexOf(calendar, date)] as Period);
+    this.periods.set(date, period);
+    const facetSetId = await this.setOf(facets);
+    if (facetSetId === null) {
+      this.addFault({ code: 'facet_value_gone' });
+      return null;
+    }
+    return { row: this.rows, document, date, layer, description, accountId, debit, credit, text, facetSetId, period };
+  }
+
+  /** Ends where the file cannot be read on, or the bytes stop coming; what fails in what is done with the rows is nothing to it. */
+  private async *rowsOf(content: AsyncIterable<Uint8Array>): AsyncGenerator<PlacedRow[]> {
+    try {
+      yield* this.ports.tables.stream(content, this.form, (count) => {
+        this.bytes += count;
+      });
+    } catch (error) {
+      const code = (error as { code?: string }).code ?? '';
+      if (code === 'XML_MALFORMED') this.addFault({ code: 'file_malformed' });
+      else if (!code.startsWith('CSV_')) this.brokeOff = true;
+      else this.addFault({ code: code === 'CSV_QUOTE_NOT_CLOSED' ? 'quote_not_closed' : 'row_too_long' });
+    }
+  }
+
+  private addFault({ code, ...facts }: { readonly code: string }): void {
+    this.faultCount++;
+    if (this.faults.length < mostFaults) this.faults.push({ row: this.rows, code, facts });
+  }
+
+  /** From time to time says how far it is, and hears whether it is still wanted. */
+  private async note(): Promise<boolean> {
+    if (Date.now() - this.noted < millisecondsBetweenNotes) return true;
+    this.noted = Date.now();
+    this.isCancelled = !(await this.ports.journals.progress(this.books.company.id, this.importId, this.bytes, this.rows));
+    return !this.isCancelled;
+  }
+
+  /** `null` where somebody has taken one of the values away since the reading began. */
+  private async setOf(facets: Readonly<Record<string, string>>): Promise<number | null> {
+    const parts = Object.entries(facets);
+    const key = parts.length === 0 ? '' : JSON.stringify(parts.sort());
+    const known = this.sets.get(key);
+    if (known !== undefined) return known;
+    const found = await this.ports.journals.facetSetOf(this.books.company.id, facets);
+    if (!found.ok) return null;
+    this.sets.set(key, found.value);
+    return found.value;
+  }
+}
+
+function contextOf(books: Books): JournalContext {
+  const { company, calendar, accounts, lists, pairings, tree } = books;
+  const parents = new Set(tree.order.filter((_, at) => tree.isParent[at]).map(({ id }) => id));
+  const byReference = accountsByNumber(company.numbered ? accounts : withPathsAsNumbers(accounts));
+  const numberOf = new Map(accounts.map(({ id, number }) => [id, number]));
+  const facets = lists.filter(({ kind }) => kind === 'facet');
+  const check = facetCheck(facets, pairings, company.digitOrder);
+  const finders = new Map(facets.map((facet) => [facet.key as string, codeFinder(facet)]));
+  const accountOf = new Map<string, NonNullable<ReturnType<JournalContext['accountOf']>>>();
+  const faultOf = new Map<string, 'day_outside_calendar' | 'period_locked' | null>();
+  return {
+    currency: company.currency,
+    accountOf: (reference) => {
+      const before = accountOf.get(reference);
+      if (before) return before;
+      const brought = company.numbered ? bringToScheme(reference, company.numberScheme) : null;
+      const account = byReference.get(referenceKey(reference)) ?? (brought?.ok ? byReference.get(referenceKey(brought.value)) : undefined);
+      if (!account) return undefined;
+      const takesNone = parents.has(account.id) ? 'parent' : account.active ? null : 'inactive';
+      const found = { id: account.id, takesNone, defaults: defaultFacets(account.codes) } as const;
+      if (accountOf.size < mostRemembered) accountOf.set(reference, found);
+      return found;
+    },
+    dayFault: (day) => {
+      const known = faultOf.get(day);
+      if (known !== undefined) return known;
+      const period = isDay(day) ? calendar.periods[periodIndexOf(calendar, day)] : undefined;
+      const fault = !period ? 'day_outside_calendar' : lockedOn(books, period, day) ? 'period_locked' : null;
+      faultOf.set(day, fault);
+      return fault;
+    },
+    valueOf: (facet, typed) => finders.get(facet)?.(typed)?.code ?? typed,
+    facetFault: (accountId, given) => check({ accountNumber: numberOf.get(accountId) ?? '', facets: given as Readonly<Record<ListKey, string>> }),
+  };
+}
+
+/** Whole or not at all; once for a repeated request. */
+export async function postJournalImport(
+  ports: Ports,
+  access: Access<'prepare_entries'>,
+  importId: number,
+  request: Request,
+): Promise<Outcome<JournalPosted, Failure>> {
+  const found = await viewJournalImport(ports, access, importId);
+  return found.ok ? ports.journals.post(access.companyId, found.value, request) : found;
+}
+
+/** The heading of every column that a file for this company can have, its facets last. */
+export async function emptyLinesFile(ports: Ports, { companyId }: Access): Promise<Outcome<string[], Failure>> {
+  const opened = await openBooks(ports, companyId);
+  if (!opened.ok) return opened;
+  const facets = opened.value.lists.filter(({ kind }) => kind === 'facet').map(({ name }) => name);
+  return succeed([...Object.values(journalColumns).map(({ heading }) => heading), ...facets]);
+}

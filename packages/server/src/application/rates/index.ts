@@ -1,0 +1,1 @@
+export { listRates, readRateFile, setRates } from './rates.ts';

@@ -1,0 +1,100 @@
+import { type AccountFlows, addDays, type Day, type GrossVector, increasesOf, type Layer, periodIndexOf, type Span, toPresentation } from '@ivory-ladder/core';
+import { accountsById } from '../books/index.ts';
+import type { Books, FlowOfDay, Ports } from '../ports/index.ts';
+
+type Read = Pick<Ports['ledger'], 'reversingLines' | 'exchangeOnCash' | 'withinEquity'>;
+
+interface FlowsOfDays {
+  readonly reversing: readonly FlowOfDay[];
+  readonly exchange: readonly FlowOfDay[];
+  readonly within: Awaited<ReturnType<Read['withinEquity']>>;
+}
+
+/** For each of the spans what moved by direction, within equity and by exchange rates; days that follow one another are read together. `gross`: of the same span and layers. */
+export function flowsReader(
+  { ledger }: { readonly ledger: Read },
+  books: Books,
+  spans: readonly Span[],
+): (span: Span, chosen: readonly Layer[], gross: GrossVector) => Promise<AccountFlows> {
+  const read = runsOfDays(spans).map((days) => ({ days, flows: null as Promise<FlowsOfDays> | null }));
+  const readDays = async (days: Span): Promise<FlowsOfDays> => {
+    const [reversing, exchange, within] = await Promise.all([
+      ledger.reversingLines(books, days),
+      ledger.exchangeOnCash(books, days),
+      ledger.withinEquity(books, days),
+    ]);
+    return { reversing, exchange, within };
+  };
+  const over = flowsOver(books);
+  return async (span, chosen, gross) => {
+    const run = read.find(({ days }) => days.firstDay <= span.firstDay && span.lastDay <= days.lastDay);
+    if (!run) throw new Error('flows are asked for of a span that was not told');
+    run.flows ??= readDays(run.days);
+    return over(await run.flows, span, chosen, gross);
+  };
+}
+
+/** Spans that touch or overlap as one. */
+function runsOfDays(spans: readonly Span[]): Span[] {
+  const runs: { firstDay: Day; lastDay: Day }[] = [];
+  for (const { firstDay, lastDay } of spans.toSorted((a, b) => (a.firstDay < b.firstDay ? -1 : Number(a.firstDay > b.firstDay)))) {
+    const last = runs.at(-1);
+    if (!last || firstDay > addDays(last.lastDay, 1)) runs.push({ firstDay, lastDay });
+    else if (lastDay > last.lastDay) last.lastDay = lastDay;
+  }
+  return runs;
+}
+
+function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readonly Layer[], gross: GrossVector) => AccountFlows {
+  const byId = accountsById(books);
+  const { length } = books.cube.accountIds;
+  const none = new BigInt64Array(length);
+  const presented = presenting(books);
+  const sum = (flows: readonly FlowOfDay[], amountOf: (flow: FlowOfDay) => bigint): BigInt64Array => {
+    if (flows.length === 0) return none;
+    const sums = new BigInt64Array(length);
+    for (const flow of flows) sums[flow.account] = (sums[flow.account] as bigint) + amountOf(presented(flow));
+    return sums;
+  };
+  const debitOf = ({ debit }: FlowOfDay): bigint => debit;
+  const creditOf = ({ credit }: FlowOfDay): bigint => credit;
+  const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
+  const accounts = books.cube.accountIds.map((id) => byId.get(id));
+  const isCreditNormal = accounts.map((account) => account?.normalSide === 'credit');
+  const isRaisedByCredit = accounts.map((account, at) => account?.element === 'equity' || isCreditNormal[at] === true);
+  const moveWithin = (within: FlowsOfDays['within']): AccountFlows['transfers'] => {
+    if (within.length === 0) return { raised: none, lowered: none };
+    const transfers = { debit: sum(within, debitOf), credit: sum(within, creditOf) };
+    const reversed = sum(
+      within.filter(({ isReversing }) => isReversing),
+      bothOf,
+    );
+    const raised = increasesOf(transfers, reversed, (account) => isRaisedByCredit[account] === true);
+    return { raised, lowered: raised.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount) };
+  };
+  return (read, { firstDay, lastDay }, chosen, gross) => {
+    const isWithin = ({ day, layer }: FlowOfDay): boolean => firstDay <= day && day <= lastDay && chosen.includes(layer);
+    const reversed = sum(read.reversing.filter(isWithin), bothOf);
+    return {
+      increases: increasesOf(gross, reversed, (account) => isCreditNormal[account] === true),
+      raised: increasesOf(gross, reversed, (account) => isRaisedByCredit[account] === true),
+      exchange: sum(read.exchange.filter(isWithin), ({ debit, credit }) => debit - credit),
+      transfers: moveWithin(read.within.filter(isWithin)),
+    };
+  };
+}
+
+/** A flow in the currency of the books: on equity at the rate of its day, else at the average of its period. */
+function presenting({ translation, calendar }: Books): (flow: FlowOfDay) => FlowOfDay {
+  if (!translation) return (flow) => flow;
+  const { cube, elements, from, rates } = translation.given;
+  return (flow) => {
+    const rate =
+      elements[flow.account] === 'equity'
+        ? rates.ofEquity(cube.accountIds[flow.account] as number, flow.day)
+        : rates.averageOf(periodIndexOf(calendar, flow.day));
+    // A rate that is missing keeps a statement from being run.
+    const presented = (amount: bigint): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
+    return { ...flow, debit: presented(flow.debit), credit: presented(flow.credit) };
+  };
+}

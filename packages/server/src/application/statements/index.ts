@@ -1,0 +1,17 @@
+export { booksAfter, type PlacementAfter, placementsKeeping, placesWith } from './booksAfter.ts';
+export { exportWorkbook } from './exportWorkbook.ts';
+export { type Evidence, findEvidence } from './findEvidence.ts';
+export { giveVectors } from './giveVectors.ts';
+export { groundOf } from './groundOf.ts';
+export { comparisonOf, type SpanChoice, type StatementName } from './prepareStatement.ts';
+export { printSet } from './printSet.ts';
+export { proveStatements } from './proveStatements.ts';
+export { provideVectors } from './provideVectors.ts';
+export { type RanSet, runSet } from './runSet.ts';
+export { documentOf, runStatement } from './runStatement.ts';
+export { addSet, changeSet, deleteSet, listSets, setComment, setsWith } from './sets.ts';
+export { trialBalancePaper } from './trialBalancePaper.ts';
+export { type AccountClimbView, viewAccountClimb } from './viewAccountClimb.ts';
+export { viewAdjustments } from './viewAdjustments.ts';
+export { viewTrialBalance } from './viewTrialBalance.ts';
+export { noEffect, type WholeEffect, wholeEffect } from './wholeEffect.ts';

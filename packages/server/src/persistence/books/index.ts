@@ -1,0 +1,13 @@
+export { BooksCache } from './booksCache.ts';
+export { insertYears } from './calendarRows.ts';
+export { type ChangeStructure, structureChanges } from './changeStructure.ts';
+export { DayBooks } from './dayBooks.ts';
+export { findDifferences, rebuildBalances, rebuildTables, remakeBroughtIn } from './derivedBalances.ts';
+export { accountPattern, amountPattern, countUnsearchable, escaped, insertSearch, searchRows, wordPatterns } from './entrySearch.ts';
+export { FacetBooks } from './facetBooks.ts';
+export { FacetSets, facetsOfLines, noFacets, readFacetSets } from './facetSets.ts';
+export { LineProofs } from './lineProofs.ts';
+export { conditionOf, readAccountLines } from './readAccountLines.ts';
+export { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
+export { readLinesOfSets } from './readLinesOfSets.ts';
+export { readCompany } from './readStructure.ts';

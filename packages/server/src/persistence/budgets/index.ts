@@ -1,0 +1,1 @@
+export { BudgetRepository, mergeBudgets } from './budgetStore.ts';

@@ -1,0 +1,9 @@
+export { takeRole } from './accountRoles.ts';
+export { AttachmentRepository } from './attachmentStore.ts';
+export { ChartRepository } from './chartStore.ts';
+export { CodeListRepository } from './codeListStore.ts';
+export { replaceCodes } from './codeRows.ts';
+export { insertAccounts } from './insertAccounts.ts';
+export { NoteRepository } from './noteStore.ts';
+export { plantChart } from './plantChart.ts';
+export { ViewRepository } from './viewStore.ts';

@@ -1,0 +1,2 @@
+export { CompanyRepository } from './companyStore.ts';
+export { purgeRemoved } from './removeCompany.ts';

@@ -1,0 +1,1 @@
+export { readHistory } from './readHistory.ts';

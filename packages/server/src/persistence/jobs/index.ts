@@ -1,0 +1,2 @@
+export { forgetUnneeded } from './forgetUnneeded.ts';
+export { JobRepository } from './jobStore.ts';

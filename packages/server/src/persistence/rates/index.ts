@@ -1,0 +1,1 @@
+export { RateRepository } from './rateStore.ts';
