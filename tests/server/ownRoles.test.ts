@@ -96,9 +96,26 @@ describe('a role that a company made', () => {
     expect(await client.refused('PUT', keeper.path, widened)).toMatchObject(beyond);
     expect(await client.refused('PUT', wide.path, { name: 'Narrow', permissions: ['see'], version: wide.version })).toMatchObject(beyond);
     expect(await client.refused('DELETE', `${wide.path}?version=${wide.version}`)).toMatchObject(beyond);
+    const asked = await server.ok<{ invitationId: number }>('POST', people, { name: 'Two', email: 'two@example.org', role: 'preparer' });
+    expect(await client.refused('POST', `${shop.path}/invitations/${asked.invitationId}/link`)).toMatchObject(beyond);
+    expect(await client.refused('DELETE', `${shop.path}/invitations/${asked.invitationId}`)).toMatchObject(beyond);
     // What is within is theirs to give.
     const { client: reader } = await joinCompany(client, shop.id, { email: 'three@example.org', role: 'reader' });
     expect((await reader.call('GET', shop.path)).status).toBe(200);
+  });
+
+  it('of whoever invited is what an invitation is good for: it opens nothing once they may not all that it gives', async () => {
+    const shop = await openShop(server);
+    const keeper = await addRole(server, shop, 'People only', ['keep_people_and_settings']);
+    const { client, personId } = await joinCompany(server, shop.id, { email: 'second@example.org', role: 'administrator' });
+    const invite = (email: string, role: string) => client.ok<{ token: string }>('POST', `${shop.path}/people`, { name: 'Asked', email, role });
+    const [preparer, reader] = [await invite('preparer@example.org', 'preparer'), await invite('reader@example.org', 'reader')];
+    const { people } = await server.ok<PersonList>('GET', `${shop.path}/people`);
+    const version = people.find((one) => one.personId === personId)?.version;
+    await server.ok('PUT', `${shop.path}/people/${personId}`, { role: keeper.key, version });
+    const look = (token: string) => new ApiClient(server.url).call<{ code?: string; facts?: unknown }>('POST', '/links/look', { token });
+    expect((await look(preparer.token)).body).toMatchObject({ code: 'link_unusable', facts: { reason: 'revoked' } });
+    expect((await look(reader.token)).status).toBe(200);
   });
 
   it('cannot go while somebody has it or is invited to it, nor have another’s name; two who change it hear of each other', async () => {

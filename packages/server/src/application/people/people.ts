@@ -43,6 +43,8 @@ export async function renewInvitation(
   invitationId: number,
   origin: string,
 ): Promise<Outcome<{ invitationId: number; token: string }, Failure>> {
+  const refused = await refuseForInvitation(ports, access, invitationId);
+  if (refused) return fail(refused);
   const token = ports.secrets.newToken();
   const renewed = await ports.invitations.renew(access.companyId, invitationId, ports.secrets.hashToken(token), access.actor);
   if (!renewed.ok) return renewed;
@@ -52,6 +54,8 @@ export async function renewInvitation(
 }
 
 export async function withdrawInvitation(ports: PeoplePorts, access: Keeper, invitationId: number, origin: string): Promise<Outcome<null, Failure>> {
+  const refused = await refuseForInvitation(ports, access, invitationId);
+  if (refused) return fail(refused);
   const withdrawn = await ports.invitations.withdraw(access.companyId, invitationId, access.actor);
   if (withdrawn.ok) await ports.accessLog.note({ ...by(access, origin), kind: 'invitation_withdrawn', facts: { invitationId } });
   return withdrawn;
@@ -97,6 +101,11 @@ export async function removePerson(ports: PeoplePorts, access: Keeper, personId:
   const held = await ports.people.roleIn(personId, companyId);
   const refused = held === null ? null : await refuseGiving(ports, access, [held]);
   return refused ? fail(refused) : ports.people.removeMember(companyId, personId, version, actor);
+}
+
+async function refuseForInvitation(ports: PeoplePorts, access: Keeper, invitationId: number): Promise<Failure | null> {
+  const invitation = (await ports.invitations.list(access.companyId)).find(({ id }) => id === invitationId);
+  return invitation ? refuseGiving(ports, access, [invitation.role]) : { code: 'not_found', thing: 'invitation', id: invitationId };
 }
 
 /** Nobody gives or takes away a role that may more than they may. */

@@ -1,19 +1,33 @@
-import type { Outcome, RoleKey } from '@ivory-ladder/core';
+import { type Outcome, permissionsBeyond, type RoleKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, Invitation, InvitationFound, InvitationStore, Invited, Person } from '../../application/ports/index.ts';
 import { type Counters, changedRows, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
 import { enterWithPassword, hasAccount, insertMember, personByEmail } from './peopleStore.ts';
-import { lockRole, nameOfRole, withOwnRole } from './roleStore.ts';
+import { heldRole, lockRole, nameOfRole, readHeldRole, withOwnRole } from './roleStore.ts';
 
 const daysOpen = 7;
 
-const found = `SELECT invitation.company_id AS companyId, company.name AS company, invitation.email, invitation.name, invitation.role,
-    COALESCE((SELECT name FROM company_role WHERE company_id = invitation.company_id AND CONCAT('own:', id) = invitation.role), '') AS roleName,
-    CASE WHEN invitation.expires_at < UTC_TIMESTAMP() THEN 'expired'
-         WHEN invitation.invited_by IS NULL OR EXISTS (SELECT 1 FROM membership ${withOwnRole} WHERE membership.company_id = invitation.company_id
-              AND membership.person_id = invitation.invited_by AND (membership.role = 'administrator' OR FIND_IN_SET('keep_people_and_settings', own.permissions))) THEN 'open' ELSE 'revoked' END AS state
-  FROM invitation JOIN company ON company.id = invitation.company_id AND company.removed_at IS NULL WHERE token_hash = ?`;
+const found = `SELECT invitation.company_id AS companyId, company.name AS company, invitation.email, invitation.name, invitation.role, COALESCE(asked.name, '') AS roleName,
+    CONCAT(invitation.role, COALESCE(CONCAT(' ', asked.permissions), '')) AS given, invitation.invited_by AS invitedBy,
+    (SELECT ${heldRole} FROM membership ${withOwnRole} WHERE membership.company_id = invitation.company_id AND membership.person_id = invitation.invited_by) AS held,
+    invitation.expires_at < UTC_TIMESTAMP() AS expired
+  FROM invitation JOIN company ON company.id = invitation.company_id AND company.removed_at IS NULL
+    LEFT JOIN company_role AS asked ON asked.company_id = invitation.company_id AND invitation.role = CONCAT('own:', asked.id) WHERE token_hash = ?`;
+
+/** It is good while whoever made it may invite, and may all that it gives. */
+async function readInvitation(runner: QueryRunner | DataSource, tokenHash: Buffer): Promise<InvitationFound | null> {
+  const [row] = await rowsOf<Omit<InvitationFound, 'state'> & { given: string; invitedBy: number | null; held: string | null; expired: number | string }>(
+    runner,
+    found,
+    [tokenHash],
+  );
+  if (!row) return null;
+  const { given, invitedBy, held, expired, ...invitation } = row;
+  const theirs = held === null ? [] : readHeldRole(held).permissions;
+  const may = theirs.includes('keep_people_and_settings') && permissionsBeyond(theirs, readHeldRole(given).permissions).length === 0;
+  return { ...invitation, state: Number(expired) === 1 ? 'expired' : invitedBy === null || may ? 'open' : 'revoked' };
+}
 
 /** What an invitation gives begins when it is accepted; until then nothing of the person it is for is touched or told. */
 export class InvitationRepository implements InvitationStore {
@@ -80,9 +94,8 @@ export class InvitationRepository implements InvitationStore {
     });
   }
 
-  async find(tokenHash: Buffer): Promise<InvitationFound | null> {
-    const [row] = await rowsOf<InvitationFound>(this.database, found, [tokenHash]);
-    return row ?? null;
+  find(tokenHash: Buffer): Promise<InvitationFound | null> {
+    return readInvitation(this.database, tokenHash);
   }
 
   accept(tokenHash: Buffer, person: Person): Promise<Outcome<{ companyId: number }, Failure>> {
@@ -114,7 +127,7 @@ export class InvitationRepository implements InvitationStore {
   /** Held, so that it is used once; it goes with its use. */
   private async spend(runner: QueryRunner, tokenHash: Buffer): Promise<InvitationFound> {
     await runner.query('SELECT id FROM invitation WHERE token_hash = ? FOR UPDATE', [tokenHash]);
-    const [row] = await rowsOf<InvitationFound>(runner, found, [tokenHash]);
+    const row = await readInvitation(runner, tokenHash);
     if (!row) throw new Refused({ code: 'link_unusable', reason: 'unknown' });
     if (row.state !== 'open') throw new Refused({ code: 'link_unusable', reason: row.state });
     await runner.query('DELETE FROM invitation WHERE token_hash = ?', [tokenHash]);

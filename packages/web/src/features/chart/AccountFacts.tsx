@@ -36,7 +36,7 @@ interface AccountFactsProps {
 /** One account, read-only until one edits: what it is, what depends on it, what can be done with it, and its history. */
 export function AccountFacts({ account, chart, currency, lists, actions, onEdit, onAddBeside, onAddBelow, onTask, onOpen }: AccountFactsProps) {
   const company = useCompany();
-  const mayKeep = useMay('keep_chart');
+  const [mayKeep, mayPost] = [useMay('keep_chart'), useMay('prepare_entries')];
   const mayReview = useMay('see_papers');
   const { search } = useLocation();
   const climb = useClimb();
@@ -131,7 +131,7 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
           <Button disabled={isBusy} onClick={() => onTask('place')}>
             Place after…
           </Button>
-          {account.active && !account.isParent && !isIncomeOrExpense(account.element) && (
+          {mayPost && account.active && !account.isParent && !isIncomeOrExpense(account.element) && (
             <Button disabled={isBusy} onClick={() => onTask('opening')}>
               Opening balance…
             </Button>

@@ -25,7 +25,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../app/useCompany.ts';
 import { accountRoleNames, accountRoleWords } from '../../components/accountRoleWords.ts';
 import { landingOf } from '../placement/landing.ts';
 import { placerOf } from '../placement/rangePlacing.ts';
@@ -64,7 +64,8 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   const [element, setElement] = useState<Element>(account?.element ?? start.element);
   const [side, setSide] = useState<Side>(account?.normalSide ?? naturalSide(start.element));
   const [parentId, setParentId] = useState(account ? account.parentId : start.parentId);
-  const [categoryId, setCategoryId] = useState(start.categoryId);
+  const mayPlace = useMay('keep_placement');
+  const [categoryId, setCategoryId] = useState(mayPlace ? start.categoryId : null);
   const [role, setRole] = useState(account?.role ?? null);
   const [cashFrom, setCashFrom] = useState(account?.cashFrom ?? null);
   const [cashUntil, setCashUntil] = useState(account?.cashUntil ?? null);
@@ -216,7 +217,7 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
         isOptionEqualToValue={(a, b) => a.id === b.id}
         renderInput={(params) => <TextField {...params} label="Nested below" placeholder="nothing: at the top level" />}
       />
-      {!account && (
+      {!account && mayPlace && (
         <Autocomplete
           options={places}
           filterOptions={fewOptions}
