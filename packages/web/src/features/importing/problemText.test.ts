@@ -10,7 +10,7 @@ const problemCodes = [
   ...(/export type ProblemCode =([^;]+);/.exec(source('../../../../core/src/exchange/trialBalanceRow.ts'))?.[1] ?? '').matchAll(/'([a-z_]+)'/g),
 ].map((match) => match[1] as string);
 const blockerCodes = ['rehearseTrialBalance.ts', 'workOutPosting.ts'].flatMap((file) =>
-  [...source(`../../../../server/src/application/${file}`).matchAll(/blockers\.add\('([a-z_]+)'/g)].map((match) => match[1] as string),
+  [...source(`../../../../server/src/application/ledger/${file}`).matchAll(/blockers\.add\('([a-z_]+)'/g)].map((match) => match[1] as string),
 );
 /** These have a card of their own beside the file. */
 const shownElsewhere = new Set(['rows_with_errors', 'elements_proposed', 'out_of_balance', 'day_unusual']);
