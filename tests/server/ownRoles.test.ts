@@ -1,4 +1,4 @@
-import type { History, LinkView, PersonList } from '@ivory-ladder/contract';
+import type { History, InstallationView, LinkView, PersonList } from '@ivory-ladder/contract';
 import { ownRoleKey, type Permission } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient } from '../support/apiClient.ts';
@@ -122,6 +122,8 @@ describe('a role that a company made', () => {
     const shop = await openShop(server);
     const role = await addRole(server, shop, 'Auditor', ['see_papers']);
     expect(await server.refused('POST', `${shop.path}/roles`, { name: 'auditor', permissions: [] })).toMatchObject({ status: 409, code: 'role_name_taken' });
+    for (const name of ['administrator', ' Reader '])
+      expect(await server.refused('POST', `${shop.path}/roles`, { name, permissions: [] })).toMatchObject({ code: 'role_name_taken' });
     const { invitationId } = await server.ok<{ invitationId: number }>('POST', `${shop.path}/people`, {
       name: 'Una',
       email: 'una@example.org',
@@ -163,6 +165,8 @@ describe('a role that a company made', () => {
     const shop = await openShop(server);
     const role = await addRole(server, shop, 'Quay clerk', ['prepare_entries']);
     const invited = await server.ok<{ token: string }>('POST', `${shop.path}/people`, { name: 'Ebba', email: 'ebba@example.org', role: role.key });
+    const { letters } = await server.ok<InstallationView>('GET', '/installation');
+    expect(letters.find(({ recipient }) => recipient === 'ebba@example.org')?.content).toContain('as Quay clerk.');
     const nobody = new ApiClient(server.url);
     expect(await nobody.ok<LinkView>('POST', '/links/look', { token: invited.token })).toMatchObject({
       invitation: { role: role.key, roleName: 'Quay clerk' },

@@ -8,6 +8,7 @@ import {
   permissionsAmong,
   permissionsOfRole,
   type RoleKey,
+  roles,
   succeed,
 } from '@ivory-ladder/core';
 import { type Access, refuseBeyond } from '../access.ts';
@@ -19,10 +20,10 @@ type Keeper = Access<'keep_people_and_settings'>;
 type Bundle = Pick<OwnRole, 'name' | 'permissions'>;
 
 /** A role of permissions that whoever makes it has. */
-export async function addOwnRole({ roles }: RolePorts, access: Keeper, { name, permissions: named }: Bundle): Promise<Outcome<null, Failure>> {
+export async function addOwnRole(ports: RolePorts, access: Keeper, { name, permissions: named }: Bundle): Promise<Outcome<null, Failure>> {
   const permissions = permissionsAmong(named);
-  const beyond = refuseBeyond(access, permissions);
-  return beyond ? fail(beyond) : mapOutcome(await roles.add(access.companyId, { name, permissions }, access.actor), () => null);
+  const beyond = refuseName(name) ?? refuseBeyond(access, permissions);
+  return beyond ? fail(beyond) : mapOutcome(await ports.roles.add(access.companyId, { name, permissions }, access.actor), () => null);
 }
 
 /** For all who have it; neither what it may nor what it might do is more than whoever changes it may. */
@@ -35,7 +36,7 @@ export async function changeOwnRole(
   const held = await permissionsHeld(ports, access.companyId, `own:${id}`);
   if (!held.ok) return held;
   const permissions = permissionsAmong(named);
-  const beyond = refuseBeyond(access, [...held.value, ...permissions]);
+  const beyond = refuseName(name) ?? refuseBeyond(access, [...held.value, ...permissions]);
   return beyond ? fail(beyond) : ports.roles.change(access.companyId, id, { name, permissions, version }, access.actor);
 }
 
@@ -46,10 +47,15 @@ export async function deleteOwnRole(ports: RolePorts, access: Keeper, id: number
   return beyond ? fail(beyond) : ports.roles.remove(access.companyId, id, version, access.actor);
 }
 
+/** None is taken for one that every company has. */
+function refuseName(name: string): Failure | null {
+  return roles.some((role) => role === name.trim().toLowerCase()) ? { code: 'role_name_taken', name } : null;
+}
+
 /** What a role may in a company. */
-export async function permissionsHeld({ roles }: RolePorts, companyId: number, role: RoleKey): Promise<Outcome<readonly Permission[], Failure>> {
+export async function permissionsHeld(ports: RolePorts, companyId: number, role: RoleKey): Promise<Outcome<readonly Permission[], Failure>> {
   if (isBuiltInRole(role)) return succeed(permissionsOfRole[role]);
-  const own = await findOwnRole({ roles }, companyId, role);
+  const own = await findOwnRole(ports, companyId, role);
   return own ? succeed(own.permissions) : fail({ code: 'not_found', thing: 'role', id: ownRoleId(role) as number });
 }
 
@@ -58,7 +64,7 @@ export async function roleNameOf(ports: RolePorts, companyId: number, role: Role
   return isBuiltInRole(role) ? '' : ((await findOwnRole(ports, companyId, role))?.name ?? '');
 }
 
-async function findOwnRole({ roles }: RolePorts, companyId: number, role: RoleKey): Promise<OwnRole | undefined> {
+async function findOwnRole(ports: RolePorts, companyId: number, role: RoleKey): Promise<OwnRole | undefined> {
   const id = ownRoleId(role);
-  return (await roles.list(companyId)).find((one) => one.id === id);
+  return (await ports.roles.list(companyId)).find((one) => one.id === id);
 }

@@ -4,7 +4,7 @@ import type { Failure } from '../failure.ts';
 import type { Invitation, Invited, Member, OwnRole, Ports } from '../ports/index.ts';
 import { invitationLetter } from './letters.ts';
 import { makeLink } from './oneTimeLinks.ts';
-import { permissionsHeld } from './ownRoles.ts';
+import { permissionsHeld, roleNameOf } from './ownRoles.ts';
 
 type PeoplePorts = Pick<Ports, 'people' | 'roles' | 'secrets' | 'invitations' | 'accessLog' | 'outbox' | 'ledger' | 'address'>;
 type Keeper = Access<'keep_people_and_settings'>;
@@ -61,9 +61,10 @@ export async function withdrawInvitation(ports: PeoplePorts, access: Keeper, inv
   return withdrawn;
 }
 
-async function sendInvitation({ ledger, outbox, address }: PeoplePorts, { companyId, actor }: Keeper, invited: Invited, token: string): Promise<void> {
-  const structure = await ledger.structure(companyId);
-  await outbox.post(invitationLetter(address(), { ...invited, company: structure?.company.name ?? '', by: actor.name }, token));
+async function sendInvitation(ports: PeoplePorts, { companyId, actor }: Keeper, invited: Invited, token: string): Promise<void> {
+  const structure = await ports.ledger.structure(companyId);
+  const role = (await roleNameOf(ports, companyId, invited.role)) || invited.role;
+  await ports.outbox.post(invitationLetter(ports.address(), { ...invited, role, company: structure?.company.name ?? '', by: actor.name }, token));
 }
 
 export async function changeRole(
