@@ -3,6 +3,9 @@ import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { mayBeLong } from '../contract/src/operation.ts';
+import { operations } from '../contract/src/operations.ts';
+import { routesOf } from './src/shared/api/routesOf.ts';
 
 /** Assets never change under their name, so they are packed once, when they are built. */
 function packAssets(): Plugin {
@@ -22,11 +25,20 @@ function packAssets(): Plugin {
   };
 }
 
+/** The page needs paths and methods of the contract's operations, and none of their schemas. */
+function writtenOutRoutes(): Plugin {
+  const routes = join(import.meta.dirname, 'src', 'shared', 'api', 'routes.ts');
+  return {
+    name: 'written-out-routes',
+    load: (id) => (id === routes ? `export const routes = ${JSON.stringify(routesOf(operations, mayBeLong))};` : null),
+  };
+}
+
 export default defineConfig(({ command }) => {
   // Vite takes NODE_ENV from the shell: with 'test' there, what is built would be React for developers, whose doubled effects take the focus.
   if (command === 'build') process.env.NODE_ENV = 'production';
   return {
-    plugins: [react(), packAssets()],
+    plugins: [writtenOutRoutes(), react(), packAssets()],
     build: { target: 'es2022', assetsInlineLimit: 0, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 700 },
     server: {
       host: '127.0.0.1',

@@ -104,13 +104,19 @@ describe('placing with the mouse', () => {
     };
     await drag('Crew wages');
     await page.getByText('Refused: the account is of element income, the category of element expense').waitFor();
+    // A page that is closed before it has told the server what was undone would leave the move to whoever comes next.
+    const kept = () => page.waitForResponse((answer) => answer.request().method() === 'POST' && answer.url().endsWith('/rehearsals'));
+    const proposed = kept();
     await drag('Other sailings');
     const bar = page.getByRole('region', { name: 'Rehearsal' });
     await bar.getByText('4460 Charter sailings').waitFor();
     await bar.getByText('Total revenue +260.00').waitFor();
+    await proposed;
+    const undone = kept();
     await page.keyboard.press('Control+z');
     await page.getByText('2 accounts, 1,240.00 in total').waitFor();
     await bar.waitFor({ state: 'detached' });
+    await undone;
     expectQuiet();
   });
 });

@@ -1,8 +1,10 @@
 import type { Company, Session } from '@ivory-ladder/contract';
+import { Secret, TOTP } from 'otpauth';
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ApiClient, enterDemo, testAdministrator } from '../support/apiClient.ts';
 import { launchBrowser, seriousFindings, visit } from '../support/browser.ts';
+import { joinCompany } from '../support/joinCompany.ts';
 import { TestServer } from '../support/server.ts';
 
 let browser: Browser;
@@ -15,8 +17,11 @@ afterAll(async () => {
   await server.stop();
 });
 
+/** As a device does it. */
+const deviceCode = (secret: string, steps: number) => new TOTP({ secret: Secret.fromBase32(secret) }).generate({ timestamp: Date.now() + steps * 30_000 });
+
 /** What the browser itself says of an answer that was to be expected. */
-const refused = /status of 40[139]/;
+const refused = /status of 40[139]|status of 422/;
 
 describe('people', () => {
   it('an administrator adds somebody, who comes by the link, is where they wanted to go, and leaves', async () => {
@@ -118,6 +123,79 @@ describe('people', () => {
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await page.getByText(/You are signed out/).waitFor();
     expect(await page.getByRole('textbox', { name: 'Name', exact: true }).inputValue()).toBe('Cash');
+  });
+
+  it('asks everybody for a second factor: set up with a device, kept as codes, asked for at the sign-in', async () => {
+    const { client } = await joinCompany(
+      server,
+      (await server.ok<Company>('POST', '/companies', { name: 'Two Keys', currency: 'EUR', fiscalYearFirstMonth: 1 })).id,
+      {
+        email: 'thea.lund@example.org',
+        role: 'preparer',
+        password: 'herring in a barrel',
+      },
+    );
+    const setUp = async (cookie: string, password: string, from: string) => {
+      const { page, expectQuiet } = await visit(browser, cookie, `${server.url}${from}`);
+      await page.getByLabel('Your password').fill('not this one');
+      await page.getByRole('button', { name: 'Set it up' }).click();
+      await page.getByText('The present password is not right.').waitFor();
+      await page.getByLabel('Your password').fill(password);
+      await page.keyboard.press('Enter');
+      const picture = page.getByRole('img', { name: 'For the authenticator on your phone' });
+      await picture.waitFor();
+      const secret = String(await page.locator('code').textContent()).replaceAll(' ', '');
+      await page.getByLabel('Code that it shows').fill('000000');
+      await page.keyboard.press('Enter');
+      await page.getByText('This code does not open', { exact: false }).waitFor();
+      expect(await seriousFindings(page)).toEqual([]);
+      await page.getByLabel('Code that it shows').fill(deviceCode(secret, -1));
+      await page.keyboard.press('Enter');
+      await page.getByRole('list', { name: 'Recovery codes' }).waitFor();
+      const codes = await page.getByRole('list', { name: 'Recovery codes' }).getByRole('listitem').allTextContents();
+      expect(codes).toHaveLength(10);
+      expect(await seriousFindings(page)).toEqual([]);
+      return { page, expectQuiet, secret, codes };
+    };
+
+    const keeper = await setUp(server.cookie, testAdministrator.password, '/second-factor');
+    await keeper.page.getByRole('link', { name: 'I have kept them: go on' }).click();
+    await keeper.page.goto(`${server.url}/installation`);
+    await keeper.page.getByLabel('Everybody who signs in with a password needs one').click();
+    await keeper.page.getByText('until they set one up, nothing else is open to them', { exact: false }).waitFor();
+    expect(await seriousFindings(keeper.page)).toEqual([]);
+
+    // Signed in already, and led to where it is set up, and on to where they wanted to go.
+    const member = await setUp(client.cookie, 'herring in a barrel', '/companies');
+    await member.page.getByRole('link', { name: 'I have kept them: go on' }).click();
+    await member.page.getByRole('link', { name: /Two Keys/ }).waitFor();
+    await member.page.goto(`${server.url}/second-factor`);
+    await member.page.getByText('10 recovery codes are left', { exact: false }).waitFor();
+    expect(await member.page.getByRole('button', { name: 'Take it away…' }).count()).toBe(0);
+
+    const { page, expectQuiet } = await visit(browser, '', `${server.url}/sign-in?to=%2Fcompanies`);
+    await page.getByLabel('E-mail').fill('thea.lund@example.org');
+    await page.getByLabel('Password').fill('herring in a barrel');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Code').fill('123456');
+    await page.keyboard.press('Enter');
+    await page.getByText('This code does not open', { exact: false }).waitFor();
+    await page.getByLabel('Code').fill(member.codes[0] as string);
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: /Two Keys/ }).waitFor();
+
+    // Lost, with all codes: who keeps the installation helps.
+    await keeper.page.getByLabel('E-mail of who lost phone and codes').fill('thea.lund@example.org');
+    await keeper.page.getByRole('button', { name: 'Take their second factor away' }).click();
+    await keeper.page.getByText('Taken away from thea.lund@example.org, who is told by letter.').waitFor();
+    await page.reload();
+    await page.getByRole('heading', { name: 'Second factor' }).waitFor();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('heading', { name: 'Sign in' }).waitFor();
+    await keeper.page.getByLabel('Everybody who signs in with a password needs one').click();
+    await keeper.page.getByText(/(person has|people have) none\.$/).waitFor();
+    for (const { expectQuiet: quiet } of [keeper, member]) quiet(refused);
+    expectQuiet(refused);
   });
 });
 

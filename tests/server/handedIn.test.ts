@@ -107,7 +107,8 @@ describe('a file of journal lines', () => {
 
 describe('what is handed in', () => {
   const mega = 1 << 20;
-  const attach = (path: string, client: ApiClient = server) => client.call<Problem>('POST', `${path}?name=scan.txt`, new Uint8Array(10 * mega).fill(65));
+  const attach = (path: string, client: ApiClient = server) =>
+    client.call<{ code: string; facts?: { of: string } }>('POST', `${path}?name=scan.txt`, new Uint8Array(10 * mega).fill(65));
 
   it('takes no more of the disk than a person’s share of a day, and a company’s in all', async () => {
     const books = await open();

@@ -48,8 +48,10 @@ describe('signing in', () => {
         mayAddCompanies: true,
         keepsInstallation: true,
         hasPassword: true,
+        hasSecondFactor: false,
       },
       demoRoles: [],
+      lacksSecondFactor: false,
     });
     const [stored] = (await connection.query('SELECT id_hash FROM session')) as unknown as [{ id_hash: Buffer }[]];
     const id = decodeURIComponent(cookieOf(headers))
@@ -165,7 +167,7 @@ describe('people of a company', () => {
       status: 409,
       code: 'person_is_member',
     });
-    expect(await find('crew@example.org')).toMatchObject({ name: 'Crew Member', role: 'reader', hasPassword: true });
+    expect(await find('crew@example.org')).toMatchObject({ name: 'Crew Member', role: 'reader', hasPassword: true, hasSecondFactor: false });
     await server.ok('PUT', `${people}/${personId}`, { role: 'reviewer', version: 1 });
     expect(await server.refused('PUT', `${people}/${personId}`, { role: 'preparer', version: 1 })).toMatchObject({ status: 409, code: 'version_conflict' });
     await server.ok('DELETE', `${people}/${personId}?version=2`);

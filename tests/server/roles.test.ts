@@ -151,6 +151,6 @@ describe('operations of nobody’s company', () => {
 
   it('the demo’s doors are not there where no demo runs', async () => {
     expect(await clients.get('nobody')?.refused('POST', '/session/demo', { role: 'reader' })).toMatchObject({ status: 404 });
-    expect(await clients.get('nobody')?.ok('GET', '/session')).toEqual({ person: null, demoRoles: [] });
+    expect(await clients.get('nobody')?.ok('GET', '/session')).toEqual({ person: null, demoRoles: [], lacksSecondFactor: false });
   });
 });

@@ -1,4 +1,4 @@
-import type { Problem } from '@ivory-ladder/contract';
+import { type Problem, problem } from '@ivory-ladder/contract';
 import type { Role } from '@ivory-ladder/core';
 
 export interface Answer<Body> {
@@ -6,6 +6,9 @@ export interface Answer<Body> {
   readonly body: Body;
   readonly headers: Headers;
 }
+
+/** A problem whose facts a test compares with what it expects. */
+type Told = Omit<Problem, 'facts'> & { readonly facts: Record<string, unknown> };
 
 /** Speaks to a running server as our page does, as somebody who is signed in or as nobody. */
 export class ApiClient {
@@ -29,11 +32,15 @@ export class ApiClient {
       ...(body === undefined ? {} : { body: isFile ? new Uint8Array(body) : JSON.stringify(body) }),
     });
     const text = await response.text();
-    return {
-      status: response.status,
-      body: (/json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : null) as Body,
-      headers: response.headers,
-    };
+    const content = /json/.test(response.headers.get('content-type') ?? '') ? JSON.parse(text) : null;
+    if (response.status >= 400) this.mustBeProblem(`${method} ${path}`, content);
+    return { status: response.status, body: content as Body, headers: response.headers };
+  }
+
+  /** Whatever a test is about: what is refused is told as the contract says, with these facts and no others. */
+  private mustBeProblem(asked: string, content: unknown): void {
+    const parsed = problem.safeParse(content);
+    if (!parsed.success) throw new Error(`${asked} was refused with what is no problem of the contract: ${JSON.stringify(content)}; ${parsed.error.message}`);
   }
 
   /** The body of a call that must succeed. */
@@ -52,8 +59,8 @@ export class ApiClient {
   }
 
   /** The problem of a call that must be refused. */
-  async refused(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Problem> {
-    const answer = await this.call<Problem>(method, path, body, headers);
+  async refused(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Told> {
+    const answer = await this.call<Told>(method, path, body, headers);
     if (answer.status < 400) throw new Error(`${method} ${path} was not refused: ${answer.status}`);
     return answer.body;
   }

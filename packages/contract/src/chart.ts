@@ -119,35 +119,37 @@ export const chartView = z.object({
 export type ChartView = z.infer<typeof chartView>;
 export type ChartAccountBody = ChartView['accounts'][number];
 
+/** What the history speaks of. */
+const historyThing = z.enum([
+  'company',
+  'person',
+  'account',
+  'category',
+  'code_list',
+  'document_series',
+  'classification',
+  'coverage',
+  'pairing_rule',
+  'budget',
+  'rate',
+  'period',
+  'place',
+  'entry',
+  'invitation',
+  'journal_import',
+  'column_plan',
+  'layout',
+  'layout_options',
+  'statement_set',
+  'role',
+  'trial_balance',
+  'year',
+  'view',
+]);
+export type HistoryThing = z.infer<typeof historyThing>;
+
 export const historyQuery = z.object({
-  thing: z
-    .enum([
-      'company',
-      'person',
-      'account',
-      'category',
-      'code_list',
-      'document_series',
-      'classification',
-      'coverage',
-      'pairing_rule',
-      'budget',
-      'rate',
-      'period',
-      'place',
-      'entry',
-      'invitation',
-      'journal_import',
-      'column_plan',
-      'layout',
-      'layout_options',
-      'statement_set',
-      'role',
-      'trial_balance',
-      'year',
-      'view',
-    ])
-    .optional(),
+  thing: historyThing.optional(),
   thingId: z.coerce.number().int().positive().optional(),
   /** Part of the name of who did it. */
   actor: z.string().trim().min(1).max(200).optional(),

@@ -1,8 +1,3 @@
-import { z } from 'zod';
-
-// The Content-Security-Policy allows no code made at run time, which Zod would otherwise use for speed.
-z.config({ jitless: true });
-
 export * from './attachments.ts';
 export * from './budgets.ts';
 export * from './chart.ts';
@@ -13,6 +8,7 @@ export * from './columnPlan.ts';
 export * from './company.ts';
 export * from './entry.ts';
 export * from './facetQuery.ts';
+export { type FactsOf, type FailureCode, failures } from './failures/index.ts';
 export * from './journalImport.ts';
 export * from './layout.ts';
 export * from './openapi.ts';

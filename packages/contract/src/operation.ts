@@ -9,6 +9,8 @@ export interface Operation {
   readonly summary: string;
   /** Who may ask: anybody, anybody signed in, or a member of the company with this permission. */
   readonly needs: 'nobody' | 'person' | z.infer<typeof permission>;
+  /** Open also to somebody who has to set up a second factor before anything else. */
+  readonly beforeSecondFactor?: true;
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
   /** Thousands of rows may stand in the body: up to 20 MB of it, where it is 1 MB otherwise. */

@@ -23,14 +23,38 @@ const token = z.string().min(20).max(100);
 export const session = z.object({
   /** `null` while nobody is signed in. */
   person: z
-    .object({ id, name: z.string(), email: z.string(), mayAddCompanies: z.boolean(), keepsInstallation: z.boolean(), hasPassword: z.boolean() })
+    .object({
+      id,
+      name: z.string(),
+      email: z.string(),
+      mayAddCompanies: z.boolean(),
+      keepsInstallation: z.boolean(),
+      hasPassword: z.boolean(),
+      hasSecondFactor: z.boolean(),
+    })
     .nullable(),
+  /** Whether a second factor has to be set up before anything else. */
+  lacksSecondFactor: z.boolean(),
   /** As whom anybody may enter: in demo mode only. */
   demoRoles: z.array(builtInRole),
 });
 export type Session = z.infer<typeof session>;
 
-export const signIn = z.strictObject({ email, password });
+/** Of a device, or for recovery. */
+const code = z.string().trim().min(1).max(20);
+/** `code`: asked for where the person has a second factor. */
+export const signIn = z.strictObject({ email, password, code: code.optional() });
+
+export const secondFactor = z.object({ isOn: z.boolean(), isRequired: z.boolean(), codesLeft: z.int() });
+export type SecondFactor = z.infer<typeof secondFactor>;
+export const secondFactorBeginning = z.strictObject({ password });
+/** `secret` as it is typed into a device, `address` as it is photographed there (otpauth). */
+export const secondFactorBegun = z.object({ secret: z.string(), address: z.string() });
+export const codeGiven = z.strictObject({ code });
+/** Said once and kept nowhere. */
+export const recoveryCodes = z.object({ codes: z.array(z.string()) });
+export const secondFactorRemoval = z.strictObject({ password, code });
+export const secondFactorDemand = z.strictObject({ isRequired: z.boolean() });
 export const demoEntry = z.strictObject({ role: builtInRole });
 export const passwordChange = z.strictObject({ current: password, next: password });
 
@@ -57,6 +81,7 @@ export const personList = z.object({
       version,
       hasPassword: z.boolean(),
       mayAddCompanies: z.boolean(),
+      hasSecondFactor: z.boolean(),
       /** UTC, or `null` for one who has never signed in. */
       lastSignIn: z.string().nullable(),
     }),
@@ -138,6 +163,8 @@ export const installationView = z.object({
       happenedAt: z.string(),
     }),
   ),
+  /** `without`: people who have a password and no second factor. */
+  secondFactor: z.object({ isRequired: z.boolean(), without: z.int() }),
   /** What the server keeps of companies between requests, in bytes, the largest first, and how often it was made. */
   memory: z.object({
     budget: z.int(),

@@ -27,6 +27,7 @@ import {
   OutboxRepository,
   PeopleRepository,
   RoleRepository,
+  SecondFactorRepository,
   SessionRepository,
   SignInPauseRepository,
 } from './persistence/people/index.ts';
@@ -34,6 +35,7 @@ import { PlacementRepository, RehearsalRepository } from './persistence/placemen
 import { RateRepository } from './persistence/rates/index.ts';
 import { CommentRepository } from './persistence/sets/index.ts';
 import { nodeSecrets } from './secrets/nodeSecrets.ts';
+import { oneTimeCodes } from './secrets/oneTimeCodes.ts';
 
 export interface PortOptions {
   readonly databaseUrl: string;
@@ -101,6 +103,8 @@ export function wirePorts(
     pauses: new SignInPauseRepository(database),
     browsers: new KnownBrowserRepository(database),
     accessLog: new AccessLogRepository(database),
+    secondFactors: new SecondFactorRepository(database),
+    codes: oneTimeCodes,
     outbox: new OutboxRepository(database, jobs, hasMailServer),
     jobs,
     memory,

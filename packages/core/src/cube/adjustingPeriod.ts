@@ -1,6 +1,7 @@
 import type { Day } from '../calendar/day.ts';
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
-import type { Cube, Layer } from './cube.ts';
+import type { Cube } from './cube.ts';
+import type { Layer } from './layer.ts';
 
 /** What a column that ends on a year's last day has of the period for adjustments behind it, which has no days of its own: `before`: none of it; `only`: nothing else. */
 export type Adjusting = 'before' | 'only';

@@ -1,10 +1,6 @@
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
+import type { Layer, Origin } from './layer.ts';
 import type { Openings } from './openings.ts';
-
-export type Layer = 'ledger' | 'adjustment';
-export const layers: readonly Layer[] = ['ledger', 'adjustment'];
-/** A closing entry names the fiscal year it closes; all other entries are ordinary. */
-export type Origin = 'ordinary' | 'closing';
 
 /** One row of the balance table: what was posted in one period, not cumulated. Amounts in minor units, not negative. */
 export interface BalanceRow {

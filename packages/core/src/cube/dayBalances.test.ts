@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../calendar/day.ts';
-import { layers } from './cube.ts';
 import { addDaysUntil, type DayRow, groupDayBalances } from './dayBalances.ts';
+import { layers } from './layer.ts';
 
 const accountIds = [3, 8, 20];
 const indexOf = new Map(accountIds.map((id, at) => [id, at]));

@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day.ts';
-import { type Layer, layers } from './cube.ts';
-import type { GrossVector } from './vector.ts';
+import type { GrossVector } from './grossVector.ts';
+import { type Layer, layers } from './layer.ts';
 
 /** Ordinary lines of one account, layer and day; amounts in minor units, not negative. */
 export interface DayRow {

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { makeCalendar, makeMonthlyYear } from '../calendar/fiscalCalendar.ts';
-import { buildCube, layers } from './cube.ts';
+import { buildCube } from './cube.ts';
 import { type FacetBalanceRow, groupFacetBalances, narrowCube } from './facetBalances.ts';
+import { layers } from './layer.ts';
 
 const calendar = makeCalendar(makeMonthlyYear(2026, 1).periods);
 const accountIds = [1, 2, 3];

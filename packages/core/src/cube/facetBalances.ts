@@ -1,5 +1,6 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
-import { type BalanceRow, type Cube, cumulate, emptyBooks, type Layer, layers, type Origin } from './cube.ts';
+import { type BalanceRow, type Cube, cumulate, emptyBooks } from './cube.ts';
+import { type Layer, layers, type Origin } from './layer.ts';
 import { type OpeningLine, openingsOf } from './openings.ts';
 
 /** What was posted with one facet set in one period; not cumulated. */

@@ -1,4 +1,5 @@
-import { type BalanceRow, type Cube, largestSum, layers, type Origin } from './cube.ts';
+import { type BalanceRow, type Cube, largestSum } from './cube.ts';
+import { layers, type Origin } from './layer.ts';
 
 const origins: readonly Origin[] = ['ordinary', 'closing'];
 const sides = ['debit', 'credit'] as const;

@@ -1,5 +1,6 @@
 import { type FiscalYear, periodIndexOf } from '../calendar/fiscalCalendar.ts';
-import type { Cube, Layer } from './cube.ts';
+import type { Cube } from './cube.ts';
+import type { Layer } from './layer.ts';
 import { type AccountTraits, movementOver } from './vector.ts';
 
 /**

@@ -1,6 +1,6 @@
 import type { Day, Span } from '../calendar/day.ts';
 import { type FiscalCalendar, yearOf } from '../calendar/fiscalCalendar.ts';
-import type { Layer } from './cube.ts';
+import type { Layer } from './layer.ts';
 import { noSums, type SumsByLayer } from './sumsByLayer.ts';
 
 /** A line of an opening entry, by its account's dense number; amounts in minor units, not negative. */

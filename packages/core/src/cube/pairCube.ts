@@ -1,6 +1,7 @@
 import type { SelectedSets } from '../facet/facetFilter.ts';
-import { type Cube, cumulate, emptyBooks, layers } from './cube.ts';
+import { type Cube, cumulate, emptyBooks } from './cube.ts';
 import type { FacetBalances } from './facetBalances.ts';
+import { layers } from './layer.ts';
 import { noSums, plusSums, type SumsByLayer } from './sumsByLayer.ts';
 
 /** Each account with each facet set that lines on it have; parallel, by account, then set. */

@@ -1,5 +1,5 @@
-import { type Cube, type Layer, layers, type Origin } from './cube.ts';
-import type { GrossVector } from './vector.ts';
+import type { GrossVector } from './grossVector.ts';
+import { type Layer, layers } from './layer.ts';
 
 /** Gross sums of each layer, by whatever their vectors are numbered by. */
 export type SumsByLayer = Readonly<Record<Layer, GrossVector>>;
@@ -7,15 +7,6 @@ export type SumsByLayer = Readonly<Record<Layer, GrossVector>>;
 export function noSums(length: number): SumsByLayer {
   const vector = (): GrossVector => ({ debit: new BigInt64Array(length), credit: new BigInt64Array(length) });
   return { ledger: vector(), adjustment: vector() };
-}
-
-/** By account, of all periods up to one; a period before the first has nothing. A copy. */
-export function sumsUpTo(cube: Cube, origin: Origin, periodIndex: number): SumsByLayer {
-  const accounts = cube.accountIds.length;
-  if (periodIndex < 0) return noSums(accounts);
-  const part = (sums: BigInt64Array): BigInt64Array => sums.slice(periodIndex * accounts, (periodIndex + 1) * accounts);
-  const of = (layer: Layer): GrossVector => ({ debit: part(cube.books[layer][origin].debit), credit: part(cube.books[layer][origin].credit) });
-  return { ledger: of('ledger'), adjustment: of('adjustment') };
 }
 
 /** What both have, each vector as long as that of `sums`. `sign`: −1 takes away. */

@@ -2,15 +2,11 @@ import type { Day, Span } from '../calendar/day.ts';
 import { yearOf } from '../calendar/fiscalCalendar.ts';
 import type { Account } from '../chart/account.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
-import type { Cube, Layer, Origin } from './cube.ts';
+import type { Cube } from './cube.ts';
+import type { GrossVector } from './grossVector.ts';
+import type { Layer, Origin } from './layer.ts';
 import { type Position, positionAt, positionBefore } from './position.ts';
 import type { SumsByLayer } from './sumsByLayer.ts';
-
-/** Gross sums per account, by the cube's dense numbering; not negative. */
-export interface GrossVector {
-  readonly debit: BigInt64Array;
-  readonly credit: BigInt64Array;
-}
 
 /** Sums of the ordinary lines from `position.partialFrom` to `position.day`; asked only where the day is inside a period. */
 export type PartialLines = (position: Position, layer: Layer) => GrossVector | undefined;

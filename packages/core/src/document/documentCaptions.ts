@@ -4,7 +4,7 @@ import { fillHeading } from '../columns/fillHeading.ts';
 import type { HeadedColumn } from '../columns/headingLines.ts';
 import { type CaptionLanguage, captionWords } from '../layout/captionWords.ts';
 import type { RanStatement } from '../run/runStatement.ts';
-import { noteWords } from '../statement/noteWords.ts';
+import { draftWords } from '../statement/draftWords.ts';
 import type { PresentedTransfer } from '../statement/presentTransfers.ts';
 import type { StatementColumn } from '../statement/statement.ts';
 import { translationWords } from '../translation/translationWords.ts';
@@ -74,7 +74,7 @@ export function datesOf(statement: RanStatement, exact: boolean): string {
   const dates = days.length > 2 ? captionOfColumn({ kind: 'amount', measure: 'movement', span }, language) : days.join(` ${captionWords[language].and} `);
   const ofRate = exact && presentation?.rate ? null : presentation;
   return [
-    isDraft ? noteWords[language].draft : '',
+    isDraft ? draftWords[language] : '',
     dates,
     exact ? ground.currency.code : unitText(currency.code, scale.unit, language),
     translationText(ofRate, language),

@@ -6,8 +6,9 @@ import { type Fraction, fraction } from '../formula/fraction.ts';
 import { writeFormula } from '../formula/writeFormula.ts';
 import type { CaptionLanguage } from '../layout/captionWords.ts';
 import type { Line } from '../layout/line.ts';
+import { unitOf } from '../layout/lineUnit.ts';
 import type { RanStatement } from '../run/runStatement.ts';
-import { shownValue, unitOf } from '../statement/shownValue.ts';
+import { shownValue } from '../statement/shownValue.ts';
 import { runIndexOf, type StatementColumn, type StatementRow } from '../statement/statement.ts';
 import { captionOfColumn, datesOf, headedColumn } from './documentCaptions.ts';
 import {

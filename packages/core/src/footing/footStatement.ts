@@ -1,8 +1,9 @@
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { Line } from '../layout/line.ts';
+import { unitOf } from '../layout/lineUnit.ts';
 import type { RunColumn } from '../statement/runColumn.ts';
 import type { ShownUnit } from '../statement/scale.ts';
-import { shownValue, unitOf } from '../statement/shownValue.ts';
+import { shownValue } from '../statement/shownValue.ts';
 import { runIndexOf, type StatementColumn, type StatementRow } from '../statement/statement.ts';
 import { type FootedColumn, type FootedLines, type FootingException, footLines, type GivenFigure } from './footLines.ts';
 import { type FootingNode, lineTreeOf } from './lineTree.ts';

@@ -1,6 +1,6 @@
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { childrenOf, countsInGroup, type Line } from '../layout/line.ts';
-import { shownSign, unitOf } from '../statement/shownValue.ts';
+import { shownSign, unitOf } from '../layout/lineUnit.ts';
 
 /** A line whose figure is that of the lines in it, with the sign that they count with in shown amounts; a leaf has a figure of its own. */
 export interface FootingNode {

@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day.ts';
 import { isDay, toDay } from '../calendar/day.ts';
-import type { Layer } from '../cube/cube.ts';
+import type { Layer } from '../cube/layer.ts';
 import type { FacetRefused } from '../facet/checkFacets.ts';
 import type { FacetsOfLine } from '../facet/facetFilter.ts';
 import type { Currency } from '../money/currency.ts';

@@ -3,7 +3,8 @@ import { hasCashDays, isCashAtEnds, isCashOn } from '../chart/cashDays.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import type { AccountAmounts } from '../statement/accountAmounts.ts';
 import type { Ground, Placed } from './ground.ts';
-import { type BesideCash, placedBeside, type StandIns, widened } from './standIns.ts';
+import type { BesideCash, StandIns } from './standIn.ts';
+import { placedBeside, widened } from './standIns.ts';
 
 const known = new WeakMap<Ground['portions'], Placed & { readonly standIns: StandIns }>();
 

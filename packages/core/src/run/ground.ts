@@ -1,10 +1,8 @@
 import type { Day } from '../calendar/day.ts';
 import type { FiscalCalendar } from '../calendar/fiscalCalendar.ts';
-import type { Account } from '../chart/account.ts';
 import { accountLabel } from '../chart/accountReference.ts';
 import type { AccountTree } from '../chart/accountTree.ts';
-import type { CashDays } from '../chart/cashDays.ts';
-import type { CodesOfAccount, ListKind } from '../chart/codeList.ts';
+import type { ListKind } from '../chart/codeList.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import type { FirstBalances } from '../cube/openings.ts';
 import type { AccountTraits } from '../cube/vector.ts';
@@ -18,10 +16,9 @@ import { buildCategoryTree, type CategoryTree } from '../placement/categoryTree.
 import type { Portions } from '../placement/place.ts';
 import type { DescribedCategory } from '../placement/placement.ts';
 import type { PresentedAccount } from '../statement/accountsOnLines.ts';
+import type { GroundAccount } from './groundAccount.ts';
 import type { Money } from './need.ts';
-import type { StandIns } from './standIns.ts';
-
-export type GroundAccount = Account & CashDays & { readonly codes: CodesOfAccount };
+import type { StandIns } from './standIn.ts';
 
 /** The chart and the placement of one classification, by the dense numbers that vectors have. */
 export interface Placed {

@@ -8,7 +8,8 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import type { Place } from '../placement/place.ts';
 import { type DescribedCategory, placementOf } from '../placement/placement.ts';
 import { standingFollower } from '../placement/standingFollower.ts';
-import type { Ground, GroundAccount } from './ground.ts';
+import type { Ground } from './ground.ts';
+import type { GroundAccount } from './groundAccount.ts';
 
 /** A placement as it is shown: accounts in the order of the chart with their places by hand, categories, and what the ledger has of its own. */
 export interface ViewedPlacement extends Pick<Ground, 'exclusions' | 'options' | 'revision' | 'structureVersion'> {

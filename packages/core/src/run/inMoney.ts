@@ -6,7 +6,8 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import type { DescribedCategory } from '../placement/placement.ts';
 import { translationAccountId } from '../translation/translateCube.ts';
 import { translationWords } from '../translation/translationWords.ts';
-import { accountById, type Ground, type GroundAccount, mainLanguageOf, type Placed } from './ground.ts';
+import { accountById, type Ground, mainLanguageOf, type Placed } from './ground.ts';
+import type { GroundAccount } from './groundAccount.ts';
 
 const known = new WeakMap<Ground['portions'], Placed>();
 

@@ -11,7 +11,8 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { portionsByAccount } from '../placement/place.ts';
 import type { DescribedCategory } from '../placement/placement.ts';
 import type { TestCompany } from '../statement/statementsOf.fixture.ts';
-import type { Ground, GroundAccount } from './ground.ts';
+import type { Ground } from './ground.ts';
+import type { GroundAccount } from './groundAccount.ts';
 import type { VectorNeed } from './need.ts';
 import { Vectors } from './vectors.ts';
 

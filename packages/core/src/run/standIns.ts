@@ -10,28 +10,9 @@ import { stoodElsewhere } from '../placement/standIns.ts';
 import type { ColumnInput } from '../statement/runColumn.ts';
 import type { Sides } from '../statement/sides.ts';
 import { translationAccountId } from '../translation/translateCube.ts';
-import { accountById, type Ground, type GroundAccount, type Placed } from './ground.ts';
-
-/** Pairs of dense numbers: an account, and the one that bears what it has where it stands elsewhere. */
-export interface StandIn {
-  readonly of: number;
-  readonly by: number;
-}
-
-/** Of an account that is cash on some days only. */
-export interface BesideCash extends StandIn {
-  readonly account: GroundAccount;
-}
-
-/** Accounts behind the others, which nothing was posted on. */
-export interface StandIns {
-  /** By the day at whose end accounts stood elsewhere. */
-  readonly onDay: ReadonlyMap<Day, readonly StandIn[]>;
-  /** By their ids, those of the accounts that they stand for. */
-  readonly standFor: ReadonlyMap<number, number>;
-  /** They bear what accounts hold and move while they are not cash. */
-  readonly besideCash: readonly BesideCash[];
-}
+import { accountById, type Ground, type Placed } from './ground.ts';
+import type { GroundAccount } from './groundAccount.ts';
+import type { StandIn, StandIns } from './standIn.ts';
 
 /** How a classification stood at the end of a day. */
 export interface PastPlacement {

@@ -1,4 +1,4 @@
-import type { GrossVector } from '../cube/vector.ts';
+import type { GrossVector } from '../cube/grossVector.ts';
 import type { AccountReading } from '../layout/line.ts';
 
 /** What every account has at the beginning and the end of a span, and what moved between; debit positive. */

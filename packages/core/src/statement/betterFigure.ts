@@ -1,8 +1,8 @@
 import { isIncomeOrExpense } from '../chart/element.ts';
 import type { CompiledLayout } from '../layout/compileLayout.ts';
 import { childrenOf, countsInGroup, type FigureNature, type Line } from '../layout/line.ts';
+import { shownSign } from '../layout/lineUnit.ts';
 import type { PresentedAccount } from './accountsOnLines.ts';
-import { shownSign } from './shownValue.ts';
 
 /** What figures are where a row says nothing: in an income statement a higher one, as it is shown, is better. */
 export function usualNature(kind: CompiledLayout['layout']['kind']): FigureNature {

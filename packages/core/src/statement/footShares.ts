@@ -1,4 +1,4 @@
-import { decimalsIn } from '../columns/numberFormat.ts';
+import { decimalsIn } from './decimalsIn.ts';
 import { footFigures, footingOf, isOfAmounts } from './footFigures.ts';
 import type { StatementColumn, StatementRow } from './statement.ts';
 

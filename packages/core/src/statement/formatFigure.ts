@@ -1,8 +1,8 @@
-import { decimalsIn } from '../columns/numberFormat.ts';
 import type { CalculationResult } from '../layout/line.ts';
+import { decimalsOf } from '../layout/lineUnit.ts';
 import type { Currency } from '../money/currency.ts';
 import { type FigureStyle, formatAmount, formatPercent } from '../money/formatAmount.ts';
-import { decimalsOf } from './shownValue.ts';
+import { decimalsIn } from './decimalsIn.ts';
 import type { StatementColumn } from './statement.ts';
 
 /** What of a column says how its figures are written. */

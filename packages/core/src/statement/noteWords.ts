@@ -4,8 +4,6 @@ import type { CaptionLanguage } from '../layout/captionWords.ts';
 export interface NoteWords {
   /** Of dashes in a span in which balances began. */
   nothingBefore(day: string): string;
-  /** Beside the dates of a statement that does not tie. */
-  readonly draft: string;
   /** Of a statement whose totals do not tie, or a cash flow that does not explain its cash. */
   doesNotTie(by: string, day: string): string;
   /** Of a closing rate older than the period of the day that it is used for. */
@@ -22,7 +20,6 @@ export interface NoteWords {
 
 export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
   en: {
-    draft: 'Draft',
     nothingBefore: (day) => `– No balances before ${day}: what balance sheet accounts moved up to then is not known.`,
     doesNotTie: (by, day) => `Draft: does not tie by ${by} at ${day}.`,
     roundedOff: (captions) => `Printed a unit off, so that figures add and agree with other statements: ${captions}.`,
@@ -32,7 +29,6 @@ export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
     olderRate: (to, of, day) => `The closing rate of ${to} used for ${day} is that of ${of}.`,
   },
   de: {
-    draft: 'Entwurf',
     nothingBefore: (day) => `– Keine Salden vor dem ${day}: Was sich auf Bilanzkonten bis dahin bewegt hat, ist nicht bekannt.`,
     doesNotTie: (by, day) => `Entwurf: geht am ${day} um ${by} nicht auf.`,
     roundedOff: (captions) => `Um eine Einheit anders gedruckt, damit die Zahlen aufgehen und mit anderen Aufstellungen übereinstimmen: ${captions}.`,
@@ -42,7 +38,6 @@ export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
     olderRate: (to, of, day) => `Der Stichtagskurs von ${to} für ${day} ist der vom ${of}.`,
   },
   fr: {
-    draft: 'Projet',
     nothingBefore: (day) => `– Pas de soldes avant le ${day} : les mouvements des comptes de bilan jusqu’à cette date ne sont pas connus.`,
     doesNotTie: (by, day) => `Projet : écart de ${by} au ${day}.`,
     roundedOff: (captions) => `Imprimé à une unité près, pour que les chiffres s’additionnent et concordent avec les autres états : ${captions}.`,
@@ -52,7 +47,6 @@ export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
     olderRate: (to, of, day) => `Le cours de clôture ${to} employé au ${day} est celui du ${of}.`,
   },
   nl: {
-    draft: 'Concept',
     nothingBefore: (day) => `– Geen saldi vóór ${day}: wat er tot dan op balansrekeningen is gemuteerd, is niet bekend.`,
     doesNotTie: (by, day) => `Concept: sluit per ${day} niet aan, verschil ${by}.`,
     roundedOff: (captions) => `Een eenheid anders gedrukt, zodat de cijfers optellen en met andere overzichten overeenkomen: ${captions}.`,
@@ -62,7 +56,6 @@ export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
     olderRate: (to, of, day) => `De slotkoers van ${to} per ${day} is die van ${of}.`,
   },
   es: {
-    draft: 'Borrador',
     nothingBefore: (day) => `– Sin saldos antes del ${day}: no se conocen los movimientos de las cuentas de balance hasta entonces.`,
     doesNotTie: (by, day) => `Borrador: no cuadra en ${by} al ${day}.`,
     roundedOff: (captions) => `Impreso con una unidad de diferencia, para que las cifras sumen y coincidan con otros estados: ${captions}.`,
@@ -72,7 +65,6 @@ export const noteWords: Readonly<Record<CaptionLanguage, NoteWords>> = {
     olderRate: (to, of, day) => `El tipo de cierre de ${to} usado al ${day} es el del ${of}.`,
   },
   nb: {
-    draft: 'Utkast',
     nothingBefore: (day) => `– Ingen saldoer før ${day}: det er ikke kjent hva balansekontoene bevegde seg med til da.`,
     doesNotTie: (by, day) => `Utkast: går ikke opp med ${by} per ${day}.`,
     roundedOff: (captions) => `Trykt én enhet annerledes, slik at tallene går opp og stemmer med andre oppstillinger: ${captions}.`,

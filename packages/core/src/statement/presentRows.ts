@@ -9,12 +9,13 @@ import {
   type Line,
   type SumLine,
 } from '../layout/line.ts';
+import { shownSign, unitOf } from '../layout/lineUnit.ts';
 import { AccountsOnLines, type PresentedAccount } from './accountsOnLines.ts';
 import { type BelowLine, belowLine } from './belowLine.ts';
 import { BetterFigures } from './betterFigure.ts';
 import { footShares } from './footShares.ts';
 import type { LineFault, RunColumn } from './runColumn.ts';
-import { shownSign, shownValue, unitOf } from './shownValue.ts';
+import { shownValue } from './shownValue.ts';
 import { type Detail, type RowPart, type RowRole, runIndexOf, type StatementColumn, type StatementRow } from './statement.ts';
 import { withChanges } from './withChanges.ts';
 

@@ -1,19 +1,8 @@
 import { roundFraction } from '../formula/fraction.ts';
 import { type CompiledLayout, shownAmount } from '../layout/compileLayout.ts';
-import type { CalculationResult, Line } from '../layout/line.ts';
+import type { Line } from '../layout/line.ts';
+import { decimalsOf, shownSign, unitOf } from '../layout/lineUnit.ts';
 import type { RunColumn } from './runColumn.ts';
-
-/** Decimals of a value that is no amount. */
-export const decimalsOf: Readonly<Record<Exclude<CalculationResult, 'amount'>, number>> = { ratio: 2, percent: 1, days: 0 };
-
-/** Shown amounts are net amounts times this: −1 where positive is credit, and turned once more where reversed. */
-export function shownSign(line: Pick<Line, 'side' | 'reversed'>): 1n | -1n {
-  return (line.side === 'debit') !== line.reversed ? 1n : -1n;
-}
-
-export function unitOf(line: Line): CalculationResult {
-  return line.kind === 'calculation' ? line.result : 'amount';
-}
 
 /** What a line shows in a column, in its unit: minor units, hundredths, tenths of a percent, days; `null` where it has no value. */
 export function shownValue(compiled: CompiledLayout, { amounts, reckoned }: Pick<RunColumn, 'amounts' | 'reckoned'>, index: number): bigint | null {

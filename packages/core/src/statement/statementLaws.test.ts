@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Account } from '../chart/account.ts';
 import { elements, isIncomeOrExpense } from '../chart/element.ts';
+import { shownSign } from '../layout/lineUnit.ts';
 import type { Category, Step } from '../placement/category.ts';
 import type { Place } from '../placement/place.ts';
 import { proveBalanceSheet } from '../proofs/proveBalanceSheet.ts';
 import { contributionsOf } from './contributions.ts';
-import { shownSign } from './shownValue.ts';
 import type { Detail } from './statement.ts';
 import { account, category, span, statementsOf } from './statementsOf.fixture.ts';
 

@@ -1,8 +1,8 @@
 import { betweenKeys } from '../columns/betweenKeys.ts';
-import { decimalsIn } from '../columns/numberFormat.ts';
 import { evaluateFormula } from '../formula/evaluateFormula.ts';
 import { fraction, roundFraction } from '../formula/fraction.ts';
 import { divideHalfAwayFromZero, percentChange } from '../money/round.ts';
+import { decimalsIn } from './decimalsIn.ts';
 import type { CalculationColumn, StatementColumn } from './statement.ts';
 
 /**

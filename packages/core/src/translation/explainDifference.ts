@@ -1,7 +1,7 @@
 import { addDays, type Day, type Span } from '../calendar/day.ts';
 import { ordinaryPeriods } from '../calendar/fiscalCalendar.ts';
 import { isIncomeOrExpense } from '../chart/element.ts';
-import { type Layer, layers } from '../cube/cube.ts';
+import { type Layer, layers } from '../cube/layer.ts';
 import { netIn } from '../cube/sumsByLayer.ts';
 import { balanceAt, movementOver, type PartialLines, postedUpTo } from '../cube/vector.ts';
 import { type Decimal, tenTo } from '../money/decimal.ts';

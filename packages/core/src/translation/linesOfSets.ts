@@ -1,4 +1,4 @@
-import type { Layer } from '../cube/cube.ts';
+import type { Layer } from '../cube/layer.ts';
 import type { Position } from '../cube/position.ts';
 
 /** Ordinary lines of one account with one facet set, from the first day of a period to some day in it. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
-import { layers } from '../cube/cube.ts';
+import { layers } from '../cube/layer.ts';
 import { balanceAt, grossOver, movementOver } from '../cube/vector.ts';
 import type { ExchangeRate } from '../rates/rate.ts';
 import { explainDifference } from './explainDifference.ts';

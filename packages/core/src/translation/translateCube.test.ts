@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { layers } from '../cube/cube.ts';
+import { layers } from '../cube/layer.ts';
 import { balanceAt, movementOver } from '../cube/vector.ts';
 import { explainDifference } from './explainDifference.ts';
 import {

@@ -1,11 +1,14 @@
 import { addDays, type Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import type { Element } from '../chart/element.ts';
-import { type Cube, emptyBooks, type Layer, largestSum, layers } from '../cube/cube.ts';
+import { type Cube, emptyBooks, largestSum } from '../cube/cube.ts';
+import type { GrossVector } from '../cube/grossVector.ts';
+import { type Layer, layers } from '../cube/layer.ts';
 import type { OpeningLine } from '../cube/openings.ts';
 import type { Position } from '../cube/position.ts';
-import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
-import type { GrossVector, PartialLines } from '../cube/vector.ts';
+import { netIn, noSums, plusSums, type SumsByLayer } from '../cube/sumsByLayer.ts';
+import { sumsUpTo } from '../cube/sumsUpTo.ts';
+import type { PartialLines } from '../cube/vector.ts';
 import type { Currency } from '../money/currency.ts';
 import type { Decimal } from '../money/decimal.ts';
 import { fail, type Outcome, succeed } from '../outcome.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { layers } from '../cube/cube.ts';
+import { layers } from '../cube/layer.ts';
 import { balanceAt } from '../cube/vector.ts';
 import {
   capital,

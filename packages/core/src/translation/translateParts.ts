@@ -1,9 +1,11 @@
 import { addDays, type Day } from '../calendar/day.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
-import { type Cube, emptyBooks, type Layer, layers } from '../cube/cube.ts';
+import { type Cube, emptyBooks } from '../cube/cube.ts';
+import { type Layer, layers } from '../cube/layer.ts';
 import { type PairCube, type Pairs, selectPairs } from '../cube/pairCube.ts';
 import type { Position } from '../cube/position.ts';
-import { netIn, noSums, plusSums, type SumsByLayer, sumsUpTo } from '../cube/sumsByLayer.ts';
+import { netIn, noSums, plusSums, type SumsByLayer } from '../cube/sumsByLayer.ts';
+import { sumsUpTo } from '../cube/sumsUpTo.ts';
 import type { PartialLines } from '../cube/vector.ts';
 import type { SelectedSets } from '../facet/facetFilter.ts';
 import { allotRounded } from '../money/allotRounded.ts';

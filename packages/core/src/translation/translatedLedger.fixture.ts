@@ -1,10 +1,12 @@
 import type { Day } from '../calendar/day.ts';
 import { makeCalendar, makeMonthlyYear, periodIndexOf } from '../calendar/fiscalCalendar.ts';
 import { type Element, isIncomeOrExpense } from '../chart/element.ts';
-import { buildCube, type Layer } from '../cube/cube.ts';
+import { buildCube } from '../cube/cube.ts';
 import { type FacetBalances, groupFacetBalances } from '../cube/facetBalances.ts';
+import type { GrossVector } from '../cube/grossVector.ts';
+import type { Layer } from '../cube/layer.ts';
 import { buildPairCube } from '../cube/pairCube.ts';
-import type { GrossVector, PartialLines } from '../cube/vector.ts';
+import type { PartialLines } from '../cube/vector.ts';
 import type { SelectedSets } from '../facet/facetFilter.ts';
 import type { ExchangeRate } from '../rates/rate.ts';
 import type { LinesOfSets } from './linesOfSets.ts';

@@ -26,6 +26,13 @@ export type Failure =
   /** More that is heavy than one person may ask for at once, or in a minute; `seconds` until there is room. */
   | { code: 'asked_for_much'; seconds: number }
   | { code: 'password_wrong' }
+  /** With the right password: a code has to come with it. */
+  | { code: 'second_factor_needed' }
+  /** Wrong, of another time, or taken already. */
+  | { code: 'code_wrong' }
+  /** The installation asks for one, and nothing else is open before it is set up. */
+  | { code: 'second_factor_to_set_up' }
+  | { code: 'second_factor_there' | 'second_factor_missing' | 'second_factor_required' | 'second_factor_of_own_first' }
   | { code: 'permission_needed'; needs: Permission }
   | { code: 'beyond_own_permissions'; permissions: readonly Permission[] }
   | { code: 'role_name_taken'; name: string }

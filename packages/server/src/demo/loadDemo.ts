@@ -88,7 +88,7 @@ async function loadCompany(ports: Ports, demo: DemoCompany, say: (text: string) 
   if (begun && posted > 1 && (await ports.ledger.lastEntryDay(begun.company.id)) !== batches[posted - 2]?.at(-1)?.date) return begun.company.id;
   say(begun ? `Going on with the demo: ${demo.name}` : `Loading the demo: ${demo.name}`);
   const { name, currency, fiscalYearFirstMonth } = demo;
-  const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), memberships: {} }, { name, currency, fiscalYearFirstMonth })).books;
+  const { company } = begun ?? must(await createCompany(ports, { person: await demoPerson(ports, 'administrator'), memberships: {}, lacksSecondFactor: false }, { name, currency, fiscalYearFirstMonth })).books;
   if (!begun) await addDemoPeople(ports, company.id);
   if (posted === 0) await openLedger(ports, company.id, demo);
   await giveRoles(ports, company.id, demo.roles);

@@ -200,10 +200,11 @@ interface Entered {
   readonly access: Access | null;
 }
 
-function enter({ needs }: Operation, request: Request): Outcome<Entered, Failure> {
+function enter({ needs, beforeSecondFactor }: Operation, request: Request): Outcome<Entered, Failure> {
   const identity = request.session?.identity ?? null;
   if (needs === 'nobody') return succeed({ identity, access: null });
   if (!identity) return fail({ code: 'sign_in_needed' });
+  if (identity.lacksSecondFactor && !beforeSecondFactor) return fail({ code: 'second_factor_to_set_up' });
   if (needs === 'person') return succeed({ identity, access: null });
   const access = enterCompany(identity, wholeNumber.parse(request.params.companyId), needs);
   return access.ok ? succeed({ identity, access: access.value }) : access;

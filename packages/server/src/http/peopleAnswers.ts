@@ -3,10 +3,8 @@ import type { Role } from '@ivory-ladder/core';
 import type { InstallationView as Installation, LinkFound, PeopleOfCompany } from '../application/people/index.ts';
 import type { Person, SessionRecord } from '../application/ports/index.ts';
 
-export function toSession(person: Person | null, demoRoles: readonly Role[]): Session {
-  if (!person) return { person: null, demoRoles: [...demoRoles] };
-  const { id, name, email, mayAddCompanies, keepsInstallation, hasPassword } = person;
-  return { person: { id, name, email, mayAddCompanies, keepsInstallation, hasPassword }, demoRoles: [...demoRoles] };
+export function toSession(person: Person | null, demoRoles: readonly Role[], lacksSecondFactor: boolean): Session {
+  return { person, demoRoles: [...demoRoles], lacksSecondFactor };
 }
 
 export function toLink(found: LinkFound): LinkView {
@@ -21,7 +19,7 @@ export function toLink(found: LinkFound): LinkView {
 
 export function toPeople({ members, invitations, ownRoles }: PeopleOfCompany): PersonList {
   return {
-    people: members.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => ({
+    people: members.map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, hasSecondFactor, lastSignIn }) => ({
       personId,
       name,
       email,
@@ -29,6 +27,7 @@ export function toPeople({ members, invitations, ownRoles }: PeopleOfCompany): P
       version,
       hasPassword,
       mayAddCompanies,
+      hasSecondFactor,
       lastSignIn,
     })),
     invitations: invitations.map(({ id, email, role, invitedAt, isOpen }) => ({ invitationId: id, email, role, invitedAt, isOpen })),
@@ -40,6 +39,6 @@ export function toSessions(sessions: readonly SessionRecord[], here: string): Se
   return { sessions: sessions.map((session) => ({ ...session, isHere: session.mark === here })) };
 }
 
-export function toInstallation({ letters, jobs, events, memory }: Installation): InstallationView {
-  return { letters: [...letters], jobs: [...jobs], events: [...events], memory: { ...memory, shares: [...memory.shares] } };
+export function toInstallation({ letters, jobs, events, secondFactor, memory }: Installation): InstallationView {
+  return { letters: [...letters], jobs: [...jobs], events: [...events], secondFactor, memory: { ...memory, shares: [...memory.shares] } };
 }

@@ -6,9 +6,11 @@ import {
   acceptInvitation,
   addOwnRole,
   askRecovery,
+  beginSecondFactor,
   changeOwnRole,
   changePassword,
   changeRole,
+  confirmSecondFactor,
   deleteOwnRole,
   demoPerson,
   grantCompanies,
@@ -18,14 +20,19 @@ import {
   lookAtLink,
   rememberBrowser,
   removePerson,
+  removeSecondFactor,
   renewInvitation,
   renewLink,
+  renewRecoveryCodes,
+  requireSecondFactor,
   signIn,
+  takeSecondFactor,
   useLink,
   viewInstallation,
+  viewSecondFactor,
   withdrawInvitation,
 } from '../application/people/index.ts';
-import type { Person, Ports } from '../application/ports/index.ts';
+import type { Identity, Person, Ports } from '../application/ports/index.ts';
 import { browserKept, keepInBrowser } from './browserCookie.ts';
 import type { On } from './operationRoutes.ts';
 import { originOf } from './origin.ts';
@@ -35,24 +42,26 @@ import { limitTries } from './tryLimit.ts';
 
 /** Signing in and out, and who works in a company. */
 export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): void {
-  const toSession = (person: Person | null) => answers.toSession(person, demoRoles);
+  const toSession = async (person: Person | null) =>
+    answers.toSession(person, demoRoles, person?.hasPassword === true && !person.hasSecondFactor && (await ports.secondFactors.isRequired()));
   /** A new session, in a browser that is known from now on. */
   const enter = async (request: Request, person: Person): Promise<void> => {
     keepInBrowser(request, await rememberBrowser(ports, person.id, browserKept(request)));
     await enterAs(request, person);
   };
-  on('getSession', async ({ identity }) => succeed(toSession(identity?.person ?? null)));
+  on('getSession', async ({ identity }) => succeed(await toSession(identity?.person ?? null)));
   on('signIn', async ({ body, request }) => {
-    const signedIn = await signIn(ports, body, { origin: originOf(request), browser: browserKept(request) });
-    if (signedIn.ok) await enter(request, signedIn.value);
-    return mapOutcome(signedIn, toSession);
+    const signedIn = await signIn(ports, body, { origin: originOf(request), browser: browserKept(request), now: new Date() });
+    if (!signedIn.ok) return signedIn;
+    await enter(request, signedIn.value);
+    return succeed(await toSession(signedIn.value));
   });
   on('enterDemo', async ({ body, request }) => {
     if (!demoRoles.includes(body.role)) return fail({ code: 'not_found', thing: 'demo', id: body.role });
     const person = await demoPerson(ports, body.role);
     await ports.people.noteSignIn(person.id);
     await enterAs(request, person);
-    return succeed(toSession(person));
+    return succeed(await toSession(person));
   });
   on('signOut', async ({ request }) => {
     await leave(request);
@@ -77,13 +86,21 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
     if (changed.ok) await enter(request, person);
     return changed;
   });
+  on('getSecondFactor', async ({ identity }) => viewSecondFactor(ports, identity));
+  on('beginSecondFactor', async ({ identity, body }) => beginSecondFactor(ports, identity, body.password));
+  on('confirmSecondFactor', async ({ identity, body, request }) => confirmSecondFactor(ports, identity, body.code, originOf(request), new Date()));
+  on('renewRecoveryCodes', async ({ identity, body, request }) => renewRecoveryCodes(ports, identity, body.code, originOf(request), new Date()));
+  on('removeSecondFactor', async ({ identity, body, request }) => removeSecondFactor(ports, identity, body, originOf(request), new Date()));
   on('lookAtLink', async ({ body }) => mapOutcome(await lookAtLink(ports, body.token), answers.toLink), { before: limitTries });
   on(
     'useLink',
     async ({ body, request }) => {
       const used = await useLink(ports, body, originOf(request));
-      if (used.ok) await enter(request, used.value);
-      return mapOutcome(used, toSession);
+      if (!used.ok) return used;
+      // A letter opens no second factor: whoever has one signs in with it now.
+      if (used.value.hasSecondFactor) return succeed(await toSession(null));
+      await enter(request, used.value);
+      return succeed(await toSession(used.value));
     },
     { before: limitTries },
   );
@@ -103,6 +120,15 @@ export function peopleRoutes(on: On, ports: Ports, demoRoles: readonly Role[]): 
   on('grantCompanies', async ({ access, id, body }) => mapOutcome(await grantCompanies(ports, access, id('personId'), body.may), answers.toPeople));
   on('removePerson', async ({ access, id, query }) => removePerson(ports, access, id('personId'), query.version));
   on('renewLink', async ({ access, id, request }) => renewLink(ports, access, id('personId'), originOf(request)));
-  on('getInstallation', async ({ identity }) => mapOutcome(await viewInstallation(ports, identity), answers.toInstallation));
+  const viewAs = async (identity: Identity) => mapOutcome(await viewInstallation(ports, identity), answers.toInstallation);
+  on('getInstallation', async ({ identity }) => viewAs(identity));
+  on('requireSecondFactor', async ({ identity, body, request }) => {
+    const done = await requireSecondFactor(ports, identity, body.isRequired, originOf(request));
+    return done.ok ? viewAs(identity) : done;
+  });
+  on('takeSecondFactor', async ({ identity, body, request }) => {
+    const done = await takeSecondFactor(ports, identity, body.email, originOf(request));
+    return done.ok ? viewAs(identity) : done;
+  });
   on('helpPerson', async ({ identity, body, request }) => helpPerson(ports, identity, body.email, originOf(request)));
 }

@@ -1,4 +1,4 @@
-import type { Problem } from '@ivory-ladder/contract';
+import { type FactsOf, type FailureCode, failures, type Problem } from '@ivory-ladder/contract';
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import { ZodError } from 'zod';
@@ -15,88 +15,30 @@ type HttpFailure =
   /** More than 64 kB of address and headers. */
   | { code: 'address_too_long' };
 
-const conflicts = new Set([
-  'version_conflict',
-  'place_conflict',
-  'placement_undone_already',
-  'nothing_to_close',
-  'adjusting_period_there',
-  'classification_name_taken',
-  'layout_name_taken',
-  'column_plan_name_taken',
-  'set_name_taken',
-  'rehearsal_name_taken',
-  'category_held',
-  'ledger_moved_on',
-  'category_name_taken',
-  'category_not_empty',
-  'period_locked',
-  'period_not_locked',
-  'entry_not_reversible',
-  'account_number_taken',
-  'account_not_retirable',
-  'account_held',
-  'person_is_member',
-  'person_is_invited',
-  'account_there_already',
-  'last_administrator',
-  'own_right_kept',
-  'account_name_taken',
-  'account_name_beside',
-  'names_repeated',
-  'company_name_differs',
-  'view_name_taken',
-  'setting_held',
-  'code_list_name_taken',
-  'series_code_taken',
-  'series_held',
-  'budget_name_taken',
-  'budget_locked',
-  'budget_not_locked',
-  'budget_cells_moved_on',
-  'rates_moved_on',
-  'exclusions_moved_on',
-  'code_list_held',
-  'list_code_held',
-  'role_name_taken',
-  'role_in_use',
-  'chart_moved_on',
-  'journal_not_ready',
-]);
-const statusOf: Readonly<Record<string, number>> = {
-  not_found: 404,
-  route_unknown: 404,
-  request_invalid: 400,
-  host_refused: 421,
-  origin_refused: 403,
-  header_missing: 403,
-  busy: 503,
-  database_lost: 503,
-  database_hangs: 503,
-  storage_full: 507,
-  share_of_disk_full: 507,
-  sign_in_needed: 401,
-  sign_in_refused: 401,
-  permission_needed: 403,
-  beyond_own_permissions: 403,
-  adding_companies_refused: 403,
-  person_of_other_companies: 403,
-  installation_not_kept: 403,
-  invitation_of_another: 403,
-  too_many_attempts: 429,
-  asked_for_much: 429,
-  address_too_long: 431,
-  file_too_large: 413,
-  attachment_too_large: 413,
-  internal: 500,
-};
+/** As JSON holds it: amounts are strings, and what is only read can be written. */
+type InJson<Value> = unknown extends Value
+  ? unknown
+  : Value extends bigint
+    ? string
+    : Value extends readonly (infer Item)[]
+      ? InJson<Item>[]
+      : Value extends object
+        ? { -readonly [Key in keyof Value]: InJson<Value[Key]> }
+        : Value;
+/** Of each kind of failure with the code, what else it says. */
+type FactsGiven<Code, Kind = HttpFailure> = Kind extends { code: infer Codes } ? (Code extends Codes ? InJson<Omit<Kind, 'code'>> : never) : never;
+/** Codes whose facts are not those of the contract, or that nothing gives; there are none, or this file does not compile. */
+type Astray =
+  | Exclude<FailureCode, HttpFailure['code']>
+  | { [Code in HttpFailure['code']]: FactsGiven<Code> extends FactsOf<Code> ? never : Code }[HttpFailure['code']];
+const agreed: [Astray] extends [never] ? Record<FailureCode, { status: number }> : Astray = failures;
 
 /** The one mapper from a failure to a problem document (RFC 9457). */
 export function toProblem(failure: HttpFailure): Problem {
   const { code, ...facts } = failure;
-  const status = statusOf[code] ?? (conflicts.has(code) ? 409 : 422);
+  const { status } = agreed[code];
   const plain = JSON.parse(JSON.stringify(facts, (_, value) => (typeof value === 'bigint' ? value.toString() : value))) as Record<string, unknown>;
-  return { type: `/problems/${code.replaceAll('_', '-')}`, title: code.replaceAll('_', ' '), status, code, facts: plain };
+  return { type: `/problems/${code.replaceAll('_', '-')}`, title: code.replaceAll('_', ' '), status, code, facts: plain } as Problem;
 }
 
 /** What is answered before all of it was read closes its connection: whatever came next on it would be lost with the rest. */

@@ -15,4 +15,13 @@ export {
 } from './people.ts';
 export { askRecovery } from './recovery.ts';
 export { runDueJobs, workOf } from './runJobs.ts';
+export {
+  beginSecondFactor,
+  confirmSecondFactor,
+  removeSecondFactor,
+  renewRecoveryCodes,
+  requireSecondFactor,
+  takeSecondFactor,
+  viewSecondFactor,
+} from './secondFactor.ts';
 export { changePassword, rememberBrowser, signIn } from './signIn.ts';

@@ -9,17 +9,23 @@ export interface InstallationView {
   readonly letters: readonly LetterRecord[];
   readonly jobs: readonly JobRecord[];
   readonly events: readonly AccessEventRecord[];
+  /** Whether everybody needs one, and how many who have a password have none. */
+  readonly secondFactor: { readonly isRequired: boolean; readonly without: number };
   /** What this server keeps of companies between requests, in the thread of the requests. */
   readonly memory: { readonly budget: number; readonly shares: readonly KeptShare[] };
 }
 
 /** What goes out, what runs by itself and who came in; for whoever keeps the installation. */
-export async function viewInstallation({ outbox, jobs, accessLog, memory }: Ports, { person }: Identity): Promise<Outcome<InstallationView, Failure>> {
+export async function viewInstallation(
+  { outbox, jobs, accessLog, secondFactors, memory }: Ports,
+  { person }: Identity,
+): Promise<Outcome<InstallationView, Failure>> {
   if (!person.keepsInstallation) return fail({ code: 'installation_not_kept' });
   return succeed({
     letters: await outbox.latest(mostShown),
     jobs: await jobs.latest(mostShown),
     events: await accessLog.latest(mostShown),
+    secondFactor: { isRequired: await secondFactors.isRequired(), without: await secondFactors.countWithout() },
     memory: { budget: memory.budget, shares: memory.shares() },
   });
 }

@@ -11,6 +11,15 @@ export function tellPasswordChanged({ outbox }: LetterPorts, { name, email }: Pe
   });
 }
 
+/** `what`: was done to it. */
+export function tellSecondFactorChanged({ outbox }: LetterPorts, { name, email }: Person, what: string): Promise<void> {
+  return outbox.post({
+    recipient: email,
+    subject: `Your second factor was ${what}`,
+    content: `${name},\n\nthe second factor of your sign-in to Ivory Ladder was ${what} just now.\n\nIf you know nothing of that, change your password at once, and tell who looks after the installation.\n`,
+  });
+}
+
 export function recoveryLetter(address: string, { name, email }: Person, token: string): Letter {
   return {
     recipient: email,

@@ -4,8 +4,9 @@ import type { PauseSubject, Person, Ports } from '../ports/index.ts';
 import { about } from './aboutPerson.ts';
 import { tellPasswordChanged } from './letters.ts';
 import { passwordRefusal } from './passwordRefusal.ts';
+import { passSecondFactor } from './secondFactor.ts';
 
-type SignInPorts = Pick<Ports, 'people' | 'secrets' | 'pauses' | 'browsers' | 'accessLog' | 'outbox'>;
+type SignInPorts = Pick<Ports, 'people' | 'secrets' | 'pauses' | 'browsers' | 'accessLog' | 'outbox' | 'codes' | 'secondFactors'>;
 
 /** As many failures of one address from one origin make no pause yet. */
 const freeOfAddress = 5;
@@ -15,12 +16,12 @@ const secondsWhereCrowded = 5;
 /**
  * Who is not known, has no password or gives a wrong one is told the same, after the same time and as often. Each failure of one address from one
  * origin makes the next pause longer, for nobody else; a browser that the person signed in with before has a count of its own, and waits for none of
- * that. `browser`: what it kept from an earlier sign-in.
+ * that. `browser`: what it kept from an earlier sign-in. Who has a second factor gives a code of it with the password; in a browser that is known too.
  */
 export async function signIn(
   ports: SignInPorts,
-  input: { email: string; password: string },
-  { origin, browser }: { readonly origin: string; readonly browser: string | null },
+  input: { email: string; password: string; code?: string | undefined },
+  { origin, browser, now }: { readonly origin: string; readonly browser: string | null; readonly now: Date },
 ): Promise<Outcome<Person, Failure>> {
   const { people, secrets, pauses, browsers, accessLog } = ports;
   const person = await people.byEmail(input.email);
@@ -43,6 +44,9 @@ export async function signIn(
     await accessLog.note({ ...about(person, origin), kind: 'sign_in_failed', actorId: null });
     return fail({ code: 'sign_in_refused' });
   }
+  // Only who knows the password hears that it is not enough.
+  const passed = person.hasSecondFactor ? await passSecondFactor(ports, person, input.code, origin, now) : succeed(null);
+  if (!passed.ok) return passed;
   await pauses.forget(ofAddress);
   if (ofBrowser) await pauses.forget(ofBrowser);
   await people.noteSignIn(person.id);

@@ -83,7 +83,14 @@ export interface AccessEvent {
     | 'invitation_renewed'
     | 'invitation_withdrawn'
     | 'invitation_accepted'
-    | 'exported';
+    | 'exported'
+    | 'second_factor_set_up'
+    | 'second_factor_removed'
+    | 'second_factor_failed'
+    | 'recovery_code_used'
+    | 'recovery_codes_made'
+    | 'second_factor_required'
+    | 'second_factor_left_open';
   /** Who did it; `null` where nobody was signed in. */
   readonly actorId: number | null;
   /** To whom; `null` where that is nobody known. */

@@ -18,6 +18,7 @@ import type { PlacementStore } from './placementStore.ts';
 import type { RateStore } from './rateStore.ts';
 import type { RehearsalStore } from './rehearsalStore.ts';
 import type { RoleStore } from './roleStore.ts';
+import type { OneTimeCodes, SecondFactorStore } from './secondFactor.ts';
 import type { SeriesStore } from './seriesStore.ts';
 import type { ViewStore } from './viewStore.ts';
 import type { Jobs, Outbox } from './work.ts';
@@ -144,6 +145,8 @@ export interface Ports {
   readonly pauses: SignInPauses;
   readonly browsers: KnownBrowsers;
   readonly accessLog: AccessLog;
+  readonly secondFactors: SecondFactorStore;
+  readonly codes: OneTimeCodes;
   readonly outbox: Outbox;
   readonly jobs: Jobs;
   readonly memory: KeptInMemory;
@@ -157,3 +160,5 @@ export interface Ports {
   /** Whether the database answers. */
   isHealthy(): Promise<boolean>;
 }
+
+export type { OneTimeCodes, SecondFactor, SecondFactorStore } from './secondFactor.ts';

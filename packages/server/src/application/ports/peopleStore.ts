@@ -10,6 +10,8 @@ export interface Person {
   readonly mayAddCompanies: boolean;
   /** Looks after the installation: its messages and jobs, and who cannot get in. */
   readonly keepsInstallation: boolean;
+  /** One that counts is asked for with the password. */
+  readonly hasSecondFactor: boolean;
 }
 
 export interface Member {
@@ -20,6 +22,7 @@ export interface Member {
   readonly version: number;
   readonly hasPassword: boolean;
   readonly mayAddCompanies: boolean;
+  readonly hasSecondFactor: boolean;
   /** UTC, as DATETIME text. */
   readonly lastSignIn: string | null;
 }
@@ -78,6 +81,8 @@ export interface Membership {
 export interface Identity {
   readonly person: Person;
   readonly memberships: Readonly<Record<number, Membership>>;
+  /** The installation asks for a second factor, and the person has none: nothing else is open to them until they have. */
+  readonly lacksSecondFactor: boolean;
 }
 
 /** Sessions, by the SHA-256 of their id. */

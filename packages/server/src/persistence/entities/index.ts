@@ -14,7 +14,16 @@ import {
 import { JournalImportEntity, StagedEntryEntity, StagedLineEntity } from './journalEntities.ts';
 import { ColumnPlanEntity, LayoutEntity, LayoutKeptDraftEntity, LayoutVersionEntity } from './layoutEntities.ts';
 import { BalanceEntity, DocumentSeriesEntity, EntryEntity, EntrySearchEntity, FacetBalanceEntity, LineEntity, TrialBalanceEntity } from './ledgerEntities.ts';
-import { CompanyRoleEntity, InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from './peopleEntities.ts';
+import {
+  CompanyRoleEntity,
+  InstallationEntity,
+  MembershipEntity,
+  OneTimeLinkEntity,
+  PersonEntity,
+  RecoveryCodeEntity,
+  SecondFactorEntity,
+  SessionEntity,
+} from './peopleEntities.ts';
 import { ClassificationEntity, CoverageExclusionEntity, PlacementRecordEntity, RehearsalEntity } from './placementEntities.ts';
 import { ExchangeRateEntity, ForeignAmountEntity } from './rateEntities.ts';
 import {
@@ -89,6 +98,8 @@ export const entities = [
   AttachmentEntity,
   AttachmentPartEntity,
   PersonEntity,
+  SecondFactorEntity,
+  RecoveryCodeEntity,
   CompanyRoleEntity,
   MembershipEntity,
   SessionEntity,

@@ -34,6 +34,33 @@ export const PersonEntity = new EntitySchema<PersonRow>({
   indices: [{ name: 'person_by_email', columns: ['email'], unique: true }],
 });
 
+export interface SecondFactorRow {
+  personId: number;
+  secret: Buffer;
+  confirmedAt: string | null;
+  lastStep: string;
+}
+
+export const SecondFactorEntity = new EntitySchema<SecondFactorRow>({
+  name: 'second_factor',
+  columns: {
+    personId: { ...personId, primary: true },
+    secret: { type: 'varbinary', length: 64 },
+    confirmedAt: { name: 'confirmed_at', type: 'datetime', nullable: true },
+    lastStep: { name: 'last_step', type: 'bigint', unsigned: true, default: 0 },
+  },
+});
+
+export interface RecoveryCodeRow {
+  personId: number;
+  codeHash: Buffer;
+}
+
+export const RecoveryCodeEntity = new EntitySchema<RecoveryCodeRow>({
+  name: 'recovery_code',
+  columns: { personId: { ...personId, primary: true }, codeHash: { ...hash, name: 'code_hash', primary: true } },
+});
+
 export interface MembershipRow {
   companyId: number;
   personId: number;
@@ -127,9 +154,14 @@ export const OneTimeLinkEntity = new EntitySchema<OneTimeLinkRow>({
 export interface InstallationRow {
   id: number;
   sessionSecret: Buffer;
+  requiresSecondFactor: number;
 }
 
 export const InstallationEntity = new EntitySchema<InstallationRow>({
   name: 'installation',
-  columns: { id: { type: 'tinyint', unsigned: true, primary: true }, sessionSecret: { ...hash, name: 'session_secret' } },
+  columns: {
+    id: { type: 'tinyint', unsigned: true, primary: true },
+    sessionSecret: { ...hash, name: 'session_secret' },
+    requiresSecondFactor: { name: 'requires_second_factor', type: 'tinyint', unsigned: true, default: 0 },
+  },
 });

@@ -109,6 +109,9 @@ import { CountWhatIsHandedIn1790000000108 } from './108-count-what-is-handed-in.
 import { CountRates1790000000109 } from './109-count-rates.ts';
 import { CreateCompanyRole1790000000110 } from './110-create-company-role.ts';
 import { NamePeopleById1790000000111 } from './111-name-people-by-id.ts';
+import { CreateSecondFactor1790000000112 } from './112-create-second-factor.ts';
+import { CreateRecoveryCode1790000000113 } from './113-create-recovery-code.ts';
+import { RequireSecondFactor1790000000114 } from './114-require-second-factor.ts';
 
 /** In the order in which they run; each holds one change that can be run again. */
 export const migrations = [
@@ -223,4 +226,7 @@ export const migrations = [
   CountRates1790000000109,
   CreateCompanyRole1790000000110,
   NamePeopleById1790000000111,
+  CreateSecondFactor1790000000112,
+  CreateRecoveryCode1790000000113,
+  RequireSecondFactor1790000000114,
 ];

@@ -13,9 +13,13 @@ export interface PersonRow {
   readonly passwordHash: string | null;
   readonly mayAddCompanies: number;
   readonly keepsInstallation: number;
+  readonly hasSecondFactor: number | string;
 }
 
-const columns = 'id, name, email, password_hash AS passwordHash, may_add_companies AS mayAddCompanies, keeps_installation AS keepsInstallation';
+/** Whether a person, named `person` in the question, has a second factor that counts. */
+export const hasSecondFactor = 'EXISTS (SELECT 1 FROM second_factor WHERE second_factor.person_id = person.id AND confirmed_at IS NOT NULL)';
+const columns = `id, name, email, password_hash AS passwordHash, may_add_companies AS mayAddCompanies, keeps_installation AS keepsInstallation,
+  ${hasSecondFactor} AS hasSecondFactor`;
 
 /** People, their roles in companies, and the links by which they choose a password. */
 export class PeopleRepository implements PeopleStore {
@@ -61,16 +65,20 @@ export class PeopleRepository implements PeopleStore {
   }
 
   async members(companyId: number): Promise<Member[]> {
-    const rows = await rowsOf<Omit<Member, 'hasPassword' | 'mayAddCompanies'> & { passwordHash: string | null; mayAddCompanies: number }>(
+    const rows = await rowsOf<
+      Omit<Member, 'hasPassword' | 'mayAddCompanies' | 'hasSecondFactor'> & { passwordHash: string | null; mayAddCompanies: number; hasSecondFactor: string }
+    >(
       this.database,
-      `SELECT p.id AS personId, p.name, p.email, m.role, m.version, p.password_hash AS passwordHash, p.last_sign_in AS lastSignIn, p.may_add_companies AS mayAddCompanies
-         FROM membership m JOIN person p ON p.id = m.person_id WHERE m.company_id = ? ORDER BY p.name, p.id`,
+      `SELECT person.id AS personId, person.name, person.email, m.role, m.version, person.password_hash AS passwordHash, person.last_sign_in AS lastSignIn,
+              person.may_add_companies AS mayAddCompanies, ${hasSecondFactor} AS hasSecondFactor
+         FROM membership m JOIN person ON person.id = m.person_id WHERE m.company_id = ? ORDER BY person.name, person.id`,
       [companyId],
     );
-    return rows.map(({ passwordHash, mayAddCompanies, ...member }) => ({
+    return rows.map(({ passwordHash, mayAddCompanies, hasSecondFactor: has, ...member }) => ({
       ...member,
       hasPassword: passwordHash !== null,
       mayAddCompanies: mayAddCompanies === 1,
+      hasSecondFactor: Number(has) === 1,
     }));
   }
 
@@ -190,13 +198,14 @@ export class PeopleRepository implements PeopleStore {
   }
 }
 
-export const toPerson = ({ id, name, email, passwordHash, mayAddCompanies, keepsInstallation }: PersonRow): Person => ({
+export const toPerson = ({ id, name, email, passwordHash, mayAddCompanies, keepsInstallation, hasSecondFactor }: PersonRow): Person => ({
   id,
   name,
   email,
   hasPassword: passwordHash !== null,
   mayAddCompanies: mayAddCompanies === 1,
   keepsInstallation: keepsInstallation === 1,
+  hasSecondFactor: Number(hasSecondFactor) === 1,
 });
 
 export async function personByEmail(runner: QueryRunner | DataSource, email: string): Promise<(Person & { passwordHash: string | null }) | null> {

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { Identity, SessionRecord, SessionStore } from '../../application/ports/index.ts';
 import { rowsOf, timestamp } from '../database/index.ts';
-import { type PersonRow, toPerson } from './peopleStore.ts';
+import { hasSecondFactor, type PersonRow, toPerson } from './peopleStore.ts';
 import { heldRole, readHeldRole, withOwnRole } from './roleStore.ts';
 
 const bytesOfMark = 8;
@@ -15,10 +15,11 @@ export class SessionRepository implements SessionStore {
   ) {}
 
   async find(idHash: Buffer): Promise<{ identity: Identity; expiresAt: Date } | null> {
-    const [row] = await rowsOf<PersonRow & { expiresAt: string; roles: string | null; unseen: number | string | null }>(
+    const [row] = await rowsOf<PersonRow & { expiresAt: string; roles: string | null; unseen: number | string | null; isRequired: number | null }>(
       this.database,
       `SELECT person.id, person.name, person.email, person.password_hash AS passwordHash, person.may_add_companies AS mayAddCompanies,
-              person.keeps_installation AS keepsInstallation, session.expires_at AS expiresAt,
+              person.keeps_installation AS keepsInstallation, ${hasSecondFactor} AS hasSecondFactor, session.expires_at AS expiresAt,
+              (SELECT requires_second_factor FROM installation WHERE id = 1) AS isRequired,
               TIMESTAMPDIFF(MINUTE, COALESCE(session.last_seen, session.created_at), UTC_TIMESTAMP()) AS unseen,
               (SELECT CAST(JSON_OBJECTAGG(membership.company_id, ${heldRole}) AS CHAR) FROM membership ${withOwnRole} WHERE membership.person_id = person.id) AS roles
          FROM session JOIN person ON person.id = session.person_id WHERE session.id_hash = ? AND session.expires_at > UTC_TIMESTAMP()`,
@@ -31,7 +32,10 @@ export class SessionRepository implements SessionStore {
     if (unseen >= 1) await this.database.query('UPDATE session SET last_seen = UTC_TIMESTAMP() WHERE id_hash = ?', [idHash]);
     const held = row.roles === null ? {} : (JSON.parse(row.roles) as Record<string, string>);
     const memberships = Object.fromEntries(Object.entries(held).map(([companyId, text]) => [companyId, readHeldRole(text)]));
-    return { identity: { person: toPerson(row), memberships }, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) };
+    const person = toPerson(row);
+    // Whom the demo lets in has no password, and no second factor either.
+    const lacksSecondFactor = row.isRequired === 1 && person.hasPassword && !person.hasSecondFactor;
+    return { identity: { person, memberships, lacksSecondFactor }, expiresAt: new Date(`${row.expiresAt.replace(' ', 'T')}Z`) };
   }
 
   async keep(idHash: Buffer, personId: number, expiresAt: Date, { device, origin }: { device: string; origin: string }): Promise<void> {

@@ -3,21 +3,21 @@ import { readRangeText, spanText } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useGetChartQuery } from '../../api/chartApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { toQuery } from '../../api/ivoryApi.ts';
-import { useGetAccountLedgerQuery } from '../../api/ledgerApi.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useFacetFilter } from '../../app/useFacetFilter.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useTakeFile } from '../../app/useTakeFile.ts';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { EntryView } from '../evidence/EntryView.tsx';
-import { FacetMenu } from '../facets/FacetMenu.tsx';
-import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { useGetChartQuery } from '../../shared/api/chartApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useGetAccountLedgerQuery } from '../../shared/api/ledgerApi.ts';
+import { pathOf } from '../../shared/api/requestOf.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useTakeFile } from '../../shared/state/useTakeFile.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { EntryView } from '../evidence/index.ts';
+import { FacetMenu } from '../facets/index.ts';
+import { LedgerTabs } from '../ledger/index.ts';
 import styles from './AccountLedgerScreen.module.css';
 import { LedgerSection } from './LedgerSection.tsx';
 
@@ -34,10 +34,10 @@ export function AccountLedgerScreen() {
   const account = params.get('account') ?? '';
   const range = params.get('accounts') ?? '';
   const [typed, setTyped] = useState(range);
-  const asked = { from: span.from, to: span.to, facets, ...(account === '' ? { accounts: range } : { account }) };
+  const asked = { companyId: company.id, from: span.from, to: span.to, facets, ...(account === '' ? { accounts: range } : { account: Number(account) }) };
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
-  const { data: codeLists } = useListCodeListsQuery(company.id);
-  const { data, error, isFetching } = useGetAccountLedgerQuery({ companyId: company.id, ...asked });
+  const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
+  const { data, error, isFetching } = useGetAccountLedgerQuery(asked);
   const columns = (codeLists?.lists ?? []).filter(
     ({ key, kind }) => kind === 'facet' && data?.accounts.some(({ lines }) => lines.some((line) => line.facets[key] !== undefined)),
   );
@@ -96,7 +96,7 @@ export function AccountLedgerScreen() {
             </form>
           )}
           <FacetMenu />
-          <Button onClick={() => takeFile(`/companies/${company.id}/account-ledger/csv?${toQuery(asked)}`)}>CSV</Button>
+          <Button onClick={() => takeFile(pathOf('exportAccountLedger', asked))}>CSV</Button>
           <Button onClick={() => window.print()}>Print</Button>
         </search>
         {error !== undefined && !data && <EmptyState title="The account ledger cannot be shown">{describeFailure(error)}</EmptyState>}

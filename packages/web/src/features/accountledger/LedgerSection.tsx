@@ -1,7 +1,7 @@
 import type { AccountLedgerBody, CodeListBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, isOnSide, shortDay } from '@ivory-ladder/core';
 import { Fragment } from 'react';
-import { BalanceAmount } from '../../components/BalanceAmount.tsx';
+import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
 import styles from './AccountLedgerScreen.module.css';
 
 interface LedgerSectionProps {

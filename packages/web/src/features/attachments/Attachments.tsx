@@ -1,21 +1,29 @@
 import type { AttachmentList } from '@ivory-ladder/contract';
 import { attachmentKindOf, attachmentKinds, isPicture, largestAttachment } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useEffect, useRef, useState } from 'react';
-import { type AttachmentOwner, useAddAttachmentMutation, useDeleteAttachmentMutation, useListAttachmentsQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import {
+  useAddAttachmentMutation,
+  useAddEntryAttachmentMutation,
+  useDeleteAttachmentMutation,
+  useListAttachmentsQuery,
+  useListEntryAttachmentsQuery,
+} from '../../shared/api/chartApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './Attachments.module.css';
 
 type Attachment = AttachmentList['attachments'][number];
+type Owner = { readonly accountId: number } | { readonly entryId: number };
 
 /** Files that belong to an account or an entry: a lease, a bank's letter, an invoice. Pictures are shown; all else is only ever downloaded. */
-export function Attachments({ owner }: { owner: AttachmentOwner }) {
+export function Attachments({ of }: { of: Owner }) {
   const company = useCompany();
   const [mayKeep, mayRead] = [useMay('prepare_entries'), useMay('see_papers')];
-  const { data } = useListAttachmentsQuery({ companyId: company.id, owner }, { skip: !mayRead });
-  const [add, { isLoading, error }] = useAddAttachmentMutation();
+  const { data, add, isLoading, error } = useAttachmentsOf(of, mayRead);
   const [remove, removal] = useDeleteAttachmentMutation();
   const [tooLarge, setTooLarge] = useState(false);
   const [askedId, setAskedId] = useState<number | null>(null);
@@ -25,7 +33,7 @@ export function Attachments({ owner }: { owner: AttachmentOwner }) {
   if (!mayKeep && attachments.length === 0) return null;
   const attach = (file: File | undefined) => {
     setTooLarge(file !== undefined && file.size > largestAttachment);
-    if (file && file.size <= largestAttachment) void add({ companyId: company.id, owner, file });
+    if (file && file.size <= largestAttachment) add(file);
   };
   const failure = tooLarge ? { code: 'attachment_too_large', facts: { limit: largestAttachment } } : (error ?? removal.error);
   return (
@@ -34,7 +42,7 @@ export function Attachments({ owner }: { owner: AttachmentOwner }) {
       <ul className={styles.list}>
         {attachments.map((attachment) => (
           <li key={attachment.id}>
-            <a href={addressOf(company.id, attachment)} download={attachment.name}>
+            <a href={addressOf('downloadAttachment', { companyId: company.id, attachmentId: attachment.id })} download={attachment.name}>
               {attachment.name}
             </a>
             <span>
@@ -88,7 +96,22 @@ export function Attachments({ owner }: { owner: AttachmentOwner }) {
   );
 }
 
-const addressOf = (companyId: number, { id }: Attachment) => `/api/companies/${companyId}/attachments/${id}`;
+/** The attachments of one account or entry, and one more. */
+function useAttachmentsOf(of: Owner, mayRead: boolean) {
+  const { id: companyId } = useCompany();
+  const isEntry = 'entryId' in of;
+  const ofAccount = useListAttachmentsQuery(mayRead && !isEntry ? { companyId, ...of } : skipToken);
+  const ofEntry = useListEntryAttachmentsQuery(mayRead && isEntry ? { companyId, ...of } : skipToken);
+  const [addToAccount, toAccount] = useAddAttachmentMutation();
+  const [addToEntry, toEntry] = useAddEntryAttachmentMutation();
+  const { isLoading, error } = isEntry ? toEntry : toAccount;
+  return {
+    data: isEntry ? ofEntry.data : ofAccount.data,
+    add: (file: File) => void (isEntry ? addToEntry({ companyId, ...of, file }) : addToAccount({ companyId, ...of, file })),
+    isLoading,
+    error,
+  };
+}
 
 function isShowable({ name }: Attachment): boolean {
   const kind = attachmentKindOf(name);
@@ -106,7 +129,7 @@ function Picture({ companyId, attachment }: { companyId: number; attachment: Att
   useEffect(() => {
     let made: string | null = null;
     let isGone = false;
-    void fetch(addressOf(companyId, attachment))
+    void fetch(addressOf('downloadAttachment', { companyId, attachmentId: attachment.id }))
       .then((answer) => (answer.ok ? answer.blob() : Promise.reject(new Error(String(answer.status)))))
       .then((blob) => {
         if (isGone) return;

@@ -1,7 +1,7 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetDraft, resultByPeriod } from './budgetModel.ts';
 

@@ -3,11 +3,11 @@ import LockOutlined from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeBudgetMutation, useDeleteBudgetMutation, useLockBudgetMutation } from '../../api/budgetApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useChangeBudgetMutation, useDeleteBudgetMutation, useLockBudgetMutation, useUnlockBudgetMutation } from '../../shared/api/budgetApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './BudgetsScreen.module.css';
 
 type Asked = 'lock' | 'unlock' | 'rename' | 'delete';
@@ -26,15 +26,16 @@ export function BudgetLock({ budget, onDeleted }: { readonly budget: BudgetBody;
   const [mayKeep, mayUnlock] = [useMay('keep_budgets_and_rates'), useMay('keep_people_and_settings')];
   const [asked, setAsked] = useState<Asked | null>(null);
   const [text, setText] = useState('');
-  const [setLock, locking] = useLockBudgetMutation();
+  const [setLocked, locking] = useLockBudgetMutation();
+  const [open, opening] = useUnlockBudgetMutation();
   const [rename, renaming] = useChangeBudgetMutation();
   const [remove, removing] = useDeleteBudgetMutation();
   const { id: budgetId, name, version, lock } = budget;
-  const one = { companyId: company.id, budgetId, version };
+  const one = { companyId: company.id, budgetId };
   const act = async (what: Asked): Promise<{ error?: unknown }> => {
-    if (what === 'rename') return rename({ ...one, name: text.trim() });
+    if (what === 'rename') return rename({ ...one, body: { version, name: text.trim() } });
     if (what === 'delete') return remove(one);
-    return setLock({ ...one, reason: text.trim(), isLocked: what === 'unlock' });
+    return (what === 'unlock' ? open : setLocked)({ ...one, body: { version, reason: text.trim() } });
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -66,7 +67,7 @@ export function BudgetLock({ budget, onDeleted }: { readonly budget: BudgetBody;
             onChange={(event) => setText(event.target.value)}
           />
         )}
-        <Button type="submit" variant="contained" disabled={locking.isLoading || renaming.isLoading || removing.isLoading}>
+        <Button type="submit" variant="contained" disabled={locking.isLoading || opening.isLoading || renaming.isLoading || removing.isLoading}>
           {asks[asked].act}
         </Button>
         <Button onClick={() => setAsked(null)}>Cancel</Button>

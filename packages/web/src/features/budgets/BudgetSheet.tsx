@@ -2,18 +2,19 @@ import type { BudgetGridBody } from '@ivory-ladder/contract';
 import { evenWeights, grow, isIncomeOrExpense, type PatternUnreadable, readDecimal, readPattern, spread } from '@ivory-ladder/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useReadBudgetWorkbookMutation, useSetBudgetCellsMutation } from '../../api/budgetApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { isTyping } from '../../components/isTyping.ts';
-import { copiedText } from '../../components/treegrid/gridColumn.ts';
-import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { typedAmount } from '../../components/typedAmount.ts';
-import { usePaste } from '../chartfile/usePaste.ts';
+import { useReadBudgetWorkbookMutation, useSetBudgetCellsMutation } from '../../shared/api/budgetApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { isTyping } from '../../shared/components/isTyping.ts';
+import { copiedText } from '../../shared/components/treegrid/gridColumn.ts';
+import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { typedAmount } from '../../shared/components/typedAmount.ts';
+import { usePaste } from '../../shared/components/usePaste.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { BudgetBar } from './BudgetBar.tsx';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetSpread, BudgetTools, steps } from './BudgetTools.tsx';
@@ -203,7 +204,7 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
         onSpreadBy={setSpreadBy}
         onFill={fill}
         onLoad={(file) => void load(file)}
-        workbook={`/api/companies/${company.id}/budgets/${budget.id}/workbook${part === undefined ? '' : `?part=${encodeURIComponent(part)}`}`}
+        workbook={addressOf('exportBudget', { companyId: company.id, budgetId: budget.id, part })}
       />
       <TreeGrid<BudgetGridRow>
         ref={table}

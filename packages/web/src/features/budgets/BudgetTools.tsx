@@ -2,7 +2,7 @@ import type { BudgetGridBody } from '@ivory-ladder/contract';
 import type { Currency } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { FileButton } from '../../components/FileButton.tsx';
+import { FileButton } from '../../shared/components/FileButton.tsx';
 import styles from './BudgetsScreen.module.css';
 
 /** How a year's amount that is typed goes over the periods. */

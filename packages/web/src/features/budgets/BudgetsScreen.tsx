@@ -1,16 +1,21 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useGetBudgetGridQuery, useListBudgetsQuery } from '../../api/budgetApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { useGetBudgetGridQuery, useListBudgetsQuery } from '../../shared/api/budgetApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { LedgerTabs } from '../ledger/index.ts';
 import { BudgetLock } from './BudgetLock.tsx';
 import { BudgetSheet } from './BudgetSheet.tsx';
 import styles from './BudgetsScreen.module.css';
 import { NewBudgetForm } from './NewBudgetForm.tsx';
+
+/** What stands beside it: what was posted, the year before, or another version by its id. */
+function againstOf(text: string | null): 'actual' | 'year_before' | number | undefined {
+  return text === 'actual' || text === 'year_before' ? text : Number(text) || undefined;
+}
 
 /** A budget of a fiscal year, one version at a time: written in a grid, beside what was posted or another version. */
 export function BudgetsScreen() {
@@ -18,15 +23,15 @@ export function BudgetsScreen() {
   const [params, change] = useAddress();
   const mayKeep = useMay('keep_budgets_and_rates');
   const [isBeginning, setBeginning] = useState(false);
-  const { data: list, error } = useListBudgetsQuery(company.id);
-  const { data: codeLists } = useListCodeListsQuery(company.id);
+  const { data: list, error } = useListBudgetsQuery({ companyId: company.id });
+  const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
   const budgets = list?.budgets ?? [];
   const chosen = budgets.find(({ id }) => id === Number(params.get('budget'))) ?? budgets[0];
   const facet = codeLists?.lists.find(({ key }) => key === chosen?.facet);
   const part = facet ? (params.get('part') ?? undefined) : undefined;
   // The empty part is told from all parts together.
   const partAsked = part === 'none' ? '' : part;
-  const against = params.get('against') ?? undefined;
+  const against = againstOf(params.get('against'));
   const { data: grid, error: gridError } = useGetBudgetGridQuery(
     { companyId: company.id, budgetId: chosen?.id ?? 0, part: partAsked, against },
     { skip: !chosen },

@@ -3,10 +3,10 @@ import { isListKey } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useAddBudgetMutation } from '../../api/budgetApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useAddBudgetMutation } from '../../shared/api/budgetApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './BudgetsScreen.module.css';
 
 interface NewBudgetFormProps {

@@ -1,6 +1,6 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
 import { type Currency, dayParts, formatPercent, isIncomeOrExpense, monthName, percentChange, spanText, toDecimalText } from '@ivory-ladder/core';
-import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
+import type { GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
 import styles from './BudgetsScreen.module.css';
 import { type BudgetGridRow, shownAmount } from './budgetModel.ts';
 

@@ -1,6 +1,6 @@
 import type { BudgetGridBody } from '@ivory-ladder/contract';
 import { describe, expect, it } from 'vitest';
-import { typedAmount } from '../../components/typedAmount.ts';
+import { typedAmount } from '../../shared/components/typedAmount.ts';
 import { budgetRows, cellsToSave, hasMinorUnits, resultByPeriod, shownAmount, withCells } from './budgetModel.ts';
 
 const euro = { code: 'EUR', exponent: 2 };

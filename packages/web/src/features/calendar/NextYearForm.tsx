@@ -17,10 +17,10 @@ import {
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useMakeYearMutation } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useMakeYearMutation } from '../../shared/api/companyApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './CalendarScreen.module.css';
 
 type WeeksForm = Extract<YearForm, { kind: 'weeks' }>;
@@ -61,7 +61,7 @@ export function NextYearForm({ onDone }: { readonly onDone: () => void }) {
     event.preventDefault();
     if (typeof shown === 'string') return;
     const body: YearInput = { ...(last ? {} : { firstDay }), ...(kind === 'dates' ? { lastDays } : { form }), adjusting: isAdjusting };
-    const { error } = await make({ companyId: company.id, ...body });
+    const { error } = await make({ companyId: company.id, body });
     if (error !== undefined) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
     dispatch(noticeGiven({ tone: 'done', text: `Made: the fiscal year ${yearName(shown)}.` }));
     onDone();

@@ -2,11 +2,11 @@ import { formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useRef } from 'react';
 import { useDispatch } from 'react-redux';
-import { useCloseYearMutation, useProposeClosingQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useCloseYearMutation, useProposeClosingQuery } from '../../shared/api/companyApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './CalendarScreen.module.css';
 
 const shownLines = 8;

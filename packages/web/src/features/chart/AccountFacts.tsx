@@ -3,15 +3,14 @@ import { accountLabel, type Currency, formatAmount, isIncomeOrExpense, longDay, 
 import Button from '@mui/material/Button';
 import { Fragment, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { isAgainst } from '../../api/isAgainst.ts';
-import { useClimb } from '../../app/useClimb.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { accountRoleWords } from '../../components/accountRoleWords.ts';
-import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { Attachments } from '../attachments/Attachments.tsx';
-import { AccountLines } from '../evidence/AccountLines.tsx';
-import { EntryView } from '../evidence/EntryView.tsx';
-import { HistoryList } from '../history/HistoryList.tsx';
+import { isAgainst } from '../../shared/api/isAgainst.ts';
+import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { useClimb } from '../../shared/state/useClimb.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { accountRoleWords } from '../../shared/words/accountRoleWords.ts';
+import { Attachments } from '../attachments/index.ts';
+import { AccountLines, EntryView } from '../evidence/index.ts';
+import { HistoryList } from '../history/index.ts';
 import { AccountNotes } from './AccountNotes.tsx';
 import { AccountPeriods } from './AccountPeriods.tsx';
 import styles from './ChartScreen.module.css';
@@ -162,7 +161,7 @@ export function AccountFacts({ account, chart, currency, lists, actions, onEdit,
       {mayReview && (
         <>
           <AccountNotes key={account.id} accountId={account.id} />
-          <Attachments key={`files of ${account.id}`} owner={`accounts/${account.id}`} />
+          <Attachments key={`files of ${account.id}`} of={{ accountId: account.id }} />
           <h3>History</h3>
           <HistoryList thing="account" thingId={account.id} />
         </>

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { useAddNoteMutation, useListNotesQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useAddNoteMutation, useListNotesQuery } from '../../shared/api/chartApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './AccountNotes.module.css';
 
 /** What people wrote about an account, each with its day and writer; a note is never changed, only followed by another. */
@@ -15,7 +15,7 @@ export function AccountNotes({ accountId }: { accountId: number }) {
   const [text, setText] = useState('');
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const added = await add({ companyId: company.id, accountId, content: text.trim() });
+    const added = await add({ companyId: company.id, accountId, body: { content: text.trim() } });
     if (added.error === undefined) setText('');
   };
   return (

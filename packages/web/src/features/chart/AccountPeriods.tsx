@@ -1,8 +1,8 @@
 import type { ChartAccountBody, AccountPeriods as PeriodsBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, isIncomeOrExpense, monthNames } from '@ivory-ladder/core';
 import { lazy, Suspense, useState } from 'react';
-import { useListAccountPeriodsQuery } from '../../api/chartApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useListAccountPeriodsQuery } from '../../shared/api/chartApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './AccountPeriods.module.css';
 
 const BalanceChart = lazy(async () => ({ default: (await import('./BalanceChart.tsx')).BalanceChart }));

@@ -1,6 +1,6 @@
 import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
 import { accountLabel, isListKey, type ListKey } from '@ivory-ladder/core';
-import { accountRoleNames } from '../../components/accountRoleWords.ts';
+import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
 import { type AccountDraft, changedMeanwhile, type DraftField, draftValue } from './accountDraft.ts';
 import styles from './ChartScreen.module.css';
 

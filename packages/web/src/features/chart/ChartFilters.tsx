@@ -1,7 +1,7 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import type { AddressChange } from '../../app/useAddress.ts';
+import type { AddressChange } from '../../shared/state/useAddress.ts';
 import styles from './ChartScreen.module.css';
 import type { ChartAddress } from './chartAddress.ts';
 import { chartFilters, filterNames } from './chartFilter.ts';

@@ -5,11 +5,11 @@ import KeyboardArrowDown from '@mui/icons-material/KeyboardArrowDown';
 import KeyboardArrowUp from '@mui/icons-material/KeyboardArrowUp';
 import IconButton from '@mui/material/IconButton';
 import { useEffect, useRef } from 'react';
-import { useMay } from '../../app/useCompany.ts';
-import { ChangeManyPanel } from '../chartfile/ChangeManyPanel.tsx';
-import { AccountOpening } from '../opening/AccountOpening.tsx';
+import { useMay } from '../../shared/state/useCompany.ts';
+import { AccountOpening } from '../opening/index.ts';
 import { AccountFacts } from './AccountFacts.tsx';
 import { AccountForm } from './AccountForm.tsx';
+import { ChangeManyPanel } from './ChangeManyPanel.tsx';
 import styles from './ChartScreen.module.css';
 import { branchOf, type Move, type NewAccountStart, startBelow, startBeside } from './chartModel.ts';
 import { MergePanel } from './MergePanel.tsx';
@@ -132,7 +132,9 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
           branch={branchOf(chart.accounts, chosen)}
           isBusy={actions.isBusy}
           onApply={async (changes) => {
-            if (await actions.renumber(changes)) done();
+            const isApplied = await actions.renumber(changes);
+            if (isApplied) done();
+            return isApplied;
           }}
           onCancel={done}
         />

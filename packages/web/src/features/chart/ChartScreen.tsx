@@ -2,19 +2,18 @@ import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Sa
 import { accountLabel, buildCategoryTree, pathOf, writeCategoryPath } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { useGetChartQuery, useUploadChartFileMutation } from '../../api/chartApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useFileDrop } from '../../app/useFileDrop.tsx';
-import { useSpan } from '../../app/useSpan.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { copiedText } from '../../components/treegrid/gridColumn.ts';
-import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { isOneCell, pastedChart, pastedOver } from '../chartfile/pastedChart.ts';
-import { usePaste } from '../chartfile/usePaste.ts';
-import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
+import { useGetChartQuery, useUploadChartFileMutation } from '../../shared/api/chartApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { copiedText } from '../../shared/components/treegrid/gridColumn.ts';
+import type { TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { usePaste } from '../../shared/components/usePaste.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useFileDrop } from '../../shared/state/useFileDrop.tsx';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { LedgerTabs } from '../ledger/index.ts';
 import { ChartFilters } from './ChartFilters.tsx';
 import { ChartPanel, type ChartTask } from './ChartPanel.tsx';
 import styles from './ChartScreen.module.css';
@@ -26,6 +25,7 @@ import { chartDrag } from './chartDrag.ts';
 import { chartSearch, searchTexts } from './chartFilter.ts';
 import { amountsText, chartGridColumns } from './chartGridColumns.tsx';
 import { type Move, type NewAccountStart, startBeside, stepOf, withAdded } from './chartModel.ts';
+import { isOneCell, pastedChart, pastedOver } from './pastedChart.ts';
 import { useCellEdits } from './useCellEdits.ts';
 import { useChartActions } from './useChartActions.ts';
 import { useChosenColumns } from './useChosenColumns.ts';
@@ -66,7 +66,7 @@ export function ChartScreen() {
   const texts = useMemo(() => searchTexts(accounts), [accounts]);
   const { find, show, element } = address;
   const isSought = useMemo(() => chartSearch(texts, { find, show, element, categoryIds, since }), [texts, find, show, element, categoryIds, since]);
-  const { data: codeLists } = useListCodeListsQuery(company.id);
+  const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
   const lists = codeLists?.lists ?? noLists;
   const columns = useMemo(
     () => (chart ? chartGridColumns(chart, currency, paths, company.numbered, lists) : []),

@@ -1,11 +1,11 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import type { KeyboardEvent, Ref } from 'react';
-import { useAccountMenu } from '../../app/useAccountMenu.ts';
-import { counted } from '../../components/counted.ts';
-import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
-import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
-import type { RowDrag } from '../../components/treegrid/rowDrag.ts';
-import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import type { ColumnChoice } from '../../shared/components/treegrid/columnChoice.ts';
+import type { GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import type { RowDrag } from '../../shared/components/treegrid/rowDrag.ts';
+import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { useAccountMenu } from '../../shared/state/useAccountMenu.ts';
+import { counted } from '../../shared/words/counted.ts';
 import type { CellEdits } from './useCellEdits.ts';
 
 interface ChartTableProps {

@@ -1,11 +1,11 @@
 import type { ChartViewContent, SavedChartView } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { ColumnsMenu } from '../../components/treegrid/ColumnsMenu.tsx';
-import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
-import type { GridColumn } from '../../components/treegrid/gridColumn.ts';
-import { ChartFileMenu } from '../chartfile/ChartFileMenu.tsx';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { ColumnsMenu } from '../../shared/components/treegrid/ColumnsMenu.tsx';
+import type { ColumnChoice } from '../../shared/components/treegrid/columnChoice.ts';
+import type { GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { ChartFileMenu } from './ChartFileMenu.tsx';
 import styles from './ChartScreen.module.css';
 import { ViewsMenu } from './ViewsMenu.tsx';
 

@@ -1,9 +1,9 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useListAttachmentsQuery } from '../../api/chartApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useListAttachmentsQuery } from '../../shared/api/chartApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 interface DeleteButtonProps {
   readonly account: ChartAccountBody;
@@ -14,7 +14,7 @@ interface DeleteButtonProps {
 /** Deletes an account that was never used, when it is pressed a second time; what goes with it is said before. */
 export function DeleteButton({ account, isBusy, onDelete }: DeleteButtonProps) {
   const { id: companyId } = useCompany();
-  const { data } = useListAttachmentsQuery({ companyId, owner: `accounts/${account.id}` });
+  const { data } = useListAttachmentsQuery({ companyId, accountId: account.id });
   const [isAsked, setIsAsked] = useState(false);
   const goesToo = [
     ...(account.notes.length > 0 ? [counted(account.notes.length, 'note')] : []),

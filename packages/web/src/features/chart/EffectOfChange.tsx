@@ -1,10 +1,10 @@
 import type { AccountChange } from '@ivory-ladder/contract';
-import { useRehearseAccountChangeQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSettled } from '../../app/useSettled.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { EffectList } from '../../components/EffectList.tsx';
+import { useRehearseAccountChangeQuery } from '../../shared/api/chartApi.ts';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSettled } from '../../shared/state/useSettled.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ChartScreen.module.css';
 
 const millisecondsBeforeLooking = 400;
@@ -19,9 +19,7 @@ export function EffectOfChange({ accountId, change }: { accountId: number; chang
   const { currentData, error } = useRehearseAccountChangeQuery({
     companyId: company.id,
     accountId,
-    change: JSON.parse(settled) as AccountChange,
-    from: span.from,
-    to: span.to,
+    body: { change: JSON.parse(settled) as AccountChange, from: span.from, to: span.to },
   });
   if (settled === text && error !== undefined) return <p className={styles.fault}>{describeFailure(error)}</p>;
   if (settled !== text || !currentData) return <p className={styles.quiet}>Looking at every statement …</p>;

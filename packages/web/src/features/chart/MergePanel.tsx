@@ -5,12 +5,12 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useMergeAccountsMutation, useRehearseMergeQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { EffectList } from '../../components/EffectList.tsx';
+import { useMergeAccountsMutation, useRehearseMergeQuery } from '../../shared/api/chartApi.ts';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ChartScreen.module.css';
 
 interface MergePanelProps {
@@ -47,7 +47,7 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
     isFetching,
     refetch,
   } = useRehearseMergeQuery(
-    { companyId: company.id, accountId: account.id, into: into ?? 0, day, from, to },
+    { companyId: company.id, accountId: account.id, body: { into: into ?? 0, day, from, to } },
     { skip: !isAsked, refetchOnMountOrArgChange: true },
   );
   const [merge, { isLoading }] = useMergeAccountsMutation();

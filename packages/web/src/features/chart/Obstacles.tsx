@@ -1,9 +1,9 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type AccountRole, accountLabel, type Currency, formatAmount } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
-import { accountRoleWords } from '../../components/accountRoleWords.ts';
-import { counted } from '../../components/counted.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { accountRoleWords } from '../../shared/words/accountRoleWords.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './ChartScreen.module.css';
 
 /** What stands in the way of retiring or deleting an account. */

@@ -4,14 +4,14 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
-import { useRehearseRenumberingQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSettled } from '../../app/useSettled.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { EffectList } from '../../components/EffectList.tsx';
-import { type RangeEffect, rangeEffects } from '../placement/rangePlacing.ts';
+import { useRehearseRenumberingQuery } from '../../shared/api/chartApi.ts';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSettled } from '../../shared/state/useSettled.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { type RangeEffect, rangeEffects } from '../placement/index.ts';
 import styles from './ChartScreen.module.css';
 import { useAccountScope } from './useAccountScope.tsx';
 
@@ -23,7 +23,7 @@ interface RenumberPanelProps {
   /** The chosen account and all below it; empty where none is chosen. */
   readonly branch: readonly ChartAccountBody[];
   readonly isBusy: boolean;
-  readonly onApply: (changes: Renumbering['changes']) => Promise<void>;
+  readonly onApply: (changes: Renumbering['changes']) => Promise<boolean>;
   readonly onCancel: () => void;
 }
 
@@ -78,7 +78,8 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
     event.preventDefault();
     if (!isReady) return;
     setGiven(true);
-    void onApply(given).finally(() => setGiven(false));
+    // Once they are applied, what was asked of the old ones is never asked again.
+    void onApply(given).then((isApplied) => isApplied || setGiven(false));
   };
   return (
     <form
@@ -154,7 +155,7 @@ function EffectOfNumbers({ changes, isGiven }: { changes: Renumbering['changes']
   const { from, to } = span;
   // Of numbers that are just being given nothing is asked: their accounts are others already.
   const { currentData, error } = useRehearseRenumberingQuery(
-    { companyId: company.id, from, to, changes: settled },
+    { companyId: company.id, body: { from, to, changes: settled } },
     { refetchOnMountOrArgChange: true, skip: isGiven },
   );
   if (error !== undefined && !isGiven) return <p className={styles.fault}>{describeFailure(error)}</p>;

@@ -9,11 +9,11 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeChartViewMutation, useDeleteChartViewMutation, useListChartViewsQuery, useSaveChartViewMutation } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useChangeChartViewMutation, useDeleteChartViewMutation, useListChartViewsQuery, useSaveChartViewMutation } from '../../shared/api/chartApi.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 interface ViewsMenuProps {
   /** What is shown now. */
@@ -28,7 +28,7 @@ export function ViewsMenu({ content, viewId, onOpen }: ViewsMenuProps) {
   const { id: companyId } = useCompany();
   const dispatch = useDispatch();
   const mayShare = useMay('keep_chart');
-  const { data } = useListChartViewsQuery(companyId);
+  const { data } = useListChartViewsQuery({ companyId });
   const [change] = useChangeChartViewMutation();
   const [remove] = useDeleteChartViewMutation();
   const [isNaming, setNaming] = useState(false);

@@ -1,6 +1,6 @@
 import { type Element, elements } from '@ivory-ladder/core';
 import { useMemo } from 'react';
-import { type AddressChange, useAddress } from '../../app/useAddress.ts';
+import { type AddressChange, useAddress } from '../../shared/state/useAddress.ts';
 
 import { type ChartFilter, readChartFilter } from './chartFilter.ts';
 

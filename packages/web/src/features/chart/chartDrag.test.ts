@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { zoneAt } from '../../components/treegrid/rowDrag.ts';
+import { zoneAt } from '../../shared/components/treegrid/rowDrag.ts';
 import { chartAccount as account } from './chartAccount.fixture.ts';
 import { moveByDrop } from './chartDrag.ts';
 

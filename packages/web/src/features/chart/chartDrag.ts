@@ -1,6 +1,6 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { accountLabel } from '@ivory-ladder/core';
-import type { DropZone, RowDrag } from '../../components/treegrid/rowDrag.ts';
+import type { DropZone, RowDrag } from '../../shared/components/treegrid/rowDrag.ts';
 import type { Move } from './chartModel.ts';
 import { nestingRefusal } from './nestingRefusal.ts';
 

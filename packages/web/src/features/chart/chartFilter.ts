@@ -1,6 +1,6 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { accountLabel, type Element, isListKey, type ListKey } from '@ivory-ladder/core';
-import { standsIn } from '../../api/standsIn.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
 
 export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
 /** One of those, or accounts without a code of a list. */

@@ -1,10 +1,10 @@
 import type { ChartAccountBody, ChartView, CodeListBody } from '@ivory-ladder/contract';
 import { type Currency, oddityOf, shortDay, spanLines, toDecimalText, writeCategoryPath } from '@ivory-ladder/core';
-import { isAgainst } from '../../api/isAgainst.ts';
-import { standsIn } from '../../api/standsIn.ts';
-import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { isAgainst } from '../../shared/api/isAgainst.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { compareAmounts, compareTexts, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
 import styles from './ChartScreen.module.css';
 import { branchTotals, elementText, placeText } from './chartModel.ts';
 

@@ -1,6 +1,6 @@
 import type { ChartAccountBody, ChartView } from '@ivory-ladder/contract';
 import { type Element, elements, naturalSide, proposeNumber, proposeNumberBeside } from '@ivory-ladder/core';
-import { standsIn } from '../../api/standsIn.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
 
 /** The path of the category of an account, or its two where each side has one; those that ranges put it in at once. */
 export function placeText(account: ChartAccountBody, paths: ChartView['paths']): string {

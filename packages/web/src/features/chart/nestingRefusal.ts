@@ -1,6 +1,6 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { type AccountTree, buildAccountTree, checkAccount } from '@ivory-ladder/core';
-import { describeFailure } from '../../api/failureMessages.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 const trees = new WeakMap<readonly ChartAccountBody[], AccountTree>();
 

@@ -1,6 +1,6 @@
 import type { AccountChange, ChartAccountBody } from '@ivory-ladder/contract';
 import type { ListKey } from '@ivory-ladder/core';
-import type { AccountFieldsChange } from '../../app/undoSlice.ts';
+import type { AccountFieldsChange } from '../../shared/state/undoSlice.ts';
 
 /** What an account was in the fields that a change sets, with its place among its siblings where it is moved. */
 export function fieldsBefore(

@@ -1,10 +1,10 @@
 import type { AccountChange, PlacesChange, StatementEffect } from '@ivory-ladder/contract';
 import { useCallback } from 'react';
-import { useLazyRehearseAccountChangeQuery } from '../../api/chartApi.ts';
-import { useLazyRehearsePlacementQuery } from '../../api/placementApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { effectSentence } from '../../components/effectWords.ts';
+import { useLazyRehearseAccountChangeQuery } from '../../shared/api/chartApi.ts';
+import { useLazyRehearsePlacementQuery } from '../../shared/api/placementApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { effectSentence } from '../../shared/words/effectWords.ts';
 
 export interface AccountEffect {
   /** In a sentence; empty where it could not be looked at, or nothing that a figure hangs on changes. */
@@ -25,11 +25,11 @@ export function useAccountEffect(): AccountEffect {
   const [lookAtPlaces] = useLazyRehearsePlacementQuery();
   const { from, to } = span;
   const ofChange = useCallback<AccountEffect['ofChange']>(
-    async (accountId, change) => (touchesFigures(change) ? said(await lookAtChange({ companyId, accountId, change, from, to })) : ''),
+    async (accountId, change) => (touchesFigures(change) ? said(await lookAtChange({ companyId, accountId, body: { change, from, to } })) : ''),
     [lookAtChange, companyId, from, to],
   );
   const ofPlaces = useCallback<AccountEffect['ofPlaces']>(
-    async (changes) => said(await lookAtPlaces({ companyId, draft: { categories: [], places: changes }, ...span })),
+    async (changes) => said(await lookAtPlaces({ companyId, body: { draft: { categories: [], places: changes }, ...span } })),
     [lookAtPlaces, companyId, span],
   );
   return { ofChange, ofPlaces };

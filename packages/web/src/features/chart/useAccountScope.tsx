@@ -2,7 +2,7 @@ import type { ChartAccountBody } from '@ivory-ladder/contract';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type ReactElement, useState } from 'react';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 interface AccountScope {
   readonly accounts: readonly ChartAccountBody[];

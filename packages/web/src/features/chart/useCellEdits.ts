@@ -1,9 +1,9 @@
 import type { AccountChange, ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
 import { type Category, codeFinder, isListKey, type ListKey } from '@ivory-ladder/core';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { standsIn } from '../../api/standsIn.ts';
-import { type ManyField, manyChangesFile } from '../chartfile/manyChanges.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { theirsIn } from './cellConflict.ts';
+import { type ManyField, manyChangesFile } from './manyChanges.ts';
 import type { ChartActions } from './useChartActions.ts';
 
 export interface CellEdits {

@@ -2,12 +2,12 @@ import type { AccountBody, AccountChange, AccountInputBody, ChartAccountBody, Re
 import { accountLabel } from '@ivory-ladder/core';
 import { useCallback } from 'react';
 import { useDispatch } from 'react-redux';
-import { useAddAccountMutation, useDeleteAccountMutation } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { type CommandDraft, useCommands } from '../../app/useCommands.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useAddAccountMutation, useDeleteAccountMutation } from '../../shared/api/chartApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { type CommandDraft, useCommands } from '../../shared/state/useCommands.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { obstacleOf } from './Obstacles.tsx';
 import { fieldsBefore, isAsLeft } from './takingBack.ts';
 import { useAccountEffect } from './useAccountEffect.ts';

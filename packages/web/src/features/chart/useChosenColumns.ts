@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { useChooseChartColumnsMutation, useListChartViewsQuery } from '../../api/chartApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import type { ColumnChoice } from '../../components/treegrid/columnChoice.ts';
+import { useChooseChartColumnsMutation, useListChartViewsQuery } from '../../shared/api/chartApi.ts';
+import type { ColumnChoice } from '../../shared/components/treegrid/columnChoice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 
 const none: readonly ColumnChoice[] = [];
 /** So that dragging an edge is one request and not a hundred. */
@@ -10,7 +10,7 @@ const restMilliseconds = 500;
 /** The columns that one chose here before, and a way to choose others, which the server keeps. */
 export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: readonly ColumnChoice[]) => void] {
   const { id: companyId } = useCompany();
-  const { data } = useListChartViewsQuery(companyId);
+  const { data } = useListChartViewsQuery({ companyId });
   const [keep] = useChooseChartColumnsMutation();
   const [chosen, setChosen] = useState<{ readonly companyId: number; readonly choice: readonly ColumnChoice[] } | null>(null);
   const waiting = useRef<{ timer: ReturnType<typeof setTimeout>; send: () => void } | null>(null);
@@ -27,7 +27,7 @@ export function useChosenColumns(): readonly [readonly ColumnChoice[], (choice: 
     if (waiting.current) clearTimeout(waiting.current.timer);
     const send = () => {
       waiting.current = null;
-      void keep({ companyId, columns: [...choice] });
+      void keep({ companyId, body: { columns: [...choice] } });
     };
     waiting.current = { timer: setTimeout(send, restMilliseconds), send };
   };

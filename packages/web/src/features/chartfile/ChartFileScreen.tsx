@@ -4,16 +4,17 @@ import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { useApplyChartFileMutation, useRehearseChartFileQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { EffectList } from '../../components/EffectList.tsx';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
-import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
+import { useApplyChartFileMutation, useRehearseChartFileQuery } from '../../shared/api/chartApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { compareTexts, copiedText, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { TreeGrid } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ChartFileScreen.module.css';
 import { type ListHeadings, rowText } from './chartFileText.ts';
 
@@ -35,7 +36,7 @@ export function ChartFileScreen() {
   const navigate = useNavigate();
   const fileId = Number(useParams().fileId);
   const [params, setParams] = useSearchParams();
-  const { data, error, isFetching } = useRehearseChartFileQuery({ companyId: company.id, fileId, from: span.from, to: span.to });
+  const { data, error, isFetching } = useRehearseChartFileQuery({ companyId: company.id, fileId, body: { from: span.from, to: span.to } });
   const [apply, { isLoading }] = useApplyChartFileMutation();
   const counts = useMemo(() => {
     const found = { wrong: 0, new: 0, changed: 0, same: 0 };
@@ -52,7 +53,7 @@ export function ChartFileScreen() {
       <section className={styles.sheet}>
         <EmptyState title="The file cannot be read as a chart">
           <p>{describeFailure(error)}</p>
-          <Button href={`/api/companies/${company.id}/chart/file?kind=template`}>Template to fill in</Button>{' '}
+          <Button href={addressOf('exportChart', { companyId: company.id, kind: 'template' })}>Template to fill in</Button>{' '}
           <Button onClick={() => void navigate(back)}>Back to the chart</Button>
         </EmptyState>
       </section>
@@ -61,7 +62,7 @@ export function ChartFileScreen() {
   const toDo = counts.new + counts.changed;
   const onApply = async () => {
     const { structureVersion, revision } = data;
-    const applied = await apply({ companyId: company.id, fileId, structureVersion, revision });
+    const applied = await apply({ companyId: company.id, fileId, body: { structureVersion, revision } });
     if (!applied.data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(applied.error) }));
     const { added, changed } = applied.data;
     dispatch(noticeGiven({ tone: 'done', text: `Applied: ${counted(added, 'account')} added, ${changed} changed.` }));

@@ -6,12 +6,12 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetAccountClimbQuery } from '../../api/ledgerApi.ts';
-import { spanSearch } from '../../app/spanSearch.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
+import { useGetAccountClimbQuery } from '../../shared/api/ledgerApi.ts';
+import { spanSearch } from '../../shared/state/spanSearch.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ClimbDialog.module.css';
 
 type Climb = AccountClimbBody['climbs'][number];

@@ -3,12 +3,12 @@ import { facetHeadings, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useApplyFacetFileMutation, useRehearseFacetFileMutation } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { FileButton } from '../../components/FileButton.tsx';
+import { useApplyFacetFileMutation, useRehearseFacetFileMutation } from '../../shared/api/codeListApi.ts';
+import { FileButton } from '../../shared/components/FileButton.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './CodeListsScreen.module.css';
 
 const mostShown = 12;

@@ -5,11 +5,11 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useApplyFacetFillMutation, useRehearseFacetFillMutation } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useApplyFacetFillMutation, useRehearseFacetFillMutation } from '../../shared/api/codeListApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './CodeListsScreen.module.css';
 
 const mostShown = 12;
@@ -27,7 +27,7 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
   const usable = list.codes.filter(({ retired }) => !retired);
   const value = usable.some(({ code }) => code === rule.value) ? rule.value : (usable[0]?.code ?? '');
   if (value === '') return null;
-  const body = { companyId: company.id, listId: list.id, rule: { value, accounts: rule.accounts } };
+  const wanted = { companyId: company.id, listId: list.id, body: { value, accounts: rule.accounts } };
   const change = (changes: Partial<typeof rule>) => {
     setRule({ ...rule, ...changes });
     setFound(null);
@@ -35,12 +35,12 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
   };
   const look = async (event: FormEvent) => {
     event.preventDefault();
-    const { data, error } = await rehearse(body);
+    const { data, error } = await rehearse(wanted);
     setFound(data ?? null);
     setRefused(error === undefined ? null : describeFailure(error));
   };
   const give = async () => {
-    const { data, error } = await apply(body);
+    const { data, error } = await apply(wanted);
     setFound(null);
     if (data) dispatch(noticeGiven({ tone: 'done', text: `${value} given to ${counted(data.lines, 'line')}.` }));
     else setRefused(describeFailure(error));

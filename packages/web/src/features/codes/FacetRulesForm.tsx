@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import styles from './CodeListsScreen.module.css';
 import { FacetFileForm } from './FacetFileForm.tsx';
 import { FacetFillForm } from './FacetFillForm.tsx';

@@ -2,7 +2,7 @@ import type { CodeListBody } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { useMay } from '../../app/useCompany.ts';
+import { useMay } from '../../shared/state/useCompany.ts';
 import styles from './CodeListsScreen.module.css';
 import type { CodeListActions } from './useCodeListActions.ts';
 

@@ -9,14 +9,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo, useState } from 'react';
-import { useGetChartQuery } from '../../api/chartApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { useListCompaniesQuery } from '../../api/companyApi.ts';
-import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { standsIn } from '../../api/standsIn.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
+import { useGetChartQuery } from '../../shared/api/chartApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useListCompaniesQuery } from '../../shared/api/companyApi.ts';
+import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { useTakenCodes } from './useTakenCodes.ts';
 
 const codesShown = 6;
@@ -31,7 +31,7 @@ export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const { data: placement } = useGetPlacementQuery({ companyId: company.id, ...span });
   const { data: otherChart } = useGetChartQuery(otherId === null ? skipToken : { companyId: otherId, ...span });
-  const { data: otherLists } = useListCodeListsQuery(otherId ?? skipToken);
+  const { data: otherLists } = useListCodeListsQuery(otherId === null ? skipToken : { companyId: otherId });
   const otherReports = (otherLists?.lists ?? []).filter(({ kind }) => kind === 'report');
   const otherList = otherReports.find(({ name }) => name.toLowerCase() === list.name.toLowerCase()) ?? otherReports[0] ?? null;
   const taken = useMemo((): TakenCodes | null => {

@@ -1,6 +1,6 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
-import { compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { compareTexts, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
 import styles from './CodeListsScreen.module.css';
 
 export type ListedCodeRow = CodeListBody['codes'][number] & {

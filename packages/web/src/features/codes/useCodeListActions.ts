@@ -6,10 +6,10 @@ import {
   useChangeCodeListMutation,
   useDeleteCodeListMutation,
   useDeletePairingRuleMutation,
-} from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+} from '../../shared/api/codeListApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 export interface CodeListActions {
   readonly isBusy: boolean;
@@ -42,7 +42,7 @@ export function useCodeListActions(): CodeListActions {
       return data?.id ?? null;
     },
     change: async (list, change, said) => {
-      const { error } = await changeList({ companyId, listId: list.id, change: { version: list.version, ...change } });
+      const { error } = await changeList({ companyId, listId: list.id, body: { version: list.version, ...change } });
       if (said !== undefined) say(error, said);
       return error === undefined ? null : describeFailure(error);
     },
@@ -52,7 +52,7 @@ export function useCodeListActions(): CodeListActions {
       return error === undefined;
     },
     pair: async (rule) => {
-      const { error } = await addRule({ companyId, rule });
+      const { error } = await addRule({ companyId, body: rule });
       say(error, `From here on ${rule.firstValue} does not go with ${rule.secondValue}.`);
       return error === undefined;
     },

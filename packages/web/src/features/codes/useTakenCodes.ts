@@ -2,9 +2,9 @@ import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
 import type { TakenCodes } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useUploadChartFileMutation } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useUploadChartFileMutation } from '../../shared/api/chartApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { takenCodesFile } from './takenCodesFile.ts';
 import { useCodeListActions } from './useCodeListActions.ts';
 

@@ -1,7 +1,7 @@
 import type { BudgetList, CodeListBody } from '@ivory-ladder/contract';
 import { type AmountsPlanColumn, type PeriodChoice, type PlanColumn, periodBases } from '@ivory-ladder/core';
-import field from '../../components/Field.module.css';
-import { SelectField } from '../../components/SelectField.tsx';
+import field from '../../shared/components/Field.module.css';
+import { SelectField } from '../../shared/components/SelectField.tsx';
 import styles from './ColumnPlansScreen.module.css';
 import { baseNames, measureNames } from './planWords.ts';
 

@@ -1,7 +1,7 @@
 import { betweenKeys, checkFormula, columnResults, type PlanColumn, readFormula } from '@ivory-ladder/core';
-import field from '../../components/Field.module.css';
-import { formulaFaultText } from '../../components/formulaFaultText.ts';
-import { SelectField } from '../../components/SelectField.tsx';
+import field from '../../shared/components/Field.module.css';
+import { SelectField } from '../../shared/components/SelectField.tsx';
+import { formulaFaultText } from '../../shared/words/formulaFaultText.ts';
 import styles from './ColumnPlansScreen.module.css';
 
 interface CalculationFieldsProps {

@@ -1,7 +1,7 @@
 import type { BudgetList, CodeListBody, StatementBody } from '@ivory-ladder/contract';
 import type { PlanColumn, PlanDefinition } from '@ivory-ladder/core';
-import field from '../../components/Field.module.css';
-import { SelectField } from '../../components/SelectField.tsx';
+import field from '../../shared/components/Field.module.css';
+import { SelectField } from '../../shared/components/SelectField.tsx';
 import { AmountsFields } from './AmountsFields.tsx';
 import { CalculationFields } from './CalculationFields.tsx';
 import styles from './ColumnPlansScreen.module.css';

@@ -1,40 +1,40 @@
 import type { ColumnPlanBody, ColumnPlanInput } from '@ivory-ladder/contract';
 import { type PlanColumn, type PlanDefinition, type Scale, usualPlansOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
+import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { useListBudgetsQuery } from '../../api/budgetApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { useAddColumnPlanMutation, useChangeColumnPlanMutation, useDeleteColumnPlanMutation, useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import type { StatementKind } from '../../api/statementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import type { AppDispatch, AppState } from '../../app/store.ts';
-import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../app/undoSteps.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useUndoKeys } from '../../app/useUndoKeys.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { OrderActs } from '../../components/OrderActs.tsx';
-import { UndoButtons } from '../../components/UndoButtons.tsx';
+import { useListBudgetsQuery } from '../../shared/api/budgetApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useAddColumnPlanMutation, useChangeColumnPlanMutation, useDeleteColumnPlanMutation, useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { OrderActs } from '../../shared/components/OrderActs.tsx';
+import { UndoButtons } from '../../shared/components/UndoButtons.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../shared/state/undoSteps.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { ColumnFields } from './ColumnFields.tsx';
 import styles from './ColumnPlansScreen.module.css';
 import { PlanSample, usePlanSample } from './PlanSample.tsx';
 import { droppedBefore, namedBy, shifted, withColumn } from './planDraft.ts';
 import { columnKinds, columnText, headingText } from './planWords.ts';
-import { type PlanWork, planWorkEnded, planWorkedAt } from './planWorksSlice.ts';
+import { type PlanWork, type PlanWorksState, planWorkEnded, planWorkedAt } from './planWorksSlice.ts';
 
 const none: Readonly<Record<string, PlanWork>> = {};
 
 /** What stands across the page, composed once for any layout. */
 export function ColumnPlansScreen() {
   const company = useCompany();
-  const { data } = useListColumnPlansQuery(company.id);
-  const { data: budgetsHeld } = useListBudgetsQuery(company.id);
-  const { data: listsHeld } = useListCodeListsQuery(company.id);
+  const { data } = useListColumnPlansQuery({ companyId: company.id });
+  const { data: budgetsHeld } = useListBudgetsQuery({ companyId: company.id });
+  const { data: listsHeld } = useListCodeListsQuery({ companyId: company.id });
   const [address, change] = useAddress();
-  const dispatch = useDispatch<AppDispatch>();
-  const works = useSelector(({ planWorks }: AppState) => planWorks[company.id]) ?? none;
+  const dispatch = useDispatch<ThunkDispatch<PlanWorksState, undefined, UnknownAction>>();
+  const works = useSelector(({ planWorks }: PlanWorksState) => planWorks[company.id]) ?? none;
   if (!data) return <p className="unseen">Loading</p>;
   const asked = address.get('columns');
   const kept = data.plans.find(({ id }) => String(id) === asked);
@@ -110,8 +110,8 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
   const [kind, setKind] = useState<StatementKind>('income-statement');
   const [scale, setScale] = useState<Scale>({ unit: 'thousands', rounding: 'footed' });
   const [dragged, setDragged] = useState<string | null>(null);
-  const { data: lists } = useListCodeListsQuery(company.id);
-  const { data: budgets } = useListBudgetsQuery(company.id);
+  const { data: lists } = useListCodeListsQuery({ companyId: company.id });
+  const { data: budgets } = useListBudgetsQuery({ companyId: company.id });
   const [add] = useAddColumnPlanMutation();
   const [save] = useChangeColumnPlanMutation();
   const [remove] = useDeleteColumnPlanMutation();
@@ -134,8 +134,8 @@ function PlanEditor({ begun, work, onWork, onKept }: PlanEditorProps) {
     const body = { name: name.trim(), definition: plan as ColumnPlanInput['definition'] };
     const { data, error: refused } =
       asNew || begun.id === null
-        ? await add({ companyId: company.id, plan: body })
-        : await save({ companyId: company.id, planId: begun.id, plan: { ...body, version: begun.version } });
+        ? await add({ companyId: company.id, body })
+        : await save({ companyId: company.id, planId: begun.id, body: { ...body, version: begun.version } });
     if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(refused) }));
     dispatch(noticeGiven({ tone: 'done', text: `Kept: ${data.name}. Every layout can be run with it.` }));
     onKept(data.id);

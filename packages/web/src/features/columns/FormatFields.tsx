@@ -1,5 +1,5 @@
 import { columnDecimals, decimalsIn, type NumberFormat, type PlanColumn } from '@ivory-ladder/core';
-import { SelectField } from '../../components/SelectField.tsx';
+import { SelectField } from '../../shared/components/SelectField.tsx';
 
 interface FormatFieldsProps {
   readonly column: PlanColumn;

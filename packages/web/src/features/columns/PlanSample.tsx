@@ -1,13 +1,13 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import type { PlanDefinition, Scale } from '@ivory-ladder/core';
 import { useDeferredValue } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useListLayoutsQuery } from '../../api/layoutApi.ts';
-import { type StatementKind, useGetStatementQuery } from '../../api/statementApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { ScaleMenu } from '../statements/ScaleMenu.tsx';
-import { StatementTable } from '../statements/StatementTable.tsx';
+import { useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
+import { useGetStatementQuery } from '../../shared/api/statementApi.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { ScaleMenu, StatementTable } from '../statements/index.ts';
 import styles from './ColumnPlansScreen.module.css';
 
 /** What a layout shows with a plan that is being composed. */
@@ -20,7 +20,7 @@ export function usePlanSample(plan: PlanDefinition, kind: StatementKind, { unit,
       companyId: company.id,
       kind,
       ...span,
-      detail: '1',
+      detail: 1,
       open: '',
       shut: '',
       zero: '0',
@@ -52,7 +52,7 @@ interface PlanSampleProps {
 /** The plan as it would be printed, over the dates of the ribbon. */
 export function PlanSample({ kind, statement, error, onKind, scale, onScale }: PlanSampleProps) {
   const company = useCompany();
-  const { data } = useListLayoutsQuery(company.id);
+  const { data } = useListLayoutsQuery({ companyId: company.id });
   const running = data?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
   return (
     <section className={styles.sample} aria-label="Sample">

@@ -1,6 +1,6 @@
 import { newPlanColumn, type PlanDefinition } from '@ivory-ladder/core';
 import { describe, expect, it } from 'vitest';
-import { beginSteps, stepped, steppedBack, steppedForth } from '../../app/undoSteps.ts';
+import { beginSteps, stepped, steppedBack, steppedForth } from '../../shared/state/undoSteps.ts';
 import { droppedBefore, namedBy, shifted, withColumn } from './planDraft.ts';
 
 const plan: PlanDefinition = { columns: [newPlanColumn('amounts', 'now'), newPlanColumn('amounts', 'before')] };

@@ -1,5 +1,5 @@
 import { namedIn, newPlanColumn, type PlanColumn, type PlanDefinition, readFormula } from '@ivory-ladder/core';
-import { shiftedByKey } from '../../components/shiftedByKey.ts';
+import { shiftedByKey } from '../../shared/components/shiftedByKey.ts';
 
 /** A column of a kind behind the one with the key, or at the end; one that is made of others names the last two of amounts. */
 export function withColumn(

@@ -1,6 +1,6 @@
 import type { PlanDefinition } from '@ivory-ladder/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { UndoSteps } from '../../app/undoSteps.ts';
+import type { UndoSteps } from '../../shared/state/undoSteps.ts';
 
 /** A plan that is worked at, kept or not, with the ways back and forth. */
 export interface PlanWork {
@@ -25,6 +25,10 @@ const slice = createSlice({
     },
   },
 });
+
+export interface PlanWorksState {
+  readonly planWorks: PlanWorks;
+}
 
 export const { planWorkedAt, planWorkEnded } = slice.actions;
 export const planWorksReducer = slice.reducer;

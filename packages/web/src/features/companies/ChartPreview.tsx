@@ -1,7 +1,7 @@
 import { type NewChart, previewStatements, type StatementRow } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
-import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { counted } from '../../components/counted.ts';
+import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './ChartPreview.module.css';
 
 const views = { chart: 'Chart', balance_sheet: 'Balance sheet', income_statement: 'Income statement' } as const;

@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { useListCompaniesQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetSessionQuery } from '../../api/peopleApi.ts';
-import { PersonMenu } from '../../app/PersonMenu.tsx';
-import { isSignedOut, ToSignIn } from '../../app/ToSignIn.tsx';
+import { useListCompaniesQuery } from '../../shared/api/companyApi.ts';
+import { useGetSessionQuery } from '../../shared/api/peopleApi.ts';
+import { doorOf } from '../../shared/state/ToSignIn.tsx';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { PersonMenu } from '../people/index.ts';
 import styles from './CompaniesScreen.module.css';
 
 /** The companies of this installation, and the way to a new one. */
@@ -13,7 +13,8 @@ export function CompaniesScreen() {
   const { data: session } = useGetSessionQuery();
   const companies = data?.companies ?? [];
   const mayAdd = session?.person?.mayAddCompanies ?? false;
-  if (isSignedOut(error)) return <ToSignIn />;
+  const door = doorOf(error);
+  if (door) return door;
   return (
     <main className={styles.screen}>
       <header className={styles.head}>

@@ -6,10 +6,10 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useCreateCompanyMutation } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
+import { useCreateCompanyMutation } from '../../shared/api/companyApi.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import type { Beginning } from './beginning.ts';
 import styles from './NewCompanyForm.module.css';
-import type { Beginning } from './NewCompanyScreen.tsx';
 
 const codes = currencyCodes();
 
@@ -30,7 +30,7 @@ export function NewCompanyForm({ beginning, onBegin, numbered, onNumbered, compa
   const [month, setMonth] = useState(1);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const created = await create({ name: name.trim(), currency, fiscalYearFirstMonth: month, numbered, beginWith: beginning });
+    const created = await create({ body: { name: name.trim(), currency, fiscalYearFirstMonth: month, numbered, beginWith: beginning } });
     if (created.data) void navigate(`/companies/${created.data.id}/ledger${beginning.kind === 'categories' ? '' : '/chart'}`);
   };
   const [first] = companies;

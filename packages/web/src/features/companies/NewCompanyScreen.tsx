@@ -1,16 +1,14 @@
-import { type NewChart, type StarterKey, starterCategories, starterCharts, toNewChart, withoutNumbers } from '@ivory-ladder/core';
+import { type NewChart, starterCategories, starterCharts, toNewChart, withoutNumbers } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useListCompaniesQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetSessionQuery } from '../../api/peopleApi.ts';
-import { isSignedOut, ToSignIn } from '../../app/ToSignIn.tsx';
+import { useListCompaniesQuery } from '../../shared/api/companyApi.ts';
+import { useGetSessionQuery } from '../../shared/api/peopleApi.ts';
+import { doorOf, ToSignIn } from '../../shared/state/ToSignIn.tsx';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import type { Beginning } from './beginning.ts';
 import { ChartPreview } from './ChartPreview.tsx';
 import { NewCompanyForm } from './NewCompanyForm.tsx';
 import styles from './NewCompanyScreen.module.css';
-
-/** What a company begins with, as the address and the form say it. */
-export type Beginning = { kind: 'categories' } | { kind: 'starter'; key: StarterKey } | { kind: 'copy'; companyId: number };
 
 const bare: NewChart = toNewChart({ categories: starterCategories, accounts: { asset: [], liability: [], equity: [], income: [], expense: [] } });
 
@@ -26,7 +24,8 @@ export function NewCompanyScreen() {
     const planted = starter ? toNewChart(starter) : bare;
     return numbered ? planted : withoutNumbers(planted);
   }, [beginning, numbered]);
-  if (isSignedOut(error) || session?.person === null) return <ToSignIn />;
+  const door = doorOf(error);
+  if (door || session?.person === null) return door ?? <ToSignIn />;
   if (!session) return null;
   if (!session.person?.mayAddCompanies)
     return (

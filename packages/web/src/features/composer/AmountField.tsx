@@ -1,6 +1,6 @@
 import { type Currency, formatAmount } from '@ivory-ladder/core';
 import { useState } from 'react';
-import { typedAmount } from '../../components/typedAmount.ts';
+import { typedAmount } from '../../shared/components/typedAmount.ts';
 import styles from './LinePanel.module.css';
 
 interface AmountFieldProps {

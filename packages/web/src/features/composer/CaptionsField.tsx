@@ -1,6 +1,6 @@
 import type { CaptionInLanguage } from '@ivory-ladder/core';
-import { useCompany } from '../../app/useCompany.ts';
-import { languageNames } from '../../components/languageNames.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
 import styles from './LinePanel.module.css';
 
 interface CaptionsFieldProps {

@@ -3,16 +3,16 @@ import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, 
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetLayoutQuery } from '../../api/layoutApi.ts';
-import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { UndoButtons } from '../../components/UndoButtons.tsx';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useGetLayoutQuery } from '../../shared/api/layoutApi.ts';
+import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { UndoButtons } from '../../shared/components/UndoButtons.tsx';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { AddLineMenu } from './AddLineMenu.tsx';
 import { ChartChooser } from './ChartChooser.tsx';
 import styles from './ComposerScreen.module.css';
@@ -46,7 +46,7 @@ export function ComposerScreen() {
     { companyId: company.id, ...span, ...(classification === undefined || isMain ? {} : { classification }) },
     { skip: detail === undefined },
   );
-  const { data: lists } = useListCodeListsQuery(company.id);
+  const { data: lists } = useListCodeListsQuery({ companyId: company.id });
   if (error !== undefined || viewError !== undefined)
     return (
       <section className={styles.sheet}>

@@ -1,9 +1,9 @@
 import { formatAmount } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { useSetExclusionsMutation } from '../../api/placementApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useSetExclusionsMutation } from '../../shared/api/placementApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './CoverageFoot.module.css';
 import { isTied, tiesText } from './tiesText.ts';
 import type { Composer } from './useComposer.ts';
@@ -102,7 +102,9 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
                   {mayCompose && state === 'left_out' && (
                     <button
                       type="button"
-                      onClick={() => void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: null, before: reasonOf(account.id) })}
+                      onClick={() =>
+                        void setExclusions({ companyId: company.id, body: { scope, accountIds: [account.id], reason: null, before: reasonOf(account.id) } })
+                      }
                     >
                       Take in again
                     </button>
@@ -114,7 +116,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
                     onSubmit={(event) => {
                       event.preventDefault();
                       if (leaving.reason.trim() === '') return;
-                      void setExclusions({ companyId: company.id, scope, accountIds: [account.id], reason: leaving.reason.trim() });
+                      void setExclusions({ companyId: company.id, body: { scope, accountIds: [account.id], reason: leaving.reason.trim() } });
                       setLeaving(null);
                     }}
                   >

@@ -1,6 +1,6 @@
 import type { AdjustmentChanges, LineOrigin } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { Segmented } from '../../components/Segmented.tsx';
+import { Segmented } from '../../shared/components/Segmented.tsx';
 import { CaptionsField } from './CaptionsField.tsx';
 import styles from './LinePanel.module.css';
 import { LookFields } from './LookFields.tsx';

@@ -1,6 +1,6 @@
 import { elements, type FlowPart, type Followed, type FollowsOwnLine, flowParts, pathOf, steps } from '@ivory-ladder/core';
-import { Segmented } from '../../components/Segmented.tsx';
-import { stepNames } from '../placement/categoryWords.ts';
+import { Segmented } from '../../shared/components/Segmented.tsx';
+import { stepNames } from '../placement/index.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 

@@ -1,7 +1,7 @@
 import { type CalculationOwnLine, formatFigure, type InText, type LayoutFinding, readFormula, renderFormula, writeKey } from '@ivory-ladder/core';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
-import { formulaFaultText } from '../../components/formulaFaultText.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { formulaFaultText } from '../../shared/words/formulaFaultText.ts';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';

@@ -1,4 +1,4 @@
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './ComposerScreen.module.css';
 import type { Composer } from './useComposer.ts';
 

@@ -4,12 +4,13 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../api/layoutApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { Segmented } from '../../components/Segmented.tsx';
+import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
+import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../shared/api/layoutApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { Segmented } from '../../shared/components/Segmented.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { CaptionsField } from './CaptionsField.tsx';
 import styles from './LinePanel.module.css';
 import { TransfersField } from './TransfersField.tsx';
@@ -45,7 +46,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
   const [isDeleting, setDeleting] = useState(false);
   const [rename] = useRenameLayoutMutation();
   const [remove] = useDeleteLayoutMutation();
-  const { data: plans } = useListColumnPlansQuery(company.id);
+  const { data: plans } = useListColumnPlansQuery({ companyId: company.id });
   const { layout, edit } = composer;
   const disabled = !mayCompose;
   const refuse = (failure: unknown) => void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(failure) }));
@@ -53,7 +54,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
     if (name.trim() === '' || name.trim() === detail.name) return setName(detail.name);
     const version = await composer.flush();
     if (version === null) return;
-    const { data, error } = await rename({ companyId: company.id, layoutId: detail.id, version, name: name.trim() });
+    const { data, error } = await rename({ companyId: company.id, layoutId: detail.id, body: { version, name: name.trim() } });
     if (!data) return refuse(error);
     composer.began(data.version, layout);
     onRenamed(data);
@@ -157,7 +158,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
         </>
       )}
       {detail.inUse !== null && <Link to={{ pathname: `/companies/${company.id}/statements/layout-${detail.id}`, search }}>Run it</Link>}
-      <a href={`/api/companies/${company.id}/layouts/${detail.id}/file`}>Take it along as a file</a>
+      <a href={addressOf('getLayoutFile', { companyId: company.id, layoutId: detail.id })}>Take it along as a file</a>
       {mayCompose &&
         (isDeleting ? (
           <div className={styles.adjusted}>

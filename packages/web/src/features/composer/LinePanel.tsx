@@ -1,6 +1,6 @@
 import { type AccountsOwnLine, freshKey, type OwnLine } from '@ivory-ladder/core';
-import { Segmented } from '../../components/Segmented.tsx';
-import { SelectField } from '../../components/SelectField.tsx';
+import { Segmented } from '../../shared/components/Segmented.tsx';
+import { SelectField } from '../../shared/components/SelectField.tsx';
 import { CaptionsField } from './CaptionsField.tsx';
 import { CashFields } from './CashFields.tsx';
 import { ElementsField } from './ElementsField.tsx';

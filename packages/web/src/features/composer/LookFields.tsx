@@ -1,5 +1,5 @@
 import { figureNatures, linesIn, type OwnLine } from '@ivory-ladder/core';
-import { Segmented } from '../../components/Segmented.tsx';
+import { Segmented } from '../../shared/components/Segmented.tsx';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';

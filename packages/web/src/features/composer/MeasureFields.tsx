@@ -1,6 +1,6 @@
 import { type AccountsOwnLine, type Direction, valuesBelow } from '@ivory-ladder/core';
-import { Segmented } from '../../components/Segmented.tsx';
-import { SelectField } from '../../components/SelectField.tsx';
+import { Segmented } from '../../shared/components/Segmented.tsx';
+import { SelectField } from '../../shared/components/SelectField.tsx';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 

@@ -1,8 +1,9 @@
 import { type ClipboardEvent, type KeyboardEvent, type MouseEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { sameButFunctions } from '../../components/sameButFunctions.ts';
-import { RowDragZone } from '../../components/treegrid/RowDragZone.tsx';
-import type { DropZone, RowDrag } from '../../components/treegrid/rowDrag.ts';
-import { useRowMenu } from '../../components/useRowMenu.tsx';
+import { sameButFunctions } from '../../shared/components/sameButFunctions.ts';
+import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
+import { RowDragZone } from '../../shared/components/treegrid/RowDragZone.tsx';
+import type { DropZone, RowDrag } from '../../shared/components/treegrid/rowDrag.ts';
+import { useRowMenu } from '../../shared/components/useRowMenu.tsx';
 import styles from './Outline.module.css';
 import type { OutlineRow } from './outlineRows.ts';
 import type { Composer } from './useComposer.ts';
@@ -74,7 +75,9 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     const row = rows[at];
     if (!row) return;
     const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
-    if (event.ctrlKey || event.metaKey) {
+    const to = event.altKey ? null : walkedTo(event.key, at, rows.length);
+    if (to !== null) focusOn(to, event.shiftKey);
+    else if (event.ctrlKey || event.metaKey) {
       const letter = event.key.toLowerCase();
       if (letter !== 'a') return;
       onChoose(rows.map((one) => one.key));
@@ -85,10 +88,6 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
       else if (arrow === 'Right') actions.nest();
       else actions.lift();
     } else if (event.altKey) return;
-    else if (arrow === 'Down') focusOn(at + 1, event.shiftKey);
-    else if (arrow === 'Up') focusOn(at - 1, event.shiftKey);
-    else if (event.key === 'Home') focusOn(0, event.shiftKey);
-    else if (event.key === 'End') focusOn(rows.length - 1, event.shiftKey);
     else if (arrow === 'Left' && row.opens === 'open') onToggle(row.key, true);
     else if (arrow === 'Left')
       focusOn(

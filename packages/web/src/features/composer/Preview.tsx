@@ -1,11 +1,11 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { captionWords, type ScaleUnit, scaleUnits, type UsualColumns } from '@ivory-ladder/core';
 import { type CSSProperties, memo, useCallback, useEffect, useMemo, useRef } from 'react';
-import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { StatementTable } from '../statements/StatementTable.tsx';
+import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { StatementTable } from '../statements/index.ts';
 import styles from './ComposerScreen.module.css';
 import { columnsShown, datesOf, rowsShown, shownOf, writeColumns } from './previewColumns.ts';
 import type { Composer } from './useComposer.ts';
@@ -30,7 +30,7 @@ interface PreviewProps {
 /** The layout as it will be printed, live; a figure or caption leads to its line. */
 export const Preview = memo(function Preview({ figures, title, kind, chosen, columns: planned, onColumns, scale, onScale, onChoose }: PreviewProps) {
   const { id: companyId, currency, exponent, languages, lastEntryDay } = useCompany();
-  const { data: plans } = useListColumnPlansQuery(companyId);
+  const { data: plans } = useListColumnPlansQuery({ companyId });
   const refused = usePreviewRefused(figures);
   const preview = usePreviewRows(figures);
   const language = languages[0] ?? 'en';

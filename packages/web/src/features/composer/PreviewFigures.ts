@@ -1,8 +1,9 @@
 import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
 import type { DefinitionNeed, Outcome, OwnLayout, ScaleUnit, VectorNeed } from '@ivory-ladder/core';
-import type { VectorsRefused } from '../../api/vectors.ts';
-import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, PreviewRow, RowSent } from '../../workers/previewWorker.ts';
-import { readAnswer, shareAnswer } from '../../workers/sharedAnswer.ts';
+import type { VectorsRefused } from '../../shared/api/vectors.ts';
+import type { PreviewRow } from '../../shared/workers/previewRow.ts';
+import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
+import { readAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
 export interface PreviewKnown extends PreviewRest {
@@ -54,7 +55,7 @@ export class PreviewFigures {
 
   open(sources: PreviewSources): void {
     this.sources = sources;
-    this.worker = new Worker(new URL('../../workers/previewWorker.ts', import.meta.url), { type: 'module' });
+    this.worker = new Worker(new URL('../../shared/workers/previewWorker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
     this.heard = 0;
     this.shared = shareAnswer();

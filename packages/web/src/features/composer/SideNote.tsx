@@ -1,6 +1,6 @@
 import { type AccountsOwnLine, compileLayout, formatAmount, selectPortions } from '@ivory-ladder/core';
 import { useDeferredValue, useMemo } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
 

@@ -2,9 +2,9 @@ import { accountRoles, elements, formatAmount, natures, type RangeTextMalformed,
 import Close from '@mui/icons-material/Close';
 import Autocomplete from '@mui/material/Autocomplete';
 import { memo, useCallback, useMemo, useRef, useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { RangeFault } from '../placement/RangeFault.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { RangeFault } from '../placement/index.ts';
 import styles from './LinePanel.module.css';
 import { heldBy, sourceWords } from './sourceWords.ts';
 import type { Composer } from './useComposer.ts';

@@ -1,7 +1,7 @@
 import type { SumOwnLine } from '@ivory-ladder/core';
 import { formatFigure } from '@ivory-ladder/core';
 import Close from '@mui/icons-material/Close';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import { LineChoice } from './LineChoice.tsx';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';

@@ -1,8 +1,8 @@
 import { freshKey, type OwnTransfer } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
 import { AmountField } from './AmountField.tsx';
 import styles from './LinePanel.module.css';
 import { accountLines } from './lineCaptions.ts';

@@ -9,10 +9,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { usePutLayoutInUseMutation } from '../../api/layoutApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { usePutLayoutInUseMutation } from '../../shared/api/layoutApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { differencesOf } from './layoutDifferences.ts';
 import { isTied, tiesText } from './tiesText.ts';
 import styles from './UseDialog.module.css';
@@ -46,7 +46,7 @@ export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialog
   const put = async () => {
     const version = await composer.flush();
     if (version === null) return;
-    const { data, error } = await putInUse({ companyId: company.id, layoutId: detail.id, version, reason });
+    const { data, error } = await putInUse({ companyId: company.id, layoutId: detail.id, body: { version, reason } });
     if (data) {
       dispatch(noticeGiven({ tone: 'done', text: `In use: version ${data.inUse} of ${data.name}.` }));
       onUsed(data);

@@ -2,11 +2,11 @@ import type { LayoutDetail } from '@ivory-ladder/contract';
 import type { OwnLayout } from '@ivory-ladder/core';
 import { longDay } from '@ivory-ladder/core';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useLazyGetKeptDraftQuery, useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useLazyGetKeptDraftQuery, useLazyGetLayoutVersionQuery, useSaveLayoutDraftMutation } from '../../shared/api/layoutApi.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import type { Composer } from './useComposer.ts';
 
 interface VersionsMenuProps {
@@ -38,7 +38,7 @@ export function VersionsMenu({ composer, detail, mayCompose, onDropped }: Versio
   const drop = async () => {
     const version = await composer.flush();
     if (version === null) return;
-    const { data, error } = await save({ companyId: company.id, layoutId: detail.id, version, definition: null });
+    const { data, error } = await save({ companyId: company.id, layoutId: detail.id, body: { version, definition: null } });
     if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
     composer.began(data.version, data.definition as OwnLayout);
     onDropped(data);

@@ -1,6 +1,6 @@
 import { beginLayout, buildCategoryTree, defaultLayoutOptions, type LayoutFacts, newLine } from '@ivory-ladder/core';
 import { describe, expect, it } from 'vitest';
-import { beginSteps, steppedBack, steppedForth } from '../../app/undoSteps.ts';
+import { beginSteps, steppedBack, steppedForth } from '../../shared/state/undoSteps.ts';
 import { edited } from './composition.ts';
 
 const tree = buildCategoryTree([]);

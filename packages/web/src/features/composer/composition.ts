@@ -10,7 +10,7 @@ import {
   succeed,
   withSidesOfFirstLines,
 } from '@ivory-ladder/core';
-import { stepped, type UndoSteps } from '../../app/undoSteps.ts';
+import { stepped, type UndoSteps } from '../../shared/state/undoSteps.ts';
 
 /** A layout that is being composed, and the ways back and forth. */
 export type Composition = UndoSteps<OwnLayout>;

@@ -1,7 +1,7 @@
 import type { CodeListBody, PlacementView } from '@ivory-ladder/contract';
 import { accountLabel, type LayoutFacts, pathOf, type Selection, type Source, selectPortions } from '@ivory-ladder/core';
-import { accountRoleNames } from '../../components/accountRoleWords.ts';
-import { natureNames, stepNames } from '../placement/categoryWords.ts';
+import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
+import { natureNames, stepNames } from '../placement/index.ts';
 
 /** What a source is called on the page. */
 export function sourceWords(source: Source, facts: LayoutFacts, view: PlacementView, lists: readonly CodeListBody[]): string {

@@ -12,20 +12,18 @@ import {
 } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { budgetApi } from '../../api/budgetApi.ts';
-import { columnPlanApi } from '../../api/columnPlanApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { ivoryApi } from '../../api/ivoryApi.ts';
-import { layoutApi, useSaveLayoutDraftMutation } from '../../api/layoutApi.ts';
-import { layoutFacts } from '../../api/layoutFacts.ts';
-import { placementApi } from '../../api/placementApi.ts';
-import { fetchVectors } from '../../api/vectors.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import type { AppDispatch } from '../../app/store.ts';
-import { beginSteps, stepped, steppedAside, steppedBack, steppedForth } from '../../app/undoSteps.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useUndoKeys } from '../../app/useUndoKeys.ts';
+import { ivoryApi } from '../../shared/api/ivoryApi.ts';
+import { useSaveLayoutDraftMutation } from '../../shared/api/layoutApi.ts';
+import { layoutFacts } from '../../shared/api/layoutFacts.ts';
+import { tagOf } from '../../shared/api/tags.ts';
+import { fetchVectors } from '../../shared/api/vectors.ts';
+import type { AppDispatch } from '../../shared/state/appState.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { beginSteps, stepped, steppedAside, steppedBack, steppedForth } from '../../shared/state/undoSteps.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { type Composition, edited, expansionOf } from './composition.ts';
 import { lineCaptions } from './lineCaptions.ts';
 import { PreviewFigures, type PreviewSources } from './PreviewFigures.ts';
@@ -151,7 +149,7 @@ export function useComposer(
       setSave({ kind: 'saving' });
       const { version, layout: base } = kept.current;
       const body = { version, definition: wanted as OwnLayoutBody, base: base as OwnLayoutBody };
-      const { data, error } = await saveDraft({ companyId, layoutId: detail.id, ...body });
+      const { data, error } = await saveDraft({ companyId, layoutId: detail.id, body });
       if (data) {
         const { joined, ...saved } = data;
         if (joined) {
@@ -185,11 +183,11 @@ export function useComposer(
     const look = async (): Promise<number | null> => {
       // What is not saved yet meets it when it is saved, where what it writes over is kept.
       if (current.current.composition.now !== kept.current.layout) return kept.current.version;
-      const { data: listed } = await dispatch(layoutApi.endpoints.listLayouts.initiate(companyId, { forceRefetch: true, subscribe: false }));
+      const { data: listed } = await dispatch(ivoryApi.endpoints.listLayouts.initiate({ companyId }, { forceRefetch: true, subscribe: false }));
       const there = listed?.layouts.find(({ id }) => id === detail.id);
       if (!there || there.version <= kept.current.version) return kept.current.version;
       const asked = { companyId, layoutId: detail.id };
-      const { data } = await dispatch(layoutApi.endpoints.getLayout.initiate(asked, { forceRefetch: true, subscribe: false }));
+      const { data } = await dispatch(ivoryApi.endpoints.getLayout.initiate(asked, { forceRefetch: true, subscribe: false }));
       if (!data || data.version <= kept.current.version) return kept.current.version;
       const { joined } = mergeLayouts(kept.current.layout, kept.current.layout, data.definition as OwnLayout);
       join(kept.current.layout, data);
@@ -269,20 +267,20 @@ function previewSources(dispatch: AppDispatch, companyId: number): PreviewSource
   return {
     async definition(need: DefinitionNeed) {
       if (need.of === 'column_plan') {
-        const { data } = await dispatch(columnPlanApi.endpoints.listColumnPlans.initiate(companyId, { subscribe: false }));
+        const { data } = await dispatch(ivoryApi.endpoints.listColumnPlans.initiate({ companyId }, { subscribe: false }));
         return data?.plans.find(({ id }) => id === need.id)?.definition ?? null;
       }
       if (need.of === 'past_placement') {
         const { classificationId: classification, day } = need;
         const asked = { companyId, classification, moment: lastMomentOf(day) };
-        const { data } = await dispatch(placementApi.endpoints.getPastPlacement.initiate(asked, { subscribe: false, forceRefetch: true }));
+        const { data } = await dispatch(ivoryApi.endpoints.getPastPlacement.initiate(asked, { subscribe: false, forceRefetch: true }));
         return data && data.categories.length > 0 ? data : null;
       }
       if (need.of !== 'budget') return null;
-      const { data } = await dispatch(budgetApi.endpoints.listBudgets.initiate(companyId, { subscribe: false }));
+      const { data } = await dispatch(ivoryApi.endpoints.listBudgets.initiate({ companyId }, { subscribe: false }));
       return data?.budgets.find(({ id }) => id === need.id) ?? null;
     },
     vectors: (asked) => fetchVectors(companyId, asked as VectorsAsked),
-    movedOn: () => void dispatch(ivoryApi.util.invalidateTags(['Ledger'])),
+    movedOn: () => void dispatch(ivoryApi.util.invalidateTags([tagOf('Ledger', { companyId })])),
   };
 }

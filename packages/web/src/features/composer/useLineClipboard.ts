@@ -1,7 +1,7 @@
 import { type OwnLine, ownChildren, walkOwn } from '@ivory-ladder/core';
 import { useDispatch } from 'react-redux';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { counted } from '../../components/counted.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { readLines, writeLines } from './lineClipboard.ts';
 import type { Composer } from './useComposer.ts';
 

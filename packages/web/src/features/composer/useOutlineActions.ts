@@ -1,6 +1,6 @@
 import { freshKey, keysInGroup, newLine, type OwnLineKind, type Spot, usersOf, walkOwn } from '@ivory-ladder/core';
 import { useMemo } from 'react';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { kindCaption } from './lineKinds.ts';
 import type { OutlineRow } from './outlineRows.ts';
 import type { Composer } from './useComposer.ts';

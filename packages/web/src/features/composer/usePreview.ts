@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { PreviewRest } from '../../workers/previewWorker.ts';
+import type { PreviewRest } from '../../shared/workers/previewWorker.ts';
 import type { PreviewFigures, PreviewKnown } from './PreviewFigures.ts';
 
 /** The rows of the layout as they were worked out last. */

@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import type { PlacedAccount } from '../placement/placementModel.ts';
+import type { PlacedAccount } from '../rehearsal/index.ts';
 
 interface LeaveOutDialogProps {
   readonly accounts: readonly PlacedAccount[];

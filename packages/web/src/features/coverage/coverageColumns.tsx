@@ -1,7 +1,7 @@
 import type { PlacementView } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
-import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
-import { onNaturalSide, type PlacementModel } from '../placement/placementModel.ts';
+import { compareAmounts, compareTexts, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { onNaturalSide, type PlacementModel } from '../rehearsal/index.ts';
 import styles from './CoverageScreen.module.css';
 import type { Concern, CoverageRow } from './coverageModel.ts';
 import { causeText, concernNames, findingNames, whyText } from './findingText.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { modelPlacement, placementBase } from '../placement/placementModel.ts';
-import { account, category, view } from '../placement/placementView.fixture.ts';
+import { modelPlacement, placementBase } from '../rehearsal/placementModel.ts';
+import { account, category, view } from '../rehearsal/placementView.fixture.ts';
 import { faultsOf, listScopes, placementScopes } from './coverageModel.ts';
 
 const any = (categoryId: number) => [{ side: 'any' as const, categoryId }];

@@ -13,9 +13,9 @@ import {
   portionsOf,
   type StandsUnder,
 } from '@ivory-ladder/core';
-import { leftOutOf } from '../../api/leftOutOf.ts';
-import { standsIn } from '../../api/standsIn.ts';
-import type { PlacedAccount, PlacementModel } from '../placement/placementModel.ts';
+import { leftOutOf } from '../../shared/api/leftOutOf.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import type { PlacedAccount, PlacementModel } from '../rehearsal/index.ts';
 
 export type Finding =
   | { readonly kind: 'unplaced' | 'doubled' | 'half_placed' | 'range_odd' | 'on_parent' | 'against_side' | 'no_code' }

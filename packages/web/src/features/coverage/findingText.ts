@@ -1,7 +1,7 @@
 import { isOnSide, pathOf } from '@ivory-ladder/core';
-import { standsIn } from '../../api/standsIn.ts';
-import { momentText } from '../../components/momentText.ts';
-import type { PlacementModel } from '../placement/placementModel.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { momentText } from '../../shared/words/momentText.ts';
+import type { PlacementModel } from '../rehearsal/index.ts';
 import type { Concern, CoverageRow, Finding } from './coverageModel.ts';
 
 export const findingNames: Readonly<Record<Finding['kind'], string>> = {

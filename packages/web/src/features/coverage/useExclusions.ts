@@ -1,9 +1,9 @@
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useSetExclusionsMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import type { PlacedAccount } from '../placement/placementModel.ts';
+import { useSetExclusionsMutation } from '../../shared/api/placementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import type { PlacedAccount } from '../rehearsal/index.ts';
 
 /** Leaves accounts out of a coverage, and takes them in again; at once, with who and why. */
 export function useExclusions() {
@@ -11,7 +11,7 @@ export function useExclusions() {
   const dispatch = useDispatch();
   const [set] = useSetExclusionsMutation();
   const change = async (scope: string, accounts: readonly PlacedAccount[], reason: string | null, before: string | null) => {
-    const { error } = await set({ companyId, scope, accountIds: accounts.map(({ id }) => id), reason, before });
+    const { error } = await set({ companyId, body: { scope, accountIds: accounts.map(({ id }) => id), reason, before } });
     const named = accounts.length === 1 ? accounts[0]?.label : `${accounts.length} accounts`;
     const done = reason === null ? `Taken in again: ${named}.` : `Left out: ${named}.`;
     dispatch(noticeGiven(error === undefined ? { tone: 'done', text: done } : { tone: 'refused', text: describeFailure(error) }));

@@ -1,25 +1,25 @@
-import { spanText } from '@ivory-ladder/core';
+import { layers, spanText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
-import { useGetChartQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { toQuery } from '../../api/ivoryApi.ts';
-import { useListEntriesQuery } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useFacetFilter } from '../../app/useFacetFilter.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { copiedText } from '../../components/treegrid/gridColumn.ts';
-import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
-import { LedgerTabs } from '../ledger/LedgerTabs.tsx';
-import { SeriesDialog } from '../series/SeriesDialog.tsx';
+import { useGetChartQuery } from '../../shared/api/chartApi.ts';
+import { useListEntriesQuery } from '../../shared/api/ledgerApi.ts';
+import { pathOf } from '../../shared/api/requestOf.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { copiedText } from '../../shared/components/treegrid/gridColumn.ts';
+import { TreeGrid } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { LedgerTabs } from '../ledger/index.ts';
+import { SeriesDialog } from '../series/index.ts';
 import styles from './EntriesScreen.module.css';
-import { EntryFilters } from './EntryFilters.tsx';
+import { EntryFilters, entrySources } from './EntryFilters.tsx';
 import { EntryPanel } from './EntryPanel.tsx';
 import { entryColumns, type ListedEntry } from './entryColumns.tsx';
 import { amountIn } from './entryRows.ts';
@@ -38,8 +38,9 @@ export function EntriesScreen() {
   const [params, change] = useAddress();
   const [limit, setLimit] = useState(firstPage);
   const text = params.get('find') ?? '';
-  const layer = params.get('layer') ?? '';
-  const [source, by] = [params.get('source') ?? '', params.get('by') ?? ''];
+  const layer = layers.find((one) => one === params.get('layer'));
+  const source = (Object.keys(entrySources) as (keyof typeof entrySources)[]).find((one) => one === params.get('source'));
+  const by = params.get('by') ?? '';
   const accountId = Number(params.get('account') ?? 0) || null;
   const { data: chart } = useGetChartQuery({ companyId: company.id, ...span });
   const chosenSeries = params.get('series') ?? '';
@@ -48,20 +49,21 @@ export function EntriesScreen() {
   // What reads as an amount is sought as one too.
   const read = text.trim() === '' ? null : amountIn(text.trim(), currency);
   const amount = read === null || read === 0n ? '' : read.toString();
-  const isSought = [text.trim(), layer, source, chosenSeries, by.trim(), facets, params.get('account') ?? ''].some((part) => part !== '');
+  const isSought = [text.trim(), layer, source, chosenSeries, by.trim(), facets, params.get('account') ?? ''].some((part) => part !== undefined && part !== '');
   const sought = {
+    companyId: company.id,
     from: span.from,
     to: span.to,
     text: text.trim(),
     amount,
     layer,
     source,
-    series: chosenSeries,
+    series: /^\d+$/.test(chosenSeries) ? Number(chosenSeries) : undefined,
     by: by.trim(),
     facets,
-    account: accountId ?? '',
+    account: accountId ?? undefined,
   };
-  const { data, error, isFetching } = useListEntriesQuery({ companyId: company.id, ...sought, limit });
+  const { data, error, isFetching } = useListEntriesQuery({ ...sought, limit });
   const chosenId = Number(params.get('entry') ?? 0);
   const columns = useMemo(() => entryColumns(currency), [currency]);
   return (
@@ -86,11 +88,7 @@ export function EntriesScreen() {
             )}
           </div>
         </header>
-        <EntryFilters
-          accounts={chart?.accounts ?? []}
-          file={`/companies/${company.id}/entry-list/csv?${toQuery(sought)}`}
-          onArrange={() => setArranging(true)}
-        />
+        <EntryFilters accounts={chart?.accounts ?? []} file={pathOf('exportEntries', sought)} onArrange={() => setArranging(true)} />
         {error !== undefined && !data && <EmptyState title="The entries cannot be shown">{describeFailure(error)}</EmptyState>}
         {data?.entries.length === 0 && (
           <EmptyState title="No entry here">

@@ -1,14 +1,14 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
-import { useListSeriesQuery } from '../../api/seriesApi.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useTakeFile } from '../../app/useTakeFile.ts';
-import { FacetMenu } from '../facets/FacetMenu.tsx';
+import { useListSeriesQuery } from '../../shared/api/seriesApi.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useTakeFile } from '../../shared/state/useTakeFile.ts';
+import { FacetMenu } from '../facets/index.ts';
 import { AccountPicker } from './AccountPicker.tsx';
 import styles from './EntriesScreen.module.css';
 
-const sources = {
+export const entrySources = {
   manual: 'by hand',
   import: 'from a file',
   trial_balance: 'from a trial balance',
@@ -29,7 +29,7 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
   const company = useCompany();
   const mayPost = useMay('prepare_entries');
   const [params, change] = useAddress();
-  const series = useListSeriesQuery(company.id).data?.series ?? [];
+  const series = useListSeriesQuery({ companyId: company.id }).data?.series ?? [];
   const chosen = (name: string) => params.get(name) ?? '';
   return (
     <search className={styles.filters}>
@@ -48,7 +48,7 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
       </select>
       <select className={styles.filter} aria-label="Where it came from" value={chosen('source')} onChange={(event) => change({ source: event.target.value })}>
         <option value="">from anywhere</option>
-        {Object.entries(sources).map(([value, name]) => (
+        {Object.entries(entrySources).map(([value, name]) => (
           <option key={value} value={value}>
             {name}
           </option>

@@ -1,7 +1,7 @@
 import type { Company, DocumentSeriesBody } from '@ivory-ladder/contract';
 import type { Layer } from '@ivory-ladder/core';
 import TextField from '@mui/material/TextField';
-import { SeriesChoice } from '../series/SeriesChoice.tsx';
+import { SeriesChoice } from '../series/index.ts';
 import styles from './NewEntryScreen.module.css';
 import type { EntryDraft } from './useEntryDraft.ts';
 

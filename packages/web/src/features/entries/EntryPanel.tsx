@@ -5,12 +5,12 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetEntryQuery, useReverseEntryMutation } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { Attachments } from '../attachments/Attachments.tsx';
-import { EntryView } from '../evidence/EntryView.tsx';
+import { useGetEntryQuery, useReverseEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { Attachments } from '../attachments/index.ts';
+import { EntryView } from '../evidence/index.ts';
 import styles from './EntriesScreen.module.css';
 
 interface EntryPanelProps {
@@ -50,7 +50,7 @@ export function EntryPanel({ entryId, currency, onOpen }: EntryPanelProps) {
           The entry that it reverses
         </Button>
       )}
-      {entry && <Attachments key={entry.id} owner={`entries/${entry.id}`} />}
+      {entry && <Attachments key={entry.id} of={{ entryId: entry.id }} />}
       {entry && (
         <div className={styles.buttons}>
           <Button onClick={() => window.print()}>Print</Button>
@@ -76,7 +76,7 @@ function ReverseForm({ entry, onDone }: { entry: EntryBody; onDone: (reversalId:
   const [date, setDate] = useState(entry.date);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const { data, error } = await reverse({ companyId: company.id, entryId: entry.id, date, key: key.current });
+    const { data, error } = await reverse({ companyId: company.id, entryId: entry.id, body: { date }, key: key.current });
     if (!data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
     dispatch(noticeGiven({ tone: 'done', text: `Posted: document ${data.documentNumber} reverses document ${entry.documentNumber}.` }));
     onDone(data.entryId);

@@ -1,14 +1,14 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useSearchParams } from 'react-router';
-import { useGetChartQuery } from '../../api/chartApi.ts';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetEntryQuery } from '../../api/ledgerApi.ts';
-import { useListRatesQuery } from '../../api/rateApi.ts';
-import { useListSeriesQuery } from '../../api/seriesApi.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
+import { useGetChartQuery } from '../../shared/api/chartApi.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useGetEntryQuery } from '../../shared/api/ledgerApi.ts';
+import { useListRatesQuery } from '../../shared/api/rateApi.ts';
+import { useListSeriesQuery } from '../../shared/api/seriesApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { EntryForm } from './EntryForm.tsx';
 import styles from './NewEntryScreen.module.css';
 import { clearingDraft, draftOf, emptyDraft } from './useEntryDraft.ts';
@@ -22,9 +22,9 @@ export function NewEntryScreen() {
   const [params] = useSearchParams();
   const copyOf = Number(params.get('copy') ?? 0);
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
-  const { data: codeLists } = useListCodeListsQuery(company.id);
-  const { data: series } = useListSeriesQuery(company.id);
-  const { data: rates } = useListRatesQuery(company.id);
+  const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
+  const { data: series } = useListSeriesQuery({ companyId: company.id });
+  const { data: rates } = useListRatesQuery({ companyId: company.id });
   const { data: copied } = useGetEntryQuery(copyOf > 0 ? { companyId: company.id, entryId: copyOf } : skipToken);
   if (!mayPost)
     return (

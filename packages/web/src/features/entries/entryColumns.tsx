@@ -1,6 +1,6 @@
 import type { EntryList } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, shortDay, toDecimalText } from '@ivory-ladder/core';
-import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
+import { compareAmounts, compareTexts, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
 import styles from './EntriesScreen.module.css';
 
 export type ListedEntry = EntryList['entries'][number];

@@ -9,7 +9,7 @@ import {
   formatAmount,
   type Side,
 } from '@ivory-ladder/core';
-import { typedAmount } from '../../components/typedAmount.ts';
+import { typedAmount } from '../../shared/components/typedAmount.ts';
 
 /** An amount in another currency as it stands in the fields. */
 export interface TypedForeign {

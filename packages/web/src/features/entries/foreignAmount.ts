@@ -10,7 +10,7 @@ import {
   shortDay,
   toCompanyCurrency,
 } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { amountIn, amountText, type EntryRow } from './entryRows.ts';
 
 /** `100 USD` as it is typed into an amount; `null` for what names no currency but the functional one (IAS 21.8). */

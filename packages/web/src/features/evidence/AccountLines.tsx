@@ -1,9 +1,9 @@
 import { type Currency, formatAmount, isOnSide, type Layer, shortDay } from '@ivory-ladder/core';
 import { useState } from 'react';
-import { useListAccountLinesQuery } from '../../api/ledgerApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { counted } from '../../components/counted.ts';
+import { useListAccountLinesQuery } from '../../shared/api/ledgerApi.ts';
+import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './AccountLines.module.css';
 
 interface AccountLinesProps {

@@ -4,11 +4,11 @@ import ArrowBack from '@mui/icons-material/ArrowBack';
 import Button from '@mui/material/Button';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useLocation } from 'react-router';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetEntryClimbQuery, useGetEntryQuery } from '../../api/ledgerApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { writeCell } from '../statements/useStatementAddress.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useGetEntryClimbQuery, useGetEntryQuery } from '../../shared/api/ledgerApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { writeCell } from './cellAddress.ts';
 import styles from './EntryView.module.css';
 
 const sources = {
@@ -50,7 +50,7 @@ export function EntryView({ entryId, currency, onBack }: { entryId: number; curr
   const company = useCompany();
   const { data: entry, error } = useGetEntryQuery({ companyId: company.id, entryId });
   const hasFacets = entry?.lines.some(({ facets }) => Object.keys(facets).length > 0) ?? false;
-  const { data: codeLists } = useListCodeListsQuery(hasFacets ? company.id : skipToken);
+  const { data: codeLists } = useListCodeListsQuery(hasFacets ? { companyId: company.id } : skipToken);
   const { data: climbs } = useGetEntryClimbQuery({ companyId: company.id, entryId });
   const format = (amount: string) => (amount === '0' ? '' : formatAmount(BigInt(amount), currency));
   return (

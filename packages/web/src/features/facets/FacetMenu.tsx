@@ -5,16 +5,16 @@ import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useFacetFilter } from '../../app/useFacetFilter.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
 import styles from './FacetMenu.module.css';
 import { nestedValues } from './nestedValues.ts';
 
 /** The facets of the company, read once one of them is asked about; `null` until then. */
 function useFacets(isNeeded: boolean): readonly CodeListBody[] | null {
   const company = useCompany();
-  const { data } = useListCodeListsQuery(isNeeded && company.facets > 0 ? company.id : skipToken);
+  const { data } = useListCodeListsQuery(isNeeded && company.facets > 0 ? { companyId: company.id } : skipToken);
   return data?.lists.filter(({ kind }) => kind === 'facet') ?? null;
 }
 

@@ -1,14 +1,15 @@
+import type { HistoryThing } from '@ivory-ladder/contract';
 import { useState } from 'react';
-import { useListHistoryQuery } from '../../api/companyApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useListHistoryQuery } from '../../shared/api/companyApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './HistoryList.module.css';
 import { historyLines } from './historyText.ts';
 
 const pageSize = 20;
 
 /** What was changed on one thing: who, when, what before, what after; newest first. */
-export function HistoryList({ thing, thingId }: { thing: string; thingId: number }) {
+export function HistoryList({ thing, thingId }: { thing: HistoryThing; thingId: number }) {
   const company = useCompany();
   const [limit, setLimit] = useState(pageSize);
   const { data, error } = useListHistoryQuery({ companyId: company.id, thing, thingId, limit });

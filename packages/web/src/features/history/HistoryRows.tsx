@@ -1,17 +1,18 @@
+import type { HistoryThing } from '@ivory-ladder/contract';
 import { shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { useListHistoryQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useListHistoryQuery } from '../../shared/api/companyApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './HistoryScreen.module.css';
 import { historyLines } from './historyText.ts';
 
 const pageSize = 100;
 
 interface HistoryRowsProps {
-  readonly wanted: { readonly thing?: string; readonly actor?: string; readonly from?: string; readonly to?: string };
+  readonly wanted: { readonly thing?: HistoryThing; readonly actor?: string; readonly from?: string; readonly to?: string };
   /** Changes older than this one; `null` for the newest. */
   readonly before: number | null;
   /** Asked of the last page only. */

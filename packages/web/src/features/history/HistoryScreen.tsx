@@ -1,10 +1,11 @@
+import type { HistoryThing } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { HistoryRows } from './HistoryRows.tsx';
 import styles from './HistoryScreen.module.css';
 
@@ -43,7 +44,7 @@ export function HistoryScreen() {
       ['from', params.get('since') ?? ''],
       ['to', params.get('until') ?? ''],
     ].filter(([, value]) => value !== ''),
-  ) as { thing?: string; actor?: string; from?: string; to?: string };
+  ) as { thing?: HistoryThing; actor?: string; from?: string; to?: string };
   const choose = (key: string, value: string) => {
     setPages([null]);
     change({ [key]: value }, { replace: true });
@@ -86,7 +87,7 @@ export function HistoryScreen() {
             to
             <input className={styles.filter} type="date" value={wanted.to ?? ''} onChange={(event) => choose('until', event.target.value)} />
           </label>
-          <Button href={`/api/companies/${company.id}/history/csv?${new URLSearchParams(wanted)}`}>Export as CSV</Button>
+          <Button href={addressOf('exportHistory', { companyId: company.id, ...wanted })}>Export as CSV</Button>
         </div>
       </header>
       <table className={styles.table}>

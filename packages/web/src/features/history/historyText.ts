@@ -1,7 +1,7 @@
 import type { History } from '@ivory-ladder/contract';
 import { type CaptionLanguage, exampleOf, type NumberScheme } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
-import { languageNames } from '../../components/languageNames.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
 
 type Event = History['events'][number];
 

@@ -3,14 +3,14 @@ import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import type { TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
-import { useTrialBalanceDrop } from '../ledger/useTrialBalanceDrop.ts';
+import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../shared/api/ledgerApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import type { TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { useTrialBalanceDrop } from '../ledger/index.ts';
 import { BeforePosting } from './BeforePosting.tsx';
 import styles from './ImportScreen.module.css';
 import { ReadingBar } from './ReadingBar.tsx';
@@ -35,14 +35,14 @@ export function ImportScreen() {
   const [draft, setDraft] = useState<RehearsalDraft>({});
   const [key] = useState(() => crypto.randomUUID());
   const [attempt, setAttempt] = useState(0);
-  const { data, currentData, error, isFetching } = useRehearseTrialBalanceQuery({ companyId: company.id, fileId, draft });
+  const { data, currentData, error, isFetching } = useRehearseTrialBalanceQuery({ companyId: company.id, fileId, body: draft });
   const [post, { isLoading }] = usePostTrialBalanceMutation();
   const change = (changes: Partial<RehearsalDraft>) => setDraft((before) => ({ ...before, ...changes }));
   const submit = async () => {
     const posted = await post({
       companyId: company.id,
       fileId,
-      draft: { ...draft, date: draft.date ?? data?.date ?? undefined, figures: draft.figures ?? data?.figures },
+      body: { ...draft, date: draft.date ?? data?.date ?? undefined, figures: draft.figures ?? data?.figures },
       key: `${key}.${attempt}`,
     });
     if (!posted.data) {

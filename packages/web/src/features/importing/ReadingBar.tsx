@@ -2,7 +2,7 @@ import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
 import { dayParts, longDay, toDay } from '@ivory-ladder/core';
 import Popover from '@mui/material/Popover';
 import { type ReactNode, useState } from 'react';
-import { figuresText } from './figuresText.ts';
+import { figuresText } from '../ledger/index.ts';
 import { columnNames } from './problemText.ts';
 import styles from './ReadingBar.module.css';
 

@@ -4,10 +4,10 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { type ReactNode, type Ref, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../components/treegrid/gridColumn.ts';
-import { TreeGrid, type TreeGridHandle } from '../../components/treegrid/TreeGrid.tsx';
+import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { problemText, proposalText } from './problemText.ts';
 import styles from './RehearsalTable.module.css';
 

@@ -1,5 +1,5 @@
 import type { RehearsalBody } from '@ivory-ladder/contract';
-import { describeFailure } from '../../api/failureMessages.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 const texts: Readonly<Record<string, (count: number) => string>> = {
   columns_missing: () => 'What each column holds cannot be told; choose it under Columns.',

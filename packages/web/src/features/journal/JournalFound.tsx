@@ -1,7 +1,7 @@
 import type { JournalImport } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { faultText } from './faultText.ts';
 import styles from './JournalImportScreen.module.css';
 

@@ -5,8 +5,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { type DragEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { useListCodeListsQuery } from '../../api/codeListApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
+import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import {
   useBeginJournalImportMutation,
   useDiscardJournalImportMutation,
@@ -14,11 +13,13 @@ import {
   useLookAtJournalMutation,
   usePostJournalImportMutation,
   useReadJournalMutation,
-} from '../../api/journalApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
+} from '../../shared/api/journalApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { JournalColumns } from './JournalColumns.tsx';
 import { JournalFound } from './JournalFound.tsx';
 import styles from './JournalImportScreen.module.css';
@@ -33,7 +34,7 @@ export function JournalImportScreen() {
   const dispatch = useDispatch();
   const navigate = useNavigate();
   const { search } = useLocation();
-  const { data: codeLists } = useListCodeListsQuery(company.id);
+  const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
   const [lookAt, { isLoading: isLooking }] = useLookAtJournalMutation();
   const [begin] = useBeginJournalImportMutation();
   const [read, { isLoading: isReading }] = useReadJournalMutation();
@@ -125,7 +126,7 @@ export function JournalImportScreen() {
           <Button variant={file ? 'outlined' : 'contained'} disabled={isReading || isPosting} onClick={() => chooser.current?.click()}>
             {file ? 'Another file…' : 'Choose a file…'}
           </Button>
-          <Button component="a" href={`/api/companies/${company.id}/empty-lines-file`}>
+          <Button component="a" href={addressOf('emptyLinesFile', { companyId: company.id })}>
             Empty file
           </Button>
           <Button component={Link} to={entries}>

@@ -1,6 +1,6 @@
 import type { JournalImport } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, isDay, shortDay } from '@ivory-ladder/core';
-import { facetsRefused } from '../../api/failureMessages.ts';
+import { type FacetRefused, facetsRefused } from '../../shared/words/failures/facetWords.ts';
 
 type Fault = NonNullable<JournalImport['summary']>['faults'][number];
 
@@ -39,7 +39,7 @@ export function faultText({ code, facts }: Fault, currency: Currency): string {
     case 'facet_value_unknown':
     case 'facet_value_retired':
     case 'facets_do_not_pair':
-      return facetsRefused({ code, ...facts }).replace(/\.$/, '');
+      return facetsRefused({ code, ...facts } as FacetRefused).replace(/\.$/, '');
     case 'facet_value_gone':
       return 'A facet value of this row has been removed meanwhile: read the file again';
     case 'entry_out_of_balance': {

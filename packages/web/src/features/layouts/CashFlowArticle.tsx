@@ -1,6 +1,6 @@
 import type { CashFlowOptions } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './LayoutsScreen.module.css';
 
 interface CashFlowArticleProps {

@@ -1,12 +1,12 @@
 import type { StoredLayoutOptions } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetLayoutOptionsQuery, useGetProofsQuery, useLazyRehearseLayoutOptionsQuery, useSetLayoutOptionsMutation } from '../../api/statementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { effectSentence } from '../../components/effectWords.ts';
+import { useGetLayoutOptionsQuery, useGetProofsQuery, useLazyRehearseLayoutOptionsQuery, useSetLayoutOptionsMutation } from '../../shared/api/statementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { effectSentence } from '../../shared/words/effectWords.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { CashFlowArticle } from './CashFlowArticle.tsx';
 import styles from './LayoutsScreen.module.css';
 import { OwnLayouts } from './OwnLayouts.tsx';
@@ -34,7 +34,7 @@ export function LayoutsScreen() {
   const dispatch = useDispatch();
   const { span } = useSpan();
   const { search } = useLocation();
-  const { data } = useGetLayoutOptionsQuery(company.id);
+  const { data } = useGetLayoutOptionsQuery({ companyId: company.id });
   const { data: proofs } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });
   const [set] = useSetLayoutOptionsMutation();
   const [lookAt] = useLazyRehearseLayoutOptionsQuery();
@@ -43,11 +43,11 @@ export function LayoutsScreen() {
   const change = async (changes: Partial<StoredLayoutOptions>) => {
     if (!data) return;
     const { version, ...former } = data;
-    const result = await set({ companyId: company.id, options: { ...former, version, ...changes } });
+    const result = await set({ companyId: company.id, body: { ...former, version, ...changes } });
     if (result.error !== undefined) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(result.error) }));
     dispatch(noticeGiven({ tone: 'done', text: 'Applied: the statements follow at once.' }));
     // The lines that the way back would change are those that were changed.
-    const effect = await lookAt({ companyId: company.id, options: former, from: span.from, to: span.to });
+    const effect = await lookAt({ companyId: company.id, body: { options: former, from: span.from, to: span.to } });
     if (effect.data) dispatch(noticeGiven({ tone: 'done', text: `Applied. ${effectSentence(effect.data)}` }));
   };
   if (!data) return null;

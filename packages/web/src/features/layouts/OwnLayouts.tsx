@@ -5,13 +5,14 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import type { ApiFailure } from '../../api/ivoryApi.ts';
-import { useAddLayoutFileMutation, useAddLayoutMutation, useListLayoutsQuery } from '../../api/layoutApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { FileButton } from '../../components/FileButton.tsx';
+import type { ApiFailure } from '../../shared/api/ivoryApi.ts';
+import { useAddLayoutFileMutation, useAddLayoutMutation, useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
+import type { ArgsOf } from '../../shared/api/operationTypes.ts';
+import { FileButton } from '../../shared/components/FileButton.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './LayoutsScreen.module.css';
 
 const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
@@ -27,7 +28,7 @@ export function OwnLayouts() {
   const company = useCompany();
   const mayCompose = useMay('keep_layouts');
   const { search } = useLocation();
-  const { data } = useListLayoutsQuery(company.id);
+  const { data } = useListLayoutsQuery({ companyId: company.id });
   const [isAdding, setAdding] = useState(false);
   const [addFile] = useAddLayoutFileMutation();
   const { asked } = useClassification();
@@ -35,7 +36,7 @@ export function OwnLayouts() {
   const navigate = useNavigate();
   const base = `/companies/${company.id}`;
   const bring = async (file: File) => {
-    const { data: read, error } = await addFile({ companyId: company.id, file: parsed(await file.text()), ...asked });
+    const { data: read, error } = await addFile({ companyId: company.id, body: parsed(await file.text()) as ArgsOf<'addLayoutFile'>['body'], ...asked });
     if (!read)
       return void dispatch(
         noticeGiven({
@@ -133,7 +134,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
   const begin = async () => {
     const wanted = /^\d+$/.test(from) ? Number(from) : (from as Exclude<LayoutInput['from'], number>);
     const of = asked.classification === undefined ? {} : { classificationId: asked.classification };
-    const { data, error } = await add({ companyId: company.id, layout: { name: name.trim(), from: wanted, ...of } });
+    const { data, error } = await add({ companyId: company.id, body: { name: name.trim(), from: wanted, ...of } });
     if (data) void navigate({ pathname: `/companies/${company.id}/layouts/${data.id}`, search });
     else dispatch(noticeGiven({ tone: 'refused', text: describeFailure(error) }));
   };

@@ -1,11 +1,11 @@
 import type { AdjustmentList } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, shortDay } from '@ivory-ladder/core';
 import { useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetAdjustmentsQuery } from '../../api/ledgerApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { EntryView } from '../evidence/EntryView.tsx';
+import { useGetAdjustmentsQuery } from '../../shared/api/ledgerApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { EntryView } from '../evidence/index.ts';
 import own from './AdjustmentsPanel.module.css';
 import styles from './BroughtInPanel.module.css';
 

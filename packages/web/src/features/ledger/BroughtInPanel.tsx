@@ -3,20 +3,20 @@ import { formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useListBroughtInQuery, useTakeBackTrialBalanceMutation, useViewTakingBackQuery } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { EntryView } from '../evidence/EntryView.tsx';
-import { figuresText } from '../importing/figuresText.ts';
+import { useListBroughtInQuery, useTakeBackTrialBalanceMutation, useViewTakingBackQuery } from '../../shared/api/ledgerApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { EntryView } from '../evidence/index.ts';
 import styles from './BroughtInPanel.module.css';
+import { figuresText } from './figuresText.ts';
 
 /** Trial balances that were brought in, by their day, with the entries each one posted. */
 export function BroughtInPanel() {
   const company = useCompany();
   const [entryId, setEntryId] = useState<number | null>(null);
-  const { data } = useListBroughtInQuery(company.id);
+  const { data } = useListBroughtInQuery({ companyId: company.id });
   return (
     <aside className={styles.panel} aria-label="Trial balances brought in">
       {entryId !== null ? (

@@ -3,20 +3,20 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { toQuery } from '../../api/ivoryApi.ts';
-import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useFacetFilter } from '../../app/useFacetFilter.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useTakeFile } from '../../app/useTakeFile.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { counted } from '../../components/counted.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { copiedText } from '../../components/treegrid/gridColumn.ts';
-import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
+import { useGetTrialBalanceQuery } from '../../shared/api/ledgerApi.ts';
+import { pathOf } from '../../shared/api/requestOf.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { copiedText } from '../../shared/components/treegrid/gridColumn.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useTakeFile } from '../../shared/state/useTakeFile.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { FacetMenu, FacetNote } from '../facets/index.ts';
 import { AccountPanel } from './AccountPanel.tsx';
 import { AdjustmentsPanel } from './AdjustmentsPanel.tsx';
 import { BroughtInPanel } from './BroughtInPanel.tsx';
@@ -50,8 +50,8 @@ export function LedgerScreen() {
   };
   const takeFile = useTakeFile();
   const take = (as: 'csv' | 'workbook') => {
-    const query = toQuery({ ...span, facets, view: shows, zero: hasZero ? '1' : '0' });
-    takeFile(`/companies/${company.id}/trial-balance/${as}?${query}`);
+    const asked = { companyId: company.id, ...span, facets, view: shows, zero: hasZero ? '1' : '0' } as const;
+    takeFile(pathOf(as === 'csv' ? 'exportTrialBalanceCsv' : 'exportTrialBalanceWorkbook', asked));
   };
   return (
     <div className={styles.screen} {...(mayBringIn ? drop.zone : {})} data-over={drop.isOver || undefined}>

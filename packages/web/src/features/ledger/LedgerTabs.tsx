@@ -1,6 +1,6 @@
 import { NavLink, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
-import styles from '../../components/SheetTabs.module.css';
+import styles from '../../shared/components/SheetTabs.module.css';
+import { useCompany } from '../../shared/state/useCompany.ts';
 
 /** The sides of the ledger: its balances, the accounts they stand on, and the years they fall into. */
 export function LedgerTabs() {

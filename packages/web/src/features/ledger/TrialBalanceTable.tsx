@@ -1,11 +1,11 @@
 import type { TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, shortDay, toDecimalText } from '@ivory-ladder/core';
 import { useMemo } from 'react';
-import { useAccountMenu } from '../../app/useAccountMenu.ts';
-import { BalanceAmount } from '../../components/BalanceAmount.tsx';
-import { counted } from '../../components/counted.ts';
-import { compareAmounts, compareTexts, type GridColumn } from '../../components/treegrid/gridColumn.ts';
-import { TreeGrid } from '../../components/treegrid/TreeGrid.tsx';
+import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { compareAmounts, compareTexts, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
+import { TreeGrid } from '../../shared/components/treegrid/TreeGrid.tsx';
+import { useAccountMenu } from '../../shared/state/useAccountMenu.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './TrialBalanceTable.module.css';
 
 type Line = TrialBalanceViewBody['accounts'][number];

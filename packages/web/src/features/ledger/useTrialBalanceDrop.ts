@@ -1,5 +1,5 @@
-import { useUploadTrialBalanceMutation } from '../../api/ledgerApi.ts';
-import { useFileDrop } from '../../app/useFileDrop.tsx';
+import { useUploadTrialBalanceMutation } from '../../shared/api/ledgerApi.ts';
+import { useFileDrop } from '../../shared/state/useFileDrop.tsx';
 
 /** A trial balance, dropped or chosen, wherever one can come in. */
 export function useTrialBalanceDrop() {

@@ -5,11 +5,11 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetTrialBalanceQuery, usePostEntryMutation } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { amountIn } from '../entries/entryRows.ts';
+import { useGetTrialBalanceQuery, usePostEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { amountIn } from '../entries/index.ts';
 import styles from './AccountOpening.module.css';
 import { usualDay } from './usualDay.ts';
 

@@ -5,13 +5,13 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { usePostEntryMutation } from '../../api/ledgerApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { usePaste } from '../chartfile/usePaste.ts';
-import { amountIn, amountText, pastedRows } from '../entries/entryRows.ts';
+import { usePostEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { usePaste } from '../../shared/components/usePaste.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { amountIn, amountText, pastedRows } from '../entries/index.ts';
 import styles from './OpeningScreen.module.css';
 
 interface OpeningFormProps {

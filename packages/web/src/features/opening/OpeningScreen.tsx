@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { useGetChartQuery } from '../../api/chartApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetTrialBalanceQuery } from '../../api/ledgerApi.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
+import { useGetChartQuery } from '../../shared/api/chartApi.ts';
+import { useGetTrialBalanceQuery } from '../../shared/api/ledgerApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { OpeningForm } from './OpeningForm.tsx';
 import styles from './OpeningScreen.module.css';
 import { usualDay } from './usualDay.ts';
@@ -15,7 +15,7 @@ export function OpeningScreen() {
   const mayPost = useMay('prepare_entries');
   const { span } = useSpan();
   const [day, setDay] = useState(() => usualDay(company.years));
-  const whole = { companyId: company.id, from: day, to: day, compare: 'none' };
+  const whole = { companyId: company.id, from: day, to: day, compare: 'none' } as const;
   const { data: chart, error } = useGetChartQuery({ companyId: company.id, ...span });
   const { currentData: view, error: refused } = useGetTrialBalanceQuery({ ...whole, facets: '' });
   if (!mayPost)

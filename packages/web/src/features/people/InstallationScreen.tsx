@@ -3,12 +3,13 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetInstallationQuery, useGetSessionQuery, useHelpPersonMutation } from '../../api/peopleApi.ts';
-import { ToSignIn } from '../../app/ToSignIn.tsx';
-import { momentText } from '../../components/momentText.ts';
+import { useGetInstallationQuery, useGetSessionQuery, useHelpPersonMutation } from '../../shared/api/peopleApi.ts';
+import { ToSignIn } from '../../shared/state/ToSignIn.tsx';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './InstallationScreen.module.css';
 import { LinkToGive } from './LinkToGive.tsx';
+import { SecondFactors } from './SecondFactors.tsx';
 
 const letterStates: Readonly<Record<InstallationView['letters'][number]['state'], string>> = {
   kept: 'in the outbox',
@@ -33,6 +34,13 @@ const eventWords: Readonly<Record<string, string>> = {
   invitation_withdrawn: 'withdrew an invitation',
   invitation_accepted: 'accepted an invitation',
   exported: 'took out a file',
+  second_factor_set_up: 'set up a second factor',
+  second_factor_removed: 'took a second factor away',
+  second_factor_failed: 'gave a wrong code',
+  recovery_code_used: 'used a recovery code',
+  recovery_codes_made: 'made new recovery codes',
+  second_factor_required: 'asked everybody for a second factor',
+  second_factor_left_open: 'left second factors to everybody',
 };
 
 /** What goes out, what runs by itself, who came in, and help for somebody who cannot: for whoever keeps the installation. */
@@ -53,6 +61,7 @@ export function InstallationScreen() {
         {data && (
           <>
             <Help />
+            <SecondFactors state={data.secondFactor} />
             <h2>Letters</h2>
             {data.letters.length === 0 && <p className={styles.quiet}>None yet. Invitations and new passwords go out as letters.</p>}
             {data.letters.length > 0 && (
@@ -206,7 +215,7 @@ function Help() {
   const [isShown, setShown] = useState(false);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    setShown((await help(email)).data !== undefined);
+    setShown((await help({ body: { email } })).data !== undefined);
   };
   return (
     <>
@@ -225,7 +234,7 @@ function Help() {
           {describeFailure(error)}
         </p>
       )}
-      {data && isShown && <LinkToGive link={{ name: originalArgs ?? '', token: data.token, lasts: 'a day' }} onClose={() => setShown(false)} />}
+      {data && isShown && <LinkToGive link={{ name: originalArgs?.body.email ?? '', token: data.token, lasts: 'a day' }} onClose={() => setShown(false)} />}
     </>
   );
 }

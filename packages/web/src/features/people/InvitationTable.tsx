@@ -1,7 +1,7 @@
 import type { PersonList } from '@ivory-ladder/contract';
-import { useRenewInvitationMutation, useWithdrawInvitationMutation } from '../../api/peopleApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useRenewInvitationMutation, useWithdrawInvitationMutation } from '../../shared/api/peopleApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './PeopleScreen.module.css';
 import type { RoleToGive } from './roleWords.ts';
 

@@ -2,8 +2,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAcceptInvitationMutation, useGetSessionQuery, useLookAtLinkQuery, useSignOutMutation, useUseLinkMutation } from '../../api/peopleApi.ts';
+import { useAcceptInvitationMutation, useGetSessionQuery, useLookAtLinkQuery, useSignOutMutation, useUseLinkMutation } from '../../shared/api/peopleApi.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
 import { NewPassword } from './NewPassword.tsx';
@@ -14,7 +14,7 @@ import { NewPassword } from './NewPassword.tsx';
  */
 export function JoinScreen() {
   const token = useLocation().hash.slice(1);
-  const { data, error } = useLookAtLinkQuery(token, { skip: token === '' });
+  const { data, error } = useLookAtLinkQuery({ body: { token } }, { skip: token === '' });
   if (token === '' || error !== undefined)
     return (
       <EntrySheet title="This link does not open">
@@ -49,9 +49,10 @@ function Choosing({ token, opens, given }: { token: string; opens: 'first' | 'pa
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (password === null) return;
-    const used = await spend({ token, password, ...(opens === 'password' ? {} : { name }), ...(opens === 'first' ? { email } : {}) });
+    const used = await spend({ body: { token, password, ...(opens === 'password' ? {} : { name }), ...(opens === 'first' ? { email } : {}) } });
     // The page is loaded anew: the link is spent, and nothing is to ask for it again.
-    if (used.data) window.location.replace('/companies');
+    // Whoever has a second factor signs in with it.
+    if (used.data) window.location.replace(used.data.person ? '/companies' : '/sign-in');
   };
   return (
     <form className={styles.form} onSubmit={(event) => void submit(event)}>
@@ -97,7 +98,7 @@ function Accepting({ token, email, company, role }: { token: string; email: stri
           variant="contained"
           disabled={isLoading}
           onClick={async () => {
-            const accepted = await accept(token);
+            const accepted = await accept({ body: { token } });
             if (accepted.error === undefined) window.location.replace('/companies');
           }}
         >
@@ -108,7 +109,7 @@ function Accepting({ token, email, company, role }: { token: string; email: stri
           <p>You are signed in as {person.email}.</p>
           <Button
             onClick={async () => {
-              await signOut({ everywhere: false });
+              await signOut();
               window.location.assign(signInAddress);
             }}
           >

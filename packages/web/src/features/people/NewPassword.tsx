@@ -1,7 +1,7 @@
 import { checkPassword } from '@ivory-ladder/core';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 /** A new password, checked while one types and typed twice; `null` while it cannot be taken. */
 export function NewPassword({ names, onChange }: { names: readonly string[]; onChange: (password: string | null) => void }) {

@@ -2,9 +2,9 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangePasswordMutation, useGetSessionQuery } from '../../api/peopleApi.ts';
-import { ToSignIn } from '../../app/ToSignIn.tsx';
+import { useChangePasswordMutation, useGetSessionQuery } from '../../shared/api/peopleApi.ts';
+import { ToSignIn } from '../../shared/state/ToSignIn.tsx';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
 import { NewPassword } from './NewPassword.tsx';
@@ -20,7 +20,7 @@ export function PasswordScreen() {
   const { name, email } = data.person;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (next !== null) await change({ current, next });
+    if (next !== null) await change({ body: { current, next } });
   };
   return (
     <EntrySheet title="Change password">

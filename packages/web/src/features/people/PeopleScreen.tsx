@@ -1,7 +1,6 @@
 import type { RoleKey } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
 import {
   useChangeRoleMutation,
   useGetSessionQuery,
@@ -9,11 +8,12 @@ import {
   useListPeopleQuery,
   useRemovePersonMutation,
   useRenewLinkMutation,
-} from '../../api/peopleApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { momentText } from '../../components/momentText.ts';
+} from '../../shared/api/peopleApi.ts';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import { InvitationTable } from './InvitationTable.tsx';
 import { InvitePanel } from './InvitePanel.tsx';
 import { type LinkGiven, LinkToGive } from './LinkToGive.tsx';
@@ -25,7 +25,7 @@ import { rolesToGive } from './roleWords.ts';
 export function PeopleScreen() {
   const company = useCompany();
   const dispatch = useDispatch();
-  const { data, error } = useListPeopleQuery(company.id);
+  const { data, error } = useListPeopleQuery({ companyId: company.id });
   const { data: session } = useGetSessionQuery();
   const [changeRole] = useChangeRoleMutation();
   const [grant] = useGrantCompaniesMutation();
@@ -63,13 +63,21 @@ export function PeopleScreen() {
             </tr>
           </thead>
           <tbody>
-            {(data?.people ?? []).map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, lastSignIn }) => (
+            {(data?.people ?? []).map(({ personId, name, email, role, version, hasPassword, mayAddCompanies, hasSecondFactor, lastSignIn }) => (
               <tr key={personId}>
                 <th scope="row">
                   {name}
                   {personId === session?.person?.id && <span className={styles.quiet}> (you)</span>}
                 </th>
-                <td>{email}</td>
+                <td>
+                  {email}
+                  {hasSecondFactor && (
+                    <span className={styles.quiet} title="Signs in with a second factor">
+                      {' '}
+                      · 2nd factor
+                    </span>
+                  )}
+                </td>
                 <td>
                   <select
                     aria-label={`Role of ${name}`}
@@ -78,7 +86,7 @@ export function PeopleScreen() {
                     onChange={async (event) => {
                       const next = given.find(({ key }) => key === (event.target.value as RoleKey));
                       if (!next) return;
-                      say(await changeRole({ companyId: company.id, personId, role: next.key, version }), `Changed: ${name} is ${next.name} now.`);
+                      say(await changeRole({ companyId: company.id, personId, body: { role: next.key, version } }), `Changed: ${name} is ${next.name} now.`);
                     }}
                   >
                     {given.map(({ key, name: named }) => (
@@ -97,7 +105,7 @@ export function PeopleScreen() {
                     onChange={async (event) => {
                       const may = event.target.checked;
                       say(
-                        await grant({ companyId: company.id, personId, may }),
+                        await grant({ companyId: company.id, personId, body: { may } }),
                         `Changed: ${name} may ${may ? 'add companies' : 'add no companies any more'}.`,
                       );
                     }}

@@ -7,12 +7,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddOwnRoleMutation, useChangeOwnRoleMutation } from '../../api/peopleApi.ts';
-import { permissionWords } from '../../api/permissionWords.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useAddOwnRoleMutation, useChangeOwnRoleMutation } from '../../shared/api/peopleApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { permissionWords } from '../../shared/words/permissionWords.ts';
 import styles from './PeopleScreen.module.css';
 import type { RoleToGive } from './roleWords.ts';
 
@@ -30,7 +30,9 @@ export function RoleDialog({ role, onClose }: { readonly role: RoleToGive['own']
     event.preventDefault();
     const body = { name: name.trim(), permissions: held };
     const kept =
-      role === null ? await add({ companyId: company.id, ...body }) : await change({ companyId: company.id, roleId: role.id, version: role.version, ...body });
+      role === null
+        ? await add({ companyId: company.id, body })
+        : await change({ companyId: company.id, roleId: role.id, body: { ...body, version: role.version } });
     if (kept.error !== undefined) return;
     dispatch(noticeGiven({ tone: 'done', text: role === null ? `Made: the role ${body.name}.` : `Changed: the role ${body.name}.` }));
     onClose();

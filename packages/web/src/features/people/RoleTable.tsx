@@ -1,8 +1,8 @@
 import { type Permission, permissions } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { useDeleteOwnRoleMutation } from '../../api/peopleApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useDeleteOwnRoleMutation } from '../../shared/api/peopleApi.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './PeopleScreen.module.css';
 import { RoleDialog } from './RoleDialog.tsx';
 import type { RoleToGive } from './roleWords.ts';

@@ -1,9 +1,9 @@
 import Bowser from 'bowser';
 import { Link } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useEndSessionMutation, useGetSessionQuery, useListSessionsQuery } from '../../api/peopleApi.ts';
-import { ToSignIn } from '../../app/ToSignIn.tsx';
-import { momentText } from '../../components/momentText.ts';
+import { useEndSessionMutation, useGetSessionQuery, useListSessionsQuery } from '../../shared/api/peopleApi.ts';
+import { ToSignIn } from '../../shared/state/ToSignIn.tsx';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './InstallationScreen.module.css';
 
 /** Where one is signed in, to end what one does not know. */
@@ -46,7 +46,7 @@ export function SessionsScreen() {
                 <td>{isHere ? 'now' : momentText(lastSeen ?? startedAt)}</td>
                 <td className={styles.actions}>
                   {!isHere && (
-                    <button type="button" onClick={() => void end(mark)}>
+                    <button type="button" onClick={() => void end({ body: { mark } })}>
                       Sign out there
                     </button>
                   )}

@@ -4,11 +4,12 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { ivoryApi } from '../../api/ivoryApi.ts';
-import { useAskRecoveryMutation, useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../api/peopleApi.ts';
+import { type ApiFailure, ivoryApi } from '../../shared/api/ivoryApi.ts';
+import { useAskRecoveryMutation, useEnterDemoMutation, useGetSessionQuery, useSignInMutation } from '../../shared/api/peopleApi.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './EntrySheet.module.css';
 import { EntrySheet } from './EntrySheet.tsx';
+import { placeWithin } from './placeWithin.ts';
 import { builtInWords } from './roleWords.ts';
 
 /** With e-mail and password; in the demo, in a role of one's choice. */
@@ -23,17 +24,24 @@ export function SignInScreen() {
   const [enterDemo, { error: demoError }] = useEnterDemoMutation();
   const [email, setEmail] = useState('');
   const [password, setPassword] = useState('');
+  const [code, setCode] = useState('');
+  const failed = (error as ApiFailure | undefined)?.code;
+  // Asked for once the password is right, of this person alone; a wrong one leaves it there.
+  const [whoNeedsCode, setWhoNeedsCode] = useState<string | null>(null);
+  const asksForCode = whoNeedsCode === email;
   const goOn = () => {
     dispatch(ivoryApi.util.resetApiState());
     void navigate(`${placeWithin(params.get('to'))}${hash}`, { replace: true });
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const signedIn = await signIn({ email, password });
-    if (signedIn.data) goOn();
+    const signedIn = await signIn({ body: { email, password, ...(asksForCode ? { code } : {}) } });
+    if (signedIn.data) return goOn();
+    if ((signedIn.error as ApiFailure).code === 'second_factor_needed') setWhoNeedsCode(email);
+    setCode('');
   };
   const enter = async (role: Role) => {
-    const entered = await enterDemo(role);
+    const entered = await enterDemo({ body: { role } });
     if (entered.data) goOn();
   };
   const demoRoles = data?.demoRoles ?? [];
@@ -73,7 +81,18 @@ export function SignInScreen() {
             onChange={(event) => setPassword(event.target.value)}
             required
           />
-          {error !== undefined && (
+          {asksForCode && (
+            <TextField
+              label="Code"
+              autoComplete="one-time-code"
+              value={code}
+              onChange={(event) => setCode(event.target.value)}
+              helperText="Six digits that your device shows, or one of your recovery codes."
+              required
+              autoFocus
+            />
+          )}
+          {error !== undefined && failed !== 'second_factor_needed' && (
             <p role="alert" className={styles.refused}>
               {describeFailure(error)}
             </p>
@@ -88,11 +107,11 @@ export function SignInScreen() {
               className={styles.asLink}
               disabled={email === ''}
               title={email === '' ? 'Write your e-mail address first' : undefined}
-              onClick={() => void recover(email)}
+              onClick={() => void recover({ body: { email } })}
             >
               Password lost?
             </button>{' '}
-            {asked.isSuccess && <span role="status">If {asked.originalArgs} has an account here, a link is on its way there.</span>}
+            {asked.isSuccess && <span role="status">If {asked.originalArgs?.body.email} has an account here, a link is on its way there.</span>}
             {asked.error !== undefined && <span role="alert">{describeFailure(asked.error)}</span>}
           </p>
         </form>
@@ -102,8 +121,3 @@ export function SignInScreen() {
 }
 
 const demoOrder: readonly Role[] = ['preparer', 'reviewer', 'reader', 'administrator'];
-
-/** Only a path of our own: an address from outside must not lead away after the sign-in. */
-function placeWithin(to: string | null): string {
-  return to !== null && /^\/(?![/\\])/.test(to) ? to : '/companies';
-}

@@ -1,6 +1,6 @@
 import type { PersonList } from '@ivory-ladder/contract';
 import { ownRoleKey, type Permission, permissionsOfRole, type Role, type RoleKey, roles } from '@ivory-ladder/core';
-import { permissionWords } from '../../api/permissionWords.ts';
+import { permissionWords } from '../../shared/words/permissionWords.ts';
 
 /** What each role that every company has may, for those who give and take them. */
 export const builtInWords: Readonly<Record<Role, string>> = {

@@ -6,11 +6,10 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useState } from 'react';
-import { standsIn } from '../../api/standsIn.ts';
-import { counted } from '../../components/counted.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { onNaturalSide, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import styles from './AddAccountsDialog.module.css';
-import { onNaturalSide, type PlacedAccount } from './placementModel.ts';
 
 interface AddAccountsDialogProps {
   readonly currency: Currency;

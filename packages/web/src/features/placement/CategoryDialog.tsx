@@ -20,11 +20,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { useCompany } from '../../app/useCompany.ts';
-import { languageNames } from '../../components/languageNames.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
+import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import { natureNames, stepNames, termNames } from './categoryWords.ts';
-import { elementName, type PlacedAccount } from './placementModel.ts';
 import { RangeFields, type RangeTexts } from './RangeFields.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
 

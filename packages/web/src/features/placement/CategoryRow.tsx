@@ -1,6 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo } from 'react';
-import { sameButFunctions } from '../../components/sameButFunctions.ts';
+import { sameButFunctions } from '../../shared/components/sameButFunctions.ts';
 import styles from './CategoryTable.module.css';
 
 interface CategoryRowProps {

@@ -5,16 +5,16 @@ import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { standsIn } from '../../api/standsIn.ts';
-import { useMay } from '../../app/useCompany.ts';
-import { useRowMenu } from '../../components/useRowMenu.tsx';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
+import { useRowMenu } from '../../shared/components/useRowMenu.tsx';
+import { useMay } from '../../shared/state/useCompany.ts';
+import { type CategorySums, elementName, type PlacedAccount, type PlacementModel, usePlacement, visibleNodes } from '../rehearsal/index.ts';
 import { CategoryDialog } from './CategoryDialog.tsx';
 import { CategoryRow } from './CategoryRow.tsx';
 import styles from './CategoryTable.module.css';
 import { categoryDropOf } from './categoryDrop.ts';
 import { PlacementTabs } from './PlacementTabs.tsx';
-import { type CategorySums, elementName, type PlacedAccount, type PlacementModel, visibleNodes } from './placementModel.ts';
 import { RemoveCategoryDialog } from './RemoveCategoryDialog.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
 import { useShowOnStatement } from './useShowOnStatement.ts';
@@ -71,15 +71,11 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
     row?.focus();
     if (row) focused.current = 0;
   });
-  const focusOn = (at: number, by: 1 | -1) => {
-    for (let next = at; next >= 0 && next < items.length; next += by) {
-      const item = items[next];
-      if (item === undefined || typeof item === 'string') continue;
-      focused.current = item.category.id;
-      if (isVirtual) virtual.scrollToIndex(next);
-      body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`)?.focus();
-      return;
-    }
+  const focusOn = (node: CategoryNode | undefined) => {
+    if (!node) return;
+    focused.current = node.category.id;
+    if (isVirtual) virtual.scrollToIndex(items.indexOf(node));
+    body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`)?.focus();
   };
   useDndMonitor({
     onDragMove: (event) => {
@@ -97,7 +93,8 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
     const node = model.tree.nodes.get(Number(row.dataset.category));
     if (!node) return;
     const { id } = node.category;
-    const at = items.indexOf(node);
+    const walked = items.filter((item) => typeof item !== 'string');
+    const to = walkedTo(event.key, walked.indexOf(node), walked.length);
     const hasChildren = node.children.length > 0;
     const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
     if (event.altKey && arrow !== '' && mayPlace) {
@@ -112,11 +109,9 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
               ? above !== undefined && actions.nest(id, above.category.id, 'last')
               : node.parent !== null && actions.nest(id, node.parent.category.parentId, node.parent.category.id);
       if (isDone) focused.current = id;
-    } else if (event.altKey || event.ctrlKey || event.metaKey) return;
-    else if (arrow === 'Down') focusOn(at + 1, 1);
-    else if (arrow === 'Up') focusOn(at - 1, -1);
-    else if (event.key === 'Home') focusOn(0, 1);
-    else if (event.key === 'End') focusOn(items.length - 1, -1);
+    } else if (event.altKey) return;
+    else if (to !== null) focusOn(walked[to]);
+    else if (event.ctrlKey || event.metaKey) return;
     else if (arrow === 'Left' && hasChildren && !shut.has(id)) toggle(id);
     else if (arrow === 'Right' && hasChildren && shut.has(id)) toggle(id);
     else if (event.key === 'Enter' || event.key === ' ') onChoose(id);

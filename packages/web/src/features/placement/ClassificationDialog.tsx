@@ -8,10 +8,10 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddClassificationMutation, useChangeClassificationMutation, useDeleteClassificationMutation } from '../../api/placementApi.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useAddClassificationMutation, useChangeClassificationMutation, useDeleteClassificationMutation } from '../../shared/api/placementApi.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 interface ClassificationDialogProps {
   readonly asked: 'add' | 'rename' | 'delete';
@@ -32,14 +32,14 @@ export function ClassificationDialog({ asked, onClose }: ClassificationDialogPro
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (asked === 'add') {
-      const added = await add({ companyId, name: name.trim(), copyOf: copies ? classification.id : null });
+      const added = await add({ companyId, body: { name: name.trim(), copyOf: copies ? classification.id : null } });
       if (!added.data) return;
       choose(added.data.id);
     } else if (asked === 'rename') {
-      const changed = await change({ companyId, id: classification.id, version: classification.version, name: name.trim() });
+      const changed = await change({ companyId, classificationId: classification.id, body: { version: classification.version, name: name.trim() } });
       if (changed.error !== undefined) return;
     } else {
-      const removed = await remove({ companyId, id: classification.id });
+      const removed = await remove({ companyId, classificationId: classification.id });
       if (removed.error !== undefined) return;
       choose(classifications.find(({ isMain }) => isMain)?.id ?? 0);
     }

@@ -1,11 +1,11 @@
 import { useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangeClassificationMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useChangeClassificationMutation } from '../../shared/api/placementApi.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { ClassificationDialog } from './ClassificationDialog.tsx';
 import { PlacementFileDialog } from './PlacementFileDialog.tsx';
 import { usePlacementFile } from './usePlacementFile.ts';
@@ -22,7 +22,7 @@ export function ClassificationMenu() {
   const chooser = useRef<HTMLInputElement>(null);
   const { classifications } = company;
   const makeMain = async () => {
-    const { error } = await changeIt({ companyId: company.id, id: classification.id, version: classification.version, isMain: true });
+    const { error } = await changeIt({ companyId: company.id, classificationId: classification.id, body: { version: classification.version, isMain: true } });
     const text = error === undefined ? `Statements and proofs go by ${classification.name} from now on.` : describeFailure(error);
     dispatch(noticeGiven({ tone: error === undefined ? 'done' : 'refused', text }));
   };

@@ -5,9 +5,9 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { type KeyboardEvent, useId, useMemo, useState } from 'react';
-import { standsIn } from '../../api/standsIn.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { elementName, type PlacedAccount, type PlacementModel } from '../rehearsal/index.ts';
 import styles from './MoveDialog.module.css';
-import { elementName, type PlacedAccount, type PlacementModel } from './placementModel.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 

@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import styles from './PlacementFileDialog.module.css';
 
 type Fault = ReadPlacementBody['faults'][number];

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
-import styles from '../../components/SheetTabs.module.css';
+import styles from '../../shared/components/SheetTabs.module.css';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import { ClassificationMenu } from './ClassificationMenu.tsx';
 
 /** Where accounts stand: in the categories of one classification or another, and under codes. */

@@ -2,8 +2,8 @@ import { type DigitOrder, type Element, numberKey, type PlaceSide, rangeTest, re
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { counted } from '../../components/counted.ts';
-import type { PlacementModel } from './placementModel.ts';
+import { counted } from '../../shared/words/counted.ts';
+import type { PlacementModel } from '../rehearsal/index.ts';
 import { RangeFault } from './RangeFault.tsx';
 
 export type RangeTexts = Readonly<Record<PlaceSide, string>>;

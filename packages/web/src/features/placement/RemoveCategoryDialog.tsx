@@ -7,8 +7,8 @@ import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { counted } from '../../components/counted.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { usePlacement } from '../rehearsal/index.ts';
 import styles from './CategoryPanel.module.css';
 import { usePlacementActions } from './usePlacementActions.ts';
 

@@ -1,11 +1,10 @@
 import { formatAmount } from '@ivory-ladder/core';
-import { standsIn } from '../../api/standsIn.ts';
-import { useGetProofsQuery } from '../../api/statementApi.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { reasonText } from '../proofs/proofText.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
-import { onNaturalSide } from './placementModel.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { useGetProofsQuery } from '../../shared/api/statementApi.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { reasonText } from '../proofs/index.ts';
+import { onNaturalSide, usePlacement } from '../rehearsal/index.ts';
 import styles from './UnplacedPanel.module.css';
 
 interface ToLookAtProps {

@@ -1,7 +1,6 @@
 import { type Currency, formatAmount, isOnSide, pathOf, type Side, shortDay } from '@ivory-ladder/core';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import { landingOf } from './landing.ts';
-import { elementName, type PlacedAccount } from './placementModel.ts';
 import styles from './WhereItStands.module.css';
 
 interface WhereItStandsProps {

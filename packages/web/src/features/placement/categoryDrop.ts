@@ -1,5 +1,5 @@
 import type { DragEndEvent, DragMoveEvent } from '@dnd-kit/core';
-import type { PlacementModel } from './placementModel.ts';
+import type { PlacementModel } from '../rehearsal/index.ts';
 
 /** Part of a row's height, at its upper and its lower edge, that means beside it rather than in it. */
 const edge = 0.28;

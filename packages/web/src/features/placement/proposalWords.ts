@@ -1,6 +1,6 @@
 import type { Proposal, ProposalReason } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
-import type { PlacedAccount } from './placementModel.ts';
+import { counted } from '../../shared/words/counted.ts';
+import type { PlacedAccount } from '../rehearsal/index.ts';
 
 /** Why an account is proposed for a category, in words. */
 function reasonText(reason: ProposalReason, byId: ReadonlyMap<number, PlacedAccount>): string {

@@ -1,6 +1,6 @@
 import type { ChartAccountBody, PlacementView } from '@ivory-ladder/contract';
 import { buildCategoryTree, type CategoryRange, type DigitOrder, pathOf, placesKept, rangePlacer, readRangeText } from '@ivory-ladder/core';
-import { standsIn } from '../../api/standsIn.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
 
 type Categories = PlacementView['categories'];
 

@@ -13,11 +13,10 @@ import {
 } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
-import { standsIn } from '../../api/standsIn.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
-import type { PlacedAccount, StandingAccount } from './placementModel.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { type PlacedAccount, type StandingAccount, usePlacement } from '../rehearsal/index.ts';
 
 type PlaceSide = 'any' | 'debit' | 'credit';
 

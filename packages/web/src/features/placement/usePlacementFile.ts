@@ -2,13 +2,14 @@ import type { ReadPlacementBody } from '@ivory-ladder/contract';
 import { draftWithIds } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useReadPlacementFileMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { useReadPlacementFileMutation } from '../../shared/api/placementApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { usePlacement } from '../rehearsal/index.ts';
 
 export interface PlacementFile {
   /** Saves the placement as it is applied. */
@@ -31,8 +32,7 @@ export function usePlacementFile(): PlacementFile {
     wrong,
     forget: () => setWrong(null),
     save: (kind) => {
-      const classification = asked.classification === undefined ? '' : `&classification=${asked.classification}`;
-      window.location.assign(`/api/companies/${companyId}/placement/file?kind=${kind}${classification}`);
+      window.location.assign(addressOf('exportPlacement', { companyId, kind, ...asked }));
     },
     load: async (file) => {
       const { data, error } = await read({ companyId, file, ...asked });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PlacementModel } from './placementModel.ts';
+import type { PlacementModel } from '../rehearsal/index.ts';
 
 export interface RecentTarget {
   readonly id: number;

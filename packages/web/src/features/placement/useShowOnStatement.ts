@@ -1,8 +1,8 @@
 import { type Element, isIncomeOrExpense } from '@ivory-ladder/core';
 import { useNavigate } from 'react-router';
-import { spanSearch } from '../../app/spanSearch.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { spanSearch } from '../../shared/state/spanSearch.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
 
 /** Goes to the line of a category on its statement, with what it is made of beside it. */
 export function useShowOnStatement(): (categoryId: number, element: Element) => void {

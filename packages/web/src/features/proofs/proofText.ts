@@ -1,6 +1,6 @@
 import type { ProofBody } from '@ivory-ladder/contract';
 import { shortDay } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 export function proofStateMark(state: ProofBody['state']): string {
   return { holds: '✓', fails: '✗', to_look_at: '▲', not_provable: '–' }[state];

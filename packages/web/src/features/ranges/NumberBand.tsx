@@ -1,6 +1,6 @@
 import type { NumberBand as Band, BandSpan } from '@ivory-ladder/core';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
-import type { PlacedAccount } from '../placement/placementModel.ts';
+import type { PlacedAccount } from '../rehearsal/index.ts';
 import { tickState } from './bandChoice.ts';
 import styles from './NumberBand.module.css';
 

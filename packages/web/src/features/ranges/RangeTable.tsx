@@ -1,10 +1,8 @@
 import { type BandSpan, type Currency, type Element, formatAmount, type PlaceSide, readRangeText, spanLines, walkCategories } from '@ivory-ladder/core';
 import { useState } from 'react';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import type { PlacedAccount } from '../placement/placementModel.ts';
-import { rangeFault } from '../placement/rangeWords.ts';
-import { usePlacementActions } from '../placement/usePlacementActions.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { rangeFault, usePlacementActions } from '../placement/index.ts';
+import { type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import styles from './RangeTable.module.css';
 
 interface RangeTableProps {

@@ -1,14 +1,12 @@
 import { counterElement, type DescribedCategory, formatAmount, rangesHolding, rangesWith, writeRangeText } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useDispatch } from 'react-redux';
-import { standsIn } from '../../api/standsIn.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
-import { landingOf } from '../placement/landing.ts';
-import { onNaturalSide, type PlacedAccount } from '../placement/placementModel.ts';
-import { usePlacementActions } from '../placement/usePlacementActions.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { standsIn } from '../../shared/api/standsIn.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { landingOf, usePlacementActions } from '../placement/index.ts';
+import { onNaturalSide, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import { type BandChoice, tickState } from './bandChoice.ts';
 import styles from './RangedPanel.module.css';
 

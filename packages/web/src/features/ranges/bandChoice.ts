@@ -1,5 +1,5 @@
 import { type DigitOrder, type Element, elements, sortByNumber } from '@ivory-ladder/core';
-import { elementName, type PlacedAccount } from '../placement/placementModel.ts';
+import { elementName, type PlacedAccount } from '../rehearsal/index.ts';
 
 /** A part of the chart that is looked at: an element, or those of its numbers that begin alike. */
 export interface BandChoice {

@@ -1,6 +1,6 @@
 import type { Company } from '@ivory-ladder/contract';
 import { ageInDays, closingRateOn, type ExchangeRate, shortDay } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 import { RateCell } from './RateCell.tsx';
 import styles from './RatesScreen.module.css';
 import type { RateKey } from './rateKey.ts';

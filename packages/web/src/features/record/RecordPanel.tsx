@@ -2,17 +2,15 @@ import type { PlacementDraftBody, PlacementRecordDetailBody } from '@ivory-ladde
 import { type ChangedLine, invertDraft } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementRecordQuery, useRehearsePlacementQuery, useUndoPlacementMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { effectSentence } from '../../components/effectWords.ts';
-import { momentText } from '../../components/momentText.ts';
-import { ChangedLines } from '../rehearsal/ChangedLines.tsx';
-import { type DraftNames, draftList } from '../rehearsal/draftWords.ts';
-import { useDraftNames } from '../rehearsal/useDraftNames.ts';
+import { useGetPlacementRecordQuery, useRehearsePlacementQuery, useUndoPlacementMutation } from '../../shared/api/placementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { effectSentence } from '../../shared/words/effectWords.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
+import { ChangedLines, type DraftNames, draftList, useDraftNames } from '../rehearsal/index.ts';
 import styles from './PlacementRecordScreen.module.css';
 import { useRestorePlacement } from './useRestorePlacement.ts';
 
@@ -74,7 +72,7 @@ function EffectOfTakingBack({ draft }: Pick<PlacementRecordDetailBody, 'draft'>)
   const company = useCompany();
   const { span } = useSpan();
   const { asked } = useClassification();
-  const { currentData } = useRehearsePlacementQuery({ companyId: company.id, draft: invertDraft(draft) as PlacementDraftBody, ...span, ...asked });
+  const { currentData } = useRehearsePlacementQuery({ companyId: company.id, body: { draft: invertDraft(draft) as PlacementDraftBody, ...span, ...asked } });
   const text = currentData && effectSentence(currentData);
   return text ? <p className={styles.quiet}>Taken back now: {text}</p> : null;
 }

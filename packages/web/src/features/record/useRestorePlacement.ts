@@ -1,13 +1,13 @@
 import { draftBetween, isEmptyDraft, placementOf } from '@ivory-ladder/core';
 import { useDispatch } from 'react-redux';
 import { useLocation, useNavigate } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useLazyGetPastPlacementQuery } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { draftAmended, rehearsedKey } from '../../app/rehearsalSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { usePlacement } from '../rehearsal/usePlacement.ts';
+import { useLazyGetPastPlacementQuery } from '../../shared/api/placementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { draftAmended, rehearsedKey } from '../../shared/state/rehearsalSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { usePlacement } from '../rehearsal/index.ts';
 
 /** Proposes the placement as it stood at a moment: what differs from today's becomes the rehearsal, which shows it and applies nothing. */
 export function useRestorePlacement(): (moment: string, said: string) => Promise<void> {

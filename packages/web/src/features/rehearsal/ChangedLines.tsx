@@ -1,5 +1,5 @@
 import { type ChangedLine, type Currency, formatAmount } from '@ivory-ladder/core';
-import { BeforeAfterTable } from '../../components/BeforeAfterTable.tsx';
+import { BeforeAfterTable } from '../../shared/components/BeforeAfterTable.tsx';
 
 const statements = [
   ['income_statement', 'Income statement'],

@@ -7,12 +7,12 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangeRehearsalMutation, useSaveRehearsalMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { rehearsalCleared, rehearsedKey } from '../../app/rehearsalSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useChangeRehearsalMutation, useSaveRehearsalMutation } from '../../shared/api/placementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { rehearsalCleared, rehearsedKey } from '../../shared/state/rehearsalSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { usePlacement } from './usePlacement.ts';
 
 const words = {
@@ -47,14 +47,14 @@ export function KeepDialog({ ask, onClose }: { ask: keyof typeof words; onClose:
   const done = async (): Promise<string | null> => {
     if (ask === 'apply') return (await apply(text)) ? '' : null;
     if (ask === 'return') {
-      const returned = await change({ companyId, rehearsalId: kept?.id ?? 0, version: kept?.version ?? 0, word: text });
+      const returned = await change({ companyId, rehearsalId: kept?.id ?? 0, body: { version: kept?.version ?? 0, word: text } });
       return returned.error === undefined ? `Returned to ${kept?.by}.` : refuse(returned.error);
     }
     const body = working.draft as PlacementDraftBody;
-    const saved = kept ? { data: kept, error: undefined } : await save({ companyId, name: '', draft: body, ...asked });
+    const saved = kept ? { data: kept, error: undefined } : await save({ companyId, body: { name: '', draft: body, ...asked } });
     if (!saved.data) return refuse(saved.error);
     const state = ask === 'offer' ? 'offered' : 'drafted';
-    const named = await change({ companyId, rehearsalId: saved.data.id, version: saved.data.version, name: text, state, draft: body });
+    const named = await change({ companyId, rehearsalId: saved.data.id, body: { version: saved.data.version, name: text, state, draft: body } });
     return named.error === undefined ? `${ask === 'offer' ? 'Given to others' : 'Kept'}: «${text}».` : refuse(named.error);
   };
   const refuse = (error: unknown): null => {

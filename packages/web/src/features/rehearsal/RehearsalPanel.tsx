@@ -1,9 +1,9 @@
 import Close from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { currencyOfCompany, useCompany } from '../../app/useCompany.ts';
-import { EffectList } from '../../components/EffectList.tsx';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { ChangedLines } from './ChangedLines.tsx';
 import { categoryText, draftList, moveText } from './draftWords.ts';
 import styles from './RehearsalPanel.module.css';

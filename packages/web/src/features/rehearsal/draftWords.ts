@@ -1,5 +1,5 @@
 import { changedFields, type DraftedCategory, type DraftedPlaces, type PlacementDraft } from '@ivory-ladder/core';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 /** What the words need to name things: of the placement as it would be, and as it was. */
 export interface DraftNames {

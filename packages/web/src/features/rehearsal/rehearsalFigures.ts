@@ -1,6 +1,6 @@
 import type { Company, PlacementView } from '@ivory-ladder/contract';
 import type { AccountProposals, PlacedElsewhere, PlacementDraft, PlacementEffect } from '@ivory-ladder/core';
-import type { RehearsalAnswer, RehearsalAsked } from '../../workers/rehearsalWorker.ts';
+import type { RehearsalAnswer, RehearsalAsked } from '../../shared/workers/rehearsalWorker.ts';
 
 /** What is worked out beside the screen, about the draft that was asked about last; that of the one before stays until then. */
 interface Known {
@@ -26,7 +26,7 @@ export class RehearsalFigures {
   };
 
   open(): void {
-    this.worker = new Worker(new URL('../../workers/rehearsalWorker.ts', import.meta.url), { type: 'module' });
+    this.worker = new Worker(new URL('../../shared/workers/rehearsalWorker.ts', import.meta.url), { type: 'module' });
     this.worker.onmessage = ({ data }: MessageEvent<RehearsalAnswer>) => {
       if (data.number !== this.number) return;
       this.known =

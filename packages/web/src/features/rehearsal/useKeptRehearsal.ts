@@ -2,12 +2,12 @@ import type { PlacementDraftBody, PlacementRehearsal, SavedRehearsal } from '@iv
 import { emptyDraft, isEmptyDraft, mergeDrafts, type PlacementDraft } from '@ivory-ladder/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeRehearsalMutation, useListRehearsalsQuery, useSaveRehearsalMutation } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { type KeptRehearsal, rehearsalJoined, rehearsalKept, rehearsalOpened, rehearsedKey, type WorkingRehearsal } from '../../app/rehearsalSlice.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { counted } from '../../components/counted.ts';
+import { useChangeRehearsalMutation, useListRehearsalsQuery, useSaveRehearsalMutation } from '../../shared/api/placementApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { type KeptRehearsal, rehearsalJoined, rehearsalKept, rehearsalOpened, rehearsedKey, type WorkingRehearsal } from '../../shared/state/rehearsalSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 const millisecondsBeforeKeeping = 400;
 
@@ -77,11 +77,11 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
       told.current = latest;
       telling.current = telling.current.then(async () => {
         const asWorking = (draft: PlacementDraft, base: PlacementDraft) =>
-          save({ companyId, name: '', ...bodies(draft, base), ...(of === undefined ? {} : { classification: of }) });
+          save({ companyId, body: { name: '', ...bodies(draft, base), ...(of === undefined ? {} : { classification: of }) } });
         const base = common.current ?? emptyDraft;
         const named = kept.current?.name ? kept.current : null;
         const written = named
-          ? await change({ companyId, rehearsalId: named.id, version: named.version, ...bodies(latest, base) })
+          ? await change({ companyId, rehearsalId: named.id, body: { version: named.version, ...bodies(latest, base) } })
           : await asWorking(latest, base);
         if (!written.data) return;
         // It was applied while this was on its way: nothing of it is proposed any more.

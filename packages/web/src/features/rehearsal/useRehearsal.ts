@@ -2,9 +2,9 @@ import type { PlacementDraftBody, PlacementView } from '@ivory-ladder/contract';
 import { amendDraft, type DraftConflict, draftWithIds, isEmptyDraft, type PlacementChange, type PlacementDraft, type PlacementFault } from '@ivory-ladder/core';
 import { useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useApplyPlacementMutation, useDeleteRehearsalMutation, useListPlacedElsewhereQuery } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useApplyPlacementMutation, useDeleteRehearsalMutation, useListPlacedElsewhereQuery } from '../../shared/api/placementApi.ts';
+import type { AppState } from '../../shared/state/appState.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import {
   draftAmended,
   draftRedone,
@@ -15,14 +15,14 @@ import {
   rehearsalDiscarded,
   rehearsedKey,
   type WorkingRehearsal,
-} from '../../app/rehearsalSlice.ts';
-import type { AppState } from '../../app/store.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useUndoKeys } from '../../app/useUndoKeys.ts';
-import { counted } from '../../components/counted.ts';
-import { modelPlacement, type PlacementBase, type PlacementModel, placementBase, soundOf } from '../placement/placementModel.ts';
+} from '../../shared/state/rehearsalSlice.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { modelPlacement, type PlacementBase, type PlacementModel, placementBase, soundOf } from './placementModel.ts';
 import { RehearsalFigures } from './rehearsalFigures.ts';
 
 export interface PlacementRehearsing {
@@ -69,7 +69,7 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   const kept = useMemo(() => (base ? modelPlacement(base) : null), [base]);
   const model = useMemo(() => (base && sound && kept ? (isEmptyDraft(sound.draft) ? kept : modelPlacement(base, sound.placement)) : null), [base, sound, kept]);
   const [figures] = useState(() => new RehearsalFigures());
-  const { data: elsewhere } = useListPlacedElsewhereQuery(companyId);
+  const { data: elsewhere } = useListPlacedElsewhereQuery({ companyId });
   useLayoutEffect(() => {
     figures.open();
     return () => figures.close();
@@ -151,7 +151,7 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
       if (!view || !sound) return false;
       const of = asked.classification === undefined ? {} : { classification: asked.classification };
       const ends = working.kept ? { rehearsalId: working.kept.id } : {};
-      const applied = await applyNow({ companyId, draft: sound.draft as PlacementDraftBody, reason, ...ends, ...span, ...of });
+      const applied = await applyNow({ companyId, body: { draft: sound.draft as PlacementDraftBody, reason, ...ends, ...span, ...of } });
       if (!applied.data) {
         refuse(applied.error);
         return false;

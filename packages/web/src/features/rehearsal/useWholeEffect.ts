@@ -1,10 +1,10 @@
 import type { PlacementDraftBody, StatementEffect } from '@ivory-ladder/contract';
 import { isEmptyDraft } from '@ivory-ladder/core';
-import { useRehearsePlacementQuery } from '../../api/placementApi.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSettled } from '../../app/useSettled.ts';
-import { useSpan } from '../../app/useSpan.ts';
+import { useRehearsePlacementQuery } from '../../shared/api/placementApi.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSettled } from '../../shared/state/useSettled.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
 import { usePlacement } from './usePlacement.ts';
 
 const millisecondsBeforeLooking = 400;
@@ -25,7 +25,7 @@ export function useWholeEffect(): WholeEffectOfDraft {
   const { draft } = usePlacement();
   const settled = useSettled(draft, millisecondsBeforeLooking);
   const { currentData, error } = useRehearsePlacementQuery(
-    { companyId, draft: settled as PlacementDraftBody, ...span, ...asked },
+    { companyId, body: { draft: settled as PlacementDraftBody, ...span, ...asked } },
     { skip: isEmptyDraft(settled) },
   );
   const own = classification.isMain ? null : classification.name;

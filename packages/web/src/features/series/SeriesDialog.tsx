@@ -6,16 +6,16 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useAddSeriesMutation, useChangeSeriesMutation, useDeleteSeriesMutation, useListSeriesQuery } from '../../api/seriesApi.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
+import { useAddSeriesMutation, useChangeSeriesMutation, useDeleteSeriesMutation, useListSeriesQuery } from '../../shared/api/seriesApi.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './SeriesDialog.module.css';
 
 /** The series of the company with what each numbers next; one is begun, renamed, ended, taken up again, or deleted while nothing is numbered in it. */
 export function SeriesDialog({ onClose }: { onClose: () => void }) {
   const company = useCompany();
   const mayChange = useMay('prepare_entries');
-  const { data } = useListSeriesQuery(company.id);
+  const { data } = useListSeriesQuery({ companyId: company.id });
   const [failure, setFailure] = useState<string | null>(null);
   const said = <Result extends { error?: unknown }>(result: Result): Result => {
     setFailure(result.error === undefined ? null : describeFailure(result.error));

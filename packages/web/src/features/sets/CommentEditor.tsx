@@ -2,10 +2,10 @@ import type { LineCommentBody, RanSet } from '@ivory-ladder/contract';
 import { longDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useSetCommentMutation } from '../../api/setApi.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { momentText } from '../../components/momentText.ts';
+import { useSetCommentMutation } from '../../shared/api/setApi.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { momentText } from '../../shared/words/momentText.ts';
 import styles from './SetsScreen.module.css';
 
 interface CommentEditorProps {
@@ -31,7 +31,7 @@ export function CommentEditor({ companyId, setId, partKey, lineKey, comment, ear
   const [set, { isLoading }] = useSetCommentMutation();
   const keep = async () => {
     if (text.trim() === (comment?.text ?? '')) return onClose();
-    const { error } = await set({ companyId, setId, comment: { partKey, lineKey, day: span.to, text, version } });
+    const { error } = await set({ companyId, setId, body: { partKey, lineKey, day: span.to, text, version } });
     if (error === undefined) return onClose();
     const { current } = ((error as { facts?: { current?: { version: number; text: string } } }).facts ?? {}) as { current?: { version: number; text: string } };
     if (current) setVersion(current.version);

@@ -1,13 +1,11 @@
 import type { RanSet, StatementBody } from '@ivory-ladder/contract';
 import { markComments, printWords } from '@ivory-ladder/core';
 import { useMemo, useState } from 'react';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { StatementFoot } from '../statements/StatementFoot.tsx';
-import { isWide, type RowComments, StatementTable } from '../statements/StatementTable.tsx';
-import { statementDates } from '../statements/statementDates.ts';
-import type { CellAddress } from '../statements/useStatementAddress.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import type { CellAddress } from '../evidence/index.ts';
+import { isWide, type RowComments, StatementFoot, StatementTable, statementDates } from '../statements/index.ts';
 import { CommentEditor } from './CommentEditor.tsx';
 import styles from './SetsScreen.module.css';
 

@@ -5,21 +5,21 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useListLayoutsQuery } from '../../api/layoutApi.ts';
-import { setPrintPath, useDeleteSetMutation } from '../../api/setApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useUndoKeys } from '../../app/useUndoKeys.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { languageNames } from '../../components/languageNames.ts';
-import { OrderActs } from '../../components/OrderActs.tsx';
-import { shiftedByKey } from '../../components/shiftedByKey.ts';
-import { UndoButtons } from '../../components/UndoButtons.tsx';
-import { ScaleMenu } from '../statements/ScaleMenu.tsx';
-import { statementNames } from '../statements/StatementNav.tsx';
+import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
+import { useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import { useDeleteSetMutation } from '../../shared/api/setApi.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { OrderActs } from '../../shared/components/OrderActs.tsx';
+import { shiftedByKey } from '../../shared/components/shiftedByKey.ts';
+import { UndoButtons } from '../../shared/components/UndoButtons.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
+import { ScaleMenu, statementNames } from '../statements/index.ts';
 import { PartFields } from './PartFields.tsx';
 import { SetProofs } from './SetProofs.tsx';
 import styles from './SetsScreen.module.css';
@@ -43,8 +43,8 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
   const navigate = useNavigate();
   const dispatch = useDispatch();
   const [remove] = useDeleteSetMutation();
-  const { data: layouts } = useListLayoutsQuery(company.id);
-  const { data: plans } = useListColumnPlansQuery(company.id);
+  const { data: layouts } = useListLayoutsQuery({ companyId: company.id });
+  const { data: plans } = useListColumnPlansQuery({ companyId: company.id });
   const { content, edit, undo, redo, undoName, redoName } = work;
   const { parts, scale, language, presentation } = content.definition;
   const [chosen, setChosen] = useState<string | null>(null);
@@ -82,7 +82,7 @@ export function SetPanel({ set, sets, ran, work, onBegin }: SetPanelProps) {
         <Button
           variant="contained"
           startIcon={<PictureAsPdf />}
-          href={setPrintPath({ companyId: company.id, setId: set.id, ...span })}
+          href={addressOf('printSet', { companyId: company.id, setId: set.id, ...span })}
           disabled={!ran || ran.parts.length === 0 || isStuck}
         >
           Print (PDF)

@@ -1,8 +1,8 @@
 import type { RanSet, SetProofBody } from '@ivory-ladder/contract';
 import { accountLabel, type Currency, formatAmount, longDay } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
-import { useCompany } from '../../app/useCompany.ts';
-import { reasonText } from '../proofs/proofText.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { reasonText } from '../proofs/index.ts';
 import styles from './SetsScreen.module.css';
 import { setFigureNames, setProofText, titleOfPart, unprovableText } from './setProofText.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shiftedByKey } from '../../components/shiftedByKey.ts';
+import { shiftedByKey } from '../../shared/components/shiftedByKey.ts';
 import { newPart, newSet } from './setParts.ts';
 
 describe('the statements of a set', () => {

@@ -1,6 +1,6 @@
 import type { SetDefinitionBody, SetPartBody } from '@ivory-ladder/contract';
 import { freshKey } from '@ivory-ladder/core';
-import { readPresentation } from '../statements/presentationText.ts';
+import { readPresentation } from '../statements/index.ts';
 
 /** A statement as a set takes it first: with its own columns, opened to subcategories. The key is one that the set does not have yet. */
 export function newPart(statement: SetPartBody['statement'], parts: readonly SetPartBody[]): SetPartBody {

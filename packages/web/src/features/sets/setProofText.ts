@@ -1,5 +1,5 @@
 import type { RanSet, SetProofBody } from '@ivory-ladder/contract';
-import { counted } from '../../components/counted.ts';
+import { counted } from '../../shared/words/counted.ts';
 
 type Figure = SetProofBody['ties'][number]['figures'][number]['name'];
 

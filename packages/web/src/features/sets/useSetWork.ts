@@ -1,11 +1,11 @@
 import type { SetDefinitionBody, StatementSetBody } from '@ivory-ladder/contract';
 import { useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useChangeSetMutation } from '../../api/setApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../app/undoSteps.ts';
-import { useCompany } from '../../app/useCompany.ts';
+import { useChangeSetMutation } from '../../shared/api/setApi.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../shared/state/undoSteps.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 export interface SetContent {
   readonly name: string;
@@ -36,7 +36,7 @@ export function useSetWork(set: StatementSetBody) {
   }
   const keep = (content: SetContent) => {
     waiting.current = waiting.current.then(async () => {
-      const { data, error } = await change({ companyId, setId: set.id, set: { ...content, version: version.current } });
+      const { data, error } = await change({ companyId, setId: set.id, body: { ...content, version: version.current } });
       if (data) {
         version.current = data.version;
         return;

@@ -2,7 +2,7 @@ import type { Company } from '@ivory-ladder/contract';
 import { captionLanguages } from '@ivory-ladder/core';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { languageNames } from '../../components/languageNames.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
 import styles from './SettingsScreen.module.css';
 
 type Language = Company['languages'][number];

@@ -8,25 +8,29 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useNavigate } from 'react-router';
-import { useRemoveCompanyMutation } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
+import { useRemoveCompanyMutation } from '../../shared/api/companyApi.ts';
+import { addressOf } from '../../shared/api/requestOf.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './SettingsScreen.module.css';
 
 /** Files that hold what is lost with a company: over all of its years. */
-function filesOf({ id, years }: Company): readonly { readonly name: string; readonly href: string }[] {
+function filesOf({ id: companyId, years }: Company): readonly { readonly name: string; readonly href: string }[] {
   const [first, last] = [years[0], years.at(-1)];
-  const path = `/api/companies/${id}`;
-  const chart = { name: 'Chart and placement, workbook', href: `${path}/chart/file?kind=xlsx` };
-  const history = { name: 'History of changes, CSV', href: `${path}/history/csv` };
+  const chart = { name: 'Chart and placement, workbook', href: addressOf('exportChart', { companyId, kind: 'xlsx' }) };
+  const history = { name: 'History of changes, CSV', href: addressOf('exportHistory', { companyId }) };
   if (!first || !last) return [chart, history];
-  const span = new URLSearchParams({ from: first.firstDay, to: last.lastDay });
-  const statement = (kind: string, name: string) => ({ name: `${name}, workbook`, href: `${path}/statements/${kind}/workbook?${span}&compare=none` });
+  const span = { companyId, from: first.firstDay, to: last.lastDay };
+  const statement = (kind: StatementKind, name: string) => ({
+    name: `${name}, workbook`,
+    href: addressOf('exportWorkbook', { ...span, kind, compare: 'none' }),
+  });
   return [
     chart,
-    { name: 'Account ledger with every line, CSV', href: `${path}/account-ledger/csv?${span}` },
-    { name: 'Entries, CSV', href: `${path}/entry-list/csv` },
-    { name: 'Trial balance, workbook', href: `${path}/trial-balance/workbook?${span}` },
+    { name: 'Account ledger with every line, CSV', href: addressOf('exportAccountLedger', span) },
+    { name: 'Entries, CSV', href: addressOf('exportEntries', { companyId }) },
+    { name: 'Trial balance, workbook', href: addressOf('exportTrialBalanceWorkbook', span) },
     statement('balance-sheet', 'Balance sheet'),
     statement('income-statement', 'Income statement'),
     statement('cash-flow', 'Cash flow'),
@@ -56,7 +60,7 @@ function RemoveDialog({ company, onClose }: { readonly company: Company; readonl
   const [name, setName] = useState('');
   const [remove, { isLoading, error }] = useRemoveCompanyMutation();
   const submit = async () => {
-    const removed = await remove({ companyId: company.id, name: name.trim() });
+    const removed = await remove({ companyId: company.id, body: { name: name.trim() } });
     if (removed.error !== undefined) return;
     await navigate('/');
     dispatch(noticeGiven({ tone: 'done', text: `Removed: ${company.name}.` }));

@@ -6,15 +6,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeSettingsMutation, useRehearseSettingsQuery } from '../../api/companyApi.ts';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { useGetPlacementQuery } from '../../api/placementApi.ts';
-import { noticeGiven } from '../../app/noticeSlice.ts';
-import { currencyOfCompany, useCompany, useMay } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { counted } from '../../components/counted.ts';
-import { EffectList } from '../../components/EffectList.tsx';
-import { EmptyState } from '../../components/EmptyState.tsx';
+import { useChangeSettingsMutation, useRehearseSettingsQuery } from '../../shared/api/companyApi.ts';
+import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
+import { EffectList } from '../../shared/components/EffectList.tsx';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
+import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { LanguageFields } from './LanguageFields.tsx';
 import { RemoveCompany } from './RemoveCompany.tsx';
 import { SchemeEditor } from './SchemeEditor.tsx';
@@ -70,13 +70,13 @@ function SettingsForm({ company }: { company: Company }) {
   const isRenumbered = isReordered || current.numbered !== company.numbered;
   const { from, to } = span;
   const { digitOrder, numbered } = current;
-  const seen = useRehearseSettingsQuery({ companyId: company.id, digitOrder, numbered, from, to }, { skip: !isRenumbered });
+  const seen = useRehearseSettingsQuery({ companyId: company.id, body: { digitOrder, numbered, from, to } }, { skip: !isRenumbered });
   const isChanged = (Object.keys(draft) as (keyof SettingsChange)[]).some(
     (key) => key !== 'version' && JSON.stringify(draft[key]) !== JSON.stringify(company[key as keyof Company]),
   );
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const changed = await change({ companyId: company.id, change: draft });
+    const changed = await change({ companyId: company.id, body: draft });
     if (changed.data) dispatch(noticeGiven({ tone: 'done', text: 'Applied: the settings hold from now on.' }));
   };
   return (

@@ -1,12 +1,12 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useListBudgetsQuery } from '../../api/budgetApi.ts';
-import { useListColumnPlansQuery } from '../../api/columnPlanApi.ts';
-import type { PlanParams } from '../../api/statementApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { type ComparisonKind, useSpan } from '../../app/useSpan.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useListBudgetsQuery } from '../../shared/api/budgetApi.ts';
+import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
+import type { PlanParams } from '../../shared/api/statementParams.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { type ComparisonKind, useSpan } from '../../shared/state/useSpan.ts';
 
 const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
   usual: 'usual',
@@ -40,8 +40,8 @@ export function ColumnMenu({ isBalance, planned, ran, change }: ColumnMenuProps)
   const { span } = useSpan();
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
-  const { data } = useListBudgetsQuery(company.id, { skip: !(isLookedAt || plan === 'budget') });
-  const { data: composed } = useListColumnPlansQuery(company.id, { skip: !(isLookedAt || plan === 'composed') });
+  const { data } = useListBudgetsQuery({ companyId: company.id }, { skip: !(isLookedAt || plan === 'budget') });
+  const { data: composed } = useListColumnPlansQuery({ companyId: company.id }, { skip: !(isLookedAt || plan === 'composed') });
   const plans = composed?.plans ?? [];
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.from && span.to <= lastDay)?.year;
   const budgets = (data?.budgets ?? []).filter((budget) => budget.year === year);

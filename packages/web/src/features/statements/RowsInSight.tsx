@@ -1,7 +1,7 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, type RefObject, useEffect, useLayoutEffect, useRef } from 'react';
-import { useIsPrinting } from '../../components/useIsPrinting.ts';
+import { useIsPrinting } from '../../shared/components/useIsPrinting.ts';
 
 type Row = StatementBody['rows'][number];
 

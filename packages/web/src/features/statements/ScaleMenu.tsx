@@ -1,7 +1,7 @@
 import { findCurrency, type PresentationChoice, type Scale, scaleUnits } from '@ivory-ladder/core';
-import { useListRatesQuery } from '../../api/rateApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useListRatesQuery } from '../../shared/api/rateApi.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import { readPresentation, writePresentation } from './presentationText.ts';
 
 interface ScaleMenuProps {
@@ -17,7 +17,7 @@ const labels = { exact: 'exact', units: 'whole', thousands: 'thousands', million
 /** In what currency and unit figures are printed, and how they are rounded to it. Currencies are those that rates are kept of. */
 export function ScaleMenu({ scale, rounding, presentation, change }: ScaleMenuProps) {
   const company = useCompany();
-  const { data } = useListRatesQuery(company.id, { skip: presentation === undefined });
+  const { data } = useListRatesQuery({ companyId: company.id }, { skip: presentation === undefined });
   const code = presentation?.currency ?? company.currency;
   const exponent = findCurrency(code)?.exponent ?? company.exponent;
   const names = {

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { useListLayoutsQuery } from '../../api/layoutApi.ts';
-import type { StatementKind } from '../../api/statementApi.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
+import { useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './StatementScreen.module.css';
 
 export const statementNames = {
@@ -29,7 +29,7 @@ export function StatementNav({ kind, title }: { readonly kind: StatementKind; re
   const isOwn = kind.startsWith('layout-');
   const [isLookedAt, setLookedAt] = useState(false);
   // Most statements are read without; the first figures do not wait for it.
-  const { data } = useListLayoutsQuery(company.id, { skip: !isLookedAt && !isOwn });
+  const { data } = useListLayoutsQuery({ companyId: company.id }, { skip: !isLookedAt && !isOwn });
   const running = data?.layouts.filter(({ inUse }) => inUse !== null) ?? [];
   // Several may have one title on the page; names tell them apart.
   const name = data?.layouts.find(({ id }) => kind === `layout-${id}`)?.name ?? title ?? 'Layout';

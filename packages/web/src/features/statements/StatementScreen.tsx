@@ -1,17 +1,20 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { noteWords, type PresentationChoice } from '@ivory-ladder/core';
+import { draftWords, type PresentationChoice } from '@ivory-ladder/core';
 import { type CSSProperties, lazy, Suspense, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { describeFailure } from '../../api/failureMessages.ts';
-import { type StatementKind, statementPath, useGetStatementQuery } from '../../api/statementApi.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useSpan } from '../../app/useSpan.ts';
-import { useTakeFile } from '../../app/useTakeFile.ts';
-import { ChoiceMenu } from '../../components/ChoiceMenu.tsx';
-import { EmptyState } from '../../components/EmptyState.tsx';
-import { languageNames } from '../../components/languageNames.ts';
-import { FacetMenu, FacetNote } from '../facets/FacetMenu.tsx';
+import { pathOf } from '../../shared/api/requestOf.ts';
+import { useGetStatementQuery } from '../../shared/api/statementApi.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { useTakeFile } from '../../shared/state/useTakeFile.ts';
+import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { languageNames } from '../../shared/words/languageNames.ts';
+import { writeCell } from '../evidence/index.ts';
+import { FacetMenu, FacetNote } from '../facets/index.ts';
 import { ColumnMenu } from './ColumnMenu.tsx';
 import { ScaleMenu } from './ScaleMenu.tsx';
 import { StatementFoot } from './StatementFoot.tsx';
@@ -20,7 +23,7 @@ import styles from './StatementScreen.module.css';
 import { isWide, StatementTable } from './StatementTable.tsx';
 import { sheetWidth } from './sheetWidth.ts';
 import { statementDates } from './statementDates.ts';
-import { useStatementAddress, writeCell } from './useStatementAddress.ts';
+import { useStatementAddress } from './useStatementAddress.ts';
 
 const EvidencePanel = lazy(async () => ({ default: (await import('../evidence/EvidencePanel.tsx')).EvidencePanel }));
 
@@ -89,7 +92,7 @@ export function StatementScreen() {
             </div>
             <p className={styles.printed}>{company.name}</p>
             <p className={styles.dates}>
-              {statement?.isDraft && <strong className={styles.draft}>✗ {noteWords[statement.language].draft} · </strong>}
+              {statement?.isDraft && <strong className={styles.draft}>✗ {draftWords[statement.language]} · </strong>}
               {statement ? statementDates(statement, span) : ' '}
             </p>
           </div>
@@ -97,17 +100,17 @@ export function StatementScreen() {
             label="Export"
             strong
             choices={[
-              { value: 'workbook', label: 'Workbook with live formulas (XLSX)' },
-              { value: 'csv', label: 'Figures as CSV' },
-              { value: 'document', label: 'Whole statement as JSON' },
+              { value: 'exportWorkbook', label: 'Workbook with live formulas (XLSX)' },
+              { value: 'exportCsv', label: 'Figures as CSV' },
+              { value: 'exportDocument', label: 'Whole statement as JSON' },
               { value: 'print', label: 'Print…' },
             ]}
             chosen={[]}
-            onChoose={(what) => (what === 'print' ? window.print() : takeFile(statementPath(request, `/${what}`)))}
+            onChoose={(what) => (what === 'print' ? window.print() : takeFile(pathOf(what, request)))}
           />
           <div className={styles.tools}>
             <StatementNav kind={kind} title={statement?.title} />
-            <DetailMenu statement={statement} detail={request.detail} zero={request.zero} change={change} />
+            <DetailMenu statement={statement} detail={String(request.detail)} zero={request.zero} change={change} />
             <ColumnMenu isBalance={isOfBalances(kind, statement)} planned={planned} ran={statement?.plan} change={change} />
             <ScaleMenu scale={request.scale} rounding={request.rounding} presentation={presentation} change={change} />
             <FacetMenu />

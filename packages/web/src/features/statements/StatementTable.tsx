@@ -2,11 +2,12 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, type FigureNature, formatInColumn, usualNature } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { type CSSProperties, Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
-import { formulaFaultText } from '../../components/formulaFaultText.ts';
+import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
+import { formulaFaultText } from '../../shared/words/formulaFaultText.ts';
+import type { CellAddress } from '../evidence/index.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
 import { RowsInSight } from './RowsInSight.tsx';
 import styles from './StatementTable.module.css';
-import type { CellAddress } from './useStatementAddress.ts';
 
 type Row = StatementBody['rows'][number];
 type Column = StatementBody['columns'][number];
@@ -49,13 +50,31 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
     const row = cell?.parentElement;
     if (!cell || !row) return;
     const controlIn = (one: Element | null | undefined): HTMLElement | null => one?.querySelector('button') ?? null;
-    const isDown = event.key === 'ArrowDown';
-    let target: HTMLElement | null = null;
-    if (isDown || event.key === 'ArrowUp') {
-      const next = (one: Element): Element | null => (isDown ? one.nextElementSibling : one.previousElementSibling);
-      for (let beside = next(row); beside && !target; beside = next(beside)) target = controlIn(beside.children[cell.cellIndex]);
-    } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+    const body = row.parentElement;
+    const column = (): HTMLElement[] => [...(body?.children ?? [])].flatMap((one) => controlIn(one.children[cell.cellIndex]) ?? []);
+    const inRow = [...row.children].flatMap((one) => controlIn(one) ?? []);
+    const isControl = event.ctrlKey || event.metaKey;
+    const isEnd = event.key === 'End';
+    let target: HTMLElement | null | undefined = null;
+    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
       target = controlIn(event.key === 'ArrowRight' ? cell.nextElementSibling : cell.previousElementSibling);
+    } else if (!isControl && (isEnd || event.key === 'Home')) target = inRow.at(isEnd ? -1 : 0);
+    else {
+      const walked = column();
+      const to = walkedTo(event.key, walked.indexOf(controlIn(cell) as HTMLElement), walked.length);
+      if (to === null) return;
+      target = walked[to];
+      if (isControl && scroller?.current) {
+        // Of many rows the first and the last are drawn once they are in sight.
+        scroller.current.scrollTo({ top: isEnd ? scroller.current.scrollHeight : 0 });
+        requestAnimationFrame(() =>
+          requestAnimationFrame(() =>
+            column()
+              .at(isEnd ? -1 : 0)
+              ?.focus(),
+          ),
+        );
+      }
     }
     if (!target) return;
     event.preventDefault();

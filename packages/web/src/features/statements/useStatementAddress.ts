@@ -1,20 +1,16 @@
 import { columnPlans, scaleUnits } from '@ivory-ladder/core';
 import { useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
-import type { PlanParams, PresentationParams, StatementKind, StatementParams } from '../../api/statementApi.ts';
-import { useAddress } from '../../app/useAddress.ts';
-import { useClassification } from '../../app/useClassification.ts';
-import { useCompany } from '../../app/useCompany.ts';
-import { useFacetFilter } from '../../app/useFacetFilter.ts';
-import { useSpan } from '../../app/useSpan.ts';
+import type { StatementKind } from '../../shared/api/statementKind.ts';
+import type { PlanParams, PresentationParams, StatementParams } from '../../shared/api/statementParams.ts';
+import { useAddress } from '../../shared/state/useAddress.ts';
+import { useClassification } from '../../shared/state/useClassification.ts';
+import { useCompany } from '../../shared/state/useCompany.ts';
+import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
+import { readCell } from '../evidence/index.ts';
 import { readPresentation } from './presentationText.ts';
 import { statementNames } from './StatementNav.tsx';
-
-export interface CellAddress {
-  readonly line: string;
-  readonly column: number;
-  readonly account: number | null;
-}
 
 const listOf = (text: string | null): string[] => (text ?? '').split(',').filter((key) => key !== '');
 
@@ -25,7 +21,7 @@ export function useStatementAddress() {
   const { kind: kindText } = useParams();
   const [params, change] = useAddress();
   const kind = kindOf(kindText);
-  const detail = params.get('detail') ?? '2';
+  const detail = readDetail(params.get('detail'));
   const { facets } = useFacetFilter();
   const { classification } = useClassification().asked;
   const planned = useMemo((): PlanParams => {
@@ -70,6 +66,11 @@ export function useStatementAddress() {
   return { kind, planned, request, change, toggle, cell: readCell(params.get('cell')) };
 }
 
+/** How deep lines are shown: so many rungs, or down to the accounts. */
+function readDetail(text: string | null): StatementParams['detail'] {
+  return text === 'accounts' ? text : /^[1-9]$/.test(text ?? '') ? Number(text) : 2;
+}
+
 /** Of an address that another company was looked at with, the currency may be this one's own. */
 function presented(params: URLSearchParams, own: string): PresentationParams {
   const presentation = readPresentation(params.get('currency'));
@@ -80,15 +81,4 @@ function kindOf(text: string | undefined): StatementKind {
   const [, id] = /^layout-([1-9]\d*)$/.exec(text ?? '') ?? [];
   if (id !== undefined) return `layout-${Number(id)}`;
   return (Object.keys(statementNames) as (keyof typeof statementNames)[]).find((name) => name === text) ?? 'income-statement';
-}
-
-/** `line~column~account`, the account only where one is opened. */
-export function writeCell({ line, column, account }: CellAddress): string {
-  return [line, column, ...(account === null ? [] : [account])].join('~');
-}
-
-export function readCell(text: string | null): CellAddress | null {
-  const [line, column, account] = (text ?? '').split('~');
-  if (!line) return null;
-  return { line, column: /^\d{1,2}$/.test(column ?? '') ? Number(column) : 0, account: account === undefined ? null : Number(account) };
 }

@@ -1,0 +1,1 @@
+export { Attachments } from './Attachments.tsx';

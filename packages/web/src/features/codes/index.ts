@@ -1,0 +1,1 @@
+export { CompleteForForm } from './CompleteForForm.tsx';

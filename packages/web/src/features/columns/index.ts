@@ -1,0 +1,1 @@
+export { planWorksReducer } from './planWorksSlice.ts';

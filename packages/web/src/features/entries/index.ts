@@ -1,0 +1,1 @@
+export { amountIn, amountText, pastedRows } from './entryRows.ts';

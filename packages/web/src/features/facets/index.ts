@@ -1,0 +1,1 @@
+export { FacetMenu, FacetNote } from './FacetMenu.tsx';

@@ -1,0 +1,1 @@
+export { HistoryList } from './HistoryList.tsx';

@@ -1,0 +1,3 @@
+export { figuresText } from './figuresText.ts';
+export { LedgerTabs } from './LedgerTabs.tsx';
+export { useTrialBalanceDrop } from './useTrialBalanceDrop.ts';

@@ -1,0 +1,1 @@
+export { AccountOpening } from './AccountOpening.tsx';

@@ -1,0 +1,1 @@
+export { PersonMenu } from './PersonMenu.tsx';

@@ -1,0 +1,10 @@
+export { natureNames, stepNames } from './categoryWords.ts';
+export { landingOf } from './landing.ts';
+export { MoveDialog } from './MoveDialog.tsx';
+export { PlacementTabs } from './PlacementTabs.tsx';
+export { reasonsText } from './proposalWords.ts';
+export { RangeFault } from './RangeFault.tsx';
+export { placerOf, type RangeEffect, rangeEffects } from './rangePlacing.ts';
+export { rangeFault } from './rangeWords.ts';
+export { usePlacementActions } from './usePlacementActions.ts';
+export { WhereItStands } from './WhereItStands.tsx';

@@ -1,0 +1,1 @@
+export { proofStateMark, proofText, reasonText } from './proofText.ts';

@@ -1,0 +1,2 @@
+export { SeriesChoice } from './SeriesChoice.tsx';
+export { SeriesDialog } from './SeriesDialog.tsx';

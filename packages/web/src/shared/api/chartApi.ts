@@ -1,0 +1,39 @@
+import { ivoryApi } from './ivoryApi.ts';
+
+/** The chart of accounts. */
+export const {
+  useGetChartQuery,
+  useAddAccountMutation,
+  useChangeAccountMutation,
+  useDeleteAccountMutation,
+  useRehearseAccountChangeQuery,
+  useLazyRehearseAccountChangeQuery,
+  useRehearseRenumberingQuery,
+  useRenumberAccountsMutation,
+  useListNotesQuery,
+  useAddNoteMutation,
+  useListAttachmentsQuery,
+  useListEntryAttachmentsQuery,
+  useAddAttachmentMutation,
+  useAddEntryAttachmentMutation,
+  useDeleteAttachmentMutation,
+  useListAccountPeriodsQuery,
+  useRehearseMergeQuery,
+  useMergeAccountsMutation,
+  useUploadChartFileMutation,
+  useRehearseChartFileQuery,
+  useApplyChartFileMutation,
+  useListChartViewsQuery,
+  useChooseChartColumnsMutation,
+  useSaveChartViewMutation,
+  useChangeChartViewMutation,
+  useDeleteChartViewMutation,
+} = ivoryApi.enhanceEndpoints({
+  endpoints: {
+    chooseChartColumns: {
+      // The table follows at once, and stays so where the server cannot be reached.
+      onQueryStarted: ({ companyId, body }, { dispatch }) =>
+        void dispatch(ivoryApi.util.updateQueryData('listChartViews', { companyId }, (current) => ({ ...current, columns: body.columns }))),
+    },
+  },
+});

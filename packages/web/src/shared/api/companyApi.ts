@@ -1,0 +1,18 @@
+import { ivoryApi } from './ivoryApi.ts';
+
+/** Companies and the record of changes. */
+export const {
+  useListCompaniesQuery,
+  useCreateCompanyMutation,
+  useGetCompanyQuery,
+  useChangeSettingsMutation,
+  useRemoveCompanyMutation,
+  useRehearseSettingsQuery,
+  useMakeYearMutation,
+  useAddAdjustingPeriodMutation,
+  useProposeClosingQuery,
+  useCloseYearMutation,
+  useLockPeriodsMutation,
+  useUnlockPeriodMutation,
+  useListHistoryQuery,
+} = ivoryApi;

@@ -1,0 +1,15 @@
+import { ivoryApi } from './ivoryApi.ts';
+
+/** Layouts that are composed, and what they are tried over. */
+export const {
+  useListLayoutsQuery,
+  useGetLayoutQuery,
+  useLazyGetLayoutVersionQuery,
+  useLazyGetKeptDraftQuery,
+  useAddLayoutMutation,
+  useAddLayoutFileMutation,
+  useRenameLayoutMutation,
+  useSaveLayoutDraftMutation,
+  usePutLayoutInUseMutation,
+  useDeleteLayoutMutation,
+} = ivoryApi;

@@ -1,0 +1,278 @@
+import type { CodeListBody, Company, PlacementView, StatementBody } from '@ivory-ladder/contract';
+import {
+  type AmountColumn,
+  type ChosenPlan,
+  type Comparison,
+  cashMoved,
+  changeByLines,
+  type DefinitionNeed,
+  Definitions,
+  type Detail,
+  type Ground,
+  groundOfView,
+  type LayoutCoverage,
+  layoutCoverage,
+  needKey,
+  needsOf,
+  type OwnLayout,
+  type OwnTotals,
+  ownTotals,
+  type PlanFailure,
+  type PrintPlan,
+  planPrint,
+  planStatement,
+  presentedAccounts,
+  printNeeds,
+  type RunColumn,
+  readVectors,
+  rowInText,
+  runRows,
+  type ScaleUnit,
+  type Span,
+  type StatementColumn,
+  scopeOf,
+  shownValue,
+  type VectorNeed,
+  Vectors,
+} from '@ivory-ladder/core';
+import { isSameRow } from './isSameRow.ts';
+import type { PreviewRow } from './previewRow.ts';
+import { writeAnswer } from './sharedAnswer.ts';
+
+/** What stands across the preview. */
+export interface PreviewAcross {
+  readonly span: Span;
+  readonly comparison: Comparison;
+  readonly adjusting?: 'before' | undefined;
+  readonly columns: ChosenPlan;
+}
+
+export type PreviewAsked =
+  /** Where the latest answer is put beside its message. */
+  | { readonly kind: 'shared'; readonly memory: SharedArrayBuffer }
+  | {
+      readonly kind: 'chart';
+      readonly view: PlacementView;
+      readonly company: Company;
+      readonly lists: readonly CodeListBody[];
+      readonly classificationId: number;
+    }
+  | { readonly kind: 'across'; readonly across: PreviewAcross }
+  /** What a plan missed; `null`: it is not there. */
+  | { readonly kind: 'definition'; readonly need: DefinitionNeed; readonly definition: unknown }
+  /** What was lacking of a state, in the order that it was asked for. */
+  | { readonly kind: 'vectors'; readonly state: string; readonly needs: readonly VectorNeed[]; readonly bytes: ArrayBuffer }
+  /** What figures are printed in, footed as the statement is. */
+  | { readonly kind: 'scale'; readonly unit: ScaleUnit }
+  /** Below zero: beside the one that is composed, answered once. */
+  | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
+
+/** A row that is as it was stands as its place among the rows of the answer before. */
+export type RowSent = PreviewRow | number;
+
+/** To the layout with the number: first its rows, then what else is known of it. */
+export type PreviewAnswer =
+  /** `place`: in the order of answers to the layout that is composed; 0 for what was asked for beside it. */
+  | {
+      readonly kind: 'rows';
+      readonly number: number;
+      readonly place: number;
+      readonly rows: readonly RowSent[];
+      readonly columns: PreviewColumns;
+      readonly scale: ScaleUnit;
+    }
+  | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest)
+  | { readonly kind: 'missing'; readonly definitions: readonly DefinitionNeed[] }
+  | { readonly kind: 'lacking'; readonly state: string; readonly revision: number; readonly structureVersion: number; readonly needs: readonly VectorNeed[] }
+  | { readonly kind: 'refused'; readonly failure: PlanFailure };
+
+export interface PreviewRest {
+  readonly coverage: LayoutCoverage;
+  /** By key of the line: its figures, one for each column of amounts, in its unit. */
+  readonly values: ReadonlyMap<string, readonly (string | null)[]>;
+  /** Of a cash flow, in the first column: what its lines come to, and what was posted to cash. */
+  readonly cash: { readonly byLines: bigint; readonly moved: bigint } | null;
+  /** Of a balance sheet or an income statement, in the first column: how it ties by its own totals. */
+  readonly totals: OwnTotals | null;
+  /** Of a layout of movements: what each account moved in the first column, by id, debit positive. */
+  readonly movements: ReadonlyMap<number, bigint> | null;
+}
+
+/** Its columns as JSON: the same text as long as they stay the same. */
+export type PreviewColumns = string;
+
+type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
+
+let ground: Ground | null = null;
+let definitions = new Definitions();
+/** Of the state of the ground; what is lacking counts as nothing until it comes. */
+let vectors = new Vectors();
+let across: PreviewAcross | null = null;
+let last: Asked | null = null;
+let shared: SharedArrayBuffer | null = null;
+let answers = 0;
+let scale: ScaleUnit = 'exact';
+/** Needs that were asked for, by their keys, of the state. */
+let wanted = new Set<string>();
+
+/** Of the answer before, to the layout that is composed. */
+let rowsBefore: readonly PreviewRow[] = [];
+let resting: ReturnType<typeof setTimeout> | undefined;
+const say = (answer: PreviewAnswer): void => self.postMessage(answer);
+
+/** The statement that is composed, run as the server runs it; asked anew when anything that it is run on changes. */
+self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
+  if (data.kind === 'shared') {
+    shared = data.memory;
+    return;
+  }
+  if (data.kind === 'layout' && data.number < 0) {
+    // Asked for beside the one that is composed.
+    const aside = planned(data.layout);
+    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: rowsIn(aside).rows, columns: columnsText(aside), scale });
+    return;
+  }
+  if (data.kind === 'layout') last = data;
+  else if (data.kind === 'scale') scale = data.unit;
+  else if (data.kind === 'across') across = data.across;
+  else if (data.kind === 'definition') definitions.give(data.need, data.definition as never);
+  else if (data.kind === 'chart') {
+    ground = groundOfView(data.view, data.company, data.lists, data.classificationId);
+    definitions = new Definitions();
+    vectors = new Vectors(ground.accountIds.length);
+    wanted = new Set();
+  } else {
+    if (!ground || data.state !== stateOf(ground)) return;
+    readVectors(data.bytes, data.needs, ground.indexOf, vectors);
+    // Run some times, so that the first edit is not the first run.
+    const print = last && planned(last.layout);
+    if (print) for (let run = 0; run < 5; run++) rowsIn(print);
+  }
+  answer();
+};
+
+function answer(): void {
+  const asked = last;
+  const print = asked && planned(asked.layout);
+  if (!asked || !print || !hasFigures(print)) return;
+  const { rows, runs } = rowsIn(print);
+  answers++;
+  const said: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: columnsText(print), scale };
+  if (shared) writeAnswer(shared, answers, said);
+  say(said);
+  rowsBefore = rows;
+  clearTimeout(resting);
+  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...restOf(print, runs, asked) }));
+}
+
+const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
+
+/** Ready to be run; `null` while something is missing, which is asked for, or where it cannot be run, which is said. */
+function planned(layout: OwnLayout): PrintPlan | null {
+  const kept = ground;
+  if (!kept || !across) return null;
+  const plan = planStatement(
+    { grounds: () => kept, definitions },
+    { statement: { drafted: layout }, classificationId: kept.classificationId, facets: {}, ...across },
+  );
+  if (!plan.ok) {
+    if (plan.failure.code !== 'definitions_missing') say({ kind: 'refused', failure: plan.failure });
+    else say({ kind: 'missing', definitions: definitions.takeMissing() });
+    return null;
+  }
+  const print = planPrint(plan.value, { detail, scale: { unit: scale, rounding: 'footed' } });
+  const lacking = printNeeds(print).filter((need) => !vectors.has(need) && !wanted.has(needKey(need)));
+  for (const need of lacking) wanted.add(needKey(need));
+  if (lacking.length > 0) say({ kind: 'lacking', state: stateOf(kept), revision: kept.revision, structureVersion: kept.structureVersion, needs: lacking });
+  return print;
+}
+
+function stateOf({ revision, structureVersion }: Ground): string {
+  return `${revision} ${structureVersion}`;
+}
+
+/** Once the columns' own amounts are there, an edit shows at once, with nothing on lines whose parts are still to come. */
+function hasFigures({ plan }: PrintPlan): boolean {
+  return plan.columns.every((column) => {
+    if (column.kind !== 'amount') return true;
+    const needs = needsOf(plan, column);
+    return needs.of === 'budget' ? [needs.moved, needs.before].every((need) => need === null || vectors.has(need)) : vectors.has(needs.own);
+  });
+}
+
+function rowsIn(print: PrintPlan): { readonly rows: PreviewRow[]; readonly runs: readonly RunColumn[] } {
+  const { exactRows, rows, runs } = runRows(print, vectors);
+  const made = exactRows.map((row, at): PreviewRow => {
+    const text = rowInText(row);
+    return print.unit ? { ...text, printed: rows[at]?.values.map((value) => value?.toString() ?? null) ?? [] } : text;
+  });
+  return { rows: made, runs };
+}
+
+function asSent(rows: readonly PreviewRow[]): RowSent[] {
+  const places = new Map(rowsBefore.map((row, at) => [`${row.key} ${row.role}`, at]));
+  return rows.map((row) => {
+    const at = places.get(`${row.key} ${row.role}`);
+    return at !== undefined && isSameRow(rowsBefore[at] as PreviewRow, row) ? at : row;
+  });
+}
+
+function restOf({ plan }: PrintPlan, runs: readonly RunColumn[], { layout, leftOut }: Asked): PreviewRest {
+  const { ground: over, compiled, columns } = plan;
+  const [run] = runs;
+  const held = columns.find((column): column is AmountColumn => column.kind === 'amount');
+  const excluded = new Set(leftOut);
+  const covered = presentedAccounts(over).map(({ account, index, isParent }) => ({
+    account: index,
+    element: account.element,
+    isParent,
+    isLeftOut: excluded.has(account.id),
+  }));
+  const net = run?.net ?? new BigInt64Array(over.accountIds.length);
+  // Until what lines of some facet values take is there, all that they may take twice is told.
+  const needs = held && needsOf(plan, held);
+  const isKnown =
+    needs?.of === 'posted' &&
+    [...needs.parts.values()].every(({ over: part }) => vectors.has(part.opening) || vectors.has(part.movement) || vectors.has(part.closing));
+  return {
+    cash:
+      run && compiled.layout.cash ? { byLines: changeByLines(compiled, run), moved: cashMoved(compiled, run.sides?.opening ?? net.map(() => 0n), net) } : null,
+    totals: run && held?.measure === (compiled.layout.kind === 'balance_sheet' ? 'closing' : 'movement') ? ownTotals(compiled, run) : null,
+    coverage: layoutCoverage(compiled, scopeOf(layout), covered, net, over.lists, isKnown ? run?.readings : []),
+    values: new Map(compiled.lines.map((line, index) => [line.key, runs.map((one) => shownValue(compiled, one, index)?.toString() ?? null)])),
+    movements: held?.measure === 'movement' ? new Map(over.accountIds.map((id, at) => [id, net[at] as bigint])) : null,
+  };
+}
+
+const textOfColumns = new WeakMap<readonly StatementColumn[], PreviewColumns>();
+
+function columnsText({ plan: { columns } }: PrintPlan): PreviewColumns {
+  const before = textOfColumns.get(columns);
+  if (before !== undefined) return before;
+  const text = JSON.stringify(columns.map(shownColumn));
+  textOfColumns.set(columns, text);
+  return text;
+}
+
+function shownColumn(column: StatementColumn): StatementBody['columns'][number] {
+  const { heading, group, width, format } = column;
+  const head = {
+    ...(heading === undefined ? {} : { heading }),
+    ...(group === undefined ? {} : { group }),
+    ...(width === undefined ? {} : { width }),
+    ...(format === undefined ? {} : { format }),
+  };
+  if (column.kind === 'calculation') return { kind: column.kind, text: column.text, result: column.result, ...head };
+  if (column.kind !== 'amount') return column;
+  const { kind, measure, span, budget = null, began, adjusting } = column;
+  return {
+    kind,
+    measure,
+    firstDay: span.firstDay,
+    lastDay: span.lastDay,
+    budget,
+    ...(began === undefined ? {} : { began }),
+    ...(adjusting === undefined ? {} : { adjusting }),
+    ...head,
+  };
+}
