@@ -39,10 +39,7 @@ describe('a company begun with a starter chart', () => {
     await page.getByLabel('Find accounts').fill('grants');
     await page.getByRole('button', { name: 'Many', exact: true }).click();
     await page.getByRole('menuitem', { name: 'Change many accounts…' }).click();
-    await page.getByRole('combobox', { name: 'Change' }).click();
-    await page.getByRole('option', { name: 'find and replace in names' }).click();
-    // The list fades away first; its half-faded words are nobody's finding.
-    await page.getByRole('listbox').waitFor({ state: 'hidden' });
+    await page.getByRole('combobox', { name: 'Change' }).selectOption('find and replace in names');
     await page.getByLabel('Find in names').fill('grants');
     await page.getByLabel('Replace by').fill('Subsidies');
     expect(await seriousFindings(page)).toEqual([]);

@@ -6,6 +6,7 @@ import Lock from '@mui/icons-material/LockOutlined';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
+import { DayInput } from '../shared/components/dayfield/DayInput.tsx';
 import { type ShownYear, yearBeside, yearHolding } from '../shared/state/fiscalYears.ts';
 import { useCompany } from '../shared/state/useCompany.ts';
 import { type SpanInAddress, useSpan } from '../shared/state/useSpan.ts';
@@ -143,6 +144,13 @@ interface ExactDaysProps {
 
 function ExactDays({ span, onChoose, picksComparison, onPickComparison }: ExactDaysProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [{ from, to }, setDays] = useState(span);
+  const [shown, setShown] = useState(span);
+  // Another span was chosen meanwhile, or the comparison’s is shown in place of the period’s.
+  if (shown.from !== span.from || shown.to !== span.to) {
+    setShown(span);
+    setDays(span);
+  }
   return (
     <>
       <button
@@ -151,7 +159,10 @@ function ExactDays({ span, onChoose, picksComparison, onPickComparison }: ExactD
         aria-label="Exact days and comparison"
         aria-haspopup="dialog"
         title="Exact days and comparison"
-        onClick={(event) => setAnchor(event.currentTarget)}
+        onClick={(event) => {
+          setDays(span);
+          setAnchor(event.currentTarget);
+        }}
       >
         <CalendarIcon fontSize="inherit" />
       </button>
@@ -160,8 +171,6 @@ function ExactDays({ span, onChoose, picksComparison, onPickComparison }: ExactD
           className={styles.days}
           onSubmit={(event) => {
             event.preventDefault();
-            const data = new FormData(event.currentTarget);
-            const [from, to] = [String(data.get('from')), String(data.get('to'))];
             if (from && to && from <= to) onChoose(from, to);
             setAnchor(null);
           }}
@@ -176,10 +185,10 @@ function ExactDays({ span, onChoose, picksComparison, onPickComparison }: ExactD
             </label>
           </fieldset>
           <label>
-            First day <input key={span.from} type="date" name="from" defaultValue={span.from} required />
+            First day <DayInput className={styles.day} value={from} required onChange={(day) => setDays({ from: day, to })} />
           </label>
           <label>
-            Last day <input key={span.to} type="date" name="to" defaultValue={span.to} required />
+            Last day <DayInput className={styles.day} value={to} min={from} required onChange={(day) => setDays({ from, to: day })} />
           </label>
           <Button type="submit" variant="contained">
             Show these days

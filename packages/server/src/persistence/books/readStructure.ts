@@ -27,7 +27,7 @@ import {
   type Structure,
   type VersionedCategory,
 } from '../../application/ports/index.ts';
-import { rowsOf } from '../database/index.ts';
+import { findIn, rowsOf } from '../database/index.ts';
 import {
   AccountEntity,
   CategoryCaptionEntity,
@@ -72,16 +72,14 @@ export async function readCompany(runner: QueryRunner, companyId: number): Promi
 
 /** Chart, placement, calendar and options, in the snapshot of the runner's transaction. */
 export async function readStructure(runner: QueryRunner, company: CompanyRecord): Promise<Structure> {
-  const where = { companyId: company.id };
-  const { manager } = runner;
-  const periods = await manager.getRepository(PeriodEntity).find({ where });
+  const periods = await findIn(runner, PeriodEntity, company.id);
   const locks = await rowsOf<{ year: number; number: number; at: string; by: string; reason: string }>(
     runner,
     'SELECT year, number, locked_at AS at, locked_by AS `by`, lock_reason AS reason FROM fiscal_period WHERE company_id = ? AND locked_at IS NOT NULL',
     [company.id],
   );
-  const accountRows = await manager.getRepository(AccountEntity).find({ where });
-  const optionsRow = await manager.getRepository(LayoutOptionsEntity).findOne({ where });
+  const accountRows = await findIn(runner, AccountEntity, company.id);
+  const [optionsRow] = await findIn(runner, LayoutOptionsEntity, company.id);
   const lists = await readCodeLists(runner, company.id);
   const codes = await readAccountCodes(runner, company.id, lists);
   const accounts = accountRows.map(
@@ -139,14 +137,12 @@ export async function readStructure(runner: QueryRunner, company: CompanyRecord)
 }
 
 async function readClassifications(runner: QueryRunner, company: CompanyRecord, accounts: readonly ChartAccount[]): Promise<Classification[]> {
-  const where = { companyId: company.id };
-  const { manager } = runner;
-  const rows = await manager.getRepository(ClassificationEntity).find({ where, order: { id: 'ASC' } });
-  const categoryRows = await manager.getRepository(CategoryEntity).find({ where });
-  const captionRows = await manager.getRepository(CategoryCaptionEntity).find({ where });
-  const rangeRows = await manager.getRepository(CategoryRangeEntity).find({ where });
+  const rows = await findIn(runner, ClassificationEntity, company.id, {}, { order: { id: 'ASC' } });
+  const categoryRows = await findIn(runner, CategoryEntity, company.id);
+  const captionRows = await findIn(runner, CategoryCaptionEntity, company.id);
+  const rangeRows = await findIn(runner, CategoryRangeEntity, company.id);
   // While in debit before while in credit.
-  const placeRows = await manager.getRepository(PlaceEntity).find({ where, order: { accountId: 'ASC', side: 'DESC' } });
+  const placeRows = await findIn(runner, PlaceEntity, company.id, {}, { order: { accountId: 'ASC', side: 'DESC' } });
   return rows.map(({ id, name, version }) => {
     const categories = categoryRows
       .filter(({ classificationId }) => classificationId === id)

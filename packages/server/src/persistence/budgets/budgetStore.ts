@@ -2,8 +2,8 @@ import { type ListKey, listKey, type Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, Budget, BudgetAmount, BudgetCellChange, BudgetStore } from '../../application/ports/index.ts';
-import { type Counters, changedRows, insertRows, inTransaction, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
-import type { BudgetRow } from '../entities/budgetEntities.ts';
+import { type Counters, changedRows, deleteIn, insertRows, inTransaction, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
+import { BudgetAmountEntity, type BudgetRow } from '../entities/budgetEntities.ts';
 
 const duplicateKey = 1062;
 /** Code of amounts that stand under no value of the facet. */
@@ -153,7 +153,7 @@ export class BudgetRepository implements BudgetStore {
         cells.map(({ accountId, period, amount }) => [companyId, budget.id, codeId, accountId, period, amount.toString()]),
         'ON DUPLICATE KEY UPDATE net = VALUES(net)',
       );
-      await runner.query('DELETE FROM budget_amount WHERE company_id = ? AND budget_id = ? AND net = 0', [companyId, budget.id]);
+      await deleteIn(runner, BudgetAmountEntity, companyId, { budgetId: budget.id, net: 0 });
       await runner.query('UPDATE budget SET version = version + 1 WHERE company_id = ? AND id = ?', [companyId, budget.id]);
       const { year, name, id } = budget;
       const told = cells.length <= mostCellsTold ? cells : [];
@@ -222,7 +222,7 @@ export async function mergeBudgets(runner: QueryRunner, companyId: number, fromI
        ON DUPLICATE KEY UPDATE net = budget_amount.net + VALUES(net)`,
     [intoId, companyId, fromId],
   );
-  await runner.query('DELETE FROM budget_amount WHERE company_id = ? AND account_id = ?', [companyId, fromId]);
+  await deleteIn(runner, BudgetAmountEntity, companyId, { accountId: fromId });
 }
 
 function listIdOf(key: ListKey): number {

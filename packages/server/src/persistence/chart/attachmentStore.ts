@@ -3,7 +3,20 @@ import { fail, type Outcome, succeed } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, Attachment, AttachmentOwner, AttachmentStore } from '../../application/ports/index.ts';
-import { type AuditEvent, type Counters, type DiskShares, inTransaction, recordAudit, rowsOf, timestamp } from '../database/index.ts';
+import {
+  type AuditEvent,
+  type Counters,
+  changeIn,
+  type DiskShares,
+  deleteIn,
+  findIn,
+  insertIn,
+  inTransaction,
+  recordAudit,
+  rowsOf,
+  timestamp,
+} from '../database/index.ts';
+import { AttachmentEntity, AttachmentPartEntity } from '../entities/recordEntities.ts';
 
 const partBytes = 1 << 20;
 const columns = 'id, account_id AS accountId, entry_id AS entryId, name, bytes, added_at AS addedAt, added_by AS addedBy';
@@ -51,10 +64,9 @@ export class AttachmentRepository implements AttachmentStore {
     // Counted as the largest that it may be until all of it is there.
     const begun = await inTransaction(this.database, async (runner) => {
       await this.shares.takeRoom(runner, companyId, actor.personId, most);
-      await runner.query(
-        `INSERT INTO attachment (company_id, id, ${owner.kind}_id, name, bytes, sha256, added_at, added_by, added_by_id) VALUES (?, ?, ?, ?, ?, NULL, ?, ?, ?)`,
-        [companyId, id, owner.id, name, most, timestamp(), actor.name, actor.personId],
-      );
+      const added = { addedAt: timestamp(), addedBy: actor.name, addedById: actor.personId };
+      const of = owner.kind === 'account' ? { accountId: owner.id } : { entryId: owner.id };
+      await insertIn(runner, AttachmentEntity, companyId, { id, ...of, name, bytes: most, sha256: null, ...added });
     });
     if (!begun.ok) return begun;
     const hash = createHash('sha256');
@@ -64,7 +76,7 @@ export class AttachmentRepository implements AttachmentStore {
         bytes += block.length;
         if (bytes > most) return await this.refuse(companyId, id, { code: 'attachment_too_large', limit: most });
         hash.update(block);
-        await this.database.query('INSERT INTO attachment_part (company_id, attachment_id, part, content) VALUES (?, ?, ?, ?)', [companyId, id, part++, block]);
+        await insertIn(this.database, AttachmentPartEntity, companyId, { attachmentId: id, part: part++, content: block });
       }
     } catch (error) {
       const isCutOff = (error as { code?: string }).code === 'ECONNRESET';
@@ -74,14 +86,14 @@ export class AttachmentRepository implements AttachmentStore {
     }
     if (bytes === 0) return this.refuse(companyId, id, { code: 'attachment_incomplete' });
     const finished = await inTransaction(this.database, async (runner) => {
-      await runner.query('UPDATE attachment SET bytes = ?, sha256 = ? WHERE company_id = ? AND id = ?', [bytes, hash.digest(), companyId, id]);
+      await changeIn(runner, AttachmentEntity, companyId, { id }, { bytes, sha256: hash.digest() });
       await recordAudit(runner, this.counters, companyId, actor, [await changeOf(runner, companyId, owner, { attached: name })]);
     });
     return finished.ok ? succeed(id) : finished;
   }
 
   private async refuse(companyId: number, id: number, failure: Failure): Promise<Outcome<never, Failure>> {
-    await this.database.query('DELETE FROM attachment WHERE company_id = ? AND id = ?', [companyId, id]);
+    await deleteIn(this.database, AttachmentEntity, companyId, { id });
     return fail(failure);
   }
 
@@ -92,11 +104,7 @@ export class AttachmentRepository implements AttachmentStore {
 
   async *read(companyId: number, id: number): AsyncIterable<Uint8Array> {
     for (let part = 0; ; part++) {
-      const [row] = await rowsOf<{ content: Buffer }>(
-        this.database,
-        'SELECT content FROM attachment_part WHERE company_id = ? AND attachment_id = ? AND part = ?',
-        [companyId, id, part],
-      );
+      const [row] = await findIn(this.database, AttachmentPartEntity, companyId, { attachmentId: id, part });
       if (!row) return;
       yield row.content;
     }
@@ -104,7 +112,7 @@ export class AttachmentRepository implements AttachmentStore {
 
   remove(companyId: number, { id, owner, name }: Attachment, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      await runner.query('DELETE FROM attachment WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, AttachmentEntity, companyId, { id });
       await recordAudit(runner, this.counters, companyId, actor, [await changeOf(runner, companyId, owner, { detached: name })]);
     });
   }

@@ -3,7 +3,9 @@ import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, CodeListStore, CodesChange, FacetFill, FacetFillFound, ListFields, StoredCodeList, ValueOfLine } from '../../application/ports/index.ts';
 import { type ChangeStructure, type FacetSets, structureChanges } from '../books/index.ts';
-import { type Counters, changedRows, Refused, rowsOf } from '../database/index.ts';
+import { type Counters, changeIn, changeVersioned, deleteIn, findIn, insertIn, Refused, rowsOf } from '../database/index.ts';
+import { CodeListEntity, FacetSetEntity, FacetSetValueEntity, ListedCodeEntity, PairingRuleEntity } from '../entities/codeEntities.ts';
+import { CoverageExclusionEntity } from '../entities/placementEntities.ts';
 import { insertCodeList, insertCodes } from './codeRows.ts';
 import { fillListed, linesOfDocuments, setsWithValues } from './facetFile.ts';
 import { fillLines, findLinesToFill } from './fillFacet.ts';
@@ -43,20 +45,13 @@ export class CodeListRepository implements CodeListStore {
     actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
-      const changed = await changedRows(
-        runner,
-        'UPDATE code_list SET name = ?, needed_for = ?, needed_on = ?, not_allowed_on = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
-        [name, neededFor.join(), neededOn, notAllowedOn, companyId, list.id, list.version],
-      );
-      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'code_list', id: list.id, current: null });
+      const key = { id: list.id, version: list.version };
+      const isChanged = await changeVersioned(runner, CodeListEntity, companyId, key, { name, neededFor: neededFor.join(), neededOn, notAllowedOn });
+      if (!isChanged) throw new Refused({ code: 'version_conflict', thing: 'code_list', id: list.id, current: null });
       await dropUnusedSets(runner, companyId, list.id, remove);
-      for (const code of remove) await runner.query('DELETE FROM listed_code WHERE company_id = ? AND list_id = ? AND code = ?', [companyId, list.id, code]);
+      for (const code of remove) await deleteIn(runner, ListedCodeEntity, companyId, { listId: list.id, code });
       await updateCodes(runner, companyId, list.id, set);
-      const [last] = await rowsOf<{ position: number | null }>(
-        runner,
-        'SELECT MAX(position) AS position FROM listed_code WHERE company_id = ? AND list_id = ?',
-        [companyId, list.id],
-      );
+      const [last] = await findIn(runner, ListedCodeEntity, companyId, { listId: list.id }, { order: { position: 'DESC' }, most: 1 });
       await insertCodes(
         runner,
         companyId,
@@ -94,10 +89,11 @@ export class CodeListRepository implements CodeListStore {
         list.id,
         list.codes.map(({ code }) => code),
       );
-      await runner.query('DELETE FROM pairing_rule WHERE company_id = ? AND ? IN (first_list_id, second_list_id)', [companyId, list.id]);
-      await runner.query('DELETE FROM listed_code WHERE company_id = ? AND list_id = ?', [companyId, list.id]);
-      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, list.key]);
-      await runner.query('DELETE FROM code_list WHERE company_id = ? AND id = ?', [companyId, list.id]);
+      await deleteIn(runner, PairingRuleEntity, companyId, { firstListId: list.id });
+      await deleteIn(runner, PairingRuleEntity, companyId, { secondListId: list.id });
+      await deleteIn(runner, ListedCodeEntity, companyId, { listId: list.id });
+      await deleteIn(runner, CoverageExclusionEntity, companyId, { scope: list.key });
+      await deleteIn(runner, CodeListEntity, companyId, { id: list.id });
       return {
         value: null,
         audit: [{ thing: 'code_list', thingId: list.id, action: 'deleted', before: { kind: list.kind, name: list.name, codes: list.codes } }],
@@ -157,17 +153,15 @@ export class CodeListRepository implements CodeListStore {
         await codeIdOf(runner, companyId, rule.first, rule.firstValue),
         await codeIdOf(runner, companyId, rule.second, rule.secondValue),
       ];
-      const { insertId } = (await runner.query(
-        'INSERT INTO pairing_rule (company_id, first_list_id, first_code_id, second_list_id, second_code_id, reason) VALUES (?, ?, ?, ?, ?, ?)',
-        [companyId, listIdOf(rule.first), first, listIdOf(rule.second), second, rule.reason],
-      )) as { insertId: number };
-      return { value: Number(insertId), audit: [{ thing: 'pairing_rule', thingId: Number(insertId), action: 'added', after: rule }] };
+      const lists = { firstListId: listIdOf(rule.first), secondListId: listIdOf(rule.second) };
+      const id = await insertIn(runner, PairingRuleEntity, companyId, { ...lists, firstCodeId: first, secondCodeId: second, reason: rule.reason });
+      return { value: id, audit: [{ thing: 'pairing_rule', thingId: id, action: 'added', after: rule }] };
     });
   }
 
   deletePairing(companyId: number, { id, ...rule }: PairingRule, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
-      await runner.query('DELETE FROM pairing_rule WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, PairingRuleEntity, companyId, { id });
       return { value: null, audit: [{ thing: 'pairing_rule', thingId: id, action: 'deleted', before: rule }] };
     });
   }
@@ -184,17 +178,13 @@ async function dropUnusedSets(runner: QueryRunner, companyId: number, listId: nu
     [companyId, listId, ...codes],
   );
   for (const { id } of sets) {
-    await runner.query('DELETE FROM facet_set_value WHERE company_id = ? AND facet_set_id = ?', [companyId, id]);
-    await runner.query('DELETE FROM facet_set WHERE company_id = ? AND id = ?', [companyId, id]);
+    await deleteIn(runner, FacetSetValueEntity, companyId, { facetSetId: id });
+    await deleteIn(runner, FacetSetEntity, companyId, { id });
   }
 }
 
 async function codeIdOf(runner: QueryRunner, companyId: number, key: ListKey, code: string): Promise<number> {
-  const [row] = await rowsOf<{ id: number }>(runner, 'SELECT id FROM listed_code WHERE company_id = ? AND list_id = ? AND code = ?', [
-    companyId,
-    listIdOf(key),
-    code,
-  ]);
+  const [row] = await findIn(runner, ListedCodeEntity, companyId, { listId: listIdOf(key), code });
   if (!row) throw new Refused({ code: 'list_code_unknown', listed: code });
   return row.id;
 }
@@ -206,13 +196,10 @@ function listIdOf(key: ListKey): number {
 /** Through codes that nobody can have, so that two may swap theirs. */
 async function updateCodes(runner: QueryRunner, companyId: number, listId: number, set: CodesChange['set']): Promise<void> {
   const renamed = set.filter(({ was, code }) => was !== null && was !== code);
-  const rename = 'UPDATE listed_code SET code = ? WHERE company_id = ? AND list_id = ? AND code = ?';
-  for (const [at, { was }] of renamed.entries()) await runner.query(rename, [`\u0001${at}`, companyId, listId, was]);
-  for (const [at, { code }] of renamed.entries()) await runner.query(rename, [code, companyId, listId, `\u0001${at}`]);
+  for (const [at, { was }] of renamed.entries())
+    if (was !== null) await changeIn(runner, ListedCodeEntity, companyId, { listId, code: was }, { code: `\u0001${at}` });
+  for (const [at, { code }] of renamed.entries()) await changeIn(runner, ListedCodeEntity, companyId, { listId, code: `\u0001${at}` }, { code });
   for (const { was, code, caption, element, side, parent, retired } of set)
     if (was !== null)
-      await runner.query(
-        'UPDATE listed_code SET caption = ?, element = ?, side = ?, parent = ?, retired = ? WHERE company_id = ? AND list_id = ? AND code = ?',
-        [caption, element, side, parent, retired === true ? 1 : 0, companyId, listId, code],
-      );
+      await changeIn(runner, ListedCodeEntity, companyId, { listId, code }, { caption, element, side, parent, retired: retired === true ? 1 : 0 });
 }

@@ -1,18 +1,11 @@
 import type { CodesOfAccount, Facet, ListedCode, ListKey } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
-import { insertRows, rowsOf } from '../database/index.ts';
+import { deleteIn, findIn, insertIn, insertRows } from '../database/index.ts';
+import { AccountCodeEntity, CodeListEntity, ListedCodeEntity } from '../entities/codeEntities.ts';
 
 export async function insertCodeList(runner: QueryRunner, companyId: number, { key, name, neededFor, neededOn, notAllowedOn, codes }: Facet): Promise<number> {
-  const [kind] = key.split(':');
-  const result = (await runner.query('INSERT INTO code_list (company_id, kind, name, needed_for, needed_on, not_allowed_on) VALUES (?, ?, ?, ?, ?, ?)', [
-    companyId,
-    kind,
-    name,
-    neededFor.join(),
-    neededOn,
-    notAllowedOn,
-  ])) as { insertId: number };
-  const id = Number(result.insertId);
+  const [kind = ''] = key.split(':');
+  const id = await insertIn(runner, CodeListEntity, companyId, { kind, name, neededFor: neededFor.join(), neededOn, notAllowedOn });
   await insertCodes(runner, companyId, id, codes, 0);
   return id;
 }
@@ -48,17 +41,13 @@ export async function replaceCodes(runner: QueryRunner, companyId: number, given
   if (given.length === 0) return;
   for (let at = 0; at < given.length; at += idsInOne) {
     const ids = given.slice(at, at + idsInOne).map(({ accountId }) => accountId);
-    await runner.query(`DELETE FROM account_code WHERE company_id = ? AND account_id IN (${ids.map(() => '?').join(', ')})`, [companyId, ...ids]);
+    await deleteIn(runner, AccountCodeEntity, companyId, { accountId: ids });
   }
   const rows = given.flatMap(({ accountId, codes }) =>
     Object.entries(codes).map(([key, code]) => ({ accountId, listId: idOf(key as ListKey), code: code as string })),
   );
   if (rows.length === 0) return;
-  const listed = await rowsOf<{ id: number; listId: number; code: string }>(
-    runner,
-    'SELECT id, list_id AS listId, code FROM listed_code WHERE company_id = ?',
-    [companyId],
-  );
+  const listed = await findIn(runner, ListedCodeEntity, companyId);
   const ids = new Map(listed.map(({ id, listId, code }) => [`${listId} ${code}`, id]));
   await insertRows(
     runner,

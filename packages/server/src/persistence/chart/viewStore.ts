@@ -2,7 +2,8 @@ import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, ChosenColumn, SavedView, ViewFields, ViewStore } from '../../application/ports/index.ts';
-import { type AuditEvent, type Counters, changedRows, inTransaction, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { type AuditEvent, type Counters, changeVersioned, deleteIn, findIn, insertIn, inTransaction, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { ChosenColumnsEntity, SavedViewEntity } from '../entities/recordEntities.ts';
 
 /** Only what is for all is on record; what people keep for themselves is their own. */
 export class ViewRepository implements ViewStore {
@@ -22,12 +23,8 @@ export class ViewRepository implements ViewStore {
   }
 
   async columns(companyId: number, personId: number): Promise<readonly ChosenColumn[]> {
-    const [row] = await rowsOf<{ columns: string }>(
-      this.database,
-      'SELECT columns_shown AS columns FROM chosen_columns WHERE company_id = ? AND person_id = ?',
-      [companyId, personId],
-    );
-    return row ? JSON.parse(row.columns) : [];
+    const [row] = await findIn(this.database, ChosenColumnsEntity, companyId, { personId });
+    return row ? JSON.parse(row.columnsShown) : [];
   }
 
   async setColumns(companyId: number, personId: number, columns: readonly ChosenColumn[]): Promise<void> {
@@ -40,14 +37,7 @@ export class ViewRepository implements ViewStore {
   async add(companyId: number, personId: number, fields: ViewFields, actor: Actor): Promise<number> {
     const id = await this.counters.next('view');
     const added = await inTransaction(this.database, async (runner) => {
-      await runner.query('INSERT INTO saved_view (company_id, id, person_id, name, shared, content, version) VALUES (?, ?, ?, ?, ?, ?, 1)', [
-        companyId,
-        id,
-        personId,
-        fields.name,
-        fields.isShared,
-        JSON.stringify(fields.content),
-      ]);
+      await insertIn(runner, SavedViewEntity, companyId, { id, personId, version: 1, ...columnsOf(fields) });
       await recordAudit(runner, this.counters, companyId, actor, ofAll({ thing: 'view', thingId: id, action: 'added', after: recorded(fields) }, fields));
     });
     if (!added.ok) throw new Error(`a view could not be saved: ${added.failure.code}`);
@@ -56,12 +46,8 @@ export class ViewRepository implements ViewStore {
 
   change(companyId: number, view: SavedView, fields: ViewFields, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const changed = await changedRows(
-        runner,
-        'UPDATE saved_view SET name = ?, shared = ?, content = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?',
-        [fields.name, fields.isShared, JSON.stringify(fields.content), companyId, view.id, view.version],
-      );
-      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'view', id: view.id, current: null });
+      const isChanged = await changeVersioned(runner, SavedViewEntity, companyId, { id: view.id, version: view.version }, columnsOf(fields));
+      if (!isChanged) throw new Refused({ code: 'version_conflict', thing: 'view', id: view.id, current: null });
       const event: AuditEvent = { thing: 'view', thingId: view.id, action: 'changed', before: recorded(view), after: recorded(fields) };
       await recordAudit(runner, this.counters, companyId, actor, ofAll(event, view, fields));
     });
@@ -69,12 +55,14 @@ export class ViewRepository implements ViewStore {
 
   remove(companyId: number, view: SavedView, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const removed = await changedRows(runner, 'DELETE FROM saved_view WHERE company_id = ? AND id = ?', [companyId, view.id]);
+      const removed = await deleteIn(runner, SavedViewEntity, companyId, { id: view.id });
       const event: AuditEvent = { thing: 'view', thingId: view.id, action: 'deleted', before: recorded(view) };
       if (removed > 0) await recordAudit(runner, this.counters, companyId, actor, ofAll(event, view));
     });
   }
 }
+
+const columnsOf = ({ name, isShared, content }: ViewFields) => ({ name, shared: isShared ? 1 : 0, content: JSON.stringify(content) });
 
 function recorded({ name, isShared, content: { columns, order, ...sought } }: ViewFields) {
   return { name, shared: isShared, columns: columns.map(({ id }) => id).join(', '), sortedBy: order, sought: Object.values(sought).filter(Boolean).join(', ') };

@@ -18,6 +18,11 @@ import {
   type AuditEvent,
   type Counters,
   changedRows,
+  changeIn,
+  changeRows,
+  changeVersioned,
+  findIn,
+  insertIn,
   inTransaction,
   numberColumns,
   Refused,
@@ -28,6 +33,8 @@ import {
   timestamp,
   updateAccounts,
 } from '../database/index.ts';
+import { CompanyEntity, LayoutOptionsEntity, PeriodEntity } from '../entities/companyEntities.ts';
+import { ClassificationEntity } from '../entities/placementEntities.ts';
 import { keepLayouts } from '../layouts/index.ts';
 import { insertMember, withOwnRole } from '../people/index.ts';
 import { insertClassification, keepPlaces, keptEvent } from '../placement/index.ts';
@@ -90,13 +97,13 @@ export class CompanyRepository implements CompanyStore {
         ],
       )) as { insertId: number };
       const id = Number(result.insertId);
-      await runner.query('INSERT INTO classification (company_id, id, name) VALUES (?, 1, ?)', [id, placements.main]);
+      await insertIn(runner, ClassificationEntity, id, { id: 1, name: placements.main });
       const planted = await plantChart(runner, id, chart, digitOrder);
       for (const { name: called, draft } of placements.others) {
         const places = draft.places.map((drafted) => ({ ...drafted, accountId: planted.accountIds.get(drafted.accountId) as number }));
         planted.audit.push(await insertClassification(runner, id, called, { ...draft, places }));
       }
-      if (options) await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [id, JSON.stringify(options)]);
+      if (options) await insertIn(runner, LayoutOptionsEntity, id, { options: JSON.stringify(options), version: 1 });
       await insertMember(runner, id, person.id, 'administrator');
       await recordAudit(runner, this.counters, id, { name: person.name, personId: person.id }, [
         { thing: 'company', thingId: id, action: 'added', after: { name, currency, fiscalYearFirstMonth } },
@@ -183,7 +190,7 @@ export class CompanyRepository implements CompanyStore {
   makeYears(companyId: number, years: readonly FiscalYear[], form: YearForm | null, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       await insertYears(runner, companyId, years);
-      if (form) await runner.query('UPDATE company SET year_form = ? WHERE id = ?', [form.kind === 'months' ? '' : JSON.stringify(form), companyId]);
+      if (form) await changeRows(runner, CompanyEntity, { id: companyId }, { yearForm: form.kind === 'months' ? '' : JSON.stringify(form) });
       return {
         value: null,
         audit: years.map((year) => ({ thing: 'year', thingId: year.year, action: 'added', after: { firstDay: year.firstDay, lastDay: year.lastDay } })),
@@ -208,9 +215,12 @@ export class CompanyRepository implements CompanyStore {
   lockPeriods(companyId: number, periods: readonly Period[], reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
       for (const { year, number } of periods)
-        await runner.query(
-          'UPDATE fiscal_period SET locked_at = ?, locked_by = ?, locked_by_id = ?, lock_reason = ? WHERE company_id = ? AND year = ? AND number = ?',
-          [timestamp(), actor.name, actor.personId, reason, companyId, year, number],
+        await changeIn(
+          runner,
+          PeriodEntity,
+          companyId,
+          { year, number },
+          { lockedAt: timestamp(), lockedBy: actor.name, lockedById: actor.personId, lockReason: reason },
         );
       return { value: null, audit: periods.map((period) => periodEvent(period, { locked: false }, { locked: true, reason })) };
     });
@@ -218,10 +228,8 @@ export class CompanyRepository implements CompanyStore {
 
   unlockPeriod(companyId: number, period: Period, lock: PeriodLock, reason: string, expectedStructure: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      await runner.query(
-        "UPDATE fiscal_period SET locked_at = NULL, locked_by = '', locked_by_id = NULL, lock_reason = '' WHERE company_id = ? AND year = ? AND number = ?",
-        [companyId, period.year, period.number],
-      );
+      const unlocked = { lockedAt: null, lockedBy: '', lockedById: null, lockReason: '' };
+      await changeIn(runner, PeriodEntity, companyId, { year: period.year, number: period.number }, unlocked);
       return { value: null, audit: [periodEvent(period, { locked: true, reason: lock.reason, by: lock.by }, { locked: false, reason })] };
     });
   }
@@ -230,21 +238,12 @@ export class CompanyRepository implements CompanyStore {
   setLayoutOptions(companyId: number, options: LayoutOptions, version: number, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
       await takeTurn(runner, companyId, 'structure');
-      const [before] = await rowsOf<{ options: string; version: number }>(
-        runner,
-        'SELECT options, version FROM layout_options WHERE company_id = ? FOR UPDATE',
-        [companyId],
-      );
+      const [before] = await findIn(runner, LayoutOptionsEntity, companyId, {}, { hold: 'alone' });
       if ((before?.version ?? 0) !== version)
         throw new Refused({ code: 'version_conflict', thing: 'layout_options', id: companyId, current: before ? JSON.parse(before.options) : null });
       const text = JSON.stringify(options);
-      if (before)
-        await changedRows(runner, 'UPDATE layout_options SET options = ?, version = version + 1 WHERE company_id = ? AND version = ?', [
-          text,
-          companyId,
-          version,
-        ]);
-      else await runner.query('INSERT INTO layout_options (company_id, options, version) VALUES (?, ?, 1)', [companyId, text]);
+      if (before) await changeVersioned(runner, LayoutOptionsEntity, companyId, { version }, { options: text });
+      else await insertIn(runner, LayoutOptionsEntity, companyId, { options: text, version: 1 });
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'layout_options', thingId: companyId, action: 'changed', before: before ? JSON.parse(before.options) : undefined, after: options },
       ]);

@@ -46,11 +46,16 @@ export async function recordAudit(runner: QueryRunner, counters: Counters, compa
 
 /** The statements of `recordAudit`. */
 export async function auditOf(counters: Counters, companyId: number, actor: Actor, events: readonly AuditEvent[]): Promise<Statement[]> {
-  const at = new Date().toISOString().replace('T', ' ').replace('Z', '');
+  const at = exactTimestamp();
   const rows: unknown[][] = [];
   for (const { thing, thingId, action, before, after } of events)
     rows.push([companyId, await counters.next('audit'), thing, thingId, action, asText(before), asText(after), at, actor.name, actor.personId]);
   return insertions('audit_event (company_id, id, thing, thing_id, action, state_before, state_after, happened_at, actor, actor_id)', rows);
+}
+
+/** Now to the millisecond, as DATETIME(3) text in UTC. */
+export function exactTimestamp(): string {
+  return new Date().toISOString().replace('T', ' ').replace('Z', '');
 }
 
 /** Now, as DATETIME text in UTC. */

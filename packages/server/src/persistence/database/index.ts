@@ -1,4 +1,4 @@
-export { type AuditEvent, auditOf, recordAudit, timestamp } from './audit.ts';
+export { type AuditEvent, auditOf, exactTimestamp, recordAudit, timestamp } from './audit.ts';
 export { type AskForIds, Counters } from './counters.ts';
 export { databaseTrouble } from './databaseTrouble.ts';
 export { DatabaseWatch } from './databaseWatch.ts';
@@ -6,6 +6,7 @@ export { DiskShares, type ShareLimits } from './diskShares.ts';
 export { findOutcome, forgetOldKeys, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
 export { MemoryBudget } from './memoryBudget.ts';
 export { numberColumns } from './numberColumns.ts';
+export { type Asked, addRows, changeIn, changeRows, changeVersioned, deleteIn, deleteRows, findIn, findRows, insertIn } from './rows.ts';
 export {
   changedRows,
   inOneTrip,

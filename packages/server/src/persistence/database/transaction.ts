@@ -90,7 +90,7 @@ export async function rowsOf<Row>(runner: QueryRunner | DataSource, sql: string,
   return (await runner.query(sql, parameters as unknown[])) as Row[];
 }
 
-export async function changedRows(runner: QueryRunner, sql: string, parameters: readonly unknown[]): Promise<number> {
+export async function changedRows(runner: QueryRunner | DataSource, sql: string, parameters: readonly unknown[]): Promise<number> {
   const result = (await runner.query(sql, parameters as unknown[])) as { affectedRows: number };
   return result.affectedRows;
 }

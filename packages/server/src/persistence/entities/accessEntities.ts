@@ -5,7 +5,19 @@ const personId: EntitySchemaColumnOptions = { name: 'person_id', type: 'int', un
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
 const hash = { type: 'varbinary', length: 32 } as const;
 
-export const InvitationEntity = new EntitySchema({
+export interface InvitationRow {
+  id: number;
+  companyId: number;
+  email: string;
+  name: string;
+  role: string;
+  tokenHash: Buffer;
+  invitedAt: string;
+  invitedBy: number | null;
+  expiresAt: string;
+}
+
+export const InvitationEntity = new EntitySchema<InvitationRow>({
   name: 'invitation',
   columns: {
     id: generatedId,
@@ -34,7 +46,13 @@ export const SignInPauseEntity = new EntitySchema({
   indices: [{ name: 'pause_by_age', columns: ['lastFailure'] }],
 });
 
-export const KnownBrowserEntity = new EntitySchema({
+export interface KnownBrowserRow {
+  tokenHash: Buffer;
+  personId: number;
+  lastUsed: string;
+}
+
+export const KnownBrowserEntity = new EntitySchema<KnownBrowserRow>({
   name: 'known_browser',
   columns: { tokenHash: { ...hash, name: 'token_hash', primary: true }, personId, lastUsed: { name: 'last_used', type: 'datetime' } },
   indices: [

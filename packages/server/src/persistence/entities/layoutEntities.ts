@@ -4,7 +4,7 @@ const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', 
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
 
-interface LayoutRow {
+export interface LayoutRow {
   companyId: number;
   id: number;
   classificationId: number;
@@ -87,7 +87,7 @@ export const LayoutKeptDraftEntity = new EntitySchema<LayoutKeptDraftRow>({
   },
 });
 
-interface NamedDefinitionRow {
+export interface NamedDefinitionRow {
   companyId: number;
   id: number;
   name: string;

@@ -146,7 +146,7 @@ export interface SavedViewRow {
   id: string;
   personId: number;
   name: string;
-  shared: boolean;
+  shared: number;
   content: string;
   version: number;
 }

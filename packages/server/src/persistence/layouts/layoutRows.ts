@@ -1,6 +1,7 @@
 import type { QueryRunner } from 'typeorm';
 import type { Actor, KeptLayout } from '../../application/ports/index.ts';
-import { type AuditEvent, changedRows, Refused, rowsOf, timestamp } from '../database/index.ts';
+import { type AuditEvent, changeVersioned, exactTimestamp, insertIn, Refused, rowsOf } from '../database/index.ts';
+import { LayoutEntity, LayoutVersionEntity } from '../entities/layoutEntities.ts';
 
 /** Layouts whose texts of numbers follow accounts that are renumbered: another version of what runs, and the draft. */
 export async function keepLayouts(runner: QueryRunner, companyId: number, kept: readonly KeptLayout[], actor: Actor): Promise<AuditEvent[]> {
@@ -13,19 +14,13 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
       [companyId, id],
     );
     const number = used && row ? (row.last ?? 0) + 1 : null;
-    const changed = await changedRows(
-      runner,
-      `UPDATE layout SET ${draft ? 'draft = ?,' : ''} ${number === null ? '' : 'in_use = ?,'} changed_at = ?, changed_by = ?, changed_by_id = ?, version = version + 1
-        WHERE company_id = ? AND id = ? AND version = ?`,
-      [...(draft ? [JSON.stringify(draft)] : []), ...(number === null ? [] : [number]), timestamp(), actor.name, actor.personId, companyId, id, version],
-    );
+    const set = { ...(draft ? { draft: JSON.stringify(draft) } : {}), ...(number === null ? {} : { inUse: number }), ...changedNow(actor) };
+    const isChanged = await changeVersioned(runner, LayoutEntity, companyId, { id, version }, set);
     // Somebody saved it meanwhile; what follows is worked out anew.
-    if (changed === 0 || !row) throw new Refused({ code: 'ledger_moved_on' });
+    if (!isChanged || !row) throw new Refused({ code: 'ledger_moved_on' });
     if (number === null) continue;
-    await runner.query(
-      'INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by, made_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-      [companyId, id, number, JSON.stringify(used), 'Its accounts were renumbered', timestamp(), actor.name, actor.personId],
-    );
+    const definition = JSON.stringify(used);
+    await insertIn(runner, LayoutVersionEntity, companyId, { layoutId: id, number, definition, reason: 'Its accounts were renumbered', ...madeNow(actor) });
     events.push({
       thing: 'layout',
       thingId: id,
@@ -36,3 +31,7 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
   }
   return events;
 }
+
+export const changedNow = ({ name, personId }: Actor) => ({ changedAt: exactTimestamp(), changedBy: name, changedById: personId });
+
+export const madeNow = ({ name, personId }: Actor) => ({ madeAt: exactTimestamp(), madeBy: name, madeById: personId });

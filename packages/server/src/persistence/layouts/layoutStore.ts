@@ -2,13 +2,15 @@ import { mergeLayouts, type Outcome, type OwnLayout } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, JoinedDraft, KeptDraft, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from '../../application/ports/index.ts';
-import { type Counters, changedRows, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { type Counters, changeVersioned, deleteIn, findIn, insertIn, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { LayoutEntity, LayoutKeptDraftEntity, type LayoutRow, LayoutVersionEntity } from '../entities/layoutEntities.ts';
+import { CoverageExclusionEntity } from '../entities/placementEntities.ts';
+import { changedNow, madeNow } from './layoutRows.ts';
 
 const record = `id, classification_id AS classificationId, name, kind, in_use AS inUse, draft IS NOT NULL AS hasDraft,
     changed_at AS changedAt, changed_by AS changedBy, version`;
 const version = 'number, made_at AS `at`, made_by AS `by`, reason';
 type Row = Omit<LayoutRecord, 'hasDraft'> & { readonly hasDraft: number };
-const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z', '');
 
 /** Composed layouts with what is drafted and every version that was put in use. Drafts leave no record: nothing runs by them. */
 export class LayoutRepository implements LayoutStore {
@@ -60,31 +62,23 @@ export class LayoutRepository implements LayoutStore {
   }
 
   async findKeptDraft(companyId: number, id: number, number: number): Promise<OwnLayout | null> {
-    const [found] = await rowsOf<{ definition: string }>(
-      this.database,
-      'SELECT definition FROM layout_kept_draft WHERE company_id = ? AND layout_id = ? AND number = ?',
-      [companyId, id, number],
-    );
+    const [found] = await findIn(this.database, LayoutKeptDraftEntity, companyId, { layoutId: id, number });
     return definitionOf(found?.definition ?? null);
   }
 
   add(companyId: number, { name, classificationId, draft }: Parameters<LayoutStore['add']>[1], actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const { insertId } = (await naming(name, () =>
-        runner.query(
-          'INSERT INTO layout (company_id, classification_id, name, kind, draft, changed_at, changed_by, changed_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-          [companyId, classificationId, name, draft.kind, JSON.stringify(draft), now(), actor.name, actor.personId],
-        ),
-      )) as { insertId: number };
-      await this.audit(runner, companyId, Number(insertId), actor, 'added', undefined, { name });
-      return Number(insertId);
+      const drafted = { classificationId, name, kind: draft.kind, draft: JSON.stringify(draft), ...changedNow(actor) };
+      const id = await naming(name, () => insertIn(runner, LayoutEntity, companyId, drafted));
+      await this.audit(runner, companyId, id, actor, 'added', undefined, { name });
+      return id;
     });
   }
 
   rename(companyId: number, id: number, expected: number, name: string, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lock(runner, companyId, id, expected);
-      await naming(name, () => this.set(runner, companyId, id, actor, 'name = ?', [name]));
+      await naming(name, () => this.set(runner, companyId, before, actor, { name }));
       await this.audit(runner, companyId, id, actor, 'changed', { name: before.name }, { name });
       return null;
     });
@@ -104,7 +98,7 @@ export class LayoutRepository implements LayoutStore {
       const merged = draft && base && theirs ? mergeLayouts(base, draft, theirs) : null;
       if (before.draft !== null && (draft === null || (merged && merged.overridden.length > 0))) await keepDraft(runner, companyId, id);
       const saved = merged?.layout ?? draft;
-      await this.set(runner, companyId, id, actor, 'draft = ?', [saved === null ? null : JSON.stringify(saved)]);
+      await this.set(runner, companyId, before, actor, { draft: saved === null ? null : JSON.stringify(saved) });
       return merged && { by: before.changedBy, joined: merged.joined, overridden: merged.overridden };
     });
   }
@@ -119,11 +113,8 @@ export class LayoutRepository implements LayoutStore {
         [companyId, id],
       );
       const number = (last?.number ?? 0) + 1;
-      await runner.query(
-        'INSERT INTO layout_version (company_id, layout_id, number, definition, reason, made_at, made_by, made_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-        [companyId, id, number, before.draft, reason, now(), actor.name, actor.personId],
-      );
-      await this.set(runner, companyId, id, actor, 'in_use = ?, draft = NULL', [number]);
+      await insertIn(runner, LayoutVersionEntity, companyId, { layoutId: id, number, definition: before.draft, reason, ...madeNow(actor) });
+      await this.set(runner, companyId, before, actor, { inUse: number, draft: null });
       await this.audit(runner, companyId, id, actor, 'changed', { name: before.name, inUse: before.inUse }, { name: before.name, inUse: number, reason });
       return null;
     });
@@ -132,18 +123,21 @@ export class LayoutRepository implements LayoutStore {
   delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { name } = await lock(runner, companyId, id, version);
-      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `layout:${id}`]);
-      await changedRows(runner, 'DELETE FROM layout WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, CoverageExclusionEntity, companyId, { scope: `layout:${id}` });
+      await deleteIn(runner, LayoutEntity, companyId, { id });
       await this.audit(runner, companyId, id, actor, 'deleted', { name }, undefined);
       return null;
     });
   }
 
-  private async set(runner: QueryRunner, companyId: number, id: number, actor: Actor, fields: string, values: readonly unknown[]): Promise<void> {
-    await runner.query(
-      `UPDATE layout SET ${fields}, changed_at = ?, changed_by = ?, changed_by_id = ?, version = version + 1 WHERE company_id = ? AND id = ?`,
-      [...values, now(), actor.name, actor.personId, companyId, id],
-    );
+  private async set(
+    runner: QueryRunner,
+    companyId: number,
+    { id, version }: Pick<LayoutRow, 'id' | 'version'>,
+    actor: Actor,
+    fields: Partial<Pick<LayoutRow, 'name' | 'draft' | 'inUse'>>,
+  ): Promise<void> {
+    await changeVersioned(runner, LayoutEntity, companyId, { id, version }, { ...fields, ...changedNow(actor) });
   }
 
   private audit(runner: QueryRunner, companyId: number, id: number, actor: Actor, action: 'added' | 'changed' | 'deleted', before: unknown, after: unknown) {
@@ -161,11 +155,7 @@ function definitionOf(text: string | null): OwnLayout | null {
 
 /** `expected`: `null` whatever version it has. */
 async function lock(runner: QueryRunner, companyId: number, id: number, expected: number | null) {
-  const [row] = await rowsOf<{ name: string; inUse: number | null; draft: string | null; version: number; changedBy: string }>(
-    runner,
-    'SELECT name, in_use AS inUse, draft, version, changed_by AS changedBy FROM layout WHERE company_id = ? AND id = ? FOR UPDATE',
-    [companyId, id],
-  );
+  const [row] = await findIn(runner, LayoutEntity, companyId, { id }, { hold: 'alone' });
   if (!row) throw new Refused({ code: 'not_found', thing: 'layout', id });
   if (expected !== null && row.version !== expected) throw new Refused({ code: 'version_conflict', thing: 'layout', id, current: { version: row.version } });
   return row;

@@ -2,7 +2,11 @@ import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, NameAndDefinition, NamedDefinition, NamedDefinitionStore } from '../../application/ports/index.ts';
-import { type AuditEvent, type Counters, changedRows, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { type AuditEvent, type Counters, changedRows, deleteIn, findIn, inTransaction, isDuplicateKey, Refused, recordAudit } from '../database/index.ts';
+import { ColumnPlanEntity, type NamedDefinitionRow } from '../entities/layoutEntities.ts';
+import { StatementSetEntity } from '../entities/setEntities.ts';
+
+const entityOf = { column_plan: ColumnPlanEntity, statement_set: StatementSetEntity };
 
 /** What is kept, in which table. */
 export interface KindOfDefinition<Definition> {
@@ -11,8 +15,6 @@ export interface KindOfDefinition<Definition> {
   /** What the record of changes says of it. */
   readonly told: (definition: Definition) => Record<string, unknown>;
 }
-
-const columns = 'id, name, definition, changed_at AS changedAt, changed_by AS changedBy, version';
 
 /** Column plans, and sets of statements. */
 export class NamedDefinitionRepository<Definition> implements NamedDefinitionStore<Definition> {
@@ -23,12 +25,12 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
   ) {}
 
   async list(companyId: number): Promise<NamedDefinition<Definition>[]> {
-    const rows = await rowsOf<Row>(this.database, `SELECT ${columns} FROM ${this.kind.table} WHERE company_id = ? ORDER BY name`, [companyId]);
+    const rows = await findIn(this.database, entityOf[this.kind.table], companyId, {}, { order: { name: 'ASC' } });
     return rows.map((row) => read(row));
   }
 
   async find(companyId: number, id: number): Promise<NamedDefinition<Definition> | null> {
-    const [row] = await rowsOf<Row>(this.database, `SELECT ${columns} FROM ${this.kind.table} WHERE company_id = ? AND id = ?`, [companyId, id]);
+    const [row] = await findIn(this.database, entityOf[this.kind.table], companyId, { id });
     return row ? read(row) : null;
   }
 
@@ -63,7 +65,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
   delete(companyId: number, id: number, version: number | null, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const { name } = await this.lock(runner, companyId, id, version);
-      await changedRows(runner, `DELETE FROM ${this.kind.table} WHERE company_id = ? AND id = ?`, [companyId, id]);
+      await deleteIn(runner, entityOf[this.kind.table], companyId, { id });
       await this.audit(runner, companyId, actor, { thingId: id, action: 'deleted', before: { name }, after: undefined });
       return null;
     });
@@ -79,7 +81,7 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
 
   /** `expected`: `null` whatever version it has. */
   private async lock(runner: QueryRunner, companyId: number, id: number, expected: number | null): Promise<NamedDefinition<Definition>> {
-    const [row] = await rowsOf<Row>(runner, `SELECT ${columns} FROM ${this.kind.table} WHERE company_id = ? AND id = ? FOR UPDATE`, [companyId, id]);
+    const [row] = await findIn(runner, entityOf[this.kind.table], companyId, { id }, { hold: 'alone' });
     if (!row) throw new Refused({ code: 'not_found', thing: this.kind.table, id });
     const { version, name } = row;
     if (expected !== null && version !== expected) throw new Refused({ code: 'version_conflict', thing: this.kind.table, id, current: { version, name } });
@@ -96,8 +98,6 @@ export class NamedDefinitionRepository<Definition> implements NamedDefinitionSto
   }
 }
 
-type Row = Omit<NamedDefinition<unknown>, 'definition'> & { readonly definition: string };
-
-function read<Definition>({ definition, ...facts }: Row): NamedDefinition<Definition> {
-  return { ...facts, definition: JSON.parse(definition) as Definition };
+function read<Definition>({ id, name, definition, changedAt, changedBy, version }: NamedDefinitionRow): NamedDefinition<Definition> {
+  return { id, name, changedAt, changedBy, version, definition: JSON.parse(definition) as Definition };
 }

@@ -3,7 +3,8 @@ import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, FileStore, StoredFile } from '../../application/ports/index.ts';
-import { type Counters, type DiskShares, inTransaction, rowsOf, timestamp } from '../database/index.ts';
+import { type Counters, type DiskShares, deleteIn, findIn, insertIn, inTransaction, rowsOf, timestamp } from '../database/index.ts';
+import { ImportedFileEntity, ImportedFilePartEntity } from '../entities/recordEntities.ts';
 
 const { subtle } = webcrypto;
 const partBytes = 1 << 20;
@@ -22,29 +23,20 @@ export class FileRepository implements FileStore {
     const sha256 = Buffer.from(await subtle.digest('SHA-256', content as Uint8Array<ArrayBuffer>));
     return inTransaction(this.database, async (runner) => {
       await this.shares.takeRoom(runner, companyId, actor.personId, content.length);
-      await runner.query(
-        'INSERT INTO imported_file (company_id, id, name, size, sha256, uploaded_at, uploaded_by, uploaded_by_id) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-        [companyId, id, name, content.length, sha256, timestamp(), actor.name, actor.personId],
-      );
-      for (let part = 0; part * partBytes < content.length; part++)
-        await runner.query('INSERT INTO imported_file_part (company_id, file_id, part, content) VALUES (?, ?, ?, ?)', [
-          companyId,
-          id,
-          part,
-          content.subarray(part * partBytes, (part + 1) * partBytes),
-        ]);
+      const uploaded = { uploadedAt: timestamp(), uploadedBy: actor.name, uploadedById: actor.personId };
+      await insertIn(runner, ImportedFileEntity, companyId, { id, name, size: content.length, sha256, ...uploaded });
+      for (let part = 0; part * partBytes < content.length; part++) {
+        const piece = content.subarray(part * partBytes, (part + 1) * partBytes);
+        await insertIn(runner, ImportedFilePartEntity, companyId, { fileId: id, part, content: piece });
+      }
       return id;
     });
   }
 
   async fetch(companyId: number, fileId: number): Promise<StoredFile | null> {
-    const [file] = await rowsOf<{ name: string }>(this.database, 'SELECT name FROM imported_file WHERE company_id = ? AND id = ?', [companyId, fileId]);
+    const [file] = await findIn(this.database, ImportedFileEntity, companyId, { id: fileId });
     if (!file) return null;
-    const parts = await rowsOf<{ content: Buffer }>(
-      this.database,
-      'SELECT content FROM imported_file_part WHERE company_id = ? AND file_id = ? ORDER BY part',
-      [companyId, fileId],
-    );
+    const parts = await findIn(this.database, ImportedFilePartEntity, companyId, { fileId }, { order: { part: 'ASC' } });
     return { name: file.name, content: Buffer.concat(parts.map((part) => part.content)) };
   }
 }
@@ -60,8 +52,8 @@ export async function forgetUnpostedFiles(database: DataSource): Promise<void> {
           AND NOT EXISTS (SELECT 1 FROM trial_balance AS posted WHERE posted.company_id = file.company_id AND posted.file_id = file.id) LIMIT ${filesAtOnce}`,
     );
     for (const { companyId, id } of files) {
-      await database.query('DELETE FROM imported_file_part WHERE company_id = ? AND file_id = ?', [companyId, id]);
-      await database.query('DELETE FROM imported_file WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(database, ImportedFilePartEntity, companyId, { fileId: id });
+      await deleteIn(database, ImportedFileEntity, companyId, { id });
     }
     if (files.length < filesAtOnce) return;
   }

@@ -2,8 +2,8 @@ import type { Outcome } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, DocumentSeries, SeriesStore } from '../../application/ports/index.ts';
-import { type Counters, changedRows, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
-import type { DocumentSeriesRow } from '../entities/ledgerEntities.ts';
+import { type Counters, changeVersioned, deleteIn, insertIn, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { DocumentSeriesEntity, type DocumentSeriesRow } from '../entities/ledgerEntities.ts';
 
 export class SeriesRepository implements SeriesStore {
   constructor(
@@ -58,12 +58,7 @@ export class SeriesRepository implements SeriesStore {
       const before = await lockSeries(runner, companyId, id);
       if (before.version !== version) throw new Refused({ code: 'version_conflict', thing: 'document_series', id, current: before });
       const after = { name: change.name ?? before.name, active: change.active ?? before.active };
-      await runner.query('UPDATE document_series SET name = ?, active = ?, version = version + 1 WHERE company_id = ? AND id = ?', [
-        after.name,
-        after.active ? 1 : 0,
-        companyId,
-        id,
-      ]);
+      await changeVersioned(runner, DocumentSeriesEntity, companyId, { id, version }, { name: after.name, active: after.active });
       const told = { code: before.code };
       await recordAudit(runner, this.counters, companyId, actor, [
         {
@@ -83,7 +78,7 @@ export class SeriesRepository implements SeriesStore {
       // A posting in it that is under way has its row, and is waited for.
       const { code, name, documents } = await lockSeries(runner, companyId, id);
       if (documents > 0) throw new Refused({ code: 'series_held', series: code, documents });
-      await changedRows(runner, 'DELETE FROM document_series WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, DocumentSeriesEntity, companyId, { id });
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'document_series', thingId: id, action: 'deleted', before: { code, name } }]);
       return null;
     });
@@ -92,14 +87,7 @@ export class SeriesRepository implements SeriesStore {
 
 async function insert(runner: QueryRunner, companyId: number, { code, name, nextNumber }: Pick<DocumentSeries, 'code' | 'name' | 'nextNumber'>) {
   try {
-    const inserted = (await runner.query('INSERT INTO document_series (company_id, code, name, first_number, next_number) VALUES (?, ?, ?, ?, ?)', [
-      companyId,
-      code,
-      name,
-      nextNumber,
-      nextNumber,
-    ])) as { insertId: number };
-    return Number(inserted.insertId);
+    return await insertIn(runner, DocumentSeriesEntity, companyId, { code, name, firstNumber: nextNumber, nextNumber });
   } catch (error) {
     if (isDuplicateKey(error)) throw new Refused({ code: 'series_code_taken', series: code });
     throw error;

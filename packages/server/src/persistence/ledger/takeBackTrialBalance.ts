@@ -2,7 +2,8 @@ import { type FiscalCalendar, periodIndexOf } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { PostedEntry, Request, TakingBackPlan } from '../../application/ports/index.ts';
 import { remakeBroughtIn } from '../books/index.ts';
-import { type Counters, changedRows, Refused, recordAudit, recordOutcome, rowsOf, takeKey, timestamp } from '../database/index.ts';
+import { type Counters, changeIn, Refused, recordAudit, recordOutcome, rowsOf, takeKey, timestamp } from '../database/index.ts';
+import { TrialBalanceEntity } from '../entities/ledgerEntities.ts';
 import { numberEntries } from './numberEntries.ts';
 import { addToBalances, type EntryToWrite, insertEntries, isBroughtIn, lastPeriodOf, lockAccounts, lockPeriods } from './writeEntries.ts';
 
@@ -25,10 +26,13 @@ export async function takeBack(
   request: Request,
 ): Promise<{ entries: PostedEntry[]; revision: number }> {
   await takeKey(runner, companyId, request);
-  const marked = await changedRows(
+  const { actor } = request;
+  const marked = await changeIn(
     runner,
-    'UPDATE trial_balance SET taken_back_at = ?, taken_back_by = ?, taken_back_by_id = ? WHERE company_id = ? AND id = ? AND taken_back_at IS NULL',
-    [timestamp(), request.actor.name, request.actor.personId, companyId, plan.trialBalanceId],
+    TrialBalanceEntity,
+    companyId,
+    { id: plan.trialBalanceId, takenBackAt: null },
+    { takenBackAt: timestamp(), takenBackBy: actor.name, takenBackById: actor.personId },
   );
   if (marked === 0) throw new Refused({ code: 'ledger_moved_on' });
   const toWrite: EntryToWrite[] = [];

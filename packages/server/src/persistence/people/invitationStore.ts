@@ -2,7 +2,8 @@ import { type Outcome, permissionsBeyond, type RoleKey } from '@ivory-ladder/cor
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, Invitation, InvitationFound, InvitationStore, Invited, Person } from '../../application/ports/index.ts';
-import { type Counters, changedRows, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
+import { type Counters, changedRows, deleteIn, findIn, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
+import { InvitationEntity } from '../entities/accessEntities.ts';
 import { enterWithPassword, hasAccount, insertMember, personByEmail } from './peopleStore.ts';
 import { heldRole, lockRole, nameOfRole, readHeldRole, withOwnRole } from './roleStore.ts';
 
@@ -83,13 +84,10 @@ export class InvitationRepository implements InvitationStore {
 
   withdraw(companyId: number, id: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const [row] = await rowsOf<{ email: string; role: RoleKey }>(runner, 'SELECT email, role FROM invitation WHERE company_id = ? AND id = ? FOR UPDATE', [
-        companyId,
-        id,
-      ]);
+      const [row] = await findIn(runner, InvitationEntity, companyId, { id }, { hold: 'alone' });
       if (!row) throw new Refused({ code: 'not_found', thing: 'invitation', id });
-      await runner.query('DELETE FROM invitation WHERE company_id = ? AND id = ?', [companyId, id]);
-      await this.record(runner, companyId, actor, 'deleted', id, { invited: row.email, role: await nameOfRole(runner, companyId, row.role) });
+      await deleteIn(runner, InvitationEntity, companyId, { id });
+      await this.record(runner, companyId, actor, 'deleted', id, { invited: row.email, role: await nameOfRole(runner, companyId, row.role as RoleKey) });
       return null;
     });
   }
@@ -130,7 +128,7 @@ export class InvitationRepository implements InvitationStore {
     const row = await readInvitation(runner, tokenHash);
     if (!row) throw new Refused({ code: 'link_unusable', reason: 'unknown' });
     if (row.state !== 'open') throw new Refused({ code: 'link_unusable', reason: row.state });
-    await runner.query('DELETE FROM invitation WHERE token_hash = ?', [tokenHash]);
+    await deleteIn(runner, InvitationEntity, row.companyId, { tokenHash });
     return row;
   }
 

@@ -1,13 +1,13 @@
 import type { DataSource } from 'typeorm';
 import type { KnownBrowsers } from '../../application/ports/index.ts';
-import { rowsOf, timestamp } from '../database/index.ts';
+import { deleteRows, findRows, timestamp } from '../database/index.ts';
+import { KnownBrowserEntity } from '../entities/accessEntities.ts';
 
 export class KnownBrowserRepository implements KnownBrowsers {
   constructor(private readonly database: DataSource) {}
 
   async knows(personId: number, tokenHash: Buffer): Promise<boolean> {
-    const rows = await rowsOf(this.database, 'SELECT person_id FROM known_browser WHERE token_hash = ? AND person_id = ?', [tokenHash, personId]);
-    return rows.length > 0;
+    return (await findRows(this.database, KnownBrowserEntity, { tokenHash, personId })).length > 0;
   }
 
   async remember(personId: number, tokenHash: Buffer): Promise<void> {
@@ -18,7 +18,7 @@ export class KnownBrowserRepository implements KnownBrowsers {
   }
 
   async forget(personId: number): Promise<void> {
-    await this.database.query('DELETE FROM known_browser WHERE person_id = ?', [personId]);
+    await deleteRows(this.database, KnownBrowserEntity, { personId });
   }
 }
 

@@ -3,7 +3,23 @@ import type { Outcome, RoleKey } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, LinkTerms, Member, OneTimeLink, PeopleStore, Person } from '../../application/ports/index.ts';
-import { type Counters, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf, timestamp } from '../database/index.ts';
+import {
+  type Counters,
+  changeRows,
+  changeVersioned,
+  deleteIn,
+  deleteRows,
+  findIn,
+  findRows,
+  insertIn,
+  inTransaction,
+  isDuplicateKey,
+  Refused,
+  recordAudit,
+  rowsOf,
+  timestamp,
+} from '../database/index.ts';
+import { InstallationEntity, MembershipEntity, OneTimeLinkEntity, PersonEntity, SessionEntity } from '../entities/peopleEntities.ts';
 import { heldRole, lockRole, nameOfRole, withOwnRole } from './roleStore.ts';
 
 export interface PersonRow {
@@ -34,8 +50,8 @@ export class PeopleRepository implements PeopleStore {
   }
 
   async roleIn(personId: number, companyId: number): Promise<RoleKey | null> {
-    const [row] = await rowsOf<{ role: RoleKey }>(this.database, 'SELECT role FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
-    return row?.role ?? null;
+    const [row] = await findIn(this.database, MembershipEntity, companyId, { personId });
+    return (row?.role as RoleKey | undefined) ?? null;
   }
 
   byEmail(email: string): Promise<(Person & { passwordHash: string | null }) | null> {
@@ -47,12 +63,12 @@ export class PeopleRepository implements PeopleStore {
   }
 
   async passwordHash(personId: number): Promise<string | null> {
-    const [row] = await rowsOf<PersonRow>(this.database, `SELECT ${columns} FROM person WHERE id = ?`, [personId]);
+    const [row] = await findRows(this.database, PersonEntity, { id: personId });
     return row?.passwordHash ?? null;
   }
 
   async noteSignIn(personId: number): Promise<void> {
-    await this.database.query('UPDATE person SET last_sign_in = ? WHERE id = ?', [timestamp(), personId]);
+    await changeRows(this.database, PersonEntity, { id: personId }, { lastSignIn: timestamp() });
   }
 
   async setPassword(personId: number, passwordHash: string): Promise<void> {
@@ -105,7 +121,7 @@ export class PeopleRepository implements PeopleStore {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lockMember(runner, companyId, personId, version);
       const named = await lockRole(runner, companyId, role);
-      await runner.query('UPDATE membership SET role = ?, version = version + 1 WHERE company_id = ? AND person_id = ?', [role, companyId, personId]);
+      await changeVersioned(runner, MembershipEntity, companyId, { personId, version }, { role });
       await keepAnAdministrator(runner, companyId);
       await recordAudit(runner, this.counters, companyId, actor, [
         {
@@ -122,7 +138,7 @@ export class PeopleRepository implements PeopleStore {
 
   setMayAddCompanies(companyId: number, { personId, name }: Member, may: boolean, actor: Actor): Promise<Outcome<void, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      await runner.query('UPDATE person SET may_add_companies = ? WHERE id = ?', [may, personId]);
+      await changeRows(runner, PersonEntity, { id: personId }, { mayAddCompanies: may });
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'person', thingId: personId, action: 'changed', before: { mayAddCompanies: !may }, after: { name, mayAddCompanies: may } },
       ]);
@@ -132,7 +148,7 @@ export class PeopleRepository implements PeopleStore {
   removeMember(companyId: number, personId: number, version: number, actor: Actor): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await this.lockMember(runner, companyId, personId, version);
-      await runner.query('DELETE FROM membership WHERE company_id = ? AND person_id = ?', [companyId, personId]);
+      await deleteIn(runner, MembershipEntity, companyId, { personId });
       await keepAnAdministrator(runner, companyId);
       await recordAudit(runner, this.counters, companyId, actor, [
         { thing: 'person', thingId: personId, action: 'deleted', before: { ...before, role: await nameOfRole(runner, companyId, before.role) } },
@@ -164,10 +180,10 @@ export class PeopleRepository implements PeopleStore {
 
   useLink(tokenHash: Buffer, passwordHash: string, first: { name: string; email: string } | null): Promise<Outcome<Person, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      await runner.query('SELECT token_hash FROM one_time_link WHERE token_hash = ? FOR UPDATE', [tokenHash]);
+      await findRows(runner, OneTimeLinkEntity, { tokenHash }, { hold: 'alone' });
       const link = await readLink(runner, tokenHash);
       if (link?.state !== 'open') throw new Refused({ code: 'link_unusable', reason: link?.state ?? 'unknown' });
-      await runner.query('UPDATE one_time_link SET used_at = UTC_TIMESTAMP() WHERE token_hash = ?', [tokenHash]);
+      await changeRows(runner, OneTimeLinkEntity, { tokenHash }, { usedAt: timestamp() });
       const personId = link.personId ?? (await makeFirstAdministrator(runner, first as { name: string; email: string }));
       return enterWithPassword(runner, personId, passwordHash);
     });
@@ -277,12 +293,12 @@ async function isInHands(runner: QueryRunner | DataSource, personId: number, adm
 }
 
 export async function insertMember(runner: QueryRunner, companyId: number, personId: number, role: RoleKey): Promise<void> {
-  await runner.query('INSERT INTO membership (company_id, person_id, role) VALUES (?, ?, ?)', [companyId, personId, role]);
+  await insertIn(runner, MembershipEntity, companyId, { personId, role });
 }
 
 async function setPassword(runner: QueryRunner, personId: number, passwordHash: string): Promise<void> {
-  await runner.query('UPDATE person SET password_hash = ? WHERE id = ?', [passwordHash, personId]);
-  await runner.query('DELETE FROM session WHERE person_id = ?', [personId]);
+  await changeRows(runner, PersonEntity, { id: personId }, { passwordHash });
+  await deleteRows(runner, SessionEntity, { personId });
 }
 
 async function hasAdministrator(runner: QueryRunner | DataSource): Promise<boolean> {
@@ -292,19 +308,19 @@ async function hasAdministrator(runner: QueryRunner | DataSource): Promise<boole
 
 async function makeFirstAdministrator(runner: QueryRunner, { name, email }: { name: string; email: string }): Promise<number> {
   // Two links that were made by two servers may be used in one moment.
-  await runner.query('SELECT id FROM installation WHERE id = 1 FOR UPDATE');
+  await findRows(runner, InstallationEntity, { id: 1 }, { hold: 'alone' });
   if (await hasAdministrator(runner)) throw new Refused({ code: 'link_unusable', reason: 'used' });
   await runner.query(
     'INSERT INTO person (email, name, may_add_companies, keeps_installation, created_at) VALUES (?, ?, 1, 1, ?) ON DUPLICATE KEY UPDATE name = ?, may_add_companies = 1, keeps_installation = 1',
     [email, name, timestamp(), name],
   );
-  const [row] = await rowsOf<{ id: number }>(runner, 'SELECT id FROM person WHERE email = ?', [email]);
+  const [row] = await findRows(runner, PersonEntity, { email });
   const { id } = row as { id: number };
   await runner.query("REPLACE INTO membership (company_id, person_id, role) SELECT id, ?, 'administrator' FROM company WHERE removed_at IS NULL", [id]);
   return id;
 }
 
 async function keepAnAdministrator(runner: QueryRunner, companyId: number): Promise<void> {
-  const rows = await rowsOf(runner, "SELECT person_id FROM membership WHERE company_id = ? AND role = 'administrator' LIMIT 1", [companyId]);
+  const rows = await findIn(runner, MembershipEntity, companyId, { role: 'administrator' }, { most: 1 });
   if (rows.length === 0) throw new Refused({ code: 'last_administrator' });
 }

@@ -3,8 +3,8 @@ import { isBuiltInRole, ownRoleId, type Permission, permissionsAmong, permission
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, Membership, OwnRole, RoleStore } from '../../application/ports/index.ts';
-import { type Counters, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
-import type { CompanyRoleRow } from '../entities/peopleEntities.ts';
+import { type Counters, changeVersioned, deleteIn, findIn, insertIn, inTransaction, isDuplicateKey, Refused, recordAudit, rowsOf } from '../database/index.ts';
+import { CompanyRoleEntity, type CompanyRoleRow } from '../entities/peopleEntities.ts';
 
 /** Joins to `membership` the role that a company made, where it is one, as `own`. */
 export const withOwnRole = "LEFT JOIN company_role AS own ON own.company_id = membership.company_id AND membership.role = CONCAT('own:', own.id)";
@@ -22,7 +22,7 @@ export function readHeldRole(text: string): Membership {
 export async function lockRole(runner: QueryRunner, companyId: number, role: RoleKey): Promise<string> {
   const id = ownRoleId(role);
   if (id === null) return role;
-  const [row] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM company_role WHERE company_id = ? AND id = ? LOCK IN SHARE MODE', [companyId, id]);
+  const [row] = await findIn(runner, CompanyRoleEntity, companyId, { id }, { hold: 'shared' });
   if (!row) throw new Refused({ code: 'not_found', thing: 'role', id });
   return row.name;
 }
@@ -31,7 +31,7 @@ export async function lockRole(runner: QueryRunner, companyId: number, role: Rol
 export async function nameOfRole(runner: QueryRunner, companyId: number, role: RoleKey): Promise<string> {
   const id = ownRoleId(role);
   if (id === null) return role;
-  const [row] = await rowsOf<{ name: string }>(runner, 'SELECT name FROM company_role WHERE company_id = ? AND id = ?', [companyId, id]);
+  const [row] = await findIn(runner, CompanyRoleEntity, companyId, { id });
   return row?.name ?? role;
 }
 
@@ -53,14 +53,7 @@ export class RoleRepository implements RoleStore {
 
   add(companyId: number, { name, permissions }: Pick<OwnRole, 'name' | 'permissions'>, actor: Actor): Promise<Outcome<number, Failure>> {
     return inTransaction(this.database, async (runner) => {
-      const id = await unlessTaken(name, async () => {
-        const { insertId } = (await runner.query('INSERT INTO company_role (company_id, name, permissions) VALUES (?, ?, ?)', [
-          companyId,
-          name,
-          permissions.join(','),
-        ])) as { insertId: number };
-        return Number(insertId);
-      });
+      const id = await unlessTaken(name, () => insertIn(runner, CompanyRoleEntity, companyId, { name, permissions: permissions.join(',') }));
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'role', thingId: id, action: 'added', after: { name, permissions } }]);
       return id;
     });
@@ -74,14 +67,7 @@ export class RoleRepository implements RoleStore {
   ): Promise<Outcome<null, Failure>> {
     return inTransaction(this.database, async (runner) => {
       const before = await lockOwnRole(runner, companyId, id, version);
-      await unlessTaken(name, () =>
-        runner.query('UPDATE company_role SET name = ?, permissions = ?, version = version + 1 WHERE company_id = ? AND id = ?', [
-          name,
-          permissions.join(','),
-          companyId,
-          id,
-        ]),
-      );
+      await unlessTaken(name, () => changeVersioned(runner, CompanyRoleEntity, companyId, { id, version }, { name, permissions: permissions.join(',') }));
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'role', thingId: id, action: 'changed', before, after: { name, permissions } }]);
       return null;
     });
@@ -95,7 +81,7 @@ export class RoleRepository implements RoleStore {
         id,
       ]);
       if (Number(held?.holders) > 0) throw new Refused({ code: 'role_in_use', name: before.name, holders: Number(held?.holders) });
-      await runner.query('DELETE FROM company_role WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, CompanyRoleEntity, companyId, { id });
       await recordAudit(runner, this.counters, companyId, actor, [{ thing: 'role', thingId: id, action: 'deleted', before }]);
       return null;
     });
@@ -111,10 +97,7 @@ async function lockOwnRole(
   id: number,
   version: number,
 ): Promise<{ readonly name: string; readonly permissions: readonly Permission[] }> {
-  const [row] = await rowsOf<CompanyRoleRow>(runner, 'SELECT name, permissions, version FROM company_role WHERE company_id = ? AND id = ? FOR UPDATE', [
-    companyId,
-    id,
-  ]);
+  const [row] = await findIn(runner, CompanyRoleEntity, companyId, { id }, { hold: 'alone' });
   if (!row) throw new Refused({ code: 'not_found', thing: 'role', id });
   const current = { name: row.name, permissions: permissionsAmong(row.permissions.split(',')) };
   if (row.version !== version) throw new Refused({ code: 'version_conflict', thing: 'role', id, current });

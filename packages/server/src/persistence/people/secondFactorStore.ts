@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { SecondFactor, SecondFactorStore } from '../../application/ports/index.ts';
-import { inTransaction, rowsOf } from '../database/index.ts';
+import { addRows, changedRows, changeRows, deleteRows, findRows, inTransaction, rowsOf, timestamp } from '../database/index.ts';
+import { InstallationEntity, RecoveryCodeEntity, SecondFactorEntity } from '../entities/peopleEntities.ts';
 
 interface FactorRow {
   readonly secret: Buffer;
@@ -33,54 +34,45 @@ export class SecondFactorRepository implements SecondFactorStore {
 
   async confirm(personId: number, { secret, step }: { readonly secret: Buffer; readonly step: number }, codeHashes: readonly Buffer[]): Promise<boolean> {
     const confirmed = await inTransaction(this.database, async (runner) => {
-      const { affectedRows } = (await runner.query(
-        'UPDATE second_factor SET confirmed_at = UTC_TIMESTAMP(), last_step = ? WHERE person_id = ? AND secret = ? AND confirmed_at IS NULL',
-        [step, personId, secret],
-      )) as { affectedRows: number };
-      if (affectedRows > 0) await runner.query('INSERT INTO recovery_code (person_id, code_hash) VALUES ?', [codeHashes.map((hash) => [personId, hash])]);
-      return affectedRows > 0;
+      const set = { confirmedAt: timestamp(), lastStep: step };
+      const isFirst = (await changeRows(runner, SecondFactorEntity, { personId, secret, confirmedAt: null }, set)) > 0;
+      if (isFirst) await addRows(runner, RecoveryCodeEntity, ...codeHashes.map((codeHash) => ({ personId, codeHash })));
+      return isFirst;
     });
     return confirmed.ok && confirmed.value;
   }
 
   async takeStep(personId: number, step: number): Promise<boolean> {
-    const { affectedRows } = (await this.database.query(
-      'UPDATE second_factor SET last_step = ? WHERE person_id = ? AND confirmed_at IS NOT NULL AND last_step < ?',
-      [step, personId, step],
-    )) as { affectedRows: number };
-    return affectedRows > 0;
+    const taken = 'UPDATE second_factor SET last_step = ? WHERE person_id = ? AND confirmed_at IS NOT NULL AND last_step < ?';
+    return (await changedRows(this.database, taken, [step, personId, step])) > 0;
   }
 
   async takeCode(personId: number, codeHash: Buffer): Promise<boolean> {
-    const { affectedRows } = (await this.database.query('DELETE FROM recovery_code WHERE person_id = ? AND code_hash = ?', [personId, codeHash])) as {
-      affectedRows: number;
-    };
-    return affectedRows > 0;
+    return (await deleteRows(this.database, RecoveryCodeEntity, { personId, codeHash })) > 0;
   }
 
   async renewCodes(personId: number, codeHashes: readonly Buffer[]): Promise<void> {
     await inTransaction(this.database, async (runner) => {
-      await runner.query('DELETE FROM recovery_code WHERE person_id = ?', [personId]);
-      await runner.query('INSERT INTO recovery_code (person_id, code_hash) VALUES ?', [codeHashes.map((hash) => [personId, hash])]);
+      await deleteRows(runner, RecoveryCodeEntity, { personId });
+      await addRows(runner, RecoveryCodeEntity, ...codeHashes.map((codeHash) => ({ personId, codeHash })));
     });
   }
 
   async remove(personId: number): Promise<boolean> {
     const removed = await inTransaction(this.database, async (runner) => {
-      await runner.query('DELETE FROM recovery_code WHERE person_id = ?', [personId]);
-      const { affectedRows } = (await runner.query('DELETE FROM second_factor WHERE person_id = ?', [personId])) as { affectedRows: number };
-      return affectedRows > 0;
+      await deleteRows(runner, RecoveryCodeEntity, { personId });
+      return (await deleteRows(runner, SecondFactorEntity, { personId })) > 0;
     });
     return removed.ok && removed.value;
   }
 
   async isRequired(): Promise<boolean> {
-    const [row] = await rowsOf<{ required: number }>(this.database, 'SELECT requires_second_factor AS required FROM installation WHERE id = 1');
-    return row?.required === 1;
+    const [row] = await findRows(this.database, InstallationEntity, { id: 1 });
+    return row?.requiresSecondFactor === 1;
   }
 
   async require(isRequired: boolean): Promise<void> {
-    await this.database.query('UPDATE installation SET requires_second_factor = ? WHERE id = 1', [isRequired ? 1 : 0]);
+    await changeRows(this.database, InstallationEntity, { id: 1 }, { requiresSecondFactor: isRequired ? 1 : 0 });
   }
 
   async countWithout(): Promise<number> {

@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { Identity, SessionRecord, SessionStore } from '../../application/ports/index.ts';
-import { rowsOf, timestamp } from '../database/index.ts';
+import { changedRows, deleteRows, findRows, rowsOf, timestamp } from '../database/index.ts';
+import { InstallationEntity, SessionEntity } from '../entities/peopleEntities.ts';
 import { hasSecondFactor, type PersonRow, toPerson } from './peopleStore.ts';
 import { heldRole, readHeldRole, withOwnRole } from './roleStore.ts';
 
@@ -46,11 +47,11 @@ export class SessionRepository implements SessionStore {
   }
 
   async end(idHash: Buffer): Promise<void> {
-    await this.database.query('DELETE FROM session WHERE id_hash = ?', [idHash]);
+    await deleteRows(this.database, SessionEntity, { idHash });
   }
 
   async endAllOf(personId: number): Promise<void> {
-    await this.database.query('DELETE FROM session WHERE person_id = ?', [personId]);
+    await deleteRows(this.database, SessionEntity, { personId });
   }
 
   listOf(personId: number): Promise<SessionRecord[]> {
@@ -64,19 +65,17 @@ export class SessionRepository implements SessionStore {
   }
 
   async endOne(personId: number, mark: string): Promise<boolean> {
-    const { affectedRows } = (await this.database.query(`DELETE FROM session WHERE person_id = ? AND LEFT(id_hash, ${bytesOfMark}) = UNHEX(?)`, [
-      personId,
-      mark,
-    ])) as { affectedRows: number };
-    return affectedRows > 0;
+    const ended = `DELETE FROM session WHERE person_id = ? AND LEFT(id_hash, ${bytesOfMark}) = UNHEX(?)`;
+    return (await changedRows(this.database, ended, [personId, mark])) > 0;
   }
 }
 
 /** What signs the session cookies: made once, the same for every server of the installation. */
 export async function sessionSecret(database: DataSource): Promise<string> {
   await database.query('INSERT IGNORE INTO installation (id, session_secret) VALUES (1, ?)', [randomBytes(32)]);
-  const [row] = await rowsOf<{ secret: Buffer }>(database, 'SELECT session_secret AS secret FROM installation WHERE id = 1');
-  return (row as { secret: Buffer }).secret.toString('base64');
+  const [row] = await findRows(database, InstallationEntity, { id: 1 });
+  if (!row) throw new Error('an installation without its row');
+  return row.sessionSecret.toString('base64');
 }
 
 /** Those that ended by themselves. */

@@ -1,40 +1,28 @@
 import { type DescribedCategory, type Element, type NewCategory, proposeNature, proposeTermAndStep } from '@ivory-ladder/core';
 import type { QueryRunner } from 'typeorm';
 import type { Structure } from '../../application/ports/index.ts';
-import { type AuditEvent, insertRows, rowsOf } from '../database/index.ts';
+import { type AuditEvent, deleteIn, findIn, insertIn, rowsOf } from '../database/index.ts';
+import { CategoryCaptionEntity, CategoryEntity, CategoryRangeEntity } from '../entities/companyEntities.ts';
 
 async function insertCategory(runner: QueryRunner, companyId: number, classificationId: number, fields: NewCategory): Promise<number> {
-  const [last] = await rowsOf<{ position: number | null }>(
-    runner,
-    'SELECT MAX(position) AS position FROM category WHERE company_id = ? AND classification_id = ? AND element = ? AND parent_id <=> ?',
-    [companyId, classificationId, fields.element, fields.parentId],
-  );
-  const result = (await runner.query(
-    'INSERT INTO category (company_id, classification_id, parent_id, element, name, position, term, step, contra_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    [companyId, classificationId, fields.parentId, fields.element, fields.name, (last?.position ?? 0) + 1000, fields.term, fields.step, fields.contraOf],
-  )) as { insertId: number };
-  const id = Number(result.insertId);
+  const beside = { classificationId, element: fields.element, parentId: fields.parentId };
+  const [last] = await findIn(runner, CategoryEntity, companyId, beside, { order: { position: 'DESC' }, most: 1 });
+  const { parentId, element, name, term, step, contraOf } = fields;
+  const position = (last?.position ?? 0) + 1000;
+  const id = await insertIn(runner, CategoryEntity, companyId, { classificationId, parentId, element, name, position, term, step, contraOf });
   await replaceRanges(runner, companyId, id, fields.ranges);
   await replaceCaptions(runner, companyId, id, fields.captions);
   return id;
 }
 
 export async function replaceCaptions(runner: QueryRunner, companyId: number, categoryId: number, captions: DescribedCategory['captions']): Promise<void> {
-  await runner.query('DELETE FROM category_caption WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
-  await insertRows(
-    runner,
-    'category_caption (company_id, category_id, language, caption)',
-    captions.map(({ language, caption }) => [companyId, categoryId, language, caption]),
-  );
+  await deleteIn(runner, CategoryCaptionEntity, companyId, { categoryId });
+  await insertIn(runner, CategoryCaptionEntity, companyId, ...captions.map(({ language, caption }) => ({ categoryId, language, caption })));
 }
 
 export async function replaceRanges(runner: QueryRunner, companyId: number, categoryId: number, ranges: DescribedCategory['ranges']): Promise<void> {
-  await runner.query('DELETE FROM category_range WHERE company_id = ? AND category_id = ?', [companyId, categoryId]);
-  await insertRows(
-    runner,
-    'category_range (company_id, category_id, side, content)',
-    ranges.map(({ side, text }) => [companyId, categoryId, side, text]),
-  );
+  await deleteIn(runner, CategoryRangeEntity, companyId, { categoryId });
+  await insertIn(runner, CategoryRangeEntity, companyId, ...ranges.map(({ side, text }) => ({ categoryId, side, content: text })));
 }
 
 /** The id of the category at a path, made where it is not there; a new top category is current, or other operating. */

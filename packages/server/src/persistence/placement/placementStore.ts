@@ -12,8 +12,22 @@ import type {
   ReasonChange,
 } from '../../application/ports/index.ts';
 import { type ChangeStructure, structureChanges } from '../books/index.ts';
-import { type AuditEvent, type Counters, changedRows, insertRows, isDuplicateKey, Refused, rowsOf, timestamp } from '../database/index.ts';
-import type { PlacementRecordRow } from '../entities/placementEntities.ts';
+import {
+  type AuditEvent,
+  type Counters,
+  changeRows,
+  changeVersioned,
+  deleteIn,
+  findIn,
+  insertRows,
+  isDuplicateKey,
+  Refused,
+  rowsOf,
+  timestamp,
+} from '../database/index.ts';
+import { CategoryEntity, CompanyEntity, PlaceEntity } from '../entities/companyEntities.ts';
+import { LayoutEntity } from '../entities/layoutEntities.ts';
+import { ClassificationEntity, CoverageExclusionEntity, type PlacementRecordRow, RehearsalEntity } from '../entities/placementEntities.ts';
 import { deleteCategories, writeDraft } from './applyPlacement.ts';
 import { insertClassification, naming } from './classificationRows.ts';
 import { readPastPlacement } from './pastPlacement.ts';
@@ -46,7 +60,8 @@ export class PlacementRepository implements PlacementStore {
       const ids = await writeDraft(runner, companyId, classificationId, draft);
       const applied = draftWithIds(draft, ids);
       try {
-        const inserted = (await runner.query(
+        // By hand for the sake of `at`, which is exact to the microsecond.
+        const { insertId } = (await runner.query(
           'INSERT INTO placement_record (company_id, classification_id, applied_at, applied_by, applied_by_id, reason, accounts, categories, undoes, draft, effect) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
           [
             companyId,
@@ -62,7 +77,7 @@ export class PlacementRepository implements PlacementStore {
             effectText(effect),
           ],
         )) as { insertId: number };
-        return { value: { recordId: Number(inserted.insertId), ids }, audit: eventsOf(applied) };
+        return { value: { recordId: Number(insertId), ids }, audit: eventsOf(applied) };
       } catch (error) {
         if (undoes !== null && isDuplicateKey(error)) throw new Refused({ code: 'placement_undone_already', recordId: undoes });
         throw error;
@@ -84,16 +99,9 @@ export class PlacementRepository implements PlacementStore {
     actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const changed = await naming(name, () =>
-        changedRows(runner, 'UPDATE classification SET name = ?, version = version + 1 WHERE company_id = ? AND id = ? AND version = ?', [
-          name,
-          companyId,
-          id,
-          version,
-        ]),
-      );
-      if (changed === 0) throw new Refused({ code: 'version_conflict', thing: 'classification', id, current: null });
-      if (becomesMain) await runner.query('UPDATE company SET main_classification = ? WHERE id = ?', [id, companyId]);
+      const isChanged = await naming(name, () => changeVersioned(runner, ClassificationEntity, companyId, { id, version }, { name }));
+      if (!isChanged) throw new Refused({ code: 'version_conflict', thing: 'classification', id, current: null });
+      if (becomesMain) await changeRows(runner, CompanyEntity, { id: companyId }, { mainClassification: id });
       const [was, is] = becomesMain ? [{ isMain: false }, { isMain: true }] : [{}, {}];
       return { value: null, audit: [{ thing: 'classification', thingId: id, action: 'changed', before: { name: before, ...was }, after: { name, ...is } }] };
     });
@@ -106,19 +114,19 @@ export class PlacementRepository implements PlacementStore {
     actor: Actor,
   ): Promise<Outcome<null, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const own = [companyId, id];
-      const layouts = await rowsOf<{ name: string }>(runner, 'SELECT name FROM layout WHERE company_id = ? AND classification_id = ? ORDER BY name', own);
+      const own = { classificationId: id };
+      const layouts = await findIn(runner, LayoutEntity, companyId, own, { order: { name: 'ASC' } });
       if (layouts.length > 0) throw new Refused({ code: 'classification_held', name, layouts: layouts.map((layout) => layout.name) });
-      await runner.query('DELETE FROM place WHERE company_id = ? AND classification_id = ?', own);
-      const categories = await rowsOf<{ id: number }>(runner, 'SELECT id FROM category WHERE company_id = ? AND classification_id = ?', own);
+      await deleteIn(runner, PlaceEntity, companyId, own);
+      const categories = await findIn(runner, CategoryEntity, companyId, own);
       await deleteCategories(
         runner,
         companyId,
         categories.map((category) => category.id),
       );
-      await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND classification_id = ?', own);
-      await runner.query('DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ?', [companyId, `classification:${id}`]);
-      await runner.query('DELETE FROM classification WHERE company_id = ? AND id = ?', own);
+      await deleteIn(runner, RehearsalEntity, companyId, own);
+      await deleteIn(runner, CoverageExclusionEntity, companyId, { scope: `classification:${id}` });
+      await deleteIn(runner, ClassificationEntity, companyId, { id });
       return { value: null, audit: [{ thing: 'classification', thingId: id, action: 'deleted', before: { name, categories: categories.length } }] };
     });
   }
@@ -132,20 +140,12 @@ export class PlacementRepository implements PlacementStore {
     actor: Actor,
   ): Promise<Outcome<number, Failure>> {
     return this.change(companyId, expectedStructure, actor, async (runner) => {
-      const standing = await rowsOf<{ accountId: number; reason: string }>(
-        runner,
-        'SELECT account_id AS accountId, reason FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (?) FOR UPDATE',
-        [companyId, scope, accountIds],
-      );
+      const standing = await findIn(runner, CoverageExclusionEntity, companyId, { scope, accountId: accountIds }, { hold: 'alone' });
       const reasonOf = new Map(standing.map((one) => [one.accountId, one.reason]));
       const moved = accountIds.map((accountId) => ({ accountId, current: reasonOf.get(accountId) ?? null }));
       const overtaken = moved.filter(({ current }) => current !== before && current !== reason);
       if (overtaken.length > 0) throw new Refused({ code: 'exclusions_moved_on', accounts: overtaken.slice(0, mostMoved) });
-      await runner.query(`DELETE FROM coverage_exclusion WHERE company_id = ? AND scope = ? AND account_id IN (${accountIds.map(() => '?').join(', ')})`, [
-        companyId,
-        scope,
-        ...accountIds,
-      ]);
+      await deleteIn(runner, CoverageExclusionEntity, companyId, { scope, accountId: accountIds });
       if (reason !== null)
         await insertRows(
           runner,

@@ -12,12 +12,12 @@ import {
 import type { DataSource } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { RehearsalKept, RehearsalSaved, RehearsalStore } from '../../application/ports/index.ts';
-import { changedRows, inTransaction, isDuplicateKey, Refused, rowsOf } from '../database/index.ts';
+import { changeVersioned, deleteIn, exactTimestamp, inTransaction, isDuplicateKey, Refused, rowsOf } from '../database/index.ts';
+import { RehearsalEntity } from '../entities/placementEntities.ts';
 
 const kept = `SELECT rehearsal.id, rehearsal.classification_id AS classificationId, rehearsal.person_id AS personId, person.name AS \`by\`, rehearsal.name, rehearsal.state, rehearsal.word, rehearsal.word_by AS wordBy, rehearsal.word_by_id AS wordById,
     rehearsal.draft, rehearsal.changed_at AS changedAt, rehearsal.version FROM rehearsal JOIN person ON person.id = rehearsal.person_id`;
 type Row = Omit<RehearsalKept, 'draft'> & { readonly draft: string };
-const now = (): string => new Date().toISOString().replace('T', ' ').replace('Z', '');
 
 /** Drafts of the placement. Nothing stands otherwise because of them, so they leave no record until they are applied. */
 export class RehearsalRepository implements RehearsalStore {
@@ -50,7 +50,7 @@ export class RehearsalRepository implements RehearsalStore {
       await runner.query(
         `INSERT INTO rehearsal (company_id, classification_id, person_id, name, state, draft, changed_at) VALUES (?, ?, ?, ?, 'drafted', ?, ?)
          ON DUPLICATE KEY UPDATE changed_at = VALUES(changed_at), version = version + 1`,
-        [...own, JSON.stringify(emptyDraft), now()],
+        [...own, JSON.stringify(emptyDraft), exactTimestamp()],
       );
       const [before] = await rowsOf<Row>(runner, found, own);
       const merged = joining(base, draft, withDraft(before as Row).draft);
@@ -71,11 +71,8 @@ export class RehearsalRepository implements RehearsalStore {
         const [before] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ? FOR UPDATE`, [companyId, id]);
         if (!before || (base === null && before.version !== version)) throw new Refused({ code: 'version_conflict', thing: 'rehearsal', id, current: null });
         const merged = joining(base, draft, withDraft(before).draft);
-        await changedRows(
-          runner,
-          'UPDATE rehearsal SET name = ?, state = ?, word = ?, word_by = ?, word_by_id = ?, draft = ?, changed_at = ?, version = version + 1 WHERE company_id = ? AND id = ?',
-          [name, state, word, wordBy, wordById, JSON.stringify(merged.draft), now(), companyId, id],
-        );
+        const set = { name, state, word, wordBy, wordById, draft: JSON.stringify(merged.draft), changedAt: exactTimestamp() };
+        await changeVersioned(runner, RehearsalEntity, companyId, { id, version: before.version }, set);
         const [after] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ?`, [companyId, id]);
         return { rehearsal: withDraft(after as Row), merged };
       });
@@ -89,15 +86,15 @@ export class RehearsalRepository implements RehearsalStore {
     return await inTransaction(this.database, async (runner) => {
       const [row] = await rowsOf<Row>(runner, `${kept} WHERE company_id = ? AND rehearsal.id = ? FOR UPDATE`, [companyId, id]);
       const left = row ? draftWithIds(leftOfDraft(withDraft(row).draft, draft), ids) : emptyDraft;
-      if (isEmptyDraft(left)) await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
-      else await runner.query('UPDATE rehearsal SET draft = ?, version = version + 1 WHERE company_id = ? AND id = ?', [JSON.stringify(left), companyId, id]);
+      if (!row || isEmptyDraft(left)) await deleteIn(runner, RehearsalEntity, companyId, { id });
+      else await changeVersioned(runner, RehearsalEntity, companyId, { id, version: row.version }, { draft: JSON.stringify(left) });
       return null;
     });
   }
 
   async delete(companyId: number, id: number): Promise<Outcome<null, Failure>> {
     return await inTransaction(this.database, async (runner) => {
-      await runner.query('DELETE FROM rehearsal WHERE company_id = ? AND id = ?', [companyId, id]);
+      await deleteIn(runner, RehearsalEntity, companyId, { id });
       return null;
     });
   }

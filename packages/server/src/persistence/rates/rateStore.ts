@@ -2,7 +2,8 @@ import type { ExchangeRate, Outcome, RateKind } from '@ivory-ladder/core';
 import type { DataSource, QueryRunner } from 'typeorm';
 import type { Failure } from '../../application/failure.ts';
 import type { Actor, RateChange, RateStore } from '../../application/ports/index.ts';
-import { type Counters, insertRows, inTransaction, Refused, recordAudit, rowsOf, takeTurn } from '../database/index.ts';
+import { type Counters, deleteIn, insertRows, inTransaction, Refused, recordAudit, rowsOf, takeTurn } from '../database/index.ts';
+import { ExchangeRateEntity } from '../entities/rateEntities.ts';
 
 /** Of rates that are of no account. */
 const noAccount = 0;
@@ -48,7 +49,12 @@ export class RateRepository implements RateStore {
         );
       for (const change of changes)
         if (change.rate === null)
-          await runner.query('DELETE FROM exchange_rate WHERE company_id = ? AND currency = ? AND kind = ? AND account_id = ? AND day = ?', keyOf(change));
+          await deleteIn(runner, ExchangeRateEntity, companyId, {
+            currency: change.currency,
+            kind: change.kind,
+            accountId: change.accountId ?? noAccount,
+            day: change.day,
+          });
       await runner.query('UPDATE company SET rates_version = rates_version + 1 WHERE id = ?', [companyId]);
       const told = changes.slice(0, mostTold).map(({ before: _, ...change }) => change);
       await recordAudit(runner, this.counters, companyId, actor, [

@@ -3,6 +3,7 @@ import type { Currency } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { FileButton } from '../../shared/components/FileButton.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './BudgetsScreen.module.css';
 
 /** How a year's amount that is typed goes over the periods. */
@@ -61,16 +62,11 @@ export function BudgetTools({ grid, currency, isWritten, isReading, spreadBy, on
         <>
           <span className={styles.group}>
             <label htmlFor="spread">Year’s amounts go</label>
-            <select
-              id="spread"
-              className={styles.field}
-              value={spreadBy.kind}
-              onChange={(event) => onSpreadBy({ ...spreadBy, kind: event.target.value as BudgetSpread['kind'] })}
-            >
+            <Select id="spread" value={spreadBy.kind} onChange={(event) => onSpreadBy({ ...spreadBy, kind: event.target.value as BudgetSpread['kind'] })}>
               <option value="even">evenly</option>
               {hasYearBefore && <option value="year_before">as the year before</option>}
               <option value="pattern">by a pattern</option>
-            </select>
+            </Select>
             {spreadBy.kind === 'pattern' && (
               <input
                 className={styles.short}
@@ -80,18 +76,13 @@ export function BudgetTools({ grid, currency, isWritten, isReading, spreadBy, on
                 onChange={(event) => onSpreadBy({ ...spreadBy, pattern: event.target.value })}
               />
             )}
-            <select
-              className={styles.field}
-              aria-label="In steps of"
-              value={String(spreadBy.unit)}
-              onChange={(event) => onSpreadBy({ ...spreadBy, unit: BigInt(event.target.value) })}
-            >
+            <Select aria-label="In steps of" value={String(spreadBy.unit)} onChange={(event) => onSpreadBy({ ...spreadBy, unit: BigInt(event.target.value) })}>
               {steps(currency).map(({ unit, name }) => (
                 <option key={name} value={String(unit)}>
                   {name}
                 </option>
               ))}
-            </select>
+            </Select>
           </span>
           {hasYearBefore && (
             <form

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useGetBudgetGridQuery, useListBudgetsQuery } from '../../shared/api/budgetApi.ts';
 import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -71,21 +72,16 @@ export function BudgetsScreen() {
       )}
       {chosen && (
         <div className={styles.tools}>
-          <select
-            className={styles.field}
-            aria-label="Budget"
-            value={chosen.id}
-            onChange={(event) => change({ budget: event.target.value, part: null, against: null })}
-          >
+          <Select aria-label="Budget" value={chosen.id} onChange={(event) => change({ budget: event.target.value, part: null, against: null })}>
             {budgets.map(({ id, year, name, lock }) => (
               <option key={id} value={id}>
                 {yearNameOf(year)} · {name}
                 {lock ? ' (locked)' : ''}
               </option>
             ))}
-          </select>
+          </Select>
           {facet && (
-            <select className={styles.field} aria-label="Part" value={part ?? ''} onChange={(event) => change({ part: event.target.value })}>
+            <Select aria-label="Part" value={part ?? ''} onChange={(event) => change({ part: event.target.value })}>
               <option value="">all of {facet.name} together</option>
               <option value="none">without {facet.name}</option>
               {facet.codes.map(({ code, caption }) => (
@@ -93,9 +89,9 @@ export function BudgetsScreen() {
                   {caption || code}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
-          <select className={styles.field} aria-label="Compare with" value={against ?? ''} onChange={(event) => change({ against: event.target.value })}>
+          <Select aria-label="Compare with" value={against ?? ''} onChange={(event) => change({ against: event.target.value })}>
             <option value="">months, nothing beside them</option>
             <option value="actual">beside what was posted in {yearNameOf(chosen.year)}</option>
             <option value="year_before">beside what was posted a year before</option>
@@ -107,7 +103,7 @@ export function BudgetsScreen() {
                   {year === chosen.year ? '' : ` ${yearNameOf(year)}`}
                 </option>
               ))}
-          </select>
+          </Select>
           <BudgetLock key={`${chosen.id} ${chosen.version}`} budget={chosen} onDeleted={() => change({ budget: null, part: null, against: null })} />
         </div>
       )}

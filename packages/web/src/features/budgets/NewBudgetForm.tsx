@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useAddBudgetMutation } from '../../shared/api/budgetApi.ts';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -37,19 +38,13 @@ export function NewBudgetForm({ budgets, facets, onBegun, onCancel }: NewBudgetF
     <form className={styles.begin} aria-label="New budget" onSubmit={(event) => void submit(event)} onKeyDown={(event) => event.key === 'Escape' && onCancel()}>
       <label>
         Year
-        <select
-          // biome-ignore lint/a11y/noAutofocus: the form comes where one has just asked for it
-          autoFocus
-          className={styles.field}
-          value={year}
-          onChange={(event) => setYear(event.target.value)}
-        >
+        <Select autoFocus value={year} onChange={(event) => setYear(event.target.value)}>
           {[...company.years].reverse().map((made) => (
             <option key={made.year} value={made.year}>
               {made.name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label>
         Name
@@ -57,26 +52,26 @@ export function NewBudgetForm({ budgets, facets, onBegun, onCancel }: NewBudgetF
       </label>
       <label>
         Begins
-        <select className={styles.field} value={copyOf} onChange={(event) => setCopyOf(event.target.value)}>
+        <Select value={copyOf} onChange={(event) => setCopyOf(event.target.value)}>
           <option value="">empty</option>
           {budgets.map((budget) => (
             <option key={budget.id} value={budget.id}>
               as {budget.name} {company.years.find((made) => made.year === budget.year)?.name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {facets.length > 0 && copyOf === '' && (
         <label>
           Parts
-          <select className={styles.field} value={facet} onChange={(event) => setFacet(event.target.value)}>
+          <Select value={facet} onChange={(event) => setFacet(event.target.value)}>
             <option value="">none</option>
             {facets.map(({ key, name: facetName }) => (
               <option key={key} value={key}>
                 by {facetName}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>

@@ -18,6 +18,8 @@ import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useMakeYearMutation } from '../../shared/api/companyApi.ts';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -75,69 +77,49 @@ export function NextYearForm({ onDone }: { readonly onDone: () => void }) {
     >
       {!last && (
         <label>
-          First day <input className={styles.field} type="date" value={firstDay} required onChange={(event) => setFirstDay(event.target.value)} />
+          First day <DayInput className={styles.field} value={firstDay} required onChange={setFirstDay} />
         </label>
       )}
       <label>
         Periods{' '}
-        <select
-          // biome-ignore lint/a11y/noAutofocus: the form comes where one has just asked for it
-          autoFocus
-          className={styles.field}
-          value={kind}
-          onChange={(event) => setKind(event.target.value as typeof kind)}
-        >
+        <Select autoFocus value={kind} onChange={(event) => setKind(event.target.value as typeof kind)}>
           <option value="months">twelve months</option>
           <option value="weeks">52 or 53 weeks</option>
           <option value="dates">by their last days</option>
-        </select>
+        </Select>
       </label>
       {kind === 'weeks' && (
         <>
           <label>
             in quarters of{' '}
-            <select
-              className={styles.field}
-              value={weeks.pattern}
-              onChange={(event) => setWeeks({ ...weeks, pattern: event.target.value as WeeksForm['pattern'] })}
-            >
+            <Select value={weeks.pattern} onChange={(event) => setWeeks({ ...weeks, pattern: event.target.value as WeeksForm['pattern'] })}>
               {weekPatterns.map((pattern) => (
                 <option key={pattern}>{pattern}</option>
               ))}
-            </select>{' '}
+            </Select>{' '}
             weeks,
           </label>
           <label>
             ending on the{' '}
-            <select className={styles.field} value={weeks.weekday} onChange={(event) => setWeeks({ ...weeks, weekday: Number(event.target.value) })}>
+            <Select value={weeks.weekday} onChange={(event) => setWeeks({ ...weeks, weekday: Number(event.target.value) })}>
               {weekdays.map((name, at) => (
                 <option key={name} value={at + 1}>
                   {name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
-          <select
-            className={styles.field}
-            aria-label="Which of them"
-            value={weeks.end}
-            onChange={(event) => setWeeks({ ...weeks, end: event.target.value as WeeksForm['end'] })}
-          >
+          <Select aria-label="Which of them" value={weeks.end} onChange={(event) => setWeeks({ ...weeks, end: event.target.value as WeeksForm['end'] })}>
             <option value="nearest">nearest to the end of</option>
             <option value="last">that is the last in</option>
-          </select>
-          <select
-            className={styles.field}
-            aria-label="Month"
-            value={weeks.month}
-            onChange={(event) => setWeeks({ ...weeks, month: Number(event.target.value) })}
-          >
+          </Select>
+          <Select aria-label="Month" value={weeks.month} onChange={(event) => setWeeks({ ...weeks, month: Number(event.target.value) })}>
             {monthNames.map((name, at) => (
               <option key={name} value={at + 1}>
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </>
       )}
       {kind === 'dates' && (

@@ -22,9 +22,10 @@ import {
 } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { accountRoleNames, accountRoleWords } from '../../shared/words/accountRoleWords.ts';
 import { landingOf, placerOf } from '../placement/index.ts';
@@ -193,20 +194,20 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
         required
       />
       <div className={styles.pair}>
-        <TextField select label="Element" value={element} onChange={(event) => chooseElement(event.target.value as Element)}>
+        <SelectTextField label="Element" value={element} onChange={(event) => chooseElement(event.target.value as Element)}>
           {elements.map((value) => (
-            <MenuItem key={value} value={value}>
+            <option key={value} value={value}>
               {value}
-            </MenuItem>
+            </option>
           ))}
-        </TextField>
-        <TextField select label="Normal side" value={side} onChange={(event) => setSide(event.target.value as Side)}>
+        </SelectTextField>
+        <SelectTextField label="Normal side" value={side} onChange={(event) => setSide(event.target.value as Side)}>
           {(['debit', 'credit'] as const).map((value) => (
-            <MenuItem key={value} value={value}>
+            <option key={value} value={value}>
               {value === naturalSide(element) ? value : `${value} (contra)`}
-            </MenuItem>
+            </option>
           ))}
-        </TextField>
+        </SelectTextField>
       </div>
       <Autocomplete
         options={parents}
@@ -246,41 +247,31 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
         </p>
       )}
       {account && (
-        <TextField
-          select
+        <SelectTextField
           label="Role"
           value={role ?? ''}
           onChange={(event) => setRole((event.target.value || null) as AccountRole | null)}
           helperText={role === null ? 'What the system needs the account for, if anything' : accountRoleWords[role]}
         >
-          {(account.role === null || !roleRules[account.role].isNeeded) && <MenuItem value="">none</MenuItem>}
+          {(account.role === null || !roleRules[account.role].isNeeded) && <option value="">none</option>}
           {accountRoles
             .filter((value) => value === role || (roleRules[value].elements.includes(element) && (account.role === null || !roleRules[account.role].isNeeded)))
             .map((value) => (
-              <MenuItem key={value} value={value}>
+              <option key={value} value={value}>
                 {accountRoleNames[value]}
-              </MenuItem>
+              </option>
             ))}
-        </TextField>
+        </SelectTextField>
       )}
       {account && role === 'cash' && (
         <div className={styles.pair}>
-          <TextField
-            label="Cash from"
-            type="date"
-            value={cashFrom ?? ''}
-            onChange={(event) => setCashFrom(event.target.value || null)}
-            helperText="empty: ever"
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
-          <TextField
+          <DayTextField label="Cash from" value={cashFrom ?? ''} onChange={(day) => setCashFrom(day || null)} helperText="empty: ever" />
+          <DayTextField
             label="Cash until"
-            type="date"
             value={cashUntil ?? ''}
-            onChange={(event) => setCashUntil(event.target.value || null)}
+            onChange={(day) => setCashUntil(day || null)}
             error={cashFrom !== null && cashUntil !== null && cashFrom > cashUntil}
             helperText={cashFrom !== null && cashUntil !== null && cashFrom > cashUntil ? 'ends before it begins' : 'empty: still'}
-            slotProps={{ inputLabel: { shrink: true } }}
           />
         </div>
       )}

@@ -2,6 +2,7 @@ import type { ChartAccountBody, AccountPeriods as PeriodsBody } from '@ivory-lad
 import { type Currency, formatAmount, isIncomeOrExpense, monthNames } from '@ivory-ladder/core';
 import { lazy, Suspense, useState } from 'react';
 import { useListAccountPeriodsQuery } from '../../shared/api/chartApi.ts';
+import { Select } from '../../shared/components/Select.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './AccountPeriods.module.css';
 
@@ -39,13 +40,13 @@ export function AccountPeriods({ account, currency, lastDay }: AccountPeriodsPro
     <section aria-label="Over time">
       <header className={styles.head}>
         <h3>{flows ? 'Month by month' : 'Balance over time'}</h3>
-        <select aria-label="Fiscal year" value={year} onChange={(event) => setChosen(Number(event.target.value))}>
+        <Select aria-label="Fiscal year" value={year} onChange={(event) => setChosen(Number(event.target.value))}>
           {years.map(({ year: value, name }) => (
             <option key={value} value={value}>
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </header>
       <Suspense fallback={<div className={styles.chart} />}>
         <BalanceChart periods={periods} measure={measure} sign={account.normalSide === 'debit' ? 1 : -1} currency={currency} isBars={flows} />

@@ -2,9 +2,9 @@ import type { ChartAccountBody, CodeListBody } from '@ivory-ladder/contract';
 import { accountLabel, accountLabels, accountRoles, chartColumns, isListKey } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { accountRoleNames } from '../../shared/words/accountRoleWords.ts';
 import { counted } from '../../shared/words/counted.ts';
 import styles from './ChangeManyPanel.module.css';
@@ -43,19 +43,19 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists,
   return (
     <div className={styles.form}>
       {scope.field}
-      <TextField select label="Change" value={what} onChange={(event) => choose(event.target.value as ManyField | 'replace')}>
+      <SelectTextField label="Change" value={what} onChange={(event) => choose(event.target.value as ManyField | 'replace')}>
         {manyFields.map((field) => (
-          <MenuItem key={field} value={field}>
+          <option key={field} value={field}>
             set {chartColumns[field].heading.toLowerCase()}
-          </MenuItem>
+          </option>
         ))}
         {lists.map(({ key, name }) => (
-          <MenuItem key={key} value={key}>
+          <option key={key} value={key}>
             set {name}
-          </MenuItem>
+          </option>
         ))}
-        <MenuItem value="replace">find and replace in names</MenuItem>
-      </TextField>
+        <option value="replace">find and replace in names</option>
+      </SelectTextField>
       {what === 'replace' ? (
         <>
           <TextField
@@ -143,17 +143,17 @@ function ValueField({ field, value, accounts, categoryPaths, lists, onChange }: 
       const choices =
         field === 'side' ? ['debit', 'credit'] : field === 'active' ? ['yes', 'no'] : ['', ...accountRoles.map((role) => role.replaceAll('_', ' '))];
       return (
-        <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+        <SelectTextField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
           {choices.map((choice) => (
-            <MenuItem key={choice} value={choice}>
+            <option key={choice} value={choice}>
               {field === 'role'
                 ? accountRoles.find((role) => role.replaceAll('_', ' ') === choice)
                   ? accountRoleNames[choice.replaceAll(' ', '_') as keyof typeof accountRoleNames]
                   : 'none'
                 : choice}
-            </MenuItem>
+            </option>
           ))}
-        </TextField>
+        </SelectTextField>
       );
     }
     case 'purpose':

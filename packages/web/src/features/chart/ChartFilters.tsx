@@ -1,6 +1,8 @@
 import type { CodeListBody } from '@ivory-ladder/contract';
 import { elements } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import type { AddressChange } from '../../shared/state/useAddress.ts';
 import styles from './ChartScreen.module.css';
 import type { ChartAddress } from './chartAddress.ts';
@@ -37,16 +39,16 @@ export function ChartFilters({ address, since, categories, lists, onChange, onDo
           onDown();
         }}
       />
-      <select className={styles.filter} aria-label="Filter by element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
+      <Select className={styles.choice} aria-label="Filter by element" value={address.element} onChange={(event) => onChange({ element: event.target.value })}>
         <option value="">every element</option>
         {elements.map((value) => (
           <option key={value} value={value}>
             {value}
           </option>
         ))}
-      </select>
-      <select
-        className={styles.filter}
+      </Select>
+      <Select
+        className={styles.choice}
         aria-label="Filter by category"
         value={String(address.categoryId ?? '')}
         onChange={(event) => onChange({ category: event.target.value })}
@@ -57,9 +59,9 @@ export function ChartFilters({ address, since, categories, lists, onChange, onDo
             {path}
           </option>
         ))}
-      </select>
-      <select
-        className={styles.filter}
+      </Select>
+      <Select
+        className={styles.choice}
         aria-label="Show"
         value={address.show}
         onChange={(event) => onChange({ show: event.target.value === 'all' ? '' : event.target.value })}
@@ -74,15 +76,9 @@ export function ChartFilters({ address, since, categories, lists, onChange, onDo
             without {name}
           </option>
         ))}
-      </select>
+      </Select>
       {address.show === 'unused_since' && (
-        <input
-          className={styles.filter}
-          type="date"
-          aria-label="Unused since"
-          value={since}
-          onChange={(event) => event.target.value !== '' && onChange({ since: event.target.value })}
-        />
+        <DayInput className={styles.filter} aria-label="Unused since" value={since} onChange={(day) => day !== '' && onChange({ since: day })} />
       )}
       {isFiltered && <Button onClick={() => onChange({ find: '', element: '', category: '', show: '', since: '' })}>Show all</Button>}
     </search>

@@ -54,7 +54,7 @@ export function ChartPanel(props: ChartPanelProps) {
   useEffect(() => {
     if (kind === undefined || kind === 'form') return;
     // After the menu that it was chosen from has given the focus back.
-    const frame = requestAnimationFrame(() => panel.current?.querySelector<HTMLElement>('input:not([type=hidden]), [role=combobox]')?.focus());
+    const frame = requestAnimationFrame(() => panel.current?.querySelector<HTMLElement>('input:not([type=hidden]), select, [role=combobox]')?.focus());
     return () => cancelAnimationFrame(frame);
   }, [kind]);
   return (

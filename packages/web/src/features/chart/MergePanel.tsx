@@ -6,6 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useMergeAccountsMutation, useRehearseMergeQuery } from '../../shared/api/chartApi.ts';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
@@ -76,13 +77,7 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
         isOptionEqualToValue={(a, b) => a.id === b.id}
         renderInput={(params) => <TextField {...params} label="Merge into" placeholder={`another ${account.element} account`} autoFocus />}
       />
-      <TextField
-        label="Day of the entry"
-        type="date"
-        value={day}
-        onChange={(event) => setDay(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <DayTextField label="Day of the entry" value={day} onChange={setDay} />
       {error !== undefined && isAsked && (
         <p role="alert" className={styles.fault}>
           {describeFailure(error)}

@@ -1,11 +1,11 @@
 import type { ChartAccountBody, PlacementView, Renumbering } from '@ivory-ladder/contract';
 import { type NumberProblem, type Renumbered, type RenumberRule, renumber } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useRehearseRenumberingQuery } from '../../shared/api/chartApi.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { useSettled } from '../../shared/state/useSettled.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
@@ -91,13 +91,13 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
       }}
     >
       {scope.field}
-      <TextField select label="Rule" value={kind} onChange={(event) => setKind(event.target.value as RuleKind)}>
+      <SelectTextField label="Rule" value={kind} onChange={(event) => setKind(event.target.value as RuleKind)}>
         {Object.entries(ruleNames).map(([value, name]) => (
-          <MenuItem key={value} value={value}>
+          <option key={value} value={value}>
             {name}
-          </MenuItem>
+          </option>
         ))}
-      </TextField>
+      </SelectTextField>
       <div className={styles.pair}>
         {kind === 'prefix' && (
           <>

@@ -1,7 +1,6 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { type ReactElement, useState } from 'react';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { counted } from '../../shared/words/counted.ts';
 
 interface AccountScope {
@@ -16,10 +15,10 @@ interface AccountScope {
 export function useAccountScope(shown: readonly ChartAccountBody[], branch: readonly ChartAccountBody[]): AccountScope {
   const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 1 ? 'branch' : 'shown');
   const field = (
-    <TextField select label="Accounts" value={branch.length === 0 ? 'shown' : scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
-      <MenuItem value="shown">{counted(shown.length, 'account')} shown</MenuItem>
-      {branch.length > 0 && <MenuItem value="branch">{counted(branch.length, 'account')}: the chosen one and all below</MenuItem>}
-    </TextField>
+    <SelectTextField label="Accounts" value={branch.length === 0 ? 'shown' : scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
+      <option value="shown">{counted(shown.length, 'account')} shown</option>
+      {branch.length > 0 && <option value="branch">{counted(branch.length, 'account')}: the chosen one and all below</option>}
+    </SelectTextField>
   );
   return { accounts: scope === 'branch' && branch.length > 0 ? branch : shown, field };
 }

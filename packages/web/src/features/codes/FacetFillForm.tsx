@@ -1,11 +1,11 @@
 import type { CodeListBody, FacetFillFoundBody } from '@ivory-ladder/contract';
 import { formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useApplyFacetFillMutation, useRehearseFacetFillMutation } from '../../shared/api/codeListApi.ts';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -48,13 +48,13 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
   return (
     <form className={styles.form} aria-label="Lines of the past" onSubmit={(event) => void look(event)}>
       <h3>Lines of the past without one</h3>
-      <TextField select label="Get" value={value} onChange={(event) => change({ value: event.target.value })}>
+      <SelectTextField label="Get" value={value} onChange={(event) => change({ value: event.target.value })}>
         {usable.map(({ code, caption }) => (
-          <MenuItem key={code} value={code}>
+          <option key={code} value={code}>
             {caption ? `${code} ${caption}` : code}
-          </MenuItem>
+          </option>
         ))}
-      </TextField>
+      </SelectTextField>
       {company.numbered && (
         <TextField
           label="On accounts"

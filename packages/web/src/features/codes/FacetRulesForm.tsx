@@ -1,9 +1,9 @@
 import type { CodeListBody, CodeLists } from '@ivory-ladder/contract';
 import type { ListKey } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import styles from './CodeListsScreen.module.css';
 import { FacetFileForm } from './FacetFileForm.tsx';
@@ -120,13 +120,13 @@ function NewPairing({ list, others, actions, onDone }: NewPairingProps) {
     if (await actions.pair({ first: list.key, firstValue, second: other.key, secondValue: second.code, reason: reason.trim() })) onDone();
   };
   const choice = (label: string, value: string, options: readonly (readonly [value: string, text: string])[], onChange: (value: string) => void) => (
-    <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+    <SelectTextField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {options.map(([key, text]) => (
-        <MenuItem key={key} value={key}>
+        <option key={key} value={key}>
           {text}
-        </MenuItem>
+        </option>
       ))}
-    </TextField>
+    </SelectTextField>
   );
   const valuesOf = ({ codes }: CodeListBody) => codes.map(({ code, caption }) => [code, caption ? `${code} ${caption}` : code] as const);
   return (

@@ -5,8 +5,6 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo, useState } from 'react';
 import { useGetChartQuery } from '../../shared/api/chartApi.ts';
@@ -14,6 +12,7 @@ import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import { useListCompaniesQuery } from '../../shared/api/companyApi.ts';
 import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
 import { standsIn } from '../../shared/api/standsIn.ts';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -50,16 +49,16 @@ export function TakeCodesDialog({ list, onClose }: { list: CodeListBody; onClose
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label={`Take codes of ${list.name} from`}>
       <DialogTitle>Take codes of {list.name} from…</DialogTitle>
       <DialogContent sx={{ pt: '8px !important' }}>
-        <TextField select fullWidth label="From" value={source} onChange={(event) => setSource(event.target.value)}>
-          <MenuItem value="categories">the categories: one code for each</MenuItem>
+        <SelectTextField fullWidth label="From" value={source} onChange={(event) => setSource(event.target.value)}>
+          <option value="categories">the categories: one code for each</option>
           {(companies?.companies ?? [])
             .filter(({ id }) => id !== company.id)
             .map(({ id, name }) => (
-              <MenuItem key={id} value={String(id)}>
+              <option key={id} value={String(id)}>
                 {name}
-              </MenuItem>
+              </option>
             ))}
-        </TextField>
+        </SelectTextField>
         {otherId !== null && otherLists && !otherList && <p>It has no list of report codes.</p>}
         {otherId !== null && otherList && <p>Its list {otherList.name}. Accounts are the same by number and name, or by name alone.</p>}
         {taken && (

@@ -1,5 +1,6 @@
 import type { BudgetList, CodeListBody } from '@ivory-ladder/contract';
 import { type AmountsPlanColumn, type PeriodChoice, type PlanColumn, periodBases } from '@ivory-ladder/core';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
 import field from '../../shared/components/Field.module.css';
 import { SelectField } from '../../shared/components/SelectField.tsx';
 import styles from './ColumnPlansScreen.module.css';
@@ -126,7 +127,7 @@ function PlacementFields({ column, disabled, onChange }: PlacementFieldsProps) {
       {onDay && (
         <label className={field.field}>
           <span className={field.label}>Day of the placement</span>
-          <input className={field.input} type="date" value={placement} disabled={disabled} onChange={({ target: { value } }) => value !== '' && set(value)} />
+          <DayInput className={field.input} value={placement} disabled={disabled} onChange={(day) => day !== '' && set(day)} />
         </label>
       )}
     </>
@@ -169,13 +170,7 @@ function PeriodFields({ period, disabled, onChange }: PeriodFieldsProps) {
           {(['firstDay', 'lastDay'] as const).map((end) => (
             <label key={end} className={field.field}>
               <span className={field.label}>{end === 'firstDay' ? 'From' : 'To'}</span>
-              <input
-                className={field.input}
-                type="date"
-                value={period[end]}
-                disabled={disabled}
-                onChange={({ target: { value } }) => onChange({ [end]: value }, 'Days')}
-              />
+              <DayInput className={field.input} value={period[end]} disabled={disabled} onChange={(day) => onChange({ [end]: day }, 'Days')} />
             </label>
           ))}
         </div>

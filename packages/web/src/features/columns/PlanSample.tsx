@@ -4,6 +4,7 @@ import { useDeferredValue } from 'react';
 import { useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
 import { useGetStatementQuery } from '../../shared/api/statementApi.ts';
 import type { StatementKind } from '../../shared/api/statementKind.ts';
+import { Select } from '../../shared/components/Select.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -60,7 +61,7 @@ export function PlanSample({ kind, statement, error, onKind, scale, onScale }: P
         <h2>{statement?.title ?? 'Sample'}</h2>
         <label className={styles.inline}>
           <span>Tried with</span>
-          <select value={kind} onChange={({ target: { value } }) => onKind(value as StatementKind)}>
+          <Select value={kind} onChange={({ target: { value } }) => onKind(value as StatementKind)}>
             <option value="income-statement">Income statement</option>
             <option value="balance-sheet">Balance sheet</option>
             <option value="cash-flow">Cash flow</option>
@@ -69,7 +70,7 @@ export function PlanSample({ kind, statement, error, onKind, scale, onScale }: P
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <ScaleMenu
           scale={scale.unit}

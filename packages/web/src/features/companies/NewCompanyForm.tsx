@@ -2,11 +2,11 @@ import type { CompanyList } from '@ivory-ladder/contract';
 import { currencyCodes, findCurrency, monthNames, type StarterKey, starterCharts } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCreateCompanyMutation } from '../../shared/api/companyApi.ts';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import type { Beginning } from './beginning.ts';
 import styles from './NewCompanyForm.module.css';
@@ -47,13 +47,13 @@ export function NewCompanyForm({ beginning, onBegin, numbered, onNumbered, compa
           size="small"
           renderInput={(params) => <TextField {...params} label="Currency" helperText={places === 0 ? 'no decimal places' : `${places} decimal places`} />}
         />
-        <TextField select label="Fiscal year begins in" value={month} onChange={(event) => setMonth(Number(event.target.value))}>
+        <SelectTextField label="Fiscal year begins in" value={month} onChange={(event) => setMonth(Number(event.target.value))}>
           {monthNames.map((monthName, index) => (
-            <MenuItem key={monthName} value={index + 1}>
+            <option key={monthName} value={index + 1}>
               {monthName}
-            </MenuItem>
+            </option>
           ))}
-        </TextField>
+        </SelectTextField>
       </div>
       <fieldset className={styles.choices}>
         <legend>Begin with</legend>
@@ -81,18 +81,17 @@ export function NewCompanyForm({ beginning, onBegin, numbered, onNumbered, compa
           />
         )}
         {beginning.kind === 'copy' && (
-          <TextField
-            select
+          <SelectTextField
             label="Copied from"
             value={beginning.companyId}
             onChange={(event) => onBegin({ kind: 'copy', companyId: Number(event.target.value) })}
           >
             {companies.map(({ id, name: other }) => (
-              <MenuItem key={id} value={id}>
+              <option key={id} value={id}>
                 {other}
-              </MenuItem>
+              </option>
             ))}
-          </TextField>
+          </SelectTextField>
         )}
       </fieldset>
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}

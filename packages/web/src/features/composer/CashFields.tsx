@@ -1,5 +1,6 @@
 import type { CashOwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../shared/components/Segmented.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './LinePanel.module.css';
 import { accountLines } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
@@ -33,8 +34,8 @@ export function CashFields({ composer, line, disabled, onChange }: CashFieldsPro
       {line.of === 'exchange' && (
         <label className={styles.field}>
           <span className={styles.label}>Profit is freed of it on</span>
-          <select
-            className={styles.input}
+          <Select
+            wide
             value={line.addedBackOn ?? ''}
             disabled={disabled}
             onChange={({ target: { value } }) => onChange({ ...line, addedBackOn: value === '' ? null : value }, 'Where it is added back')}
@@ -45,7 +46,7 @@ export function CashFields({ composer, line, disabled, onChange }: CashFieldsPro
                 {caption}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
     </>

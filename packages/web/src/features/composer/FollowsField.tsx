@@ -1,5 +1,6 @@
 import { elements, type FlowPart, type Followed, type FollowsOwnLine, flowParts, pathOf, steps } from '@ivory-ladder/core';
 import { Segmented } from '../../shared/components/Segmented.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { stepNames } from '../placement/index.ts';
 import styles from './LinePanel.module.css';
 import type { Composer } from './useComposer.ts';
@@ -47,8 +48,8 @@ export function FollowsField({ composer, line, disabled, onChange }: FollowsFiel
     <>
       <label className={styles.field}>
         <span className={styles.label}>Follows</span>
-        <select
-          className={styles.input}
+        <Select
+          wide
           value={write(line.followed)}
           disabled={disabled}
           onChange={({ target: { value, selectedOptions } }) => onChange({ ...line, followed: JSON.parse(value) as Followed }, selectedOptions[0]?.label)}
@@ -62,7 +63,7 @@ export function FollowsField({ composer, line, disabled, onChange }: FollowsFiel
               ))}
             </optgroup>
           ))}
-        </select>
+        </Select>
       </label>
       <Segmented
         label="Its lines stand"

@@ -8,6 +8,7 @@ import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
 import { useDeleteLayoutMutation, useRenameLayoutMutation } from '../../shared/api/layoutApi.ts';
 import { addressOf } from '../../shared/api/requestOf.ts';
 import { Segmented } from '../../shared/components/Segmented.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -97,8 +98,8 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
       />
       <label className={styles.field}>
         <span className={styles.label}>Columns it is run with</span>
-        <select
-          className={styles.input}
+        <Select
+          wide
           value={layout.columns?.plan === 'composed' ? `plan ${layout.columns.planId}` : (layout.columns?.plan ?? 'comparison')}
           disabled={disabled}
           onChange={({ target: { value } }) => edit([{ kind: 'set', settings: { columns: columnsOf(value) } }], 'Columns')}
@@ -111,7 +112,7 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
               {plan.name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {layout.kind === 'cash_flow' && (
         <>

@@ -1,5 +1,6 @@
 import { figureNatures, linesIn, type OwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../shared/components/Segmented.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './LinePanel.module.css';
 import { lineCaptions } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
@@ -38,8 +39,8 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
       )}
       <label className={styles.field}>
         <span className={styles.label}>Shown</span>
-        <select
-          className={styles.input}
+        <Select
+          wide
           value={shown === 'never' && hiddenIn !== null ? `in ${hiddenIn}` : shown}
           disabled={disabled}
           onChange={({ target: { value } }) =>
@@ -60,7 +61,7 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
               </option>
             ))}
           </optgroup>
-        </select>
+        </Select>
       </label>
       <div className={styles.pair}>
         <label className={styles.field}>
@@ -91,8 +92,8 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
       {kind !== 'space' && kind !== 'text' && kind !== 'heading' && (
         <label className={styles.field}>
           <span className={styles.label}>A higher figure is</span>
-          <select
-            className={styles.input}
+          <Select
+            wide
             value={look.better ?? ''}
             disabled={disabled}
             onChange={({ target: { value } }) => {
@@ -105,7 +106,7 @@ export function LookFields({ composer, lineKey, kind, look, shown, hiddenIn, not
             <option value="higher">better</option>
             <option value="lower">worse</option>
             <option value="neither">neither better nor worse</option>
-          </select>
+          </Select>
         </label>
       )}
       <fieldset className={styles.checks} disabled={disabled}>

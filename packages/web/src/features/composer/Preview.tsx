@@ -3,6 +3,7 @@ import { captionWords, type ScaleUnit, scaleUnits, type UsualColumns } from '@iv
 import { type CSSProperties, memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { StatementTable } from '../statements/index.ts';
@@ -86,7 +87,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
       <header className={styles.previewHead}>
         <h2 className={styles.previewTitle}>{title}</h2>
         <div className={styles.previewTools}>
-          <select
+          <Select
             className={styles.plan}
             aria-label="Figures of the preview"
             value={scale}
@@ -99,8 +100,8 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
                   {scaleNames[unit]}
                 </option>
               ))}
-          </select>
-          <select
+          </Select>
+          <Select
             className={styles.plan}
             aria-label="Columns of the preview"
             value={writeColumns(planned)}
@@ -116,7 +117,7 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </div>
       </header>
       <p className={styles.quiet}>

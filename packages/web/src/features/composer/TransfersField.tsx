@@ -1,6 +1,8 @@
 import { freshKey, type OwnTransfer } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { AmountField } from './AmountField.tsx';
@@ -106,19 +108,14 @@ function TransferPanel({ composer, transfer, lines, disabled, onChange, onRemove
       {(['from', 'on'] as const).map((end) => (
         <label key={end} className={styles.field}>
           <span className={styles.label}>{end === 'from' ? 'Taken from' : 'Added on'}</span>
-          <select
-            className={styles.input}
-            value={transfer[end]}
-            disabled={disabled}
-            onChange={({ target: { value } }) => onChange({ ...transfer, [end]: value }, 'Line')}
-          >
+          <Select wide value={transfer[end]} disabled={disabled} onChange={({ target: { value } }) => onChange({ ...transfer, [end]: value }, 'Line')}>
             {!lines.has(transfer[end]) && <option value={transfer[end]}>{transfer[end]}, which has gone</option>}
             {[...lines].map(([key, caption]) => (
               <option key={key} value={key}>
                 {caption}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       ))}
       {amount.kind === 'living' ? (
@@ -143,12 +140,11 @@ function TransferPanel({ composer, transfer, lines, disabled, onChange, onRemove
           />
           <label className={styles.field}>
             <span className={styles.label}>In columns with the day</span>
-            <input
-              type="date"
+            <DayInput
               className={styles.input}
               value={amount.day}
               disabled={disabled}
-              onChange={({ target: { value } }) => value !== '' && onChange({ ...transfer, amount: { ...amount, day: value } }, 'Day')}
+              onChange={(day) => day !== '' && onChange({ ...transfer, amount: { ...amount, day } }, 'Day')}
             />
           </label>
         </div>

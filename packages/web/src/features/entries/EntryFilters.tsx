@@ -1,6 +1,7 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { useListSeriesQuery } from '../../shared/api/seriesApi.ts';
+import { Select } from '../../shared/components/Select.tsx';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { useTakeFile } from '../../shared/state/useTakeFile.ts';
@@ -41,21 +42,20 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
         value={chosen('find')}
         onChange={(event) => change({ find: event.target.value }, { replace: true })}
       />
-      <select className={styles.filter} aria-label="Layer" value={chosen('layer')} onChange={(event) => change({ layer: event.target.value })}>
+      <Select aria-label="Layer" value={chosen('layer')} onChange={(event) => change({ layer: event.target.value })}>
         <option value="">both layers</option>
         <option value="ledger">ledger</option>
         <option value="adjustment">adjustments</option>
-      </select>
-      <select className={styles.filter} aria-label="Where it came from" value={chosen('source')} onChange={(event) => change({ source: event.target.value })}>
+      </Select>
+      <Select aria-label="Where it came from" value={chosen('source')} onChange={(event) => change({ source: event.target.value })}>
         <option value="">from anywhere</option>
         {Object.entries(entrySources).map(([value, name]) => (
           <option key={value} value={value}>
             {name}
           </option>
         ))}
-      </select>
-      <select
-        className={styles.filter}
+      </Select>
+      <Select
         aria-label="Series"
         value={chosen('series')}
         onChange={(event) => (event.target.value === 'arrange' ? onArrange() : change({ series: event.target.value }))}
@@ -68,7 +68,7 @@ export function EntryFilters({ accounts, file, onArrange }: EntryFiltersProps) {
           </option>
         ))}
         <option value="arrange">{mayPost ? 'arrange series…' : 'about series…'}</option>
-      </select>
+      </Select>
       <div className={styles.account}>
         <AccountPicker
           label="On account"

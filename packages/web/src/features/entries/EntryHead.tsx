@@ -1,6 +1,7 @@
 import type { Company, DocumentSeriesBody } from '@ivory-ladder/contract';
 import type { Layer } from '@ivory-ladder/core';
 import TextField from '@mui/material/TextField';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { SeriesChoice } from '../series/index.ts';
 import styles from './NewEntryScreen.module.css';
 import type { EntryDraft } from './useEntryDraft.ts';
@@ -20,14 +21,12 @@ interface EntryHeadProps {
 export function EntryHead({ draft, adjustingPeriod, lock, series, onChange }: EntryHeadProps) {
   return (
     <div className={styles.facts}>
-      <TextField
-        type="date"
+      <DayTextField
         label="Date"
         value={draft.date}
-        onChange={(event) => onChange({ date: event.target.value })}
+        onChange={(date) => onChange({ date })}
         error={lock !== null}
         helperText={lock === null ? undefined : `Locked by ${lock.by}`}
-        slotProps={{ inputLabel: { shrink: true } }}
         required
       />
       <TextField

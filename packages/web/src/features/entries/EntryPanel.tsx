@@ -1,11 +1,11 @@
 import type { EntryBody } from '@ivory-ladder/contract';
 import { addDays, type Currency } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { type FormEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
 import { useGetEntryQuery, useReverseEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -83,15 +83,14 @@ function ReverseForm({ entry, onDone }: { entry: EntryBody; onDone: (reversalId:
   };
   return (
     <form className={styles.form} onSubmit={(event) => void submit(event)} aria-label="Reverse the entry">
-      <TextField
-        type="date"
+      <DayTextField
         label="Day of the reversal"
         value={date}
-        onChange={(event) => {
+        min={entry.date}
+        onChange={(day) => {
           key.current = crypto.randomUUID();
-          setDate(event.target.value);
+          setDate(day);
         }}
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: entry.date } }}
         autoFocus
         required
       />

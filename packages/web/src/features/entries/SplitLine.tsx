@@ -1,6 +1,7 @@
 import { type Currency, readDecimal, splitByShares, takeTaxOut } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type FormEvent, type KeyboardEvent, useState } from 'react';
+import { Select } from '../../shared/components/Select.tsx';
 import { amountIn, amountText, type EntryRow, emptyRow } from './entryRows.ts';
 import styles from './NewEntryScreen.module.css';
 
@@ -43,15 +44,10 @@ export function SplitLine({ row, line, columns, currency, onSplit }: SplitLinePr
   return (
     <tr className={styles.foreign}>
       <td colSpan={columns}>
-        <select
-          className={styles.choice}
-          aria-label={`How line ${line} is split`}
-          value={kind}
-          onChange={(event) => setKind(event.target.value as 'shares' | 'tax')}
-        >
+        <Select aria-label={`How line ${line} is split`} value={kind} onChange={(event) => setKind(event.target.value as 'shares' | 'tax')}>
           <option value="shares">in shares of</option>
           <option value="tax">take out a tax of, in %</option>
-        </select>
+        </Select>
         <input
           // biome-ignore lint/a11y/noAutofocus: the field comes where one has just asked for it
           autoFocus

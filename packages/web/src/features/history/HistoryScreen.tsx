@@ -2,7 +2,9 @@ import type { HistoryThing } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { addressOf } from '../../shared/api/requestOf.ts';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -63,14 +65,14 @@ export function HistoryScreen() {
           <p className={styles.quiet}>Who changed what, newest first. Nothing in it can be changed or taken out.</p>
         </div>
         <div className={styles.tools}>
-          <select className={styles.filter} aria-label="Changes of" value={wanted.thing ?? ''} onChange={(event) => choose('of', event.target.value)}>
+          <Select aria-label="Changes of" value={wanted.thing ?? ''} onChange={(event) => choose('of', event.target.value)}>
             <option value="">all changes</option>
             {Object.entries(things).map(([value, name]) => (
               <option key={value} value={value}>
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
           <input
             className={styles.filter}
             type="search"
@@ -81,11 +83,11 @@ export function HistoryScreen() {
           />
           <label className={styles.days}>
             from
-            <input className={styles.filter} type="date" value={wanted.from ?? ''} onChange={(event) => choose('since', event.target.value)} />
+            <DayInput className={styles.filter} value={wanted.from ?? ''} onChange={(day) => choose('since', day)} />
           </label>
           <label className={styles.days}>
             to
-            <input className={styles.filter} type="date" value={wanted.to ?? ''} onChange={(event) => choose('until', event.target.value)} />
+            <DayInput className={styles.filter} value={wanted.to ?? ''} onChange={(day) => choose('until', day)} />
           </label>
           <Button href={addressOf('exportHistory', { companyId: company.id, ...wanted })}>Export as CSV</Button>
         </div>

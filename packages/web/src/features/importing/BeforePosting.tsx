@@ -2,6 +2,7 @@ import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
 import { formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
+import { Select } from '../../shared/components/Select.tsx';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
 import styles from './BeforePosting.module.css';
@@ -203,7 +204,7 @@ function RetainedEarnings({
             ? 'Proposed: profit of completed years stands on'
             : 'Profit of completed years stands on'}
         </span>
-        <select value={rehearsal.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
+        <Select value={rehearsal.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
           <option value="">no account yet</option>
           {!isListed && rehearsal.retainedEarnings !== null && <option value={rehearsal.retainedEarnings}>{rehearsal.retainedEarnings}</option>}
           {equity.map(({ number, name }) => (
@@ -211,7 +212,7 @@ function RetainedEarnings({
               {rowLabel({ number, name }, numbered)}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       {rehearsal.retainedEarningsMoves !== '0' && (
         <p>

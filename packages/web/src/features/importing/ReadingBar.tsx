@@ -2,6 +2,8 @@ import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
 import { dayParts, longDay, toDay } from '@ivory-ladder/core';
 import Popover from '@mui/material/Popover';
 import { type ReactNode, useState } from 'react';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { figuresText } from '../ledger/index.ts';
 import { columnNames } from './problemText.ts';
 import styles from './ReadingBar.module.css';
@@ -24,36 +26,36 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
       {format.kind === 'delimited' && format.separator && format.encoding && (
         <>
           <Field label="Separator">
-            <select value={format.separator} onChange={(event) => onChange({ separator: event.target.value as keyof typeof separators, columns: undefined })}>
+            <Select value={format.separator} onChange={(event) => onChange({ separator: event.target.value as keyof typeof separators, columns: undefined })}>
               {Object.entries(separators).map(([value, text]) => (
                 <option key={value} value={value}>
                   {text}
                 </option>
               ))}
-            </select>
+            </Select>
           </Field>
           <Field label="Letters">
-            <select value={format.encoding} onChange={(event) => onChange({ encoding: event.target.value as keyof typeof encodings })}>
+            <Select value={format.encoding} onChange={(event) => onChange({ encoding: event.target.value as keyof typeof encodings })}>
               {Object.entries(encodings).map(([value, text]) => (
                 <option key={value} value={value}>
                   {text}
                 </option>
               ))}
-            </select>
+            </Select>
           </Field>
         </>
       )}
       {format.kind === 'workbook' && (
         <Field label="Sheet">
-          <select value={format.sheet ?? ''} onChange={(event) => onChange({ sheet: event.target.value, columns: undefined, headingRow: undefined })}>
+          <Select value={format.sheet ?? ''} onChange={(event) => onChange({ sheet: event.target.value, columns: undefined, headingRow: undefined })}>
             {format.sheets.map((sheet) => (
               <option key={sheet}>{sheet}</option>
             ))}
-          </select>
+          </Select>
         </Field>
       )}
       <Field label="Decimal sign">
-        <select
+        <Select
           value={isSignUnclear ? '' : rehearsal.decimalSign}
           aria-invalid={isSignUnclear}
           onChange={(event) => onChange({ decimalSign: event.target.value as '.' | ',' })}
@@ -61,16 +63,16 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
           {isSignUnclear && <option value="">choose…</option>}
           <option value=",">comma</option>
           <option value=".">point</option>
-        </select>
+        </Select>
       </Field>
       <Field label="Amounts">
-        <select value={rehearsal.amounts} onChange={(event) => onChange({ amounts: event.target.value as keyof typeof forms })}>
+        <Select value={rehearsal.amounts} onChange={(event) => onChange({ amounts: event.target.value as keyof typeof forms })}>
           {Object.entries(forms).map(([value, text]) => (
             <option key={value} value={value}>
               {text}
             </option>
           ))}
-        </select>
+        </Select>
       </Field>
       <Field label="Headings in">
         <input
@@ -85,10 +87,9 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
       </Field>
       <Columns rehearsal={rehearsal} onChange={onChange} />
       <Field label="Balances at" asks={date === null}>
-        <input
-          type="date"
+        <DayInput
           value={date ?? ''}
-          onChange={(event) => onChange({ date: event.target.value || undefined })}
+          onChange={(day) => onChange({ date: day || undefined })}
           title={date ? longDay(date) : 'The day of the balances is not in the file'}
         />
       </Field>
@@ -117,29 +118,21 @@ function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures'
   return (
     <>
       <Field label="Income and expense are">
-        <select value={figures.kind} onChange={(event) => choose(event.target.value as RehearsalBody['figures']['kind'])} title={figuresText(figures)}>
+        <Select value={figures.kind} onChange={(event) => choose(event.target.value as RehearsalBody['figures']['kind'])} title={figuresText(figures)}>
           <option value="year_to_date">fiscal year to date</option>
           <option value="cumulative">cumulative since a closing</option>
           <option value="period">the period alone</option>
           <option value="after_closing">taken after closing</option>
-        </select>
+        </Select>
       </Field>
       {figures.kind === 'cumulative' && (
         <Field label="since the closing of">
-          <input
-            type="date"
-            value={figures.since}
-            onChange={(event) => event.target.value && onChange({ figures: { kind: 'cumulative', since: event.target.value } })}
-          />
+          <DayInput value={figures.since} onChange={(since) => since && onChange({ figures: { kind: 'cumulative', since } })} />
         </Field>
       )}
       {figures.kind === 'period' && (
         <Field label="from">
-          <input
-            type="date"
-            value={figures.firstDay}
-            onChange={(event) => event.target.value && onChange({ figures: { kind: 'period', firstDay: event.target.value } })}
-          />
+          <DayInput value={figures.firstDay} onChange={(firstDay) => firstDay && onChange({ figures: { kind: 'period', firstDay } })} />
         </Field>
       )}
     </>
@@ -162,7 +155,7 @@ function Columns({ rehearsal, onChange }: ReadingBarProps) {
           {(Object.keys(columnNames) as (keyof typeof columnNames)[]).map((meaning) => (
             <label key={meaning}>
               <span>{columnNames[meaning]}</span>
-              <select value={columns[meaning] ?? ''} onChange={(event) => set(meaning, event.target.value)}>
+              <Select value={columns[meaning] ?? ''} onChange={(event) => set(meaning, event.target.value)}>
                 <option value="">not in the file</option>
                 {headings.map((heading, at) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
@@ -171,7 +164,7 @@ function Columns({ rehearsal, onChange }: ReadingBarProps) {
                     {heading && `: ${heading}`}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
           ))}
         </div>

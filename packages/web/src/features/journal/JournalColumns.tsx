@@ -1,5 +1,6 @@
 import type { CodeListBody, JournalLook, JournalReadingBody } from '@ivory-ladder/contract';
 import { type JournalColumn, journalColumnNames, journalColumns, type ListKey } from '@ivory-ladder/core';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './JournalImportScreen.module.css';
 
 interface JournalColumnsProps {
@@ -34,7 +35,7 @@ export function JournalColumns({ look, reading, facets, onChange }: JournalColum
             {Array.from({ length: width }, (_, at) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: columns are told apart by their place
               <th key={at} scope="col">
-                <select
+                <Select
                   aria-label={`What column ${at + 1} is`}
                   value={meaningOf(at)}
                   data-used={meaningOf(at) !== '' || undefined}
@@ -51,7 +52,7 @@ export function JournalColumns({ look, reading, facets, onChange }: JournalColum
                       {name}
                     </option>
                   ))}
-                </select>
+                </Select>
               </th>
             ))}
           </tr>

@@ -16,6 +16,7 @@ import {
 } from '../../shared/api/journalApi.ts';
 import { addressOf } from '../../shared/api/requestOf.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -171,28 +172,20 @@ export function JournalImportScreen() {
             </label>
             <label>
               Decimal sign{' '}
-              <select
-                className={styles.field}
-                value={reading.decimalSign}
-                onChange={(event) => setReading({ ...reading, decimalSign: event.target.value as '.' | ',' })}
-              >
+              <Select value={reading.decimalSign} onChange={(event) => setReading({ ...reading, decimalSign: event.target.value as '.' | ',' })}>
                 <option value=".">dot</option>
                 <option value=",">comma</option>
-              </select>
+              </Select>
             </label>
             <label>
               Days as{' '}
-              <select
-                className={styles.field}
-                value={reading.dateOrder}
-                onChange={(event) => setReading({ ...reading, dateOrder: event.target.value as keyof typeof dateOrders })}
-              >
+              <Select value={reading.dateOrder} onChange={(event) => setReading({ ...reading, dateOrder: event.target.value as keyof typeof dateOrders })}>
                 {Object.entries(dateOrders).map(([order, text]) => (
                   <option key={order} value={order}>
                     {text}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
           </div>
           <JournalColumns look={look} reading={reading} facets={codeLists.lists.filter(({ kind }) => kind === 'facet')} onChange={setReading} />

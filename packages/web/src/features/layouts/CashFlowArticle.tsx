@@ -1,5 +1,6 @@
 import type { CashFlowOptions } from '@ivory-ladder/core';
 import { Link, useLocation } from 'react-router';
+import { Select } from '../../shared/components/Select.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import styles from './LayoutsScreen.module.css';
 
@@ -42,13 +43,13 @@ export function CashFlowArticle({ options, disabled, onChange }: CashFlowArticle
       {choices.map(({ name, label, values }) => (
         <label key={name} className={styles.setting}>
           <span>{label}</span>
-          <select value={options[name]} disabled={disabled} onChange={({ target: { value } }) => onChange({ ...options, [name]: value })}>
+          <Select value={options[name]} disabled={disabled} onChange={({ target: { value } }) => onChange({ ...options, [name]: value })}>
             {Object.entries(values).map(([value, words]) => (
               <option key={value} value={value}>
                 {words}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       ))}
       <p className={styles.quiet}>

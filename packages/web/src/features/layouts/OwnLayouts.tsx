@@ -9,6 +9,7 @@ import type { ApiFailure } from '../../shared/api/ivoryApi.ts';
 import { useAddLayoutFileMutation, useAddLayoutMutation, useListLayoutsQuery } from '../../shared/api/layoutApi.ts';
 import type { ArgsOf } from '../../shared/api/operationTypes.ts';
 import { FileButton } from '../../shared/components/FileButton.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useClassification } from '../../shared/state/useClassification.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
@@ -153,7 +154,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
       </label>
       <label>
         Begins as
-        <select value={from} onChange={({ target: { value } }) => setFrom(value)}>
+        <Select value={from} onChange={({ target: { value } }) => setFrom(value)}>
           <option value="balance_sheet">the balance sheet, and follows the categories</option>
           <option value="income_statement">the income statement, and follows the categories</option>
           <option value="cash_flow">the cash flow, and follows the categories</option>
@@ -165,7 +166,7 @@ function NewLayoutForm({ layouts, onClose }: { readonly layouts: readonly Listed
               a copy of {other}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <Button type="submit" variant="contained" disabled={isLoading || name.trim() === ''}>
         Begin

@@ -6,6 +6,8 @@ import TextField from '@mui/material/TextField';
 import { type FormEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useGetTrialBalanceQuery, usePostEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -64,14 +66,7 @@ export function AccountOpening({ account, accounts, currency, onDone }: AccountO
   };
   return (
     <form className={styles.form} aria-label={`Opening balance of ${accountLabel(account)}`} onSubmit={(event) => void submit(event)}>
-      <TextField
-        label="At the end of"
-        type="date"
-        value={day}
-        onChange={(event) => event.target.value !== '' && setDay(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
-        required
-      />
+      <DayTextField label="At the end of" value={day} onChange={(chosen) => chosen !== '' && setDay(chosen)} required />
       {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
       {view && (
         <p className={styles.quiet}>
@@ -91,10 +86,10 @@ export function AccountOpening({ account, accounts, currency, onDone }: AccountO
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           required
         />
-        <select aria-label="Side" className={styles.side} value={side} onChange={(event) => setSide(event.target.value as typeof side)}>
+        <Select aria-label="Side" className={styles.side} value={side} onChange={(event) => setSide(event.target.value as typeof side)}>
           <option value="debit">in debit</option>
           <option value="credit">in credit</option>
-        </select>
+        </Select>
       </div>
       <Autocomplete
         options={others}

@@ -1,11 +1,11 @@
 import type { ChartAccountBody, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { accountLabel, formatAmount, isIncomeOrExpense, linesToSet, longDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { type FormEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
 import { usePostEntryMutation } from '../../shared/api/ledgerApi.ts';
+import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { usePaste } from '../../shared/components/usePaste.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
@@ -116,14 +116,7 @@ export function OpeningForm({ day, accounts, held, onDay }: OpeningFormProps) {
   return (
     <form className={styles.form} aria-label="Opening balances" onSubmit={(event) => void submit(event)}>
       <div className={styles.facts}>
-        <TextField
-          type="date"
-          label="At the end of"
-          value={day}
-          onChange={(event) => event.target.value !== '' && onDay(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-          required
-        />
+        <DayTextField label="At the end of" value={day} onChange={(chosen) => chosen !== '' && onDay(chosen)} required />
         <p className={styles.quiet}>
           What is there already stands in the fields. What you change is posted as one entry of the differences, on that day, in the ledger. On a fiscal year’s
           first day it belongs to the year’s opening and moves nothing; on another day nothing is known of what moved up to it. Rows of a spreadsheet can be

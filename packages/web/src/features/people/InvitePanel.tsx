@@ -1,10 +1,10 @@
 import type { RoleKey } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useInvitePersonMutation } from '../../shared/api/peopleApi.ts';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -36,13 +36,13 @@ export function InvitePanel({ given, onAdded }: { readonly given: readonly RoleT
       <form className={styles.form} onSubmit={(event) => void submit(event)}>
         <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} required />
         <TextField label="E-mail" type="email" value={email} onChange={(event) => setEmail(event.target.value)} required />
-        <TextField select label="Role" value={chosen?.key ?? ''} onChange={(event) => setRole(event.target.value as RoleKey)} helperText={chosen?.words}>
+        <SelectTextField label="Role" value={chosen?.key ?? ''} onChange={(event) => setRole(event.target.value as RoleKey)} helperText={chosen?.words}>
           {given.map(({ key, name: value }) => (
-            <MenuItem key={key} value={key}>
+            <option key={key} value={key}>
               {value}
-            </MenuItem>
+            </option>
           ))}
-        </TextField>
+        </SelectTextField>
         {error !== undefined && <p role="alert">{describeFailure(error)}</p>}
         <Button type="submit" variant="contained" disabled={isLoading || name.trim() === '' || email.trim() === ''}>
           Invite

@@ -10,6 +10,7 @@ import {
   useRenewLinkMutation,
 } from '../../shared/api/peopleApi.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -79,7 +80,7 @@ export function PeopleScreen() {
                   )}
                 </td>
                 <td>
-                  <select
+                  <Select
                     aria-label={`Role of ${name}`}
                     className={styles.role}
                     value={role}
@@ -94,7 +95,7 @@ export function PeopleScreen() {
                         {named}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 </td>
                 <td>
                   <input

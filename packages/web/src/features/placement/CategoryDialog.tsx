@@ -17,9 +17,9 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { languageNames } from '../../shared/words/languageNames.ts';
 import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
@@ -135,8 +135,7 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
               slotProps={{ htmlInput: { maxLength: 200, lang: language } }}
             />
           ))}
-          <TextField
-            select
+          <SelectTextField
             label="Nested in"
             value={parentId ?? 0}
             onChange={(event) => {
@@ -145,63 +144,61 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
               setAfter('same');
             }}
           >
-            <MenuItem value={0}>{elementName(element)}, at the top</MenuItem>
+            <option value={0}>{elementName(element)}, at the top</option>
             {parents.map(({ id, path }) => (
-              <MenuItem key={id} value={id}>
+              <option key={id} value={id}>
                 {path}
-              </MenuItem>
+              </option>
             ))}
-          </TextField>
+          </SelectTextField>
           {takesTerm && (
-            <TextField select label="Current or non-current" value={term} onChange={(event) => setTerm(event.target.value as Term)}>
+            <SelectTextField label="Current or non-current" value={term} onChange={(event) => setTerm(event.target.value as Term)}>
               {(Object.keys(termNames) as Term[]).map((value) => (
-                <MenuItem key={value} value={value}>
+                <option key={value} value={value}>
                   {termNames[value]}
-                </MenuItem>
+                </option>
               ))}
-            </TextField>
+            </SelectTextField>
           )}
           {takesStep && (
-            <TextField select label="Step of the income statement" value={step} onChange={(event) => setStep(event.target.value as Step)}>
+            <SelectTextField label="Step of the income statement" value={step} onChange={(event) => setStep(event.target.value as Step)}>
               {steps.map((value) => (
-                <MenuItem key={value} value={value}>
+                <option key={value} value={value}>
                   {stepNames[value]}
-                </MenuItem>
+                </option>
               ))}
-            </TextField>
+            </SelectTextField>
           )}
-          <TextField
-            select
+          <SelectTextField
             label="Deducted from"
             value={contraOf ?? 0}
             onChange={(event) => setContraOf(Number(event.target.value) || null)}
             helperText="A contra category stands under the one it is deducted from, with their net amount"
           >
-            <MenuItem value={0}>nothing</MenuItem>
+            <option value={0}>nothing</option>
             {siblings
               .filter((node) => node.category.contraOf === null)
               .map((node) => (
-                <MenuItem key={node.category.id} value={node.category.id}>
+                <option key={node.category.id} value={node.category.id}>
                   {node.category.name}
-                </MenuItem>
+                </option>
               ))}
-          </TextField>
+          </SelectTextField>
           {company.numbered && <RangeFields model={model} element={element} digitOrder={company.digitOrder} texts={texts} onChange={setTexts} />}
-          <TextField
-            select
+          <SelectTextField
             label="Cash flow"
             value={nature ?? 'as above'}
             onChange={(event) => setNature(event.target.value === 'as above' ? null : (event.target.value as Nature))}
           >
-            <MenuItem value="as above">as the category above it says</MenuItem>
+            <option value="as above">as the category above it says</option>
             {natures
               .filter((value) => value !== 'oci' || element === 'equity')
               .map((value) => (
-                <MenuItem key={value} value={value}>
+                <option key={value} value={value}>
                   {natureNames[value]}
-                </MenuItem>
+                </option>
               ))}
-          </TextField>
+          </SelectTextField>
           <TextField
             label="Note to the statements"
             value={note}
@@ -217,20 +214,19 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
             slotProps={{ htmlInput: { maxLength: 2000 } }}
           />
           {category && siblings.length > 0 && (
-            <TextField
-              select
+            <SelectTextField
               label="Order"
               value={after}
               onChange={(event) => setAfter(event.target.value === 'same' || event.target.value === 'first' ? event.target.value : Number(event.target.value))}
             >
-              <MenuItem value="same">where it stands now</MenuItem>
-              <MenuItem value="first">first</MenuItem>
+              <option value="same">where it stands now</option>
+              <option value="first">first</option>
               {siblings.map((node) => (
-                <MenuItem key={node.category.id} value={node.category.id}>
+                <option key={node.category.id} value={node.category.id}>
                   after {node.category.name}
-                </MenuItem>
+                </option>
               ))}
-            </TextField>
+            </SelectTextField>
           )}
         </DialogContent>
         <DialogActions>

@@ -4,9 +4,8 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { counted } from '../../shared/words/counted.ts';
 import { usePlacement } from '../rehearsal/index.ts';
 import styles from './CategoryPanel.module.css';
@@ -35,20 +34,19 @@ export function RemoveCategoryDialog({ node, onClose }: { node: CategoryNode; on
       <form onSubmit={submit}>
         <DialogTitle>Delete {name}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, pt: '8px !important' }}>
-          <TextField
-            select
+          <SelectTextField
             autoFocus
             label={`${counted(standing.length, 'account')}${ranges.length > 0 ? ' and the account numbers' : ''} that it has go to`}
             value={into}
             onChange={(event) => setInto(Number(event.target.value))}
           >
-            <MenuItem value={0}>nowhere: they are unplaced</MenuItem>
+            <option value={0}>nowhere: they are unplaced</option>
             {targets.map((target) => (
-              <MenuItem key={target.id} value={target.id}>
+              <option key={target.id} value={target.id}>
                 {target.path}
-              </MenuItem>
+              </option>
             ))}
-          </TextField>
+          </SelectTextField>
           {node.children.length > 0 &&
             (into === 0 ? (
               <p className={styles.quiet}>{counted(node.children.length, 'subcategory', 'subcategories')} below it will stand where it stands.</p>

@@ -1,6 +1,7 @@
 import { type BandSpan, numberBand, rangesMoved, walkCategories } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -73,7 +74,7 @@ export function RangesScreen() {
               {doubled > 0 && `, ${doubled} doubled`}. Choose a span and drag its ends, or write its numbers below; accounts made later fall in by themselves.
             </p>
           </div>
-          <select
+          <Select
             className={styles.choice}
             aria-label="Numbers shown"
             value={choice.key}
@@ -84,7 +85,7 @@ export function RangesScreen() {
                 {label}
               </option>
             ))}
-          </select>
+          </Select>
         </header>
         <NumberBand
           band={band}

@@ -3,6 +3,8 @@ import type { ExchangeRate } from '@ivory-ladder/core';
 import { shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type FormEvent, useState } from 'react';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { RateCell } from './RateCell.tsx';
 import styles from './RatesScreen.module.css';
 import type { RateKey } from './rateKey.ts';
@@ -58,15 +60,15 @@ export function DatedRates({ kind, rates, currency, year, accounts, mayKeep, sav
       {mayKeep && (!isHistorical || equity.length > 0) && (
         <form className={styles.add} onSubmit={(event) => void add(event)}>
           {isHistorical && (
-            <select className={styles.field} aria-label="Equity account" value={accountId} onChange={(event) => setAccountId(event.target.value)}>
+            <Select aria-label="Equity account" value={accountId} onChange={(event) => setAccountId(event.target.value)}>
               {equity.map(({ id, label }) => (
                 <option key={id} value={id}>
                   {label}
                 </option>
               ))}
-            </select>
+            </Select>
           )}
-          <input className={styles.field} type="date" aria-label="Day of the rate" value={day} required onChange={(event) => setDay(event.target.value)} />
+          <DayInput className={styles.field} aria-label="Day of the rate" value={day} required onChange={setDay} />
           <input
             className={styles.rate}
             inputMode="decimal"

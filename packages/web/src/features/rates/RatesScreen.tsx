@@ -4,6 +4,7 @@ import { useGetChartQuery } from '../../shared/api/chartApi.ts';
 import { useListRatesQuery, useReadRateFileMutation, useSetRatesMutation } from '../../shared/api/rateApi.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
 import { FileButton } from '../../shared/components/FileButton.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
@@ -92,21 +93,21 @@ export function RatesScreen() {
       </header>
       <div className={styles.tools}>
         {codes.length > 0 && (
-          <select className={styles.field} aria-label="Currency" value={currency} onChange={(event) => change({ currency: event.target.value })}>
+          <Select aria-label="Currency" value={currency} onChange={(event) => change({ currency: event.target.value })}>
             {codes.map((code) => (
               <option key={code}>{code}</option>
             ))}
-          </select>
+          </Select>
         )}
         {mayKeep && (
-          <select className={styles.field} aria-label="Add a currency" value="" onChange={(event) => change({ currency: event.target.value })}>
+          <Select aria-label="Add a currency" value="" onChange={(event) => change({ currency: event.target.value })}>
             <option value="">another currency…</option>
             {currencyCodes()
               .filter((code) => code !== company.currency && !codes.includes(code))
               .map((code) => (
                 <option key={code}>{code}</option>
               ))}
-          </select>
+          </Select>
         )}
         {currency !== '' && (
           <span className={styles.quiet}>

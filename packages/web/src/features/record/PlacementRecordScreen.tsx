@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useLocation, useNavigate } from 'react-router';
 import { useListPlacementRecordsQuery, useListRehearsalsQuery } from '../../shared/api/placementApi.ts';
+import { DayInput } from '../../shared/components/dayfield/DayInput.tsx';
 import { rehearsalOpened, rehearsedKey } from '../../shared/state/rehearsalSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { useClassification } from '../../shared/state/useClassification.ts';
@@ -29,7 +30,7 @@ export function PlacementRecordScreen() {
   const rehearsals = (kept?.rehearsals ?? []).filter(({ name, draft }) => name !== '' && !isEmptyDraft(draft));
   const { working } = usePlacement();
   const isBusy = !isEmptyDraft(working.draft) && working.appliedTo === null;
-  const [then, setThen] = useState('');
+  const [then, setThen] = useState({ day: '', time: '23:59' });
   const restore = useRestorePlacement();
   const chosen = Number(params.get('record') ?? 0) || (data?.records[0]?.id ?? 0);
   return (
@@ -46,14 +47,25 @@ export function PlacementRecordScreen() {
             <form
               onSubmit={(event) => {
                 event.preventDefault();
-                const moment = new Date(then);
+                const moment = new Date(`${then.day}T${then.time.padStart(5, '0')}`);
                 if (!Number.isNaN(moment.getTime())) void restore(moment.toISOString().replace('T', ' ').slice(0, 19), 'restore an earlier placement');
               }}
             >
               <label>
-                As it stood on <input className={styles.moment} type="datetime-local" value={then} onChange={(event) => setThen(event.target.value)} />
+                As it stood on <DayInput className={styles.moment} value={then.day} onChange={(day) => setThen({ ...then, day })} />
               </label>{' '}
-              <Button type="submit" disabled={then === '' || isBusy} title="What differs from now becomes the rehearsal; nothing is applied yet">
+              <label>
+                at{' '}
+                <input
+                  className={`${styles.moment} ${styles.time}`}
+                  value={then.time}
+                  pattern="([01]?\d|2[0-3]):[0-5]\d"
+                  title="Hours and minutes, such as 17:30"
+                  required
+                  onChange={(event) => setThen({ ...then, time: event.target.value })}
+                />
+              </label>{' '}
+              <Button type="submit" disabled={then.day === '' || isBusy} title="What differs from now becomes the rehearsal; nothing is applied yet">
                 Compare and propose
               </Button>
             </form>

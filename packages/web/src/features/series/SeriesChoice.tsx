@@ -1,4 +1,5 @@
 import type { DocumentSeriesBody } from '@ivory-ladder/contract';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './SeriesChoice.module.css';
 
 interface SeriesChoiceProps {
@@ -15,14 +16,14 @@ export function SeriesChoice({ series, chosen, onChoose }: SeriesChoiceProps) {
   return (
     <label>
       numbered in{' '}
-      <select className={styles.choice} value={chosen} onChange={(event) => onChoose(Number(event.target.value))}>
+      <Select className={styles.choice} value={chosen} onChange={(event) => onChoose(Number(event.target.value))}>
         <option value={0}>plain numbers</option>
         {open.map(({ id, code, name }) => (
           <option key={id} value={id}>
             {code} · {name}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,5 +1,6 @@
 import type { ColumnPlanBody, SetPartBody } from '@ivory-ladder/contract';
 import { useState } from 'react';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './SetsScreen.module.css';
 
 interface PartFieldsProps {
@@ -24,7 +25,7 @@ export function PartFields({ part, plans, onChange }: PartFieldsProps) {
     <>
       <label className={styles.field}>
         Columns
-        <select className={styles.input} value={chosen} onChange={({ target: { value } }) => onChange({ ...part, columns: columnsOf(value) }, 'Columns')}>
+        <Select wide value={chosen} onChange={({ target: { value } }) => onChange({ ...part, columns: columnsOf(value) }, 'Columns')}>
           <option value="own">As the layout has them</option>
           <option value="comparison">Beside the comparative</option>
           <option value="periods">Each period</option>
@@ -34,12 +35,12 @@ export function PartFields({ part, plans, onChange }: PartFieldsProps) {
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label className={styles.field}>
         Detail
-        <select
-          className={styles.input}
+        <Select
+          wide
           value={String(detail)}
           onChange={({ target: { value } }) => onChange({ ...part, detail: value === 'accounts' ? value : Number(value) }, 'Detail')}
         >
@@ -48,7 +49,7 @@ export function PartFields({ part, plans, onChange }: PartFieldsProps) {
               {label}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label className={styles.field}>
         Title

@@ -1,7 +1,6 @@
 import type { Company } from '@ivory-ladder/contract';
 import { captionLanguages } from '@ivory-ladder/core';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { languageNames } from '../../shared/words/languageNames.ts';
 import styles from './SettingsScreen.module.css';
 
@@ -18,8 +17,7 @@ export function LanguageFields({ languages, onChange }: LanguageFieldsProps) {
   const [main = 'en', ...others] = languages;
   return (
     <>
-      <TextField
-        select
+      <SelectTextField
         label="Language of captions"
         value={main}
         onChange={(event) => {
@@ -29,11 +27,11 @@ export function LanguageFields({ languages, onChange }: LanguageFieldsProps) {
         helperText="in which categories are named; totals and titles follow"
       >
         {captionLanguages.map((language) => (
-          <MenuItem key={language} value={language}>
+          <option key={language} value={language}>
             {languageNames[language]}
-          </MenuItem>
+          </option>
         ))}
-      </TextField>
+      </SelectTextField>
       <fieldset className={styles.choices} data-beside>
         <legend>Statements can be read in these too</legend>
         {captionLanguages

@@ -3,6 +3,7 @@ import Add from '@mui/icons-material/Add';
 import Close from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
+import { Select } from '../../shared/components/Select.tsx';
 import styles from './SettingsScreen.module.css';
 
 const kinds: Readonly<Record<NumberPart['kind'], string>> = { digits: 'digits', letters: 'letters', either: 'digits or letters' };
@@ -20,7 +21,7 @@ export function SchemeEditor({ scheme, onChange }: { scheme: NumberScheme; onCha
         // biome-ignore lint/suspicious/noArrayIndexKey: parts have no identity but their place
         <div key={at} className={styles.part}>
           <span>Part {at + 1}</span>
-          <select
+          <Select
             aria-label={`Characters of part ${at + 1}`}
             value={part.kind}
             onChange={(event) => setPart(at, { ...part, kind: event.target.value as NumberPart['kind'] })}
@@ -30,8 +31,8 @@ export function SchemeEditor({ scheme, onChange }: { scheme: NumberScheme; onCha
                 {name}
               </option>
             ))}
-          </select>
-          <select
+          </Select>
+          <Select
             aria-label={`Shortest length of part ${at + 1}`}
             value={part.shortest}
             onChange={(event) => setPart(at, { ...part, shortest: Number(event.target.value), longest: Math.max(part.longest, Number(event.target.value)) })}
@@ -39,9 +40,9 @@ export function SchemeEditor({ scheme, onChange }: { scheme: NumberScheme; onCha
             {lengths.map((length) => (
               <option key={length}>{length}</option>
             ))}
-          </select>
+          </Select>
           to
-          <select
+          <Select
             aria-label={`Longest length of part ${at + 1}`}
             value={part.longest}
             onChange={(event) => setPart(at, { ...part, longest: Number(event.target.value), shortest: Math.min(part.shortest, Number(event.target.value)) })}
@@ -49,7 +50,7 @@ export function SchemeEditor({ scheme, onChange }: { scheme: NumberScheme; onCha
             {lengths.map((length) => (
               <option key={length}>{length}</option>
             ))}
-          </select>
+          </Select>
           <label className={styles.check}>
             <input
               type="checkbox"
@@ -81,13 +82,13 @@ export function SchemeEditor({ scheme, onChange }: { scheme: NumberScheme; onCha
         {parts.length > 1 && (
           <label>
             between them{' '}
-            <select value={separator} onChange={(event) => onChange({ ...scheme, separator: event.target.value as NumberScheme['separator'] })}>
+            <Select value={separator} onChange={(event) => onChange({ ...scheme, separator: event.target.value as NumberScheme['separator'] })}>
               {Object.entries(separators).map(([value, name]) => (
                 <option key={value} value={value}>
                   {name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
       </div>

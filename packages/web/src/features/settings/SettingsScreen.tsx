@@ -2,7 +2,6 @@ import type { Company, SettingsChange, SettingsRehearsalBody } from '@ivory-ladd
 import { bringToScheme, currencyCodes, monthNames, type NumberScheme } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -10,6 +9,7 @@ import { useChangeSettingsMutation, useRehearseSettingsQuery } from '../../share
 import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
@@ -106,8 +106,7 @@ function SettingsForm({ company }: { company: Company }) {
               />
             )}
           />
-          <TextField
-            select
+          <SelectTextField
             label="Fiscal year begins in"
             value={current.fiscalYearFirstMonth}
             onChange={(event) => set({ fiscalYearFirstMonth: Number(event.target.value) })}
@@ -115,11 +114,11 @@ function SettingsForm({ company }: { company: Company }) {
             helperText={company.years.length > 0 ? 'held by the fiscal years there are' : 'can be chosen until the first fiscal year'}
           >
             {monthNames.map((name, index) => (
-              <MenuItem key={name} value={index + 1}>
+              <option key={name} value={index + 1}>
                 {name}
-              </MenuItem>
+              </option>
             ))}
-          </TextField>
+          </SelectTextField>
           <LanguageFields languages={current.languages ?? company.languages} onChange={(languages) => set({ languages })} />
           <fieldset className={styles.choices}>
             <legend>Two accounts of one name are</legend>

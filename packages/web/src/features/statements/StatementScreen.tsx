@@ -7,6 +7,7 @@ import { useGetStatementQuery } from '../../shared/api/statementApi.ts';
 import type { StatementKind } from '../../shared/api/statementKind.ts';
 import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { Select } from '../../shared/components/Select.tsx';
 import { useClassification } from '../../shared/state/useClassification.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
@@ -62,22 +63,17 @@ export function StatementScreen() {
                 {statement?.title ?? (isOwnKind(kind) ? ' ' : statementNames[kind])}
               </h1>
               {company.classifications.length > 1 && !isOwn && (
-                <select
-                  className={styles.language}
-                  aria-label="Classification"
-                  value={classification.id}
-                  onChange={({ target: { value } }) => chooseClassification(Number(value))}
-                >
+                <Select quiet aria-label="Classification" value={classification.id} onChange={({ target: { value } }) => chooseClassification(Number(value))}>
                   {company.classifications.map(({ id, name }) => (
                     <option key={id} value={id}>
                       {name}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
               {company.languages.length > 1 && (
-                <select
-                  className={styles.language}
+                <Select
+                  quiet
                   aria-label="Language of captions"
                   value={statement?.language ?? company.languages[0]}
                   onChange={({ target: { value } }) => change({ language: value === company.languages[0] ? null : value })}
@@ -87,7 +83,7 @@ export function StatementScreen() {
                       {languageNames[language]}
                     </option>
                   ))}
-                </select>
+                </Select>
               )}
             </div>
             <p className={styles.printed}>{company.name}</p>

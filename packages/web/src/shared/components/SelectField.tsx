@@ -1,4 +1,5 @@
 import styles from './Field.module.css';
+import { Select } from './Select.tsx';
 
 interface SelectFieldProps<Value extends string | number> {
   readonly label: string;
@@ -13,8 +14,8 @@ export function SelectField<Value extends string | number>({ label, value, choic
   return (
     <label className={styles.field}>
       <span className={styles.label}>{label}</span>
-      <select
-        className={styles.input}
+      <Select
+        wide
         value={value}
         disabled={disabled}
         onChange={({ target }) => {
@@ -27,7 +28,7 @@ export function SelectField<Value extends string | number>({ label, value, choic
             {choice.label}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { Select } from '../Select.tsx';
 import styles from './CellEditor.module.css';
 import type { CellEdit } from './gridColumn.ts';
 
@@ -50,11 +51,11 @@ export function CellEditor({ label, edit, initial, refusal, onEnd }: CellEditorP
   return (
     <>
       {edit.choices ? (
-        <select {...shared} onChange={(event) => setText(event.target.value)}>
+        <Select {...shared} onChange={(event) => setText(event.target.value)}>
           {edit.choices.map((choice) => (
             <option key={choice}>{choice}</option>
           ))}
-        </select>
+        </Select>
       ) : (
         <input {...shared} list={edit.suggestions && listId} maxLength={edit.maxLength} onChange={(event) => setText(event.target.value)} />
       )}
