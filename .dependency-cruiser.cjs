@@ -78,6 +78,13 @@ module.exports = {
       from: { path: '^packages', pathNot: [`${server}/persistence`, `${server}/(serve|wirePorts).ts`] },
       to: { path: 'node_modules/typeorm/' },
     },
+    {
+      // Types name connections everywhere; what builds statements is in one file, beside what describes tables and what connects.
+      name: 'typeorm-builds-in-one-file',
+      severity: 'error',
+      from: { path: `${server}/persistence`, pathNot: [`${server}/persistence/(database/rows|openDatabase)\\.ts$`, `${server}/persistence/entities/`] },
+      to: { path: 'node_modules/typeorm/', dependencyTypesNot: ['type-only'] },
+    },
     { name: 'application-imports-no-package', severity: 'error', from: { path: `${server}/application` }, to: { path: 'node_modules' } },
     { name: 'web-never-imports-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/server' } },
     {

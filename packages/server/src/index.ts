@@ -2,5 +2,10 @@ export { canonicalJson, contentDigest, readDocument, writeDocument } from './doc
 export { printSet } from './documents/printSet.ts';
 export { writeStatementCsv } from './documents/writeStatementCsv.ts';
 export { writeStatementWorkbook } from './documents/writeStatementWorkbook.ts';
+export { changeIn, changeRows, changeVersioned, deleteIn, findIn, findRows, insertIn } from './persistence/database/index.ts';
+export { CategoryEntity } from './persistence/entities/companyEntities.ts';
 export { entities } from './persistence/entities/index.ts';
+export { ColumnPlanEntity } from './persistence/entities/layoutEntities.ts';
+export { MembershipEntity, PersonEntity } from './persistence/entities/peopleEntities.ts';
+export { ChosenColumnsEntity } from './persistence/entities/recordEntities.ts';
 export { type ServeOptions, type Serving, serve } from './serve.ts';

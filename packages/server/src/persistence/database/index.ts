@@ -6,7 +6,7 @@ export { DiskShares, type ShareLimits } from './diskShares.ts';
 export { findOutcome, forgetOldKeys, isDuplicateKey, recordOutcome, takeKey } from './idempotency.ts';
 export { MemoryBudget } from './memoryBudget.ts';
 export { numberColumns } from './numberColumns.ts';
-export { type Asked, addRows, changeIn, changeRows, changeVersioned, deleteIn, deleteRows, findIn, findRows, insertIn } from './rows.ts';
+export { addRows, changeIn, changeRows, changeVersioned, deleteIn, deleteRows, findIn, findRows, insertIn } from './rows.ts';
 export {
   changedRows,
   inOneTrip,

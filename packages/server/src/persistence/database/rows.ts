@@ -18,6 +18,9 @@ export type Columns<Row> = { readonly [Name in keyof Row]?: Value<Row[Name]> };
 
 type Rest<Row> = Omit<Row, 'companyId'>;
 
+/** Names of the row’s alone, also where several objects are spread into one. */
+type Exact<Given, Row> = Given & { readonly [Name in Exclude<keyof Given, keyof Row>]: never };
+
 interface Found<Row> {
   readonly order?: { readonly [Name in keyof Row]?: 'ASC' | 'DESC' };
   /** Until the transaction ends; `shared`: others may read it, and hold it so too. */
@@ -43,11 +46,11 @@ export function findIn<Row extends OfCompany>(
 }
 
 /** Gives the id of the first, where the table counts them. */
-export function insertIn<Row extends OfCompany>(
+export function insertIn<Row extends OfCompany, Given extends Columns<Rest<Row>>>(
   asked: Asked,
   of: EntitySchema<Row>,
   companyId: number,
-  ...rows: readonly Columns<Rest<Row>>[]
+  ...rows: readonly Exact<Given, Rest<Row>>[]
 ): Promise<number> {
   return insert(
     asked,
@@ -57,23 +60,23 @@ export function insertIn<Row extends OfCompany>(
 }
 
 /** False where the row is not there, or not with this version any more; the version is one more now. */
-export async function changeVersioned<Row extends OfCompany & { readonly version: number }>(
+export async function changeVersioned<Row extends OfCompany & { readonly version: number }, Given extends Columns<Omit<Rest<Row>, 'version'>>>(
   asked: Asked,
   of: EntitySchema<Row>,
   companyId: number,
   { version, ...key }: Where<Rest<Row>> & { readonly version: number },
-  set: Columns<Omit<Rest<Row>, 'version'>>,
+  set: Exact<Given, Omit<Rest<Row>, 'version'>>,
 ): Promise<boolean> {
   return (await change(asked, of, { ...key, version, companyId }, { ...set, version: () => 'version + 1' })) > 0;
 }
 
 /** How many there were; of a table whose rows have no version. */
-export function changeIn<Row extends OfCompany>(
+export function changeIn<Row extends OfCompany, Given extends Columns<Rest<Row>>>(
   asked: Asked,
   of: 'version' extends keyof Row ? never : EntitySchema<Row>,
   companyId: number,
   where: Where<Rest<Row>>,
-  set: Columns<Rest<Row>>,
+  set: Exact<Given, Rest<Row>>,
 ): Promise<number> {
   return change(asked, of as EntitySchema<Row>, { ...where, companyId }, set);
 }
@@ -162,7 +165,9 @@ function prepared(asked: Asked, of: EntitySchema<ObjectLiteral> | EntitySchema<n
   const metadata = asked.manager.connection.getMetadata(of);
   return Object.fromEntries(
     Object.entries(row).map(([name, value]) => {
-      const isMoment = metadata.findColumnWithPropertyName(name)?.type === 'datetime' && typeof value === 'string';
+      const column = metadata.findColumnWithPropertyName(name);
+      if (!column) throw new Error(`${metadata.tableName} has no ${name}`);
+      const isMoment = column.type === 'datetime' && typeof value === 'string';
       return [name, isMoment ? new Date(`${value.replace(' ', 'T')}Z`) : value];
     }),
   );

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 
@@ -17,6 +18,10 @@ export interface BudgetRow {
 
 export const BudgetEntity = new EntitySchema<BudgetRow>({
   name: 'budget',
+  foreignKeys: [
+    refersTo('budget_by_facet', 'code_list', ['companyId', 'listId'], ['companyId', 'id']),
+    refersTo('budget_of_company', 'company', ['companyId'], ['id']),
+  ],
   columns: {
     companyId,
     id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
@@ -46,6 +51,10 @@ interface BudgetAmountRow {
 
 export const BudgetAmountEntity = new EntitySchema<BudgetAmountRow>({
   name: 'budget_amount',
+  foreignKeys: [
+    refersTo('amount_in_budget', 'budget', ['companyId', 'budgetId'], ['companyId', 'id'], 'CASCADE'),
+    refersTo('budget_amount_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     budgetId: { name: 'budget_id', type: 'int', unsigned: true, primary: true },

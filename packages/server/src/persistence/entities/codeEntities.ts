@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
@@ -18,6 +19,7 @@ export interface CodeListRow {
 
 export const CodeListEntity = new EntitySchema<CodeListRow>({
   name: 'code_list',
+  foreignKeys: [refersTo('code_list_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -49,6 +51,7 @@ export interface ListedCodeRow {
 
 export const ListedCodeEntity = new EntitySchema<ListedCodeRow>({
   name: 'listed_code',
+  foreignKeys: [refersTo('listed_in_code_list', 'code_list', ['companyId', 'listId'], ['companyId', 'id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -76,6 +79,11 @@ export interface AccountCodeRow {
 
 export const AccountCodeEntity = new EntitySchema<AccountCodeRow>({
   name: 'account_code',
+  foreignKeys: [
+    refersTo('code_from_list', 'code_list', ['companyId', 'listId'], ['companyId', 'id']),
+    refersTo('code_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id']),
+    refersTo('code_that_is_listed', 'listed_code', ['companyId', 'codeId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
@@ -93,6 +101,7 @@ interface FacetSetRow {
 
 export const FacetSetEntity = new EntitySchema<FacetSetRow>({
   name: 'facet_set',
+  foreignKeys: [refersTo('facet_set_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -113,6 +122,11 @@ interface FacetSetValueRow {
 
 export const FacetSetValueEntity = new EntitySchema<FacetSetValueRow>({
   name: 'facet_set_value',
+  foreignKeys: [
+    refersTo('value_in_facet_set', 'facet_set', ['companyId', 'facetSetId'], ['companyId', 'id']),
+    refersTo('value_of_facet', 'code_list', ['companyId', 'listId'], ['companyId', 'id']),
+    refersTo('value_that_is_listed', 'listed_code', ['companyId', 'codeId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     facetSetId: { name: 'facet_set_id', type: 'int', unsigned: true, primary: true },
@@ -134,6 +148,12 @@ export interface PairingRuleRow {
 
 export const PairingRuleEntity = new EntitySchema<PairingRuleRow>({
   name: 'pairing_rule',
+  foreignKeys: [
+    refersTo('pairing_first_facet', 'code_list', ['companyId', 'firstListId'], ['companyId', 'id']),
+    refersTo('pairing_first_value', 'listed_code', ['companyId', 'firstCodeId'], ['companyId', 'id']),
+    refersTo('pairing_second_facet', 'code_list', ['companyId', 'secondListId'], ['companyId', 'id']),
+    refersTo('pairing_second_value', 'listed_code', ['companyId', 'secondCodeId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     id: generatedId,

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
@@ -64,6 +65,7 @@ export interface PeriodRow {
 
 export const PeriodEntity = new EntitySchema<PeriodRow>({
   name: 'fiscal_period',
+  foreignKeys: [refersTo('period_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     year: { type: 'smallint', primary: true },
@@ -99,6 +101,10 @@ export interface AccountRow {
 
 export const AccountEntity = new EntitySchema<AccountRow>({
   name: 'account',
+  foreignKeys: [
+    refersTo('account_of_company', 'company', ['companyId'], ['id']),
+    refersTo('account_parent', 'account', ['companyId', 'parentId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     id: generatedId,
@@ -143,6 +149,11 @@ export interface CategoryRow {
 
 export const CategoryEntity = new EntitySchema<CategoryRow>({
   name: 'category',
+  foreignKeys: [
+    refersTo('category_contra', 'category', ['companyId', 'contraOf'], ['companyId', 'id']),
+    refersTo('category_of_company', 'company', ['companyId'], ['id']),
+    refersTo('category_parent', 'category', ['companyId', 'parentId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     id: generatedId,
@@ -173,6 +184,10 @@ export interface PlaceRow {
 
 export const PlaceEntity = new EntitySchema<PlaceRow>({
   name: 'place',
+  foreignKeys: [
+    refersTo('place_in_category', 'category', ['companyId', 'categoryId'], ['companyId', 'id']),
+    refersTo('place_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     accountId: { name: 'account_id', type: 'int', unsigned: true, primary: true },
@@ -193,6 +208,7 @@ export interface CategoryRangeRow {
 
 export const CategoryRangeEntity = new EntitySchema<CategoryRangeRow>({
   name: 'category_range',
+  foreignKeys: [refersTo('range_of_category', 'category', ['companyId', 'categoryId'], ['companyId', 'id'])],
   columns: {
     companyId,
     categoryId: { name: 'category_id', type: 'int', unsigned: true, primary: true },
@@ -210,6 +226,7 @@ export interface CategoryCaptionRow {
 
 export const CategoryCaptionEntity = new EntitySchema<CategoryCaptionRow>({
   name: 'category_caption',
+  foreignKeys: [refersTo('caption_of_category', 'category', ['companyId', 'categoryId'], ['companyId', 'id'])],
   columns: {
     companyId,
     categoryId: { name: 'category_id', type: 'int', unsigned: true, primary: true },
@@ -226,5 +243,6 @@ export interface LayoutOptionsRow {
 
 export const LayoutOptionsEntity = new EntitySchema<LayoutOptionsRow>({
   name: 'layout_options',
+  foreignKeys: [refersTo('layout_options_of_company', 'company', ['companyId'], ['id'])],
   columns: { companyId, options: { type: 'varchar', length: 1000 }, version: { type: 'int', unsigned: true, default: 0 } },
 });

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
 const whole: EntitySchemaColumnOptions = { type: 'int', unsigned: true };
@@ -10,6 +11,7 @@ const longText = { type: 'varchar', length: 500 } as const;
 
 export const JournalImportEntity = new EntitySchema({
   name: 'journal_import',
+  foreignKeys: [refersTo('journal_import_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId: { ...whole, name: 'company_id', primary: true },
     id: { ...big, primary: true },

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
@@ -20,6 +21,7 @@ export interface LayoutRow {
 
 export const LayoutEntity = new EntitySchema<LayoutRow>({
   name: 'layout',
+  foreignKeys: [refersTo('layout_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -52,6 +54,7 @@ interface LayoutVersionRow {
 
 export const LayoutVersionEntity = new EntitySchema<LayoutVersionRow>({
   name: 'layout_version',
+  foreignKeys: [refersTo('version_of_layout', 'layout', ['companyId', 'layoutId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId,
     layoutId: { name: 'layout_id', type: 'int', unsigned: true, primary: true },
@@ -76,6 +79,7 @@ interface LayoutKeptDraftRow {
 
 export const LayoutKeptDraftEntity = new EntitySchema<LayoutKeptDraftRow>({
   name: 'layout_kept_draft',
+  foreignKeys: [refersTo('kept_draft_of_layout', 'layout', ['companyId', 'layoutId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId,
     layoutId: { name: 'layout_id', type: 'int', unsigned: true, primary: true },
@@ -102,6 +106,7 @@ export interface NamedDefinitionRow {
 export function namedDefinition(table: 'column_plan' | 'statement_set'): EntitySchema<NamedDefinitionRow> {
   return new EntitySchema<NamedDefinitionRow>({
     name: table,
+    foreignKeys: [refersTo(`${table}_of_company`, 'company', ['companyId'], ['id'])],
     columns: {
       companyId,
       id: generatedId,

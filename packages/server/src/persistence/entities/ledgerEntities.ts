@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const minorUnits: EntitySchemaColumnOptions = { type: 'bigint' };
@@ -28,6 +29,7 @@ export interface EntryRow {
 
 export const EntryEntity = new EntitySchema<EntryRow>({
   name: 'journal_entry',
+  foreignKeys: [refersTo('entry_in_period', 'fiscal_period', ['companyId', 'year', 'period'], ['companyId', 'year', 'number'])],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
@@ -76,6 +78,11 @@ export interface LineRow {
 
 export const LineEntity = new EntitySchema<LineRow>({
   name: 'journal_line',
+  checks: [{ name: 'line_amounts', expression: '`debit` >= 0 and `credit` >= 0' }],
+  foreignKeys: [
+    refersTo('line_of_entry', 'journal_entry', ['companyId', 'entryId'], ['companyId', 'id']),
+    refersTo('line_on_account', 'account', ['companyId', 'accountId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     entryId: { name: 'entry_id', type: 'bigint', unsigned: true, primary: true },
@@ -108,6 +115,7 @@ export interface DocumentSeriesRow {
 
 export const DocumentSeriesEntity = new EntitySchema<DocumentSeriesRow>({
   name: 'document_series',
+  foreignKeys: [refersTo('document_series_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
@@ -165,6 +173,10 @@ export interface BalanceTableRow {
 
 export const BalanceEntity = new EntitySchema<BalanceTableRow>({
   name: 'balance',
+  foreignKeys: [
+    refersTo('balance_in_period', 'fiscal_period', ['companyId', 'year', 'period'], ['companyId', 'year', 'number']),
+    refersTo('balance_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     scenario: { type: 'int', unsigned: true, primary: true },
@@ -192,6 +204,7 @@ interface FacetBalanceTableRow {
 
 export const FacetBalanceEntity = new EntitySchema<FacetBalanceTableRow>({
   name: 'facet_balance',
+  foreignKeys: [refersTo('facet_balance_of_set', 'facet_set', ['companyId', 'facetSetId'], ['companyId', 'id'])],
   columns: {
     companyId,
     facetSetId: { name: 'facet_set_id', type: 'int', unsigned: true, primary: true },
@@ -222,6 +235,7 @@ export interface TrialBalanceRecordRow {
 
 export const TrialBalanceEntity = new EntitySchema<TrialBalanceRecordRow>({
   name: 'trial_balance',
+  foreignKeys: [refersTo('trial_balance_file', 'imported_file', ['companyId', 'fileId'], ['companyId', 'id'])],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
 const personId: EntitySchemaColumnOptions = { name: 'person_id', type: 'int', unsigned: true };
@@ -43,6 +44,7 @@ export interface SecondFactorRow {
 
 export const SecondFactorEntity = new EntitySchema<SecondFactorRow>({
   name: 'second_factor',
+  foreignKeys: [refersTo('second_factor_of_person', 'person', ['personId'], ['id'])],
   columns: {
     personId: { ...personId, primary: true },
     secret: { type: 'varbinary', length: 64 },
@@ -58,6 +60,7 @@ export interface RecoveryCodeRow {
 
 export const RecoveryCodeEntity = new EntitySchema<RecoveryCodeRow>({
   name: 'recovery_code',
+  foreignKeys: [refersTo('recovery_code_of_person', 'person', ['personId'], ['id'])],
   columns: { personId: { ...personId, primary: true }, codeHash: { ...hash, name: 'code_hash', primary: true } },
 });
 
@@ -70,6 +73,7 @@ export interface MembershipRow {
 
 export const MembershipEntity = new EntitySchema<MembershipRow>({
   name: 'membership',
+  foreignKeys: [refersTo('membership_of_company', 'company', ['companyId'], ['id']), refersTo('membership_of_person', 'person', ['personId'], ['id'])],
   columns: {
     companyId: { name: 'company_id', type: 'int', unsigned: true, primary: true },
     personId: { ...personId, primary: true },
@@ -89,6 +93,7 @@ export interface CompanyRoleRow {
 
 export const CompanyRoleEntity = new EntitySchema<CompanyRoleRow>({
   name: 'company_role',
+  foreignKeys: [refersTo('company_role_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId: { name: 'company_id', type: 'int', unsigned: true, primary: true },
     id: { type: 'int', unsigned: true, primary: true, generated: 'increment' },
@@ -114,6 +119,7 @@ export interface SessionRow {
 
 export const SessionEntity = new EntitySchema<SessionRow>({
   name: 'session',
+  foreignKeys: [refersTo('session_of_person', 'person', ['personId'], ['id'])],
   columns: {
     idHash: { ...hash, name: 'id_hash', primary: true },
     personId,

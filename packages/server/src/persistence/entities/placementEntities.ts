@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const generatedId: EntitySchemaColumnOptions = { type: 'int', unsigned: true, primary: true, generated: 'increment' };
@@ -22,6 +23,7 @@ export interface PlacementRecordRow {
 
 export const PlacementRecordEntity = new EntitySchema<PlacementRecordRow>({
   name: 'placement_record',
+  foreignKeys: [refersTo('placement_record_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -59,6 +61,7 @@ export interface RehearsalRow {
 
 export const RehearsalEntity = new EntitySchema<RehearsalRow>({
   name: 'rehearsal',
+  foreignKeys: [refersTo('rehearsal_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: generatedId,
@@ -88,6 +91,7 @@ interface ClassificationRow {
 
 export const ClassificationEntity = new EntitySchema<ClassificationRow>({
   name: 'classification',
+  foreignKeys: [refersTo('classification_of_company', 'company', ['companyId'], ['id'])],
   columns: { companyId, id: generatedId, name: { type: 'varchar', length: 100 }, version: { type: 'int', unsigned: true, default: 1 } },
   indices: [
     { name: 'classification_by_id', columns: ['id'] },
@@ -107,6 +111,7 @@ interface CoverageExclusionRow {
 
 export const CoverageExclusionEntity = new EntitySchema<CoverageExclusionRow>({
   name: 'coverage_exclusion',
+  foreignKeys: [refersTo('coverage_exclusion_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId,
     scope: { ...keyText, length: 40, primary: true },

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const plainText = { type: 'varchar', charset: 'ascii', collation: 'ascii_bin' } as const;
@@ -15,6 +16,7 @@ interface ExchangeRateRow {
 
 export const ExchangeRateEntity = new EntitySchema<ExchangeRateRow>({
   name: 'exchange_rate',
+  foreignKeys: [refersTo('exchange_rate_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     currency: { ...currency, primary: true },
@@ -36,6 +38,7 @@ interface ForeignAmountRow {
 
 export const ForeignAmountEntity = new EntitySchema<ForeignAmountRow>({
   name: 'foreign_amount',
+  foreignKeys: [refersTo('foreign_amount_of_line', 'journal_line', ['companyId', 'entryId', 'lineNumber'], ['companyId', 'entryId', 'lineNumber'])],
   columns: {
     companyId,
     entryId: { name: 'entry_id', type: 'bigint', unsigned: true, primary: true },

@@ -1,4 +1,5 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { refersTo } from './refersTo.ts';
 
 const companyId: EntitySchemaColumnOptions = { name: 'company_id', type: 'int', unsigned: true, primary: true };
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin' } as const;
@@ -84,6 +85,7 @@ export interface ImportedFileRow {
 
 export const ImportedFileEntity = new EntitySchema<ImportedFileRow>({
   name: 'imported_file',
+  foreignKeys: [refersTo('imported_file_of_company', 'company', ['companyId'], ['id'])],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
@@ -109,6 +111,7 @@ export interface ImportedFilePartRow {
 
 export const ImportedFilePartEntity = new EntitySchema<ImportedFilePartRow>({
   name: 'imported_file_part',
+  foreignKeys: [refersTo('part_of_imported_file', 'imported_file', ['companyId', 'fileId'], ['companyId', 'id'])],
   columns: {
     companyId,
     fileId: { name: 'file_id', type: 'bigint', unsigned: true, primary: true },
@@ -129,6 +132,7 @@ export interface AccountNoteRow {
 
 export const AccountNoteEntity = new EntitySchema<AccountNoteRow>({
   name: 'account_note',
+  foreignKeys: [refersTo('note_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
@@ -153,6 +157,7 @@ export interface SavedViewRow {
 
 export const SavedViewEntity = new EntitySchema<SavedViewRow>({
   name: 'saved_view',
+  foreignKeys: [refersTo('view_of_company', 'company', ['companyId'], ['id'], 'CASCADE')],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
@@ -172,6 +177,7 @@ export interface ChosenColumnsRow {
 
 export const ChosenColumnsEntity = new EntitySchema<ChosenColumnsRow>({
   name: 'chosen_columns',
+  foreignKeys: [refersTo('columns_in_company', 'company', ['companyId'], ['id'], 'CASCADE')],
   columns: { companyId, personId: { name: 'person_id', type: 'int', unsigned: true, primary: true }, columnsShown: { name: 'columns_shown', type: 'text' } },
 });
 
@@ -190,6 +196,10 @@ export interface AttachmentRow {
 
 export const AttachmentEntity = new EntitySchema<AttachmentRow>({
   name: 'attachment',
+  foreignKeys: [
+    refersTo('attachment_of_account', 'account', ['companyId', 'accountId'], ['companyId', 'id'], 'CASCADE'),
+    refersTo('attachment_of_entry', 'journal_entry', ['companyId', 'entryId'], ['companyId', 'id']),
+  ],
   columns: {
     companyId,
     id: { type: 'bigint', unsigned: true, primary: true },
@@ -219,6 +229,7 @@ export interface AttachmentPartRow {
 
 export const AttachmentPartEntity = new EntitySchema<AttachmentPartRow>({
   name: 'attachment_part',
+  foreignKeys: [refersTo('part_of_attachment', 'attachment', ['companyId', 'attachmentId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId,
     attachmentId: { name: 'attachment_id', type: 'bigint', unsigned: true, primary: true },

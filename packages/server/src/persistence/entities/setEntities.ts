@@ -1,5 +1,6 @@
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 import { namedDefinition } from './layoutEntities.ts';
+import { refersTo } from './refersTo.ts';
 
 const keyText = { type: 'varchar', charset: 'utf8mb4', collation: 'utf8mb4_bin', primary: true } as const;
 const whole: EntitySchemaColumnOptions = { type: 'int', unsigned: true };
@@ -21,6 +22,7 @@ interface LineCommentRow {
 
 export const LineCommentEntity = new EntitySchema<LineCommentRow>({
   name: 'line_comment',
+  foreignKeys: [refersTo('line_comment_of_set', 'statement_set', ['companyId', 'setId'], ['companyId', 'id'], 'CASCADE')],
   columns: {
     companyId: { ...whole, name: 'company_id', primary: true },
     setId: { ...whole, name: 'set_id', primary: true },

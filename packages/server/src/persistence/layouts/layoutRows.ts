@@ -34,4 +34,4 @@ export async function keepLayouts(runner: QueryRunner, companyId: number, kept: 
 
 export const changedNow = ({ name, personId }: Actor) => ({ changedAt: exactTimestamp(), changedBy: name, changedById: personId });
 
-export const madeNow = ({ name, personId }: Actor) => ({ madeAt: exactTimestamp(), madeBy: name, madeById: personId });
+export const madeNow = ({ name, personId }: Actor) => ({ at: exactTimestamp(), by: name, byId: personId });

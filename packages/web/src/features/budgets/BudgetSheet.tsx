@@ -4,7 +4,6 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { useReadBudgetWorkbookMutation, useSetBudgetCellsMutation } from '../../shared/api/budgetApi.ts';
 import { addressOf } from '../../shared/api/requestOf.ts';
-import { isTyping } from '../../shared/components/isTyping.ts';
 import { copiedText } from '../../shared/components/treegrid/gridColumn.ts';
 import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
 import { typedAmount } from '../../shared/components/typedAmount.ts';
@@ -13,6 +12,7 @@ import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
+import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { BudgetBar } from './BudgetBar.tsx';
@@ -52,7 +52,9 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
   const [spreadBy, setSpreadBy] = useState<BudgetSpread>({ kind: 'even', pattern: '4 4 5', unit: steps(currency)[0]?.unit ?? 1n });
   const [isChangedOnly, setChangedOnly] = useState(false);
   const { budget, periods, accounts: all } = grid;
-  const { draft, last, take, undo, clear } = useBudgetDraft(`budget ${budget.id} of company ${company.id}, ${part ?? 'all'}`);
+  const typed = useBudgetDraft(`budget ${budget.id} of company ${company.id}, ${part ?? 'all'}`);
+  const { draft, take, clear } = typed;
+  useUndoKeys(typed.undo, typed.redo);
   const isAll = params.get('all') === '1';
   const accounts = useMemo(() => (isAll ? all : all.filter(({ element }) => isIncomeOrExpense(element))), [all, isAll]);
   const rows = useMemo(() => budgetRows(accounts, draft), [accounts, draft]);
@@ -173,18 +175,15 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
     clear();
     setChangedOnly(false);
   };
-  const latest = useRef({ undo, submit });
+  const latest = useRef(submit);
   useEffect(() => {
-    latest.current = { undo, submit };
+    latest.current = submit;
   });
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.shiftKey) return;
-      const isUndo = event.key.toLowerCase() === 'z' && !isTyping(event);
-      if (!isUndo && event.key !== 'Enter') return;
+      if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || event.shiftKey) return;
       event.preventDefault();
-      if (isUndo) latest.current.undo();
-      else void latest.current.submit();
+      void latest.current();
     };
     window.addEventListener('keydown', onKeyDown);
     return () => window.removeEventListener('keydown', onKeyDown);
@@ -218,17 +217,16 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
         onCopied={(count) => say('done', copiedText(count))}
         {...(isWritten ? { onEdit, onFillDown } : {})}
       />
-      {last !== null && (
+      {(typed.undoName !== null || typed.redoName !== null) && (
         <BudgetBar
           grid={grid}
           draft={draft}
           currency={currency}
-          last={last}
+          steps={typed}
           isSaving={isSaving}
           isChangedOnly={isChangedOnly}
           onChangedOnly={setChangedOnly}
           onSave={() => void submit()}
-          onUndo={undo}
           onDiscard={() => {
             take(() => new Map(), 'discarded');
             setChangedOnly(false);

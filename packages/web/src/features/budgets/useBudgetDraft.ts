@@ -1,30 +1,26 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
+import { beginSteps, stepped, steppedBack, steppedForth, type UndoSteps } from '../../shared/state/undoSteps.ts';
 import type { BudgetDraft } from './budgetModel.ts';
 
 export interface DraftSteps {
   readonly draft: BudgetDraft;
-  /** What the last step did, if there is one to take back. */
-  readonly last: string | null;
+  /** What a step back or forth is called; `null`: there is none. */
+  readonly undoName: string | null;
+  readonly redoName: string | null;
   /** `change` begins from the draft itself: what was drawn last may be a change behind. */
   take(change: (draft: BudgetDraft) => BudgetDraft, what: string): void;
   undo(): void;
+  redo(): void;
   clear(): void;
 }
 
-interface Step {
-  readonly draft: BudgetDraft;
-  readonly what: string;
-}
-
-const mostSteps = 50;
-
 /** What was typed and not saved, step by step; it keeps itself in this browser, so that nothing is lost with the page. */
 export function useBudgetDraft(key: string): DraftSteps {
-  const [steps, setSteps] = useState<readonly Step[]>(() => {
+  const [steps, setSteps] = useState(() => {
     const kept = read(key);
-    return kept.size === 0 ? [] : [{ draft: kept, what: 'what was typed here before' }];
+    return kept.size === 0 ? begun : stepped(begun, kept, 'what was typed here before');
   });
-  const draft = steps.at(-1)?.draft ?? nothing;
+  const draft = steps.now;
   useEffect(() => {
     try {
       if (draft.size === 0) localStorage.removeItem(key);
@@ -35,14 +31,17 @@ export function useBudgetDraft(key: string): DraftSteps {
   }, [key, draft]);
   return {
     draft,
-    last: steps.at(-1)?.what ?? null,
-    take: (change, what) => setSteps((before) => [...before.slice(1 - mostSteps), { draft: change(before.at(-1)?.draft ?? nothing), what }]),
-    undo: () => setSteps((before) => before.slice(0, -1)),
-    clear: () => setSteps([]),
+    undoName: steps.past.at(-1)?.name ?? null,
+    redoName: steps.future.at(-1)?.name ?? null,
+    take: (change, what) => setSteps((before) => stepped(before, change(before.now), what)),
+    undo: useCallback(() => setSteps(steppedBack), []),
+    redo: useCallback(() => setSteps(steppedForth), []),
+    clear: () => setSteps(begun),
   };
 }
 
 const nothing: BudgetDraft = new Map();
+const begun: UndoSteps<BudgetDraft> = beginSteps(nothing);
 
 function read(key: string): BudgetDraft {
   try {

@@ -1,8 +1,8 @@
-import { type ClipboardEvent, type KeyboardEvent, type MouseEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type ClipboardEvent, type MouseEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
 import { sameButFunctions } from '../../shared/components/sameButFunctions.ts';
-import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
 import { RowDragZone } from '../../shared/components/treegrid/RowDragZone.tsx';
 import type { DropZone, RowDrag } from '../../shared/components/treegrid/rowDrag.ts';
+import { rowMarks, useRowWalk, type WalkedRow } from '../../shared/components/treegrid/useRowWalk.ts';
 import { useRowMenu } from '../../shared/components/useRowMenu.tsx';
 import styles from './Outline.module.css';
 import type { OutlineRow } from './outlineRows.ts';
@@ -35,17 +35,10 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
   const body = useRef<HTMLDivElement>(null);
   const menu = useRowMenu();
   const [over, setOver] = useState<{ readonly place: number; readonly zone: DropZone | 'refused' } | null>(null);
-  const focused = useRef<string | null>(null);
   const anchor = useRef<string | null>(null);
   const isChosen = useMemo(() => new Set(chosen), [chosen]);
   const live = useRef({ rows, chosen });
   live.current = { rows, chosen };
-  useEffect(() => {
-    if (focused.current === null) return;
-    const row = body.current?.querySelector<HTMLElement>(`[data-line="${CSS.escape(focused.current)}"]`);
-    row?.focus();
-    if (row) focused.current = null;
-  });
   const choose = useCallback(
     (key: string, event: { readonly shiftKey: boolean; readonly ctrlKey: boolean; readonly metaKey: boolean }) => {
       const { rows: all, chosen: before } = live.current;
@@ -62,47 +55,36 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     },
     [onChoose],
   );
-  const focusOn = (at: number, shift: boolean) => {
-    const row = rows[at];
-    if (!row) return;
-    focused.current = row.key;
-    choose(row.key, { shiftKey: shift, ctrlKey: false, metaKey: false });
-    body.current?.querySelector<HTMLElement>(`[data-line="${CSS.escape(row.key)}"]`)?.focus();
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    const key = (event.target as HTMLElement).dataset.line;
+  const walk = useRowWalk({
+    body,
+    attribute: 'data-line',
+    rows: useMemo(() => rows.map(({ key, depth, opens }): WalkedRow => ({ key, depth, isShut: opens && opens === 'shut' })), [rows]),
+    onWalk: (key, isExtending) => choose(key, { shiftKey: isExtending, ctrlKey: false, metaKey: false }),
+    onToggle: (key, isShut) => onToggle(key, isShut),
+    onOpen: () => mayCompose && onRename(),
+    onAll: () => onChoose(rows.map((one) => one.key)),
+    onRowKey: (event, key) => {
+      if (!mayCompose || event.ctrlKey || event.metaKey) return false;
+      if (event.altKey && event.key.startsWith('Arrow')) {
+        walk.keepOn(key);
+        if (event.key === 'ArrowUp') actions.shift(-1);
+        else if (event.key === 'ArrowDown') actions.shift(1);
+        else if (event.key === 'ArrowRight') actions.nest();
+        else actions.lift();
+        return true;
+      }
+      if (event.key === 'F2') onRename();
+      else if (event.key === 'Delete') remove(key);
+      else return false;
+      return true;
+    },
+  });
+  const remove = (key: string) => {
     const at = rows.findIndex((row) => row.key === key);
-    const row = rows[at];
-    if (!row) return;
-    const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
-    const to = event.altKey ? null : walkedTo(event.key, at, rows.length);
-    if (to !== null) focusOn(to, event.shiftKey);
-    else if (event.ctrlKey || event.metaKey) {
-      const letter = event.key.toLowerCase();
-      if (letter !== 'a') return;
-      onChoose(rows.map((one) => one.key));
-    } else if (event.altKey && arrow !== '' && mayCompose) {
-      focused.current = row.key;
-      if (arrow === 'Up') actions.shift(-1);
-      else if (arrow === 'Down') actions.shift(1);
-      else if (arrow === 'Right') actions.nest();
-      else actions.lift();
-    } else if (event.altKey) return;
-    else if (arrow === 'Left' && row.opens === 'open') onToggle(row.key, true);
-    else if (arrow === 'Left')
-      focusOn(
-        rows.findIndex((one) => one.key === row.within),
-        false,
-      );
-    else if (arrow === 'Right' && row.opens === 'shut') onToggle(row.key, false);
-    else if (arrow === 'Right') return;
-    else if ((event.key === 'F2' || event.key === 'Enter') && mayCompose) onRename();
-    else if (event.key === 'Delete' && mayCompose) {
-      focused.current = rows.slice(at + 1).find((one) => !isChosen.has(one.key) && one.depth <= row.depth)?.key ?? rows[at - 1]?.key ?? null;
-      const next = focused.current;
-      if (actions.remove()) onChoose(next === null ? [] : [next]);
-    } else return;
-    event.preventDefault();
+    const depth = rows[at]?.depth ?? 0;
+    const next = rows.slice(at + 1).find((one) => !isChosen.has(one.key) && one.depth <= depth)?.key ?? rows[at - 1]?.key ?? null;
+    walk.keepOn(next);
+    if (actions.remove()) onChoose(next === null ? [] : [next]);
   };
   const copyByMenu = (cut: boolean) => {
     const text = copy(cut);
@@ -114,7 +96,7 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
     event.preventDefault();
   };
   const onContextMenu = (event: MouseEvent) => {
-    const key = (event.target as HTMLElement).closest<HTMLElement>('[data-line]')?.dataset.line;
+    const key = walk.keyAt(event.target);
     const row = rows.find((one) => one.key === key);
     if (!row) return;
     if (!isChosen.has(row.key)) onChoose([row.key]);
@@ -167,7 +149,7 @@ export function Outline({ composer, rows, chosen, actions, mayCompose, onChoose,
       role="treegrid"
       aria-label="Lines"
       aria-multiselectable
-      onKeyDown={onKeyDown}
+      onKeyDown={walk.onKeyDown}
       onContextMenu={onContextMenu}
       onCopy={onCopy(false)}
       onCut={onCopy(true)}
@@ -211,12 +193,9 @@ const Row = memo(
       // biome-ignore lint/a11y/useKeyWithClickEvents: the outline around the rows takes the keys
       <div
         role="row"
-        tabIndex={takesTab ? 0 : -1}
+        {...rowMarks({ depth, isShut: opens && opens === 'shut', isChosen, takesTab })}
         data-line={key}
         data-index={at}
-        aria-level={depth + 1}
-        aria-selected={isChosen}
-        {...(opens === null ? {} : { 'aria-expanded': opens === 'open' })}
         className={styles.row}
         data-weight={weight}
         data-back={isBack || undefined}

@@ -53,7 +53,7 @@ export function CoverageScreen() {
   );
   const columns = useMemo(() => coverageColumns(model, currency, view), [model, currency, view]);
   const chosen = rows[Math.min(Number(params.get('finding') ?? 1), rows.length) - 1] ?? null;
-  const isRehearsing = params.get('rehearsal') === 'lines' && working.appliedTo === null && !isEmptyDraft(working.draft);
+  const isRehearsing = params.get('rehearsal') === 'lines' && working.appliedTo === null && !isEmptyDraft(working.steps.now);
   return (
     <div className={styles.screen}>
       <CoverageScopes scopes={scopes} chosen={scope} onChoose={(key) => change({ scope: key, finding: null, concern: null })} />

@@ -1,6 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo } from 'react';
 import { sameButFunctions } from '../../shared/components/sameButFunctions.ts';
+import { rowMarks } from '../../shared/components/treegrid/useRowWalk.ts';
 import styles from './CategoryTable.module.css';
 
 interface CategoryRowProps {
@@ -55,10 +56,7 @@ export const CategoryRow = memo(function CategoryRow({
       }}
       {...listeners}
       role="row"
-      aria-level={depth + 2}
-      aria-selected={row.isChosen}
-      {...(row.opens !== null ? { 'aria-expanded': row.opens === 'open' } : {})}
-      tabIndex={row.takesTab ? 0 : -1}
+      {...rowMarks({ depth: depth + 1, isShut: row.opens && row.opens === 'shut', isChosen: row.isChosen, takesTab: row.takesTab })}
       data-category={id}
       data-over={isOver && row.joining > 0 ? (isRefused ? 'refused' : 'taken') : (row.drop ?? undefined)}
       data-off={isRefused || undefined}

@@ -1,12 +1,11 @@
 import { useDndMonitor } from '@dnd-kit/core';
 import { type CategoryNode, type Currency, checkPlaces, type Element, elements, formatAmount, longDay, spanLines } from '@ivory-ladder/core';
 import Add from '@mui/icons-material/Add';
-import Redo from '@mui/icons-material/Redo';
-import Undo from '@mui/icons-material/Undo';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { type MouseEvent, useMemo, useRef, useState } from 'react';
 import { standsIn } from '../../shared/api/standsIn.ts';
-import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
+import { useRowWalk, type WalkedRow } from '../../shared/components/treegrid/useRowWalk.ts';
+import { UndoButtons } from '../../shared/components/UndoButtons.tsx';
 import { useRowMenu } from '../../shared/components/useRowMenu.tsx';
 import { useMay } from '../../shared/state/useCompany.ts';
 import { type CategorySums, elementName, type PlacedAccount, type PlacementModel, usePlacement, visibleNodes } from '../rehearsal/index.ts';
@@ -54,7 +53,6 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
   const [asked, setAsked] = useState<Asked | null>(null);
   const [drop, setDrop] = useState<{ readonly id: number; readonly where: 'in' | 'before' | 'behind' } | null>(null);
   const body = useRef<HTMLDivElement>(null);
-  const focused = useRef(0);
   const toggle = (id: number) => setShut((before) => (before.has(id) ? new Set([...before].filter((other) => other !== id)) : new Set([...before, id])));
   const items = useMemo((): Item[] => elements.flatMap((element): Item[] => [element, ...visibleNodes(model.tree, element, shut)]), [model.tree, shut]);
   const isVirtual = items.length > mostDrawn;
@@ -64,19 +62,6 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
     estimateSize: (at) => (typeof items[at] === 'string' ? elementHeight : rowHeight),
     overscan: 10,
   });
-  // A row that moved, or that was not drawn, gets the focus once it is there.
-  useEffect(() => {
-    if (focused.current === 0) return;
-    const row = body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`);
-    row?.focus();
-    if (row) focused.current = 0;
-  });
-  const focusOn = (node: CategoryNode | undefined) => {
-    if (!node) return;
-    focused.current = node.category.id;
-    if (isVirtual) virtual.scrollToIndex(items.indexOf(node));
-    body.current?.querySelector<HTMLElement>(`[data-category="${focused.current}"]`)?.focus();
-  };
   useDndMonitor({
     onDragMove: (event) => {
       if (!String(event.active.id).startsWith('category ')) return;
@@ -87,42 +72,60 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
     onDragEnd: () => setDrop(null),
     onDragCancel: () => setDrop(null),
   });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const row = (event.target as HTMLElement).closest<HTMLElement>('[data-category]');
-    if (!row || event.target !== row) return;
-    const node = model.tree.nodes.get(Number(row.dataset.category));
-    if (!node) return;
-    const { id } = node.category;
-    const walked = items.filter((item) => typeof item !== 'string');
-    const to = walkedTo(event.key, walked.indexOf(node), walked.length);
-    const hasChildren = node.children.length > 0;
-    const arrow = event.key.startsWith('Arrow') ? event.key.slice(5) : '';
-    if (event.altKey && arrow !== '' && mayPlace) {
-      const siblings = node.parent ? node.parent.children : (model.tree.tops.get(node.category.element) ?? []);
-      const above = siblings[siblings.indexOf(node) - 1];
-      const isDone =
-        arrow === 'Up'
-          ? actions.shift(id, -1)
-          : arrow === 'Down'
-            ? actions.shift(id, 1)
-            : arrow === 'Right'
-              ? above !== undefined && actions.nest(id, above.category.id, 'last')
-              : node.parent !== null && actions.nest(id, node.parent.category.parentId, node.parent.category.id);
-      if (isDone) focused.current = id;
-    } else if (event.altKey) return;
-    else if (to !== null) focusOn(walked[to]);
-    else if (event.ctrlKey || event.metaKey) return;
-    else if (arrow === 'Left' && hasChildren && !shut.has(id)) toggle(id);
-    else if (arrow === 'Right' && hasChildren && shut.has(id)) toggle(id);
-    else if (event.key === 'Enter' || event.key === ' ') onChoose(id);
-    else if (event.key === 'F2' && mayPlace) setAsked({ kind: 'change', node });
-    else if (event.key === 'Insert' && mayPlace) setAsked({ kind: 'add', element: node.category.element, parentId: node.category.parentId });
-    else if (event.key === 'Delete' && mayPlace) setAsked({ kind: 'remove', node });
-    else return;
-    event.preventDefault();
+  const walked = useMemo(
+    () =>
+      items.flatMap((item): WalkedRow[] =>
+        typeof item === 'string'
+          ? []
+          : [{ key: String(item.category.id), depth: item.depth, isShut: item.children.length === 0 ? null : shut.has(item.category.id) }],
+      ),
+    [items, shut],
+  );
+  /** Before, behind, into the one above, or out of the one it is in. */
+  const move = ({ category: { id, element }, parent }: CategoryNode, arrow: string): boolean => {
+    const siblings = parent ? parent.children : (model.tree.tops.get(element) ?? []);
+    const above = siblings[siblings.findIndex((node) => node.category.id === id) - 1];
+    switch (arrow) {
+      case 'ArrowUp':
+        return actions.shift(id, -1);
+      case 'ArrowDown':
+        return actions.shift(id, 1);
+      case 'ArrowRight':
+        return above !== undefined && actions.nest(id, above.category.id, 'last');
+      default:
+        return parent !== null && actions.nest(id, parent.category.parentId, parent.category.id);
+    }
   };
+  const walk = useRowWalk({
+    body,
+    attribute: 'data-category',
+    rows: walked,
+    bring: (key) => isVirtual && virtual.scrollToIndex(items.findIndex((item) => typeof item !== 'string' && item.category.id === Number(key))),
+    onToggle: (key) => toggle(Number(key)),
+    onOpen: (key) => onChoose(Number(key)),
+    onRowKey: (event, key) => {
+      const node = model.tree.nodes.get(Number(key));
+      if (!node || event.ctrlKey || event.metaKey) return false;
+      if (event.key === ' ') {
+        onChoose(node.category.id);
+        return true;
+      }
+      if (!mayPlace) return false;
+      if (event.altKey && event.key.startsWith('Arrow')) {
+        if (move(node, event.key)) walk.keepOn(key);
+        return true;
+      }
+      if (event.altKey) return false;
+      const { element, parentId } = node.category;
+      if (event.key === 'F2') setAsked({ kind: 'change', node });
+      else if (event.key === 'Insert') setAsked({ kind: 'add', element, parentId });
+      else if (event.key === 'Delete') setAsked({ kind: 'remove', node });
+      else return false;
+      return true;
+    },
+  });
   const onContextMenu = (event: MouseEvent) => {
-    const node = model.tree.nodes.get(Number((event.target as HTMLElement).closest<HTMLElement>('[data-category]')?.dataset.category));
+    const node = model.tree.nodes.get(Number(walk.keyAt(event.target)));
     if (!node) return;
     const { id, element, parentId } = node.category;
     const siblings = node.parent ? node.parent.children : (model.tree.tops.get(element) ?? []);
@@ -168,8 +171,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
               Own
             </button>
           </div>
-          <StepButton name={undoName} does="Undo" keys="Ctrl Z" icon={undoIcon} onClick={undo} />
-          <StepButton name={redoName} does="Redo" keys="Ctrl Shift Z" icon={redoIcon} onClick={redo} />
+          <UndoButtons undoName={undoName} redoName={redoName} onUndo={undo} onRedo={redo} />
         </div>
       </header>
       <div className={styles.headings} aria-hidden>
@@ -179,7 +181,7 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
         <span>{upper === lower ? upper : `${upper} ${lower}`}</span>
         <span>{earlierLower}</span>
       </div>
-      <div ref={body} className={styles.body} role="treegrid" aria-label="Categories" onKeyDown={onKeyDown} onContextMenu={onContextMenu}>
+      <div ref={body} className={styles.body} role="treegrid" aria-label="Categories" onKeyDown={walk.onKeyDown} onContextMenu={onContextMenu}>
         <div role="presentation" style={isVirtual ? { position: 'relative', height: virtual.getTotalSize() } : undefined}>
           {drawn.map(({ at, style }) => {
             const item = items[at] as Item;
@@ -237,34 +239,6 @@ export function CategoryTable({ currency, chosenId, dragged, onChoose }: Categor
       )}
       {asked?.kind === 'remove' && <RemoveCategoryDialog node={asked.node} onClose={() => setAsked(null)} />}
     </section>
-  );
-}
-
-const [undoIcon, redoIcon] = [<Undo key="undo" fontSize="small" />, <Redo key="redo" fontSize="small" />];
-
-interface StepButtonProps {
-  /** Of what is taken back or done again; `null` where there is nothing. */
-  readonly name: string | null;
-  readonly does: 'Undo' | 'Redo';
-  readonly keys: string;
-  readonly icon: ReactNode;
-  readonly onClick: () => void;
-}
-
-/** Named anew with every move, so it is one that is drawn quickly. */
-function StepButton({ name, does, keys, icon, onClick }: StepButtonProps) {
-  const label = name === null ? `Nothing to ${does.toLowerCase()}` : `${does}: ${name}`;
-  return (
-    <button
-      type="button"
-      className={styles.step}
-      onClick={onClick}
-      disabled={name === null}
-      title={name === null ? label : `${label} (${keys})`}
-      aria-label={label}
-    >
-      {icon}
-    </button>
   );
 }
 

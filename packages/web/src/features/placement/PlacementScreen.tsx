@@ -24,7 +24,7 @@ export function PlacementScreen() {
   const dispatch = useDispatch();
   const [params, change] = useAddress();
   const { model, working } = usePlacement();
-  const isRehearsing = working.appliedTo === null && !isEmptyDraft(working.draft);
+  const isRehearsing = working.appliedTo === null && !isEmptyDraft(working.steps.now);
   const actions = usePlacementActions();
   const recent = useRecentTargets(model);
   const [selected, setSelected] = useState<ReadonlySet<number>>(new Set());

@@ -29,7 +29,7 @@ export function PlacementRecordScreen() {
   const { data: kept } = useListRehearsalsQuery({ companyId: company.id, ...asked }, { skip: !mayPlace, refetchOnMountOrArgChange: true });
   const rehearsals = (kept?.rehearsals ?? []).filter(({ name, draft }) => name !== '' && !isEmptyDraft(draft));
   const { working } = usePlacement();
-  const isBusy = !isEmptyDraft(working.draft) && working.appliedTo === null;
+  const isBusy = !isEmptyDraft(working.steps.now) && working.appliedTo === null;
   const [then, setThen] = useState({ day: '', time: '23:59' });
   const restore = useRestorePlacement();
   const chosen = Number(params.get('record') ?? 0) || (data?.records[0]?.id ?? 0);
@@ -110,7 +110,7 @@ function Rehearsals({ rehearsals }: { rehearsals: readonly PlacementRehearsal[] 
   const navigate = useNavigate();
   const { working } = usePlacement();
   const names = useDraftNames();
-  const isBusy = !isEmptyDraft(working.draft) && working.appliedTo === null;
+  const isBusy = !isEmptyDraft(working.steps.now) && working.appliedTo === null;
   const open = (rehearsal: PlacementRehearsal) => {
     dispatch(rehearsalOpened({ rehearsed: rehearsedKey(companyId, classification.id), rehearsal }));
     void navigate({ pathname: `/companies/${companyId}/placement`, search: withRehearsal(search) });

@@ -50,7 +50,7 @@ export function KeepDialog({ ask, onClose }: { ask: keyof typeof words; onClose:
       const returned = await change({ companyId, rehearsalId: kept?.id ?? 0, body: { version: kept?.version ?? 0, word: text } });
       return returned.error === undefined ? `Returned to ${kept?.by}.` : refuse(returned.error);
     }
-    const body = working.draft as PlacementDraftBody;
+    const body = working.steps.now as PlacementDraftBody;
     const saved = kept ? { data: kept, error: undefined } : await save({ companyId, body: { name: '', draft: body, ...asked } });
     if (!saved.data) return refuse(saved.error);
     const state = ask === 'offer' ? 'offered' : 'drafted';

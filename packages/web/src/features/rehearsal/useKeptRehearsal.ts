@@ -23,7 +23,7 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
   const [save] = useSaveRehearsalMutation();
   const [change] = useChangeRehearsalMutation();
   const looked = useRef('');
-  const draft = working?.draft;
+  const draft = working?.steps.now;
   /** What the server has, or is being told. */
   const told = useRef(draft);
   /** What this window and the server last had in common: what either did since is joined. */
@@ -66,8 +66,8 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
     [dispatch, accountName],
   );
   const isOver = working?.appliedTo !== null;
-  const isUnchanged = working !== undefined && working.past.length + working.future.length === 0;
-  const isNothing = isUnchanged && working.kept === null && isEmptyDraft(working.draft);
+  const isUnchanged = working !== undefined && working.steps.past.length + working.steps.future.length === 0;
+  const isNothing = isUnchanged && working.kept === null && isEmptyDraft(working.steps.now);
   const over = useRef(false);
   over.current = isOver || isNothing;
   // One after the other: a later state is never overtaken by an earlier one.

@@ -65,7 +65,7 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   const [applyNow, { isLoading: isApplying }] = useApplyPlacementMutation();
   const [deleteKept] = useDeleteRehearsalMutation();
   const base = useMemo(() => (view ? placementBase(view, digitOrder) : null), [view, digitOrder]);
-  const sound = useMemo(() => (base ? soundOf(base, working.draft, digitOrder) : null), [base, working.draft, digitOrder]);
+  const sound = useMemo(() => (base ? soundOf(base, working.steps.now, digitOrder) : null), [base, working.steps.now, digitOrder]);
   const kept = useMemo(() => (base ? modelPlacement(base) : null), [base]);
   const model = useMemo(() => (base && sound && kept ? (isEmptyDraft(sound.draft) ? kept : modelPlacement(base, sound.placement)) : null), [base, sound, kept]);
   const [figures] = useState(() => new RehearsalFigures());
@@ -81,8 +81,8 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
     if (elsewhere) figures.tellElsewhere(elsewhere.placed);
   }, [figures, elsewhere]);
   useLayoutEffect(() => {
-    if (view) figures.ask(working.draft);
-  }, [figures, view, working.draft]);
+    if (view) figures.ask(working.steps.now);
+  }, [figures, view, working.steps.now]);
   // What was applied is shown as a draft until the placement comes with it.
   const hasArrived = working.appliedTo !== null && view !== undefined && view.structureVersion !== working.appliedTo;
   useEffect(() => {
@@ -126,25 +126,25 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
   );
   const takeOut = useCallback(
     (accountIds: readonly number[], categoryIds: readonly number[]) => {
-      const { places, categories } = working.draft;
+      const { places, categories } = working.steps.now;
       const draft = {
         places: places.filter(({ accountId }) => !accountIds.includes(accountId)),
         categories: categories.filter(({ id }) => !categoryIds.includes(id)),
       };
       dispatch(draftAmended({ rehearsed, name: 'take changes out', draft }));
     },
-    [working.draft, dispatch, rehearsed],
+    [working.steps.now, dispatch, rehearsed],
   );
   const insist = useCallback(
     (conflict: DraftConflict) => {
-      const { places, categories } = working.draft;
+      const { places, categories } = working.steps.now;
       const draft =
         conflict.thing === 'account'
           ? { categories, places: places.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) }
           : { places, categories: categories.map((one) => (one === conflict.drafted ? { ...one, before: conflict.theirs } : one)) };
       dispatch(draftAmended({ rehearsed, name: 'keep a change of yours', draft }));
     },
-    [working.draft, dispatch, rehearsed],
+    [working.steps.now, dispatch, rehearsed],
   );
   const apply = useCallback(
     async (reason: string): Promise<boolean> => {
@@ -175,14 +175,14 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
     if (working.kept?.isOwn === false) return void dispatch(rehearsalCleared({ rehearsed }));
     if (working.kept?.name) void deleteKept({ companyId, rehearsalId: working.kept.id });
     dispatch(rehearsalDiscarded({ rehearsed }));
-    const { places, categories } = working.draft;
+    const { places, categories } = working.steps.now;
     dispatch(noticeGiven({ tone: 'done', text: `Discarded: ${counted(places.length + categories.length, 'change')}.`, restores: rehearsed }));
-  }, [working.kept, working.draft, deleteKept, dispatch, companyId, rehearsed]);
+  }, [working.kept, working.steps.now, deleteKept, dispatch, companyId, rehearsed]);
   const undo = useCallback(() => void dispatch(draftUndone({ rehearsed })), [dispatch, rehearsed]);
   const redo = useCallback(() => void dispatch(draftRedone({ rehearsed })), [dispatch, rehearsed]);
   useUndoKeys(undo, redo);
-  const undoName = working.past.at(-1)?.name ?? null;
-  const redoName = working.future.at(-1)?.name ?? null;
+  const undoName = working.steps.past.at(-1)?.name ?? null;
+  const redoName = working.steps.future.at(-1)?.name ?? null;
   return useMemo(
     () =>
       view && base && kept && model && sound

@@ -2,7 +2,7 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, type FigureNature, formatInColumn, usualNature } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { type CSSProperties, Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
-import { walkedTo } from '../../shared/components/treegrid/gridKeys.ts';
+import { commandOf } from '../../shared/components/treegrid/gridKeys.ts';
 import { formulaFaultText } from '../../shared/words/formulaFaultText.ts';
 import type { CellAddress } from '../evidence/index.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
@@ -53,32 +53,20 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
     const body = row.parentElement;
     const column = (): HTMLElement[] => [...(body?.children ?? [])].flatMap((one) => controlIn(one.children[cell.cellIndex]) ?? []);
     const inRow = [...row.children].flatMap((one) => controlIn(one) ?? []);
-    const isControl = event.ctrlKey || event.metaKey;
-    const isEnd = event.key === 'End';
-    let target: HTMLElement | null | undefined = null;
-    if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
-      target = controlIn(event.key === 'ArrowRight' ? cell.nextElementSibling : cell.previousElementSibling);
-    } else if (!isControl && (isEnd || event.key === 'Home')) target = inRow.at(isEnd ? -1 : 0);
-    else {
-      const walked = column();
-      const to = walkedTo(event.key, walked.indexOf(controlIn(cell) as HTMLElement), walked.length);
-      if (to === null) return;
-      target = walked[to];
-      if (isControl && scroller?.current) {
-        // Of many rows the first and the last are drawn once they are in sight.
-        scroller.current.scrollTo({ top: isEnd ? scroller.current.scrollHeight : 0 });
-        requestAnimationFrame(() =>
-          requestAnimationFrame(() =>
-            column()
-              .at(isEnd ? -1 : 0)
-              ?.focus(),
-          ),
-        );
-      }
-    }
+    const walked = column();
+    const here = controlIn(cell) as HTMLElement;
+    const facts = { place: walked.indexOf(here), count: walked.length, column: inRow.indexOf(here), columns: inRow.length };
+    const command = commandOf(event, { ...facts, edit: undefined, isShut: null, parent: null });
+    const target = command?.kind === 'to_row' ? walked[command.place] : command?.kind === 'to_column' && command.column !== null ? inRow[command.column] : null;
     if (!target) return;
     event.preventDefault();
     target.focus();
+    const isEnd = event.key === 'End';
+    if (command?.kind !== 'to_row' || !(isEnd || event.key === 'Home') || !scroller?.current) return;
+    // Of many rows the first and the last are drawn once they are in sight.
+    scroller.current.scrollTo({ top: isEnd ? scroller.current.scrollHeight : 0 });
+    const atEnd = () => column().at(isEnd ? -1 : 0);
+    requestAnimationFrame(() => requestAnimationFrame(() => atEnd()?.focus()));
   };
   const columns = useMemo(() => withGaps(statement.columns), [statement.columns]);
   const hasNotes = statement.rows.some(({ note }) => note !== undefined);

@@ -1,6 +1,7 @@
 import Redo from '@mui/icons-material/Redo';
 import Undo from '@mui/icons-material/Undo';
-import IconButton from '@mui/material/IconButton';
+import type { ReactNode } from 'react';
+import styles from './UndoButtons.module.css';
 
 interface UndoButtonsProps {
   /** What the step back or forth is called; `null`: there is none. */
@@ -14,24 +15,35 @@ interface UndoButtonsProps {
 export function UndoButtons({ undoName, redoName, onUndo, onRedo }: UndoButtonsProps) {
   return (
     <>
-      <IconButton
-        size="small"
-        aria-label="Undo"
-        disabled={undoName === null}
-        title={undoName === null ? 'Nothing to undo' : `Undo: ${undoName} (Ctrl Z)`}
-        onClick={onUndo}
-      >
-        <Undo fontSize="inherit" />
-      </IconButton>
-      <IconButton
-        size="small"
-        aria-label="Redo"
-        disabled={redoName === null}
-        title={redoName === null ? 'Nothing to redo' : `Redo: ${redoName} (Ctrl Shift Z)`}
-        onClick={onRedo}
-      >
-        <Redo fontSize="inherit" />
-      </IconButton>
+      <StepButton name={undoName} does="Undo" keys="Ctrl Z" icon={undoIcon} onClick={onUndo} />
+      <StepButton name={redoName} does="Redo" keys="Ctrl Shift Z" icon={redoIcon} onClick={onRedo} />
     </>
+  );
+}
+
+const [undoIcon, redoIcon] = [<Undo key="undo" fontSize="small" />, <Redo key="redo" fontSize="small" />];
+
+interface StepButtonProps {
+  readonly name: string | null;
+  readonly does: 'Undo' | 'Redo';
+  readonly keys: string;
+  readonly icon: ReactNode;
+  readonly onClick: () => void;
+}
+
+/** Named anew with every step, so it is one that is drawn quickly. */
+function StepButton({ name, does, keys, icon, onClick }: StepButtonProps) {
+  const label = name === null ? `Nothing to ${does.toLowerCase()}` : `${does}: ${name}`;
+  return (
+    <button
+      type="button"
+      className={styles.step}
+      onClick={onClick}
+      disabled={name === null}
+      title={name === null ? label : `${label} (${keys})`}
+      aria-label={label}
+    >
+      {icon}
+    </button>
   );
 }

@@ -20,9 +20,10 @@ const amended = [moved(1), moved(2)].reduce((state, draft, at) => rehearsalReduc
 describe('the rehearsal that is worked at', () => {
   it('goes back and forth by steps with their names, and forward no more after another one', () => {
     const back = rehearsalReducer(amended, draftUndone({ rehearsed }));
-    expect([back[rehearsed]?.draft, back[rehearsed]?.past.at(-1)?.name, back[rehearsed]?.future.at(-1)?.name]).toEqual([moved(1), 'step 1', 'step 2']);
+    const steps = back[rehearsed]?.steps;
+    expect([steps?.now, steps?.past.at(-1)?.name, steps?.future.at(-1)?.name]).toEqual([moved(1), 'step 1', 'step 2']);
     expect(rehearsalReducer(back, draftRedone({ rehearsed }))).toEqual(amended);
-    expect(rehearsalReducer(back, draftAmended({ rehearsed, draft: moved(3), name: 'other' }))[rehearsed]?.future).toEqual([]);
+    expect(rehearsalReducer(back, draftAmended({ rehearsed, draft: moved(3), name: 'other' }))[rehearsed]?.steps.future).toEqual([]);
     expect(rehearsalReducer(start, draftUndone({ rehearsed }))).toEqual(start);
   });
 
@@ -45,9 +46,9 @@ describe('the rehearsal that is worked at', () => {
       version: 3,
     };
     const opened = rehearsalReducer(amended, rehearsalOpened({ rehearsed, rehearsal }))[rehearsed];
-    expect(opened).toMatchObject({ draft: rehearsal.draft, past: [], kept: { id: 7, version: 3 } });
+    expect(opened).toMatchObject({ steps: { now: rehearsal.draft, past: [] }, kept: { id: 7, version: 3 } });
     const applied = rehearsalReducer(amended, rehearsalApplied({ rehearsed, draft: moved(2), structureVersion: 5 }));
-    expect(applied[rehearsed]).toMatchObject({ draft: moved(2), past: [], kept: null, appliedTo: 5 });
-    expect(rehearsalReducer(applied, rehearsalCleared({ rehearsed }))[rehearsed]).toMatchObject({ draft: emptyDraft, appliedTo: null });
+    expect(applied[rehearsed]).toMatchObject({ steps: { now: moved(2), past: [] }, kept: null, appliedTo: 5 });
+    expect(rehearsalReducer(applied, rehearsalCleared({ rehearsed }))[rehearsed]).toMatchObject({ steps: { now: emptyDraft }, appliedTo: null });
   });
 });

@@ -1,28 +1,21 @@
 import type { PlacementRehearsal, SavedRehearsal } from '@ivory-ladder/contract';
 import { draftWithIds, emptyDraft, mergeDrafts, type PlacementDraft } from '@ivory-ladder/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { beginSteps, stepped, steppedAside, steppedBack, steppedForth, type UndoSteps } from './undoSteps.ts';
 
 /** A rehearsal as it is kept, without its draft. */
 export type KeptRehearsal = Omit<PlacementRehearsal, 'draft' | 'changedAt'>;
 
-interface Step {
-  readonly name: string;
-  /** Before it was taken, or, of one that was taken back, after it. */
-  readonly draft: PlacementDraft;
-}
-
 /** The proposed changes of a placement that somebody works at. */
 export interface WorkingRehearsal {
-  readonly draft: PlacementDraft;
-  readonly past: readonly Step[];
-  readonly future: readonly Step[];
+  readonly steps: UndoSteps<PlacementDraft>;
   /** `null` while nothing of it is kept. */
   readonly kept: KeptRehearsal | null;
   /** Structure version that it was applied to; shown until the placement comes with it. */
   readonly appliedTo: number | null;
 }
 
-export const noRehearsal: WorkingRehearsal = { draft: emptyDraft, past: [], future: [], kept: null, appliedTo: null };
+export const noRehearsal: WorkingRehearsal = { steps: beginSteps(emptyDraft), kept: null, appliedTo: null };
 
 /** Which classification of which company is rehearsed. */
 export function rehearsedKey(companyId: number, classificationId: number): string {
@@ -32,11 +25,18 @@ export function rehearsedKey(companyId: number, classificationId: number): strin
 type OfOne<Fields = unknown> = PayloadAction<{ readonly rehearsed: string } & Fields>;
 type State = Readonly<Record<string, WorkingRehearsal>>;
 
-const longest = 200;
 const change = (state: State, rehearsed: string, fields: Partial<WorkingRehearsal>): State => ({
   ...state,
   [rehearsed]: { ...(state[rehearsed] ?? noRehearsal), ...fields },
 });
+
+const stepsOf = (state: State, rehearsed: string): UndoSteps<PlacementDraft> => (state[rehearsed] ?? noRehearsal).steps;
+
+const walked = (state: State, rehearsed: string, step: (steps: UndoSteps<PlacementDraft>) => UndoSteps<PlacementDraft>): State => {
+  const before = stepsOf(state, rehearsed);
+  const steps = step(before);
+  return steps === before ? state : change(state, rehearsed, { steps });
+};
 
 const rehearsalSlice = createSlice({
   name: 'rehearsal',
@@ -46,28 +46,17 @@ const rehearsalSlice = createSlice({
     rehearsalOpened: (state, { payload: { rehearsed, rehearsal } }: OfOne<{ rehearsal: PlacementRehearsal | null }>) => {
       if (rehearsal === null) return change(state, rehearsed, {});
       const { draft, changedAt: _, ...kept } = rehearsal;
-      return change(state, rehearsed, { ...noRehearsal, draft, kept });
+      return change(state, rehearsed, { ...noRehearsal, steps: beginSteps(draft), kept });
     },
-    draftAmended: (state, { payload: { rehearsed, draft, name } }: OfOne<{ draft: PlacementDraft; name: string }>) => {
-      const { past, draft: before } = state[rehearsed] ?? noRehearsal;
-      return change(state, rehearsed, { draft, past: [...past, { name, draft: before }].slice(-longest), future: [], appliedTo: null });
-    },
+    draftAmended: (state, { payload: { rehearsed, draft, name } }: OfOne<{ draft: PlacementDraft; name: string }>) =>
+      change(state, rehearsed, { steps: stepped(stepsOf(state, rehearsed), draft, name), appliedTo: null }),
     /** Undo brings it back, as the one at work, also where it had a name. */
     rehearsalDiscarded: (state, { payload: { rehearsed } }: OfOne) => {
-      const { past, draft, kept } = state[rehearsed] ?? noRehearsal;
-      const discarded = { name: 'discard the rehearsal', draft };
-      return change(state, rehearsed, { draft: emptyDraft, past: [...past, discarded].slice(-longest), future: [], kept: kept?.name === '' ? kept : null });
+      const { steps, kept } = state[rehearsed] ?? noRehearsal;
+      return change(state, rehearsed, { steps: stepped(steps, emptyDraft, 'discard the rehearsal'), kept: kept?.name === '' ? kept : null });
     },
-    draftUndone: (state, { payload: { rehearsed } }: OfOne) => {
-      const { past, future, draft } = state[rehearsed] ?? noRehearsal;
-      const last = past.at(-1);
-      return last ? change(state, rehearsed, { draft: last.draft, past: past.slice(0, -1), future: [...future, { name: last.name, draft }] }) : state;
-    },
-    draftRedone: (state, { payload: { rehearsed } }: OfOne) => {
-      const { past, future, draft } = state[rehearsed] ?? noRehearsal;
-      const next = future.at(-1);
-      return next ? change(state, rehearsed, { draft: next.draft, future: future.slice(0, -1), past: [...past, { name: next.name, draft }] }) : state;
-    },
+    draftUndone: (state, { payload: { rehearsed } }: OfOne) => walked(state, rehearsed, steppedBack),
+    draftRedone: (state, { payload: { rehearsed } }: OfOne) => walked(state, rehearsed, steppedForth),
     rehearsalKept: (state, { payload: { rehearsed, rehearsal } }: OfOne<{ rehearsal: PlacementRehearsal }>) => {
       const { draft: _, changedAt: __, ...kept } = rehearsal;
       return change(state, rehearsed, { kept });
@@ -80,21 +69,14 @@ const rehearsalSlice = createSlice({
       state,
       { payload: { rehearsed, sent, rehearsal, ids } }: OfOne<{ sent: PlacementDraft; rehearsal: PlacementRehearsal; ids: Readonly<Record<string, number>> }>,
     ) => {
-      const { draft, past, future } = state[rehearsed] ?? noRehearsal;
-      const known = new Map(Object.entries(ids).map(([from, to]) => [Number(from), to]));
-      const withIds = (one: PlacementDraft): PlacementDraft => (known.size === 0 ? one : draftWithIds(one, known));
-      const joined = (one: PlacementDraft): PlacementDraft => mergeDrafts(withIds(sent), withIds(one), rehearsal.draft).draft;
-      const stepJoined = (step: Step): Step => ({ ...step, draft: joined(step.draft) });
+      const given = new Map(Object.entries(ids).map(([from, to]) => [Number(from), to]));
+      const withIds = (one: PlacementDraft): PlacementDraft => (given.size === 0 ? one : draftWithIds(one, given));
       const { draft: theirs, changedAt: _, joined: __, overridden: ___, ids: ____, ...kept } = rehearsal as PlacementRehearsal & Partial<SavedRehearsal>;
-      return change(state, rehearsed, {
-        draft: draft === sent ? theirs : joined(draft),
-        past: past.map(stepJoined),
-        future: future.map(stepJoined),
-        kept,
-      });
+      const joined = (one: PlacementDraft): PlacementDraft => (one === sent ? theirs : mergeDrafts(withIds(sent), withIds(one), theirs).draft);
+      return change(state, rehearsed, { steps: steppedAside(stepsOf(state, rehearsed), joined), kept });
     },
     rehearsalApplied: (state, { payload: { rehearsed, draft, structureVersion } }: OfOne<{ draft: PlacementDraft; structureVersion: number }>) =>
-      change(state, rehearsed, { ...noRehearsal, draft, appliedTo: structureVersion }),
+      change(state, rehearsed, { ...noRehearsal, steps: beginSteps(draft), appliedTo: structureVersion }),
     rehearsalCleared: (state, { payload: { rehearsed } }: OfOne) => change(state, rehearsed, noRehearsal),
   },
 });

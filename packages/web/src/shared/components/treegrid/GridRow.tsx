@@ -3,6 +3,7 @@ import { CellEditor, type EditEnd } from './CellEditor.tsx';
 import type { GridColumn } from './gridColumn.ts';
 import type { DropZone } from './rowDrag.ts';
 import styles from './TreeGrid.module.css';
+import { rowMarks } from './useRowWalk.ts';
 import type { TypedRow } from './useTypedCells.ts';
 
 /** What a row asks the grid to do. */
@@ -51,11 +52,8 @@ function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
     <div
       ref={props.attach}
       role="row"
+      {...rowMarks({ depth, isShut, isChosen: props.isSelected, takesTab: props.isActive && activeColumn === null })}
       aria-rowindex={place + 2}
-      aria-level={depth + 1}
-      aria-selected={props.isSelected}
-      {...(isShut === null ? {} : { 'aria-expanded': !isShut })}
-      tabIndex={props.isActive && activeColumn === null ? 0 : -1}
       data-index={place}
       data-wrong={props.isWrong || undefined}
       data-faint={props.isFaint || undefined}

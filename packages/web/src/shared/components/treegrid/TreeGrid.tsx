@@ -20,7 +20,7 @@ import { GridFoot } from './GridFoot.tsx';
 import { GridHeadings, sortOf } from './GridHeadings.tsx';
 import { GridRow, type RowActions } from './GridRow.tsx';
 import { blockText, type GridColumn } from './gridColumn.ts';
-import { commandOf, type GridCommand } from './gridKeys.ts';
+import { commandOf, type GridCommand, parentPlace } from './gridKeys.ts';
 import { RefusedCells } from './RefusedCells.tsx';
 import { RowDragZone } from './RowDragZone.tsx';
 import type { DropZone, RowDrag } from './rowDrag.ts';
@@ -211,6 +211,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
       columns: columns.length,
       edit: cells.editOf(column),
       isShut: isShut(order[block.active] ?? 0),
+      parent: isTree && !isFlat ? parentPlace(block.active, (place) => depths[order[place] ?? 0] ?? 0) : null,
     };
     if (event.key === 'Escape' && cells.letGo()) return;
     const command = commandOf(event, facts);

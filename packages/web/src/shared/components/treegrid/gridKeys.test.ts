@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { commandOf, type GridKeyFacts } from './gridKeys.ts';
+import { commandOf, type GridKeyFacts, parentPlace } from './gridKeys.ts';
 
-const facts: GridKeyFacts = { place: 5, count: 50, column: null, columns: 4, edit: undefined, isShut: null };
+const facts: GridKeyFacts = { place: 5, count: 50, column: null, columns: 4, edit: undefined, isShut: null, parent: null };
 const plain = { ctrlKey: false, metaKey: false, altKey: false, shiftKey: false };
 const on = (key: string, more: Partial<GridKeyFacts> = {}, held: Partial<typeof plain> = {}) => commandOf({ key, ...plain, ...held }, { ...facts, ...more });
 
@@ -19,6 +19,15 @@ describe('keys on a row', () => {
       { kind: 'to_column', column: 0 },
       null,
     ]);
+  });
+
+  it('lead from what is nested, or shut, to the row that it is nested in, and nowhere to the right where there are no cells', () => {
+    const to = { kind: 'to_row', place: 2, isExtending: false };
+    expect([on('ArrowLeft', { parent: 2 }), on('ArrowLeft', { parent: 2, isShut: true })]).toEqual([to, to]);
+    expect(on('ArrowLeft', { parent: 2, isShut: false })).toEqual({ kind: 'toggle' });
+    expect([on('ArrowRight', { columns: 0 }), on('ArrowRight', { columns: 0, isShut: true })]).toEqual([null, { kind: 'toggle' }]);
+    const depths = [0, 1, 2, 2, 1, 0];
+    expect(depths.map((_, place) => parentPlace(place, (at) => depths[at] ?? 0))).toEqual([null, 0, 1, 1, 0, null]);
   });
 
   it('open the row; letters do nothing', () => {

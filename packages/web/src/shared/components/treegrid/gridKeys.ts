@@ -19,6 +19,8 @@ export interface GridKeyFacts {
   readonly edit: Pick<CellEdit<never>, 'choices'> | undefined;
   /** Whether what is nested in the row is put away; `null` where nothing is. */
   readonly isShut: boolean | null;
+  /** The place of the row that it is nested in; `null` at the top, and where nothing is shown as nested. */
+  readonly parent: number | null;
 }
 
 type Key = Pick<KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'shiftKey'>;
@@ -59,8 +61,8 @@ function cellCommand(event: Key, { columns, edit }: GridKeyFacts, column: number
   }
 }
 
-/** Where a key walks to among rows, the same in every table that is walked; `null` for one that walks nowhere. With Ctrl, Home and End are of the table also where a cell has the keyboard. */
-export function walkedTo(key: string, place: number, count: number): number | null {
+/** Where a key walks to among rows; `null` for one that walks nowhere. With Ctrl, Home and End are of the table also where a cell has the keyboard. */
+function walkedTo(key: string, place: number, count: number): number | null {
   const steps: Readonly<Record<string, number>> = {
     ArrowDown: place + 1,
     ArrowUp: place - 1,
@@ -78,9 +80,16 @@ function walkCommand({ key, shiftKey }: Key, { place, count }: GridKeyFacts): Gr
   return to === null ? null : { kind: 'to_row', place: to, isExtending: shiftKey };
 }
 
-function rowCommand({ key, ctrlKey, metaKey }: Key, { isShut }: GridKeyFacts): GridCommand | null {
+function rowCommand({ key, ctrlKey, metaKey }: Key, { isShut, parent, columns }: GridKeyFacts): GridCommand | null {
   if (key === 'a' && (ctrlKey || metaKey)) return { kind: 'all' };
-  if (key === 'ArrowLeft') return isShut === false ? { kind: 'toggle' } : null;
-  if (key === 'ArrowRight') return isShut === true ? { kind: 'toggle' } : { kind: 'to_column', column: 0 };
+  if (key === 'ArrowLeft' && isShut !== false) return parent === null ? null : { kind: 'to_row', place: parent, isExtending: false };
+  if (key === 'ArrowLeft' || (key === 'ArrowRight' && isShut === true)) return { kind: 'toggle' };
+  if (key === 'ArrowRight') return columns === 0 ? null : { kind: 'to_column', column: 0 };
   return key === 'Enter' ? { kind: 'open' } : null;
+}
+
+/** The place of the row that one is nested in, by how deep each is; `null` for none. */
+export function parentPlace(place: number, depthAt: (place: number) => number): number | null {
+  for (let at = place - 1; at >= 0; at--) if (depthAt(at) < depthAt(place)) return at;
+  return null;
 }
