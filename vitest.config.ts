@@ -12,7 +12,14 @@ export default defineConfig({
     // Two, since a worker loads what it tests anew for each project.
     projects: [
       { test: { name: 'parts', include: ['packages/{core,contract,server,web}/src/**/*.test.{ts,tsx}', 'tests/outside/**/*.test.ts'], ...common } },
-      { test: { name: 'whole', include: ['tests/{server,browser}/**/*.test.ts'], ...common, setupFiles: ['tests/support/closeVisits.ts', 'tests/support/watchStatements.ts'] } },
+      {
+        test: {
+          name: 'whole',
+          include: ['tests/{server,browser}/**/*.test.ts'],
+          ...common,
+          setupFiles: ['tests/support/closeVisits.ts', 'tests/support/watchStatements.ts'],
+        },
+      },
     ],
   },
 });

@@ -124,8 +124,11 @@ describe('renumbering by a rule', () => {
     await page.getByLabel('Begins with').fill('3100');
     await page.getByText('1 thing stands in the way.').waitFor();
     expect(await page.getByRole('button', { name: 'Apply' }).isDisabled()).toBe(true);
+    // What is looked at while it is being applied would be answered as overtaken.
+    const looked = page.waitForResponse((answer) => answer.url().includes('renumbering') && answer.request().postData()?.includes('3900') === true);
     await page.getByLabel('Becomes').fill('3900');
     await page.getByRole('list', { name: 'New numbers' }).getByText('3900').waitFor();
+    await looked;
     await page.getByText('Looking at every statement').waitFor({ state: 'detached' });
     await page.keyboard.press('Enter');
     await page.getByText('Applied: 1 account renumbered').waitFor();

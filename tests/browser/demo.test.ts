@@ -75,10 +75,11 @@ describe('placing with the keyboard alone', () => {
     await bar.getByText('2 moves').waitFor();
     await bar.getByRole('button', { name: 'Apply', exact: true }).focus();
     await page.keyboard.press('Enter');
+    // The notice stays for as long as the focus is in it.
+    await page.getByRole('button', { name: 'Undo', exact: true }).focus();
     await page.getByRole('link', { name: 'Profit carried to equity' }).waitFor();
     await bar.waitFor({ state: 'detached' });
     await page.getByText('Every account stands in a category').waitFor();
-    await page.getByRole('button', { name: 'Undo', exact: true }).focus();
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: 'Profit is not carried whole: 720.00' }).waitFor();
     await page.getByText('2 accounts, 1,240.00 in total').waitFor();
@@ -139,6 +140,7 @@ describe('two people at once', () => {
     const [mine, theirs] = [first.page, second.page].map((page) => page.getByRole('region', { name: 'Rehearsal' })) as [Locator, Locator];
     await mine.getByRole('button', { name: 'Apply', exact: true }).click();
     await first.page.getByText('Applied: 1 account moved, 7 lines changed.').waitFor();
+    await first.page.getByRole('button', { name: 'Undo', exact: true }).focus();
     await theirs.getByRole('button', { name: 'Apply', exact: true }).click();
     await second.page.getByText(/^Somebody else has moved this account meanwhile/).waitFor();
     await second.page.getByText('1 account, 980.00 in total').waitFor();

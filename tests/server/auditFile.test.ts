@@ -1,4 +1,4 @@
-import type { EntryBody, EntryList, JournalImport, JournalLook, RehearsalBody } from '@ivory-ladder/contract';
+import type { EntryBody, EntryList, JournalImport, JournalLook, TrialBalanceCheckBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -90,7 +90,7 @@ describe('the general ledger part of an open audit file', () => {
     const { path } = await open();
     const content = new TextEncoder().encode(auditFile(sale));
     const { fileId } = await server.ok<{ fileId: number }>('POST', `${path}/trial-balance-files?name=audit.xml`, content);
-    const rehearsal = await server.ok<RehearsalBody>('POST', `${path}/trial-balance-files/${fileId}/rehearsal`, {});
+    const rehearsal = await server.ok<TrialBalanceCheckBody>('POST', `${path}/trial-balance-files/${fileId}/rehearsal`, {});
     expect([rehearsal.date, rehearsal.rows.map(({ number, name, amount }) => [number, name, amount])]).toEqual([
       '2026-09-30',
       [

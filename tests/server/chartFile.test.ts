@@ -1,4 +1,4 @@
-import type { ChartRehearsalBody, ChartView, Company, History } from '@ivory-ladder/contract';
+import type { ChartCheckBody, ChartView, Company, History } from '@ivory-ladder/contract';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -18,7 +18,7 @@ async function open() {
     const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
     const { fileId } = await server.ok<{ fileId: number }>('POST', `${shop.path}/chart-files?name=${name}`, bytes);
     const file = `${shop.path}/chart-files/${fileId}`;
-    const rehearsed = await server.ok<ChartRehearsalBody>('POST', `${file}/rehearsal`, span);
+    const rehearsed = await server.ok<ChartCheckBody>('POST', `${file}/rehearsal`, span);
     const { structureVersion, revision } = rehearsed;
     return {
       ...rehearsed,
@@ -66,7 +66,7 @@ describe('the chart as a file', () => {
       `/companies/${id}/chart-files?name=makers.xlsx`,
       new Uint8Array(await workbook.xlsx.writeBuffer()),
     );
-    const rehearsed = await server.ok<ChartRehearsalBody>('POST', `/companies/${id}/chart-files/${fileId}/rehearsal`, span);
+    const rehearsed = await server.ok<ChartCheckBody>('POST', `/companies/${id}/chart-files/${fileId}/rehearsal`, span);
     const changed = rehearsed.rows.filter(({ state }) => state !== 'same');
     expect(changed.map(({ number, state, changes }) => [number, state, changes.map(({ field }) => field)])).toEqual(
       numbers.map((number) => [number, 'changed', ['name']]),
@@ -164,7 +164,7 @@ describe('the chart as a file', () => {
     });
     const content = new TextEncoder().encode(['Number,Name,Element,Nested below,Category', ...lines].join('\n'));
     const { fileId } = await server.ok<{ fileId: number }>('POST', `/companies/${id}/chart-files?name=large.csv`, content);
-    const { structureVersion, revision, newCategories } = await server.ok<ChartRehearsalBody>('POST', `/companies/${id}/chart-files/${fileId}/rehearsal`, span);
+    const { structureVersion, revision, newCategories } = await server.ok<ChartCheckBody>('POST', `/companies/${id}/chart-files/${fileId}/rehearsal`, span);
     expect(newCategories.length).toBe(36);
     const began = performance.now();
     expect(await server.ok('POST', `/companies/${id}/chart-files/${fileId}/application`, { structureVersion, revision })).toEqual({

@@ -1,4 +1,4 @@
-import type { AppliedPlacement, ChartRehearsalBody, Company, PlacementRehearsal, PlacementView, ProofList } from '@ivory-ladder/contract';
+import type { AppliedPlacement, ChartCheckBody, Company, PlacementRehearsal, PlacementView, ProofList } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -152,7 +152,7 @@ describe('another classification', () => {
     const bytes = new TextEncoder().encode('Number,Element,Category\n3200,liability,Other payables');
     const { fileId } = await server.ok<{ fileId: number }>('POST', `${shop.path}/chart-files?name=chart.csv`, bytes);
     const file = `${shop.path}/chart-files/${fileId}`;
-    const { structureVersion, revision } = await server.ok<ChartRehearsalBody>('POST', `${file}/rehearsal`, { from: span.from, to: span.to });
+    const { structureVersion, revision } = await server.ok<ChartCheckBody>('POST', `${file}/rehearsal`, { from: span.from, to: span.to });
     expect(standing(await shop.view(tax))).toContainEqual(['3200', 'any Reserves']);
     await server.ok('POST', `${file}/application`, { structureVersion, revision });
     expect(standing(await shop.view())).toContainEqual(['3200', 'any Other payables']);

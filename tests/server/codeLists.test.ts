@@ -1,4 +1,4 @@
-import type { ChartRehearsalBody, ChartView, CodeListBody, CodeLists, History, MergeRehearsalBody } from '@ivory-ladder/contract';
+import type { ChartCheckBody, ChartView, CodeListBody, CodeLists, History, MergeCheckBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -125,7 +125,7 @@ describe('the codes of an account', () => {
     const csv = 'Number,Code: Tax return\n6200,10.1\n6300,10.1\n4000,99\n';
     const upload = async (text: string) => server.ok<{ fileId: number }>('POST', `${books.path}/chart-files?name=codes.csv`, new TextEncoder().encode(text));
     const rehearse = (fileId: number) =>
-      server.ok<ChartRehearsalBody>('POST', `${books.path}/chart-files/${fileId}/rehearsal`, { from: '2026-01-01', to: '2026-09-30' });
+      server.ok<ChartCheckBody>('POST', `${books.path}/chart-files/${fileId}/rehearsal`, { from: '2026-01-01', to: '2026-09-30' });
     const wrong = await rehearse((await upload(csv)).fileId);
     expect([wrong.listHeadings, wrong.rows.map(({ state }) => state)]).toEqual([{ [key]: 'Code: Tax return' }, ['changed', 'changed', 'wrong']]);
     const { fileId } = await upload(csv.replace('99', '20'));
@@ -142,7 +142,7 @@ describe('the codes of an account', () => {
     await books.change('6300', { codes: { [tax.key]: '10.1' } });
     const [from, into] = [await books.find('6200'), await books.find('6300')];
     const span = { from: '2026-01-01', to: '2026-09-30' };
-    const seen = await server.ok<MergeRehearsalBody>('POST', `${books.path}/accounts/${from.id}/merge-rehearsal`, {
+    const seen = await server.ok<MergeCheckBody>('POST', `${books.path}/accounts/${from.id}/merge-rehearsal`, {
       into: into.id,
       day: '2026-09-30',
       ...span,

@@ -1,4 +1,4 @@
-import type { AccountBody, ChartView, MergeRehearsalBody, ProofList } from '@ivory-ladder/contract';
+import type { AccountBody, ChartView, MergeCheckBody, ProofList } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
@@ -57,7 +57,7 @@ async function open() {
   const merge = async (from: string, into: string, day: string) => {
     const body = { into: (await account(into)).id, day };
     const own = `${path}/accounts/${(await account(from)).id}`;
-    const { structureVersion, revision } = await server.ok<MergeRehearsalBody>('POST', `${own}/merge-rehearsal`, {
+    const { structureVersion, revision } = await server.ok<MergeCheckBody>('POST', `${own}/merge-rehearsal`, {
       ...body,
       from: '2026-01-01',
       to: '2026-09-30',

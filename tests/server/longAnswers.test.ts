@@ -1,4 +1,4 @@
-import type { JournalImport, JournalLook, RehearsalBody } from '@ivory-ladder/contract';
+import type { JournalImport, JournalLook, TrialBalanceCheckBody } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { createCompany, handIn, rehearse } from '../support/trialBalance.ts';
@@ -83,7 +83,7 @@ describe('an answer that takes long', () => {
     expect(answered).toBe(10);
     gone.abort();
     expect(await asked).toBe('AbortError');
-    expect((await server.ok<RehearsalBody>('POST', path, { date: '2026-09-30' })).rows).toHaveLength(20_000);
+    expect((await server.ok<TrialBalanceCheckBody>('POST', path, { date: '2026-09-30' })).rows).toHaveLength(20_000);
   });
 
   it('is asked for by one person so often at once and no more; the rest hears when to come again', async () => {

@@ -1,4 +1,4 @@
-import type { EntryBody, History, MergeRehearsalBody, PostingBody, ProofList } from '@ivory-ladder/contract';
+import type { EntryBody, History, MergeCheckBody, PostingBody, ProofList } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
 import { openShop } from '../support/shop.ts';
@@ -16,7 +16,7 @@ async function open() {
   const shop = await openShop(server);
   const idOf = async (number: string) => (await shop.find(number)).id;
   const rehearse = async (from: string, into: string, day = '2026-09-30') =>
-    server.ok<MergeRehearsalBody>('POST', `${shop.path}/accounts/${await idOf(from)}/merge-rehearsal`, { into: await idOf(into), day, ...span });
+    server.ok<MergeCheckBody>('POST', `${shop.path}/accounts/${await idOf(from)}/merge-rehearsal`, { into: await idOf(into), day, ...span });
   const refused = async (from: string, into: string, day = '2026-09-30') =>
     server.refused('POST', `${shop.path}/accounts/${await idOf(from)}/merge-rehearsal`, { into: await idOf(into), day, ...span });
   const merge = async (

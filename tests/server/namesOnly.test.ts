@@ -1,4 +1,4 @@
-import type { ChartRehearsalBody, ChartView, Company, EntryBody, History, PlacementView, TrialBalanceViewBody } from '@ivory-ladder/contract';
+import type { ChartCheckBody, ChartView, Company, EntryBody, History, PlacementView, TrialBalanceViewBody } from '@ivory-ladder/contract';
 import { starterCharts } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -106,7 +106,7 @@ describe('a company of names only', () => {
     const load = async (content: Uint8Array) => {
       const { fileId } = await server.ok<{ fileId: number }>('POST', `${books.path}/chart-files?name=chart.csv`, content);
       const file = `${books.path}/chart-files/${fileId}`;
-      const rehearsed = await server.ok<ChartRehearsalBody>('POST', `${file}/rehearsal`, { from: '2026-01-01', to: '2026-09-30' });
+      const rehearsed = await server.ok<ChartCheckBody>('POST', `${file}/rehearsal`, { from: '2026-01-01', to: '2026-09-30' });
       const { structureVersion, revision } = rehearsed;
       return { ...rehearsed, apply: () => server.ok('POST', `${file}/application`, { structureVersion, revision }) };
     };

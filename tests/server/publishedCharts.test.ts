@@ -1,4 +1,4 @@
-import type { ChartRehearsalBody, ChartView, Company } from '@ivory-ladder/contract';
+import type { ChartCheckBody, ChartView, Company } from '@ivory-ladder/contract';
 import { naturalSide } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -25,7 +25,7 @@ async function load(digitOrder: 'by_value' | 'digit_by_digit', accounts: readonl
     new TextEncoder().encode([headings.join(','), ...rows].join('\n')),
   );
   const file = `/companies/${id}/chart-files/${fileId}`;
-  const { structureVersion, revision, rows: judged } = await server.ok<ChartRehearsalBody>('POST', `${file}/rehearsal`, span);
+  const { structureVersion, revision, rows: judged } = await server.ok<ChartCheckBody>('POST', `${file}/rehearsal`, span);
   expect(judged.filter(({ state }) => state !== 'new')).toEqual([]);
   await server.ok('POST', `${file}/application`, { structureVersion, revision });
   return server.ok<ChartView>('GET', `/companies/${id}/chart?from=${span.from}&to=${span.to}`);

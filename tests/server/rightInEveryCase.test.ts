@@ -1,4 +1,4 @@
-import type { LayoutDetail, OwnLayoutBody, RehearsalBody } from '@ivory-ladder/contract';
+import type { LayoutDetail, OwnLayoutBody, TrialBalanceCheckBody } from '@ivory-ladder/contract';
 import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type OwnAccount, openOwnBooks } from '../support/ownBooks.ts';
@@ -79,7 +79,7 @@ describe('a decimal sign that could be either', () => {
     const body = await rehearse(server, id, await handIn(server, id, file), { date: '2025-12-31', ...draft });
     return { codes: body.blockers.map(({ code }) => code), amount: body.rows[0]?.amount } satisfies {
       codes: string[];
-      amount: RehearsalBody['rows'][number]['amount'] | undefined;
+      amount: TrialBalanceCheckBody['rows'][number]['amount'] | undefined;
     };
   };
 

@@ -77,7 +77,7 @@ describe('every operation of a company, with every permission', () => {
     ]);
     expect(
       ofCompany.filter(([, { path, needs }]) => /\/(people|invitations|roles)/.test(path) !== (needs === 'keep_people_and_settings')).map(([name]) => name),
-    ).toEqual(['changeSettings', 'removeCompany', 'rehearseSettings', 'unlockPeriod', 'unlockBudget']);
+    ).toEqual(['changeSettings', 'removeCompany', 'checkSettings', 'unlockPeriod', 'unlockBudget']);
   });
 
   it('ids of another company open nothing, whatever one is in one’s own', async () => {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { BroughtInList, EntryBody, RehearsalBody } from '@ivory-ladder/contract';
+import type { BroughtInList, EntryBody, TrialBalanceCheckBody } from '@ivory-ladder/contract';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -29,7 +29,7 @@ const expected = [
   ['6000', 1000000],
 ];
 
-const summary = ({ rows }: RehearsalBody) => rows.filter(({ amount }) => amount !== '0').map(({ number, amount }) => [number, Number(amount)]);
+const summary = ({ rows }: TrialBalanceCheckBody) => rows.filter(({ amount }) => amount !== '0').map(({ number, amount }) => [number, Number(amount)]);
 
 describe('differently shaped files of one trial balance', () => {
   it.each([

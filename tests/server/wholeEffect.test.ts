@@ -1,4 +1,4 @@
-import type { Company, SettingsRehearsalBody, StatementEffect, StoredLayoutOptions } from '@ivory-ladder/contract';
+import type { Company, SettingsCheckBody, StatementEffect, StoredLayoutOptions } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { differences, mergeOf, openReported, type Rehearsed, type ReportedBooks, rehearsed, span, told } from '../support/reportedBooks.ts';
 import { TestServer } from '../support/server.ts';
@@ -22,7 +22,7 @@ const changed = async ({ path, account }: ReportedBooks, number: string, fields:
 
 const settings = async ({ path }: ReportedBooks, edit: object): Promise<Rehearsed> => {
   const { settingsVersion: version } = await server.ok<Company>('GET', path);
-  const { effect } = await server.ok<SettingsRehearsalBody>('POST', `${path}/settings-rehearsal`, { ...edit, ...span });
+  const { effect } = await server.ok<SettingsCheckBody>('POST', `${path}/settings-rehearsal`, { ...edit, ...span });
   return { effect, apply: () => server.ok('PATCH', path, { version, ...edit }) };
 };
 

@@ -1,11 +1,11 @@
 import type {
   CategoryBody,
-  ChartRehearsalBody,
+  ChartCheckBody,
   ChartView,
   CodeListBody,
   LayoutDetail,
   LayoutList,
-  MergeRehearsalBody,
+  MergeCheckBody,
   PlacementDraftBody,
   PlacementView,
   StatementBody,
@@ -110,7 +110,7 @@ export async function openReported(server: TestServer) {
   await use('Cash flow of the bank', 'cash_flow', []);
   const load = async (content: string) => {
     const { fileId } = await server.ok<{ fileId: number }>('POST', `${path}/chart-files?name=chart.csv`, new TextEncoder().encode(content));
-    const { effect, structureVersion, revision } = await server.ok<ChartRehearsalBody>('POST', `${path}/chart-files/${fileId}/rehearsal`, span);
+    const { effect, structureVersion, revision } = await server.ok<ChartCheckBody>('POST', `${path}/chart-files/${fileId}/rehearsal`, span);
     return { effect, apply: () => server.ok('POST', `${path}/chart-files/${fileId}/application`, { structureVersion, revision }) };
   };
   const draft = async (made: PlacementDraftBody, classification?: number) => {
@@ -189,6 +189,6 @@ export async function rehearsed(
 export async function mergeOf(server: TestServer, { path, account }: ReportedBooks, from: string, to: string, day: string): Promise<Rehearsed> {
   const body = { into: (await account(to)).id, day };
   const own = `${path}/accounts/${(await account(from)).id}`;
-  const { effect, structureVersion, revision } = await server.ok<MergeRehearsalBody>('POST', `${own}/merge-rehearsal`, { ...body, ...span });
+  const { effect, structureVersion, revision } = await server.ok<MergeCheckBody>('POST', `${own}/merge-rehearsal`, { ...body, ...span });
   return { effect, apply: () => server.ok('POST', `${own}/merge`, { ...body, structureVersion, revision }, { 'Idempotency-Key': `merge ${from} ${to}` }) };
 }

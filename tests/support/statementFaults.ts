@@ -45,5 +45,5 @@ function withoutCompany(sql: string): string[] {
 function withoutVersion(sql: string): string[] {
   const [, name = ''] = /^\s*UPDATE `?(\w+)`?/i.exec(sql) ?? [];
   if (!tables.get(name)?.hasVersion) return [];
-  return /\bversion`? = (?:`?\w+`?\.)?`?version`? \+ 1/i.test(sql) ? [] : [`${name} without its version`];
+  return /\bversion`? = (?:`?\w+`?\.)?`?version`? \+ (?:1|\?)/i.test(sql) ? [] : [`${name} without its version`];
 }

@@ -1,4 +1,4 @@
-import type { Company, PostingBody, RehearsalBody, RehearsalDraft, StatementBody } from '@ivory-ladder/contract';
+import type { Company, PostingBody, StatementBody, TrialBalanceCheckBody, TrialBalanceCheckDraft } from '@ivory-ladder/contract';
 import type { ApiClient } from './apiClient.ts';
 
 export async function createCompany(
@@ -14,7 +14,7 @@ export async function handIn(server: ApiClient, companyId: number, content: stri
   return fileId;
 }
 
-export function rehearse(server: ApiClient, companyId: number, fileId: number, draft: RehearsalDraft = {}): Promise<RehearsalBody> {
+export function rehearse(server: ApiClient, companyId: number, fileId: number, draft: TrialBalanceCheckDraft = {}): Promise<TrialBalanceCheckBody> {
   return server.ok('POST', `/companies/${companyId}/trial-balance-files/${fileId}/rehearsal`, draft);
 }
 
@@ -23,7 +23,7 @@ export async function bringIn(
   server: ApiClient,
   companyId: number,
   content: string | Uint8Array,
-  draft: RehearsalDraft = {},
+  draft: TrialBalanceCheckDraft = {},
   name?: string,
 ): Promise<PostingBody> {
   const fileId = await handIn(server, companyId, content, name);

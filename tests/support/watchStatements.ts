@@ -4,14 +4,15 @@ import { statementFaults } from './statementFaults.ts';
 
 /** What statements of a file may leave out, and why. */
 const allowed: Readonly<Record<string, string>> = {
+  'chart/attachmentStore.ts: attachment without company_id': 'what a killed server left half-written goes in all companies at once',
   'chart/plantChart.ts: category without its version': 'a row that the same transaction makes',
   'database/idempotency.ts: idempotency without company_id': 'old keys are forgotten in all companies at once',
   'database/updateRows.ts: account without its version': 'order, parents and passing numbers, of rows that the same change raises where anybody sees it',
+  'placement/rehearsalStore.ts: rehearsal without its version': 'raised by the statement before it, which holds the row',
   'ledger/journalStore.ts: journal_import without company_id': 'imports that were left alone are given up in all companies at once',
 };
 
 const judged = new Map<string, readonly string[]>();
-const found = new Set<string>();
 const watched = Symbol.for('statements are watched');
 
 /** The file of the server that asked, and nobody's where a test did. */
@@ -20,9 +21,11 @@ function askedBy(stack: string): string {
   return /packages\/server\/src\/(?:persistence\/)?([\w/]+\.ts)/.exec(frames.find((frame) => /packages\/server\/src|\/tests\//.test(frame)) ?? '')?.[1] ?? '';
 }
 
-const prototype = MysqlQueryRunner.prototype as unknown as { query: (sql: string, ...rest: unknown[]) => unknown; [watched]?: true };
+const prototype = MysqlQueryRunner.prototype as unknown as { query: (sql: string, ...rest: unknown[]) => unknown; [watched]?: Set<string> };
+// This file is read anew for each file of tests; the connection is wrapped once.
+const found = prototype[watched] ?? new Set<string>();
 if (!prototype[watched]) {
-  prototype[watched] = true;
+  prototype[watched] = found;
   const { query } = prototype;
   prototype.query = function (this: unknown, sql, ...rest) {
     let faults = judged.get(sql);

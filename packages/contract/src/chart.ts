@@ -77,7 +77,7 @@ export const accountChange = z.strictObject({
   cashUntil: day.nullable().optional(),
 });
 export type AccountChange = z.infer<typeof accountChange>;
-export const accountChangeRehearsalInput = z.strictObject({ change: accountChange, from: day, to: day });
+export const accountChangeCheckInput = z.strictObject({ change: accountChange, from: day, to: day });
 
 /** New numbers for a set of accounts, all or none. */
 export const renumbering = z.strictObject({
@@ -87,7 +87,7 @@ export const renumbering = z.strictObject({
     .max(20_000),
 });
 export type Renumbering = z.infer<typeof renumbering>;
-export const renumberingRehearsalInput = renumbering.extend({ from: day, to: day });
+export const renumberingCheckInput = renumbering.extend({ from: day, to: day });
 
 export const chartAccount = placedAccount.extend({
   /** Nesting from 0; accounts come in the chart's own order. */
@@ -187,8 +187,8 @@ export type History = z.infer<typeof history>;
 
 /** The account to merge into, and the day of the entry that moves what the other holds. */
 export const mergeChoice = z.strictObject({ into: id, day });
-export const mergeRehearsalInput = mergeChoice.extend({ from: day, to: day });
-export const mergeRehearsal = z.object({
+export const mergeCheckInput = mergeChoice.extend({ from: day, to: day });
+export const mergeCheck = z.object({
   /** Debit positive; none where the account is nil. */
   moves: z.array(z.object({ layer, amount })),
   /** Which of the two stands where the other does from now on, in each classification where one does; `null` is the main one. */
@@ -200,7 +200,7 @@ export const mergeRehearsal = z.object({
   structureVersion: version,
   revision: version,
 });
-export type MergeRehearsalBody = z.infer<typeof mergeRehearsal>;
+export type MergeCheckBody = z.infer<typeof mergeCheck>;
 export const mergeApplication = mergeChoice.extend({ structureVersion: version, revision: version });
 
 /** Oldest first; debit positive. `closing` of income and expense is what the fiscal year has brought so far. */

@@ -25,9 +25,9 @@ const field = z.union([accountField, listKey]);
 export const chartFileQuery = z.object({ kind: z.enum(['csv', 'xlsx', 'template']).default('xlsx') });
 export const chartFileName = z.object({ name: z.string().min(1).max(200) });
 /** Days between which the effect on the statements is shown. */
-export const chartRehearsalInput = z.strictObject({ from: day, to: day });
+export const chartCheckInput = z.strictObject({ from: day, to: day });
 
-export const chartRehearsal = z.object({
+export const chartCheck = z.object({
   fileName: z.string(),
   rows: z.array(
     z.object({
@@ -50,8 +50,8 @@ export const chartRehearsal = z.object({
   structureVersion: version,
   revision: version,
 });
-export type ChartRehearsalBody = z.infer<typeof chartRehearsal>;
+export type ChartCheckBody = z.infer<typeof chartCheck>;
 
-/** What the rehearsal was made against; the file is applied to no other chart. */
+/** What the check was made against; the file is applied to no other chart. */
 export const chartFileApplication = z.strictObject({ structureVersion: version, revision: version });
 export const chartFileApplied = z.object({ added: z.int(), changed: z.int() });

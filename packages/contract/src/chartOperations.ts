@@ -3,19 +3,19 @@ import { attachmentList, attachmentName } from './attachments.ts';
 import {
   account,
   accountChange,
-  accountChangeRehearsalInput,
+  accountChangeCheckInput,
   accountInput,
   accountPeriods,
   chartView,
   mergeApplication,
-  mergeRehearsal,
-  mergeRehearsalInput,
+  mergeCheck,
+  mergeCheckInput,
   noteInput,
   noteList,
   renumbering,
-  renumberingRehearsalInput,
+  renumberingCheckInput,
 } from './chart.ts';
-import { chartFileApplication, chartFileApplied, chartFileName, chartFileQuery, chartRehearsal, chartRehearsalInput } from './chartFile.ts';
+import { chartCheck, chartCheckInput, chartFileApplication, chartFileApplied, chartFileName, chartFileQuery } from './chartFile.ts';
 import { chartViewChange, chartViewInput, chosenColumns, savedChartView, savedChartViews } from './chartViews.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery } from './statement.ts';
@@ -49,12 +49,12 @@ export const chartOperations = {
     body: accountChange,
     answer: account,
   },
-  rehearseAccountChange: {
+  checkAccountChange: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/change-rehearsal',
     summary: 'What a change of the account would do to every statement and layout in use',
-    body: accountChangeRehearsalInput,
+    body: accountChangeCheckInput,
     answer: statementEffect,
   },
   listNotes: {
@@ -129,13 +129,13 @@ export const chartOperations = {
     summary: 'Movement and closing balance of an account in each period',
     answer: accountPeriods,
   },
-  rehearseMerge: {
+  checkMerge: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/accounts/{accountId}/merge-rehearsal',
     summary: 'What merging the account into another would move, and its effect on the statements',
-    body: mergeRehearsalInput,
-    answer: mergeRehearsal,
+    body: mergeCheckInput,
+    answer: mergeCheck,
   },
   mergeAccounts: {
     needs: 'keep_chart',
@@ -146,12 +146,12 @@ export const chartOperations = {
     answer: posting,
     idempotent: true,
   },
-  rehearseRenumbering: {
+  checkRenumbering: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/renumbering-rehearsal',
     summary: 'What new numbers would do to every statement and layout in use',
-    body: renumberingRehearsalInput,
+    body: renumberingCheckInput,
     takesMany: true,
     answer: statementEffect,
   },
@@ -182,19 +182,19 @@ export const chartOperations = {
     answer: uploadedFile,
     status: 201,
   },
-  rehearseChartFile: {
+  checkChartFile: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/chart-files/{fileId}/rehearsal',
     summary: 'What each row would do, and the effect on the statements',
-    body: chartRehearsalInput,
-    answer: chartRehearsal,
+    body: chartCheckInput,
+    answer: chartCheck,
   },
   applyChartFile: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/chart-files/{fileId}/application',
-    summary: 'Apply the file, whole or not at all, to the chart that the rehearsal showed',
+    summary: 'Apply the file, whole or not at all, to the chart that the check showed',
     body: chartFileApplication,
     answer: chartFileApplied,
   },

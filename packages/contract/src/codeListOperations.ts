@@ -58,7 +58,7 @@ export const codeListOperations = {
     answer: addedPairingRule,
     status: 201,
   },
-  rehearseFacetFill: {
+  checkFacetFill: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/fill-rehearsal',
@@ -76,7 +76,7 @@ export const codeListOperations = {
     takesMany: true,
     answer: facetFilled,
   },
-  rehearseFacetFile: {
+  checkFacetFile: {
     needs: 'keep_chart',
     method: 'post',
     path: '/companies/{companyId}/code-lists/{listId}/value-file-rehearsal',

@@ -60,19 +60,19 @@ export const settingsChange = z.strictObject({
 });
 export type SettingsChange = z.infer<typeof settingsChange>;
 
-export const settingsRehearsalInput = z.strictObject({
+export const settingsCheckInput = z.strictObject({
   digitOrder: settingsChange.shape.digitOrder,
   numbered: settingsChange.shape.numbered,
   from: day,
   to: day,
 });
-export const settingsRehearsal = z.object({
+export const settingsCheck = z.object({
   effect: statementEffect,
   /** Accounts that stay by hand where a range had them, and those that a range has again. */
   kept: z.int(),
   returned: z.int(),
 });
-export type SettingsRehearsalBody = z.infer<typeof settingsRehearsal>;
+export type SettingsCheckBody = z.infer<typeof settingsCheck>;
 
 export const period = z.object({
   number: z.int(),

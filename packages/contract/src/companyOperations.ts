@@ -8,8 +8,8 @@ import {
   companyList,
   lockChoice,
   settingsChange,
-  settingsRehearsal,
-  settingsRehearsalInput,
+  settingsCheck,
+  settingsCheckInput,
   unlockChoice,
   yearInput,
 } from './company.ts';
@@ -52,13 +52,13 @@ export const companyOperations = {
     answer: 'none',
     status: 204,
   },
-  rehearseSettings: {
+  checkSettings: {
     needs: 'keep_people_and_settings',
     method: 'post',
     path: '/companies/{companyId}/settings-rehearsal',
     summary: 'What another order of numbers would do to places by range and to every statement and layout in use',
-    body: settingsRehearsalInput,
-    answer: settingsRehearsal,
+    body: settingsCheckInput,
+    answer: settingsCheck,
   },
   makeYear: {
     needs: 'prepare_entries',

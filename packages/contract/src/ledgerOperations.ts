@@ -18,7 +18,7 @@ import {
 } from './entry.ts';
 import type { Operation } from './operation.ts';
 import { spanQuery, trialBalanceFileQuery, trialBalanceQuery } from './statement.ts';
-import { broughtInList, posting, rehearsal, rehearsalInput, takenBack, takingBack, uploadedFile } from './trialBalanceFile.ts';
+import { broughtInList, posting, takenBack, takingBack, trialBalanceCheck, trialBalanceCheckInput, uploadedFile } from './trialBalanceFile.ts';
 
 /** Trial balances brought in, balances and entries. */
 export const ledgerOperations = {
@@ -32,21 +32,21 @@ export const ledgerOperations = {
     answer: uploadedFile,
     status: 201,
   },
-  rehearseTrialBalance: {
+  checkTrialBalance: {
     needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/rehearsal',
     summary: 'What the file was taken for, its errors, and what would be posted',
-    body: rehearsalInput,
+    body: trialBalanceCheckInput,
     takesMany: true,
-    answer: rehearsal,
+    answer: trialBalanceCheck,
   },
   postTrialBalance: {
     needs: 'prepare_entries',
     method: 'post',
     path: '/companies/{companyId}/trial-balance-files/{fileId}/posting',
     summary: 'Post the differences, whole or not at all',
-    body: rehearsalInput,
+    body: trialBalanceCheckInput,
     takesMany: true,
     answer: posting,
     idempotent: true,

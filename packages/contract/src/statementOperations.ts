@@ -23,7 +23,7 @@ export const statementOperations = {
     body: layoutOptions.extend({ version: z.int().nonnegative() }),
     answer: storedLayoutOptions,
   },
-  rehearseLayoutOptions: {
+  checkLayoutOptions: {
     needs: 'keep_layouts',
     method: 'post',
     path: '/companies/{companyId}/layout-options/rehearsal',

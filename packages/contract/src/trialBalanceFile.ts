@@ -39,7 +39,7 @@ export type FigureKindBody = z.infer<typeof figureKind>;
 const reference = z.string().max(2100);
 
 /** Every part that the user corrected or answered; what is absent is detected or proposed. */
-export const rehearsalInput = z.strictObject({
+export const trialBalanceCheckInput = z.strictObject({
   separator: z.enum([',', ';', '\t', '|']).optional(),
   encoding: z.enum(['utf-8', 'utf-16le', 'windows-1252']).optional(),
   sheet: z.string().max(100).optional(),
@@ -64,8 +64,8 @@ export const rehearsalInput = z.strictObject({
   /** Entries of the adjustment layer that the file now holds; they are reversed. */
   withdraw: z.array(id).max(1000).default([]),
 });
-export type RehearsalInput = z.infer<typeof rehearsalInput>;
-export type RehearsalDraft = z.input<typeof rehearsalInput>;
+export type TrialBalanceCheckInput = z.infer<typeof trialBalanceCheckInput>;
+export type TrialBalanceCheckDraft = z.input<typeof trialBalanceCheckInput>;
 
 const proposedFrom = z.discriminatedUnion('from', [
   z.object({ from: z.literal('file') }),
@@ -77,7 +77,7 @@ const proposedFrom = z.discriminatedUnion('from', [
   z.object({ from: z.literal('prefix'), prefix: z.string() }),
 ]);
 
-export const rehearsalRow = z.object({
+export const checkedRow = z.object({
   row: z.int(),
   number: z.string(),
   name: z.string(),
@@ -93,7 +93,7 @@ export const rehearsalRow = z.object({
   /** What will be posted on the account at the day of the balances; `null` while it cannot be said. */
   difference: amount.nullable(),
 });
-export type RehearsalRow = z.infer<typeof rehearsalRow>;
+export type CheckedRow = z.infer<typeof checkedRow>;
 
 export const rowProblem = z.object({ row: z.int(), column: columnMeaning, found: z.string(), code: z.string(), warning: z.boolean(), other: z.string() });
 export type RowProblemBody = z.infer<typeof rowProblem>;
@@ -106,7 +106,7 @@ export const proposedEntry = z.object({
   lines: z.array(proposedLine),
 });
 
-export const rehearsal = z.object({
+export const trialBalanceCheck = z.object({
   fileId: id,
   fileName: z.string(),
   format: fileFormat,
@@ -127,7 +127,7 @@ export const rehearsal = z.object({
   figuresProposed: z.boolean(),
   retainedEarnings: z.string().nullable(),
   retainedEarningsProposed: z.boolean(),
-  rows: z.array(rehearsalRow),
+  rows: z.array(checkedRow),
   problems: z.array(rowProblem),
   leftOut: z.array(z.object({ row: z.int(), reason: z.enum(['title', 'blank', 'total', 'heading_repeated', 'parent_total']), text: z.string() })),
   debits: amount,
@@ -151,7 +151,7 @@ export const rehearsal = z.object({
   nothingToPost: z.boolean(),
   revision: z.int(),
 });
-export type RehearsalBody = z.infer<typeof rehearsal>;
+export type TrialBalanceCheckBody = z.infer<typeof trialBalanceCheck>;
 
 export const uploadedFile = z.object({ fileId: id });
 

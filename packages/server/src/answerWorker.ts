@@ -13,8 +13,8 @@ const partOfThread = 4;
 
 /** A thread with connections and copies of the books of its own, which answers one call after the other. */
 async function main(): Promise<void> {
-  const given = workerData as PortOptions & { readonly address: string };
-  const options = { ...given, memoryMegabytes: given.memoryMegabytes / partOfThread };
+  const workerOptions = workerData as PortOptions & { readonly address: string };
+  const options = { ...workerOptions, memoryMegabytes: workerOptions.memoryMegabytes / partOfThread };
   const database = await connectDatabase(options.databaseUrl, connections);
   const asked = new Map<number, (id: number) => void>();
   let asking = 0;

@@ -15,8 +15,8 @@ export function accountPaths(accounts: readonly Nested[]): ReadonlyMap<number, s
   const byId = new Map(accounts.map((account) => [account.id, account]));
   const paths = new Map<number, string>();
   const pathOf = (account: Nested): string => {
-    const known = paths.get(account.id);
-    if (known !== undefined) return known;
+    const pathBefore = paths.get(account.id);
+    if (pathBefore !== undefined) return pathBefore;
     const parent = account.parentId === null ? undefined : byId.get(account.parentId);
     const path = parent ? joinPath(pathOf(parent), account.name) : account.name;
     paths.set(account.id, path);

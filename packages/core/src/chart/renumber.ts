@@ -35,14 +35,14 @@ export function renumber(
 ): Renumbered[] {
   const within = new Set(chosen.map(({ id }) => id));
   const held = new Map(all.filter(({ id }) => !within.has(id)).map(({ number }) => [number.toLowerCase(), number]));
-  const given = new Map<string, string>();
+  const numberOf = new Map<string, string>();
   return chosen.map(({ id, number }, at) => {
     const made = follow(rule, number, at);
     const to = made.problem === null ? made.number : number;
     const key = to.toLowerCase();
     const taken = held.get(key);
-    const twice = given.get(key);
-    given.set(key, number);
+    const twice = numberOf.get(key);
+    numberOf.set(key, number);
     const problem =
       made.problem ?? (to === '' ? 'empty' : to.length > longest ? 'too_long' : taken !== undefined ? 'taken' : twice !== undefined ? 'twice' : null);
     return { id, from: number, to, problem, other: problem === 'taken' ? (taken ?? '') : problem === 'twice' ? (twice ?? '') : '' };

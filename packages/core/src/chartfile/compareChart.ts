@@ -86,7 +86,7 @@ class Comparison {
     const isByHand = this.placesByHand.has(id);
     const places = placesOfRow(draft, element, account && this.cellsNow(account), this.facts.categoryTree, isByHand);
     // What stands by range alone has no place to be taken away.
-    const given = places?.length === 0 && !isByHand ? null : places;
+    const byHand = places?.length === 0 && !isByHand ? null : places;
     return {
       draft,
       result: {
@@ -102,7 +102,7 @@ class Comparison {
         purpose,
         externalNumber,
         codes,
-        places: given,
+        places: byHand,
       },
     };
   }

@@ -73,10 +73,10 @@ export function draftRows(
     };
     // Cells come trimmed and with plain spaces; what differs in nothing else is what it was.
     const text = (field: 'name' | 'purpose' | 'externalNumber'): string => {
-      const [given, own] = [cells[field] ?? '', account?.[field] ?? ''];
-      return !fields.has(field) || given === textOf(own) ? own : given;
+      const [written, own] = [cells[field] ?? '', account?.[field] ?? ''];
+      return !fields.has(field) || written === textOf(own) ? own : written;
     };
-    const element = word<Element | null>('element', (given) => readElement(given) ?? undefined, account?.element ?? null);
+    const element = word<Element | null>('element', (written) => readElement(written) ?? undefined, account?.element ?? null);
     // A path in the column of names is how the row was found, and no new name.
     const isFoundByPath = !numbered && key === '' && !fields.has('parent');
     const name = account && isFoundByPath ? account.name : text('name');
@@ -91,11 +91,11 @@ export function draftRows(
       element,
       normalSide: word<Side | null>(
         'side',
-        (given) => sides[given.toLowerCase()],
+        (written) => sides[written.toLowerCase()],
         account && account.element === element ? account.normalSide : element ? naturalSide(element) : null,
       ),
       parentText: fields.has('parent') ? (cells.parent ?? '') : undefined,
-      active: word('active', (given) => (yes.test(given) ? true : no.test(given) ? false : undefined), account?.active ?? true),
+      active: word('active', (written) => (yes.test(written) ? true : no.test(written) ? false : undefined), account?.active ?? true),
       role: fields.has('role') ? roleOf(cells.role ?? '', faults) : (account?.role ?? null),
       purpose: text('purpose'),
       externalNumber: text('externalNumber'),

@@ -90,13 +90,13 @@ function judgeRetiring(chart: ChartOfRows, facts: ChartFacts): void {
 
 function judgeRoles(chart: ChartOfRows): void {
   const holders = new Map<AccountRole, RowDraft>();
-  const given = new Set(chart.drafts.flatMap(({ role }) => role ?? []));
+  const roles = new Set(chart.drafts.flatMap(({ role }) => role ?? []));
   for (const draft of chart.drafts) {
     const { account, role, active, element } = draft;
     if (element === null) continue;
     const before = account?.role ?? null;
     // A needed role may leave where the file gives it to another account.
-    const isGivenOn = before !== null && before !== role && given.has(before);
+    const isGivenOn = before !== null && before !== role && roles.has(before);
     const refused = checkRole(isGivenOn ? null : before, { role, element, active });
     if (refused)
       draft.faults.push(

@@ -53,11 +53,11 @@ function findTarget(text: string, side: PlaceSide, element: Element, tree: Categ
  * A column that is not in the file keeps what stands there, unless the file gives the account a place that leaves no room
  * for it: one for any balance beside those for a side, or the other way.
  */
-function wantedPlaces(given: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartColumn, string>> | null): Record<PlaceSide, string> {
-  const kept = (side: PlaceSide): string => given[side] ?? now?.[fieldOfSide[side]] ?? '';
+function wantedPlaces(written: Readonly<Partial<Record<PlaceSide, string>>>, now: Readonly<Record<ChartColumn, string>> | null): Record<PlaceSide, string> {
+  const kept = (side: PlaceSide): string => written[side] ?? now?.[fieldOfSide[side]] ?? '';
   const wanted = { any: kept('any'), debit: kept('debit'), credit: kept('credit') };
-  if (given.any) return { ...wanted, debit: given.debit ?? '', credit: given.credit ?? '' };
-  return given.debit || given.credit ? { ...wanted, any: given.any ?? '' } : wanted;
+  if (written.any) return { ...wanted, debit: written.debit ?? '', credit: written.credit ?? '' };
+  return written.debit || written.credit ? { ...wanted, any: written.any ?? '' } : wanted;
 }
 
 const deepestCategories = 8;

@@ -161,7 +161,7 @@ function amountsOf(column: AmountsPlanColumn, facts: PlanFacts, faults: PlanFaul
     const { categories, total } = facts.equity;
     return [...categories.map(({ id, caption }) => one(span, { equity: id, heading: caption, total: categories.length })), one(span, { heading: total })];
   }
-  const list = facts.lists.find((known) => known.key === repeat);
+  const list = facts.lists.find((one) => one.key === repeat);
   if (!list) {
     faults.push({ code: 'column_list_unknown', column: key });
     return [];

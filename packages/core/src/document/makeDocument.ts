@@ -272,9 +272,9 @@ function shownFraction({ compiled, columns, runs, ground }: RanStatement, index:
   const run = runs[runIndexOf(columns, at)];
   const line = compiled.lines[index] as Line;
   if (!run) return null;
-  const known = run.reckoned.get(index);
-  if (known && !known.ok) return null;
-  if (known && unitOf(line) !== 'amount') return line.reversed ? { of: -known.value.of, over: known.value.over } : known.value;
+  const reckoned = run.reckoned.get(index);
+  if (reckoned && !reckoned.ok) return null;
+  if (reckoned && unitOf(line) !== 'amount') return line.reversed ? { of: -reckoned.value.of, over: reckoned.value.over } : reckoned.value;
   const shown = shownValue(compiled, run, index);
   return shown === null ? null : fraction(shown, 10n ** BigInt(ground.currency.exponent));
 }

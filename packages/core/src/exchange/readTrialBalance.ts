@@ -112,12 +112,12 @@ function sums(rows: readonly TrialBalanceRow[]): Pick<TrialBalanceFile, 'debits'
 }
 
 function checkParents(rows: readonly TrialBalanceRow[], { chart }: TrialBalanceInput, problems: RowProblem[]): void {
-  const known = new Set([...rows.map(({ number }) => number), ...chart.map(({ number }) => number)]);
+  const numbers = new Set([...rows.map(({ number }) => number), ...chart.map(({ number }) => number)]);
   const parentOf = new Map(rows.map((row) => [row.number, row.parentNumber]));
   for (const { row, number, parentNumber } of rows) {
     if (parentNumber === null) continue;
     const report = (code: 'parent_unknown' | 'parent_of_itself'): void => void problems.push({ row, column: 'parent', code, found: parentNumber, other: number, warning: false });
-    if (!known.has(parentNumber)) report('parent_unknown');
+    if (!numbers.has(parentNumber)) report('parent_unknown');
     else {
       const seen = new Set([number]);
       for (let at: string | null | undefined = parentNumber; at; at = parentOf.get(at)) {
@@ -154,18 +154,18 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
       return likely ? [{ number, element: likely }] : [];
     }),
   ];
-  const known = new Map(evidence.map((account) => [account.number, account]));
+  const accountOf = new Map(evidence.map((account) => [account.number, account]));
   const waiting = filled.flatMap(({ number, name, element, parentNumber }) => (element || number === '' ? [] : [{ number, name, parentNumber }]));
   // Names that follow each other in the alphabet say nothing of each other.
-  const neighbours = numbered ? neighboursOf([...known.values()], waiting, digitOrder) : new Map<string, never>();
+  const neighbours = numbered ? neighboursOf([...accountOf.values()], waiting, digitOrder) : new Map<string, never>();
   const proposals = new Map(
     waiting.map(({ number, name, parentNumber }) => {
       const [before, after] = neighbours.get(number) ?? [];
-      return [number, proposeElement({ number, name }, parentNumber ? known.get(parentNumber) : undefined, before, after)];
+      return [number, proposeElement({ number, name }, parentNumber ? accountOf.get(parentNumber) : undefined, before, after)];
     }),
   );
   return filled.map((row) => {
-    if (row.element) return parentAgrees(row, known, problems);
+    if (row.element) return parentAgrees(row, accountOf, problems);
     const proposal = proposals.get(row.number);
     if (proposal) return { ...row, element: proposal.element, elementFrom: proposal.reason };
     problems.push({ row: row.row, column: 'element', code: 'element_needed', found: '', other: elements.join(', '), warning: false });
@@ -174,8 +174,8 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
 }
 
 /** The nearest known accounts before and after each waiting one in number order, itself left out. */
-function neighboursOf(known: readonly KnownElement[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [KnownElement | undefined, KnownElement | undefined]> {
-  const elementOf = new Map(known.map((account) => [account.number, account]));
+function neighboursOf(accounts: readonly KnownElement[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [KnownElement | undefined, KnownElement | undefined]> {
+  const elementOf = new Map(accounts.map((account) => [account.number, account]));
   const numbers = sortByNumber(
     [...new Set([...elementOf.keys(), ...waiting.map(({ number }) => number)])].map((number) => ({ number })),
     digitOrder,
@@ -195,8 +195,8 @@ function neighboursOf(known: readonly KnownElement[], waiting: readonly { readon
   return neighbours;
 }
 
-function parentAgrees(row: TrialBalanceRow, known: ReadonlyMap<string, KnownElement>, problems: RowProblem[]): TrialBalanceRow {
-  const parent = row.parentNumber === null ? undefined : known.get(row.parentNumber);
+function parentAgrees(row: TrialBalanceRow, accountOf: ReadonlyMap<string, KnownElement>, problems: RowProblem[]): TrialBalanceRow {
+  const parent = row.parentNumber === null ? undefined : accountOf.get(row.parentNumber);
   if (parent && parent.element !== row.element) problems.push({ row: row.row, column: 'parent', code: 'parent_element_differs', found: parent.number, other: parent.element, warning: false });
   return row;
 }

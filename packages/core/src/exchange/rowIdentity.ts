@@ -52,10 +52,10 @@ export function identifyByName(chart: readonly KnownAccount[], columns: ColumnMa
     const sharing = parentText === '' ? (named.get(written.toLowerCase()) ?? []) : [];
     const exact = charted.get(referenceKey(path));
     // A retired account gives way to active ones of its name.
-    const known = exact?.active || sharing.length === 0 ? exact : sharing.length === 1 ? sharing[0] : undefined;
-    if (!known && sharing.length > 1) problem('name', 'name_ambiguous', written, sharing.map(({ number }) => number).join('; '));
+    const account = exact?.active || sharing.length === 0 ? exact : sharing.length === 1 ? sharing[0] : undefined;
+    if (!account && sharing.length > 1) problem('name', 'name_ambiguous', written, sharing.map(({ number }) => number).join('; '));
     // As with numbers, what is nested below what is only said of the file where the file says it.
-    if (known) return { number: known.number, name: known.name, parentNumber: parentPath || null };
+    if (account) return { number: account.number, name: account.name, parentNumber: parentPath || null };
     if (parentText !== '') return { number: path, name: written, parentNumber: parentPath };
     const split = splitPath(path, isKnown);
     return { number: path, name: split.name, parentNumber: split.parentPath || null };

@@ -40,7 +40,7 @@ export function facetCheck(
   pairings: readonly PairingRule[],
   order: DigitOrder,
 ): (line: { readonly accountNumber: string; readonly facets: FacetsOfLine }) => FacetRefused | null {
-  const known = new Map(
+  const facetOf = new Map(
     facets.map((facet) => [
       facet.key,
       {
@@ -66,14 +66,14 @@ export function facetCheck(
   };
   return (line) => {
     for (const [key, value] of Object.entries(line.facets)) {
-      const facet = known.get(key as ListKey);
+      const facet = facetOf.get(key as ListKey);
       if (!facet) return { code: 'facet_unknown', facet: key };
       const listed = facet.values.get(value);
       if (!listed) return { code: 'facet_value_unknown', facet: facet.name, value };
       if (listed.retired) return { code: 'facet_value_retired', facet: facet.name, value };
     }
     const number = keyOf(line.accountNumber);
-    for (const [key, facet] of known) {
+    for (const [key, facet] of facetOf) {
       const has = line.facets[key] !== undefined;
       if (!has && facet.isNeededOn(number)) return { code: 'facet_needed', facet: facet.name };
       if (has && facet.isNotAllowedOn(number)) return { code: 'facet_not_allowed', facet: facet.name };

@@ -74,20 +74,20 @@ export function matchFacetRows(
       if (there) there.push(line);
       else byPlace.set(key, [line]);
     }
-  const given = new Map<LineOfPast, string>();
+  const valueOfLine = new Map<LineOfPast, string>();
   const kept = new Set<LineOfPast>();
   const faults: FacetRowFault[] = [];
   for (const { row, document, accountId, value, line: place } of rows) {
     const found = (byPlace.get(`${accountId} ${document}`) ?? []).filter(({ lineNumber }) => place === null || lineNumber === place);
     if (found.length === 0) faults.push({ row, code: 'line_missing', found: document });
     for (const line of found) {
-      const before = given.get(line);
+      const before = valueOfLine.get(line);
       if (line.has !== undefined) kept.add(line);
       else if (before !== undefined && before !== value) {
         faults.push({ row, code: 'given_twice', found: document });
         break;
-      } else given.set(line, value);
+      } else valueOfLine.set(line, value);
     }
   }
-  return { given: [...given].map(([line, value]) => ({ line, value })), kept: [...kept], faults };
+  return { given: [...valueOfLine].map(([line, value]) => ({ line, value })), kept: [...kept], faults };
 }

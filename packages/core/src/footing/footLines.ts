@@ -111,11 +111,11 @@ class LinesFooted {
 
   private cell(node: FootingNode, column: number, sign: bigint): NetworkCell {
     const exact = this.exact(node, column) as bigint;
-    const [given, like] = [this.from.givenOf(node.line, column), this.like(node.line, column, exact)];
+    const [held, like] = [this.from.givenOf(node.line, column), this.like(node.line, column, exact)];
     return {
       exact: sign * exact,
-      given: given === undefined ? undefined : sign * given.figure,
-      hold: given?.hold,
+      given: held === undefined ? undefined : sign * held.figure,
+      hold: held?.hold,
       like: like === undefined ? undefined : sign * like,
     };
   }
@@ -129,8 +129,8 @@ class LinesFooted {
       return;
     }
     const other = this.from.givenOf(root.line, column);
-    const given = standing ?? other?.figure ?? this.like(root.line, column, exact) ?? inUnit(exact, this.from.unit);
-    this.show(root.line, column, given);
+    const figure = standing ?? other?.figure ?? this.like(root.line, column, exact) ?? inUnit(exact, this.from.unit);
+    this.show(root.line, column, figure);
     if (root.parts.length === 0) return;
     const network = new FootingNetwork(this.from.unit);
     const hub = network.addNode();
@@ -140,7 +140,7 @@ class LinesFooted {
       const own = inside.length === 0 ? hub : network.addNode();
       const cell =
         node === root
-          ? { exact: sign * exact, given: sign * given, hold: standing === null ? other?.hold : ('standing' as const) }
+          ? { exact: sign * exact, given: sign * figure, hold: standing === null ? other?.hold : ('standing' as const) }
           : this.cell(node, column, sign);
       placed.push({ node, column, sign, cell: network.addCell(above, own, cell) });
       for (const part of inside) place(part.node, own, sign * BigInt(part.sign));
@@ -234,10 +234,10 @@ class LinesFooted {
 
   /** Whether something in a node does not come to its total across. */
   private misses(node: FootingNode, columns: readonly number[], total: number): boolean {
-    const known = this.missing.get(total) ?? new Map<FootingNode, boolean>();
-    this.missing.set(total, known);
-    const found = known.get(node) ?? node.parts.some((part) => !this.adds(part.node, columns, total) || this.misses(part.node, columns, total));
-    known.set(node, found);
+    const missing = this.missing.get(total) ?? new Map<FootingNode, boolean>();
+    this.missing.set(total, missing);
+    const found = missing.get(node) ?? node.parts.some((part) => !this.adds(part.node, columns, total) || this.misses(part.node, columns, total));
+    missing.set(node, found);
     return found;
   }
 
@@ -251,16 +251,16 @@ class LinesFooted {
   }
 
   private adds(node: FootingNode, columns: readonly number[], total: number): boolean {
-    const known = this.adding.get(total) ?? new Map<FootingNode, boolean>();
-    this.adding.set(total, known);
-    const before = known.get(node);
+    const adding = this.adding.get(total) ?? new Map<FootingNode, boolean>();
+    this.adding.set(total, adding);
+    const before = adding.get(node);
     if (before !== undefined) return before;
     let rest: bigint | null = this.exact(node, total);
     for (const column of columns) {
       const exact = this.exact(node, column);
       rest = rest === null || exact === null ? null : rest - exact;
     }
-    known.set(node, rest === 0n);
+    adding.set(node, rest === 0n);
     return rest === 0n;
   }
 
@@ -271,13 +271,13 @@ class LinesFooted {
       for (const { line, terms } of this.from.tree.others) {
         const exact = this.from.exactOf(line, column);
         if (exact === null || this.shown(line, column) !== undefined) continue;
-        const given = this.from.givenOf(line, column);
+        const held = this.from.givenOf(line, column);
         const figures = terms.map((term) => ({ sign: BigInt(term.sign), figure: this.shown(term.line, column) }));
         const isKnown = figures.every(({ figure }) => figure !== undefined);
         this.show(
           line,
           column,
-          given?.figure ?? (isKnown ? figures.reduce((sum, { sign, figure }) => sum + sign * (figure as bigint), 0n) : inUnit(exact, this.from.unit)),
+          held?.figure ?? (isKnown ? figures.reduce((sum, { sign, figure }) => sum + sign * (figure as bigint), 0n) : inUnit(exact, this.from.unit)),
         );
       }
   }

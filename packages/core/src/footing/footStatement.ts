@@ -117,13 +117,13 @@ export function footedColumns(columns: readonly StatementColumn[]): FootedColumn
 }
 
 function remembered(exactOf: (line: number, column: number) => bigint | null): typeof exactOf {
-  const known = new Map<number, bigint | null>();
+  const exactAt = new Map<number, bigint | null>();
   return (line, column) => {
     const key = line * 1000 + column;
-    const before = known.get(key);
+    const before = exactAt.get(key);
     if (before !== undefined) return before;
     const exact = exactOf(line, column);
-    known.set(key, exact);
+    exactAt.set(key, exact);
     return exact;
   };
 }

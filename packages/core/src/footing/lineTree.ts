@@ -35,9 +35,9 @@ const treeOf = new WeakMap<CompiledLayout['lines'], LineTree>();
  * leaves stand in one that was taken before, by one sign, or in none. Cost: lines × depth.
  */
 export function lineTreeOf(compiled: CompiledLayout): LineTree {
-  const known = treeOf.get(compiled.lines) ?? makeTree(compiled);
-  treeOf.set(compiled.lines, known);
-  return known;
+  const tree = treeOf.get(compiled.lines) ?? makeTree(compiled);
+  treeOf.set(compiled.lines, tree);
+  return tree;
 }
 
 function makeTree(compiled: CompiledLayout): LineTree {

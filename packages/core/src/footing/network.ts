@@ -91,16 +91,16 @@ export class FootingNetwork {
 
   /** Whether it is neither floor nor ceiling, or not what was given. */
   isBeyond(cell: number): boolean {
-    const given = this.givens[cell] as number;
+    const wanted = this.givens[cell] as number;
     const step = this.steps[cell] as number;
-    return Number.isNaN(given) ? this.outside(cell, step) > 0 : step !== given;
+    return Number.isNaN(wanted) ? this.outside(cell, step) > 0 : step !== wanted;
   }
 
   /** What one step up (1) or down (−1) costs more: of squares, 2s + 1 − 2f from s to s + 1. */
   private costOf(cell: number, by: 1 | -1): number {
     const step = this.steps[cell] as number;
-    const given = this.givens[cell] as number;
-    if (!Number.isNaN(given)) return (Math.abs(step + by - given) - Math.abs(step - given)) * (this.holds[cell] as number);
+    const wanted = this.givens[cell] as number;
+    if (!Number.isNaN(wanted)) return (Math.abs(step + by - wanted) - Math.abs(step - wanted)) * (this.holds[cell] as number);
     const lower = by === 1 ? step : step - 1;
     const like = this.likes[cell] as number;
     const outside = this.outside(cell, step + by) - this.outside(cell, step);

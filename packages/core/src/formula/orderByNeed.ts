@@ -12,12 +12,12 @@ export function orderByNeed(keys: Iterable<string>, needsOf: (key: string) => re
   const state = new Map<string, 'open' | 'done' | 'stuck'>();
   const path: string[] = [];
   const visit = (key: string): boolean => {
-    const known = state.get(key);
-    if (known === 'open') {
+    const visited = state.get(key);
+    if (visited === 'open') {
       cycles.push(path.slice(path.indexOf(key)));
       return false;
     }
-    if (known) return known === 'done';
+    if (visited) return visited === 'done';
     state.set(key, 'open');
     path.push(key);
     let isKnown = true;

@@ -63,7 +63,7 @@ function partOfSum(part: Formula | SiblingSpan, manner: Manner): string {
 }
 
 /** Conditions have no parentheses: «and» binds before «or», as it was read. */
-function condition(given: Condition, manner: Manner): string {
-  if (given.kind !== 'comparison') return `${condition(given.left, manner)} ${given.kind} ${condition(given.right, manner)}`;
-  return `${written(given.left, manner)} ${manner.signs[given.sign] ?? given.sign} ${written(given.right, manner)}`;
+function condition(test: Condition, manner: Manner): string {
+  if (test.kind !== 'comparison') return `${condition(test.left, manner)} ${test.kind} ${condition(test.right, manner)}`;
+  return `${written(test.left, manner)} ${manner.signs[test.sign] ?? test.sign} ${written(test.right, manner)}`;
 }

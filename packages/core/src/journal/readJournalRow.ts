@@ -58,8 +58,8 @@ export function journalRowReader(reading: JournalReading, context: JournalContex
   const facetPlaces = Object.entries(reading.facets);
   const days = new Map<string, Day | null>();
   const dayOf = (text: string): Day | null => {
-    const known = days.get(text);
-    if (known !== undefined) return known;
+    const read = days.get(text);
+    if (read !== undefined) return read;
     const day = readDay(text, reading.dateOrder);
     if (days.size < mostDays) days.set(text, day);
     return day;

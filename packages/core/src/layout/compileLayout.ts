@@ -195,9 +195,9 @@ function takePortions(
 
 /** Whether any line takes one side alone of an account. */
 export function isBySide(compiled: CompiledLayout): boolean {
-  const known = bySide.get(compiled) ?? takesBySide(compiled);
-  bySide.set(compiled, known);
-  return known;
+  const takes = bySide.get(compiled) ?? takesBySide(compiled);
+  bySide.set(compiled, takes);
+  return takes;
 }
 
 /** Asked for each column. */

@@ -95,8 +95,8 @@ class Expansion {
   }
 
   private totalCaption(line: Extract<OwnLine, { kind: 'group' | 'follows' }>, caption: string): string {
-    const given = line.totalCaption === '' ? '' : captionIn({ caption: line.totalCaption, captions: line.totalCaptions }, this.facts.language);
-    return given || captionWords[this.facts.language].total(caption);
+    const totalCaption = line.totalCaption === '' ? '' : captionIn({ caption: line.totalCaption, captions: line.totalCaptions }, this.facts.language);
+    return totalCaption || captionWords[this.facts.language].total(caption);
   }
 
   private followed(line: FollowsOwnLine, base: ReturnType<Expansion['base']>, around: Around): Line {

@@ -4,11 +4,11 @@ import { mapLines, type OwnLine, walkOwn } from './ownLayout.ts';
 
 /** Copies of lines with keys that no other line has; what they say of each other goes along. */
 export function withFreshKeys(lines: readonly OwnLine[], taken: { has(key: string): boolean }): readonly OwnLine[] {
-  const given = new Set<string>();
+  const handedOut = new Set<string>();
   const freshOf = new Map<string, string>();
   walkOwn(lines, ({ key }) => {
-    const fresh = freshKey(key, { has: (one) => taken.has(one) || given.has(one) });
-    given.add(fresh);
+    const fresh = freshKey(key, { has: (one) => taken.has(one) || handedOut.has(one) });
+    handedOut.add(fresh);
     freshOf.set(key, fresh);
   });
   const renamed = (key: string): string => freshOf.get(key) ?? key;

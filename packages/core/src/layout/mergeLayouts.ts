@@ -190,7 +190,7 @@ function mergedOrder(base: readonly string[], mine: readonly string[], theirs: r
 
 /** New lines of mine under keys that theirs gave to others get keys of their own, and what speaks of them follows. */
 function withOwnKeys(base: OwnLayout, mine: OwnLayout, theirs: OwnLayout): OwnLayout {
-  const [known, own, other] = [base, mine, theirs].map((layout) => {
+  const [inBase, own, other] = [base, mine, theirs].map((layout) => {
     const lines = new Map<string, OwnLine>();
     walkOwn(layout.lines, (line) => void lines.set(line.key, line));
     return lines;
@@ -198,7 +198,7 @@ function withOwnKeys(base: OwnLayout, mine: OwnLayout, theirs: OwnLayout): OwnLa
   const fresh = new Map<string, string>();
   for (const [key, line] of own) {
     const there = other.get(key);
-    if (known.has(key) || there === undefined || isSame(there, line)) continue;
+    if (inBase.has(key) || there === undefined || isSame(there, line)) continue;
     fresh.set(key, freshKey(key, { has: (one) => own.has(one) || other.has(one) || [...fresh.values()].includes(one) }));
   }
   if (fresh.size === 0) return mine;

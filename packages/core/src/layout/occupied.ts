@@ -1,16 +1,16 @@
 import type { Portions } from '../placement/place.ts';
 
-const known = new WeakMap<ReadonlyMap<number, Portions>, ReadonlySet<number>>();
+const occupiedOf = new WeakMap<ReadonlyMap<number, Portions>, ReadonlySet<number>>();
 
 /** Categories in which a portion of an account stands directly; every layout over the same portions asks for them. */
 export function occupiedCategories(portions: ReadonlyMap<number, Portions>): ReadonlySet<number> {
-  const before = known.get(portions);
+  const before = occupiedOf.get(portions);
   if (before) return before;
   const occupied = new Set<number>();
   for (const { debit, credit } of portions.values()) {
     if (debit !== null) occupied.add(debit);
     if (credit !== null) occupied.add(credit);
   }
-  known.set(portions, occupied);
+  occupiedOf.set(portions, occupied);
   return occupied;
 }

@@ -4,14 +4,14 @@ import type { Selection } from './line.ts';
 import type { AccountsOwnLine } from './ownLayout.ts';
 import { selectPortions } from './source.ts';
 
-const known = new WeakMap<LayoutFacts, Map<string, Selection>>();
+const selectionsOf = new WeakMap<LayoutFacts, Map<string, Selection>>();
 /** More texts than these are looked up once more. */
 const mostKept = 5000;
 
 /** What a line takes is looked up once for each state of the chart, by what it says: a copy of the line finds the same. */
 export function selected({ sources, except, takes }: Pick<AccountsOwnLine, 'sources' | 'except' | 'takes'>, facts: LayoutFacts): Selection {
-  const kept = known.get(facts) ?? new Map<string, Selection>();
-  known.set(facts, kept);
+  const kept = selectionsOf.get(facts) ?? new Map<string, Selection>();
+  selectionsOf.set(facts, kept);
   const text = JSON.stringify([sources, except, takes]);
   const before = kept.get(text);
   if (before) return before;

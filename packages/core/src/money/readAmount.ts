@@ -70,7 +70,7 @@ export function readAmount(text: string, decimalSign: DecimalSign, currency: Cur
 const currencyMarks = new Map<string, RegExp>();
 
 function withoutCurrency(text: string, { code }: Currency): string {
-  const known = currencyMarks.get(code) ?? new RegExp(`^(${code}|[€$£¥])|(${code}|[€$£¥])$`, 'i');
-  currencyMarks.set(code, known);
-  return text.replace(known, '').trim();
+  const marks = currencyMarks.get(code) ?? new RegExp(`^(${code}|[€$£¥])|(${code}|[€$£¥])$`, 'i');
+  currencyMarks.set(code, marks);
+  return text.replace(marks, '').trim();
 }

@@ -18,9 +18,9 @@ export type Permission = (typeof permissions)[number];
 
 /** Those that are known, each once and in their order, with what they bring along. */
 export function permissionsAmong(named: readonly string[]): Permission[] {
-  const known = permissions.filter((permission) => named.includes(permission));
-  const changes = known.some((permission) => permission !== 'see');
-  return permissions.filter((permission) => permission === 'see' || known.includes(permission) || (permission === 'see_papers' && changes));
+  const among = permissions.filter((permission) => named.includes(permission));
+  const changes = among.some((permission) => permission !== 'see');
+  return permissions.filter((permission) => permission === 'see' || among.includes(permission) || (permission === 'see_papers' && changes));
 }
 
 /** Those that `held` has not. */

@@ -53,10 +53,10 @@ export function standingOf(
   const byRange = new Map<number, PlacedByRange>();
   const placeByRange = rangePlacer(ranges, tree, order);
   for (const account of accounts) {
-    const given = own.get(account.id) ?? [];
-    const ranged = placeByRange(account, given);
+    const byHand = own.get(account.id) ?? [];
+    const ranged = placeByRange(account, byHand);
     if (ranged) byRange.set(account.id, ranged);
-    const stands = portionsOf([...given, ...(ranged?.places ?? [])]);
+    const stands = portionsOf([...byHand, ...(ranged?.places ?? [])]);
     if (stands.debit !== null || stands.credit !== null) portions.set(account.id, stands);
   }
   return { portions, byRange };
@@ -64,9 +64,9 @@ export function standingOf(
 
 /** By hand and by range together. */
 export function placesOf(accountId: number, own: ReadonlyMap<number, OwnPlaces>, byRange: Standing['byRange']): OwnPlaces {
-  const given = own.get(accountId) ?? [];
+  const byHand = own.get(accountId) ?? [];
   const ranged = byRange.get(accountId)?.places ?? [];
-  return ranged.length === 0 ? given : [...given, ...ranged];
+  return ranged.length === 0 ? byHand : [...byHand, ...ranged];
 }
 
 /** For one account after the other what ranges make of it; `null` where none has to do with it. */

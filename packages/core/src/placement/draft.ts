@@ -87,7 +87,7 @@ export function invertDraft({ places, categories }: PlacementDraft): PlacementDr
 /** The draft with the ids that its new categories got. */
 export function draftWithIds({ places, categories }: PlacementDraft, ids: ReadonlyMap<number, number>): PlacementDraft {
   const idOf = (id: number): number => ids.get(id) ?? id;
-  const known = (category: DescribedCategory | null): DescribedCategory | null =>
+  const describing = (category: DescribedCategory | null): DescribedCategory | null =>
     category && {
       ...category,
       id: idOf(category.id),
@@ -100,7 +100,7 @@ export function draftWithIds({ places, categories }: PlacementDraft, ids: Readon
       before,
       after: after.map((place) => ({ ...place, categoryId: idOf(place.categoryId) })),
     })),
-    categories: categories.map(({ id, before, after }) => ({ id: idOf(id), before: known(before), after: known(after) })),
+    categories: categories.map(({ id, before, after }) => ({ id: idOf(id), before: describing(before), after: describing(after) })),
   };
 }
 

@@ -56,9 +56,9 @@ export function numberBand(numbers: readonly string[], categories: readonly Desc
   );
   const keys = new Map<string, string>();
   const textOf = (number: string): string => {
-    const known = keys.get(number) ?? orderText(number, order);
-    keys.set(number, known);
-    return known;
+    const key = keys.get(number) ?? orderText(number, order);
+    keys.set(number, key);
+    return key;
   };
   const inOrder = (a: string, b: string): number => (textOf(a) < textOf(b) ? -1 : textOf(a) > textOf(b) ? 1 : 0);
   const [least, most] = [[...numbers].sort(inOrder)[0] as string, [...numbers].sort(inOrder).at(-1) as string];

@@ -34,17 +34,17 @@ export function standingFollower(accounts: readonly RangedAccount[], order: Digi
     const tree =
       last !== null && last.placement.categories === placement.categories ? last.standing.tree : buildCategoryTree([...placement.categories.values()]);
     const placer = last !== null && hasSameRanges ? last.placer : rangePlacer(rangesOfCategories(placement.categories.values()), tree, order);
-    const known = hasSameRanges ? last : null;
-    const byRange = new Map<number, PlacedByRange>(known?.standing.byRange);
-    const portions = new Map<number, Portions>(known?.standing.portions);
+    const latest = hasSameRanges ? last : null;
+    const byRange = new Map<number, PlacedByRange>(latest?.standing.byRange);
+    const portions = new Map<number, Portions>(latest?.standing.portions);
     for (const account of accounts) {
       const { id } = account;
-      const given = placement.places.get(id) ?? none;
-      if (known && (known.placement.places.get(id) ?? none) === given) continue;
-      const ranged = placer(account, given);
+      const byHand = placement.places.get(id) ?? none;
+      if (latest && (latest.placement.places.get(id) ?? none) === byHand) continue;
+      const ranged = placer(account, byHand);
       if (ranged) byRange.set(id, ranged);
       else byRange.delete(id);
-      const stands = portionsOf(ranged && ranged.places.length > 0 ? [...given, ...ranged.places] : given);
+      const stands = portionsOf(ranged && ranged.places.length > 0 ? [...byHand, ...ranged.places] : byHand);
       if (stands.debit !== null || stands.credit !== null) portions.set(id, stands);
       else portions.delete(id);
     }

@@ -44,8 +44,8 @@ export function codesOfCategories(
     const counts = new Map<number | null, number>();
     walkCategories(tree.tops.get(element) ?? [], ({ category: { id, parentId, name } }) => {
       const above = parentId === null ? null : (codes.get(parentId) ?? null);
-      const known = byCaption.get(`${element} ${name.toLowerCase()}`) ?? byCaption.get(` ${name.toLowerCase()}`);
-      if (known !== undefined) return void codes.set(id, known);
+      const codeOfName = byCaption.get(`${element} ${name.toLowerCase()}`) ?? byCaption.get(` ${name.toLowerCase()}`);
+      if (codeOfName !== undefined) return void codes.set(id, codeOfName);
       let code: string;
       do {
         const place = (counts.get(parentId) ?? 0) + 1;
@@ -116,9 +116,9 @@ function giveCodes(
   codeOf: (account: AccountTakingCode) => string | undefined,
 ): TakenCodes {
   const open = accounts.filter(({ codes }) => codes[key] === undefined);
-  const given = open.flatMap((account) => {
+  const taken = open.flatMap((account) => {
     const code = codeOf(account);
     return code === undefined ? [] : [{ accountId: account.id, code }];
   });
-  return { added, given, kept: accounts.length - open.length, without: open.length - given.length };
+  return { added, given: taken, kept: accounts.length - open.length, without: open.length - taken.length };
 }

@@ -159,9 +159,9 @@ class CategoryBook {
   make(element: Element, path: readonly string[]): number {
     let parentId: number | null = null;
     for (const name of path) {
-      const known: number | undefined = this.ids.get(siblingKey({ element, parentId, name }));
-      if (known !== undefined) {
-        parentId = known;
+      const standing: number | undefined = this.ids.get(siblingKey({ element, parentId, name }));
+      if (standing !== undefined) {
+        parentId = standing;
         continue;
       }
       const id = Math.min(0, ...this.placement.categories.keys()) - 1;

@@ -20,7 +20,7 @@ interface Total {
   readonly leaves: ReadonlySet<number>;
 }
 
-const known = new WeakMap<CompiledLayout, { readonly totals: readonly Total[]; readonly leaves: readonly number[] }>();
+const totalsOfLayout = new WeakMap<CompiledLayout, { readonly totals: readonly Total[]; readonly leaves: readonly number[] }>();
 
 /**
  * A statement by its own totals: of a balance sheet those of its debit side and of its credit side, of an income statement the widest, the
@@ -30,8 +30,8 @@ const known = new WeakMap<CompiledLayout, { readonly totals: readonly Total[]; r
 export function ownTotals(compiled: CompiledLayout, run: Pick<RunColumn, 'amounts' | 'result' | 'reckoned'>): OwnTotals | null {
   const { kind } = compiled.layout;
   if (kind !== 'balance_sheet' && kind !== 'income_statement') return null;
-  const { totals, leaves } = known.get(compiled) ?? totalsOf(compiled);
-  known.set(compiled, { totals, leaves });
+  const { totals, leaves } = totalsOfLayout.get(compiled) ?? totalsOf(compiled);
+  totalsOfLayout.set(compiled, { totals, leaves });
   const amountOf = ({ index }: Total): bigint => shownAmount(compiled, run.amounts, index);
   const widest = totals.toSorted((a, b) => b.leaves.size - a.leaves.size || b.index - a.index);
   const [final] = widest;

@@ -6,7 +6,7 @@ import type { Ground, Placed } from './ground.ts';
 import type { BesideCash, StandIns } from './standIn.ts';
 import { placedBeside, widened } from './standIns.ts';
 
-const known = new WeakMap<Ground['portions'], Placed & { readonly standIns: StandIns }>();
+const placedOf = new WeakMap<Ground['portions'], Placed & { readonly standIns: StandIns }>();
 
 /**
  * The ground of a cash flow, with an account beside each one that is cash on some days only: it is not cash, stands where that one stands, and bears
@@ -15,8 +15,8 @@ const known = new WeakMap<Ground['portions'], Placed & { readonly standIns: Stan
  */
 export function groundOfCash(ground: Ground): Ground {
   if (ground.standIns || !ground.accounts.some(hasCashDays)) return ground;
-  const placed = known.get(ground.portions) ?? besideCashOf(ground);
-  known.set(ground.portions, placed);
+  const placed = placedOf.get(ground.portions) ?? besideCashOf(ground);
+  placedOf.set(ground.portions, placed);
   return { ...ground, ...placed };
 }
 

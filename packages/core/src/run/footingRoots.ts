@@ -41,8 +41,8 @@ export function footingRoots(plan: ColumnsPlan, runs: readonly RunColumn[], plan
   const footed = new Map<string, Footed>();
   const sheetAt = (of: SheetOf): Footed => {
     const key = sheetKey(of);
-    const known = footed.get(key);
-    if (known) return known;
+    const roots = footed.get(key);
+    if (roots) return roots;
     const sheet = plans.sheets.get(key) as ColumnOf;
     const table = tables.get(sheet.plan) ?? footedSheet(sheet, cash, vectors, unit);
     tables.set(sheet.plan, table);

@@ -79,8 +79,8 @@ const creditNormal = new WeakMap<readonly GroundAccount[], Uint8Array>();
 
 /** 1 for accounts whose normal side is credit, by dense number. */
 export function creditNormalOf(ground: Pick<Ground, 'accounts' | 'accountIds'>): Uint8Array {
-  const known = creditNormal.get(ground.accounts);
-  if (known) return known;
+  const found = creditNormal.get(ground.accounts);
+  if (found) return found;
   const byId = accountById(ground);
   const made = Uint8Array.from(ground.accountIds, (id) => (byId.get(id)?.normalSide === 'credit' ? 1 : 0));
   creditNormal.set(ground.accounts, made);
@@ -88,9 +88,9 @@ export function creditNormalOf(ground: Pick<Ground, 'accounts' | 'accountIds'>):
 }
 
 export function accountById({ accounts }: Pick<Ground, 'accounts'>): ReadonlyMap<number, GroundAccount> {
-  const known = byIdOf.get(accounts) ?? new Map(accounts.map((account) => [account.id, account]));
-  byIdOf.set(accounts, known);
-  return known;
+  const byId = byIdOf.get(accounts) ?? new Map(accounts.map((account) => [account.id, account]));
+  byIdOf.set(accounts, byId);
+  return byId;
 }
 
 /** The same for every state of the ledger over one structure. */
@@ -98,8 +98,8 @@ const inOrderOf = new WeakMap<AccountTree, readonly PresentedAccount[]>();
 
 /** As statements show them, in the order of the chart. */
 export function presentedAccounts({ tree, labels, indexOf }: Pick<Ground, 'tree' | 'labels' | 'indexOf'>): readonly PresentedAccount[] {
-  const known = inOrderOf.get(tree);
-  if (known) return known;
+  const order = inOrderOf.get(tree);
+  if (order) return order;
   const made = tree.order.map((account, at) => ({
     account,
     label: labels.get(account.id) ?? accountLabel(account),
@@ -118,9 +118,9 @@ export function treeIn(
   language: CaptionLanguage,
 ): CategoryTree {
   if (language === mainLanguageOf({ languages })) return categoryTree;
-  const known = treesOf.get(categories) ?? new Map<CaptionLanguage, CategoryTree>();
-  treesOf.set(categories, known);
-  const tree = known.get(language) ?? buildCategoryTree(captionsIn(categories, language));
-  known.set(language, tree);
+  const trees = treesOf.get(categories) ?? new Map<CaptionLanguage, CategoryTree>();
+  treesOf.set(categories, trees);
+  const tree = trees.get(language) ?? buildCategoryTree(captionsIn(categories, language));
+  trees.set(language, tree);
   return tree;
 }

@@ -9,15 +9,15 @@ import { translationWords } from '../translation/translationWords.ts';
 import { accountById, type Ground, mainLanguageOf, type Placed } from './ground.ts';
 import type { GroundAccount } from './groundAccount.ts';
 
-const known = new WeakMap<Ground['portions'], Placed>();
+const placedOf = new WeakMap<Ground['portions'], Placed>();
 
 /**
  * The ground for amounts in another currency, each at its own rate (IAS 21.39): one account and one category more, for the difference that
  * translation leaves in equity. `manner`: how what moves is translated.
  */
 export function groundInMoney(ground: Ground, currency: Currency, manner: 'held' | 'moved'): Ground {
-  const placed = known.get(ground.portions) ?? withDifference(ground);
-  known.set(ground.portions, placed);
+  const placed = placedOf.get(ground.portions) ?? withDifference(ground);
+  placedOf.set(ground.portions, placed);
   return { ...ground, ...placed, currency, money: { in: 'other', code: currency.code, manner } };
 }
 

@@ -32,9 +32,9 @@ export interface Known {
  * A statement as it will be run, and with it which vectors it needs. In rounds: a layout names its plan, a plan budgets and past placements;
  * while any of them is not known yet the outcome is `definitions_missing`, and they stand in the definitions. Pure.
  */
-export function planStatement(known: Known, request: StatementRequest): Planned<StatementPlan> {
-  const { definitions } = known;
-  const asToday = openLayout(known, request, []);
+export function planStatement(facts: Known, request: StatementRequest): Planned<StatementPlan> {
+  const { definitions } = facts;
+  const asToday = openLayout(facts, request, []);
   if (!asToday.ok) return asToday;
   const chosen = request.columns ?? usualColumns(definitions, asToday.value.usual);
   if (chosen === undefined) return unknownYet;
@@ -43,7 +43,7 @@ export function planStatement(known: Known, request: StatementRequest): Planned<
   if (!columns.ok) return columns;
   const stood = pastPlacements(definitions, today, columns.value);
   if (!stood.ok) return stood;
-  const layout = stood.value.length === 0 ? asToday : openLayout(known, request, stood.value);
+  const layout = stood.value.length === 0 ? asToday : openLayout(facts, request, stood.value);
   if (!layout.ok) return layout;
   const { ground, compiled, scope, layoutId } = layout.value;
   const rates = ratesOf(definitions, ground, compiled, scope, columns.value);
@@ -80,11 +80,11 @@ interface OpenedLayout {
   readonly usual: UsualColumns | undefined;
 }
 
-function openLayout(known: Known, request: StatementRequest, stood: readonly Stood[]): Planned<OpenedLayout> {
+function openLayout(facts: Known, request: StatementRequest, stood: readonly Stood[]): Planned<OpenedLayout> {
   const { statement } = request;
   if (typeof statement === 'string') {
     const kind = statement === 'trial_balance' ? 'free' : statement;
-    const ground = groundFor(known, request.classificationId, kind, request, stood);
+    const ground = groundFor(facts, request.classificationId, kind, request, stood);
     if (!ground.ok) return ground;
     const language = languageFor(ground.value.languages, request.language);
     return succeed({
@@ -98,25 +98,25 @@ function openLayout(known: Known, request: StatementRequest, stood: readonly Sto
       usual: undefined,
     });
   }
-  if ('drafted' in statement) return openOwn(known, request, statement.drafted, null, request.classificationId, stood);
+  if ('drafted' in statement) return openOwn(facts, request, statement.drafted, null, request.classificationId, stood);
   const { layoutId } = statement;
-  const found = known.definitions.find({ of: 'layout', id: layoutId });
+  const found = facts.definitions.find({ of: 'layout', id: layoutId });
   if (found === undefined) return unknownYet;
   if (found === null) return fail({ code: 'not_found', thing: 'layout', id: layoutId });
-  if (found.own !== null) return openOwn(known, request, found.own, layoutId, found.classificationId, stood);
-  const ground = groundFor(known, found.classificationId, found.kind, request, stood);
+  if (found.own !== null) return openOwn(facts, request, found.own, layoutId, found.classificationId, stood);
+  const ground = groundFor(facts, found.classificationId, found.kind, request, stood);
   return ground.ok ? fail({ code: 'layout_not_in_use', name: found.name }) : ground;
 }
 
 function openOwn(
-  known: Known,
+  facts: Known,
   request: StatementRequest,
   own: OwnLayout,
   layoutId: number | null,
   classificationId: number,
   stood: readonly Stood[],
 ): Planned<OpenedLayout> {
-  const ground = groundFor(known, classificationId, own.kind, request, stood);
+  const ground = groundFor(facts, classificationId, own.kind, request, stood);
   if (!ground.ok) return ground;
   const language = languageFor(ground.value.languages, request.language);
   return succeed({
@@ -137,8 +137,8 @@ interface Stood {
 }
 
 /** In the currency asked for, where amounts come into it by themselves and not by one rate for all; with stand-ins for accounts. */
-function groundFor(known: Known, classificationId: number, kind: Layout['kind'], request: StatementRequest, stood: readonly Stood[]): Planned<Ground> {
-  const kept = known.grounds(classificationId);
+function groundFor(facts: Known, classificationId: number, kind: Layout['kind'], request: StatementRequest, stood: readonly Stood[]): Planned<Ground> {
+  const kept = facts.grounds(classificationId);
   if (!kept) return fail({ code: 'not_found', thing: 'classification', id: classificationId });
   const { presentation } = request;
   let ground = kept;
@@ -186,9 +186,9 @@ function ratesOf(
 ): Planned<{ readonly needed: RatesNeeded; readonly rates: PresentationRates; readonly presented: NonNullable<ColumnsPlan['presented']> } | null> {
   const { money, calendar, currency, kept } = ground;
   if (money.in === 'own') return succeed(null);
-  const given = definitions.find({ of: 'rates', currency: currency.code });
-  if (given === undefined) return unknownYet;
-  const rates = presentationRates(given ?? [], currency, calendar);
+  const presentation = definitions.find({ of: 'rates', currency: currency.code });
+  if (presentation === undefined) return unknownYet;
+  const rates = presentationRates(presentation ?? [], currency, calendar);
   const holds = (...some: readonly Element[]): boolean => scope.length === 0 || scope.some((element) => some.includes(element));
   // What rates did to what is held at closing rates is neither an increase nor a decrease.
   const isByDirection = compiled.readings.some(({ direction }) => direction !== undefined);

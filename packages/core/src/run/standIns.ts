@@ -28,7 +28,7 @@ export function lastMomentOf(day: Day): string {
 type Widened = Placed & { readonly standIns: StandIns };
 
 /** What stood on earlier days never changes; where it stands among the categories of today does with the structure. */
-const known = new WeakMap<Ground['portions'], Map<string, Widened>>();
+const widenedOf = new WeakMap<Ground['portions'], Map<string, Widened>>();
 
 /** Of accounts that are in no chart: behind the one that bears the difference of translation. */
 export function placedBeside(at: number): number {
@@ -41,8 +41,8 @@ export function placedBeside(at: number): number {
  */
 export function groundOnDays(ground: Ground, stood: readonly { readonly day: Day; readonly past: PastPlacement }[]): Ground {
   if (stood.length === 0) return ground;
-  const before = known.get(ground.portions) ?? new Map<string, Widened>();
-  known.set(ground.portions, before);
+  const before = widenedOf.get(ground.portions) ?? new Map<string, Widened>();
+  widenedOf.set(ground.portions, before);
   const key = stood.map(({ day }) => day).join();
   const placed = before.get(key) ?? standInsOf(ground, stood);
   before.set(key, placed);

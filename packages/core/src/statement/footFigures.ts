@@ -54,8 +54,8 @@ export function footFigures(
   };
   for (const row of bearing.values()) if (!inTotal.has(row.key) && !isSum(row)) begin(row);
   const sumOf = (row: StatementRow): bigint => {
-    const known = figures.get(row.key);
-    if (known !== undefined) return known;
+    const figure = figures.get(row.key);
+    if (figure !== undefined) return figure;
     const sum = row.parts.reduce((total, { key, sign }) => total + BigInt(sign) * sumOf(bearing.get(key) as StatementRow), 0n);
     figures.set(row.key, sum);
     return sum;
@@ -90,12 +90,12 @@ function allot(
   parts: readonly RowPart[],
   exact: readonly bigint[],
   { times, over }: ShownUnit,
-  given: readonly (bigint | undefined)[],
+  held: readonly (bigint | undefined)[],
 ): bigint[] {
   const counted = exact.map((amount, at) => {
     const signed = BigInt(parts[at]?.sign ?? 1) * amount * times;
     const remainder = ((signed % over) + over) % over;
-    const fixed = given[at];
+    const fixed = held[at];
     return fixed === undefined
       ? { at, signed, remainder, share: (signed - remainder) / over }
       : { at, signed, remainder: 0n, share: BigInt(parts[at]?.sign ?? 1) * fixed };
@@ -106,7 +106,7 @@ function allot(
     one.share += 1n;
     left -= 1n;
   }
-  const free = counted.filter(({ at }) => given[at] === undefined);
+  const free = counted.filter(({ at }) => held[at] === undefined);
   const largest = (free.length > 0 ? free : counted).reduce<(typeof counted)[number] | undefined>(
     (found, one) => (found === undefined || magnitude(one.signed) > magnitude(found.signed) ? one : found),
     undefined,

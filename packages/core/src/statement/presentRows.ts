@@ -206,8 +206,8 @@ class Page {
 
   /** Then its accounts have no figures either. */
   private hasNothingBefore(line: Line, run: number): boolean {
-    const known = this.input.runs[run]?.reckoned.get(this.input.compiled.indexOf.get(line.key) as number);
-    return known?.ok === false && known.failure.code === 'no_balances_before';
+    const reckoned = this.input.runs[run]?.reckoned.get(this.input.compiled.indexOf.get(line.key) as number);
+    return reckoned?.ok === false && reckoned.failure.code === 'no_balances_before';
   }
 
   private isOpen(key: string, byDetail: boolean): boolean {
@@ -271,8 +271,8 @@ class Page {
     const index = this.input.compiled.indexOf.get(line.key) as number;
     if (this.input.runs.every(({ reckoned }) => reckoned.get(index)?.ok !== false)) return undefined;
     const faults = this.input.runs.map(({ reckoned }) => {
-      const known = reckoned.get(index);
-      return known?.ok === false ? known.failure : null;
+      const result = reckoned.get(index);
+      return result?.ok === false ? result.failure : null;
     });
     let next = 0;
     return this.input.columns.map((column) => (column.kind === 'amount' ? (faults[next++] ?? null) : null));

@@ -63,8 +63,8 @@ const none: ReadonlyMap<number, Outcome<Fraction, LineFault>> = new Map();
  * One pass over the accounts, one pass up the lines, then sums and calculations. A zero balance counts as the normal
  * side, and adds nothing. Cost: accounts + lines.
  */
-export function runColumn(compiled: CompiledLayout, given: ColumnInput): RunColumn {
-  const input = withoutTransfers(compiled, given);
+export function runColumn(compiled: CompiledLayout, column: ColumnInput): RunColumn {
+  const input = withoutTransfers(compiled, column);
   const { lines, parentAt, lineOfDebit, lineOfCredit } = compiled;
   const amounts = new BigInt64Array(lines.length);
   const { net, sides } = input;
@@ -197,9 +197,9 @@ function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, sp
       let missing: Outcome<Fraction, LineFault> | null = null;
       for (const { key, sign } of line.terms) {
         const at = indexOf.get(key) as number;
-        const known = reckoned.get(at);
-        if (known)
-          missing = !known.ok && known.failure.code === 'no_balances_before' ? known : (missing ?? fail({ code: 'operand_missing', key, at: 0, length: 0 }));
+        const result = reckoned.get(at);
+        if (result)
+          missing = !result.ok && result.failure.code === 'no_balances_before' ? result : (missing ?? fail({ code: 'operand_missing', key, at: 0, length: 0 }));
         total += BigInt(sign) * shownAmount(compiled, amounts, at);
       }
       if (missing) reckoned.set(index, missing);
@@ -219,8 +219,8 @@ function reckon(compiled: CompiledLayout, amounts: BigInt64Array, { exponent, sp
         const at = indexOf.get(key);
         const named = at === undefined ? undefined : lines[at];
         if (at === undefined || !named || named.kind === 'text' || named.kind === 'space') return null;
-        const known = reckoned.get(at);
-        if (known) return known.ok ? known.value : null;
+        const result = reckoned.get(at);
+        if (result) return result.ok ? result.value : null;
         const own = shownAmount(compiled, amounts, at);
         return fraction(named.side === 'debit' ? own : -own, unit);
       },

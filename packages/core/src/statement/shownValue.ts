@@ -7,11 +7,11 @@ import type { RunColumn } from './runColumn.ts';
 /** What a line shows in a column, in its unit: minor units, hundredths, tenths of a percent, days; `null` where it has no value. */
 export function shownValue(compiled: CompiledLayout, { amounts, reckoned }: Pick<RunColumn, 'amounts' | 'reckoned'>, index: number): bigint | null {
   const line = compiled.lines[index] as Line;
-  const known = reckoned.get(index);
-  if (known === undefined) return shownSign(line) * shownAmount(compiled, amounts, index);
+  const result = reckoned.get(index);
+  if (result === undefined) return shownSign(line) * shownAmount(compiled, amounts, index);
   const unit = unitOf(line);
-  if (!known.ok || unit === 'amount') return null;
+  if (!result.ok || unit === 'amount') return null;
   // A percent is a hundredth: what the formula comes to times a hundred.
-  const value = roundFraction(known.value, decimalsOf[unit] + (unit === 'percent' ? 2 : 0));
+  const value = roundFraction(result.value, decimalsOf[unit] + (unit === 'percent' ? 2 : 0));
   return line.reversed ? -value : value;
 }

@@ -25,8 +25,8 @@ export function presentationRates(rates: readonly ExchangeRate[], to: Currency, 
   const historical = new Map(own.flatMap((rate) => (rate.kind === 'historical' ? [[`${rate.accountId} ${rate.day}`, read(rate)]] : [])));
   const closing = new Map<Day, Decimal | null>();
   const closingOn = (day: Day): Decimal | null => {
-    const known = closing.get(day);
-    if (known !== undefined) return known;
+    const rate = closing.get(day);
+    if (rate !== undefined) return rate;
     const found = read(closingRateOn(own, to.code, day));
     closing.set(day, found);
     return found;

@@ -72,8 +72,8 @@ export interface TranslatedCube {
  * translated in its own year. What is rounded is rounded once, where it is translated; of two layers the second is the rest of both.
  * Where a rate is missing the amounts stand as nil, and the rate is named. Cost: periods × accounts + lines of equity.
  */
-export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { readonly code: 'amounts_too_large' }> {
-  const { cube, rates, from, elements, isFlow } = given;
+export function translateCube(source: TranslatedFrom): Outcome<TranslatedCube, { readonly code: 'amounts_too_large' }> {
+  const { cube, rates, from, elements, isFlow } = source;
   const { periods } = cube.calendar;
   const accounts = cube.accountIds.length;
   const wide = accounts + 1;
@@ -85,8 +85,8 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   const at = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
   const manners = mannersOf(elements, isFlow);
   const averageOf = (periodIndex: number): Decimal | null => rates.averageOf(periodIndex) ?? lacks('average', periods[periodIndex]?.firstDay ?? '');
-  checkWhole(given);
-  const byPeriod = equityLinesByPeriod(cube, given.equityLines);
+  checkWhole(source);
+  const byPeriod = equityLinesByPeriod(cube, source.equityLines);
   const books = emptyBooks(wide * periods.length);
   let most = 0n;
   const put = (into: GrossVector, index: number, debit: bigint, credit: bigint): void => {
@@ -134,12 +134,12 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
       let rest = 0n;
       for (let account = 0; account < accounts; account++) {
         const net = netIn(closed, account, [layer]);
-        if (net === 0n || account === given.retainedEarnings) continue;
+        if (net === 0n || account === source.retainedEarnings) continue;
         const translated = at(net, closing ?? lacks('closing', period.lastDay));
         rest -= translated;
         put(books[layer].closing, base + account, netOf(books[layer].closing, base + account) + translated, 0n);
       }
-      const { retainedEarnings } = given;
+      const { retainedEarnings } = source;
       if (rest !== 0n && retainedEarnings >= 0)
         put(books[layer].closing, base + retainedEarnings, netOf(books[layer].closing, base + retainedEarnings) + rest, 0n);
       for (const origin of ['ordinary', 'closing'] as const) put(books[layer][origin], base + accounts, -netOfRow(books[layer][origin], base, accounts), 0n);
@@ -156,7 +156,7 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
       const translated = both(sums, account, manner === 'balance' ? held : average, manner === 'balance');
       for (const layer of layers) put(made[layer], account, ...translated[layer]);
     }
-    for (const line of given.equityLines) {
+    for (const line of source.equityLines) {
       if (!line.isOpening || line.day !== day) continue;
       const [into, rate] = [made[line.layer], rates.ofEquity(cube.accountIds[line.account] as number, day)];
       put(into, line.account, (into.debit[line.account] as bigint) + at(line.debit, rate), (into.credit[line.account] as bigint) + at(line.credit, rate));
@@ -169,8 +169,8 @@ export function translateCube(given: TranslatedFrom): Outcome<TranslatedCube, { 
   const within = (partial: PartialLines): PartialLines => {
     const found = new Map<Day, SumsByLayer>();
     const translated = (position: Position): SumsByLayer => {
-      const known = found.get(position.day);
-      if (known) return known;
+      const atPosition = found.get(position.day);
+      if (atPosition) return atPosition;
       const nothing = noSums(accounts);
       const lines: SumsByLayer = { ledger: partial(position, 'ledger') ?? nothing.ledger, adjustment: partial(position, 'adjustment') ?? nothing.adjustment };
       const made = noSums(wide);

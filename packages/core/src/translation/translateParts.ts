@@ -45,19 +45,19 @@ interface Step {
  * difference of a set is what its lines are out of balance by, at the closing rate, less what they come to at their own: lines that balance in the
  * company's currency balance here. `whole`: all lines, translated from `given`. Cost: periods × pairs, sorted within each account.
  */
-export function translateParts(given: TranslatedFrom, whole: TranslatedCube, base: PairCube): TranslatedParts {
-  const { calendar } = given.cube;
-  const pairs = withDifferences(base, given.cube.accountIds.length);
+export function translateParts(source: TranslatedFrom, whole: TranslatedCube, base: PairCube): TranslatedParts {
+  const { calendar } = source.cube;
+  const pairs = withDifferences(base, source.cube.accountIds.length);
   const byPeriod = equityLinesByPeriod(
-    given.cube,
-    given.equityLines.filter(({ facetSetId }) => facetSetId !== 0),
+    source.cube,
+    source.equityLines.filter(({ facetSetId }) => facetSetId !== 0),
   );
   const moment = (origin: 'ordinary' | 'closing', periodIndex: number): Moment => ({
-    all: sumsUpTo(given.cube, origin, periodIndex),
+    all: sumsUpTo(source.cube, origin, periodIndex),
     pairs: sumsUpTo(base.cube, origin, periodIndex),
     translated: sumsUpTo(whole.cube, origin, periodIndex),
   });
-  const manners = mannersOf(given.elements, given.isFlow);
+  const manners = mannersOf(source.elements, source.isFlow);
   const asMoved = manners.map((): Manner => 'movement');
   const borneBy = (origin: 'ordinary' | 'closing'): SumsByLayer[] => {
     let borne = noSums(pairs.account.length);
@@ -66,15 +66,15 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
       const now = moment(origin, periodIndex);
       borne =
         origin === 'ordinary'
-          ? borneAt(given, pairs, manners, borne, {
+          ? borneAt(source, pairs, manners, borne, {
               before,
               now,
               day: lastDay,
-              average: given.rates.averageOf(periodIndex),
+              average: source.rates.averageOf(periodIndex),
               equityLines: byPeriod.get(periodIndex) ?? [],
             })
           : // Closing entries move what a year left by the rate of its last day.
-            borneAt(given, pairs, asMoved, borne, { before, now, day: lastDay, average: given.rates.closingOn(lastDay), equityLines: [] });
+            borneAt(source, pairs, asMoved, borne, { before, now, day: lastDay, average: source.rates.closingOn(lastDay), equityLines: [] });
       before = now;
       return borne;
     });
@@ -84,17 +84,17 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
   /** What pairs bear of what a year opens with. */
   const borneOfOpening = (day: Day, translated: SumsByLayer): SumsByLayer => {
     const ofPairs = noSums(base.account.length);
-    for (const line of given.openingLines)
+    for (const line of source.openingLines)
       if (line.day === day && line.facetSetId !== 0) add(ofPairs[line.layer], base.pairOf(line.account, line.facetSetId), line.debit, line.credit);
-    const all = given.cube.openings.get(day) ?? noSums(given.cube.accountIds.length);
-    const nothing = { all: noSums(given.cube.accountIds.length), pairs: noSums(base.account.length), translated: noSums(whole.cube.accountIds.length) };
+    const all = source.cube.openings.get(day) ?? noSums(source.cube.accountIds.length);
+    const nothing = { all: noSums(source.cube.accountIds.length), pairs: noSums(base.account.length), translated: noSums(whole.cube.accountIds.length) };
     const before = addDays(day, -1);
-    return borneAt(given, pairs, manners, noSums(pairs.account.length), {
+    return borneAt(source, pairs, manners, noSums(pairs.account.length), {
       before: nothing,
       now: { all, pairs: ofPairs, translated },
-      day: given.rates.closingOn(before) === null ? day : before,
-      average: given.rates.averageOf(periodIndexOf(calendar, day)),
-      equityLines: given.equityLines.filter((line) => line.isOpening === true && line.day === day && line.facetSetId !== 0),
+      day: source.rates.closingOn(before) === null ? day : before,
+      average: source.rates.averageOf(periodIndexOf(calendar, day)),
+      equityLines: source.equityLines.filter((line) => line.isOpening === true && line.day === day && line.facetSetId !== 0),
     });
   };
 
@@ -102,16 +102,16 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
   /** What pairs bear of the lines from the first day of a period to a day within it. */
   const addedWithin = (position: Position, all: SumsByLayer, translated: SumsByLayer, ofSets: LinesOfSets): SumsByLayer => {
     const { day, periodIndex } = position;
-    const known = addedUntil.get(day);
-    if (known) return known;
+    const addedThen = addedUntil.get(day);
+    if (addedThen) return addedThen;
     const before = moment('ordinary', periodIndex);
     const ofPairs = noSums(base.account.length);
     for (const { account, facetSetId, layer, debit, credit } of ofSets(position)) add(ofPairs[layer], base.pairOf(account, facetSetId), debit, credit);
     const now = { all: plusSums(before.all, all), pairs: plusSums(before.pairs, ofPairs), translated: plusSums(before.translated, translated) };
     const borneBefore = borne.ordinary[periodIndex] ?? noSums(pairs.account.length);
-    const average = given.rates.averageOf(periodIndex + 1);
+    const average = source.rates.averageOf(periodIndex + 1);
     const equityLines = (byPeriod.get(periodIndex + 1) ?? []).filter((line) => line.day <= day);
-    const added = plusSums(borneAt(given, pairs, manners, borneBefore, { before, now, day, average, equityLines }), borneBefore, -1n);
+    const added = plusSums(borneAt(source, pairs, manners, borneBefore, { before, now, day, average, equityLines }), borneBefore, -1n);
     const oldest = addedUntil.keys().next().value;
     if (addedUntil.size >= daysKept && oldest !== undefined) addedUntil.delete(oldest);
     addedUntil.set(day, added);
@@ -135,10 +135,10 @@ export function translateParts(given: TranslatedFrom, whole: TranslatedCube, bas
       const translatedLines = whole.within(all);
       const found = new Map<Day, SumsByLayer>();
       return (position, layer) => {
-        const known = found.get(position.day);
-        if (known) return known[layer];
+        const borne = found.get(position.day);
+        if (borne) return borne[layer];
         const translated = sumsWithin(translatedLines, position, whole.cube.accountIds.length);
-        const added = addedWithin(position, sumsWithin(all, position, given.cube.accountIds.length), translated, ofSets);
+        const added = addedWithin(position, sumsWithin(all, position, source.cube.accountIds.length), translated, ofSets);
         const own = selectPairs(pairs, added, translated, selected);
         found.set(position.day, own);
         return own[layer];
@@ -173,11 +173,11 @@ function withDifferences({ account, set, pairOf }: PairCube, difference: number)
 }
 
 /** What pairs bear after a step, from what they bore before it. */
-function borneAt(given: TranslatedFrom, pairs: BearingPairs, manners: readonly Manner[], borne: SumsByLayer, step: Step): SumsByLayer {
-  const { rates, from, cube } = given;
+function borneAt(books: TranslatedFrom, pairs: BearingPairs, manners: readonly Manner[], borne: SumsByLayer, step: Step): SumsByLayer {
+  const { rates, from, cube } = books;
   const next = plusSums(borne, noSums(0));
   const closing = rates.closingOn(step.day);
-  const [atClosing, atAverage] = [exactly(given, closing), exactly(given, step.average)];
+  const [atClosing, atAverage] = [exactly(books, closing), exactly(books, step.average)];
   const atRate = (amount: bigint, rate: Decimal | null): bigint => (rate === null ? 0n : toPresentation(amount, from, rates.to, rate));
   for (const [run, first] of pairs.firsts.slice(0, -1).entries()) {
     const manner = manners[pairs.account[first] as number] as Manner;

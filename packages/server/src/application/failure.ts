@@ -192,7 +192,7 @@ export type Failure =
   | { code: 'chart_file_wrong'; rows: number }
   /** Of a file of facet values. */
   | { code: 'facet_file_wrong'; rows: number }
-  /** The chart or the ledger is not what the rehearsal showed. */
+  /** The chart or the ledger is not what the check showed. */
   | { code: 'chart_moved_on' }
   | CodesRefused
   | ChartFileUnreadable

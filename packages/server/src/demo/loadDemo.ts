@@ -196,9 +196,9 @@ async function plantCategories(ports: Ports, books: Books, categoriesOf: DemoCom
 
 /** The opening trial balance as a ledger would export it, with elements, parents and category paths. */
 function openingFile({ accounts, opening, retainedEarnings, currency }: DemoCompany): string {
-  const known = Object.values(opening).reduce((total, units) => total + units, 0);
+  const opened = Object.values(opening).reduce((total, units) => total + units, 0);
   const rows = accounts.map(({ number, name, element, category, parent }) => {
-    const units = number === retainedEarnings ? -known : (opening[number] ?? 0);
+    const units = number === retainedEarnings ? -opened : (opening[number] ?? 0);
     return [number, name, element, parent, category, toDecimalText(BigInt(Math.round(units * 100)), { code: currency, exponent: 2 })];
   });
   return stringify([['Number', 'Name', 'Element', 'Parent', 'Category', 'Balance'], ...rows]);

@@ -9,7 +9,7 @@ type Refused = 'unknown_key' | 'too_deep' | 'too_many_members';
  * What is wrong with JSON that would take long to read, seen before it is: keys that nobody knows (`known`, of its outermost object), at the first of
  * them; more depth or members than anything has. Only its frame is looked at: whether it is JSON is found out by reading it.
  */
-export function scanBody(json: Buffer, known: ReadonlySet<string> | null): Refused | null {
+export function scanBody(json: Buffer, fields: ReadonlySet<string> | null): Refused | null {
   const isObject: boolean[] = [];
   const members: number[] = [];
   let isKeyNext = false;
@@ -21,7 +21,7 @@ export function scanBody(json: Buffer, known: ReadonlySet<string> | null): Refus
         if (isKeyNext) {
           members[depth] = (members[depth] ?? 0) + 1;
           if ((members[depth] ?? 0) > mostMembers) return 'too_many_members';
-          if (depth === 0 && known && !known.has(json.toString('utf8', at + 1, end))) return 'unknown_key';
+          if (depth === 0 && fields && !fields.has(json.toString('utf8', at + 1, end))) return 'unknown_key';
         }
         isKeyNext = false;
         at = end;

@@ -3,9 +3,9 @@ import type {
   AccountPeriods,
   AttachmentList,
   CategoryBody,
-  ChartRehearsalBody,
+  ChartCheckBody,
   ChartView,
-  MergeRehearsalBody,
+  MergeCheckBody,
   NoteList,
   PlacedAccount,
   PlacementView,
@@ -15,7 +15,7 @@ import type {
 } from '@ivory-ladder/contract';
 import { type Account, hasLinesIn, type PlacesOfAccount, pathOf, placesByAccount } from '@ivory-ladder/core';
 import { accountsById } from '../application/books/index.ts';
-import type { AccountPeriod, ChartOverview, ChartRehearsal, MergeRehearsal, ViewsOfPerson } from '../application/chart/index.ts';
+import type { AccountPeriod, ChartCheck, ChartOverview, MergeCheck, ViewsOfPerson } from '../application/chart/index.ts';
 import type { PlacementOverview } from '../application/placement/index.ts';
 import type { AccountNote, Attachment, ChartAccount, SavedView, VersionedCategory } from '../application/ports/index.ts';
 import type { WholeEffect } from '../application/statements/index.ts';
@@ -151,15 +151,7 @@ export function toEffect({ lookedAt, rows }: WholeEffect): StatementEffect {
   };
 }
 
-export function toChartRehearsal({
-  fileName,
-  comparison,
-  unknownColumns,
-  listHeadings,
-  effect,
-  structureVersion,
-  revision,
-}: ChartRehearsal): ChartRehearsalBody {
+export function toChartCheck({ fileName, comparison, unknownColumns, listHeadings, effect, structureVersion, revision }: ChartCheck): ChartCheckBody {
   return {
     fileName,
     rows: comparison.rows.map((row) => ({ ...row, changes: row.changes.map((change) => ({ ...change })), faults: row.faults.map((fault) => ({ ...fault })) })),
@@ -181,12 +173,12 @@ export function toAccountPeriods(periods: readonly AccountPeriod[]): AccountPeri
   return { periods: periods.map((period) => ({ ...period, movement: text(period.movement), closing: text(period.closing) })) };
 }
 
-export function toMergeRehearsal({ moves, moved, role, codes, effect, structureVersion, revision }: MergeRehearsal): MergeRehearsalBody {
+export function toMergeCheck({ moves, moved, role, codes, effect, structureVersion, revision }: MergeCheck): MergeCheckBody {
   return {
     moves: moves.map(({ layer, amount }) => ({ layer, amount: text(amount) })),
     moved: moved.map((one) => ({ ...one })),
     role,
-    codes: codes.map((given) => ({ ...given })),
+    codes: codes.map((listed) => ({ ...listed })),
     effect: toEffect(effect),
     structureVersion,
     revision,

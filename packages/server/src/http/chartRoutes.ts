@@ -11,6 +11,12 @@ import {
   changeAccount,
   changeChartView,
   changeCodeList,
+  checkAccountChange,
+  checkChartFile,
+  checkFacetFile,
+  checkFacetFill,
+  checkMerge,
+  checkRenumbering,
   chooseChartColumns,
   deleteAccount,
   deleteAttachment,
@@ -23,12 +29,6 @@ import {
   listChartViews,
   listNotes,
   mergeAccounts,
-  rehearseAccountChange,
-  rehearseChartFile,
-  rehearseFacetFile,
-  rehearseFacetFill,
-  rehearseMerge,
-  rehearseRenumbering,
   renumberAccounts,
   saveChartView,
   viewAccountPeriods,
@@ -47,8 +47,8 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('getChart', async ({ access, query }) => mapOutcome(await viewChart(ports, access, query), answers.toChart));
   on('addAccount', async ({ access, body }) => mapOutcome(await addAccount(ports, access, body), answers.toAccount));
   on('changeAccount', async ({ access, id, body }) => mapOutcome(await changeAccount(ports, access, id('accountId'), body), answers.toAccount));
-  on('rehearseAccountChange', async ({ access, id, body: { change, from, to } }) =>
-    mapOutcome(await rehearseAccountChange(ports, access, id('accountId'), change, { firstDay: from, lastDay: to }), answers.toEffect),
+  on('checkAccountChange', async ({ access, id, body: { change, from, to } }) =>
+    mapOutcome(await checkAccountChange(ports, access, id('accountId'), change, { firstDay: from, lastDay: to }), answers.toEffect),
   );
   on('listNotes', async ({ access, id }) => mapOutcome(await listNotes(ports, access, id('accountId')), answers.toNotes));
   on('addNote', async ({ access, id, body }) => mapOutcome(await addNote(ports, access, id('accountId'), body.content), answers.toNotes));
@@ -67,20 +67,20 @@ export function chartRoutes(on: On, ports: Ports): void {
   on('downloadAttachment', async ({ access, id }) => downloadAttachment(ports, access, id('attachmentId')));
   on('deleteAttachment', async ({ access, id }) => deleteAttachment(ports, access, id('attachmentId')));
   on('listAccountPeriods', async ({ access, id }) => mapOutcome(await viewAccountPeriods(ports, access, id('accountId')), answers.toAccountPeriods));
-  on('rehearseMerge', async ({ access, id, body: { into, day, from, to } }) =>
-    mapOutcome(await rehearseMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeRehearsal),
+  on('checkMerge', async ({ access, id, body: { into, day, from, to } }) =>
+    mapOutcome(await checkMerge(ports, access, id('accountId'), into, day, { firstDay: from, lastDay: to }), answers.toMergeCheck),
   );
   on('mergeAccounts', async ({ access, id, body: { into, ...body }, asked }) =>
     mapOutcome(await mergeAccounts(ports, access, id('accountId'), { intoId: into, ...body }, asked), toPosting),
   );
-  on('rehearseRenumbering', async ({ access, body: { changes, from, to } }) =>
-    mapOutcome(await rehearseRenumbering(ports, access, changes, { firstDay: from, lastDay: to }), answers.toEffect),
+  on('checkRenumbering', async ({ access, body: { changes, from, to } }) =>
+    mapOutcome(await checkRenumbering(ports, access, changes, { firstDay: from, lastDay: to }), answers.toEffect),
   );
   on('renumberAccounts', async ({ access, body }) => mapOutcome(await renumberAccounts(ports, access, body.changes), (renumbered) => ({ renumbered })));
   on('exportChart', async ({ access, query }) => exportChart(ports, access, query.kind));
   on('uploadChartFile', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
-  on('rehearseChartFile', async ({ access, id, body: { from, to } }) =>
-    mapOutcome(await rehearseChartFile(ports, access, id('fileId'), { firstDay: from, lastDay: to }), answers.toChartRehearsal),
+  on('checkChartFile', async ({ access, id, body: { from, to } }) =>
+    mapOutcome(await checkChartFile(ports, access, id('fileId'), { firstDay: from, lastDay: to }), answers.toChartCheck),
   );
   on('applyChartFile', async ({ access, id, body }) => applyChartFile(ports, access, id('fileId'), body));
   on('deleteAccount', async ({ access, id }) => deleteAccount(ports, access, id('accountId')));
@@ -95,13 +95,13 @@ export function chartRoutes(on: On, ports: Ports): void {
     mapOutcome(await viewCodeLists(ports, access), ({ lists, pairings }) => ({ lists: lists.map(toCodeList), pairings: [...pairings] })),
   );
   on('addPairingRule', async ({ access, body }) => mapOutcome(await addPairingRule(ports, access, body), (id) => ({ id })));
-  on('rehearseFacetFile', async ({ access, id, query, file }) =>
-    mapOutcome(await rehearseFacetFile(ports, access, id('listId'), { name: query.name, content: file }), toFacetFileFound),
+  on('checkFacetFile', async ({ access, id, query, file }) =>
+    mapOutcome(await checkFacetFile(ports, access, id('listId'), { name: query.name, content: file }), toFacetFileFound),
   );
   on('applyFacetFile', async ({ access, id, query, file }) =>
     mapOutcome(await applyFacetFile(ports, access, id('listId'), { name: query.name, content: file }), (lines) => ({ lines })),
   );
-  on('rehearseFacetFill', async ({ access, id, body }) => mapOutcome(await rehearseFacetFill(ports, access, { ...body, listId: id('listId') }), toFillFound));
+  on('checkFacetFill', async ({ access, id, body }) => mapOutcome(await checkFacetFill(ports, access, { ...body, listId: id('listId') }), toFillFound));
   on('applyFacetFill', async ({ access, id, body }) =>
     mapOutcome(await applyFacetFill(ports, access, { ...body, listId: id('listId') }), (lines) => ({ lines })),
   );

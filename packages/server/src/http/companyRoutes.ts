@@ -4,11 +4,11 @@ import type { z } from 'zod';
 import {
   addAdjustingPeriod,
   changeSettings,
+  checkSettings,
   createCompany,
   lockPeriods,
   makeNextYear,
   makeYear,
-  rehearseSettings,
   removeCompany,
   unlockPeriod,
   viewCompany,
@@ -26,8 +26,8 @@ export function companyRoutes(on: On, ports: Ports): void {
   on('createCompany', async ({ identity, body }) => mapOutcome(await createCompany(ports, identity, body), answers.toCompany));
   on('getCompany', async ({ access }) => mapOutcome(await viewCompany(ports, access), answers.toCompany));
   on('removeCompany', async ({ access, body }) => removeCompany(ports, access, body.name));
-  on('rehearseSettings', async ({ access, body: { from, to, ...edit } }) =>
-    mapOutcome(await rehearseSettings(ports, access, edit, { firstDay: from, lastDay: to }), ({ effect, ...counts }) => ({
+  on('checkSettings', async ({ access, body: { from, to, ...edit } }) =>
+    mapOutcome(await checkSettings(ports, access, edit, { firstDay: from, lastDay: to }), ({ effect, ...counts }) => ({
       ...counts,
       effect: toEffect(effect),
     })),

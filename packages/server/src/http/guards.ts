@@ -6,8 +6,8 @@ const changing = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
 /** The Host must be one that the server listens as, which stops a foreign name that resolves to this machine. */
 export function guardHost(hosts: readonly string[]): RequestHandler {
-  const known = new Set(hosts.map((host) => host.toLowerCase()));
-  return (request, response, next) => (known.has((request.headers.host ?? '').toLowerCase()) ? next() : sendProblem(response, { code: 'host_refused' }));
+  const names = new Set(hosts.map((host) => host.toLowerCase()));
+  return (request, response, next) => (names.has((request.headers.host ?? '').toLowerCase()) ? next() : sendProblem(response, { code: 'host_refused' }));
 }
 
 /** Every changing request comes from the same origin and bears our header, which no form of another site can send. */

@@ -9,7 +9,7 @@ const ofMuch: ReadonlySet<OperationName> = new Set<OperationName>([
   'mergeAccounts',
   'renumberAccounts',
   'applyPlacement',
-  'rehearseFacetFill',
+  'checkFacetFill',
   'applyFacetFill',
   'postJournalImport',
   'runSet',

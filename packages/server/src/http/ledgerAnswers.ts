@@ -8,11 +8,11 @@ import type {
   EntryClimb,
   EntryList,
   PostingBody,
-  RehearsalBody,
+  TrialBalanceCheckBody,
   TrialBalanceViewBody,
 } from '@ivory-ladder/contract';
 import { isOnSide, sideAgainstIn, toldAccount } from '@ivory-ladder/core';
-import type { AccountClimb, AccountLinesView, Rehearsal } from '../application/ledger/index.ts';
+import type { AccountClimb, AccountLinesView, TrialBalanceCheck } from '../application/ledger/index.ts';
 import type {
   AccountLedger,
   AdjustmentsView,
@@ -149,25 +149,25 @@ export function toAccountLedger({ books, accounts, leftOut }: AccountLedger): Ac
   };
 }
 
-export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody {
-  const { file, reading, books, plan } = rehearsal;
+export function toTrialBalanceCheck(fileId: number, check: TrialBalanceCheck): TrialBalanceCheckBody {
+  const { file, reading, books, plan } = check;
   const named = ({ number, name, amount }: { number: string; name: string; amount: bigint }) => ({ number, name, amount: text(amount) });
   return {
     fileId,
-    fileName: rehearsal.fileName,
-    format: { ...rehearsal.format, sheets: [...rehearsal.format.sheets] },
+    fileName: check.fileName,
+    format: { ...check.format, sheets: [...check.format.sheets] },
     decimalSign: reading.decimalSign,
     amounts: reading.amounts,
     headingRow: reading.headingRow === null ? 0 : reading.headingRow + 1,
-    headings: [...rehearsal.headings],
+    headings: [...check.headings],
     columns: { ...reading.columns },
-    date: rehearsal.date,
-    dateFrom: rehearsal.date === null ? null : rehearsal.date === reading.day ? 'file' : 'answer',
-    figures: rehearsal.figures,
+    date: check.date,
+    dateFrom: check.date === null ? null : check.date === reading.day ? 'file' : 'answer',
+    figures: check.figures,
     figuresProposed: true,
-    retainedEarnings: rehearsal.retainedEarnings,
-    retainedEarningsProposed: rehearsal.retainedEarningsProposed,
-    rows: rehearsal.rows.map((row) => ({
+    retainedEarnings: check.retainedEarnings,
+    retainedEarningsProposed: check.retainedEarningsProposed,
+    rows: check.rows.map((row) => ({
       row: row.row,
       number: row.number,
       name: row.name,
@@ -194,19 +194,19 @@ export function toRehearsal(fileId: number, rehearsal: Rehearsal): RehearsalBody
     credits: text(file.credits),
     difference: text(file.debits - file.credits),
     wouldBalance: textOrNull(file.wouldBalance),
-    elementsProposed: rehearsal.elementsProposed,
-    missing: rehearsal.missing.map(named),
-    missingSum: text(rehearsal.missing.reduce((total, { amount }) => total + amount, 0n)),
-    adjustments: rehearsal.adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
-    entries: rehearsal.entries.map(({ entry, lines }) => ({ day: entry.day, purpose: entry.purpose, closesYear: entry.closesYear, lines: lines.map(named) })),
-    newAccounts: rehearsal.rows.filter((row) => row.isNew && row.number !== '').length,
-    newCategories: rehearsal.newCategories.map((path) => [...path]),
-    placedByFile: rehearsal.placedByFile,
-    unusualDay: rehearsal.unusualDay && { ...rehearsal.unusualDay },
-    begins: rehearsal.begins,
-    replaces: rehearsal.replaces.map(({ fileName, postedAt, postedBy }) => ({ fileName, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy })),
-    retainedEarningsMoves: text(rehearsal.retainedEarningsMoves),
-    blockers: rehearsal.blockers.map((blocker) => ({ ...blocker })),
+    elementsProposed: check.elementsProposed,
+    missing: check.missing.map(named),
+    missingSum: text(check.missing.reduce((total, { amount }) => total + amount, 0n)),
+    adjustments: check.adjustments.map((adjustment) => ({ ...adjustment, amount: text(adjustment.amount) })),
+    entries: check.entries.map(({ entry, lines }) => ({ day: entry.day, purpose: entry.purpose, closesYear: entry.closesYear, lines: lines.map(named) })),
+    newAccounts: check.rows.filter((row) => row.isNew && row.number !== '').length,
+    newCategories: check.newCategories.map((path) => [...path]),
+    placedByFile: check.placedByFile,
+    unusualDay: check.unusualDay && { ...check.unusualDay },
+    begins: check.begins,
+    replaces: check.replaces.map(({ fileName, postedAt, postedBy }) => ({ fileName, postedAt: `${postedAt.replace(' ', 'T')}Z`, postedBy })),
+    retainedEarningsMoves: text(check.retainedEarningsMoves),
+    blockers: check.blockers.map((blocker) => ({ ...blocker })),
     nothingToPost: plan !== null && plan.entries.length === 0 && plan.newAccounts.length === 0 && plan.places.length === 0 && plan.withdraw.length === 0,
     revision: books.cube.revision,
   };

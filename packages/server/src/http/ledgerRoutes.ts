@@ -2,13 +2,13 @@ import type { operations } from '@ivory-ladder/contract';
 import { mapOutcome, succeed } from '@ivory-ladder/core';
 import type { z } from 'zod';
 import {
+  checkTrialBalance,
   keepFile,
   listAccountLines,
   listBroughtIn,
   listEntries,
   postEntry,
   postTrialBalance,
-  rehearseTrialBalance,
   reverseEntry,
   takeBackTrialBalance,
   viewAccountLedger,
@@ -24,8 +24,8 @@ import type { On } from './operationRoutes.ts';
 /** Trial balances brought in, balances and entries. */
 export function ledgerRoutes(on: On, ports: Ports): void {
   on('uploadTrialBalance', async ({ access, query, file }) => mapOutcome(await keepFile(ports, access, query.name, file), (fileId) => ({ fileId })));
-  on('rehearseTrialBalance', async ({ access, id, body }) =>
-    mapOutcome(await rehearseTrialBalance(ports, access, id('fileId'), body), (rehearsal) => answers.toRehearsal(id('fileId'), rehearsal)),
+  on('checkTrialBalance', async ({ access, id, body }) =>
+    mapOutcome(await checkTrialBalance(ports, access, id('fileId'), body), (check) => answers.toTrialBalanceCheck(id('fileId'), check)),
   );
   on('postTrialBalance', async ({ access, id, body, asked }) =>
     mapOutcome(await postTrialBalance(ports, access, id('fileId'), body, asked), answers.toPosting),

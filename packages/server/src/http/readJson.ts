@@ -16,12 +16,12 @@ const words = {
 
 /** Reads the body of an operation: as much as it may have, and not where its frame is refused. */
 export function readJson({ needs, takesMany, body }: Pick<Operation, 'needs' | 'takesMany' | 'body'>): RequestHandler {
-  const known = body instanceof z.ZodObject && body.def.catchall instanceof z.ZodNever ? new Set(Object.keys(body.shape)) : null;
+  const fields = body instanceof z.ZodObject && body.def.catchall instanceof z.ZodNever ? new Set(Object.keys(body.shape)) : null;
   return json({
     limit: needs === 'nobody' ? ofNobody : takesMany ? largestUploadBytes : ofOne,
     verify: (_request, _response, bytes, encoding) => {
       if (encoding !== 'utf-8') throw new BodyRefused('Not in UTF-8');
-      const refused = scanBody(bytes, known);
+      const refused = scanBody(bytes, fields);
       if (refused) throw new BodyRefused(words[refused]);
     },
   });

@@ -12,8 +12,8 @@ const generatedNames: ReadonlyMap<string, GeneratedName> = new Map([
 
 /** What a path or a body calls a statement: `balance-sheet`, `layout-7`. */
 export function nameOf(kind: string): StatementName {
-  const known = statementKind.parse(kind);
-  return generatedNames.get(known) ?? Number(known.slice('layout-'.length));
+  const parsed = statementKind.parse(kind);
+  return generatedNames.get(parsed) ?? Number(parsed.slice('layout-'.length));
 }
 
 export function kindOf(name: StatementName): string {

@@ -1,6 +1,6 @@
 import type { StatementQuery } from '@ivory-ladder/contract';
 import { type LayoutOptions, mapOutcome } from '@ivory-ladder/core';
-import { rehearseLayoutOptions, setLayoutOptions, viewLayoutOptions } from '../application/companies/index.ts';
+import { checkLayoutOptions, setLayoutOptions, viewLayoutOptions } from '../application/companies/index.ts';
 import type { Ports } from '../application/ports/index.ts';
 import { documentOf, exportWorkbook, findEvidence, giveVectors, proveStatements, runStatement } from '../application/statements/index.ts';
 import { toEffect } from './chartAnswers.ts';
@@ -10,8 +10,8 @@ import * as answers from './statementAnswers.ts';
 /** Statements, what their figures are made of, and the proofs. */
 export function statementRoutes(on: On, ports: Ports): void {
   on('getLayoutOptions', async ({ access }) => mapOutcome(await viewLayoutOptions(ports, access), toOptions));
-  on('rehearseLayoutOptions', async ({ access, body: { options, from, to } }) =>
-    mapOutcome(await rehearseLayoutOptions(ports, access, options, { firstDay: from, lastDay: to }), toEffect),
+  on('checkLayoutOptions', async ({ access, body: { options, from, to } }) =>
+    mapOutcome(await checkLayoutOptions(ports, access, options, { firstDay: from, lastDay: to }), toEffect),
   );
   on('setLayoutOptions', async ({ access, body: { version: expected, ...options } }) =>
     mapOutcome(await setLayoutOptions(ports, access, options, expected), toOptions),

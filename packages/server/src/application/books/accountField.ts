@@ -18,8 +18,8 @@ export interface NamedAmount {
 export function layField(books: Books, rows: readonly TrialBalanceRow[], retainedEarnings: string | null): AccountField {
   const byId = new Map(books.accounts.map((account) => [account.id, account]));
   const charted = books.cube.accountIds.map((id) => byId.get(id) as (typeof books.accounts)[number]);
-  const known = new Set(charted.map((account) => account.number));
-  const brought = [...new Map(rows.filter(({ number }) => number !== '' && !known.has(number)).map((row) => [row.number, row])).values()];
+  const numbers = new Set(charted.map((account) => account.number));
+  const brought = [...new Map(rows.filter(({ number }) => number !== '' && !numbers.has(number)).map((row) => [row.number, row])).values()];
   const all = [...charted, ...brought];
   const at = new Map(all.map(({ number }, index) => [number, index]));
   return {

@@ -9,7 +9,7 @@ export function lastBalance(books: Books, accountId: number): bigint {
   const last = calendar.periods.at(-1);
   const at = cube.indexOf.get(accountId);
   if (!last || at === undefined) return 0n;
-  const known = balancesOf.get(cube) ?? balanceAt(cube, traits, layers, last.lastDay, () => undefined).net;
-  balancesOf.set(cube, known);
-  return known[at] as bigint;
+  const balances = balancesOf.get(cube) ?? balanceAt(cube, traits, layers, last.lastDay, () => undefined).net;
+  balancesOf.set(cube, balances);
+  return balances[at] as bigint;
 }

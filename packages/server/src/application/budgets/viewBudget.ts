@@ -79,10 +79,13 @@ export async function readBudgetWorkbook(
   if (!found.ok) return found;
   const { accounts, tree, company } = opened.value;
   const isParent = new Map(tree.order.map(({ id }, at) => [id, tree.isParent[at] as boolean]));
-  const known = (company.numbered ? accounts : withPathsAsNumbers(accounts)).map((account) => ({ ...account, isParent: isParent.get(account.id) ?? false }));
+  const accountsOfSheet = (company.numbered ? accounts : withPathsAsNumbers(accounts)).map((account) => ({
+    ...account,
+    isParent: isParent.get(account.id) ?? false,
+  }));
   const table = await ports.tables.readOnce(file);
   if (!table.ok) return table;
-  return succeed(readBudgetSheet(table.value, known, periodsOf(opened.value, found.value.year).length, company.currency));
+  return succeed(readBudgetSheet(table.value, accountsOfSheet, periodsOf(opened.value, found.value.year).length, company.currency));
 }
 
 function periodsOf({ calendar }: Books, year: number): readonly Period[] {

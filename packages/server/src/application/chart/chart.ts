@@ -113,7 +113,7 @@ export function changeAccount(
 }
 
 /** What the change would do to every statement and layout in use; refused as the change would be, and nothing is changed. */
-export async function rehearseAccountChange(
+export async function checkAccountChange(
   ports: Ports,
   { companyId }: Access<'keep_chart'>,
   accountId: number,
@@ -202,9 +202,9 @@ function fieldsAfter(current: ChartAccount, edit: AccountEdit): AccountFields {
 }
 
 /** What an account has of each list with those given in the place of its own. */
-function codesGiven({ lists }: Books, own: CodesOfAccount, given: CodesGiven): Outcome<CodesOfAccount, Failure> {
+function codesGiven({ lists }: Books, own: CodesOfAccount, written: CodesGiven): Outcome<CodesOfAccount, Failure> {
   const codes: Record<ListKey, string> = { ...own };
-  for (const [key, typed] of Object.entries(given)) {
+  for (const [key, typed] of Object.entries(written)) {
     const list = lists.find((one) => one.key === key);
     if (!list) return fail({ code: 'not_found', thing: 'code_list', id: key });
     const found = codeFinder(list)(typed ?? '');

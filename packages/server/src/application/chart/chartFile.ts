@@ -25,7 +25,7 @@ import { placesKeptBy, renumberedOf } from '../placement/index.ts';
 import type { Books, PlacesByHand, Ports, StoredFile, WrittenFile } from '../ports/index.ts';
 import { booksAfter, noEffect, type PlacementAfter, placesWith, type WholeEffect, wholeEffect } from '../statements/index.ts';
 
-export interface ChartRehearsal {
+export interface ChartCheck {
   readonly fileName: string;
   readonly comparison: ChartComparison;
   /** Headings that nobody knows. */
@@ -33,7 +33,7 @@ export interface ChartRehearsal {
   /** What heads the column of each list. */
   readonly listHeadings: Readonly<Record<string, string>>;
   readonly effect: WholeEffect;
-  /** What the rehearsal was made against; the file is applied to no other. */
+  /** What the check was made against; the file is applied to no other. */
   readonly structureVersion: number;
   readonly revision: number;
 }
@@ -52,7 +52,7 @@ export async function exportChart(ports: Ports, { companyId }: Access, kind: Cha
 }
 
 /** Every row of the file with what it would do, and its effect on the statements; nothing is changed. */
-export async function rehearseChartFile(ports: Ports, access: Access<'keep_chart'>, fileId: number, span: Span): Promise<Outcome<ChartRehearsal, Failure>> {
+export async function checkChartFile(ports: Ports, access: Access<'keep_chart'>, fileId: number, span: Span): Promise<Outcome<ChartCheck, Failure>> {
   const compared = await compareFile(ports, access, fileId);
   if (!compared.ok) return compared;
   const { books, fileName, comparison, unknownColumns } = compared.value;
@@ -68,7 +68,7 @@ export async function rehearseChartFile(ports: Ports, access: Access<'keep_chart
   return succeed({ fileName, comparison, unknownColumns, listHeadings, effect: effect.value, structureVersion, revision: books.cube.revision });
 }
 
-/** Whole or not at all, and only against the chart that the rehearsal showed. */
+/** Whole or not at all, and only against the chart that the check showed. */
 export async function applyChartFile(
   ports: Ports,
   access: Access<'keep_chart'>,
@@ -189,8 +189,8 @@ function booksWith(books: Books, { accounts, newCategories }: ChartComparison): 
           const gone = accounts.flatMap(({ id, account, element }) => (account && account.element !== element ? [{ accountId: id, after: [] }] : []));
           return [one.id, { categories: one.categories, places: placesWith(one.places, [...gone, ...keeping]) }];
         }
-        const given = accounts.flatMap(({ id, account, places }) => (account && places ? [{ accountId: id, after: placesOf(id, places) }] : []));
-        return [one.id, { categories, places: placesWith(one.places, [...given, ...keeping]) }];
+        const placesGiven = accounts.flatMap(({ id, account, places }) => (account && places ? [{ accountId: id, after: placesOf(id, places) }] : []));
+        return [one.id, { categories, places: placesWith(one.places, [...placesGiven, ...keeping]) }];
       }),
     ),
   });

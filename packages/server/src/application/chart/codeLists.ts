@@ -172,8 +172,8 @@ type CodeToSet = CodesChange['set'][number];
 
 /** The list with those taken away, changed and added; those below a renamed one follow it. A code that is not in it is refused. */
 function codesAfter(codes: readonly ListedCode[], { set, remove }: CodesChange): Outcome<CodeToSet[], Failure> {
-  const known = new Set(codes.map(({ code }) => code));
-  const gone = [...remove, ...set.flatMap(({ was }) => was ?? [])].find((code) => !known.has(code));
+  const codesListed = new Set(codes.map(({ code }) => code));
+  const gone = [...remove, ...set.flatMap(({ was }) => was ?? [])].find((code) => !codesListed.has(code));
   if (gone !== undefined) return fail({ code: 'list_code_unknown', listed: gone });
   const away = new Set(remove);
   const renamed = new Map(set.flatMap(({ was, code }) => (was === null || was === code ? [] : [[was, code] as const])));

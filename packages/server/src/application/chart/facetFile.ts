@@ -25,7 +25,7 @@ export interface FacetFileView {
 }
 
 /** Which lines of the past a file would give a value of a facet. Nothing is changed. */
-export async function rehearseFacetFile(
+export async function checkFacetFile(
   ports: Ports,
   { companyId }: Access<'keep_chart'>,
   listId: number,

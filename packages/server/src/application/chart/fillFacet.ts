@@ -19,7 +19,7 @@ export interface FacetFillView {
 }
 
 /** Which lines of the past would get a value: those of these accounts and days that have none of the facet. Nothing is changed. */
-export async function rehearseFacetFill(ports: Ports, { companyId }: Access<'keep_chart'>, rule: FacetFillRule): Promise<Outcome<FacetFillView, Failure>> {
+export async function checkFacetFill(ports: Ports, { companyId }: Access<'keep_chart'>, rule: FacetFillRule): Promise<Outcome<FacetFillView, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const fill = fillOf(opened.value, rule);

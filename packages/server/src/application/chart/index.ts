@@ -1,12 +1,12 @@
 export { addNote, listNotes } from './accountNotes.ts';
 export { addAttachment, deleteAttachment, downloadAttachment, listAttachments } from './attachments.ts';
-export { addAccount, changeAccount, deleteAccount, rehearseAccountChange } from './chart.ts';
-export { applyChartFile, type ChartRehearsal, exportChart, rehearseChartFile } from './chartFile.ts';
+export { addAccount, changeAccount, checkAccountChange, deleteAccount } from './chart.ts';
+export { applyChartFile, type ChartCheck, checkChartFile, exportChart } from './chartFile.ts';
 export { changeChartView, chooseChartColumns, deleteChartView, listChartViews, saveChartView, type ViewsOfPerson } from './chartViews.ts';
 export { addCodeList, addPairingRule, type CountedCodeList, changeCodeList, deleteCodeList, deletePairingRule, viewCodeLists } from './codeLists.ts';
-export { applyFacetFile, type FacetFileView, rehearseFacetFile } from './facetFile.ts';
-export { applyFacetFill, type FacetFillView, rehearseFacetFill } from './fillFacet.ts';
-export { type MergeRehearsal, mergeAccounts, rehearseMerge } from './mergeAccounts.ts';
-export { rehearseRenumbering, renumberAccounts } from './renumberAccounts.ts';
+export { applyFacetFile, checkFacetFile, type FacetFileView } from './facetFile.ts';
+export { applyFacetFill, checkFacetFill, type FacetFillView } from './fillFacet.ts';
+export { checkMerge, type MergeCheck, mergeAccounts } from './mergeAccounts.ts';
+export { checkRenumbering, renumberAccounts } from './renumberAccounts.ts';
 export { type AccountPeriod, viewAccountPeriods } from './viewAccountPeriods.ts';
 export { type ChartOverview, viewChart } from './viewChart.ts';

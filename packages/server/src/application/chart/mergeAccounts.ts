@@ -20,7 +20,7 @@ import type { Failure } from '../failure.ts';
 import type { Books, ChartAccount, Classification, MergePlan, PlacesByHand, Ports, PostingOutcome, Request } from '../ports/index.ts';
 import { booksAfter, placementsKeeping, type WholeEffect, wholeEffect } from '../statements/index.ts';
 
-export interface MergeRehearsal {
+export interface MergeCheck {
   readonly from: ChartAccount;
   readonly into: ChartAccount;
   /** What the reclassification entries move, by layer; debit positive. None where the account is nil. */
@@ -39,14 +39,14 @@ export interface MergeRehearsal {
  * What merging one account into another would do: entries stay, an entry moves what the account holds, both stand in
  * one place, with all their history, and it is retired. Nothing is changed.
  */
-export async function rehearseMerge(
+export async function checkMerge(
   ports: Ports,
   { companyId }: Access<'keep_chart'>,
   fromId: number,
   intoId: number,
   day: Day,
   span: Span,
-): Promise<Outcome<MergeRehearsal, Failure>> {
+): Promise<Outcome<MergeCheck, Failure>> {
   const planned = await planMerge(ports, companyId, fromId, intoId, day);
   if (!planned.ok) return planned;
   const { books, from, into, moves, plan } = planned.value;
@@ -70,7 +70,7 @@ export async function rehearseMerge(
   });
 }
 
-/** Done whole or not at all, and only on the books that the rehearsal showed. */
+/** Done whole or not at all, and only on the books that the check showed. */
 export async function mergeAccounts(
   ports: Ports,
   { companyId }: Access<'keep_chart'>,
@@ -92,7 +92,7 @@ interface PlannedMerge {
   readonly books: Books;
   readonly from: ChartAccount;
   readonly into: ChartAccount;
-  readonly moves: MergeRehearsal['moves'];
+  readonly moves: MergeCheck['moves'];
   readonly plan: MergePlan;
 }
 

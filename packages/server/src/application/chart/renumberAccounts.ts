@@ -28,7 +28,7 @@ export function renumberAccounts(ports: Ports, { companyId, actor }: Access<'kee
 }
 
 /** What new numbers would do to every statement: nothing, but where a range that took nothing there takes an account, or no range can say what a line took. */
-export async function rehearseRenumbering(
+export async function checkRenumbering(
   ports: Ports,
   { companyId }: Access<'keep_chart'>,
   changes: readonly NumberGiven[],
@@ -58,7 +58,7 @@ function numbersOf(differing: Renumbering['differing']): Map<number, string> {
 function planRenumbering(books: Books, changes: readonly NumberGiven[]): Outcome<Renumbering, Failure> {
   const unused = books.company.numbered ? undefined : changes[0];
   if (unused) return fail({ code: 'account_number_unused', number: unused.number });
-  const known = new Map(books.accounts.map((account) => [account.id, account]));
+  const accountOf = new Map(books.accounts.map((account) => [account.id, account]));
   const moved = new Set(changes.map(({ accountId }) => accountId));
   const holders = new Map(books.accounts.filter(({ id }) => !moved.has(id)).map((account) => [account.number.toLowerCase(), account]));
   const checked: { account: ChartAccount; number: string }[] = [];
@@ -67,7 +67,7 @@ function planRenumbering(books: Books, changes: readonly NumberGiven[]): Outcome
     if (!brought.ok) return brought;
     const number = brought.value;
     if (number === '') return fail({ code: 'account_number_missing' });
-    const account = known.get(accountId);
+    const account = accountOf.get(accountId);
     if (!account) return fail({ code: 'not_found', thing: 'account', id: accountId });
     if (account.version !== version) return fail({ code: 'version_conflict', thing: 'account', id: accountId, current: account });
     const holder = holders.get(number.toLowerCase());

@@ -74,7 +74,7 @@ export async function setLayoutOptions(
 }
 
 /** What other settings of the generated layouts would do to every statement and layout in use; nothing is changed. */
-export async function rehearseLayoutOptions(
+export async function checkLayoutOptions(
   ports: Ports,
   { companyId }: Access<'keep_layouts'>,
   options: LayoutOptions,

@@ -11,7 +11,7 @@ import { type CompanyView, viewCompany } from './companies.ts';
 /** Only what changes. */
 export type SettingsEdit = { readonly [Field in keyof CompanySettings]?: CompanySettings[Field] | undefined } & { readonly version: number };
 
-export interface SettingsRehearsal {
+export interface SettingsCheck {
   readonly effect: WholeEffect;
   /** Accounts that stay by hand where they stood by range, and those that a range has again. */
   readonly kept: number;
@@ -19,12 +19,12 @@ export interface SettingsRehearsal {
 }
 
 /** What other settings of numbers would do: accounts stay where they stand, but lines of layouts may take others. Nothing is changed. */
-export async function rehearseSettings(
+export async function checkSettings(
   ports: Ports,
   { companyId }: Access<'keep_people_and_settings'>,
   edit: Pick<SettingsEdit, 'digitOrder' | 'numbered'>,
   span: Span,
-): Promise<Outcome<SettingsRehearsal, Failure>> {
+): Promise<Outcome<SettingsCheck, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value;
@@ -102,6 +102,6 @@ function numbersAfter({ accounts }: Books, numbers: readonly ChangedNumber[]): M
 /** Numbers are taken away, or given to all in the chart's own order, or ordered anew. */
 function changedNumbers({ company, accounts, tree }: Books, after: CompanySettings): ChangedNumber[] {
   if (after.numbered === company.numbered && (after.digitOrder === company.digitOrder || !after.numbered)) return [];
-  const given = after.numbered && !company.numbered ? numberWhole(tree.order) : null;
-  return accounts.map(({ id, number }) => ({ id, before: number, after: given?.get(id) ?? (after.numbered ? number : '') }));
+  const numberOf = after.numbered && !company.numbered ? numberWhole(tree.order) : null;
+  return accounts.map(({ id, number }) => ({ id, before: number, after: numberOf?.get(id) ?? (after.numbered ? number : '') }));
 }

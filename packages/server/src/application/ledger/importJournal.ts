@@ -218,8 +218,8 @@ class Reading {
   private async setOf(facets: Readonly<Record<string, string>>): Promise<number | null> {
     const parts = Object.entries(facets);
     const key = parts.length === 0 ? '' : JSON.stringify(parts.sort());
-    const known = this.sets.get(key);
-    if (known !== undefined) return known;
+    const set = this.sets.get(key);
+    if (set !== undefined) return set;
     const found = await this.ports.journals.facetSetOf(this.books.company.id, facets);
     if (!found.ok) return null;
     this.sets.set(key, found.value);
@@ -251,15 +251,15 @@ function contextOf(books: Books): JournalContext {
       return found;
     },
     dayFault: (day) => {
-      const known = faultOf.get(day);
-      if (known !== undefined) return known;
+      const faultThen = faultOf.get(day);
+      if (faultThen !== undefined) return faultThen;
       const period = isDay(day) ? calendar.periods[periodIndexOf(calendar, day)] : undefined;
       const fault = !period ? 'day_outside_calendar' : lockedOn(books, period, day) ? 'period_locked' : null;
       faultOf.set(day, fault);
       return fault;
     },
     valueOf: (facet, typed) => finders.get(facet)?.(typed)?.code ?? typed,
-    facetFault: (accountId, given) => check({ accountNumber: numberOf.get(accountId) ?? '', facets: given as Readonly<Record<ListKey, string>> }),
+    facetFault: (accountId, facets) => check({ accountNumber: numberOf.get(accountId) ?? '', facets: facets as Readonly<Record<ListKey, string>> }),
   };
 }
 

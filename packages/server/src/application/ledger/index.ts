@@ -1,3 +1,4 @@
+export { checkTrialBalance, type TrialBalanceCheck } from './checkTrialBalance.ts';
 export { closeYear, type ProposedClosing, proposeClosing } from './closing.ts';
 export { keepFile, listBroughtIn } from './filesHandedIn.ts';
 export { beginJournalImport, discardJournalImport, emptyLinesFile, lookAtJournal, postJournalImport, readJournal, viewJournalImport } from './importJournal.ts';
@@ -5,7 +6,6 @@ export { listEntries } from './listEntries.ts';
 export { postDemoEntries, postEntry } from './postEntry.ts';
 export { postTrialBalance } from './postTrialBalance.ts';
 export { receiveJournal, releaseJournal } from './receiveJournal.ts';
-export { type Rehearsal, rehearseTrialBalance } from './rehearseTrialBalance.ts';
 export { reverseEntry } from './reverseEntry.ts';
 export { addSeries, changeSeries, deleteSeries, listSeries } from './series.ts';
 export { takeBackTrialBalance, viewTakingBack } from './takeBackTrialBalance.ts';

@@ -123,10 +123,10 @@ function linesWithFacets(books: Structure, lines: EntryDraft['lines']): Outcome<
     books.company.digitOrder,
   );
   const made: NewLine[] = [];
-  for (const [index, { facets: given, ...line }] of lines.entries()) {
+  for (const [index, { facets: ownFacets, ...line }] of lines.entries()) {
     const account = accounts.get(line.accountId);
     if (!account) return fail({ code: 'account_unknown', accountId: line.accountId });
-    const facets = given ?? defaultFacets(account.codes);
+    const facets = ownFacets ?? defaultFacets(account.codes);
     const refused = check({ accountNumber: account.number, facets });
     if (refused) return fail({ code: 'line_facets_refused', line: index + 1, refused });
     made.push({ ...line, facets });

@@ -19,7 +19,7 @@ import type { AccountField, NamedAmount } from '../books/index.ts';
 import { yearsToMake } from '../companies/index.ts';
 import type { Blockers } from '../placement/index.ts';
 import type { Books, BroughtInRecord, OpenAdjustment, Ports } from '../ports/index.ts';
-import type { RehearsalAnswers } from './rehearsalAnswers.ts';
+import type { PostingAnswers } from './postingAnswers.ts';
 
 export interface WorkedOut {
   readonly before: LedgerBefore;
@@ -38,7 +38,7 @@ export async function workOutPosting(
   field: AccountField,
   rows: readonly TrialBalanceRow[],
   date: Day,
-  answers: RehearsalAnswers,
+  answers: PostingAnswers,
   blockers: Blockers,
 ): Promise<WorkedOut> {
   const { traits } = field;

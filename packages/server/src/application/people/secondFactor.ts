@@ -169,8 +169,8 @@ async function pauseOf({ pauses }: FactorPorts, person: Person): Promise<Failure
 }
 
 /** However it is typed: in small letters, with spaces, without the dash. */
-function asWritten(given: string): string {
-  const letters = given.toUpperCase().replaceAll(/[^A-Z0-9]/g, '');
+function asWritten(code: string): string {
+  const letters = code.toUpperCase().replaceAll(/[^A-Z0-9]/g, '');
   return `${letters.slice(0, 5)}-${letters.slice(5)}`;
 }
 

@@ -92,17 +92,17 @@ function changeOf(
   after: number | null | undefined,
 ): PlacementChange {
   const placement = placementOf(books.categories, books.places);
-  const given = Object.fromEntries(Object.entries(edit).filter(([, value]) => value !== undefined)) as Partial<DescribedCategory>;
-  const parentId = given.parentId === undefined ? current.parentId : given.parentId;
+  const edited = Object.fromEntries(Object.entries(edit).filter(([, value]) => value !== undefined)) as Partial<DescribedCategory>;
+  const parentId = edited.parentId === undefined ? current.parentId : edited.parentId;
   if (parentId === current.parentId) {
-    const changed = withDefaults({ ...current, ...given });
+    const changed = withDefaults({ ...current, ...edited });
     return after === undefined ? { categories: new Map([[current.id, changed]]) } : categoryPut(placement, changed, after);
   }
-  const { term, step } = withDefaults({ ...current, ...given, parentId });
+  const { term, step } = withDefaults({ ...current, ...edited, parentId });
   const { categories } = categoryNested(placement, current, parentId, after === undefined ? 'last' : after, { term, step });
   const nested = categories?.get(current.id) as DescribedCategory;
-  const contraOf = given.contraOf === undefined ? null : given.contraOf;
-  return { categories: new Map([...(categories ?? []), [current.id, { ...nested, ...given, parentId, contraOf, term, step }]]) };
+  const contraOf = edited.contraOf === undefined ? null : edited.contraOf;
+  return { categories: new Map([...(categories ?? []), [current.id, { ...nested, ...edited, parentId, contraOf, term, step }]]) };
 }
 
 /** A top category says where it stands: current where nothing is said, other operating for income and expense. */

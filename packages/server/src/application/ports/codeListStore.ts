@@ -70,7 +70,7 @@ export interface CodeListStore {
   fillListed(
     companyId: number,
     facet: ListKey,
-    given: readonly ValueOfLine[],
+    lines: readonly ValueOfLine[],
     fileName: string,
     expectedStructure: number,
     actor: Actor,

@@ -15,8 +15,8 @@ export class PlanningDesk {
   ) {}
 
   readonly grounds = (classificationId: number): Ground | null => {
-    const known = this.made.get(classificationId);
-    if (known !== undefined) return known;
+    const made = this.made.get(classificationId);
+    if (made !== undefined) return made;
     const classified = inClassification(this.books, classificationId);
     const ground = classified.ok ? groundOf(classified.value) : null;
     this.made.set(classificationId, ground);
@@ -76,8 +76,8 @@ export class PlanningDesk {
     const kept = versionsOf.get(books.accounts) ?? new Map<string, OwnLayout>();
     versionsOf.set(books.accounts, kept);
     const key = `${books.company.id} ${id} ${inUse}`;
-    const known = kept.get(key);
-    if (known) return known;
+    const value = kept.get(key);
+    if (value) return value;
     const version = await this.ports.layouts.findVersion(books.company.id, id, inUse);
     if (version) kept.set(key, version.definition);
     return version?.definition ?? null;

@@ -155,7 +155,7 @@ function onceAsked<Value>(make: () => Value): () => Value {
 function translate(books: Books, rates: readonly ExchangeRate[], to: Currency, equityLines: readonly EquityLine[]): Outcome<Translation, Failure> {
   const { company, cube, traits } = books;
   const byId = accountsById(books);
-  const given: TranslatedFrom = {
+  const original: TranslatedFrom = {
     cube,
     from: company.currency,
     rates: presentationRates(rates, to, books.calendar),
@@ -165,19 +165,19 @@ function translate(books: Books, rates: readonly ExchangeRate[], to: Currency, e
     openingLines: books.openingLines,
     isFlow: null,
   };
-  const balances = translateCube(given);
+  const balances = translateCube(original);
   if (!balances.ok) return balances;
-  const flows = translateCube(flowsOf(given, books));
-  return flows.ok ? succeed({ of: books, given, balances: balances.value, flows: flows.value }) : flows;
+  const flows = translateCube(flowsOf(original, books));
+  return flows.ok ? succeed({ of: books, given: original, balances: balances.value, flows: flows.value }) : flows;
 }
 
 /** For a cash flow: all but cash is translated as it moves. */
-function flowsOf(given: TranslatedFrom, books: Books): TranslatedFrom {
+function flowsOf(original: TranslatedFrom, books: Books): TranslatedFrom {
   const byId = accountsById(books);
-  const isFlow = given.elements.map(
-    (element, at) => (element === 'asset' || element === 'liability') && byId.get(given.cube.accountIds[at] as number)?.role !== 'cash',
+  const isFlow = original.elements.map(
+    (element, at) => (element === 'asset' || element === 'liability') && byId.get(original.cube.accountIds[at] as number)?.role !== 'cash',
   );
-  return { ...given, isFlow };
+  return { ...original, isFlow };
 }
 
 /** Behind the category of retained earnings, or behind all of equity, where it stands beside them. */

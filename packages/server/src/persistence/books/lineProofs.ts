@@ -26,12 +26,12 @@ export class LineProofs {
 
   /** `null` while it is not known yet. */
   async differences(companyId: number, revision: number): Promise<readonly BalanceDifference[] | null> {
-    const known = this.known.get(companyId);
-    const age = known ? Date.now() - known.at : Number.POSITIVE_INFINITY;
-    const isFresh = known !== undefined && ((known.revision === revision && age < trustedMilliseconds) || age < known.took * rest);
-    if (isFresh) return known.differences;
+    const kept = this.known.get(companyId);
+    const age = kept ? Date.now() - kept.at : Number.POSITIVE_INFINITY;
+    const isFresh = kept !== undefined && ((kept.revision === revision && age < trustedMilliseconds) || age < kept.took * rest);
+    if (isFresh) return kept.differences;
     const found = await Promise.race([this.scan(companyId, revision), new Promise<null>((resolve) => setTimeout(resolve, patienceMilliseconds, null))]);
-    return (found ?? known)?.differences ?? null;
+    return (found ?? kept)?.differences ?? null;
   }
 
   private scan(companyId: number, revision: number): Promise<Known> {
@@ -40,9 +40,9 @@ export class LineProofs {
     const began = Date.now();
     const scan = findDifferences(this.database, companyId)
       .then((differences): Known => {
-        const known = { revision, at: Date.now(), took: Date.now() - began, differences };
-        this.known.set(companyId, known);
-        return known;
+        const proven = { revision, at: Date.now(), took: Date.now() - began, differences };
+        this.known.set(companyId, proven);
+        return proven;
       })
       .finally(() => this.running.delete(companyId));
     // Whoever waits hears of a failure; a scan that nobody waits for any more fails in silence and is tried again.

@@ -133,17 +133,17 @@ export class CodeListRepository implements CodeListStore {
   async fillListed(
     companyId: number,
     facet: ListKey,
-    given: readonly ValueOfLine[],
+    lines: readonly ValueOfLine[],
     fileName: string,
     expectedStructure: number,
     actor: Actor,
   ): Promise<Outcome<number, Failure>> {
-    const values = [...new Set(given.map(({ value }) => value))];
+    const values = [...new Set(lines.map(({ value }) => value))];
     const sets = await setsWithValues(this.database, this.facetSets, companyId, facet, values);
     return this.changeStructure(companyId, expectedStructure, actor, async (runner) => {
-      await fillListed(runner, companyId, given, sets);
-      const after = { value: values.sort().join(', '), file: fileName, lines: given.length };
-      return { value: given.length, audit: [{ thing: 'code_list', thingId: listIdOf(facet), action: 'filled', after }] };
+      await fillListed(runner, companyId, lines, sets);
+      const after = { value: values.sort().join(', '), file: fileName, lines: lines.length };
+      return { value: lines.length, audit: [{ thing: 'code_list', thingId: listIdOf(facet), action: 'filled', after }] };
     });
   }
 

@@ -37,13 +37,13 @@ export interface CodesGiven {
 const idsInOne = 2000;
 
 /** Takes the codes of each account away and gives it others, which their lists must have. */
-export async function replaceCodes(runner: QueryRunner, companyId: number, given: readonly CodesGiven[]): Promise<void> {
-  if (given.length === 0) return;
-  for (let at = 0; at < given.length; at += idsInOne) {
-    const ids = given.slice(at, at + idsInOne).map(({ accountId }) => accountId);
+export async function replaceCodes(runner: QueryRunner, companyId: number, codesOf: readonly CodesGiven[]): Promise<void> {
+  if (codesOf.length === 0) return;
+  for (let at = 0; at < codesOf.length; at += idsInOne) {
+    const ids = codesOf.slice(at, at + idsInOne).map(({ accountId }) => accountId);
     await deleteIn(runner, AccountCodeEntity, companyId, { accountId: ids });
   }
-  const rows = given.flatMap(({ accountId, codes }) =>
+  const rows = codesOf.flatMap(({ accountId, codes }) =>
     Object.entries(codes).map(([key, code]) => ({ accountId, listId: idOf(key as ListKey), code: code as string })),
   );
   if (rows.length === 0) return;

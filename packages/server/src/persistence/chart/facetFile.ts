@@ -69,11 +69,11 @@ export async function setsWithValues(
 export async function fillListed(
   runner: QueryRunner,
   companyId: number,
-  given: readonly ValueOfLine[],
+  valuesOfLines: readonly ValueOfLine[],
   sets: ReadonlyMap<string, ReadonlyMap<number, number>>,
 ): Promise<void> {
   for (const [value, newSetOf] of sets) {
-    const lines = given.filter((one) => one.value === value);
+    const lines = valuesOfLines.filter((one) => one.value === value);
     const cases = [...newSetOf].map(() => 'WHEN ? THEN ?').join(' ');
     const marks = [...newSetOf].map(() => '?').join(', ');
     for (let at = 0; at < lines.length; at += atOnce) {

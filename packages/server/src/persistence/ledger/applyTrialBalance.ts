@@ -90,8 +90,8 @@ export async function applyPlan(
 async function addAccounts(runner: QueryRunner, structure: Structure, plan: TrialBalancePlan, audit: AuditEvent[]): Promise<Map<string, number>> {
   const companyId = structure.company.id;
   const { numbered } = structure.company;
-  const known = numbered ? structure.accounts : withPathsAsNumbers(structure.accounts);
-  const idOf = new Map([...accountsByNumber(known).values()].map((account) => [account.number, account.id]));
+  const accounts = numbered ? structure.accounts : withPathsAsNumbers(structure.accounts);
+  const idOf = new Map([...accountsByNumber(accounts).values()].map((account) => [account.number, account.id]));
   if (plan.newAccounts.length === 0) return idOf;
   const order = structure.company.digitOrder;
   const key = (account: { readonly number: string }): Buffer => Buffer.from(collationKey(account.number, order));
@@ -130,9 +130,9 @@ async function addAccounts(runner: QueryRunner, structure: Structure, plan: Tria
 }
 
 /** New accounts stand behind the last known account with a lower number; positions may repeat, ids then decide. */
-function positionsAmong(known: readonly { position: number; key: Buffer }[], keys: readonly Buffer[]): number[] {
-  if (known.length === 0) return keys.map((_, index) => (index + 1) * 1000);
-  const sorted = [...known].sort((a, b) => Buffer.compare(a.key, b.key));
+function positionsAmong(standing: readonly { position: number; key: Buffer }[], keys: readonly Buffer[]): number[] {
+  if (standing.length === 0) return keys.map((_, index) => (index + 1) * 1000);
+  const sorted = [...standing].sort((a, b) => Buffer.compare(a.key, b.key));
   let at = -1;
   let within = 0;
   return keys.map((key) => {

@@ -35,7 +35,7 @@ export function AccountPeriods({ account, currency, lastDay }: AccountPeriodsPro
   const shown = (period: Period | undefined, of: 'movement' | 'closing'): string => (period ? formatAmount(sign * BigInt(period[of]), currency) : '');
   const years = company.years.filter(({ year }) => periods.some((period) => period.year === year));
   const year = chosen ?? years.find((one) => one.firstDay <= lastDay && lastDay <= one.lastDay)?.year ?? years.at(-1)?.year;
-  const known = new Map(periods.map((period) => [`${period.year}.${period.number}`, period]));
+  const periodOf = new Map(periods.map((period) => [`${period.year}.${period.number}`, period]));
   return (
     <section aria-label="Over time">
       <header className={styles.head}>
@@ -68,7 +68,7 @@ export function AccountPeriods({ account, currency, lastDay }: AccountPeriodsPro
                 <th scope="row">{periodName(period)}</th>
                 <td>{shown(period, 'movement')}</td>
                 <td>{shown(period, 'closing')}</td>
-                <td>{shown(known.get(`${period.year - 1}.${period.number}`), measure)}</td>
+                <td>{shown(periodOf.get(`${period.year - 1}.${period.number}`), measure)}</td>
               </tr>
             ))}
         </tbody>

@@ -1,5 +1,5 @@
 import type { AccountChange } from '@ivory-ladder/contract';
-import { useRehearseAccountChangeQuery } from '../../shared/api/chartApi.ts';
+import { useCheckAccountChangeQuery } from '../../shared/api/chartApi.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { useSettled } from '../../shared/state/useSettled.ts';
@@ -16,7 +16,7 @@ export function EffectOfChange({ accountId, change }: { accountId: number; chang
   // By its words, since it is made anew with each letter that is typed.
   const text = JSON.stringify(change);
   const settled = useSettled(text, millisecondsBeforeLooking);
-  const { currentData, error } = useRehearseAccountChangeQuery({
+  const { currentData, error } = useCheckAccountChangeQuery({
     companyId: company.id,
     accountId,
     body: { change: JSON.parse(settled) as AccountChange, from: span.from, to: span.to },

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useMergeAccountsMutation, useRehearseMergeQuery } from '../../shared/api/chartApi.ts';
+import { useCheckMergeQuery, useMergeAccountsMutation } from '../../shared/api/chartApi.ts';
 import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
@@ -47,7 +47,7 @@ export function MergePanel({ account, chart, currency, onDone, onCancel }: Merge
     error,
     isFetching,
     refetch,
-  } = useRehearseMergeQuery(
+  } = useCheckMergeQuery(
     { companyId: company.id, accountId: account.id, body: { into: into ?? 0, day, from, to } },
     { skip: !isAsked, refetchOnMountOrArgChange: true },
   );

@@ -3,7 +3,7 @@ import { type NumberProblem, type Renumbered, type RenumberRule, renumber } from
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
-import { useRehearseRenumberingQuery } from '../../shared/api/chartApi.ts';
+import { useCheckRenumberingQuery } from '../../shared/api/chartApi.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
@@ -53,10 +53,10 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
   const [kind, setKind] = useState<RuleKind>('prefix');
   const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
   const rule = ruleOf(kind, texts);
-  const rehearsed = useMemo(() => (rule ? renumber(scope.accounts, rule, accounts) : []), [scope.accounts, rule, accounts]);
-  const kept = rehearsed.filter(({ problem }) => problem === 'begins_otherwise').length;
-  const faults = rehearsed.filter(({ problem }) => problem !== null && problem !== 'begins_otherwise');
-  const changes = useMemo(() => rehearsed.filter(({ problem, from, to }) => problem === null && from !== to), [rehearsed]);
+  const checked = useMemo(() => (rule ? renumber(scope.accounts, rule, accounts) : []), [scope.accounts, rule, accounts]);
+  const kept = checked.filter(({ problem }) => problem === 'begins_otherwise').length;
+  const faults = checked.filter(({ problem }) => problem !== null && problem !== 'begins_otherwise');
+  const changes = useMemo(() => checked.filter(({ problem, from, to }) => problem === null && from !== to), [checked]);
   const { digitOrder } = useCompany();
   const effects = useMemo(() => rangeEffects(changes, accounts, categories, digitOrder), [changes, accounts, categories, digitOrder]);
   const listed = [...faults, ...changes].slice(0, mostListed);
@@ -68,7 +68,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
       slotProps={{ htmlInput: { maxLength: 50 } }}
     />
   );
-  const given = useMemo((): Renumbering['changes'] => {
+  const renumbered = useMemo((): Renumbering['changes'] => {
     const versionOf = new Map(accounts.map(({ id, version }) => [id, version]));
     return changes.map(({ id, to }) => ({ accountId: id, version: versionOf.get(id) ?? 0, number: to }));
   }, [changes, accounts]);
@@ -79,7 +79,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
     if (!isReady) return;
     setGiven(true);
     // Once they are applied, what was asked of the old ones is never asked again.
-    void onApply(given).then((isApplied) => isApplied || setGiven(false));
+    void onApply(renumbered).then((isApplied) => isApplied || setGiven(false));
   };
   return (
     <form
@@ -126,7 +126,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
         )}
       </p>
       {changes.length > 0 && <RangeEffects effects={effects} />}
-      {changes.length > 0 && faults.length === 0 && <EffectOfNumbers changes={given} isGiven={isGiven} />}
+      {changes.length > 0 && faults.length === 0 && <EffectOfNumbers changes={renumbered} isGiven={isGiven} />}
       <div className={styles.buttons}>
         <Button type="submit" variant="contained" disabled={!isReady}>
           Apply
@@ -134,9 +134,9 @@ export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onA
         <Button onClick={onCancel}>Discard</Button>
       </div>
       {listed.length > 0 && (
-        <ul className={styles.rehearsed} aria-label="New numbers">
+        <ul className={styles.checked} aria-label="New numbers">
           {listed.map((row) => (
-            <RehearsedRow key={row.id} row={row} />
+            <RenumberedRow key={row.id} row={row} />
           ))}
         </ul>
       )}
@@ -154,7 +154,7 @@ function EffectOfNumbers({ changes, isGiven }: { changes: Renumbering['changes']
   const settled = useSettled(changes, millisecondsBeforeLooking);
   const { from, to } = span;
   // Of numbers that are just being given nothing is asked: their accounts are others already.
-  const { currentData, error } = useRehearseRenumberingQuery(
+  const { currentData, error } = useCheckRenumberingQuery(
     { companyId: company.id, body: { from, to, changes: settled } },
     { refetchOnMountOrArgChange: true, skip: isGiven },
   );
@@ -194,7 +194,7 @@ function RangeEffects({ effects }: { effects: readonly RangeEffect[] }) {
   );
 }
 
-function RehearsedRow({ row: { from, to, problem, other } }: { row: Renumbered }) {
+function RenumberedRow({ row: { from, to, problem, other } }: { row: Renumbered }) {
   return (
     <li>
       <span>{from}</span>

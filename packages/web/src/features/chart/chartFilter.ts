@@ -7,9 +7,9 @@ export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_use
 export type ChartFilter = (typeof chartFilters)[number] | `without:${ListKey}`;
 
 export function readChartFilter(text: string | null): ChartFilter {
-  const known = chartFilters.find((value) => value === text);
+  const filter = chartFilters.find((value) => value === text);
   const [, key = ''] = /^without:(.*)$/.exec(text ?? '') ?? [];
-  return known ?? (isListKey(key) ? `without:${key}` : 'all');
+  return filter ?? (isListKey(key) ? `without:${key}` : 'all');
 }
 
 export const filterNames: Readonly<Record<(typeof chartFilters)[number], string>> = {

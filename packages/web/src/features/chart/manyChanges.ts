@@ -22,7 +22,7 @@ export function manyChanges(accounts: readonly Account[], change: ManyChange): {
   });
 }
 
-/** The changes as a chart file, so that they are judged, rehearsed and applied as one. */
+/** The changes as a chart file, so that they are judged, checked and applied as one. */
 export function manyChangesFile(accounts: readonly Account[], change: ManyChange, lists: readonly Pick<CodeList, 'key' | 'name'>[]): string {
   const field: ChartColumn = change.kind === 'set' ? change.field : 'name';
   // A place for any balance takes the place of those for a side, also where it is none.

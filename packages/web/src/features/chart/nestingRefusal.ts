@@ -6,9 +6,9 @@ const trees = new WeakMap<readonly ChartAccountBody[], AccountTree>();
 
 /** Made for a chart when it is first asked for: most charts are read without anybody moving a row. */
 function treeOf(accounts: readonly ChartAccountBody[]): AccountTree {
-  const known = trees.get(accounts) ?? buildAccountTree(accounts.map((account, position) => ({ ...account, position })));
-  trees.set(accounts, known);
-  return known;
+  const tree = trees.get(accounts) ?? buildAccountTree(accounts.map((account, position) => ({ ...account, position })));
+  trees.set(accounts, tree);
+  return tree;
 }
 
 /** Why an account cannot stand below another (`null`: at the top level), as the server will judge it; `null` where it can. */

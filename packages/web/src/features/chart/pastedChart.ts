@@ -16,8 +16,8 @@ export function pastedChart(text: string, numbered: boolean): string | null {
   if (first.length < 2) return null;
   const hasHeadings = first.some((cell) => cell.trim().toLowerCase() === chartColumns[numbered ? 'number' : 'name'].heading.toLowerCase());
   if (hasHeadings) return lines.join('\n');
-  const known = numbered ? columnsOf : columnsOf.slice(1).map(([, ...names]) => names);
-  const columns = known[Math.min(first.length, known.length + 1) - 2] as readonly ChartField[];
+  const headings = numbered ? columnsOf : columnsOf.slice(1).map(([, ...names]) => names);
+  const columns = headings[Math.min(first.length, headings.length + 1) - 2] as readonly ChartField[];
   return [columns.map((field) => chartColumns[field].heading).join('\t'), ...lines].join('\n');
 }
 
@@ -38,7 +38,7 @@ export function isOneCell(text: string): boolean {
 /**
  * A block pasted over the rows and columns of the table, from a cell on to the right and down, as a chart file;
  * `null` where it begins at the numbers, which stand for accounts of their own. `rowsFrom` gives as many accounts from
- * that cell down as there are. Rows beyond them have no number, which the file's rehearsal says.
+ * that cell down as there are. Rows beyond them have no number, which the file's check says.
  */
 export function pastedOver(
   text: string,

@@ -1,6 +1,6 @@
 import type { AccountChange, PlacesChange, StatementEffect } from '@ivory-ladder/contract';
 import { useCallback } from 'react';
-import { useLazyRehearseAccountChangeQuery } from '../../shared/api/chartApi.ts';
+import { useLazyCheckAccountChangeQuery } from '../../shared/api/chartApi.ts';
 import { useLazyRehearsePlacementQuery } from '../../shared/api/placementApi.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
@@ -21,7 +21,7 @@ export function touchesFigures({ version: _, name: __, purpose: ___, externalNum
 export function useAccountEffect(): AccountEffect {
   const { id: companyId } = useCompany();
   const { span } = useSpan();
-  const [lookAtChange] = useLazyRehearseAccountChangeQuery();
+  const [lookAtChange] = useLazyCheckAccountChangeQuery();
   const [lookAtPlaces] = useLazyRehearsePlacementQuery();
   const { from, to } = span;
   const ofChange = useCallback<AccountEffect['ofChange']>(

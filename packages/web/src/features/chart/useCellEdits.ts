@@ -32,7 +32,7 @@ interface CellEditsOptions {
   readonly onLook: (file: File) => void;
 }
 
-/** Edits in the cells of the chart: one at a time at once, many through a rehearsal. */
+/** Edits in the cells of the chart: one at a time at once, many through a check. */
 export function useCellEdits({ categories, lists, actions, onLook }: CellEditsOptions): CellEdits {
   const place = async (account: ChartAccountBody, text: string): Promise<string | null> => {
     if (hasSides(account)) return 'It has a place for each side of its balance; change them under Placement.';

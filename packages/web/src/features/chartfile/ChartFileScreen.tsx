@@ -1,10 +1,10 @@
-import type { ChartRehearsalBody } from '@ivory-ladder/contract';
+import type { ChartCheckBody } from '@ivory-ladder/contract';
 import { accountLabel } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { useApplyChartFileMutation, useRehearseChartFileQuery } from '../../shared/api/chartApi.ts';
+import { useApplyChartFileMutation, useCheckChartFileQuery } from '../../shared/api/chartApi.ts';
 import { addressOf } from '../../shared/api/requestOf.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
@@ -18,7 +18,7 @@ import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ChartFileScreen.module.css';
 import { type ListHeadings, rowText } from './chartFileText.ts';
 
-type Row = ChartRehearsalBody['rows'][number];
+type Row = ChartCheckBody['rows'][number];
 
 const stateNames = { wrong: 'wrong', new: 'new', changed: 'changed', same: 'same' } as const;
 const rowOf = ({ row }: Row) => row;
@@ -36,7 +36,7 @@ export function ChartFileScreen() {
   const navigate = useNavigate();
   const fileId = Number(useParams().fileId);
   const [params, setParams] = useSearchParams();
-  const { data, error, isFetching } = useRehearseChartFileQuery({ companyId: company.id, fileId, body: { from: span.from, to: span.to } });
+  const { data, error, isFetching } = useCheckChartFileQuery({ companyId: company.id, fileId, body: { from: span.from, to: span.to } });
   const [apply, { isLoading }] = useApplyChartFileMutation();
   const counts = useMemo(() => {
     const found = { wrong: 0, new: 0, changed: 0, same: 0 };

@@ -1,7 +1,7 @@
-import type { ChartRehearsalBody } from '@ivory-ladder/contract';
+import type { ChartCheckBody } from '@ivory-ladder/contract';
 import { chartColumns, isListKey, type RowFault } from '@ivory-ladder/core';
 
-type Row = ChartRehearsalBody['rows'][number];
+type Row = ChartCheckBody['rows'][number];
 
 const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: string) => string>> = {
   missing: (_, heading) => `${heading} is missing`,
@@ -30,7 +30,7 @@ const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: stri
 };
 
 type Field = Row['changes'][number]['field'];
-export type ListHeadings = ChartRehearsalBody['listHeadings'];
+export type ListHeadings = ChartCheckBody['listHeadings'];
 
 const headingOf = (field: Field, lists: ListHeadings): string => (isListKey(field) ? (lists[field] ?? field) : chartColumns[field].heading);
 

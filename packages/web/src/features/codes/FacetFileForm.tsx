@@ -3,7 +3,7 @@ import { facetHeadings, formatAmount } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useApplyFacetFileMutation, useRehearseFacetFileMutation } from '../../shared/api/codeListApi.ts';
+import { useApplyFacetFileMutation, useCheckFacetFileMutation } from '../../shared/api/codeListApi.ts';
 import { FileButton } from '../../shared/components/FileButton.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
@@ -27,12 +27,12 @@ export function FacetFileForm({ list }: { list: CodeListBody }) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const dispatch = useDispatch();
-  const [rehearse, rehearsing] = useRehearseFacetFileMutation();
+  const [check, checking] = useCheckFacetFileMutation();
   const [apply, applying] = useApplyFacetFileMutation();
   const [seen, setSeen] = useState<{ file: File; found: FacetFileFound } | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const look = async (file: File) => {
-    const { data, error } = await rehearse({ companyId: company.id, listId: list.id, file });
+    const { data, error } = await check({ companyId: company.id, listId: list.id, file });
     setSeen(data ? { file, found: data } : null);
     setRefused(error === undefined ? null : describeFailure(error));
   };
@@ -48,7 +48,7 @@ export function FacetFileForm({ list }: { list: CodeListBody }) {
       <h3>Lines of the past from a file</h3>
       <p className={styles.quiet}>Columns: {facetHeadings.join(', ').toLowerCase()}; without a line, every line of the document on the account.</p>
       <div className={styles.buttons}>
-        <FileButton label={`File of values of ${list.name}`} accept=".csv,.tsv,.txt,.xlsx" disabled={rehearsing.isLoading} onFile={(file) => void look(file)}>
+        <FileButton label={`File of values of ${list.name}`} accept=".csv,.tsv,.txt,.xlsx" disabled={checking.isLoading} onFile={(file) => void look(file)}>
           Choose a file…
         </FileButton>
         {seen && lines > 0 && seen.found.faultCount === 0 && (

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useApplyFacetFillMutation, useRehearseFacetFillMutation } from '../../shared/api/codeListApi.ts';
+import { useApplyFacetFillMutation, useCheckFacetFillMutation } from '../../shared/api/codeListApi.ts';
 import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
@@ -19,7 +19,7 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const dispatch = useDispatch();
-  const [rehearse, rehearsing] = useRehearseFacetFillMutation();
+  const [check, checking] = useCheckFacetFillMutation();
   const [apply, applying] = useApplyFacetFillMutation();
   const [rule, setRule] = useState({ value: '', accounts: '' });
   const [found, setFound] = useState<FacetFillFoundBody | null>(null);
@@ -35,7 +35,7 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
   };
   const look = async (event: FormEvent) => {
     event.preventDefault();
-    const { data, error } = await rehearse(wanted);
+    const { data, error } = await check(wanted);
     setFound(data ?? null);
     setRefused(error === undefined ? null : describeFailure(error));
   };
@@ -67,7 +67,7 @@ export function FacetFillForm({ list }: { list: CodeListBody }) {
         />
       )}
       <div className={styles.buttons}>
-        <Button type="submit" disabled={rehearsing.isLoading}>
+        <Button type="submit" disabled={checking.isLoading}>
           Look
         </Button>
         {found && found.lines > 0 && (

@@ -20,15 +20,15 @@ export function pastedCodes(text: string, { codes }: List): CodesToSet | null {
   if (rows.length === 0) return null;
   const byCode = new Map(codes.map((listed) => [listed.code.toLowerCase(), listed]));
   return rows.map(([code = '', caption, parent, element, side]) => {
-    const known = byCode.get(code.toLowerCase());
+    const listed = byCode.get(code.toLowerCase());
     return {
-      was: known?.code ?? null,
+      was: listed?.code ?? null,
       code,
-      caption: caption ?? known?.caption ?? '',
-      element: readElement(element ?? '') ?? known?.element ?? null,
-      side: sides[(side ?? '').toLowerCase()] ?? known?.side ?? null,
-      parent: parent === undefined ? (known?.parent ?? null) : parent || null,
-      retired: known?.retired ?? false,
+      caption: caption ?? listed?.caption ?? '',
+      element: readElement(element ?? '') ?? listed?.element ?? null,
+      side: sides[(side ?? '').toLowerCase()] ?? listed?.side ?? null,
+      parent: parent === undefined ? (listed?.parent ?? null) : parent || null,
+      retired: listed?.retired ?? false,
     };
   });
 }

@@ -1,7 +1,7 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { asPlainText, type CodeList, describeColumn, type TakenCodes } from '@ivory-ladder/core';
 
-/** The codes that accounts get as a chart file, so that they are judged, rehearsed and applied as one. */
+/** The codes that accounts get as a chart file, so that they are judged, checked and applied as one. */
 export function takenCodesFile(
   accounts: readonly Pick<ChartAccountBody, 'id' | 'number'>[],
   given: TakenCodes['given'],

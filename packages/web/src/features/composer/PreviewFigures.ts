@@ -103,10 +103,10 @@ export class PreviewFigures {
   }
 
   private async provide({ state, revision, structureVersion, needs }: Extract<PreviewAnswer, { kind: 'lacking' }>): Promise<void> {
-    const given = await this.sources?.vectors({ revision, structureVersion, needs });
-    if (given?.ok) this.worker?.postMessage({ kind: 'vectors', state, needs, bytes: given.value } satisfies PreviewAsked, [given.value]);
-    else if (given?.failure.code === 'ledger_moved_on') this.sources?.movedOn();
-    else if (given) this.refuse(given.failure);
+    const answer = await this.sources?.vectors({ revision, structureVersion, needs });
+    if (answer?.ok) this.worker?.postMessage({ kind: 'vectors', state, needs, bytes: answer.value } satisfies PreviewAsked, [answer.value]);
+    else if (answer?.failure.code === 'ledger_moved_on') this.sources?.movedOn();
+    else if (answer) this.refuse(answer.failure);
   }
 
   private received(sent: readonly RowSent[]): PreviewRow[] {

@@ -137,8 +137,8 @@ const AddSource = memo(function AddSource({ facts, view, lists, label, onAdd }: 
   const looksLikeNumbers = /\d|\*/.test(numbers) && !options.some((option) => option.label.toLowerCase() === numbers.toLowerCase());
   const fault: RangeTextMalformed | null = looksLikeNumbers && read && !read.ok ? read.failure : null;
   const addNumbers = (text: string) => {
-    const given = readRangeText(text, digitOrder);
-    if (!given.ok || given.value.include.length === 0) return;
+    const ranges = readRangeText(text, digitOrder);
+    if (!ranges.ok || ranges.value.include.length === 0) return;
     onAdd({ kind: 'numbers', text });
     setTyped('');
   };

@@ -34,13 +34,13 @@ export function edited(
   return succeed(stepped(composition, layout, name, merge));
 }
 
-const known = new WeakMap<OwnLayout, { readonly facts: LayoutFacts; readonly expanded: ExpandedLayout }>();
+const expandedOf = new WeakMap<OwnLayout, { readonly facts: LayoutFacts; readonly expanded: ExpandedLayout }>();
 
 /** What a layout consists of today, made once for it. */
 export function expansionOf(layout: OwnLayout, facts: LayoutFacts): ExpandedLayout {
-  const before = known.get(layout);
+  const before = expandedOf.get(layout);
   if (before?.facts === facts) return before.expanded;
   const expanded = expandLayout(layout, facts);
-  known.set(layout, { facts, expanded });
+  expandedOf.set(layout, { facts, expanded });
   return expanded;
 }

@@ -27,12 +27,12 @@ export function columnsShown(columns: readonly Column[], isShown: IsShown): Stat
   return columns.filter(isShown);
 }
 
-const known = new WeakMap<readonly Column[], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
+const rowsOf = new WeakMap<readonly Column[], WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>>();
 
 /** Each row the same object as long as it stays the same. */
 export function rowsShown({ rows, columns }: Pick<PreviewKnown, 'rows' | 'columns'>, isShown: IsShown): StatementBody['rows'] {
-  const before = known.get(columns) ?? new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
-  known.set(columns, before);
+  const before = rowsOf.get(columns) ?? new WeakMap<StatementBody['rows'][number], StatementBody['rows'][number]>();
+  rowsOf.set(columns, before);
   const isIn = (_: unknown, at: number): boolean => columns[at] !== undefined && isShown(columns[at]);
   return rows.map((row) => {
     const there = before.get(row);

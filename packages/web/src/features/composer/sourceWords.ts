@@ -62,15 +62,15 @@ export function heldBy(
   return { net, accounts: held };
 }
 
-const known = new WeakMap<Source, { readonly except: readonly Source[]; readonly facts: LayoutFacts; readonly selection: Selection }>();
+const wordsOf = new WeakMap<Source, { readonly except: readonly Source[]; readonly facts: LayoutFacts; readonly selection: Selection }>();
 
 /** Looked up once for as long as one source and what is left out of it stay the same. */
 function portionsOf(sources: readonly Source[], except: readonly Source[], facts: LayoutFacts): Selection {
   const [only, another] = sources;
-  const before = only && !another ? known.get(only) : undefined;
+  const before = only && !another ? wordsOf.get(only) : undefined;
   const isSame = before?.facts === facts && (before.except === except || (before.except.length === 0 && except.length === 0));
   if (before && isSame) return before.selection;
   const selection = selectPortions(sources, except, 'any', facts);
-  if (only && !another) known.set(only, { except, facts, selection });
+  if (only && !another) wordsOf.set(only, { except, facts, selection });
   return selection;
 }

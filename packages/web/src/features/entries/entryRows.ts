@@ -82,13 +82,13 @@ export function pastedRows(text: string, accounts: readonly KnownAccount[], face
   const finders = facets.map((facet) => ({ key: facet.key, find: codeFinder(facet) }));
   return lines.map(([account = '', first = '', second = '', words = '', ...values]) => {
     const accountId = byReference.get(account.toLowerCase()) ?? null;
-    const given = Object.fromEntries(
+    const filled = Object.fromEntries(
       finders.flatMap(({ key, find }, at) => {
         const value = find(values[at] ?? '');
         return value ? [[key, value.code]] : [];
       }),
     );
-    const row = { ...emptyRow(), accountId, text: words, facets: { ...defaultFacets(codes.get(accountId ?? 0) ?? {}), ...given } };
+    const row = { ...emptyRow(), accountId, text: words, facets: { ...defaultFacets(codes.get(accountId ?? 0) ?? {}), ...filled } };
     if (!isSigned) return { ...row, debit: first, credit: second };
     const isNegative = /^[-(\u2212]/.test(first) || first.endsWith('-');
     const size = amountIn(first.replace(/[-()\u2212]/g, ''), currency);

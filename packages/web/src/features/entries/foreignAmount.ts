@@ -50,11 +50,11 @@ export function rateText(
 ): { readonly text: string; readonly isMissing: boolean } {
   const { foreign } = row;
   if (!foreign) return { text: '', isMissing: false };
-  const known = closingRateOn(rates, foreign.currency, day);
+  const closingRate = closingRateOn(rates, foreign.currency, day);
   if (foreign.rate !== '') {
-    if (known?.rate !== foreign.rate) return { text: `${foreign.currency} for one ${functional.code}, as typed`, isMissing: false };
-    const age = ageInDays(known, day);
-    return { text: `rate of ${shortDay(known.day)}${age === 0 ? '' : `, ${counted(age, 'day')} old`}`, isMissing: false };
+    if (closingRate?.rate !== foreign.rate) return { text: `${foreign.currency} for one ${functional.code}, as typed`, isMissing: false };
+    const age = ageInDays(closingRate, day);
+    return { text: `rate of ${shortDay(closingRate.day)}${age === 0 ? '' : `, ${counted(age, 'day')} old`}`, isMissing: false };
   }
   const currency = findCurrency(foreign.currency);
   const [amount, own] = [currency ? amountIn(foreign.amount, currency) : null, amountIn(row.debit || row.credit, functional)];

@@ -1,4 +1,4 @@
-import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
+import type { TrialBalanceCheckBody, TrialBalanceCheckDraft } from '@ivory-ladder/contract';
 import { formatAmount, longDay, shortDay } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
@@ -11,10 +11,10 @@ import { problemText } from './problemText.ts';
 import { rowLabel } from './rowLabel.ts';
 
 interface BeforePostingProps {
-  readonly rehearsal: RehearsalBody;
-  readonly draft: RehearsalDraft;
+  readonly check: TrialBalanceCheckBody;
+  readonly draft: TrialBalanceCheckDraft;
   readonly isBusy: boolean;
-  readonly onChange: (changes: Partial<RehearsalDraft>) => void;
+  readonly onChange: (changes: Partial<TrialBalanceCheckDraft>) => void;
   readonly onShowRow: (row: number) => void;
   readonly onCancel: () => void;
   readonly onPost: () => void;
@@ -26,18 +26,18 @@ const problemsShown = 8;
 const toldElsewhere = new Set(['rows_with_errors', 'elements_proposed', 'out_of_balance', 'day_unusual']);
 
 /** Debits and credits at all times, what is wrong, what is asked, and what posting will do. */
-export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, onCancel, onPost }: BeforePostingProps) {
+export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCancel, onPost }: BeforePostingProps) {
   const company = useCompany();
   const { numbered } = company;
   const currency = currencyOfCompany(company);
   const format = (amount: string | bigint) => formatAmount(BigInt(amount), currency);
-  const difference = BigInt(rehearsal.difference);
-  const errors = rehearsal.problems.filter((problem) => !problem.warning);
-  const warnings = rehearsal.problems.filter((problem) => problem.warning);
-  const own = rehearsal.entries.filter((entry) => entry.purpose === 'differences' || entry.purpose === 'closing');
-  const later = rehearsal.entries.filter((entry) => entry.purpose.startsWith('keeps'));
+  const difference = BigInt(check.difference);
+  const errors = check.problems.filter((problem) => !problem.warning);
+  const warnings = check.problems.filter((problem) => problem.warning);
+  const own = check.entries.filter((entry) => entry.purpose === 'differences' || entry.purpose === 'closing');
+  const later = check.entries.filter((entry) => entry.purpose.startsWith('keeps'));
   const withdrawn = draft.withdraw ?? [];
-  const canPost = rehearsal.blockers.length === 0 && !isBusy;
+  const canPost = check.blockers.length === 0 && !isBusy;
   return (
     <aside className={styles.panel} aria-label="Before it is posted">
       <div>
@@ -46,9 +46,9 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
       </div>
       <dl className={styles.sums} aria-live="polite">
         <dt>Debits</dt>
-        <dd>{format(rehearsal.debits)}</dd>
+        <dd>{format(check.debits)}</dd>
         <dt>Credits</dt>
-        <dd>{format(rehearsal.credits)}</dd>
+        <dd>{format(check.credits)}</dd>
         <dt>Difference</dt>
         <dd className={difference === 0n ? styles.holds : styles.fails}>
           {difference === 0n ? '✓ none' : `${format(difference < 0n ? -difference : difference)} short of ${difference < 0n ? 'debits' : 'credits'}`}
@@ -63,22 +63,22 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
               </button>
             ))}
             {errors.length > problemsShown && <p>and {errors.length - problemsShown} more, each under its row.</p>}
-            {rehearsal.wouldBalance !== null && <p>With {format(rehearsal.wouldBalance)} in it the file would balance.</p>}
+            {check.wouldBalance !== null && <p>With {format(check.wouldBalance)} in it the file would balance.</p>}
             <p>Correct the file and drop it again, or correct above what it was taken for.</p>
           </Card>
         )}
-        <UnusualDay rehearsal={rehearsal} draft={draft} onChange={onChange} />
-        {rehearsal.blockers.some(({ code }) => !toldElsewhere.has(code)) && (
+        <UnusualDay check={check} draft={draft} onChange={onChange} />
+        {check.blockers.some(({ code }) => !toldElsewhere.has(code)) && (
           <Card tone="madder" title="Still to be answered">
-            {rehearsal.blockers
+            {check.blockers
               .filter(({ code }) => !toldElsewhere.has(code))
               .map((blocker) => (
                 <p key={blocker.code}>{blockerText(blocker)}</p>
               ))}
           </Card>
         )}
-        {rehearsal.elementsProposed > 0 && (
-          <Card tone="amber" title={`${counted(rehearsal.elementsProposed, 'element is', 'elements are')} proposed`}>
+        {check.elementsProposed > 0 && (
+          <Card tone="amber" title={`${counted(check.elementsProposed, 'element is', 'elements are')} proposed`}>
             <p>From parents, neighbours and words in the names. Look through them; click one to change it.</p>
             <button type="button" className={styles.action} onClick={() => onChange({ confirmElements: true })}>
               Confirm all
@@ -94,9 +94,9 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             ))}
           </Card>
         )}
-        {rehearsal.missing.length > 0 && (
-          <Card tone="amber" title={`${counted(rehearsal.missing.length, 'account is', 'accounts are')} not in the file`}>
-            {rehearsal.missing.slice(0, problemsShown).map(({ number, name, amount }) => (
+        {check.missing.length > 0 && (
+          <Card tone="amber" title={`${counted(check.missing.length, 'account is', 'accounts are')} not in the file`}>
+            {check.missing.slice(0, problemsShown).map(({ number, name, amount }) => (
               <p key={number} className={styles.named}>
                 <span>{rowLabel({ number, name }, numbered)}</span>
                 <span>{format(amount)}</span>
@@ -107,24 +107,24 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
                 <input type="radio" name="missing" checked={(draft.missing ?? 'nil') === 'nil'} onChange={() => onChange({ missing: 'nil' })} /> stand at nil
                 after this
               </label>
-              <label title={rehearsal.missingSum === '0' ? undefined : 'Possible only while what is left alone adds to zero'}>
+              <label title={check.missingSum === '0' ? undefined : 'Possible only while what is left alone adds to zero'}>
                 <input
                   type="radio"
                   name="missing"
                   checked={draft.missing === 'left_alone'}
-                  disabled={rehearsal.missingSum !== '0'}
+                  disabled={check.missingSum !== '0'}
                   onChange={() => onChange({ missing: 'left_alone' })}
                 />{' '}
                 keep their balance
-                {rehearsal.missingSum !== '0' && ` (not possible: they add to ${format(rehearsal.missingSum)})`}
+                {check.missingSum !== '0' && ` (not possible: they add to ${format(check.missingSum)})`}
               </label>
             </div>
           </Card>
         )}
-        {rehearsal.adjustments.length > 0 && (
-          <Card tone="brass" title={`${counted(rehearsal.adjustments.length, 'adjustment stays', 'adjustments stay')} on top`}>
+        {check.adjustments.length > 0 && (
+          <Card tone="brass" title={`${counted(check.adjustments.length, 'adjustment stays', 'adjustments stay')} on top`}>
             <p>Tick one that the file holds by now; it is then withdrawn by a reversal.</p>
-            {rehearsal.adjustments.map(({ entryId, date, description, documentNumber, amount }) => (
+            {check.adjustments.map(({ entryId, date, description, documentNumber, amount }) => (
               <label key={entryId} className={styles.named}>
                 <span>
                   <input
@@ -139,15 +139,15 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             ))}
           </Card>
         )}
-        <Replaces rehearsal={rehearsal} />
-        <RetainedEarnings rehearsal={rehearsal} format={format} onChange={onChange} />
+        <Replaces check={check} />
+        <RetainedEarnings check={check} format={format} onChange={onChange} />
         <Card tone="sea" title="What posting does">
-          {rehearsal.nothingToPost && <p>Nothing: the ledger holds these balances already.</p>}
-          {rehearsal.newAccounts > 0 && <p>{counted(rehearsal.newAccounts, 'account is', 'accounts are')} added.</p>}
-          {rehearsal.placedByFile > 0 && (
+          {check.nothingToPost && <p>Nothing: the ledger holds these balances already.</p>}
+          {check.newAccounts > 0 && <p>{counted(check.newAccounts, 'account is', 'accounts are')} added.</p>}
+          {check.placedByFile > 0 && (
             <p>
-              {rehearsal.placedByFile} are placed where the file says
-              {rehearsal.newCategories.length > 0 && `, in ${counted(rehearsal.newCategories.length, 'new category', 'new categories')}`}.
+              {check.placedByFile} are placed where the file says
+              {check.newCategories.length > 0 && `, in ${counted(check.newCategories.length, 'new category', 'new categories')}`}.
             </p>
           )}
           {own.map((entry) => (
@@ -162,12 +162,12 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
             </p>
           ))}
         </Card>
-        <LeftOut rehearsal={rehearsal} />
+        <LeftOut check={check} />
       </div>
       <footer className={styles.foot}>
         <Button onClick={onCancel}>Cancel</Button>
         <Button variant="contained" disabled={!canPost} onClick={onPost}>
-          {postCaption(rehearsal, withdrawn.length)}
+          {postCaption(check, withdrawn.length)}
         </Button>
       </footer>
     </aside>
@@ -175,7 +175,7 @@ export function BeforePosting({ rehearsal, draft, isBusy, onChange, onShowRow, o
 }
 
 /** What the button will do, in figures; nothing is promised while something stands in the way. */
-function postCaption({ blockers, entries, nothingToPost }: RehearsalBody, withdrawn: number): string {
+function postCaption({ blockers, entries, nothingToPost }: TrialBalanceCheckBody, withdrawn: number): string {
   if (blockers.length > 0) return 'Post';
   if (nothingToPost && withdrawn === 0) return 'Nothing to post: done';
   const count = entries.length + withdrawn;
@@ -184,29 +184,27 @@ function postCaption({ blockers, entries, nothingToPost }: RehearsalBody, withdr
 }
 
 function RetainedEarnings({
-  rehearsal,
+  check,
   format,
   onChange,
 }: {
-  rehearsal: RehearsalBody;
+  check: TrialBalanceCheckBody;
   format: (amount: string) => string;
   onChange: BeforePostingProps['onChange'];
 }) {
   const { numbered } = useCompany();
-  const equity = rehearsal.rows.filter((row) => row.element === 'equity');
-  if (equity.length === 0 && rehearsal.retainedEarnings === null) return null;
-  const isListed = equity.some((row) => row.number === rehearsal.retainedEarnings);
+  const equity = check.rows.filter((row) => row.element === 'equity');
+  if (equity.length === 0 && check.retainedEarnings === null) return null;
+  const isListed = equity.some((row) => row.number === check.retainedEarnings);
   return (
-    <Card tone={rehearsal.retainedEarningsProposed ? 'amber' : 'sea'} title="Retained earnings">
+    <Card tone={check.retainedEarningsProposed ? 'amber' : 'sea'} title="Retained earnings">
       <label className={styles.select}>
         <span>
-          {rehearsal.retainedEarningsProposed && rehearsal.retainedEarnings
-            ? 'Proposed: profit of completed years stands on'
-            : 'Profit of completed years stands on'}
+          {check.retainedEarningsProposed && check.retainedEarnings ? 'Proposed: profit of completed years stands on' : 'Profit of completed years stands on'}
         </span>
-        <Select value={rehearsal.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
+        <Select value={check.retainedEarnings ?? ''} onChange={(event) => onChange({ retainedEarnings: event.target.value || null })}>
           <option value="">no account yet</option>
-          {!isListed && rehearsal.retainedEarnings !== null && <option value={rehearsal.retainedEarnings}>{rehearsal.retainedEarnings}</option>}
+          {!isListed && check.retainedEarnings !== null && <option value={check.retainedEarnings}>{check.retainedEarnings}</option>}
           {equity.map(({ number, name }) => (
             <option key={number} value={number}>
               {rowLabel({ number, name }, numbered)}
@@ -214,10 +212,10 @@ function RetainedEarnings({
           ))}
         </Select>
       </label>
-      {rehearsal.retainedEarningsMoves !== '0' && (
+      {check.retainedEarningsMoves !== '0' && (
         <p>
-          {rehearsal.begins ? 'It begins with' : 'Its own movement in this entry is'} {format(rehearsal.retainedEarningsMoves)} (debit positive)
-          {rehearsal.begins ? ': what earlier years left in it.' : ': dividends, transfers, or profit the ledger does not know of.'}
+          {check.begins ? 'It begins with' : 'Its own movement in this entry is'} {format(check.retainedEarningsMoves)} (debit positive)
+          {check.begins ? ': what earlier years left in it.' : ': dividends, transfers, or profit the ledger does not know of.'}
         </p>
       )}
     </Card>
@@ -226,8 +224,16 @@ function RetainedEarnings({
 
 /** Files of the same day that this one takes the place of, and how many accounts that changes. */
 /** A slip of the keyboard in the day moves every statement; it is asked about before anything is posted. */
-function UnusualDay({ rehearsal, draft, onChange }: { rehearsal: RehearsalBody; draft: RehearsalDraft; onChange: (changes: Partial<RehearsalDraft>) => void }) {
-  const { unusualDay, date } = rehearsal;
+function UnusualDay({
+  check,
+  draft,
+  onChange,
+}: {
+  check: TrialBalanceCheckBody;
+  draft: TrialBalanceCheckDraft;
+  onChange: (changes: Partial<TrialBalanceCheckDraft>) => void;
+}) {
+  const { unusualDay, date } = check;
   if (!unusualDay || date === null) return null;
   const { fileDay, years } = unusualDay;
   return (
@@ -245,8 +251,8 @@ function UnusualDay({ rehearsal, draft, onChange }: { rehearsal: RehearsalBody; 
   );
 }
 
-function Replaces({ rehearsal }: { rehearsal: RehearsalBody }) {
-  const { replaces, entries, rows } = rehearsal;
+function Replaces({ check }: { check: TrialBalanceCheckBody }) {
+  const { replaces, entries, rows } = check;
   if (replaces.length === 0) return null;
   const changed = new Set(entries.filter(({ purpose }) => purpose === 'differences').flatMap(({ lines }) => lines.map(({ number }) => number)));
   const accounts = rows.filter(({ number }) => number !== '').length;
@@ -271,8 +277,8 @@ const leftOutReasons: Readonly<Record<string, string>> = {
   parent_total: 'sum of its sub-accounts',
 };
 
-function LeftOut({ rehearsal }: { rehearsal: RehearsalBody }) {
-  const rows = rehearsal.leftOut.filter((row) => row.reason !== 'blank');
+function LeftOut({ check }: { check: TrialBalanceCheckBody }) {
+  const rows = check.leftOut.filter((row) => row.reason !== 'blank');
   if (rows.length === 0) return null;
   return (
     <details className={styles.leftOut}>

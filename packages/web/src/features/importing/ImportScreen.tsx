@@ -1,9 +1,9 @@
-import type { RehearsalDraft } from '@ivory-ladder/contract';
+import type { TrialBalanceCheckDraft } from '@ivory-ladder/contract';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate, useParams } from 'react-router';
-import { usePostTrialBalanceMutation, useRehearseTrialBalanceQuery } from '../../shared/api/ledgerApi.ts';
+import { useCheckTrialBalanceQuery, usePostTrialBalanceMutation } from '../../shared/api/ledgerApi.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
 import type { TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
@@ -14,7 +14,7 @@ import { useTrialBalanceDrop } from '../ledger/index.ts';
 import { BeforePosting } from './BeforePosting.tsx';
 import styles from './ImportScreen.module.css';
 import { ReadingBar } from './ReadingBar.tsx';
-import { RehearsalTable } from './RehearsalTable.tsx';
+import { ReadRowsTable } from './ReadRowsTable.tsx';
 
 /** What a file was taken for, its rows as they will be posted, and what stands in the way; nothing is changed before posting. */
 export function ImportScreen() {
@@ -32,12 +32,12 @@ export function ImportScreen() {
       isHere.current = false;
     };
   }, []);
-  const [draft, setDraft] = useState<RehearsalDraft>({});
+  const [draft, setDraft] = useState<TrialBalanceCheckDraft>({});
   const [key] = useState(() => crypto.randomUUID());
   const [attempt, setAttempt] = useState(0);
-  const { data, currentData, error, isFetching } = useRehearseTrialBalanceQuery({ companyId: company.id, fileId, body: draft });
+  const { data, currentData, error, isFetching } = useCheckTrialBalanceQuery({ companyId: company.id, fileId, body: draft });
   const [post, { isLoading }] = usePostTrialBalanceMutation();
-  const change = (changes: Partial<RehearsalDraft>) => setDraft((before) => ({ ...before, ...changes }));
+  const change = (changes: Partial<TrialBalanceCheckDraft>) => setDraft((before) => ({ ...before, ...changes }));
   const submit = async () => {
     const posted = await post({
       companyId: company.id,
@@ -89,11 +89,11 @@ export function ImportScreen() {
           <Button onClick={drop.choose}>Other file…</Button>
           {drop.input}
         </header>
-        <ReadingBar rehearsal={data} onChange={change} />
-        <RehearsalTable ref={table} rehearsal={data} draft={draft} onChange={change} />
+        <ReadingBar check={data} onChange={change} />
+        <ReadRowsTable ref={table} check={data} draft={draft} onChange={change} />
       </section>
       <BeforePosting
-        rehearsal={data}
+        check={data}
         draft={draft}
         isBusy={isLoading || isFetching}
         onChange={change}

@@ -1,4 +1,4 @@
-import type { RehearsalBody, RehearsalDraft } from '@ivory-ladder/contract';
+import type { TrialBalanceCheckBody, TrialBalanceCheckDraft } from '@ivory-ladder/contract';
 import { dayParts, longDay, toDay } from '@ivory-ladder/core';
 import Popover from '@mui/material/Popover';
 import { type ReactNode, useState } from 'react';
@@ -9,8 +9,8 @@ import { columnNames } from './problemText.ts';
 import styles from './ReadingBar.module.css';
 
 interface ReadingBarProps {
-  readonly rehearsal: RehearsalBody;
-  readonly onChange: (changes: Partial<RehearsalDraft>) => void;
+  readonly check: TrialBalanceCheckBody;
+  readonly onChange: (changes: Partial<TrialBalanceCheckDraft>) => void;
 }
 
 const separators = { ';': 'semicolon', ',': 'comma', '\t': 'tab', '|': 'bar' } as const;
@@ -18,9 +18,9 @@ const encodings = { 'utf-8': 'UTF-8', 'utf-16le': 'UTF-16', 'windows-1252': 'Win
 const forms = { signed: 'one signed column', debit_and_credit: 'debit and credit columns', marked: 'one column with marks' } as const;
 
 /** What the file was taken for; each part opens to be corrected, and the rows follow at once. */
-export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
-  const { format, figures, date } = rehearsal;
-  const isSignUnclear = rehearsal.blockers.some(({ code }) => code === 'decimal_sign_unclear');
+export function ReadingBar({ check, onChange }: ReadingBarProps) {
+  const { format, figures, date } = check;
+  const isSignUnclear = check.blockers.some(({ code }) => code === 'decimal_sign_unclear');
   return (
     <div className={styles.bar}>
       {format.kind === 'delimited' && format.separator && format.encoding && (
@@ -56,7 +56,7 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
       )}
       <Field label="Decimal sign">
         <Select
-          value={isSignUnclear ? '' : rehearsal.decimalSign}
+          value={isSignUnclear ? '' : check.decimalSign}
           aria-invalid={isSignUnclear}
           onChange={(event) => onChange({ decimalSign: event.target.value as '.' | ',' })}
         >
@@ -66,7 +66,7 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
         </Select>
       </Field>
       <Field label="Amounts">
-        <Select value={rehearsal.amounts} onChange={(event) => onChange({ amounts: event.target.value as keyof typeof forms })}>
+        <Select value={check.amounts} onChange={(event) => onChange({ amounts: event.target.value as keyof typeof forms })}>
           {Object.entries(forms).map(([value, text]) => (
             <option key={value} value={value}>
               {text}
@@ -79,13 +79,13 @@ export function ReadingBar({ rehearsal, onChange }: ReadingBarProps) {
           type="number"
           min={0}
           max={1000}
-          value={rehearsal.headingRow}
+          value={check.headingRow}
           title="Row of the headings; 0 for a file without"
           onChange={(event) => onChange({ headingRow: Number(event.target.value), columns: undefined })}
           className={styles.row}
         />
       </Field>
-      <Columns rehearsal={rehearsal} onChange={onChange} />
+      <Columns check={check} onChange={onChange} />
       <Field label="Balances at" asks={date === null}>
         <DayInput
           value={date ?? ''}
@@ -108,8 +108,8 @@ function Field({ label, asks = false, children }: { label: string; asks?: boolea
   );
 }
 
-function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures']; date: string | null; onChange: ReadingBarProps['onChange'] }) {
-  const choose = (kind: RehearsalBody['figures']['kind']) => {
+function Figures({ figures, date, onChange }: { figures: TrialBalanceCheckBody['figures']; date: string | null; onChange: ReadingBarProps['onChange'] }) {
+  const choose = (kind: TrialBalanceCheckBody['figures']['kind']) => {
     const day = date ?? toDay(2000, 1, 1);
     const { year, month } = dayParts(day);
     const chosen = kind === 'period' ? { kind, firstDay: toDay(year, month, 1) } : kind === 'cumulative' ? { kind, since: toDay(year - 1, 12, 31) } : { kind };
@@ -118,7 +118,7 @@ function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures'
   return (
     <>
       <Field label="Income and expense are">
-        <Select value={figures.kind} onChange={(event) => choose(event.target.value as RehearsalBody['figures']['kind'])} title={figuresText(figures)}>
+        <Select value={figures.kind} onChange={(event) => choose(event.target.value as TrialBalanceCheckBody['figures']['kind'])} title={figuresText(figures)}>
           <option value="year_to_date">fiscal year to date</option>
           <option value="cumulative">cumulative since a closing</option>
           <option value="period">the period alone</option>
@@ -139,16 +139,16 @@ function Figures({ figures, date, onChange }: { figures: RehearsalBody['figures'
   );
 }
 
-function Columns({ rehearsal, onChange }: ReadingBarProps) {
+function Columns({ check, onChange }: ReadingBarProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { columns, headings } = rehearsal;
+  const { columns, headings } = check;
   const set = (meaning: keyof typeof columnNames, text: string) => onChange({ columns: { ...columns, [meaning]: text === '' ? undefined : Number(text) } });
-  const known = Object.keys(columns).length;
+  const told = Object.keys(columns).length;
   return (
     <div className={styles.field}>
       <span>Columns</span>
       <button type="button" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
-        {known} of {headings.length} known
+        {told} of {headings.length} known
       </button>
       <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
         <div className={styles.columns} role="group" aria-label="Which column is which">

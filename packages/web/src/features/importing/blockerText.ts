@@ -1,4 +1,4 @@
-import type { RehearsalBody } from '@ivory-ladder/contract';
+import type { TrialBalanceCheckBody } from '@ivory-ladder/contract';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 
 const texts: Readonly<Record<string, (count: number) => string>> = {
@@ -12,6 +12,6 @@ const texts: Readonly<Record<string, (count: number) => string>> = {
   adjustment_gone: () => 'An adjustment chosen to be withdrawn is no longer there.',
 };
 
-export function blockerText({ code, count }: RehearsalBody['blockers'][number]): string {
+export function blockerText({ code, count }: TrialBalanceCheckBody['blockers'][number]): string {
   return texts[code]?.(count) ?? describeFailure({ code, facts: {} });
 }

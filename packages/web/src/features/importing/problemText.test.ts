@@ -9,7 +9,7 @@ const source = (path: string) => readFileSync(fileURLToPath(new URL(path, import
 const problemCodes = [
   ...(/export type ProblemCode =([^;]+);/.exec(source('../../../../core/src/exchange/trialBalanceRow.ts'))?.[1] ?? '').matchAll(/'([a-z_]+)'/g),
 ].map((match) => match[1] as string);
-const blockerCodes = ['rehearseTrialBalance.ts', 'workOutPosting.ts'].flatMap((file) =>
+const blockerCodes = ['checkTrialBalance.ts', 'workOutPosting.ts'].flatMap((file) =>
   [...source(`../../../../server/src/application/ledger/${file}`).matchAll(/blockers\.add\('([a-z_]+)'/g)].map((match) => match[1] as string),
 );
 /** These have a card of their own beside the file. */

@@ -1,7 +1,7 @@
 import type { StoredLayoutOptions } from '@ivory-ladder/contract';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation } from 'react-router';
-import { useGetLayoutOptionsQuery, useGetProofsQuery, useLazyRehearseLayoutOptionsQuery, useSetLayoutOptionsMutation } from '../../shared/api/statementApi.ts';
+import { useGetLayoutOptionsQuery, useGetProofsQuery, useLazyCheckLayoutOptionsQuery, useSetLayoutOptionsMutation } from '../../shared/api/statementApi.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
@@ -37,7 +37,7 @@ export function LayoutsScreen() {
   const { data } = useGetLayoutOptionsQuery({ companyId: company.id });
   const { data: proofs } = useGetProofsQuery({ companyId: company.id, ...span }, { skip: company.lastEntryDay === null });
   const [set] = useSetLayoutOptionsMutation();
-  const [lookAt] = useLazyRehearseLayoutOptionsQuery();
+  const [lookAt] = useLazyCheckLayoutOptionsQuery();
   const coverage = proofs?.proofs.find(({ name }) => name === 'coverage');
   const inScope = coverage?.figures.find(({ name }) => name === 'accounts_in_scope')?.net;
   const change = async (changes: Partial<StoredLayoutOptions>) => {

@@ -37,10 +37,10 @@ export function RatesScreen() {
   const [setRates] = useSetRatesMutation();
   const [readFile, { isLoading: isReading }] = useReadRateFileMutation();
   const all = data?.rates ?? [];
-  const known = [...new Set(all.map(({ currency }) => currency))];
+  const currencies = [...new Set(all.map(({ currency }) => currency))];
   const asked = params.get('currency') ?? '';
-  const currency = findCurrency(asked) && asked !== company.currency ? asked : (known[0] ?? '');
-  const codes = [...new Set([...known, ...(currency === '' ? [] : [currency])])].sort();
+  const currency = findCurrency(asked) && asked !== company.currency ? asked : (currencies[0] ?? '');
+  const codes = [...new Set([...currencies, ...(currency === '' ? [] : [currency])])].sort();
   const rates = all.filter((rate) => rate.currency === currency);
   const year = company.years.find(({ firstDay, lastDay }) => firstDay <= span.to && span.to <= lastDay) ?? company.years.at(-1);
   const say = (tone: 'done' | 'refused', text: string) => void dispatch(noticeGiven({ tone, text }));

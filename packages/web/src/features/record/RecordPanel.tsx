@@ -22,10 +22,10 @@ export function RecordPanel({ recordId, onTakenBack }: { recordId: number; onTak
   const mayPlace = useMay('keep_placement');
   const { data } = useGetPlacementRecordQuery({ companyId: company.id, recordId });
   const [undo, { isLoading }] = useUndoPlacementMutation();
-  const known = useDraftNames();
+  const namesNow = useDraftNames();
   const restore = useRestorePlacement();
   if (!data) return null;
-  const names = namesIn(data, known);
+  const names = namesIn(data, namesNow);
   const takeBack = async () => {
     const { error } = await undo({ companyId: company.id, recordId, ...span });
     if (error === undefined) onTakenBack();
@@ -78,7 +78,7 @@ function EffectOfTakingBack({ draft }: Pick<PlacementRecordDetailBody, 'draft'>)
 }
 
 /** Categories that have gone since are called what they were called then. */
-function namesIn({ draft }: PlacementRecordDetailBody, known: DraftNames): DraftNames {
+function namesIn({ draft }: PlacementRecordDetailBody, namesNow: DraftNames): DraftNames {
   const then = new Map(draft.categories.map(({ id, before, after }) => [id, (after ?? before)?.name ?? '']));
-  return { account: known.account, category: (id) => then.get(id) ?? known.category(id) };
+  return { account: namesNow.account, category: (id) => then.get(id) ?? namesNow.category(id) };
 }

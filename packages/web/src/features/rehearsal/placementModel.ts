@@ -106,9 +106,9 @@ export function placementBase(view: PlacementView, order: DigitOrder): Placement
 
 /** What of a draft can be applied to the placement as it is kept. */
 export function soundOf(base: PlacementBase, draft: PlacementDraft, order: DigitOrder): SoundDraft {
-  const known = base.sound.get(draft) ?? soundDraft(base.placement, draft, base.elementOf, order);
-  base.sound.set(draft, known);
-  return known;
+  const sounded = base.sound.get(draft) ?? soundDraft(base.placement, draft, base.elementOf, order);
+  base.sound.set(draft, sounded);
+  return sounded;
 }
 
 /**

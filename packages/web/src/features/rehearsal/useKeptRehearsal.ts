@@ -112,8 +112,8 @@ export function useKeptRehearsal(working: WorkingRehearsal | undefined, accountN
   const isAtWork = working?.kept?.name === '';
   useEffect(() => {
     const there = listed?.find(({ isOwn, name }) => isOwn && name === '');
-    const known = kept.current;
-    if (!there || !isAtWork || !known || there.id !== known.id || there.version <= known.version) return;
+    const here = kept.current;
+    if (!there || !isAtWork || !here || there.id !== here.id || there.version <= here.version) return;
     const { joined } = mergeDrafts(common.current ?? emptyDraft, common.current ?? emptyDraft, there.draft);
     join(common.current ?? emptyDraft, there, {});
     sayJoined(joined, { accountIds: [], categoryIds: [] });

@@ -1,11 +1,11 @@
-import type { Company, SettingsChange, SettingsRehearsalBody } from '@ivory-ladder/contract';
+import type { Company, SettingsChange, SettingsCheckBody } from '@ivory-ladder/contract';
 import { bringToScheme, currencyCodes, monthNames, type NumberScheme } from '@ivory-ladder/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { useChangeSettingsMutation, useRehearseSettingsQuery } from '../../shared/api/companyApi.ts';
+import { useChangeSettingsMutation, useCheckSettingsQuery } from '../../shared/api/companyApi.ts';
 import { useGetPlacementQuery } from '../../shared/api/placementApi.ts';
 import { EffectList } from '../../shared/components/EffectList.tsx';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
@@ -70,7 +70,7 @@ function SettingsForm({ company }: { company: Company }) {
   const isRenumbered = isReordered || current.numbered !== company.numbered;
   const { from, to } = span;
   const { digitOrder, numbered } = current;
-  const seen = useRehearseSettingsQuery({ companyId: company.id, body: { digitOrder, numbered, from, to } }, { skip: !isRenumbered });
+  const seen = useCheckSettingsQuery({ companyId: company.id, body: { digitOrder, numbered, from, to } }, { skip: !isRenumbered });
   const isChanged = (Object.keys(draft) as (keyof SettingsChange)[]).some(
     (key) => key !== 'version' && JSON.stringify(draft[key]) !== JSON.stringify(company[key as keyof Company]),
   );
@@ -204,7 +204,7 @@ function SettingsForm({ company }: { company: Company }) {
 }
 
 /** What ranges and layouts make of other numbers, or of another order of them, before they are applied. */
-function EffectOfNumbers({ seen, failure, company }: { seen: SettingsRehearsalBody | undefined; failure: unknown; company: Company }) {
+function EffectOfNumbers({ seen, failure, company }: { seen: SettingsCheckBody | undefined; failure: unknown; company: Company }) {
   if (failure !== undefined) return <p role="alert">{describeFailure(failure)}</p>;
   if (!seen) return <p className={styles.odd}>Looking at every statement …</p>;
   const { kept, returned, effect } = seen;

@@ -8,8 +8,8 @@ export const {
   useDeleteCodeListMutation,
   useAddPairingRuleMutation,
   useDeletePairingRuleMutation,
-  useRehearseFacetFillMutation,
+  useCheckFacetFillMutation,
   useApplyFacetFillMutation,
-  useRehearseFacetFileMutation,
+  useCheckFacetFileMutation,
   useApplyFacetFileMutation,
 } = ivoryApi;

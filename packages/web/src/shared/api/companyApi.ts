@@ -7,7 +7,7 @@ export const {
   useGetCompanyQuery,
   useChangeSettingsMutation,
   useRemoveCompanyMutation,
-  useRehearseSettingsQuery,
+  useCheckSettingsQuery,
   useMakeYearMutation,
   useAddAdjustingPeriodMutation,
   useProposeClosingQuery,

@@ -69,9 +69,9 @@ const isQuery = (name: OperationName): name is QueryName => name in shownBy;
 const askedAnew: ReadonlySet<QueryName> = new Set<QueryName>([
   'lookAtLink',
   'getLayout',
-  'rehearseAccountChange',
-  'rehearseChartFile',
-  'rehearseLayoutOptions',
+  'checkAccountChange',
+  'checkChartFile',
+  'checkLayoutOptions',
   // Of other companies too, whose changes are told to theirs alone.
   'listPlacedElsewhere',
 ]);

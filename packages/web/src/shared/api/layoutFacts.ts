@@ -14,7 +14,7 @@ import {
 } from '@ivory-ladder/core';
 
 type Chart = Omit<LayoutFacts, 'scope'>;
-const known = new WeakMap<PlacementView, Map<string, Chart>>();
+const chartsOf = new WeakMap<PlacementView, Map<string, Chart>>();
 const scoped = new WeakMap<Chart, Map<string, LayoutFacts>>();
 
 /** What a composed layout is made over, from the placement as it is kept; made once for each placement and scope. */
@@ -25,8 +25,8 @@ export function layoutFacts(
   lists: readonly CodeList[],
   layout: Pick<OwnLayout, 'kind' | 'scope'>,
 ): LayoutFacts {
-  const byLanguage = known.get(view) ?? new Map<string, Chart>();
-  known.set(view, byLanguage);
+  const byLanguage = chartsOf.get(view) ?? new Map<string, Chart>();
+  chartsOf.set(view, byLanguage);
   const chart = byLanguage.get(language) ?? chartOf(view, order, language, lists);
   byLanguage.set(language, chart);
   const scope = scopeOf(layout);

@@ -3,7 +3,7 @@ import { ivoryApi } from './ivoryApi.ts';
 /** Trial balances, balances and entries. */
 export const {
   useUploadTrialBalanceMutation,
-  useRehearseTrialBalanceQuery,
+  useCheckTrialBalanceQuery,
   usePostTrialBalanceMutation,
   useListBroughtInQuery,
   useTakeBackTrialBalanceMutation,

@@ -37,14 +37,14 @@ export type AnswerOf<Name extends OperationName> = Operations[Name]['answer'] ex
 /** Asked for by POST, since their question is long; they change nothing. */
 type AskedByPost =
   | 'lookAtLink'
-  | 'rehearseSettings'
-  | 'rehearseAccountChange'
-  | 'rehearseRenumbering'
-  | 'rehearseMerge'
-  | 'rehearseChartFile'
+  | 'checkSettings'
+  | 'checkAccountChange'
+  | 'checkRenumbering'
+  | 'checkMerge'
+  | 'checkChartFile'
   | 'rehearsePlacement'
-  | 'rehearseTrialBalance'
-  | 'rehearseLayoutOptions';
+  | 'checkTrialBalance'
+  | 'checkLayoutOptions';
 
 type ReadByGet = { [Name in OperationName]: Operations[Name] extends { method: 'get'; answer: z.ZodType } ? Name : never }[OperationName];
 type FileName = { [Name in OperationName]: Operations[Name]['answer'] extends 'file' | 'stream' ? Name : never }[OperationName];

@@ -4,7 +4,7 @@ import { ivoryApi } from './ivoryApi.ts';
 export const {
   useGetLayoutOptionsQuery,
   useSetLayoutOptionsMutation,
-  useLazyRehearseLayoutOptionsQuery,
+  useLazyCheckLayoutOptionsQuery,
   useGetStatementQuery,
   useGetEvidenceQuery,
   useGetProofsQuery,

@@ -36,8 +36,8 @@ export const tagTypes: readonly TagType[] = [...ofAll, ...ofCompany];
 export function tagOf(tag: Tag, args: unknown): { type: TagType; id: string } {
   const [type, parameter] = tag.split('/') as [TagType, string | undefined];
   if ((ofAll as readonly string[]).includes(type)) return { type, id: 'all' };
-  const given = args as Readonly<Record<string, unknown>>;
-  return { type, id: parameter === undefined ? String(given.companyId) : `${given.companyId}/${given[parameter]}` };
+  const named = args as Readonly<Record<string, unknown>>;
+  return { type, id: parameter === undefined ? String(named.companyId) : `${named.companyId}/${named[parameter]}` };
 }
 
 /** What changes with the books. */
@@ -59,7 +59,7 @@ export const shownBy: { readonly [Name in QueryName]: readonly Tag[] | typeof fi
   health: [],
   listCompanies: ['Companies'],
   getCompany: ['Company'],
-  rehearseSettings: ['Chart', 'Ledger'],
+  checkSettings: ['Chart', 'Ledger'],
   proposeClosing: ['Ledger'],
   listHistory: ['History'],
   getSession: ['Session'],
@@ -69,15 +69,15 @@ export const shownBy: { readonly [Name in QueryName]: readonly Tag[] | typeof fi
   getInstallation: ['Installation'],
   listPeople: ['People'],
   getChart: ['Chart'],
-  rehearseAccountChange: [],
+  checkAccountChange: [],
   listNotes: ['Notes/accountId'],
   listAttachments: ['Attachments', 'Attachments/accountId'],
   listEntryAttachments: ['Attachments', 'Attachments/entryId'],
   listAccountPeriods: ['Ledger'],
-  rehearseMerge: [],
+  checkMerge: [],
   // Asked anew with other changes alone: once they are applied, their versions are no more.
-  rehearseRenumbering: [],
-  rehearseChartFile: ['Chart', 'Placement'],
+  checkRenumbering: [],
+  checkChartFile: ['Chart', 'Placement'],
   listChartViews: ['Views'],
   getPlacement: ['Placement'],
   listPlacedElsewhere: ['Placement'],
@@ -87,7 +87,7 @@ export const shownBy: { readonly [Name in QueryName]: readonly Tag[] | typeof fi
   getPlacementRecord: ['PlacementRecords'],
   listRehearsals: ['Rehearsals'],
   listCodeLists: ['Chart'],
-  rehearseTrialBalance: ['Ledger', 'Placement'],
+  checkTrialBalance: ['Ledger', 'Placement'],
   listBroughtIn: ['Ledger'],
   viewTakingBack: ['Ledger'],
   getTrialBalance: ['Ledger'],
@@ -104,7 +104,7 @@ export const shownBy: { readonly [Name in QueryName]: readonly Tag[] | typeof fi
   listRates: ['Rates'],
   listSeries: ['Series', 'Ledger'],
   getLayoutOptions: ['Options'],
-  rehearseLayoutOptions: [],
+  checkLayoutOptions: [],
   getStatement: figures,
   getEvidence: figures,
   getProofs: ['Proofs'],
@@ -194,9 +194,9 @@ export const changedBy: { readonly [Name in MutationName]: Changed<Name> } = {
   deleteCodeList: books,
   addPairingRule: ['Chart', 'History'],
   deletePairingRule: ['Chart', 'History'],
-  rehearseFacetFill: [],
+  checkFacetFill: [],
   applyFacetFill: books,
-  rehearseFacetFile: [],
+  checkFacetFile: [],
   applyFacetFile: books,
   uploadTrialBalance: [],
   postTrialBalance: books,

@@ -69,8 +69,8 @@ const rehearsalSlice = createSlice({
       state,
       { payload: { rehearsed, sent, rehearsal, ids } }: OfOne<{ sent: PlacementDraft; rehearsal: PlacementRehearsal; ids: Readonly<Record<string, number>> }>,
     ) => {
-      const given = new Map(Object.entries(ids).map(([from, to]) => [Number(from), to]));
-      const withIds = (one: PlacementDraft): PlacementDraft => (given.size === 0 ? one : draftWithIds(one, given));
+      const idOf = new Map(Object.entries(ids).map(([from, to]) => [Number(from), to]));
+      const withIds = (one: PlacementDraft): PlacementDraft => (idOf.size === 0 ? one : draftWithIds(one, idOf));
       const { draft: theirs, changedAt: _, joined: __, overridden: ___, ids: ____, ...kept } = rehearsal as PlacementRehearsal & Partial<SavedRehearsal>;
       const joined = (one: PlacementDraft): PlacementDraft => (one === sent ? theirs : mergeDrafts(withIds(sent), withIds(one), theirs).draft);
       return change(state, rehearsed, { steps: steppedAside(stepsOf(state, rehearsed), joined), kept });

@@ -16,9 +16,9 @@ const currencies = new Map<string, Currency>();
 /** The same object each time, so that what is worked out with it is not worked out anew with every letter that is typed. */
 export function currencyOfCompany({ currency, exponent }: Pick<Company, 'currency' | 'exponent'>): Currency {
   const key = `${currency} ${exponent}`;
-  const known = currencies.get(key) ?? { code: currency, exponent };
-  currencies.set(key, known);
-  return known;
+  const kept = currencies.get(key) ?? { code: currency, exponent };
+  currencies.set(key, kept);
+  return kept;
 }
 
 /** Whether whoever is signed in has the permission here; the server judges anew. */

@@ -10,8 +10,8 @@ type Column = Pick<GridColumn<never>, 'id' | 'width' | 'isExtra'>;
 
 /** The choice in words of the columns there are: without those that are gone, the first column always there and first. */
 export function settledChoice(columns: readonly Column[], choice: readonly ColumnChoice[]): ColumnChoice[] {
-  const known = new Set(columns.map(({ id }) => id));
-  const chosen = choice.filter(({ id }, at) => known.has(id) && choice.findIndex((other) => other.id === id) === at);
+  const ids = new Set(columns.map(({ id }) => id));
+  const chosen = choice.filter(({ id }, at) => ids.has(id) && choice.findIndex((other) => other.id === id) === at);
   if (chosen.length === 0) return columns.filter(({ isExtra }) => !isExtra).map(({ id }) => ({ id, width: null }));
   const [first] = columns;
   if (!first) return chosen;

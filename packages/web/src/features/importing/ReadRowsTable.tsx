@@ -1,4 +1,4 @@
-import type { RehearsalBody, RehearsalDraft, RehearsalRow, RowProblemBody } from '@ivory-ladder/contract';
+import type { CheckedRow, RowProblemBody, TrialBalanceCheckBody, TrialBalanceCheckDraft } from '@ivory-ladder/contract';
 import { type Currency, type Element, elements, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -9,41 +9,41 @@ import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { problemText, proposalText } from './problemText.ts';
-import styles from './RehearsalTable.module.css';
+import styles from './ReadRowsTable.module.css';
 
-interface RehearsalTableProps {
+interface ReadRowsTableProps {
   readonly ref: Ref<TreeGridHandle>;
-  readonly rehearsal: RehearsalBody;
-  readonly draft: RehearsalDraft;
-  readonly onChange: (changes: Partial<RehearsalDraft>) => void;
+  readonly check: TrialBalanceCheckBody;
+  readonly draft: TrialBalanceCheckDraft;
+  readonly onChange: (changes: Partial<TrialBalanceCheckDraft>) => void;
 }
 
 type ProblemsOf = ReadonlyMap<number, readonly RowProblemBody[]>;
-const rowOf = ({ row }: RehearsalRow) => row;
+const rowOf = ({ row }: CheckedRow) => row;
 const noDepth = () => 0;
 
 /** The rows of the file as they were understood; an error stands under its row, the cell it is about is marked. */
-export function RehearsalTable({ ref, rehearsal, draft, onChange }: RehearsalTableProps) {
+export function ReadRowsTable({ ref, check, draft, onChange }: ReadRowsTableProps) {
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const dispatch = useDispatch();
-  const [menu, openMenu] = useState<{ anchor: HTMLElement; row: RehearsalRow } | null>(null);
+  const [menu, openMenu] = useState<{ anchor: HTMLElement; row: CheckedRow } | null>(null);
   const problemsOf = useMemo(() => {
     const found = new Map<number, RowProblemBody[]>();
-    for (const problem of rehearsal.problems) found.set(problem.row, [...(found.get(problem.row) ?? []), problem]);
+    for (const problem of check.problems) found.set(problem.row, [...(found.get(problem.row) ?? []), problem]);
     return found;
-  }, [rehearsal]);
+  }, [check]);
   const isConfirmed = draft.confirmElements === true;
   const columns = useMemo(
-    () => columnsOf(rehearsal, problemsOf, currency, isConfirmed, company.numbered, (anchor, row) => openMenu({ anchor, row })),
-    [rehearsal, problemsOf, currency, isConfirmed, company.numbered],
+    () => columnsOf(check, problemsOf, currency, isConfirmed, company.numbered, (anchor, row) => openMenu({ anchor, row })),
+    [check, problemsOf, currency, isConfirmed, company.numbered],
   );
   return (
     <>
       <TreeGrid
         ref={ref}
         label="Rows of the file"
-        rows={rehearsal.rows}
+        rows={check.rows}
         keyOf={rowOf}
         depthOf={noDepth}
         columns={columns}
@@ -75,21 +75,21 @@ function saidOf(problems: readonly RowProblemBody[] | undefined): ReactNode {
 }
 
 function columnsOf(
-  { amounts, rows }: RehearsalBody,
+  { amounts, rows }: TrialBalanceCheckBody,
   problemsOf: ProblemsOf,
   currency: Currency,
   isConfirmed: boolean,
   numbered: boolean,
-  onChooseElement: (anchor: HTMLElement, row: RehearsalRow) => void,
-): GridColumn<RehearsalRow>[] {
+  onChooseElement: (anchor: HTMLElement, row: CheckedRow) => void,
+): GridColumn<CheckedRow>[] {
   const isSplit = amounts === 'debit_and_credit';
-  const marked = ({ row }: RehearsalRow, text: string, ...about: RowProblemBody['column'][]) => (
+  const marked = ({ row }: CheckedRow, text: string, ...about: RowProblemBody['column'][]) => (
     <span title={text} className={problemsOf.get(row)?.some(({ column }) => about.includes(column)) ? styles.wrong : undefined}>
       {text || '–'}
     </span>
   );
   const longest = rows.reduce((length, { number }) => Math.max(length, number.length), 5);
-  const numberColumn: GridColumn<RehearsalRow> = {
+  const numberColumn: GridColumn<CheckedRow> = {
     id: 'number',
     caption: 'Number',
     width: `${Math.min(16, longest) * 8 + 8}px`,
@@ -98,7 +98,7 @@ function columnsOf(
     compare: (a, b) => compareTexts(a.number, b.number),
   };
   /** One signed column has no other beside it. */
-  const secondColumn: GridColumn<RehearsalRow> = {
+  const secondColumn: GridColumn<CheckedRow> = {
     id: 'second',
     caption: isSplit ? 'Credit' : 'Mark',
     width: isSplit ? '96px' : '44px',
@@ -159,7 +159,7 @@ function columnsOf(
 }
 
 interface ElementCellProps {
-  readonly row: RehearsalRow;
+  readonly row: CheckedRow;
   readonly isConfirmed: boolean;
   readonly onChoose: (anchor: HTMLElement) => void;
 }

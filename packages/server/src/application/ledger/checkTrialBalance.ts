@@ -20,11 +20,11 @@ import type { Failure } from '../failure.ts';
 import { type Blocker, Blockers } from '../placement/index.ts';
 import type { Books, BroughtInRecord, OpenAdjustment, Ports, TrialBalancePlan } from '../ports/index.ts';
 import { planPosting } from './planPosting.ts';
+import type { PostingAnswers } from './postingAnswers.ts';
 import { type ReadFile, readTrialBalanceFile } from './readTrialBalanceFile.ts';
-import type { RehearsalAnswers } from './rehearsalAnswers.ts';
 import { workOutPosting } from './workOutPosting.ts';
 
-export interface Rehearsal extends ReadFile {
+export interface TrialBalanceCheck extends ReadFile {
   readonly books: Books;
   readonly date: Day | null;
   readonly begins: boolean;
@@ -46,12 +46,12 @@ export interface Rehearsal extends ReadFile {
 }
 
 /** Reads the file and works out everything that posting would do, without changing anything. */
-export async function rehearseTrialBalance(
+export async function checkTrialBalance(
   ports: Ports,
   { companyId }: Access<'prepare_entries'>,
   fileId: number,
-  answers: RehearsalAnswers,
-): Promise<Outcome<Rehearsal, Failure>> {
+  answers: PostingAnswers,
+): Promise<Outcome<TrialBalanceCheck, Failure>> {
   const opened = await openBooks(ports, companyId);
   if (!opened.ok) return opened;
   const books = opened.value.company.numbered ? opened.value : { ...opened.value, accounts: withPathsAsNumbers(opened.value.accounts) };
@@ -144,8 +144,8 @@ function unusual(books: Books, date: Day, fileDay: Day | null): UnusualDay | nul
 }
 
 function missingColumns({ reading: { columns, amounts } }: ReadFile, numbered: boolean): number {
-  const known = numbered ? (['number', 'name'] as const) : (['name'] as const);
-  const needed = [...known, ...(amounts === 'debit_and_credit' ? (['debit', 'credit'] as const) : (['amount'] as const))];
+  const columnsNeeded = numbered ? (['number', 'name'] as const) : (['name'] as const);
+  const needed = [...columnsNeeded, ...(amounts === 'debit_and_credit' ? (['debit', 'credit'] as const) : (['amount'] as const))];
   return needed.filter((meaning) => columns[meaning] === undefined).length;
 }
 
@@ -154,11 +154,11 @@ function chooseRetainedEarnings(
   rows: readonly TrialBalanceRow[],
   answer: string | null | undefined,
 ): { number: string | null; proposed: boolean } {
-  const known = new Map<string, TrialBalanceRow['element']>([
+  const elementOf = new Map<string, TrialBalanceRow['element']>([
     ...books.accounts.map((account) => [account.number, account.element] as const),
     ...rows.map((row) => [row.number, row.element] as const),
   ]);
-  if (answer !== undefined) return { number: answer !== null && known.get(answer) === 'equity' ? answer : null, proposed: false };
+  if (answer !== undefined) return { number: answer !== null && elementOf.get(answer) === 'equity' ? answer : null, proposed: false };
   const current = books.accounts.find((account) => account.id === books.retainedEarningsId);
   if (current) return { number: current.number, proposed: false };
   return { number: proposeRetainedEarnings([...rows, ...books.accounts])?.number ?? null, proposed: true };
