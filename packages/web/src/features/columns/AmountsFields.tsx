@@ -127,7 +127,7 @@ function PlacementFields({ column, disabled, onChange }: PlacementFieldsProps) {
       {onDay && (
         <label className={field.field}>
           <span className={field.label}>Day of the placement</span>
-          <DayInput className={field.input} value={placement} disabled={disabled} onChange={(day) => day !== '' && set(day)} />
+          <DayInput wide className={field.input} value={placement} disabled={disabled} onChange={(day) => day !== '' && set(day)} />
         </label>
       )}
     </>
@@ -170,7 +170,7 @@ function PeriodFields({ period, disabled, onChange }: PeriodFieldsProps) {
           {(['firstDay', 'lastDay'] as const).map((end) => (
             <label key={end} className={field.field}>
               <span className={field.label}>{end === 'firstDay' ? 'From' : 'To'}</span>
-              <DayInput className={field.input} value={period[end]} disabled={disabled} onChange={(day) => onChange({ [end]: day }, 'Days')} />
+              <DayInput wide className={field.input} value={period[end]} disabled={disabled} onChange={(day) => onChange({ [end]: day }, 'Days')} />
             </label>
           ))}
         </div>

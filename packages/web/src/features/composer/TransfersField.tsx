@@ -141,6 +141,7 @@ function TransferPanel({ composer, transfer, lines, disabled, onChange, onRemove
           <label className={styles.field}>
             <span className={styles.label}>In columns with the day</span>
             <DayInput
+              wide
               className={styles.input}
               value={amount.day}
               disabled={disabled}

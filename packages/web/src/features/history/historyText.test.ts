@@ -97,7 +97,7 @@ describe('history in words', () => {
     const rate = (value: string | null) => ({ currency: 'USD', kind: 'closing', day: '2026-09-30', rate: value });
     expect(historyLines(event({ thing: 'rate', before: { rates: [rate(null)] }, after: { count: 1, rates: [rate('1.09')] } }))).toEqual([
       '1 rate set',
-      'USD, closing, 2026-09-30: none → 1.09',
+      'USD, closing, 30 Sep 2026: none → 1.09',
     ]);
     expect(historyLines(event({ thing: 'year', before: { adjustingPeriod: false }, after: { adjustingPeriod: true } }))).toEqual([
       'Has a period for adjustments from here on',

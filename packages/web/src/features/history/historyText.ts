@@ -1,5 +1,5 @@
 import type { History } from '@ivory-ladder/contract';
-import { type CaptionLanguage, exampleOf, type NumberScheme } from '@ivory-ladder/core';
+import { type CaptionLanguage, exampleOf, type NumberScheme, shortDay } from '@ivory-ladder/core';
 import { counted } from '../../shared/words/counted.ts';
 import { languageNames } from '../../shared/words/languageNames.ts';
 
@@ -107,7 +107,7 @@ function rateLines(old: Record<string, unknown>, now: Record<string, unknown>): 
   const [before, after] = [old.rates, now.rates].map((rates) => (Array.isArray(rates) ? rates : []) as Rate[]) as [Rate[], Rate[]];
   const told = after
     .slice(0, mostCells)
-    .map(({ currency, kind, day, rate }, at) => `${currency}, ${kind}, ${day}: ${before[at]?.rate ?? 'none'} → ${rate ?? 'none'}`);
+    .map(({ currency, kind, day, rate }, at) => `${currency}, ${kind}, ${shortDay(day)}: ${before[at]?.rate ?? 'none'} → ${rate ?? 'none'}`);
   const count = Number(now.count ?? after.length);
   return [`${counted(count, 'rate')} set`, ...told, ...(count > told.length ? [`and ${count - told.length} more`] : [])];
 }

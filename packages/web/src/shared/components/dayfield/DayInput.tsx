@@ -3,16 +3,19 @@ import { CalendarButton } from './CalendarButton.tsx';
 import styles from './DayInput.module.css';
 import { type TypedDayProps, useTypedDay } from './useTypedDay.ts';
 
-type DayInputProps = TypedDayProps & Pick<InputHTMLAttributes<HTMLInputElement>, 'aria-label' | 'className' | 'disabled' | 'required' | 'title'>;
+interface DayInputProps extends TypedDayProps, Pick<InputHTMLAttributes<HTMLInputElement>, 'aria-label' | 'className' | 'disabled' | 'required' | 'title'> {
+  /** As wide as what it stands in, and not as a day is. */
+  readonly wide?: boolean;
+}
 
 /**
  * A day in the language of the application, `30 Sep 2026`; a native field would show it in the order of the browser's country.
  * Takes it as people write it, or from a calendar; arrows up and down go by days, Page Up and Page Down by months.
  */
-export function DayInput({ value, onChange, min, className = '', disabled = false, title, ...rest }: DayInputProps) {
+export function DayInput({ value, onChange, min, className = '', disabled = false, wide = false, title, ...rest }: DayInputProps) {
   const { input, text, fault, type, settle, choose, onKeyDown, isOpen, setOpen } = useTypedDay({ value, onChange, ...(min === undefined ? {} : { min }) });
   return (
-    <span className={styles.frame}>
+    <span className={wide ? `${styles.frame} ${styles.wide}` : styles.frame}>
       <input
         {...rest}
         ref={input}

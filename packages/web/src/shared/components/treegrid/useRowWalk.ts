@@ -27,7 +27,7 @@ interface RowWalk {
 /** The keyboard of a tree whose rows have no cells to stand on, whatever they look like; `rowMarks` is what each says of itself. */
 export function useRowWalk({ body, attribute, rows, bring, onWalk, onToggle, onOpen, onAll, onRowKey }: RowWalk) {
   const wanted = useRef<string | null>(null);
-  const elementOf = (key: string) => body.current?.querySelector<HTMLElement>(`[${attribute}="${CSS.escape(key)}"]`);
+  const elementOf = (key: string) => body.current?.querySelector<HTMLElement>(`[${attribute}=${JSON.stringify(key)}]`);
   // A row that moved, or that was not drawn, gets the focus once it is there.
   useEffect(() => {
     if (wanted.current === null) return;
