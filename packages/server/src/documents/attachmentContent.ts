@@ -34,11 +34,20 @@ async function isOf(kind: AttachmentKind, head: Uint8Array): Promise<boolean> {
   const found = await fileTypeFromBuffer(head).catch(() => undefined);
   const expected = foundIn[kind];
   if (expected) return found !== undefined && expected.includes(found.ext);
-  return (found === undefined || texts.includes(found.ext)) && isText(head);
+  // The mark of UTF-16 looks like the beginning of sound, so it is not asked about.
+  return isTextInUtf16(head) ?? ((found === undefined || texts.includes(found.ext)) && !head.includes(0));
 }
 
-/** Without NUL, but for UTF-16, which says so at its beginning. */
-function isText(head: Uint8Array): boolean {
+/** `null`: it does not say at its beginning that it is. */
+function isTextInUtf16(head: Uint8Array): boolean | null {
   const [first, second] = head;
-  return (first === 0xff && second === 0xfe) || (first === 0xfe && second === 0xff) || !head.includes(0);
+  const isLittle = first === 0xff && second === 0xfe;
+  if (!isLittle && !(first === 0xfe && second === 0xff)) return null;
+  try {
+    // As a stream: what is looked at may end within a character.
+    const text = new TextDecoder(isLittle ? 'utf-16le' : 'utf-16be', { fatal: true }).decode(head, { stream: true });
+    return !text.includes('\0');
+  } catch {
+    return false;
+  }
 }

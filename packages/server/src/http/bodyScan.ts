@@ -6,7 +6,7 @@ const [quote, backslash, openObject, closeObject, openList, closeList, comma] = 
 type Refused = 'unknown_key' | 'too_deep' | 'too_many_members';
 
 /**
- * What is wrong with JSON that would take long to read, seen before it is: keys that nobody knows (`known`, of its outermost object), at the first of
+ * What is wrong with JSON that would take long to read, seen before it is: keys that nobody knows (beside `fields`, of its outermost object), at the first of
  * them; more depth or members than anything has. Only its frame is looked at: whether it is JSON is found out by reading it.
  */
 export function scanBody(json: Buffer, fields: ReadonlySet<string> | null): Refused | null {
