@@ -60,7 +60,7 @@ export function DatedRates({ kind, rates, currency, year, accounts, mayKeep, sav
       {mayKeep && (!isHistorical || equity.length > 0) && (
         <form className={styles.add} onSubmit={(event) => void add(event)}>
           {isHistorical && (
-            <Select aria-label="Equity account" value={accountId} onChange={(event) => setAccountId(event.target.value)}>
+            <Select className={styles.account} aria-label="Equity account" value={accountId} onChange={(event) => setAccountId(event.target.value)}>
               {equity.map(({ id, label }) => (
                 <option key={id} value={id}>
                   {label}
