@@ -2,6 +2,7 @@ import type { StatementBody } from '@ivory-ladder/contract';
 import { type Currency, captionWords, differenceText, type FigureNature, formatInColumn, usualNature } from '@ivory-ladder/core';
 import AddComment from '@mui/icons-material/AddCommentOutlined';
 import { type CSSProperties, Fragment, type KeyboardEvent, memo, type ReactNode, type RefObject, useMemo } from 'react';
+import { isTyping } from '../../shared/components/isTyping.ts';
 import { commandOf } from '../../shared/components/treegrid/gridKeys.ts';
 import { formulaFaultText } from '../../shared/words/formulaFaultText.ts';
 import type { CellAddress } from '../evidence/index.ts';
@@ -48,7 +49,8 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
   const onKeyDown = (event: KeyboardEvent) => {
     const cell = (event.target as HTMLElement).closest<HTMLTableCellElement>('th, td');
     const row = cell?.parentElement;
-    if (!cell || !row) return;
+    // A comment is written in a row of the table; its keys are its own.
+    if (!cell || !row || isTyping(event)) return;
     const controlIn = (one: Element | null | undefined): HTMLElement | null => one?.querySelector('button') ?? null;
     const body = row.parentElement;
     const column = (): HTMLElement[] => [...(body?.children ?? [])].flatMap((one) => controlIn(one.children[cell.cellIndex]) ?? []);
