@@ -4,6 +4,7 @@ import mysql from 'mysql2/promise';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { seeded } from '../tests/support/seeded.ts';
 import { measureFooted } from './footedStatements.ts';
+import { KeptConnections } from './keptConnections.ts';
 import { againstBar, alternate, type Result } from './measure.ts';
 
 const accounts = 2000;
@@ -58,10 +59,12 @@ export async function measureStatements(client: ApiClient, databaseUrl: string):
   const connection = await mysql.createConnection({ uri: databaseUrl, supportBigNumbers: true, bigNumberStrings: true });
   const asked = spans(7);
   const next = () => asked.next().value as { from: Day; to: Day; compareFrom: Day; compareTo: Day };
+  const pathOf = (detail: string, span: ReturnType<typeof next>): string =>
+    `/companies/${company.id}/statements/income-statement?${new URLSearchParams({ ...span, compare: 'fixed', detail })}`;
   const ask = async (detail: string, span = next()): Promise<StatementBody> => {
-    const query = new URLSearchParams({ ...span, compare: 'fixed', detail });
-    return client.ok<StatementBody>('GET', `/companies/${company.id}/statements/income-statement?${query}`);
+    return client.ok<StatementBody>('GET', pathOf(detail, span));
   };
+  const kept = new KeptConnections(client);
   const sql = (span: ReturnType<typeof next>) =>
     connection.query(
       `SELECT line.account_id, SUM(IF(line.entry_date BETWEEN ? AND ?, line.debit - line.credit, 0)) AS chosen, SUM(IF(line.entry_date BETWEEN ? AND ?, line.debit - line.credit, 0)) AS earlier
@@ -76,11 +79,12 @@ export async function measureStatements(client: ApiClient, databaseUrl: string):
     ['accounts', 'down to every account'],
   ] as const) {
     const times = await alternate(
-      async () => void (await ask(detail)),
+      () => kept.call('GET', pathOf(detail, next())),
       async () => void (await sql(next())),
     );
     results.push(againstBar(`whole HTTP answer of an income statement, ${accounts.toLocaleString('en')} accounts × ${months} periods, ${name}`, times, 20));
   }
+  kept.close();
   await connection.end();
   return [...results, ...(await measureFooted(client, company.id))];
 }

@@ -6,7 +6,6 @@ import type { Cube } from './cube.ts';
 import type { GrossVector } from './grossVector.ts';
 import type { Layer, Origin } from './layer.ts';
 import { type Position, positionAt, positionBefore } from './position.ts';
-import type { SumsByLayer } from './sumsByLayer.ts';
 
 /** Sums of the ordinary lines from `position.partialFrom` to `position.day`; asked only where the day is inside a period. */
 export type PartialLines = (position: Position, layer: Layer) => GrossVector | undefined;
@@ -45,25 +44,30 @@ export interface BalanceOptions {
 
 const nothing: PartialLines = () => undefined;
 
-/** Net ordinary or closing lines up to the end of a position. */
-function addCumulative(into: BigInt64Array, cube: Cube, layer: Layer, origin: Origin, periodIndex: number, sign: bigint): void {
-  if (periodIndex < 0) return;
-  const accounts = into.length;
-  const { debit, credit } = cube.books[layer][origin];
-  const base = periodIndex * accounts;
-  if (sign > 0n) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + (debit[base + a] as bigint) - (credit[base + a] as bigint);
-  else for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) - (debit[base + a] as bigint) + (credit[base + a] as bigint);
+/** `into` += `from`, beginning at a place of it. A loop of its own over two arrays: within others, with a factor or a callback, it takes many times as long. */
+function add(into: BigInt64Array, from: BigInt64Array, base = 0): void {
+  for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + (from[base + a] as bigint);
 }
 
-function addOrdinary(into: BigInt64Array, cube: Cube, layer: Layer, position: Position, sign: bigint, partial: PartialLines): void {
+function subtract(into: BigInt64Array, from: BigInt64Array, base = 0): void {
+  for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) - (from[base + a] as bigint);
+}
+
+/** The net of gross sums, times 1 or −1. */
+function addNet(into: BigInt64Array, { debit, credit }: GrossVector, sign: 1 | -1, base = 0): void {
+  const [more, less] = sign === 1 ? [debit, credit] : [credit, debit];
+  for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + (more[base + a] as bigint) - (less[base + a] as bigint);
+}
+
+/** Net ordinary or closing lines up to the end of a position. */
+function addCumulative(into: BigInt64Array, cube: Cube, layer: Layer, origin: Origin, periodIndex: number, sign: 1 | -1): void {
+  if (periodIndex >= 0) addNet(into, cube.books[layer][origin], sign, periodIndex * into.length);
+}
+
+function addOrdinary(into: BigInt64Array, cube: Cube, layer: Layer, position: Position, sign: 1 | -1, partial: PartialLines): void {
   addCumulative(into, cube, layer, 'ordinary', position.periodIndex, sign);
   const lines = position.partialFrom === null ? undefined : partial(position, layer);
-  if (lines) for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + sign * ((lines.debit[a] as bigint) - (lines.credit[a] as bigint));
-}
-
-function addSums(into: BigInt64Array, sums: SumsByLayer, layer: Layer, sign: bigint): void {
-  const { debit, credit } = sums[layer];
-  for (let a = 0; a < into.length; a++) into[a] = (into[a] as bigint) + sign * ((debit[a] as bigint) - (credit[a] as bigint));
+  if (lines) addNet(into, lines, sign);
 }
 
 /**
@@ -89,11 +93,11 @@ export function balanceAt(
   const completed = year ? positionBefore(cube.calendar, year.firstDay) : position;
   const opened = options.atBeginning ? cube.openings.get(day) : undefined;
   for (const layer of chosen) {
-    addOrdinary(net, cube, layer, position, 1n, partial);
-    if (opened) addSums(net, opened, layer, 1n);
-    addCumulative(net, cube, layer, 'closing', completed.periodIndex, 1n);
-    addCumulative(before, cube, layer, 'ordinary', completed.periodIndex, 1n);
-    addCumulative(before, cube, layer, 'closing', completed.periodIndex, 1n);
+    addOrdinary(net, cube, layer, position, 1, partial);
+    if (opened) addNet(net, opened[layer], 1);
+    addCumulative(net, cube, layer, 'closing', completed.periodIndex, 1);
+    addCumulative(before, cube, layer, 'ordinary', completed.periodIndex, 1);
+    addCumulative(before, cube, layer, 'closing', completed.periodIndex, 1);
   }
   let carried = 0n;
   for (let a = 0; a < accounts; a++) {
@@ -105,8 +109,8 @@ export function balanceAt(
   if (options.afterClosing && year) {
     const last = positionAt(cube.calendar, year.lastDay);
     for (const layer of chosen) {
-      addCumulative(net, cube, layer, 'closing', last.periodIndex, 1n);
-      addCumulative(net, cube, layer, 'closing', completed.periodIndex, -1n);
+      addCumulative(net, cube, layer, 'closing', last.periodIndex, 1);
+      addCumulative(net, cube, layer, 'closing', completed.periodIndex, -1);
     }
   }
   if (traits.retainedEarnings < 0) return { net, notAllotted: carried, carried };
@@ -117,7 +121,7 @@ export function balanceAt(
 /** All ordinary lines up to the end of a day, debit positive. */
 export function postedUpTo(cube: Cube, chosen: readonly Layer[], day: Day, partial: PartialLines = nothing): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);
-  for (const layer of chosen) addOrdinary(net, cube, layer, positionAt(cube.calendar, day), 1n, partial);
+  for (const layer of chosen) addOrdinary(net, cube, layer, positionAt(cube.calendar, day), 1, partial);
   return net;
 }
 
@@ -125,26 +129,19 @@ export function postedUpTo(cube: Cube, chosen: readonly Layer[], day: Day, parti
 export function grossOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): GrossVector {
   const accounts = cube.accountIds.length;
   const gross = { debit: new BigInt64Array(accounts), credit: new BigInt64Array(accounts) };
-  const add = (position: Position, sign: bigint): void => {
+  const reckon = (change: typeof add, position: Position): void => {
     for (const layer of chosen) {
       const lines = position.partialFrom === null ? undefined : partial(position, layer);
-      const book = cube.books[layer].ordinary;
       for (const side of ['debit', 'credit'] as const) {
-        const into = gross[side];
-        const base = position.periodIndex * accounts;
-        if (position.periodIndex >= 0) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + sign * (book[side][base + a] as bigint);
-        if (lines) for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) + sign * (lines[side][a] as bigint);
+        if (position.periodIndex >= 0) change(gross[side], cube.books[layer].ordinary[side], position.periodIndex * accounts);
+        if (lines) change(gross[side], lines[side]);
       }
     }
   };
-  add(positionAt(cube.calendar, span.lastDay), 1n);
-  add(positionBefore(cube.calendar, span.firstDay), -1n);
+  reckon(add, positionAt(cube.calendar, span.lastDay));
+  reckon(subtract, positionBefore(cube.calendar, span.firstDay));
   const opened = cube.openings.get(span.firstDay);
-  for (const layer of opened ? chosen : [])
-    for (const side of ['debit', 'credit'] as const) {
-      const [into, sums] = [gross[side], (opened as SumsByLayer)[layer][side]];
-      for (let a = 0; a < accounts; a++) into[a] = (into[a] as bigint) - (sums[a] as bigint);
-    }
+  if (opened) for (const layer of chosen) for (const side of ['debit', 'credit'] as const) subtract(gross[side], opened[layer][side]);
   return gross;
 }
 
@@ -152,11 +149,11 @@ export function grossOver(cube: Cube, chosen: readonly Layer[], span: Span, part
 export function movementOfPeriod(cube: Cube, chosen: readonly Layer[], periodIndex: number): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);
   for (const layer of chosen) {
-    addCumulative(net, cube, layer, 'ordinary', periodIndex, 1n);
-    addCumulative(net, cube, layer, 'ordinary', periodIndex - 1, -1n);
+    addCumulative(net, cube, layer, 'ordinary', periodIndex, 1);
+    addCumulative(net, cube, layer, 'ordinary', periodIndex - 1, -1);
     const period = cube.calendar.periods[periodIndex];
     const opened = period?.isAdjusting ? undefined : cube.openings.get(period?.firstDay ?? '');
-    if (opened) addSums(net, opened, layer, -1n);
+    if (opened) addNet(net, opened[layer], -1);
   }
   return net;
 }
@@ -165,10 +162,10 @@ export function movementOfPeriod(cube: Cube, chosen: readonly Layer[], periodInd
 export function movementOver(cube: Cube, chosen: readonly Layer[], span: Span, partial: PartialLines = nothing): BigInt64Array {
   const net = new BigInt64Array(cube.accountIds.length);
   for (const layer of chosen) {
-    addOrdinary(net, cube, layer, positionAt(cube.calendar, span.lastDay), 1n, partial);
-    addOrdinary(net, cube, layer, positionBefore(cube.calendar, span.firstDay), -1n, partial);
+    addOrdinary(net, cube, layer, positionAt(cube.calendar, span.lastDay), 1, partial);
+    addOrdinary(net, cube, layer, positionBefore(cube.calendar, span.firstDay), -1, partial);
     const opened = cube.openings.get(span.firstDay);
-    if (opened) addSums(net, opened, layer, -1n);
+    if (opened) addNet(net, opened[layer], -1);
   }
   return net;
 }

@@ -60,6 +60,8 @@ export function footLines(from: FootedFrom): FootedLines {
 class LinesFooted {
   private readonly figures = new Map<number, Map<number, bigint>>();
   private readonly exceptions: FootingException[] = [];
+  /** Of each line what it prints in the columns that are footed already, in their order. */
+  private readonly shownOf = new Map<number, { readonly column: number; readonly exact: bigint; figure: bigint }[]>();
   /** Of each total's columns: rows that add across exactly, and rows with one in them that does not. */
   private readonly adding = new Map<number, Map<FootingNode, boolean>>();
   private readonly missing = new Map<number, Map<FootingNode, boolean>>();
@@ -93,6 +95,14 @@ class LinesFooted {
 
   private show(line: number, column: number, figure: bigint): void {
     this.figures.get(column)?.set(line, figure);
+    if (this.from.isEachAlone) return;
+    const exact = this.from.exactOf(line, column);
+    if (exact === null) return;
+    const ofLine = this.shownOf.get(line) ?? [];
+    this.shownOf.set(line, ofLine);
+    const before = ofLine.find((one) => one.column === column);
+    if (before) before.figure = figure;
+    else ofLine.push({ column, exact, figure });
   }
 
   private shown(line: number, column: number): bigint | undefined {
@@ -101,11 +111,8 @@ class LinesFooted {
 
   /** What the same amount prints as in a column that was footed before. */
   private like(line: number, column: number, exact: bigint): bigint | undefined {
-    if (this.from.isEachAlone) return undefined;
-    for (const [before, figures] of this.figures) {
-      const figure = before === column ? undefined : figures.get(line);
-      if (figure !== undefined && this.from.exactOf(line, before) === exact) return figure;
-    }
+    const ofLine = this.shownOf.get(line);
+    if (ofLine) for (const one of ofLine) if (one.exact === exact && one.column !== column) return one.figure;
     return undefined;
   }
 
@@ -207,7 +214,8 @@ class LinesFooted {
       if (isApart) inside.push(node);
       const sink = isLeaf && adds ? network.addNode() : hub;
       const own = columns.map((column) => (isLeaf || this.insideOf(node, column).length === 0 ? sink : network.addNode()));
-      for (const [at, column] of columns.entries()) {
+      for (let at = 0; at < columns.length; at++) {
+        const column = columns[at] as number;
         if (this.exact(node, column) === null) continue;
         const standing = isStanding && node === root ? this.shown(node.line, column) : undefined;
         const cell = this.cell(node, column, sign);

@@ -116,14 +116,19 @@ export function footedColumns(columns: readonly StatementColumn[]): FootedColumn
   return columns.flatMap((column, at) => (column.kind === 'amount' ? [{ at, total: column.total ?? null }] : []));
 }
 
+/** Asked for several times over while a table is footed. */
 function remembered(exactOf: (line: number, column: number) => bigint | null): typeof exactOf {
-  const exactAt = new Map<number, bigint | null>();
+  const exactAt: (bigint | null)[][] = [];
   return (line, column) => {
-    const key = line * 1000 + column;
-    const before = exactAt.get(key);
+    let ofLine = exactAt[line];
+    if (ofLine === undefined) {
+      ofLine = [];
+      exactAt[line] = ofLine;
+    }
+    const before = ofLine[column];
     if (before !== undefined) return before;
     const exact = exactOf(line, column);
-    exactAt.set(key, exact);
+    ofLine[column] = exact;
     return exact;
   };
 }

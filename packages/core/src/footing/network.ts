@@ -6,6 +6,10 @@ const one = 2 ** 20;
 const beyond = 2 ** 34;
 const onNothing = 2 ** 44;
 
+/** Within these a division of floats never rounds up to a whole number that is not reached, and a rest times `one` is held as it is. */
+const mostInFloat = 2 ** 50;
+const mostUnit = 2 ** 30;
+
 export type Hold = 'weak' | 'given' | 'standing';
 const against: Readonly<Record<Hold, number>> = { weak: 2 ** 38, given: 2 ** 40, standing: 2 ** 47 };
 /** Against the figure that the same amount has elsewhere in the statement. */
@@ -56,18 +60,14 @@ export class FootingNetwork {
 
   /** A figure that flows from one node to another; gives its place. */
   addCell(from: number, to: number, cell: NetworkCell): number {
-    const { times, over } = this.unit;
-    const scaled = cell.exact * times;
-    const rest = ((scaled % over) + over) % over;
-    const floor = (scaled - rest) / over;
-    const fraction = Number((rest * BigInt(one)) / over);
+    const { floor, fraction, isWhole, isUp } = this.placed(cell.exact);
     // One of either neighbour is where what it costs is least.
-    const near = cell.like !== undefined && cell.like >= floor && cell.like <= floor + (rest === 0n ? 0n : 1n) ? cell.like : inUnit(cell.exact, this.unit);
+    const near = cell.like !== undefined && cell.like >= floor && cell.like <= (isWhole ? floor : floor + 1n) ? cell.like : isUp ? floor + 1n : floor;
     const shown = cell.given ?? near;
     const place = this.floors.length;
     this.heads.push(to);
     this.tails.push(from);
-    this.ceilings.push(rest === 0n ? 0 : 1);
+    this.ceilings.push(isWhole ? 0 : 1);
     this.isNothing.push(cell.exact === 0n);
     this.holds.push(against[cell.hold ?? 'given']);
     this.floors.push(floor);
@@ -78,6 +78,27 @@ export class FootingNetwork {
     this.out[from]?.push(place);
     this.into[to]?.push(place);
     return place;
+  }
+
+  /** An exact amount between whole figures; `isUp`: it rounds up, half away from zero. */
+  private placed(exact: bigint): { readonly floor: bigint; readonly fraction: number; readonly isWhole: boolean; readonly isUp: boolean } {
+    const { times, over } = this.unit;
+    const scaled = exact * times;
+    const [amount, unit] = [Number(scaled), Number(over)];
+    // Within these bounds a float holds every whole number that comes up, and what it takes is a tenth.
+    if (Math.abs(amount) < mostInFloat && unit < mostUnit) {
+      const floor = Math.floor(amount / unit);
+      const rest = amount - floor * unit;
+      return {
+        floor: BigInt(floor),
+        fraction: Math.floor((rest * one) / unit),
+        isWhole: rest === 0,
+        isUp: amount < 0 ? 2 * rest > unit : 2 * rest >= unit,
+      };
+    }
+    const rest = ((scaled % over) + over) % over;
+    const floor = (scaled - rest) / over;
+    return { floor, fraction: Number((rest * BigInt(one)) / over), isWhole: rest === 0n, isUp: inUnit(exact, this.unit) !== floor };
   }
 
   /** What leaves the network at a node; what enters it is below nothing. */
@@ -127,48 +148,74 @@ export class FootingNetwork {
       balance[this.tails[cell] as number] = (balance[this.tails[cell] as number] as bigint) - shown;
     }
     if (balance.reduce((sum, rest) => sum + rest, 0n) !== 0n) return false;
-    for (const [node, rest] of balance.entries()) excess[node] = Number(rest);
+    let isUneven = false;
+    for (const [node, rest] of balance.entries()) {
+      excess[node] = Number(rest);
+      if (rest !== 0n) isUneven = true;
+    }
+    if (!isUneven) return true;
+    const costs = { up: new Float64Array(this.floors.length), down: new Float64Array(this.floors.length) };
+    for (let cell = 0; cell < this.floors.length; cell++) this.price(costs, cell);
     const potential = new Float64Array(excess.length);
     const search = new Search(excess.length);
-    for (let node = 0; node < excess.length; node++) while ((excess[node] as number) > 0) if (!this.send(node, potential, search)) return false;
+    for (let node = 0; node < excess.length; node++) while ((excess[node] as number) > 0) if (!this.send(node, potential, search, costs)) return false;
     return true;
   }
 
+  /** Asked for at every node that is passed, and another only once a figure moves. */
+  private price({ up, down }: Costs, cell: number): void {
+    up[cell] = this.costOf(cell, 1);
+    down[cell] = this.costOf(cell, -1);
+  }
+
   /** One unit from a node to the nearest that lacks one. */
-  private send(from: number, potential: Float64Array, search: Search): boolean {
+  private send(from: number, potential: Float64Array, search: Search, costs: Costs): boolean {
+    const { up, down } = costs;
+    const { excess, out, into, heads, tails } = this;
     search.begin(from);
     for (;;) {
       const node = search.next();
       if (node < 0) return false;
       const far = search.distance(node);
-      if ((this.excess[node] as number) < 0) {
+      if ((excess[node] as number) < 0) {
         search.settle(potential, far);
-        this.shift(search, from, node);
+        this.shift(search, from, node, costs);
         return true;
       }
       const base = far + (potential[node] as number);
-      for (const cell of this.out[node] as number[]) {
-        const to = this.heads[cell] as number;
-        search.offer(to, base + this.costOf(cell, 1) - (potential[to] as number), cell);
+      const leaving = out[node] as number[];
+      for (let at = 0; at < leaving.length; at++) {
+        const cell = leaving[at] as number;
+        const to = heads[cell] as number;
+        search.offer(to, base + (up[cell] as number) - (potential[to] as number), cell);
       }
-      for (const cell of this.into[node] as number[]) {
-        const to = this.tails[cell] as number;
-        search.offer(to, base + this.costOf(cell, -1) - (potential[to] as number), cell);
+      const entering = into[node] as number[];
+      for (let at = 0; at < entering.length; at++) {
+        const cell = entering[at] as number;
+        const to = tails[cell] as number;
+        search.offer(to, base + (down[cell] as number) - (potential[to] as number), cell);
       }
     }
   }
 
-  private shift(search: Search, from: number, to: number): void {
+  private shift(search: Search, from: number, to: number, costs: Costs): void {
     for (let node = to; node !== from; ) {
       const cell = search.cameBy(node);
       const isForth = this.heads[cell] === node;
       const by = isForth ? 1 : -1;
       this.steps[cell] = (this.steps[cell] as number) + by;
+      this.price(costs, cell);
       node = (isForth ? this.tails[cell] : this.heads[cell]) as number;
     }
     this.excess[from] = (this.excess[from] as number) - 1;
     this.excess[to] = (this.excess[to] as number) + 1;
   }
+}
+
+/** Of each cell, of one step either way from where it stands. */
+interface Costs {
+  readonly up: Float64Array;
+  readonly down: Float64Array;
 }
 
 /** Nodes by how far they are, the nearest first; of equals the one that was made first. Its arrays are made once and grow. */

@@ -86,8 +86,16 @@ function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits,
     notAllotted: 0n,
     flows: {
       transfers: { raised: new BigInt64Array(movement.length), lowered: new BigInt64Array(movement.length) },
-      raised: increasesOf(gross, BigInt64Array.from(reversing), (at) => accounts[at]?.element === 'equity' || accounts[at]?.normalSide === 'credit'),
-      increases: increasesOf(gross, BigInt64Array.from(reversing), (at) => accounts[at]?.normalSide === 'credit'),
+      raised: increasesOf(
+        gross,
+        BigInt64Array.from(reversing),
+        Uint8Array.from(accounts, ({ element, normalSide }) => Number(element === 'equity' || normalSide === 'credit')),
+      ),
+      increases: increasesOf(
+        gross,
+        BigInt64Array.from(reversing),
+        Uint8Array.from(accounts, ({ normalSide }) => Number(normalSide === 'credit')),
+      ),
       exchange: BigInt64Array.from(accounts, (_, at) => exchange[at] ?? 0n),
     },
   };

@@ -209,9 +209,19 @@ function takesBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout): bool
 }
 
 /** Whether a line takes one side alone of a balance sheet account; its movements are told apart by the balances at both ends. `resets`: 1 for the others. */
-export function isSplitBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout, resets: Uint8Array): boolean {
-  const isSplit = (line: number, account: number): boolean => line !== lineOfCredit[account] && resets[account] === 0;
-  return takes.some(({ sides, account }) => sides !== 3 && resets[account] === 0) || lineOfDebit.some(isSplit);
+export function isSplitBySide(compiled: CompiledLayout, resets: Uint8Array): boolean {
+  const before = split.get(compiled);
+  if (before?.resets === resets) return before.isSplit;
+  const isSplit = splitsBySide(compiled, resets);
+  split.set(compiled, { resets, isSplit });
+  return isSplit;
+}
+
+const split = new WeakMap<CompiledLayout, { readonly resets: Uint8Array; readonly isSplit: boolean }>();
+
+function splitsBySide({ lineOfDebit, lineOfCredit, takes }: CompiledLayout, resets: Uint8Array): boolean {
+  for (let account = 0; account < lineOfDebit.length; account++) if (lineOfDebit[account] !== lineOfCredit[account] && resets[account] === 0) return true;
+  return takes.some(({ sides, account }) => sides !== 3 && resets[account] === 0);
 }
 
 export function isMemoLine(line: Line | undefined): boolean {

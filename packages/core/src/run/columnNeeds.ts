@@ -41,9 +41,16 @@ export interface BudgetNeeds {
 
 export type ColumnNeeds = PostedNeeds | BudgetNeeds;
 
+/** Asked for when the vectors are listed, and again when columns are run on them. */
 export function needsOf(plan: ColumnsPlan, column: AmountColumn): ColumnNeeds {
-  return column.budgetId === undefined ? postedNeeds(plan, column) : budgetNeeds(plan.ground, column);
+  const ofPlan = needsOfPlans.get(plan) ?? new Map<AmountColumn, ColumnNeeds>();
+  needsOfPlans.set(plan, ofPlan);
+  const needs = ofPlan.get(column) ?? (column.budgetId === undefined ? postedNeeds(plan, column) : budgetNeeds(plan.ground, column));
+  ofPlan.set(column, needs);
+  return needs;
 }
+
+const needsOfPlans = new WeakMap<ColumnsPlan, Map<AmountColumn, ColumnNeeds>>();
 
 /** All of them, each once for each column that asks for it. */
 export function listNeeds(needs: ColumnNeeds): VectorNeed[] {

@@ -37,6 +37,15 @@ export function linesKey({ amounts, filter, money, adjusting }: VectorNeed): str
 }
 
 export function needKey(need: VectorNeed): string {
+  const written = keys.get(need) ?? writeKey(need);
+  keys.set(need, written);
+  return written;
+}
+
+/** Asked for at every step from the plan to the run. */
+const keys = new WeakMap<VectorNeed, string>();
+
+function writeKey(need: VectorNeed): string {
   const { take, layers } = need;
   const taken = take.take === 'balance' ? `${take.day} ${take.at}` : `${take.span.firstDay} ${take.span.lastDay}`;
   return `${linesKey(need)}|${layers}|${take.take} ${taken}`;

@@ -52,5 +52,16 @@ export function belowLine({ compiled, runs, accounts }: Presented, onLines: Acco
     amounts: runs.map((run) => fixedIn(compiled, run).reduce((sum, one) => (one.line === index && one.text === text ? sum + one.net : sum), 0n)),
     inside: none,
   }));
-  return [...nestAccounts(entries, accounts, byTree).map((nested) => below(nested, null)), ...within, ...transfers];
+  // One beside the other there may be hundreds; nothing is nested then.
+  const own =
+    byTree === 0
+      ? entries.map(({ presented: { account, label, isParent }, amounts }) => ({
+          suffix: String(account.id),
+          accountId: account.id,
+          caption: isParent ? directly(label) : label,
+          amounts,
+          inside: none,
+        }))
+      : nestAccounts(entries, accounts, byTree).map((nested) => below(nested, null));
+  return within.length === 0 && transfers.length === 0 ? own : [...own, ...within, ...transfers];
 }

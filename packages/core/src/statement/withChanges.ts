@@ -16,10 +16,10 @@ export function withChanges(
   wholeOf: (line: string, column: number) => bigint | null,
   exponent: number,
 ): (bigint | null)[] {
-  const values = new Array<bigint | null>(columns.length).fill(null);
+  const values: (bigint | null)[] = [];
   let next = 0;
   // By index: it is done for each row down to the accounts.
-  for (let at = 0; at < columns.length; at++) if (columns[at]?.kind === 'amount') values[at] = amounts[next++] ?? null;
+  for (let at = 0; at < columns.length; at++) values.push(columns[at]?.kind === 'amount' ? (amounts[next++] ?? null) : null);
   for (let at = 0; at < columns.length; at++) {
     const column = columns[at] as StatementColumn;
     if (column.kind === 'change' || column.kind === 'percent') {

@@ -25,11 +25,12 @@ export function flowsReader(
     ]);
     return { reversing, exchange, within };
   };
-  const over = flowsOver(books);
+  let over: ReturnType<typeof flowsOver> | null = null;
   return async (span, chosen, gross) => {
     const run = read.find(({ days }) => days.firstDay <= span.firstDay && span.lastDay <= days.lastDay);
     if (!run) throw new Error('flows are asked for of a span that was not told');
     run.flows ??= readDays(run.days);
+    over ??= flowsOver(books);
     return over(await run.flows, span, chosen, gross);
   };
 }
@@ -60,8 +61,8 @@ function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readon
   const creditOf = ({ credit }: FlowOfDay): bigint => credit;
   const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
   const accounts = books.cube.accountIds.map((id) => byId.get(id));
-  const isCreditNormal = accounts.map((account) => account?.normalSide === 'credit');
-  const isRaisedByCredit = accounts.map((account, at) => account?.element === 'equity' || isCreditNormal[at] === true);
+  const isCreditNormal = Uint8Array.from(accounts, (account) => Number(account?.normalSide === 'credit'));
+  const isRaisedByCredit = Uint8Array.from(accounts, (account, at) => Number(account?.element === 'equity' || isCreditNormal[at] === 1));
   const moveWithin = (within: FlowsOfDays['within']): AccountFlows['transfers'] => {
     if (within.length === 0) return { raised: none, lowered: none };
     const transfers = { debit: sum(within, debitOf), credit: sum(within, creditOf) };
@@ -69,15 +70,15 @@ function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readon
       within.filter(({ isReversing }) => isReversing),
       bothOf,
     );
-    const raised = increasesOf(transfers, reversed, (account) => isRaisedByCredit[account] === true);
+    const raised = increasesOf(transfers, reversed, isRaisedByCredit);
     return { raised, lowered: raised.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount) };
   };
   return (read, { firstDay, lastDay }, chosen, gross) => {
     const isWithin = ({ day, layer }: FlowOfDay): boolean => firstDay <= day && day <= lastDay && chosen.includes(layer);
     const reversed = sum(read.reversing.filter(isWithin), bothOf);
     return {
-      increases: increasesOf(gross, reversed, (account) => isCreditNormal[account] === true),
-      raised: increasesOf(gross, reversed, (account) => isRaisedByCredit[account] === true),
+      increases: increasesOf(gross, reversed, isCreditNormal),
+      raised: increasesOf(gross, reversed, isRaisedByCredit),
       exchange: sum(read.exchange.filter(isWithin), ({ debit, credit }) => debit - credit),
       transfers: moveWithin(read.within.filter(isWithin)),
     };

@@ -39,7 +39,7 @@ export class BooksCache {
       const books = await under;
       if (books && books.cube.revision >= company.revision && books.company.structureVersion >= company.structureVersion) return books;
     }
-    const load = this.load(companyId).finally(() => this.loading.delete(companyId));
+    const load = this.brought(company).finally(() => this.loading.delete(companyId));
     this.loading.set(companyId, load);
     return load;
   }
@@ -61,18 +61,27 @@ export class BooksCache {
     return this.memory.get<Books>('books', String(companyId));
   }
 
+  /** A copy that follows by one question, which beside many who post is what nearly every reader asks; else all anew. */
+  private async brought(company: CompanyRecord): Promise<Books | null> {
+    const before = this.keptOf(company.id);
+    const isBehind = before?.company.structureVersion === company.structureVersion && before.cube.revision < company.revision;
+    const followed = before && isBehind ? await follow(this.database, before, company) : null;
+    return followed ? this.keep(followed) : this.load(company.id);
+  }
+
   private async load(companyId: number): Promise<Books | null> {
     return inSnapshot(this.database, async (runner) => {
       const company = await readCompany(runner, companyId);
       if (!company) return null;
       const before = this.keptOf(companyId);
-      const isSameStructure = before?.company.structureVersion === company.structureVersion;
-      const followed = before && isSameStructure && before.cube.revision <= company.revision ? await follow(runner, before, company) : null;
-      const structure = before && isSameStructure ? { ...before, company } : await readStructure(runner, company);
-      const books: Books = followed ?? { ...structure, ...(await readBalances(runner, structure)), selected: null };
-      this.memory.keep('books', String(companyId), books, bytesOfBooks(books));
-      return books;
+      const structure = before?.company.structureVersion === company.structureVersion ? { ...before, company } : await readStructure(runner, company);
+      return this.keep({ ...structure, ...(await readBalances(runner, structure)), selected: null });
     });
+  }
+
+  private keep(books: Books): Books {
+    this.memory.keep('books', String(books.company.id), books, bytesOfBooks(books));
+    return books;
   }
 }
 
@@ -83,22 +92,30 @@ function bytesOfBooks({ cube, accounts, openingLines }: Books): number {
   return bytesOfArrays(cube.books, cube.openings, openingLines) + accounts.length * bytesOfAccount;
 }
 
-/** The books with the lines of entries since; `null` where there are too many of them, or a trial balance among them. */
-async function follow(runner: QueryRunner, before: Books, company: CompanyRecord): Promise<Books | null> {
-  const rows = await rowsOf<PostedBalance>(
-    runner,
-    `SELECT ${postedColumns}
-       FROM journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id
-      WHERE entry.company_id = ? AND entry.revision > ? LIMIT ${mostLinesFollowed + 1}`,
-    [company.id, before.cube.revision],
+/**
+ * The books with the lines of entries since, up to the revision that the company has as they are read: one statement sees one state of the database.
+ * `null` where there are too many of them, or a trial balance among them, or the structure has changed meanwhile.
+ */
+async function follow(database: DataSource, before: Books, company: CompanyRecord): Promise<Books | null> {
+  const rows = await rowsOf<PostedBalance & { accountId: number | null; revision: string; structureVersion: string }>(
+    database,
+    `SELECT company.revision, company.structure_version AS structureVersion, ${postedColumns}
+       FROM company LEFT JOIN (journal_entry AS entry JOIN journal_line AS line ON line.company_id = entry.company_id AND line.entry_id = entry.id)
+         ON entry.company_id = company.id AND entry.revision > ?
+      WHERE company.id = ? LIMIT ${mostLinesFollowed + 1}`,
+    [before.cube.revision, company.id],
   );
-  if (rows.length > mostLinesFollowed || mustBeReadAnew(rows)) return null;
-  const posted = postedIn(before.calendar, rows);
+  const [state] = rows;
+  if (!state || Number(state.structureVersion) !== company.structureVersion || rows.length > mostLinesFollowed) return null;
+  const lines = state.accountId === null ? [] : rows;
+  if (mustBeReadAnew(lines)) return null;
+  const revision = Number(state.revision);
+  const posted = postedIn(before.calendar, lines);
   // What is posted before the first trial balance makes it one of several.
   const began = before.firstBalances.find(({ isOpening }) => !isOpening);
   const first = began ? periodIndexOf(before.calendar, began.day) : -1;
   if (posted.some(({ periodIndex }) => periodIndex <= first)) return null;
-  return { ...before, company, cube: followCube(before.cube, company.revision, posted), selected: null };
+  return { ...before, company: { ...company, revision }, cube: followCube(before.cube, revision, posted), selected: null };
 }
 
 async function readBalances(runner: QueryRunner, structure: Structure): Promise<Pick<Books, 'cube' | 'traits' | 'openingLines' | 'firstBalances'>> {
