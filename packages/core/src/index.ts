@@ -125,6 +125,7 @@ export * from './money/formatAmount.ts';
 export * from './money/readAmount.ts';
 export * from './money/round.ts';
 export * from './outcome.ts';
+export * from './overlaidMap.ts';
 export * from './people/checkPassword.ts';
 export * from './people/permission.ts';
 export * from './people/role.ts';

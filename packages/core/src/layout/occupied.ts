@@ -7,10 +7,10 @@ export function occupiedCategories(portions: ReadonlyMap<number, Portions>): Rea
   const before = occupiedOf.get(portions);
   if (before) return before;
   const occupied = new Set<number>();
-  for (const { debit, credit } of portions.values()) {
+  portions.forEach(({ debit, credit }) => {
     if (debit !== null) occupied.add(debit);
     if (credit !== null) occupied.add(credit);
-  }
+  });
   occupiedOf.set(portions, occupied);
   return occupied;
 }

@@ -1,3 +1,4 @@
+import { OverlaidMap } from '../overlaidMap.ts';
 import { type DescribedCategory, isSameCategory, isSamePlaces, type Placement, type PlacesOfAccount } from './placement.ts';
 
 export interface DraftedPlaces {
@@ -54,19 +55,22 @@ export function amendDraft(base: Placement, draft: PlacementDraft, { places = ne
   return { places: [...amendedPlaces.values()], categories: [...amendedCategories.values()] };
 }
 
-/** The placement as the draft would have it. Cost: placement + draft. */
-export function applyDraft({ categories, places }: Placement, draft: PlacementDraft): Placement {
+/** The placement as the draft would have it. Cost: draft, and categories where it changes some. */
+export function applyDraft({ categories, places, drafted }: Placement, draft: PlacementDraft): Placement {
   const changedCategories = draft.categories.length === 0 ? categories : new Map(categories);
-  const changedPlaces = draft.places.length === 0 ? places : new Map(places);
   for (const { id, after } of draft.categories) {
     if (after) (changedCategories as Map<number, DescribedCategory>).set(id, after);
     else (changedCategories as Map<number, DescribedCategory>).delete(id);
   }
-  for (const { accountId, after } of draft.places) {
-    if (after.length > 0) (changedPlaces as Map<number, PlacesOfAccount>).set(accountId, after);
-    else (changedPlaces as Map<number, PlacesOfAccount>).delete(accountId);
-  }
-  return { categories: changedCategories, places: changedPlaces };
+  const changedPlaces =
+    draft.places.length === 0
+      ? places
+      : OverlaidMap.of(
+          places,
+          draft.places.map(({ accountId, after }) => [accountId, after.length > 0 ? after : undefined] as const),
+        );
+  const accountIds = [...(drafted?.accountIds ?? []), ...draft.places.map(({ accountId }) => accountId)];
+  return { categories: changedCategories, places: changedPlaces, drafted: { from: drafted?.from ?? places, accountIds } };
 }
 
 /** What makes one placement of another. Cost: both. */

@@ -30,6 +30,15 @@ export type PlacesOfAccount = readonly Omit<Place, 'accountId'>[];
 export interface Placement {
   readonly categories: ReadonlyMap<number, DescribedCategory>;
   readonly places: ReadonlyMap<number, PlacesOfAccount>;
+  /** Of one that a draft made of another: no other accounts than these have other places than there. */
+  readonly drafted?: { readonly from: Placement['places']; readonly accountIds: readonly number[] };
+}
+
+/** Accounts that may have other places in one placement than in the other; `null`: any. So that a move costs by what moves, and not by the chart. */
+export function mayDiffer(a: Placement, b: Placement): ReadonlySet<number> | null {
+  const from = a.drafted?.from ?? a.places;
+  if (from !== (b.drafted?.from ?? b.places)) return null;
+  return new Set([...(a.drafted?.accountIds ?? []), ...(b.drafted?.accountIds ?? [])]);
 }
 
 export function placementOf(categories: readonly DescribedCategory[], places: readonly Place[]): Placement {

@@ -1,9 +1,10 @@
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import { readRangeText } from '../chart/rangeText.ts';
+import { OverlaidMap } from '../overlaidMap.ts';
 import { type CategoryRange, type PlacedByRange, portionsOf, type RangedAccount, rangePlacer, type Standing } from './categoryRange.ts';
 import { buildCategoryTree, type CategoryTree } from './categoryTree.ts';
 import type { Portions } from './place.ts';
-import type { DescribedCategory, Placement, PlacesOfAccount } from './placement.ts';
+import { type DescribedCategory, mayDiffer, type Placement, type PlacesOfAccount } from './placement.ts';
 
 /** Where accounts stand, and the tree that they stand in. */
 export interface StandingInTree extends Standing {
@@ -24,10 +25,12 @@ export function rangesOfCategories(categories: Iterable<DescribedCategory>): Cat
 
 /**
  * Where the accounts stand in one placement after the other, each asked what ranges make of it only where its own places, or the ranges
- * and the nesting of categories, are not those of the placement before. Cost: accounts, and accounts × ranges where the latter have changed.
+ * and the nesting of categories, are not those of the placement before. Cost: accounts × ranges where the latter have changed, else
+ * those accounts that a draft moves.
  */
 export function standingFollower(accounts: readonly RangedAccount[], order: DigitOrder): (placement: Placement) => StandingInTree {
   let last: { readonly placement: Placement; readonly standing: StandingInTree; readonly placer: ReturnType<typeof rangePlacer> } | null = null;
+  const byId = new Map(accounts.map((account) => [account.id, account]));
   return (placement) => {
     if (last?.placement === placement) return last.standing;
     const hasSameRanges = last !== null && isSameForRanges(last.placement.categories, placement.categories);
@@ -35,20 +38,23 @@ export function standingFollower(accounts: readonly RangedAccount[], order: Digi
       last !== null && last.placement.categories === placement.categories ? last.standing.tree : buildCategoryTree([...placement.categories.values()]);
     const placer = last !== null && hasSameRanges ? last.placer : rangePlacer(rangesOfCategories(placement.categories.values()), tree, order);
     const latest = hasSameRanges ? last : null;
-    const byRange = new Map<number, PlacedByRange>(latest?.standing.byRange);
-    const portions = new Map<number, Portions>(latest?.standing.portions);
-    for (const account of accounts) {
+    const rangedNow: [number, PlacedByRange | undefined][] = [];
+    const standsNow: [number, Portions | undefined][] = [];
+    const differing = latest && mayDiffer(latest.placement, placement);
+    for (const account of differing ? [...differing].flatMap((id) => byId.get(id) ?? []) : accounts) {
       const { id } = account;
       const byHand = placement.places.get(id) ?? none;
       if (latest && (latest.placement.places.get(id) ?? none) === byHand) continue;
-      const ranged = placer(account, byHand);
-      if (ranged) byRange.set(id, ranged);
-      else byRange.delete(id);
+      const ranged = placer(account, byHand) ?? undefined;
       const stands = portionsOf(ranged && ranged.places.length > 0 ? [...byHand, ...ranged.places] : byHand);
-      if (stands.debit !== null || stands.credit !== null) portions.set(id, stands);
-      else portions.delete(id);
+      rangedNow.push([id, ranged]);
+      standsNow.push([id, stands.debit === null && stands.credit === null ? undefined : stands]);
     }
-    const standing = { tree, byRange, portions };
+    const standing = {
+      tree,
+      byRange: OverlaidMap.of(latest?.standing.byRange ?? new Map<number, PlacedByRange>(), rangedNow),
+      portions: OverlaidMap.of(latest?.standing.portions ?? new Map<number, Portions>(), standsNow),
+    };
     last = { placement, standing, placer };
     return standing;
   };

@@ -22,7 +22,7 @@ export interface ChangedLine extends ChangedRow {
 
 /** Rows that differ, in the order of `after`, those that are gone behind the row they stood behind. Cost: rows. */
 export function changedRows(before: readonly StatementRow[], after: readonly StatementRow[]): ChangedRow[] {
-  const earlier = new Map(before.map((row) => [placeOf(row), row]));
+  const earlier = placesIn(before);
   const later = after.map((row) => [placeOf(row), row] as const);
   const staying = new Set(later.map(([place]) => place));
   const goneBehind = new Map<string, StatementRow[]>();
@@ -33,10 +33,8 @@ export function changedRows(before: readonly StatementRow[], after: readonly Sta
   }
   const lines: ChangedRow[] = [];
   const add = (row: StatementRow, was: StatementRow | undefined, is: StatementRow | undefined): void => {
-    const [a, b] = [figuresOf(was), figuresOf(is)];
     const isRenamed = was !== undefined && is !== undefined && was.caption !== is.caption;
-    const isSame = was !== undefined && is !== undefined ? (a ?? []).every((amount, at) => amount === b?.[at]) : row.role === 'heading';
-    if (isSame && !isRenamed) return;
+    if (!isRenamed && (was && is ? hasSameFigures(was, is) : row.role === 'heading')) return;
     lines.push({
       key: row.key,
       caption: row.caption,
@@ -44,8 +42,8 @@ export function changedRows(before: readonly StatementRow[], after: readonly Sta
       role: row.role,
       depth: row.depth,
       ...(row.unit ? { unit: row.unit } : {}),
-      before: a,
-      after: b,
+      before: figuresOf(was),
+      after: figuresOf(is),
     });
   };
   const addGone = (place: string): void => {
@@ -59,9 +57,22 @@ export function changedRows(before: readonly StatementRow[], after: readonly Sta
   return lines;
 }
 
+const placed = new WeakMap<readonly StatementRow[], ReadonlyMap<string, StatementRow>>();
+
+/** One statement is compared with many. */
+function placesIn(rows: readonly StatementRow[]): ReadonlyMap<string, StatementRow> {
+  const places = placed.get(rows) ?? new Map(rows.map((row) => [placeOf(row), row]));
+  placed.set(rows, places);
+  return places;
+}
+
 /** A group has one key for its heading and its total. */
 function placeOf({ key, role }: StatementRow): string {
   return `${key} ${role === 'line' || role === 'account' ? 'line' : role === 'heading' ? 'heading' : 'total'}`;
+}
+
+function hasSameFigures(a: StatementRow, b: StatementRow): boolean {
+  return a.role === 'heading' || a.values.every((value, at) => (value ?? 0n) === (b.values[at] ?? 0n));
 }
 
 function figuresOf(row: StatementRow | undefined): bigint[] | null {

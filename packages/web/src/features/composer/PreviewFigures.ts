@@ -3,7 +3,7 @@ import type { DefinitionNeed, Outcome, OwnLayout, ScaleUnit, VectorNeed } from '
 import type { VectorsRefused } from '../../shared/api/vectors.ts';
 import type { PreviewRow } from '../../shared/workers/previewRow.ts';
 import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
-import { readAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
+import { awaitAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
 export interface PreviewKnown extends PreviewRest {
@@ -141,15 +141,8 @@ export class PreviewFigures {
 
   /** The next answer where it is there, or there within a moment: its message would be heard only after the screen is painted, which takes longer. */
   hearEarly(): void {
-    if (!this.shared) return;
-    const until = performance.now() + mostWaited;
-    do {
-      const answer = readAnswer(this.shared, this.heard + 1) as PreviewAnswer | null;
-      if (answer) {
-        this.hear(answer);
-        return;
-      }
-    } while (performance.now() < until);
+    const answer = this.shared && awaitAnswer(this.shared, this.heard + 1, mostWaited);
+    if (answer !== null) this.hear(JSON.parse(answer) as PreviewAnswer);
   }
 
   /** At once when a layout is made, before the screen is drawn with it; `false` where it was asked for before. */

@@ -17,6 +17,10 @@ import { UnplacedPanel } from './UnplacedPanel.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
 import { type RecentTarget, useRecentTargets } from './useRecentTargets.ts';
 
+/** The same each time: with others all that can be dragged or dropped on is drawn anew. */
+const afterSomePixels = { activationConstraint: { distance: 5 } };
+const none: ReturnType<typeof useSensors> = [];
+
 /** Unplaced accounts, the category tree, and the chosen category: place one account or many, by drag or by keyboard. */
 export function PlacementScreen() {
   const company = useCompany();
@@ -32,8 +36,8 @@ export function PlacementScreen() {
   const [draggedCategory, setDraggedCategory] = useState<number | null>(null);
   const [moving, setMoving] = useState(false);
   const mayPlace = useMay('keep_placement');
-  const dragging = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const sensors = mayPlace ? dragging : [];
+  const dragging = useSensors(useSensor(PointerSensor, afterSomePixels));
+  const sensors = mayPlace ? dragging : none;
   const chosenId = Number(params.get('category') ?? 0);
   const chosen = model.tree.nodes.get(chosenId) ?? null;
   const choose = (categoryId: number) => change({ category: String(categoryId), rehearsal: null });

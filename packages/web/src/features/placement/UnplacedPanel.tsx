@@ -64,9 +64,10 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
     lastPicked.current = at;
     onSelect(next);
   };
-  // Cards are not drawn anew for what they call, so that what they call is the latest.
-  const latest = useRef(pick);
-  latest.current = pick;
+  // Cards and buttons are not drawn anew for what they call, so that what they call is the latest.
+  const accept = () => actions.place(agreed.map((account) => [account, proposals.get(account.id)?.proposals[0]?.categoryId ?? 0] as const));
+  const latest = useRef({ pick, accept });
+  latest.current = { pick, accept };
   return (
     <section className={styles.panel} aria-labelledby="unplaced">
       <h2 id="unplaced">Unplaced</h2>
@@ -103,19 +104,10 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
                 />
                 {picked > 0 ? `${picked} chosen` : 'all'}
               </label>
-              <Button variant="contained" disabled={selected.size === 0} onClick={onMove} title="M">
-                Move to…
-              </Button>
+              <MoveButton disabled={selected.size === 0} onMove={onMove} />
             </div>
           )}
-          {agreed.length > 1 && (
-            <Button
-              title="Each of them is proposed for one category alone"
-              onClick={() => actions.place(agreed.map((account) => [account, proposals.get(account.id)?.proposals[0]?.categoryId ?? 0] as const))}
-            >
-              Accept {agreed.length} proposals that agree
-            </Button>
-          )}
+          {agreed.length > 1 && <AcceptButton count={agreed.length} onAccept={() => latest.current.accept()} />}
           {mayPlace && selected.size > 0 && recent.length > 0 && (
             <div className={styles.recent} role="group" aria-label="Last targets">
               {recent.map((target, at) => (
@@ -140,7 +132,7 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
                   oddIn={pathsOf(account.oddIn)}
                   currency={currency}
                   isSelected={selected.has(account.id)}
-                  onPick={(extend) => latest.current(account.id, extend)}
+                  onPick={(extend) => latest.current.pick(account.id, extend)}
                 />
                 <Proposals proposals={proposed(account)} account={account} model={model} onAccept={onMoveOne} />
               </li>
@@ -152,6 +144,23 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
     </section>
   );
 }
+
+/** These two are drawn anew only where they say something else: the panel is with every answer. */
+const MoveButton = memo(function MoveButton({ disabled, onMove }: { disabled: boolean; onMove: () => void }) {
+  return (
+    <Button variant="contained" disabled={disabled} onClick={onMove} title="M">
+      Move to…
+    </Button>
+  );
+}, sameButFunctions);
+
+const AcceptButton = memo(function AcceptButton({ count, onAccept }: { count: number; onAccept: () => void }) {
+  return (
+    <Button title="Each of them is proposed for one category alone" onClick={onAccept}>
+      Accept {count} proposals that agree
+    </Button>
+  );
+}, sameButFunctions);
 
 const Card = memo(function Card({
   account,

@@ -6,7 +6,9 @@ import {
   type DigitOrder,
   type Element,
   elements,
+  mayDiffer,
   naturalSide,
+  OverlaidMap,
   type Place,
   type Placement,
   type PlacementDraft,
@@ -119,14 +121,14 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
   const { tree, byRange } = base.stand(placement);
   const last = base.last?.tree === tree ? base.last : null;
   // In the same tree ranges are the same, so that only who was given another place stands elsewhere.
-  const moved = last ? base.view.accounts.filter(({ id }) => last.placement.places.get(id) !== placement.places.get(id)) : base.view.accounts;
-  const byId = new Map(last?.byId);
+  const moved = last ? movedBetween(base, last.placement, placement) : base.view.accounts;
+  const shown: [number, PlacedAccount][] = [];
   const standing = new Map(last?.standing);
   const touched = new Set<number>();
   for (const asKept of moved) {
     const { id } = asKept;
     const [own, ranged] = [placement.places.get(id), byRange.get(id)];
-    const was = last ? byId.get(id) : undefined;
+    const was = last?.byId.get(id);
     const account: PlacedAccount = {
       ...asKept,
       places: [...(own ?? [])],
@@ -134,7 +136,7 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
       doubledIn: [...(ranged?.doubledIn ?? [])],
       oddIn: [...(ranged?.oddIn ?? [])],
     };
-    byId.set(id, account);
+    shown.push([id, account]);
     for (const { categoryId } of was ? placesShown(was) : []) {
       standing.set(
         categoryId,
@@ -148,6 +150,7 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
       touched.add(place.categoryId);
     }
   }
+  const byId = last ? OverlaidMap.of(last.byId, shown) : new Map(shown);
   const model: PlacementModel =
     last && moved.length === 0
       ? { ...last, placement }
@@ -161,6 +164,14 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
         };
   base.last = model;
   return model;
+}
+
+/** In chart order. */
+function movedBetween({ view, placeInChart }: PlacementBase, before: Placement, now: Placement): readonly PlacedAccount[] {
+  const differing = mayDiffer(before, now);
+  const places = differing && [...differing].flatMap((id) => placeInChart.get(id) ?? []).sort((a, b) => a - b);
+  const among = places ? places.map((at) => view.accounts[at] as PlacedAccount) : view.accounts;
+  return among.filter(({ id }) => before.places.get(id) !== now.places.get(id));
 }
 
 /** In chart order: those of before, without who was moved, and who was moved and stands nowhere now. */

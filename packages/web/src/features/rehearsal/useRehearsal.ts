@@ -81,7 +81,9 @@ export function useRehearsal(view: PlacementView | undefined): PlacementRehearsi
     if (elsewhere) figures.tellElsewhere(elsewhere.placed);
   }, [figures, elsewhere]);
   useLayoutEffect(() => {
-    if (view) figures.ask(working.steps.now);
+    if (!view) return;
+    figures.ask(working.steps.now);
+    figures.hearEarly();
   }, [figures, view, working.steps.now]);
   // What was applied is shown as a draft until the placement comes with it.
   const hasArrived = working.appliedTo !== null && view !== undefined && view.structureVersion !== working.appliedTo;

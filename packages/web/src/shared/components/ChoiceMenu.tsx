@@ -3,7 +3,7 @@ import ExpandMore from '@mui/icons-material/ExpandMore';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 interface Choice<Value extends string> {
   readonly value: Value;
@@ -24,6 +24,9 @@ interface ChoiceMenuProps<Value extends string> {
 /** A button that says what is chosen and opens the choices; used where a select box would be too loud. */
 export function ChoiceMenu<Value extends string>({ label, choices, chosen, onChoose, strong = false, onOpen }: ChoiceMenuProps<Value>) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  // One that nobody has opened is not drawn, with whatever stands around it, again and again.
+  const wasOpened = useRef(false);
+  if (anchor) wasOpened.current = true;
   return (
     <>
       <Button
@@ -38,22 +41,24 @@ export function ChoiceMenu<Value extends string>({ label, choices, chosen, onCho
       >
         {label}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {choices.map(({ value, label: text, divided }) => (
-          <MenuItem
-            key={value}
-            divider={divided ?? false}
-            selected={chosen.includes(value)}
-            onClick={() => {
-              setAnchor(null);
-              onChoose(value);
-            }}
-          >
-            <span style={{ width: 22, display: 'inline-grid' }}>{chosen.includes(value) && <Check fontSize="inherit" />}</span>
-            {text}
-          </MenuItem>
-        ))}
-      </Menu>
+      {wasOpened.current && (
+        <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+          {choices.map(({ value, label: text, divided }) => (
+            <MenuItem
+              key={value}
+              divider={divided ?? false}
+              selected={chosen.includes(value)}
+              onClick={() => {
+                setAnchor(null);
+                onChoose(value);
+              }}
+            >
+              <span style={{ width: 22, display: 'inline-grid' }}>{chosen.includes(value) && <Check fontSize="inherit" />}</span>
+              {text}
+            </MenuItem>
+          ))}
+        </Menu>
+      )}
     </>
   );
 }

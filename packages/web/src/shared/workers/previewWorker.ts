@@ -158,7 +158,7 @@ function answer(): void {
   const { rows, runs } = rowsIn(print);
   answers++;
   const said: PreviewAnswer = { kind: 'rows', number: asked.number, place: answers, rows: asSent(rows), columns: columnsText(print), scale };
-  if (shared) writeAnswer(shared, answers, said);
+  if (shared) writeAnswer(shared, answers, JSON.stringify(said));
   say(said);
   rowsBefore = rows;
   clearTimeout(resting);

@@ -22,8 +22,12 @@ import {
   Vectors,
 } from '@ivory-ladder/core';
 import { leftOutOf } from '../api/leftOutOf.ts';
+import { writeEffect } from './effectText.ts';
+import { writeAnswer } from './sharedAnswer.ts';
 
 export type RehearsalAsked =
+  /** Where the latest effect is put beside its message. */
+  | { readonly kind: 'shared'; readonly memory: SharedArrayBuffer }
   | { readonly kind: 'ledger'; readonly view: PlacementView; readonly company: Company }
   | { readonly kind: 'elsewhere'; readonly placed: readonly PlacedElsewhere[] }
   | { readonly kind: 'draft'; readonly number: number; readonly draft: PlacementDraft };
@@ -47,13 +51,15 @@ interface Held {
 const millisecondsBeforeProposing = 60;
 
 let held: Held | null = null;
+let shared: SharedArrayBuffer | null = null;
 let elsewhere: readonly PlacedElsewhere[] = [];
 let proposing: ReturnType<typeof setTimeout> | undefined;
 const say = (answer: RehearsalAnswer): void => self.postMessage(answer);
 
 /** Both statements before and after a draft, over the amounts of the view that was given last. */
 self.onmessage = ({ data }: MessageEvent<RehearsalAsked>) => {
-  if (data.kind === 'ledger') held = hold(data.view, data.company);
+  if (data.kind === 'shared') shared = data.memory;
+  else if (data.kind === 'ledger') held = hold(data.view, data.company);
   else if (data.kind === 'elsewhere') elsewhere = data.placed;
   else if (held) answer(held, data.number, data.draft);
 };
@@ -61,7 +67,9 @@ self.onmessage = ({ data }: MessageEvent<RehearsalAsked>) => {
 function answer({ figuresOf, placement, stand, before, elementOf, order, view }: Held, number: number, draft: PlacementDraft): void {
   const sound = soundDraft(placement, draft, elementOf, order);
   const standing = stand(sound.placement);
-  say({ kind: 'effect', number, effect: isEmptyDraft(sound.draft) ? null : effectOf(before, figuresOf(standing)) });
+  const effect = isEmptyDraft(sound.draft) ? null : effectOf(before, figuresOf(standing));
+  if (shared) writeAnswer(shared, number, writeEffect(effect));
+  say({ kind: 'effect', number, effect });
   clearTimeout(proposing);
   proposing = setTimeout(() => say({ kind: 'proposals', number, proposals: propose(view, standing, order) }), millisecondsBeforeProposing);
 }

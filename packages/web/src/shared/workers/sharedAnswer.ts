@@ -11,8 +11,8 @@ export function shareAnswer(): SharedArrayBuffer | null {
 }
 
 /** What is too large is left to its message. */
-export function writeAnswer(shared: SharedArrayBuffer, place: number, answer: unknown): void {
-  const bytes = new TextEncoder().encode(JSON.stringify(answer));
+export function writeAnswer(shared: SharedArrayBuffer, place: number, answer: string): void {
+  const bytes = new TextEncoder().encode(answer);
   if (bytes.length > mostBytes) return;
   const head = new Int32Array(shared, 0, headBytes / 4);
   Atomics.add(head, 0, 1);
@@ -23,10 +23,20 @@ export function writeAnswer(shared: SharedArrayBuffer, place: number, answer: un
 }
 
 /** The answer with that place; `null` where another one is there, or it is being written. */
-export function readAnswer(shared: SharedArrayBuffer, place: number): unknown {
+export function readAnswer(shared: SharedArrayBuffer, place: number): string | null {
   const head = new Int32Array(shared, 0, headBytes / 4);
   const turn = Atomics.load(head, 0);
   if (turn % 2 === 1 || Atomics.load(head, 1) !== place) return null;
   const bytes = new Uint8Array(shared, headBytes, Atomics.load(head, 2)).slice();
-  return Atomics.load(head, 0) === turn ? JSON.parse(new TextDecoder().decode(bytes)) : null;
+  return Atomics.load(head, 0) === turn ? new TextDecoder().decode(bytes) : null;
+}
+
+/** The same, if it is there within so many milliseconds: they are spent before the screen is painted, which takes longer. */
+export function awaitAnswer(shared: SharedArrayBuffer, place: number, mostWaited: number): string | null {
+  const until = performance.now() + mostWaited;
+  do {
+    const answer = readAnswer(shared, place);
+    if (answer !== null) return answer;
+  } while (performance.now() < until);
+  return null;
 }
