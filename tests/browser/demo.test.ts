@@ -189,7 +189,18 @@ describe('reading statements', () => {
   it('follows the period ribbon and the comparison', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/statements/income-statement`);
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
-    await page.getByRole('group', { name: 'Period' }).getByRole('button', { name: 'Mar' }).click();
+    const ribbon = page.getByRole('group', { name: 'Period' });
+    const month = (name: string) => ribbon.getByRole('button', { name, exact: true });
+    await month('Mar').click();
+    await page.getByText('Mar 2026 and Mar 2025 · EUR').waitFor();
+    await month('May').click({ modifiers: ['Shift'] });
+    await page.getByText('Mar–May 2026 and Mar–May 2025 · EUR').waitFor();
+    await month('Feb').dragTo(month('Apr'));
+    await page.getByText('Feb–Apr 2026 and Feb–Apr 2025 · EUR').waitFor();
+    await month('Mar').focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('Mar 2026 and Mar 2025 · EUR').waitFor();
+    await ribbon.getByRole('button', { name: 'Year to date' }).click();
     await page.getByText('Jan–Mar 2026 and Jan–Mar 2025 · EUR').waitFor();
     await page.getByRole('button', { name: /Compare/ }).click();
     await page.getByRole('menuitem', { name: 'The span before' }).click();

@@ -10,11 +10,12 @@ import { DayInput } from '../shared/components/dayfield/DayInput.tsx';
 import { type ShownYear, yearBeside, yearHolding } from '../shared/state/fiscalYears.ts';
 import { useCompany } from '../shared/state/useCompany.ts';
 import { type SpanInAddress, useSpan } from '../shared/state/useSpan.ts';
+import { spanByPeriod, spanToDate } from './chosenSpan.ts';
 import styles from './PeriodRibbon.module.css';
 
 /**
- * The months of a fiscal year. A click or a drag chooses a span of whole months, from any month to any other; an
- * exact day is chosen beside it. While the comparison is chosen, the ribbon shows and moves that instead.
+ * The months of a fiscal year. A click chooses a month alone; a drag, or Shift and a click, a span of whole months; the year to date is a button, and
+ * an exact day is chosen beside it. While the comparison is chosen, the ribbon shows and moves that instead.
  */
 export function PeriodRibbon() {
   const company = useCompany();
@@ -22,7 +23,7 @@ export function PeriodRibbon() {
   const [picksComparison, setPicksComparison] = useState(false);
   const isFixed = span.compare === 'fixed' && span.compareFrom !== undefined && span.compareTo !== undefined;
   const shown = picksComparison && isFixed ? { from: span.compareFrom as string, to: span.compareTo as string } : span;
-  const [drag, setDrag] = useState<{ from: number; to: number; pointer: boolean } | null>(null);
+  const [drag, setDrag] = useState<{ from: number; to: number } | null>(null);
   const [stepped, setStepped] = useState<{ year: ShownYear; from: string } | null>(null);
   const year = stepped && stepped.from === shown.to ? stepped.year : yearHolding(company, shown.to);
   const stored = company.years.find(({ firstDay }) => firstDay === year.firstDay);
@@ -38,17 +39,18 @@ export function PeriodRibbon() {
     setDrag(null);
     if (first && last) set(first.firstDay, last.lastDay);
   };
-  /** A plain click keeps the year to date; a drag or Shift sets both ends. */
-  const pick = (at: number, extend: boolean) => {
+  const pick = (at: number, isExtending: boolean) => {
+    setDrag(null);
     const period = periods[at];
     if (!period) return;
-    const isWithin = shown.from >= year.firstDay && shown.from <= period.lastDay;
-    set(extend && isWithin ? shown.from : (periods[0]?.firstDay ?? period.firstDay), period.lastDay);
+    const { from, to } = spanByPeriod(year, period, shown, isExtending);
+    set(from, to);
   };
+  const toDate = spanToDate(year, shown);
   const onPointerDown = (at: number) => (event: PointerEvent<HTMLButtonElement>) => {
     if (event.button !== 0) return;
     event.currentTarget.releasePointerCapture(event.pointerId);
-    setDrag({ from: at, to: at, pointer: true });
+    setDrag({ from: at, to: at });
   };
   const onKeyDown = (at: number) => (event: KeyboardEvent<HTMLButtonElement>) => {
     const target = event.key === 'ArrowRight' ? at + 1 : event.key === 'ArrowLeft' ? at - 1 : null;
@@ -76,7 +78,7 @@ export function PeriodRibbon() {
         <button type="button" className={styles.step} aria-label="Year after" onClick={() => step(1)}>
           <ChevronRight fontSize="inherit" />
         </button>
-        <div className={styles.months} onPointerUp={() => drag?.pointer && (drag.from === drag.to ? pick(drag.from, false) : finish(drag))}>
+        <div className={styles.months} onPointerUp={(event) => drag && (drag.from === drag.to ? pick(drag.from, event.shiftKey) : finish(drag))}>
           {periods.map((period, at) => {
             const inDrag = drag !== null && at >= Math.min(drag.from, drag.to) && at <= Math.max(drag.from, drag.to);
             const isChosen = drag === null ? period.lastDay >= shown.from && period.firstDay <= shown.to : inDrag;
@@ -89,11 +91,12 @@ export function PeriodRibbon() {
                 className={styles.month}
                 aria-pressed={isChosen}
                 data-ahead={!hasEntries || undefined}
-                title={`${longDay(period.firstDay)} to ${longDay(period.lastDay)}. Click: year to date. Drag, or Shift and click: from month to month.${lock ? ` Locked by ${lock.by}.` : ''}`}
+                title={`${longDay(period.firstDay)} to ${longDay(period.lastDay)}. Click: this ${isMonth(period.firstDay, period.lastDay) ? 'month' : 'period'} alone. Shift and click, or drag: from one to another.${lock ? ` Locked by ${lock.by}.` : ''}`}
                 onPointerDown={onPointerDown(at)}
                 onPointerEnter={() => drag && setDrag({ ...drag, to: at })}
                 onClick={(event) => {
-                  if (event.detail === 0 || event.shiftKey) pick(at, event.shiftKey);
+                  // By the keyboard; the pointer has chosen when it was let go.
+                  if (event.detail === 0) pick(at, event.shiftKey);
                 }}
                 onKeyDown={onKeyDown(at)}
               >
@@ -103,6 +106,15 @@ export function PeriodRibbon() {
             );
           })}
         </div>
+        <button
+          type="button"
+          className={styles.toDate}
+          aria-pressed={shown.from === toDate.from && shown.to === toDate.to}
+          title={`Year to date: ${longDay(toDate.from)} to ${longDay(toDate.to)}`}
+          onClick={() => set(toDate.from, toDate.to)}
+        >
+          Year to date
+        </button>
         {adjusting && (
           <button
             type="button"
