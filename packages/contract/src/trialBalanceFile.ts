@@ -72,6 +72,7 @@ const proposedFrom = z.discriminatedUnion('from', [
   z.object({ from: z.literal('chart') }),
   z.object({ from: z.literal('confirmed') }),
   z.object({ from: z.literal('parent'), number: z.string() }),
+  z.object({ from: z.literal('title'), title: z.string() }),
   z.object({ from: z.literal('neighbours'), numbers: z.array(z.string()) }),
   z.object({ from: z.literal('word'), word: z.string() }),
   z.object({ from: z.literal('prefix'), prefix: z.string() }),

@@ -1,7 +1,8 @@
 import { type Element, elements } from '../chart/element.ts';
-import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
+import type { Side } from '../chart/elementWords.ts';
+import type { DigitOrder } from '../chart/numberOrder.ts';
 import type { NumberScheme } from '../chart/numberScheme.ts';
-import { elementFromName, proposeElement } from '../chart/proposeElement.ts';
+import { proposeElements } from '../chart/proposeElements.ts';
 import type { Currency } from '../money/currency.ts';
 import { readCategoryPath } from '../placement/categoryPath.ts';
 import { AmountCells } from './amountCells.ts';
@@ -11,6 +12,7 @@ import type { Reading } from './detectReading.ts';
 import { firstText, reasonToLeaveOut } from './leaveOut.ts';
 import { readElement } from './readElement.ts';
 import { identifyByName, identifyByNumber, type KnownAccount } from './rowIdentity.ts';
+import { elementsOfTitle } from './sectionTitle.ts';
 import { separateParentTotals } from './totals.ts';
 import type { LeftOutRow, RowProblem, TrialBalanceRow } from './trialBalanceRow.ts';
 
@@ -46,6 +48,12 @@ export interface TrialBalanceFile {
   readonly wouldBalance: bigint | null;
 }
 
+/** The title that rows stand below, and what it names. */
+interface Section {
+  readonly title: string;
+  readonly elements: readonly Element[];
+}
+
 const longestName = 200;
 
 /** Turns the cells of a file into the rows of a trial balance, each with its problems beside it. Cost: cells + n log n. */
@@ -56,6 +64,8 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
   const amounts = new AmountCells(reading, input.currency, problems);
   const found: TrialBalanceRow[] = [];
   const rowOfNumber = new Map<string, number>();
+  const sections = new Map<number, Section>();
+  let section: Section | null = null;
   const identify = input.numbered ? identifyByNumber(input.chart, reading.columns, input.numberScheme) : identifyByName(input.chart, reading.columns);
   for (const [index, cells] of rows.entries()) {
     const row = index + 1;
@@ -63,7 +73,10 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     if (index === reading.headingRow) continue;
     const reason = reasonToLeaveOut(cells, index, reading, amounts);
     if (reason !== null) {
-      leftOut.push({ row, reason, text: firstText(cells) });
+      const title = firstText(cells);
+      const named = reason === 'title' ? elementsOfTitle(title) : null;
+      if (named) section = { title, elements: named };
+      leftOut.push({ row, reason, text: title });
       continue;
     }
     const problem = (column: ColumnMeaning, code: RowProblem['code'], foundText: string, other = '', warning = false): void => {
@@ -79,6 +92,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     const elementText = text('element');
     const element = elementText === '' ? null : readElement(elementText);
     if (elementText !== '' && element === null && !input.confirmed.has(number)) problem('element', 'element_unknown', elementText, elements.join(', '));
+    if (section) sections.set(row, section);
     found.push({
       row,
       number,
@@ -91,7 +105,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     });
   }
   checkParents(found, input, problems);
-  const withElements = fillElements(found, input, problems);
+  const withElements = fillElements(found, input, sections, problems);
   const { kept, totals } = separateParentTotals(withElements, problems);
   leftOut.push(...totals);
   leftOut.sort((a, b) => a.row - b.row);
@@ -132,7 +146,7 @@ function checkParents(rows: readonly TrialBalanceRow[], { chart }: TrialBalanceI
 }
 
 /** The chart's element stands; else the file's, else the confirmed one, else a proposal. */
-function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digitOrder, numbered }: TrialBalanceInput, problems: RowProblem[]): TrialBalanceRow[] {
+function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digitOrder, numbered }: TrialBalanceInput, sections: ReadonlyMap<number, Section>, problems: RowProblem[]): TrialBalanceRow[] {
   const charted = new Map(chart.map((account) => [account.number, account.element]));
   const sure = (row: TrialBalanceRow): Pick<TrialBalanceRow, 'element' | 'elementFrom'> | null => {
     const inChart = charted.get(row.number);
@@ -145,25 +159,10 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
     return row.element ? { element: row.element, elementFrom: 'file' } : null;
   };
   const filled = rows.map((row) => ({ ...row, ...(sure(row) ?? { element: null, elementFrom: null }) }));
-  const evidence = [
-    ...chart,
-    ...filled.flatMap(({ number, element, name }) => {
-      if (number === '' || charted.has(number)) return [];
-      // A word in the name is evidence for the neighbours too, though not yet confirmed.
-      const likely = element ?? elementFromName(name)?.element;
-      return likely ? [{ number, element: likely }] : [];
-    }),
-  ];
-  const accountOf = new Map(evidence.map((account) => [account.number, account]));
-  const waiting = filled.flatMap(({ number, name, element, parentNumber }) => (element || number === '' ? [] : [{ number, name, parentNumber }]));
-  // Names that follow each other in the alphabet say nothing of each other.
-  const neighbours = numbered ? neighboursOf([...accountOf.values()], waiting, digitOrder) : new Map<string, never>();
-  const proposals = new Map(
-    waiting.map(({ number, name, parentNumber }) => {
-      const [before, after] = neighbours.get(number) ?? [];
-      return [number, proposeElement({ number, name }, parentNumber ? accountOf.get(parentNumber) : undefined, before, after)];
-    }),
-  );
+  const known = [...chart, ...filled.flatMap(({ number, element }) => (number === '' || element === null || charted.has(number) ? [] : [{ number, element }]))];
+  const waiting = filled.flatMap(({ row, number, name, element, parentNumber, amount }) => (element || number === '' ? [] : [{ number, name, parentNumber, side: sideOf(amount), section: sections.get(row) ?? null }]));
+  const proposals = proposeElements(waiting, known, orderOf(filled, chart.length === 0, numbered, digitOrder));
+  const accountOf = new Map<string, KnownElement>([...known.map((account) => [account.number, account] as const), ...[...proposals].map(([number, { element }]) => [number, { number, element }] as const)]);
   return filled.map((row) => {
     if (row.element) return parentAgrees(row, accountOf, problems);
     const proposal = proposals.get(row.number);
@@ -173,26 +172,17 @@ function fillElements(rows: readonly TrialBalanceRow[], { chart, confirmed, digi
   });
 }
 
-/** The nearest known accounts before and after each waiting one in number order, itself left out. */
-function neighboursOf(accounts: readonly KnownElement[], waiting: readonly { readonly number: string }[], digitOrder: DigitOrder): Map<string, [KnownElement | undefined, KnownElement | undefined]> {
-  const elementOf = new Map(accounts.map((account) => [account.number, account]));
-  const numbers = sortByNumber(
-    [...new Set([...elementOf.keys(), ...waiting.map(({ number }) => number)])].map((number) => ({ number })),
-    digitOrder,
-  );
-  const before = new Map<string, KnownElement | undefined>();
-  const neighbours = new Map<string, [KnownElement | undefined, KnownElement | undefined]>();
-  let last: KnownElement | undefined;
-  for (const { number } of numbers) {
-    before.set(number, last);
-    last = elementOf.get(number) ?? last;
-  }
-  last = undefined;
-  for (const { number } of numbers.toReversed()) {
-    neighbours.set(number, [before.get(number), last]);
-    last = elementOf.get(number) ?? last;
-  }
-  return neighbours;
+/** A first file stands as its chart does, from assets to expenses; later ones hold a few new accounts among those that are known. */
+function orderOf(rows: readonly TrialBalanceRow[], isFirst: boolean, numbered: boolean, digitOrder: DigitOrder): Parameters<typeof proposeElements>[2] {
+  const numbers = [...new Set(rows.flatMap(({ number }) => (number === '' ? [] : [number])))];
+  if (numbered) return isFirst ? { by: 'file', numbers } : { by: 'number', digitOrder };
+  // Names that follow each other in the alphabet say nothing of each other.
+  const isByAlphabet = numbers.every((name, at) => at === 0 || name.localeCompare(numbers[at - 1] as string) >= 0);
+  return isFirst && !isByAlphabet ? { by: 'file', numbers } : { by: 'none' };
+}
+
+function sideOf(amount: bigint | null): Side | null {
+  return amount === null || amount === 0n ? null : amount > 0n ? 'debit' : 'credit';
 }
 
 function parentAgrees(row: TrialBalanceRow, accountOf: ReadonlyMap<string, KnownElement>, problems: RowProblem[]): TrialBalanceRow {

@@ -1,5 +1,5 @@
 import type { Element } from '../chart/element.ts';
-import type { ElementReason } from '../chart/proposeElement.ts';
+import type { ElementReason } from '../chart/proposeElements.ts';
 import type { ColumnMeaning } from './columnMeaning.ts';
 
 /** Why a row cannot be taken as it stands: what was found, and by the code what was expected. */

@@ -65,10 +65,12 @@ export function problemText({ column, found, code, other }: RowProblemBody): str
 }
 
 /** Where a proposed element is from. */
-export function proposalText(from: { from: string; number?: string; numbers?: string[]; word?: string; prefix?: string } | null): string {
+export function proposalText(from: { from: string; number?: string; numbers?: string[]; word?: string; prefix?: string; title?: string } | null): string {
   switch (from?.from) {
     case 'parent':
       return `as its parent ${from.number}`;
+    case 'title':
+      return `it stands below «${from.title}»`;
     case 'neighbours':
       return `${from.numbers?.join(' and ')} beside it have it`;
     case 'word':
