@@ -2,6 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { ChartView } from '@ivory-ladder/contract';
 import ExcelJS from 'exceljs';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -65,6 +66,64 @@ async function agreeAndPost(page: Page): Promise<void> {
 }
 
 describe('a file brought in through the screen', () => {
+  it('leaves out rows that are no accounts by a click or a key, takes elements from its titles, and says what it comes to before it is posted', async () => {
+    const company = await createCompany(server);
+    const { page, expectQuiet } = await visit(browser, server.cookie, server.serving.url);
+    const rows = [
+      'Account,Name,Balance',
+      ',ASSETS,',
+      '1000,Bank,700',
+      '1500,Vans,500',
+      '1510,"Vans, depreciation",-200',
+      'Sheet,2,17',
+      ',LIABILITIES,',
+      '2000,Car finance,-300',
+      ',EQUITY,',
+      '3000,Owner,-400',
+      ',INCOME,',
+      '4000,Moorings,-1000',
+      ',EXPENSES,',
+      '5000,Helpers,700',
+      '9999,Profit for the year,300',
+    ];
+    await drop(page, company.id, fileOf('with-titles-2026-09-30.csv', rows.join('\n')));
+    const before = page.getByRole('complementary', { name: 'Before it is posted' });
+    await before.getByText('short of credits').waitFor();
+    await page.getByRole('button', { name: 'Leave row 6 out' }).click();
+    await before.getByText('Row 6, by you: Sheet').waitFor();
+    await page
+      .getByRole('row', { name: /Profit for the year/ })
+      .getByText('Profit for the year')
+      .click();
+    await page.keyboard.press('Delete');
+    await before.getByText('✓ none').waitFor();
+    await before.getByText('Row 15, by you').getByRole('button', { name: 'Take it in' }).click();
+    await before.getByText('short of credits').waitFor();
+    await page.getByRole('button', { name: 'Leave row 15 out' }).click();
+    await before.getByText('✓ none').waitFor();
+    const comesTo = before.locator('section', { has: page.getByRole('heading', { name: 'What the file comes to' }) }).locator('p');
+    expect(await comesTo.allTextContents()).toEqual([
+      'Total assets1,000.00',
+      'Liabilities300.00',
+      'Equity, without the profit400.00',
+      'Profit of income and expenses300.00',
+    ]);
+    expect(await page.getByRole('button', { name: 'asset ?' }).count()).toBe(3);
+    await page.getByRole('button', { name: 'liability ?' }).waitFor();
+    await agreeAndPost(page);
+    const { accounts } = await server.ok<ChartView>('GET', `/companies/${company.id}/chart?from=2026-01-01&to=2026-09-30`);
+    expect(accounts.map(({ number, element }) => [number, element])).toEqual([
+      ['1000', 'asset'],
+      ['1500', 'asset'],
+      ['1510', 'asset'],
+      ['2000', 'liability'],
+      ['3000', 'equity'],
+      ['4000', 'income'],
+      ['5000', 'expense'],
+    ]);
+    expectQuiet();
+  });
+
   it.each([
     ['semicolons-windows-1252.csv', () => join(files, 'semicolons-windows-1252.csv')],
     ['tabs-marks.tsv', () => join(files, 'tabs-marks.tsv')],

@@ -55,6 +55,8 @@ export const trialBalanceCheckInput = z.strictObject({
   retainedEarnings: reference.nullable().optional(),
   /** Elements chosen by hand, by account. */
   elements: z.record(reference, element).default({}),
+  /** Rows, from 1, that are no accounts: `Page 2`, or a profit that is the sum of others. */
+  leaveOut: z.array(z.int().min(1)).max(10_000).default([]),
   /** The day of the balances, where it was asked whether it is right and it is. */
   confirmedDay: day.optional(),
   /** All proposed elements are confirmed. */
@@ -130,7 +132,7 @@ export const trialBalanceCheck = z.object({
   retainedEarningsProposed: z.boolean(),
   rows: z.array(checkedRow),
   problems: z.array(rowProblem),
-  leftOut: z.array(z.object({ row: z.int(), reason: z.enum(['title', 'blank', 'total', 'heading_repeated', 'parent_total']), text: z.string() })),
+  leftOut: z.array(z.object({ row: z.int(), reason: z.enum(['title', 'blank', 'total', 'heading_repeated', 'parent_total', 'chosen']), text: z.string() })),
   debits: amount,
   credits: amount,
   /** Debits less credits. */

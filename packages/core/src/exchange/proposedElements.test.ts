@@ -27,6 +27,7 @@ function toCorrect(chart: MadeChart, { withTitles = true, withAmounts = true } =
     numberScheme: null,
     chart: [],
     confirmed: new Map(),
+    leaveOut: new Set(),
   });
   const accounts = accountsOf(chart);
   expect(rows.map(({ number }) => number)).toEqual(accounts.map(({ number }) => number));

@@ -6,7 +6,7 @@ import type { Cell } from './cell.ts';
 import { detectReading } from './detectReading.ts';
 import { type ChartAccount, readTrialBalance } from './readTrialBalance.ts';
 
-function readFile(text: string, options: { name?: string; currency?: string; chart?: ChartAccount[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme } = {}) {
+function readFile(text: string, options: { name?: string; currency?: string; chart?: ChartAccount[]; confirmed?: Record<string, Element>; numberScheme?: NumberScheme; leaveOut?: number[] } = {}) {
   const rows: Cell[][] = text.split('\n').map((line) => line.split('|'));
   const reading = detectReading(rows, options.name ?? 'file.csv', true);
   return {
@@ -20,6 +20,7 @@ function readFile(text: string, options: { name?: string; currency?: string; cha
       numberScheme: options.numberScheme ?? null,
       chart: options.chart ?? [],
       confirmed: new Map(Object.entries(options.confirmed ?? {})),
+      leaveOut: new Set(options.leaveOut),
     }),
   };
 }
@@ -188,6 +189,21 @@ describe('the rows of a trial balance', () => {
   it('checks opening + turnover against the closing balance', () => {
     const file = readFile('No|Name|Opening|Turnover debit|Turnover credit|Balance\n1|Bank|10|5|3|12\n2|Capital|-10|0|2|-13');
     expect(file.problems.map(({ row, code, found, other, warning }) => [row, code, found, other, warning])).toEqual([[3, 'closing_not_opening_plus_turnover', '-13.00', '-12.00', true]]);
+  });
+
+  it('leaves out what whoever brings it in says is no account, and its problems and amounts with it', () => {
+    const text = 'Number|Name|Balance\n1000|Bank|70\nPage|2|x\n4000|Sales|-70\n9999|Profit for the year|70';
+    const file = readFile(text, { leaveOut: [3, 5] });
+    expect(amounts(file)).toEqual([
+      ['1000', 7000n],
+      ['4000', -7000n],
+    ]);
+    expect(problems(file)).toEqual([]);
+    expect([file.debits, file.credits]).toEqual([7000n, 7000n]);
+    expect(file.leftOut.map(({ row, reason }) => [row, reason])).toEqual([
+      [3, 'chosen'],
+      [5, 'chosen'],
+    ]);
   });
 
   it('marks a proposed element with its reason, and a confirmed one as confirmed', () => {

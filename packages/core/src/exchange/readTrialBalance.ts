@@ -35,6 +35,8 @@ export interface TrialBalanceInput {
   readonly chart: readonly ChartAccount[];
   /** Elements the user confirmed, by account number. */
   readonly confirmed: ReadonlyMap<string, Element>;
+  /** Rows, from 1, that are no accounts although they look so. */
+  readonly leaveOut: ReadonlySet<number>;
 }
 
 export interface TrialBalanceFile {
@@ -71,7 +73,7 @@ export function readTrialBalance(input: TrialBalanceInput): TrialBalanceFile {
     const row = index + 1;
     const text = (column: ColumnMeaning): string => textOf(cells[reading.columns[column] ?? -1]);
     if (index === reading.headingRow) continue;
-    const reason = reasonToLeaveOut(cells, index, reading, amounts);
+    const reason = input.leaveOut.has(row) ? 'chosen' : reasonToLeaveOut(cells, index, reading, amounts);
     if (reason !== null) {
       const title = firstText(cells);
       const named = reason === 'title' ? elementsOfTitle(title) : null;

@@ -22,7 +22,7 @@ function read(text: string) {
   const rows = text.split('\n').map((line) => line.split('|'));
   const reading = detectReading(rows, 'file.csv', false);
   const currency = currencyOf('EUR');
-  const file = readTrialBalance({ rows, reading, currency, digitOrder: 'by_value', numbered: false, numberScheme: null, chart, confirmed: new Map() });
+  const file = readTrialBalance({ rows, reading, currency, digitOrder: 'by_value', numbered: false, numberScheme: null, chart, confirmed: new Map(), leaveOut: new Set() });
   return {
     rows: file.rows.map(({ number, name, parentNumber, element }) => [number, name, parentNumber, element]),
     problems: file.problems.map(({ row, column, code, other }) => [row, column, code, other]),

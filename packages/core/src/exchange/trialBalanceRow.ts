@@ -36,7 +36,8 @@ export interface RowProblem {
   readonly other: string;
 }
 
-export type LeftOutReason = 'title' | 'blank' | 'total' | 'heading_repeated' | 'parent_total';
+/** `chosen`: by whoever brings the file in. */
+export type LeftOutReason = 'title' | 'blank' | 'total' | 'heading_repeated' | 'parent_total' | 'chosen';
 
 export interface LeftOutRow {
   readonly row: number;

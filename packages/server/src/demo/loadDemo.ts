@@ -135,7 +135,7 @@ async function addDemoPeople(ports: Ports, companyId: number): Promise<void> {
 async function openLedger(ports: Ports, companyId: number, demo: DemoCompany): Promise<void> {
   await plantCategories(ports, must(await openBooks(ports, companyId)), demo.categories);
   const fileId = must(await ports.files.keep(companyId, 'opening-balances-2023.csv', Buffer.from(openingFile(demo), 'utf8'), demoActor));
-  const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, missing: 'nil', withdraw: [] } as const;
+  const posting = { date: '2023-12-31', figures: { kind: 'year_to_date' }, retainedEarnings: demo.retainedEarnings, confirmElements: true, elements: {}, leaveOut: [], missing: 'nil', withdraw: [] } as const;
   must(await postTrialBalance(ports, ownAccess(companyId, demoActor), fileId, posting, { actor: demoActor, idempotencyKey: null, requestHash: Buffer.alloc(32) }));
 }
 

@@ -22,6 +22,8 @@ export interface ReadingAnswers extends TableChoices {
   readonly headingRow?: number | undefined;
   readonly columns?: Partial<Record<ColumnMeaning, number | undefined>> | undefined;
   readonly elements: Readonly<Record<string, Element>>;
+  /** Rows from 1. */
+  readonly leaveOut: readonly number[];
 }
 
 export interface ReadFile {
@@ -51,6 +53,7 @@ export async function readTrialBalanceFile(ports: Ports, books: Books, fileId: n
     numberScheme: books.company.numberScheme,
     chart: books.accounts,
     confirmed: new Map(Object.entries(answers.elements)),
+    leaveOut: new Set(answers.leaveOut),
   });
   return succeed({ fileName: stored.name, format, reading, headings: Array.from({ length: width }, (_, column) => textOf(headingCells[column])), file });
 }

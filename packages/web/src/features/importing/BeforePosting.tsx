@@ -7,6 +7,7 @@ import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts'
 import { counted } from '../../shared/words/counted.ts';
 import styles from './BeforePosting.module.css';
 import { blockerText } from './blockerText.ts';
+import { fileComesTo } from './fileComesTo.ts';
 import { problemText } from './problemText.ts';
 import { rowLabel } from './rowLabel.ts';
 
@@ -139,6 +140,7 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
             ))}
           </Card>
         )}
+        <ComesTo check={check} format={format} />
         <Replaces check={check} />
         <RetainedEarnings check={check} format={format} onChange={onChange} />
         <Card tone="sea" title="What posting does">
@@ -162,7 +164,7 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
             </p>
           ))}
         </Card>
-        <LeftOut check={check} />
+        <LeftOut check={check} onTakeIn={(row) => onChange({ leaveOut: (draft.leaveOut ?? []).filter((one) => one !== row) })} />
       </div>
       <footer className={styles.foot}>
         <Button onClick={onCancel}>Cancel</Button>
@@ -171,6 +173,28 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
         </Button>
       </footer>
     </aside>
+  );
+}
+
+/** What the file says of the company, as somebody who knows it would check it; not said while an element or an amount is missing. */
+function ComesTo({ check, format }: { check: TrialBalanceCheckBody; format: (amount: bigint) => string }) {
+  const comesTo = fileComesTo(check.rows);
+  if (comesTo === null) return null;
+  const { assets, liabilities, equity, profit } = comesTo;
+  return (
+    <Card tone="sea" title="What the file comes to">
+      {[
+        ['Total assets', assets],
+        ['Liabilities', liabilities],
+        ['Equity, without the profit', equity],
+        [profit < 0n ? 'Loss of income and expenses' : 'Profit of income and expenses', profit],
+      ].map(([caption, amount]) => (
+        <p key={String(caption)} className={styles.named}>
+          <span>{String(caption)}</span>
+          <span>{format(amount as bigint)}</span>
+        </p>
+      ))}
+    </Card>
   );
 }
 
@@ -275,17 +299,28 @@ const leftOutReasons: Readonly<Record<string, string>> = {
   total: 'total',
   heading_repeated: 'headings again',
   parent_total: 'sum of its sub-accounts',
+  chosen: 'by you',
 };
 
-function LeftOut({ check }: { check: TrialBalanceCheckBody }) {
+interface LeftOutProps {
+  readonly check: TrialBalanceCheckBody;
+  readonly onTakeIn: (row: number) => void;
+}
+
+function LeftOut({ check, onTakeIn }: LeftOutProps) {
   const rows = check.leftOut.filter((row) => row.reason !== 'blank');
   if (rows.length === 0) return null;
   return (
-    <details className={styles.leftOut}>
+    <details className={styles.leftOut} open={rows.some(({ reason }) => reason === 'chosen') || undefined}>
       <summary>{counted(rows.length, 'row is', 'rows are')} left out</summary>
       {rows.map(({ row, reason, text }) => (
         <p key={row}>
           Row {row}, {leftOutReasons[reason] ?? reason}: {text}
+          {reason === 'chosen' && (
+            <button type="button" className={styles.inline} onClick={() => onTakeIn(row)}>
+              Take it in
+            </button>
+          )}
         </p>
       ))}
     </details>

@@ -2,7 +2,7 @@ import type { CheckedRow, RowProblemBody, TrialBalanceCheckBody, TrialBalanceChe
 import { type Currency, type Element, elements, formatAmount, toDecimalText } from '@ivory-ladder/core';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { type ReactNode, type Ref, useMemo, useState } from 'react';
+import { type ReactNode, type Ref, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { compareAmounts, compareTexts, copiedText, type GridColumn } from '../../shared/components/treegrid/gridColumn.ts';
 import { TreeGrid, type TreeGridHandle } from '../../shared/components/treegrid/TreeGrid.tsx';
@@ -34,8 +34,20 @@ export function ReadRowsTable({ ref, check, draft, onChange }: ReadRowsTableProp
     return found;
   }, [check]);
   const isConfirmed = draft.confirmElements === true;
+  const leaveOut = ({ row }: CheckedRow) => onChange({ leaveOut: [...(draft.leaveOut ?? []), row] });
+  const latest = useRef(leaveOut);
+  latest.current = leaveOut;
   const columns = useMemo(
-    () => columnsOf(check, problemsOf, currency, isConfirmed, company.numbered, (anchor, row) => openMenu({ anchor, row })),
+    () =>
+      columnsOf(
+        check,
+        problemsOf,
+        currency,
+        isConfirmed,
+        company.numbered,
+        (anchor, row) => openMenu({ anchor, row }),
+        (row) => latest.current(row),
+      ),
     [check, problemsOf, currency, isConfirmed, company.numbered],
   );
   return (
@@ -50,6 +62,12 @@ export function ReadRowsTable({ ref, check, draft, onChange }: ReadRowsTableProp
         onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}
         isWrong={({ row }) => problemsOf.get(row)?.some(({ warning }) => !warning) ?? false}
         detail={({ row }) => saidOf(problemsOf.get(row))}
+        menu={(row) => [{ label: 'Leave this row out', keys: 'Delete', onChoose: () => leaveOut(row) }]}
+        onRowKey={(event, row) => {
+          if (event.key !== 'Delete') return false;
+          leaveOut(row);
+          return true;
+        }}
       />
       <Menu anchorEl={menu?.anchor ?? null} open={menu !== null} onClose={() => openMenu(null)}>
         {elements.map((element) => (
@@ -81,6 +99,7 @@ function columnsOf(
   isConfirmed: boolean,
   numbered: boolean,
   onChooseElement: (anchor: HTMLElement, row: CheckedRow) => void,
+  onLeaveOut: (row: CheckedRow) => void,
 ): GridColumn<CheckedRow>[] {
   const isSplit = amounts === 'debit_and_credit';
   const marked = ({ row }: CheckedRow, text: string, ...about: RowProblemBody['column'][]) => (
@@ -107,7 +126,27 @@ function columnsOf(
     text: ({ found }) => found.second,
   };
   return [
-    { id: 'row', caption: 'Row', width: '34px', cell: ({ row }) => <span className={styles.quiet}>{row}</span>, text: ({ row }) => String(row) },
+    {
+      id: 'row',
+      caption: 'Row',
+      width: '48px',
+      cell: (row) => (
+        <span className={styles.rowNumber}>
+          {row.row}
+          <button
+            type="button"
+            className={styles.leave}
+            tabIndex={-1}
+            title="Leave this row out (Delete)"
+            aria-label={`Leave row ${row.row} out`}
+            onClick={() => onLeaveOut(row)}
+          >
+            ×
+          </button>
+        </span>
+      ),
+      text: ({ row }) => String(row),
+    },
     ...(numbered ? [numberColumn] : []),
     {
       id: 'name',
