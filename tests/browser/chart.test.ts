@@ -167,6 +167,28 @@ describe('two people editing one account', () => {
   });
 });
 
+describe('a new account', () => {
+  it('is proposed element and side anew as its number and name change, until somebody chooses them', async () => {
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));
+    await grid(page).getByRole('row', { name: /^4000/ }).focus();
+    await page.keyboard.press('Insert');
+    const form = page.getByRole('form', { name: 'New account' });
+    const chosen = async () => [await form.getByLabel('Element').inputValue(), await form.getByLabel('Normal side').inputValue()];
+    await form.getByLabel('Name').fill('Repairs for customers');
+    expect(await chosen()).toEqual(['income', 'credit']);
+    await form.getByLabel('Name').fill('Sales returns');
+    await expect.poll(chosen).toEqual(['income', 'debit']);
+    await form.getByRole('textbox', { name: 'Number', exact: true }).fill('1010');
+    await form.getByLabel('Name').fill('Vans, accumulated depreciation');
+    await expect.poll(chosen).toEqual(['asset', 'credit']);
+    await form.getByLabel('Element').selectOption('expense');
+    await form.getByLabel('Name').fill('Bank');
+    await page.waitForTimeout(300);
+    expect(await chosen()).toEqual(['expense', 'debit']);
+    expectQuiet();
+  });
+});
+
 describe('the chart’s views', () => {
   it('have no serious finding of axe, in the light and in the dark', async () => {
     const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, await shop(opened.server));

@@ -13,6 +13,7 @@ export * from './chart/accountTree.ts';
 export * from './chart/cashDays.ts';
 export * from './chart/checkAccount.ts';
 export * from './chart/codeList.ts';
+export * from './chart/contraSide.ts';
 export * from './chart/element.ts';
 export * from './chart/numberOrder.ts';
 export * from './chart/numberRange.ts';

@@ -1,4 +1,4 @@
-import type { Element } from './element.ts';
+import type { Element, Side } from './element.ts';
 
 /** What a name says of its account: for an element each, with how much. Words that stand for one thing in debit and another in credit say so by side. */
 export interface WordEvidence {
@@ -6,8 +6,6 @@ export interface WordEvidence {
   readonly element: Element;
   readonly weight: number;
 }
-
-export type Side = 'debit' | 'credit';
 
 type Meaning = Element | Readonly<Record<Side, Element>>;
 

@@ -1,5 +1,5 @@
-import { type Element, elements, naturalSide } from './element.ts';
-import { evidenceOfName, type Side } from './elementWords.ts';
+import { type Element, elements, naturalSide, type Side } from './element.ts';
+import { evidenceOfName } from './elementWords.ts';
 import { type DigitOrder, sortByNumber } from './numberOrder.ts';
 
 /** Why an element is proposed; the facts stand beside the code. */

@@ -5,7 +5,8 @@ const likely = [
   /profits? (brought|carried) forward/i,
   /accumulated (profits?|deficit|surplus|funds?)/i,
   /unappropriated|undistributed/i,
-  /(profit|result).*(earlier|previous|prior)/i,
+  /(profit|result|surplus).*(earlier|previous|prior|kept)/i,
+  /^profit and loss( account)?$/i,
 ];
 
 /** The account whose name says that profit of completed years stands there; `undefined` when none or nothing is sure. */

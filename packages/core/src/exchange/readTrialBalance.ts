@@ -1,5 +1,4 @@
-import { type Element, elements } from '../chart/element.ts';
-import type { Side } from '../chart/elementWords.ts';
+import { type Element, elements, type Side } from '../chart/element.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import type { NumberScheme } from '../chart/numberScheme.ts';
 import { proposeElements } from '../chart/proposeElements.ts';

@@ -17,13 +17,14 @@ import {
   pathOf,
   roleRules,
   type Side,
+  sideByName,
   succeed,
   walkCategories,
 } from '@ivory-ladder/core';
 import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { type FormEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type FormEvent, type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { DayTextField } from '../../shared/components/dayfield/DayTextField.tsx';
 import { SelectTextField } from '../../shared/components/SelectTextField.tsx';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
@@ -35,6 +36,7 @@ import styles from './ChartScreen.module.css';
 import { CodeField } from './CodeField.tsx';
 import type { NewAccountStart } from './chartModel.ts';
 import { EffectOfChange } from './EffectOfChange.tsx';
+import { proposeAccount } from './proposedAccount.ts';
 import { touchesFigures } from './useAccountEffect.ts';
 
 export interface AccountFormProps {
@@ -66,6 +68,8 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   const [parentId, setParentId] = useState(account ? account.parentId : start.parentId);
   const mayPlace = useMay('keep_placement');
   const [categoryId, setCategoryId] = useState(mayPlace ? start.categoryId : null);
+  /** What somebody has chosen is not proposed anew. */
+  const [byHand, setByHand] = useState({ element: false, side: false, category: false });
   const [role, setRole] = useState(account?.role ?? null);
   const [cashFrom, setCashFrom] = useState(account?.cashFrom ?? null);
   const [cashUntil, setCashUntil] = useState(account?.cashUntil ?? null);
@@ -103,12 +107,30 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   const isRefused = isBusy || isTaken || isMalformed || isNameTaken || (numbered && trimmed === '') || name.trim() === '';
   const ranged = account || trimmed === '' ? null : placer({ id: 0, number: trimmed, element }, []);
   const node = tree.nodes.get(categoryId ?? ranged?.places[0]?.categoryId ?? 0);
-  const chooseElement = (next: Element) => {
+  const takeElement = (next: Element, nextSide: Side) => {
     setElement(next);
-    setSide(naturalSide(next));
+    setSide(nextSide);
     if (accounts.find(({ id }) => id === parentId)?.element !== next) setParentId(null);
     setCategoryId(null);
   };
+  const chooseElement = (next: Element) => {
+    setByHand({ ...byHand, element: true });
+    takeElement(next, sideByName(next, name));
+  };
+  // A moment after what is typed: in a large chart it looks at all accounts.
+  const typed = useDeferredValue(account ? null : `${trimmed}\n${name.trim()}\n${parentId ?? ''}`);
+  const [proposedFor, setProposedFor] = useState(typed);
+  if (typed !== null && typed !== proposedFor) {
+    setProposedFor(typed);
+    const proposed = proposeAccount({ number: trimmed, name: name.trim(), parentId }, accounts, placer, digitOrder);
+    // Beside the account that it was begun at it has what that one has; a range says otherwise all the same.
+    const isElsewhere = trimmed !== start.number || parentId !== start.parentId;
+    const isProposed = proposed.element !== null && (isElsewhere || proposed.isByRange);
+    const next = isProposed && !byHand.element ? (proposed.element ?? element) : element;
+    if (next !== element) takeElement(next, sideByName(next, name));
+    else if (!byHand.side) setSide(sideByName(element, name));
+    if (mayPlace && !byHand.category && isProposed && proposed.element === next) setCategoryId(proposed.categoryId);
+  }
   const own: AccountDraft = {
     number: trimmed,
     name: name.trim(),
@@ -201,7 +223,14 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
             </option>
           ))}
         </SelectTextField>
-        <SelectTextField label="Normal side" value={side} onChange={(event) => setSide(event.target.value as Side)}>
+        <SelectTextField
+          label="Normal side"
+          value={side}
+          onChange={(event) => {
+            setByHand({ ...byHand, side: true });
+            setSide(event.target.value as Side);
+          }}
+        >
           {(['debit', 'credit'] as const).map((value) => (
             <option key={value} value={value}>
               {value === naturalSide(element) ? value : `${value} (contra)`}
@@ -222,7 +251,10 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
           options={places}
           filterOptions={fewOptions}
           value={places.find(({ id }) => id === categoryId) ?? null}
-          onChange={(_, option) => setCategoryId(option?.id ?? null)}
+          onChange={(_, option) => {
+            setByHand({ ...byHand, category: true });
+            setCategoryId(option?.id ?? null);
+          }}
           isOptionEqualToValue={(a, b) => a.id === b.id}
           renderInput={(params) => <TextField {...params} label="Category" placeholder="none yet" />}
         />

@@ -80,7 +80,7 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
         )}
         {check.elementsProposed > 0 && (
           <Card tone="amber" title={`${counted(check.elementsProposed, 'element is', 'elements are')} proposed`}>
-            <p>From parents, neighbours and words in the names. Look through them; click one to change it.</p>
+            <p>From parents, titles, words in the names, sides of balances and what stands beside them. Look through them; click one to change it.</p>
             <button type="button" className={styles.action} onClick={() => onChange({ confirmElements: true })}>
               Confirm all
             </button>
@@ -308,7 +308,9 @@ interface LeftOutProps {
 }
 
 function LeftOut({ check, onTakeIn }: LeftOutProps) {
-  const rows = check.leftOut.filter((row) => row.reason !== 'blank');
+  // First what was left out here, which can be taken in again.
+  const isChosen = ({ reason }: { reason: string }) => Number(reason === 'chosen');
+  const rows = check.leftOut.filter((row) => row.reason !== 'blank').toSorted((a, b) => isChosen(b) - isChosen(a));
   if (rows.length === 0) return null;
   return (
     <details className={styles.leftOut} open={rows.some(({ reason }) => reason === 'chosen') || undefined}>
