@@ -115,7 +115,8 @@ describe('renumbering by a rule', () => {
     await page.getByRole('button', { name: 'Many', exact: true }).focus();
     for (const key of ['Enter', 'ArrowDown', 'Enter']) await page.keyboard.press(key);
     // The panel takes the focus: which accounts, which rule, then the rule's first field.
-    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent)).toBe('3 accounts shown');
+    await expect.poll(() => page.evaluate(() => document.activeElement?.textContent)).toBe('choose which3 accounts shown');
+    await page.getByLabel('Accounts', { exact: true }).selectOption('shown');
     for (const key of ['Tab', 'Tab', '3']) await page.keyboard.press(key);
     expect(await page.getByLabel('Begins with').inputValue()).toBe('3');
     await page.getByLabel('Becomes').fill('4');

@@ -39,6 +39,9 @@ describe('a company begun with a starter chart', () => {
     await page.getByLabel('Find accounts').fill('grants');
     await page.getByRole('button', { name: 'Many', exact: true }).click();
     await page.getByRole('menuitem', { name: 'Change many accounts…' }).click();
+    // Nobody means all that is shown by having chosen nothing.
+    expect(await page.getByRole('button', { name: /^Look at/ }).isDisabled()).toBe(true);
+    await page.getByRole('combobox', { name: 'Accounts' }).selectOption('shown');
     await page.getByRole('combobox', { name: 'Change' }).selectOption('find and replace in names');
     await page.getByLabel('Find in names').fill('grants');
     await page.getByLabel('Replace by').fill('Subsidies');

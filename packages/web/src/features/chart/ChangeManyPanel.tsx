@@ -70,14 +70,15 @@ export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists,
       ) : (
         <ValueField field={what} value={value} accounts={accounts} categoryPaths={categoryPaths} lists={lists} onChange={setValue} />
       )}
-      {what === 'replace' && touched.length > 0 && (
-        <ul className={styles.list}>
+      {touched.length > 0 && (
+        <ul className={styles.list} aria-label="Accounts that it changes">
           {touched.slice(0, mostListed).map(({ account, value: after }) => (
             <li key={account.id}>
               <span>{accountLabel(account)}</span>
-              <span>→ {after}</span>
+              {what === 'replace' && <span>→ {after}</span>}
             </li>
           ))}
+          {touched.length > mostListed && <li>and {touched.length - mostListed} more</li>}
         </ul>
       )}
       <div className={styles.buttons}>

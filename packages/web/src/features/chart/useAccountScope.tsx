@@ -8,17 +8,23 @@ interface AccountScope {
   readonly field: ReactElement;
 }
 
+type Scope = 'none' | 'branch' | 'shown';
+
 /**
- * Which accounts something is done with: all that the table shows, or the chosen one and all below it. One alone is
- * seldom meant, it is changed where it stands.
+ * Which accounts something is done with: the chosen one and all below it, or all that the table shows, which somebody has to say: nobody means a whole
+ * chart by not having chosen.
  */
 export function useAccountScope(shown: readonly ChartAccountBody[], branch: readonly ChartAccountBody[]): AccountScope {
-  const [scope, setScope] = useState<'branch' | 'shown'>(branch.length > 1 ? 'branch' : 'shown');
+  const [chosen, setChosen] = useState<Scope>(branch.length > 0 ? 'branch' : 'none');
+  const scope = chosen === 'branch' && branch.length === 0 ? 'none' : chosen;
   const field = (
-    <SelectTextField label="Accounts" value={branch.length === 0 ? 'shown' : scope} onChange={(event) => setScope(event.target.value as 'branch' | 'shown')}>
+    <SelectTextField label="Accounts" value={scope} onChange={(event) => setChosen(event.target.value as Scope)}>
+      {scope === 'none' && <option value="none">choose which</option>}
+      {branch.length > 0 && (
+        <option value="branch">{branch.length === 1 ? 'the chosen one' : `${counted(branch.length, 'account')}: the chosen one and all below`}</option>
+      )}
       <option value="shown">{counted(shown.length, 'account')} shown</option>
-      {branch.length > 0 && <option value="branch">{counted(branch.length, 'account')}: the chosen one and all below</option>}
     </SelectTextField>
   );
-  return { accounts: scope === 'branch' && branch.length > 0 ? branch : shown, field };
+  return { accounts: scope === 'branch' ? branch : scope === 'shown' ? shown : [], field };
 }
