@@ -90,14 +90,14 @@ describe('a file brought in through the screen', () => {
     const before = page.getByRole('complementary', { name: 'Before it is posted' });
     await before.getByText('short of credits').waitFor();
     await page.getByRole('button', { name: 'Leave row 6 out' }).click();
-    await before.getByText('Row 6, by you: Sheet').waitFor();
+    await before.getByText('Row 6: Sheet').waitFor();
     await page
       .getByRole('row', { name: /Profit for the year/ })
       .getByText('Profit for the year')
       .click();
     await page.keyboard.press('Delete');
     await before.getByText('✓ none').waitFor();
-    await before.getByText('Row 15, by you').getByRole('button', { name: 'Take it in' }).click();
+    await before.locator('p', { hasText: 'Row 15: 9999' }).getByRole('button', { name: 'Take it in' }).click();
     await before.getByText('short of credits').waitFor();
     await page.getByRole('button', { name: 'Leave row 15 out' }).click();
     await before.getByText('✓ none').waitFor();

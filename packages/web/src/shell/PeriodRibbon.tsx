@@ -111,9 +111,11 @@ export function PeriodRibbon() {
           className={styles.toDate}
           aria-pressed={shown.from === toDate.from && shown.to === toDate.to}
           title={`Year to date: ${longDay(toDate.from)} to ${longDay(toDate.to)}`}
+          aria-label="Year to date"
           onClick={() => set(toDate.from, toDate.to)}
         >
-          Year to date
+          {/* Beside a period for adjustments there is less room. */}
+          {adjusting ? 'To date' : 'Year to date'}
         </button>
         {adjusting && (
           <button

@@ -215,7 +215,7 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
         slotProps={{ htmlInput: { maxLength: 200 } }}
         required
       />
-      <div className={styles.pair}>
+      <div className={styles.elementAndSide}>
         <SelectTextField label="Element" value={element} onChange={(event) => chooseElement(event.target.value as Element)}>
           {elements.map((value) => (
             <option key={value} value={value}>

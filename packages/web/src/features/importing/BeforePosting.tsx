@@ -140,6 +140,7 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
             ))}
           </Card>
         )}
+        <LeftOutByHand check={check} onTakeIn={(row) => onChange({ leaveOut: (draft.leaveOut ?? []).filter((one) => one !== row) })} />
         <ComesTo check={check} format={format} />
         <Replaces check={check} />
         <RetainedEarnings check={check} format={format} onChange={onChange} />
@@ -164,7 +165,7 @@ export function BeforePosting({ check, draft, isBusy, onChange, onShowRow, onCan
             </p>
           ))}
         </Card>
-        <LeftOut check={check} onTakeIn={(row) => onChange({ leaveOut: (draft.leaveOut ?? []).filter((one) => one !== row) })} />
+        <LeftOut check={check} />
       </div>
       <footer className={styles.foot}>
         <Button onClick={onCancel}>Cancel</Button>
@@ -299,30 +300,37 @@ const leftOutReasons: Readonly<Record<string, string>> = {
   total: 'total',
   heading_repeated: 'headings again',
   parent_total: 'sum of its sub-accounts',
-  chosen: 'by you',
 };
 
-interface LeftOutProps {
-  readonly check: TrialBalanceCheckBody;
-  readonly onTakeIn: (row: number) => void;
-}
-
-function LeftOut({ check, onTakeIn }: LeftOutProps) {
-  // First what was left out here, which can be taken in again.
-  const isChosen = ({ reason }: { reason: string }) => Number(reason === 'chosen');
-  const rows = check.leftOut.filter((row) => row.reason !== 'blank').toSorted((a, b) => isChosen(b) - isChosen(a));
+/** What somebody left out here, with the way back beside it. */
+function LeftOutByHand({ check, onTakeIn }: { check: TrialBalanceCheckBody; onTakeIn: (row: number) => void }) {
+  const rows = check.leftOut.filter(({ reason }) => reason === 'chosen');
   if (rows.length === 0) return null;
   return (
-    <details className={styles.leftOut} open={rows.some(({ reason }) => reason === 'chosen') || undefined}>
+    <Card tone="brass" title={`${counted(rows.length, 'row is', 'rows are')} left out by you`}>
+      {rows.map(({ row, text }) => (
+        <p key={row} className={styles.named}>
+          <span>
+            Row {row}: {text}
+          </span>
+          <button type="button" className={styles.action} onClick={() => onTakeIn(row)}>
+            Take it in
+          </button>
+        </p>
+      ))}
+    </Card>
+  );
+}
+
+function LeftOut({ check }: { check: TrialBalanceCheckBody }) {
+  const rows = check.leftOut.filter(({ reason }) => reason !== 'blank' && reason !== 'chosen');
+  if (rows.length === 0) return null;
+  return (
+    <details className={styles.leftOut}>
       <summary>{counted(rows.length, 'row is', 'rows are')} left out</summary>
       {rows.map(({ row, reason, text }) => (
         <p key={row}>
           Row {row}, {leftOutReasons[reason] ?? reason}: {text}
-          {reason === 'chosen' && (
-            <button type="button" className={styles.inline} onClick={() => onTakeIn(row)}>
-              Take it in
-            </button>
-          )}
         </p>
       ))}
     </details>

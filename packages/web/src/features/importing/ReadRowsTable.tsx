@@ -129,7 +129,7 @@ function columnsOf(
     {
       id: 'row',
       caption: 'Row',
-      width: '48px',
+      width: '44px',
       cell: (row) => (
         <span className={styles.rowNumber}>
           {row.row}
@@ -151,7 +151,7 @@ function columnsOf(
     {
       id: 'name',
       caption: 'Name',
-      width: 'minmax(120px, 2fr)',
+      width: 'minmax(150px, 3fr)',
       cell: (row) => (numbered ? marked(row, row.name, 'name') : marked(row, row.number, 'name', 'parent')),
       text: (row) => (numbered ? row.name : row.number),
       compare: (a, b) => compareTexts(a.name, b.name),
@@ -167,7 +167,7 @@ function columnsOf(
     {
       id: 'category',
       caption: 'Category',
-      width: 'minmax(84px, 1.4fr)',
+      width: 'minmax(76px, 1fr)',
       cell: ({ placedIn }) => (
         <span className={placedIn.length === 0 ? styles.proposed : undefined} title={placedIn.join(' › ')}>
           {placedIn.length === 0 ? 'not placed' : `${placedIn.length > 1 ? '… › ' : ''}${placedIn.at(-1)}`}
