@@ -49,6 +49,18 @@ describe('proposing an element', () => {
     expect(found.get('4010')).toEqual({ element: 'income', reason: { from: 'parent', number: '4000' } });
   });
 
+  it('follows the parent of its parent, in whatever order they are told, and is not caught in a circle', () => {
+    const accounts = [
+      waiting('4011', 'Bank', { parentNumber: '4010' }),
+      waiting('4010', 'Bank', { parentNumber: '4000' }),
+      waiting('4012', 'Bank', { parentNumber: '4012' }),
+    ];
+    const found = proposeElements(accounts, [{ number: '4000', element: 'income' }], byNumber);
+    expect(['4010', '4011'].map((number) => found.get(number)?.element)).toEqual(['income', 'income']);
+    expect(found.get('4011')?.reason).toEqual({ from: 'parent', number: '4010' });
+    expect(found.get('4012')?.element).toBe('asset');
+  });
+
   it('follows the title above it against its words', () => {
     const section = { title: 'ASSETS', elements: ['asset'] } as const;
     const found = proposeElements([waiting('1', 'Loan, Harbour Bank', { section, side: 'credit' })], [], byNumber);

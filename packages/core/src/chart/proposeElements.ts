@@ -79,28 +79,31 @@ export function proposeElements(
         : all;
   const own = numbers.map((number) => scoresOf(elementOf.get(number), waits.get(number)));
   const through = order.by === 'none' ? own : throughEach(numbers, own);
-  const settled = new Map(elementOf);
   const spokenFor = new Set(numbers.flatMap((number) => elementOf.get(number) ?? spokenForBy(waits.get(number))));
   // That assets come first is no reason by itself.
   const found = through.map((scores) => {
     const best = clearlyBest(scores);
     return best && spokenFor.has(best) ? best : null;
   });
-  for (const [at, number] of numbers.entries()) {
-    const element = found[at];
-    if (element && !settled.has(number)) settled.set(number, element);
-  }
+  const byItself = new Map(numbers.map((number, at) => [number, found[at] ?? null]));
+  const settled = new Map<string, Element>();
+  const settle = (number: string, below: readonly string[]): Element | null => {
+    const above = waits.get(number)?.parentNumber ?? null;
+    // One that stands below itself is told of elsewhere.
+    const parents = above === null || below.includes(above) ? null : settle(above, [...below, number]);
+    const element = elementOf.get(number) ?? settled.get(number) ?? parents ?? byItself.get(number) ?? null;
+    if (element) settled.set(number, element);
+    return element;
+  };
+  for (const number of numbers) settle(number, []);
   const proposals = new Map<string, ElementProposal>();
   for (const [at, number] of numbers.entries()) {
     const account = waits.get(number);
-    if (!account) continue;
-    const parent = account.parentNumber === null ? undefined : settled.get(account.parentNumber);
-    if (parent && account.parentNumber !== null) {
-      proposals.set(number, { element: parent, reason: { from: 'parent', number: account.parentNumber } });
-      continue;
-    }
-    const element = found[at];
-    if (element) proposals.set(number, { element, reason: reasonFor(element, account, numbers, at, settled) });
+    const element = settled.get(number);
+    if (!account || !element) continue;
+    const { parentNumber } = account;
+    const isParents = parentNumber !== null && settled.get(parentNumber) === element;
+    proposals.set(number, { element, reason: isParents ? { from: 'parent', number: parentNumber } : reasonFor(element, account, numbers, at, settled) });
   }
   return proposals;
 }

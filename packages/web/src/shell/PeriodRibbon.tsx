@@ -111,11 +111,17 @@ export function PeriodRibbon() {
           className={styles.toDate}
           aria-pressed={shown.from === toDate.from && shown.to === toDate.to}
           title={`Year to date: ${longDay(toDate.from)} to ${longDay(toDate.to)}`}
-          aria-label="Year to date"
           onClick={() => set(toDate.from, toDate.to)}
         >
           {/* Beside a period for adjustments there is less room. */}
-          {adjusting ? 'To date' : 'Year to date'}
+          {adjusting ? (
+            <>
+              <span className="unseen">Year to date</span>
+              <span aria-hidden>To date</span>
+            </>
+          ) : (
+            'Year to date'
+          )}
         </button>
         {adjusting && (
           <button
