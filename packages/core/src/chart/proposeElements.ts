@@ -1,5 +1,5 @@
 import { type Element, elements, naturalSide, type Side } from './element.ts';
-import { evidenceOfName } from './elementWords.ts';
+import { evidenceOfName, type WordEvidence } from './elementWords.ts';
 import { type DigitOrder, sortByNumber } from './numberOrder.ts';
 
 /** Why an element is proposed; the facts stand beside the code. */
@@ -77,9 +77,10 @@ export function proposeElements(
       : order.by === 'file'
         ? order.numbers
         : all;
-  const own = numbers.map((number) => scoresOf(elementOf.get(number), waits.get(number)));
+  const words = new Map([...waits].map(([number, { name, side }]) => [number, evidenceOfName(name, side)]));
+  const own = numbers.map((number) => scoresOf(elementOf.get(number), waits.get(number), words.get(number) ?? null));
   const through = order.by === 'none' ? own : throughEach(numbers, own);
-  const spokenFor = new Set(numbers.flatMap((number) => elementOf.get(number) ?? spokenForBy(waits.get(number))));
+  const spokenFor = new Set(numbers.flatMap((number) => elementOf.get(number) ?? spokenForBy(waits.get(number), words.get(number) ?? null)));
   // That assets come first is no reason by itself.
   const found = through.map((scores) => {
     const best = clearlyBest(scores);
@@ -103,15 +104,17 @@ export function proposeElements(
     if (!account || !element) continue;
     const { parentNumber } = account;
     const isParents = parentNumber !== null && settled.get(parentNumber) === element;
-    proposals.set(number, { element, reason: isParents ? { from: 'parent', number: parentNumber } : reasonFor(element, account, numbers, at, settled) });
+    proposals.set(number, {
+      element,
+      reason: isParents ? { from: 'parent', number: parentNumber } : reasonFor(element, account, words.get(number) ?? null, numbers, at, settled),
+    });
   }
   return proposals;
 }
 
-function scoresOf(element: Element | undefined, account: WaitingAccount | undefined): Scores {
+function scoresOf(element: Element | undefined, account: WaitingAccount | undefined, word: WordEvidence | null): Scores {
   if (element) return elements.map((one) => (one === element ? isKnown : 0));
   if (!account) return elements.map(() => 0);
-  const word = evidenceOfName(account.name, account.side);
   return elements.map(
     (one) =>
       (word?.element === one ? word.weight : 0) +
@@ -121,9 +124,8 @@ function scoresOf(element: Element | undefined, account: WaitingAccount | undefi
 }
 
 /** Elements that its words or its title name, or that stand on the side of its balance. */
-function spokenForBy(account: WaitingAccount | undefined): readonly Element[] {
+function spokenForBy(account: WaitingAccount | undefined, word: WordEvidence | null): readonly Element[] {
   if (!account) return [];
-  const word = evidenceOfName(account.name, account.side);
   return [...(word ? [word.element] : []), ...(account.section?.elements ?? []), ...elements.filter((element) => naturalSide(element) === account.side)];
 }
 
@@ -148,9 +150,11 @@ function throughEach(numbers: readonly string[], own: readonly Scores[]): Scores
   return forth.map((sums, at) => sums.map((sum, element) => sum + (back[at]?.[element] as number)));
 }
 
+/** Beside what another element costs by the numbers: from each element to each. */
+const orderCosts = elements.map((from) => elements.map((to) => (follows.has(`${from} ${to}`) ? 0 : outOfOrder)));
+
 function stepCost(from: number, to: number, cost: number): number {
-  if (from === to) return 0;
-  return cost + (follows.has(`${elements[from]} ${elements[to]}`) ? 0 : outOfOrder);
+  return from === to ? 0 : cost + (orderCosts[from]?.[to] as number);
 }
 
 function costBetween(a: string, b: string): number {
@@ -168,13 +172,13 @@ function clearlyBest(scores: Scores): Element | null {
 /** What a person is told: the strongest of what spoke for it. */
 function reasonFor(
   element: Element,
-  { number, name, side, section }: WaitingAccount,
+  { number, section }: WaitingAccount,
+  word: WordEvidence | null,
   numbers: readonly string[],
   at: number,
   settled: ReadonlyMap<string, Element>,
 ): ElementReason {
   if (section?.elements.includes(element)) return { from: 'title', title: section.title };
-  const word = evidenceOfName(name, side);
   if (word?.element === element) return { from: 'word', word: word.word };
   const [before, after] = [numbers[at - 1], numbers[at + 1]];
   const beside = [before, after].filter((one) => one !== undefined && settled.get(one) === element) as string[];

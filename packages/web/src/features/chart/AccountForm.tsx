@@ -18,6 +18,7 @@ import {
   roleRules,
   type Side,
   sideByName,
+  sortByNumber,
   succeed,
   walkCategories,
 } from '@ivory-ladder/core';
@@ -96,6 +97,7 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
   }, [tree, element]);
   const { numberScheme, repeatedNames, numbered, digitOrder } = useCompany();
   const placer = useMemo(() => placerOf(categories, digitOrder), [categories, digitOrder]);
+  const sorted = useMemo(() => sortByNumber(accounts, digitOrder), [accounts, digitOrder]);
   const brought = numbered ? bringToScheme(number, numberScheme) : succeed('');
   const isMalformed = !brought.ok && number.trim() !== (account?.number ?? '');
   const trimmed = brought.ok ? brought.value : number.trim();
@@ -117,12 +119,12 @@ export function AccountForm({ accounts, categories, lists, account, start, isBus
     setByHand({ ...byHand, element: true });
     takeElement(next, sideByName(next, name));
   };
-  // A moment after what is typed: in a large chart it looks at all accounts.
+  // A moment after what is typed, which is seen first.
   const typed = useDeferredValue(account ? null : `${trimmed}\n${name.trim()}\n${parentId ?? ''}`);
   const [proposedFor, setProposedFor] = useState(typed);
   if (typed !== null && typed !== proposedFor) {
     setProposedFor(typed);
-    const proposed = proposeAccount({ number: trimmed, name: name.trim(), parentId }, accounts, placer, digitOrder);
+    const proposed = proposeAccount({ number: trimmed, name: name.trim(), parentId }, sorted, placer, digitOrder);
     // Beside the account that it was begun at it has what that one has; a range says otherwise all the same.
     const isElsewhere = trimmed !== start.number || parentId !== start.parentId;
     const isProposed = proposed.element !== null && (isElsewhere || proposed.isByRange);

@@ -1,5 +1,5 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import { type DigitOrder, type Element, elements, proposeElements, type Side, sideByName, sortByNumber } from '@ivory-ladder/core';
+import { type DigitOrder, type Element, elements, orderText, proposeElements, type Side, sideByName } from '@ivory-ladder/core';
 import type { placerOf } from '../placement/index.ts';
 
 /** What somebody has typed of a new account. */
@@ -19,26 +19,42 @@ export interface ProposedAccount {
 }
 
 const itself = '\u0000';
+/** Elements that are known are not moved by what stands further away. */
+const mostBeside = 3;
+
+/** How many accounts stand before a number. */
+function placeOf(number: string, sorted: readonly ChartAccountBody[], order: DigitOrder): number {
+  const text = orderText(number, order);
+  let [low, high] = [0, sorted.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (orderText((sorted[middle] as ChartAccountBody).number, order) < text) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
 
 /**
  * What number, parent and name say of a new account: the range that holds its number first, then its parent, then its name and what stands beside it. Its
- * category is that of both accounts beside it, or of the one that its number has more in common with.
+ * category is that of both accounts beside it, or of the one that its number has more in common with. `sorted`: the chart in number order. Cost: log n and a
+ * few accounts, since it is asked for with every key.
  */
 export function proposeAccount(
   { number, name, parentId }: TypedAccount,
-  accounts: readonly ChartAccountBody[],
+  sorted: readonly ChartAccountBody[],
   placer: ReturnType<typeof placerOf>,
   digitOrder: DigitOrder,
 ): ProposedAccount {
+  const at = placeOf(number, sorted, digitOrder);
   const ofRange = number === '' ? undefined : elements.find((one) => (placer({ id: 0, number, element: one }, [])?.places.length ?? 0) > 0);
-  const parent = accounts.find(({ id }) => id === parentId);
-  const element = parent?.element ?? ofRange ?? elementBeside(number, name, accounts, digitOrder);
+  const parent = sorted.find(({ id }) => id === parentId);
+  const element = parent?.element ?? ofRange ?? elementBeside(number, name, sorted.slice(Math.max(0, at - mostBeside), at + mostBeside), digitOrder);
   if (!element) return { element: null, normalSide: null, categoryId: null, isByRange: false };
   const isByRange = ofRange === element;
   return {
     element,
     normalSide: sideByName(element, name),
-    categoryId: isByRange ? null : categoryBeside(number, element, parent, accounts, digitOrder),
+    categoryId: isByRange ? null : categoryBeside(number, element, parent, sorted, at),
     isByRange,
   };
 }
@@ -54,14 +70,13 @@ function categoryBeside(
   number: string,
   element: Element,
   parent: ChartAccountBody | undefined,
-  accounts: readonly ChartAccountBody[],
-  digitOrder: DigitOrder,
+  sorted: readonly ChartAccountBody[],
+  at: number,
 ): number | null {
-  const siblings = accounts.filter((account) => account.element === element && (!parent || account.parentId === parent.id) && categoryOf(account) !== null);
-  if (number === '') return categoryOf(siblings.at(-1) ?? parent);
-  const sorted = sortByNumber([{ number, account: null }, ...siblings.map((account) => ({ number: account.number, account }))], digitOrder);
-  const at = sorted.findIndex(({ account }) => account === null);
-  const [before, after] = [sorted[at - 1]?.account ?? undefined, sorted[at + 1]?.account ?? undefined];
+  const isSibling = (account: ChartAccountBody): boolean =>
+    account.element === element && (!parent || account.parentId === parent.id) && categoryOf(account) !== null;
+  if (number === '') return categoryOf(sorted.findLast(isSibling) ?? parent);
+  const [before, after] = [sorted.slice(0, at).findLast(isSibling), sorted.slice(at).find(isSibling)];
   const [first, second] = [categoryOf(before), categoryOf(after)];
   if (first !== null && first === second) return first;
   const [nearBefore, nearAfter] = [sharedBeginning(before?.number ?? '', number), sharedBeginning(after?.number ?? '', number)];

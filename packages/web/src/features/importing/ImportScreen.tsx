@@ -37,7 +37,9 @@ export function ImportScreen() {
   const [attempt, setAttempt] = useState(0);
   const { data, currentData, error, isFetching } = useCheckTrialBalanceQuery({ companyId: company.id, fileId, body: draft });
   const [post, { isLoading }] = usePostTrialBalanceMutation();
-  const change = (changes: Partial<TrialBalanceCheckDraft>) => setDraft((before) => ({ ...before, ...changes }));
+  // Rows that were left out are rows of the sheet, and as the file was cut into rows.
+  const change = (changes: Partial<TrialBalanceCheckDraft>) =>
+    setDraft((before) => ({ ...before, ...('sheet' in changes || 'separator' in changes || 'encoding' in changes ? { leaveOut: [] } : {}), ...changes }));
   const submit = async () => {
     const posted = await post({
       companyId: company.id,
