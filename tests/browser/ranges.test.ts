@@ -129,3 +129,35 @@ describe('the category tree by the keyboard alone', () => {
     expectQuiet();
   });
 });
+
+describe('ranges of the whole chart', () => {
+  it('are pasted as one block, taken back by one undo, and refused whole where a row is wrong', async () => {
+    const base = await open();
+    const { page, expectQuiet } = await visit(opened.browser, opened.server.cookie, `${base}/ranges?numbers=all`);
+    await page.getByRole('heading', { name: 'All categories by account number' }).waitFor();
+    const paste = (text: string) =>
+      page.evaluate((block) => {
+        const data = new DataTransfer();
+        data.setData('text/plain', block);
+        (document.activeElement ?? document.body).dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+      }, text);
+    await paste('Category\tFrom\tTo\nStaff costs\t6000\t6099\nNo such thing\t1\t2');
+    await page.getByText('Nothing was pasted. row 3: «No such thing» is no category here.').waitFor();
+    await paste('Category\tFrom\tTo\nStaff costs\t6000\t6099\nOther operating expenses\t6200\t6299');
+    const staff = page.getByRole('textbox', { name: 'Account numbers of Staff costs', exact: true });
+    await expect.poll(() => staff.inputValue()).toBe('6000 to 6099');
+    await bar(page).getByText('2 categories', { exact: false }).first().waitFor();
+
+    // Over cells, from one on; a dash is a span, and a number that no account has is told.
+    await staff.focus();
+    await paste('6000-6090\t9999\n');
+    await expect.poll(() => staff.inputValue()).toBe('6000 to 6090');
+    await page.getByText('no account 9999').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('heading', { name: 'All categories by account number' }).click();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => staff.inputValue()).toBe('');
+    await expectQuiet();
+  });
+});

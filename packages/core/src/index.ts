@@ -150,6 +150,7 @@ export * from './placement/proposeNature.ts';
 export * from './placement/proposePlaces.ts';
 export * from './placement/proposeTermAndStep.ts';
 export * from './placement/rangeMoves.ts';
+export * from './placement/sideMoved.ts';
 export * from './placement/soundDraft.ts';
 export * from './placement/standIns.ts';
 export * from './placement/standingFollower.ts';

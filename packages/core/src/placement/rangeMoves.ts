@@ -61,14 +61,24 @@ function mayMeet(some: readonly NumberRange[], others: readonly NumberRange[], o
   );
 }
 
-/** The range of a category with numbers more, or with numbers left out of it, for one side. */
+/** The range of a category with numbers more, or with numbers left out of it, for one side. What was left out by its number alone comes in again when it is added. */
 export function rangesWith(
   texts: readonly RangeTextOfSide[],
   side: PlaceSide,
   change: { readonly add?: readonly NumberRange[]; readonly leaveOut?: readonly string[] },
 ): RangeTextOfSide[] {
   const { include, except } = rangesFor(texts, side);
-  const ranges = { include: [...include, ...(change.add ?? [])], except: [...except, ...(change.leaveOut ?? []).map(single)] };
+  const { add = [], leaveOut = [] } = change;
+  const isOneOf = (numbers: readonly string[]) => (range: NumberRange) =>
+    range.kind === 'span' && range.from === range.to && numbers.includes(range.from ?? '');
+  const added = add.flatMap((range) => (range.kind === 'span' && range.from !== null && range.from === range.to ? [range.from] : []));
+  const kept = include.filter((range) => !isOneOf(leaveOut)(range));
+  // A number that stood there by itself is taken out; one that other ranges may hold is left out by name.
+  const mayHold = (number: string) => kept.some((range) => !(range.kind === 'span' && range.from === range.to && !number.startsWith(range.from ?? '')));
+  const ranges = {
+    include: [...kept, ...add],
+    except: [...except.filter((range) => !isOneOf(added)(range)), ...leaveOut.filter(mayHold).map(single)],
+  };
   return [...texts.filter((one) => one.side !== side), ...(ranges.include.length > 0 ? [{ side, text: writeRangeText(ranges) }] : [])];
 }
 

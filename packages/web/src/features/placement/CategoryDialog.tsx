@@ -6,7 +6,6 @@ import {
   type NewCategory,
   natures,
   pathOf,
-  readRangeText,
   type Step,
   steps,
   type Term,
@@ -25,6 +24,8 @@ import { languageNames } from '../../shared/words/languageNames.ts';
 import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import { natureNames, stepNames, termNames } from './categoryWords.ts';
 import { RangeFields, type RangeTexts } from './RangeFields.tsx';
+import { readTypedRange } from './typedRange.ts';
+import { useHasNumber } from './useHasNumber.ts';
 import { usePlacementActions } from './usePlacementActions.ts';
 
 interface CategoryDialogProps {
@@ -45,10 +46,6 @@ function textsOf(ranges: Ranges): RangeTexts {
   const texts = { any: '', debit: '', credit: '' };
   for (const { side, text } of ranges) texts[side] = text;
   return texts;
-}
-
-function rangesOf(texts: RangeTexts): Ranges {
-  return (['any', 'debit', 'credit'] as const).flatMap((side) => (texts[side].trim() === '' ? [] : [{ side, text: texts[side].trim() }]));
 }
 
 type Captions = DescribedCategory['captions'];
@@ -86,7 +83,10 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
     for (let above: typeof node | null = node; above; above = above.parent) if (above.category.id === category?.id) return;
     parents.push({ id: node.category.id, path: pathOf(node).join(' › ') });
   });
-  const isMalformed = rangesOf(texts).some(({ text }) => !readRangeText(text, company.digitOrder).ok);
+  const hasNumber = useHasNumber();
+  const read = (['any', 'debit', 'credit'] as const).map((side) => ({ side, read: readTypedRange(texts[side], hasNumber, company.digitOrder) }));
+  const isMalformed = read.some((of) => !of.read.ok);
+  const ranges = read.flatMap(({ side, read: of }): Ranges => (of.ok && of.value.text !== '' ? [{ side, text: of.value.text }] : []));
   const taken = siblings.some((node) => node.category.name.toLowerCase() === name.trim().toLowerCase());
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -100,7 +100,7 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
       nature,
       note: note.trim(),
       description: description.trim(),
-      ranges: rangesOf(texts),
+      ranges,
       captions: captionsOf(captions),
     };
     if (!category) {

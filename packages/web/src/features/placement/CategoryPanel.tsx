@@ -1,5 +1,5 @@
 import { useDraggable } from '@dnd-kit/core';
-import { type CategoryNode, type Currency, formatAmount, isOnSide, pathOf } from '@ivory-ladder/core';
+import { type CategoryNode, type Currency, formatAmount, isOnSide, otherSide, type PlaceSide, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { type MouseEvent, useState } from 'react';
 import { isAgainst } from '../../shared/api/isAgainst.ts';
@@ -25,7 +25,7 @@ interface CategoryPanelProps {
   readonly onSelect: (selected: ReadonlySet<number>) => void;
   /** They are chosen no more; others stay chosen. */
   readonly onLetGo: (accounts: readonly PlacedAccount[]) => void;
-  readonly onMove: () => void;
+  readonly onMove: (accounts: readonly PlacedAccount[], side: PlaceSide) => void;
   readonly onChoose: (categoryId: number) => void;
 }
 
@@ -58,6 +58,12 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
     if (next.has(account.id)) next.delete(account.id);
     else next.add(account.id);
     onSelect(next);
+  };
+  /** An overdraft, or whatever else belongs elsewhere while its balance is against what is normal for it. */
+  const sideChoices = (account: PlacedAccount) => {
+    if (!mayPlace) return [];
+    const side = otherSide(account.normalSide);
+    return [{ label: `While in ${side}, elsewhere…`, onChoose: () => onMove([account], side) }];
   };
   return (
     <aside className={styles.panel} aria-label="Chosen category">
@@ -113,7 +119,15 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
                 Fix by hand
               </button>
             )}
-            <button type="button" onClick={onMove}>
+            <button
+              type="button"
+              onClick={() =>
+                onMove(
+                  picked.map(({ account }) => account),
+                  'any',
+                )
+              }
+            >
               Move {picked.length} to…
             </button>
             <button
@@ -143,7 +157,7 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
             element={category.element}
             isSelected={selected.has(account.id)}
             onPick={() => pick(account)}
-            onMenu={(event) => menu.open(event, menuOf(account.id))}
+            onMenu={(event) => menu.open(event, [...sideChoices(account), ...menuOf(account.id)])}
           />
         ))}
         {standing.length === 0 && (
@@ -152,7 +166,16 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
           </li>
         )}
       </ul>
-      {picked.length === 1 && picked[0] && <WhereItStands account={picked[0].account} currency={currency} />}
+      {picked.length === 1 && picked[0] && (
+        <>
+          <WhereItStands account={picked[0].account} currency={currency} />
+          {sideChoices(picked[0].account).map(({ label, onChoose: move }) => (
+            <Button key={label} sx={{ justifySelf: 'start' }} onClick={move}>
+              {label}
+            </Button>
+          ))}
+        </>
+      )}
       <div>
         <h3>Where it lands</h3>
         {landingOf(chosen).map((line) => (

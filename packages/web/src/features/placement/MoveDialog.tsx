@@ -1,4 +1,4 @@
-import { checkPlaces, elements, pathOf, walkCategories } from '@ivory-ladder/core';
+import { checkPlaces, counterElement, type Element, elements, type PlaceSide, pathOf, walkCategories } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -8,8 +8,6 @@ import { type KeyboardEvent, useId, useMemo, useState } from 'react';
 import { standsIn } from '../../shared/api/standsIn.ts';
 import { elementName, type PlacedAccount, type PlacementModel } from '../rehearsal/index.ts';
 import styles from './MoveDialog.module.css';
-
-type PlaceSide = 'any' | 'debit' | 'credit';
 
 interface MoveDialogProps {
   readonly model: PlacementModel;
@@ -33,7 +31,7 @@ export function MoveDialog({ model, accounts, side: sideAtFirst = 'any', onClose
   const [at, setAt] = useState(0);
   const [side, setSide] = useState<PlaceSide>(sideAtFirst);
   const targets = useMemo(() => {
-    const all: { id: number; name: string; path: string; element: string; refused: boolean }[] = [];
+    const all: { id: number; name: string; path: string; element: string; of: Element; refused: boolean }[] = [];
     for (const element of elements)
       walkCategories(model.tree.tops.get(element) ?? [], (node) => {
         const { id, name } = node.category;
@@ -42,9 +40,12 @@ export function MoveDialog({ model, accounts, side: sideAtFirst = 'any', onClose
             .filter((place) => side !== 'any' && place.side !== side)
             .map((place) => ({ ...place, side: side === 'debit' ? ('credit' as const) : ('debit' as const) }));
         const refused = accounts.some((account) => !checkPlaces(account, [{ side, categoryId: id }, ...kept(account)], model.tree).ok);
-        all.push({ id, name, path: pathOf(node).join(' › '), element: elementName(element), refused });
+        all.push({ id, name, path: pathOf(node).join(' › '), element: elementName(element), of: element, refused });
       });
-    return all.sort((a, b) => Number(a.refused) - Number(b.refused));
+    // A side is moved for what the other element has for it: an overdraft, a customer in credit.
+    const counter = side === 'any' || !accounts[0] ? null : counterElement(accounts[0].element);
+    const rank = ({ refused, of }: (typeof all)[number]) => (refused ? 2 : counter === null || of === counter ? 0 : 1);
+    return all.sort((a, b) => rank(a) - rank(b));
   }, [model, accounts, side]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = targets.filter(({ path, element }) => words.every((word) => `${element} ${path}`.toLowerCase().includes(word)));

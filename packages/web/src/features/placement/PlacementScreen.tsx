@@ -1,5 +1,5 @@
 import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { checkPlaces, isEmptyDraft } from '@ivory-ladder/core';
+import { checkPlaces, isEmptyDraft, type PlaceSide } from '@ivory-ladder/core';
 import { type KeyboardEvent, useCallback, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { isTyping } from '../../shared/components/isTyping.ts';
@@ -34,7 +34,7 @@ export function PlacementScreen() {
   const [selected, setSelected] = useState<ReadonlySet<number>>(new Set());
   const [dragged, setDragged] = useState<readonly PlacedAccount[]>([]);
   const [draggedCategory, setDraggedCategory] = useState<number | null>(null);
-  const [moving, setMoving] = useState(false);
+  const [moving, setMoving] = useState<{ readonly accounts: readonly PlacedAccount[]; readonly side: PlaceSide } | null>(null);
   const mayPlace = useMay('keep_placement');
   const dragging = useSensors(useSensor(PointerSensor, afterSomePixels));
   const sensors = mayPlace ? dragging : none;
@@ -47,7 +47,7 @@ export function PlacementScreen() {
     const gone = new Set(accounts.map(({ id }) => id));
     setSelected((before) => new Set([...before].filter((id) => !gone.has(id))));
   };
-  const move = (accounts: readonly PlacedAccount[], target: RecentTarget, side: 'any' | 'debit' | 'credit') => {
+  const move = (accounts: readonly PlacedAccount[], target: RecentTarget, side: PlaceSide) => {
     if (!actions.move(accounts, target, side)) return;
     recent.remember(target);
     letGo(accounts);
@@ -60,7 +60,7 @@ export function PlacementScreen() {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || !mayPlace || selectedAccounts.length === 0 || moving) return;
     const target = recent.targets[Number(event.key) - 1];
     if (target) move(selectedAccounts, target, 'any');
-    else if (event.key.toLowerCase() === 'm') setMoving(true);
+    else if (event.key.toLowerCase() === 'm') setMoving({ accounts: selectedAccounts, side: 'any' });
     else return;
     event.preventDefault();
   };
@@ -102,7 +102,7 @@ export function PlacementScreen() {
           selected={selected}
           recent={recent.targets}
           onSelect={setSelected}
-          onMove={() => setMoving(true)}
+          onMove={() => setMoving({ accounts: selectedAccounts, side: 'any' })}
           onMoveTo={(target) => move(selectedAccounts, target, 'any')}
           onMoveOne={moveOne}
           onChoose={choose}
@@ -117,7 +117,7 @@ export function PlacementScreen() {
             selected={selected}
             onSelect={setSelected}
             onLetGo={letGo}
-            onMove={() => setMoving(true)}
+            onMove={(accounts, side) => setMoving({ accounts, side })}
             onChoose={choose}
           />
         )}
@@ -130,14 +130,15 @@ export function PlacementScreen() {
           </div>
         )}
       </DragOverlay>
-      {moving && selectedAccounts.length > 0 && (
+      {moving && (
         <MoveDialog
           model={model}
-          accounts={selectedAccounts}
-          onClose={() => setMoving(false)}
+          accounts={moving.accounts}
+          side={moving.side}
+          onClose={() => setMoving(null)}
           onMove={(target, side) => {
-            setMoving(false);
-            move(selectedAccounts, target, side);
+            setMoving(null);
+            move(moving.accounts, target, side);
           }}
         />
       )}

@@ -6,5 +6,7 @@ export { reasonsText } from './proposalWords.ts';
 export { RangeFault } from './RangeFault.tsx';
 export { placerOf, type RangeEffect, rangeEffects } from './rangePlacing.ts';
 export { rangeFault } from './rangeWords.ts';
+export { numbersUnknown, readTypedRange } from './typedRange.ts';
+export { useHasNumber } from './useHasNumber.ts';
 export { usePlacementActions } from './usePlacementActions.ts';
 export { WhereItStands } from './WhereItStands.tsx';

@@ -10,6 +10,7 @@ import {
   placesMoved,
   proposeTermAndStep,
   siblingsOf,
+  sideMoved,
 } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { useDispatch } from 'react-redux';
@@ -22,6 +23,7 @@ type PlaceSide = 'any' | 'debit' | 'credit';
 
 /** What can be done with the placement; each joins the rehearsal. `false`: it was refused, which was said. */
 export interface PlacementActions {
+  /** By hand; one side alone of an account that stands by a range by a range for that side. */
   move(accounts: readonly PlacedAccount[], target: { id: number; name: string } | null, side: PlaceSide): boolean;
   /** Each into a category of its own. */
   place(targets: readonly (readonly [account: PlacedAccount, categoryId: number])[]): boolean;
@@ -50,10 +52,15 @@ export function usePlacementActions(): PlacementActions {
         ? { term: category.term, step: category.step }
         : proposeTermAndStep(category.element, parentId === null, category.name);
     const move: PlacementActions['move'] = (accounts, target, side) => {
-      const places = new Map(
-        accounts.map((account): [number, PlacesOfAccount] => [account.id, target === null ? [] : placesMoved(standsIn(account), target.id, side)]),
-      );
-      return amend({ places }, target === null ? `take ${named(accounts)} out of its category` : `move ${named(accounts)} to ${target.name}`);
+      if (target === null) return amend({ places: new Map(accounts.map(({ id }) => [id, []])) }, `take ${named(accounts)} out of its category`);
+      // Who stands by a range goes on following it with its other side.
+      const byRange =
+        side === 'any' ? [] : accounts.filter(({ number, places, placesByRange }) => number !== '' && places.length === 0 && placesByRange.length > 0);
+      const numbers = byRange.map(({ number }) => number);
+      const categories = side === 'any' ? null : sideMoved(placement.categories, numbers, target.id, side, digitOrder);
+      const byHand = categories ? accounts.filter((account) => !byRange.includes(account)) : accounts;
+      const places = new Map(byHand.map((account): [number, PlacesOfAccount] => [account.id, placesMoved(standsIn(account), target.id, side)]));
+      return amend({ places, categories: categories ?? new Map() }, `move ${named(accounts)}${side === 'any' ? '' : ` while in ${side}`} to ${target.name}`);
     };
     const nest: PlacementActions['nest'] = (id, parentId, after) => {
       const category = placement.categories.get(id);

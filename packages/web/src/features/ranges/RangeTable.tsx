@@ -1,12 +1,27 @@
-import { type BandSpan, type Currency, type Element, formatAmount, type PlaceSide, readRangeText, spanLines, walkCategories } from '@ivory-ladder/core';
-import { useState } from 'react';
+import {
+  type BandSpan,
+  type Currency,
+  type DescribedCategory,
+  type Element,
+  formatAmount,
+  type PlaceSide,
+  spanLines,
+  walkCategories,
+} from '@ivory-ladder/core';
+import { type ClipboardEvent, Fragment, type KeyboardEvent, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import { usePaste } from '../../shared/components/usePaste.ts';
+import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
-import { rangeFault, usePlacementActions } from '../placement/index.ts';
-import { type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
+import { counted } from '../../shared/words/counted.ts';
+import { numbersUnknown, rangeFault, readTypedRange, useHasNumber, usePlacementActions } from '../placement/index.ts';
+import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
+import { pastedRanges } from './pastedRanges.ts';
 import styles from './RangeTable.module.css';
 
 interface RangeTableProps {
-  readonly element: Element;
+  /** Whose categories are shown. */
+  readonly elements: readonly Element[];
   /** What overlaps on the band. */
   readonly spans: readonly BandSpan[];
   readonly currency: Currency;
@@ -18,21 +33,44 @@ interface RangeTableProps {
 const sides: readonly PlaceSide[] = ['any', 'debit', 'credit'];
 const sideWords = { any: '', debit: 'in debit', credit: 'in credit' } as const;
 
-/** Each category of the element with the numbers it takes as text, changed in its place, and what of it is to be looked at. */
-export function RangeTable({ element, spans, currency, chosenId, onChoose, onChooseAccount }: RangeTableProps) {
+/**
+ * Each category with the numbers it takes as text, changed in its place, and what of it is to be looked at. Enter and the arrow keys go
+ * from field to field; a block of a spreadsheet is pasted as a whole.
+ */
+export function RangeTable({ elements, spans, currency, chosenId, onChoose, onChooseAccount }: RangeTableProps) {
   const { model, kept, view } = usePlacement();
   const [upper, lower] = spanLines(view.span.firstDay, view.span.lastDay);
-  const rows: { id: number; name: string; depth: number }[] = [];
-  walkCategories(model.tree.tops.get(element) ?? [], ({ category: { id, name }, depth }) => rows.push({ id, name, depth }));
+  const mayChange = useMay('keep_placement');
+  const paste = usePastedRanges();
+  const groups = elements.map((element) => {
+    const rows: { id: number; name: string; depth: number }[] = [];
+    walkCategories(model.tree.tops.get(element) ?? [], ({ category: { id, name }, depth }) => rows.push({ id, name, depth }));
+    return { element, rows };
+  });
+  const keys = groups.flatMap(({ rows }) => rows.map(({ id }) => id));
+  usePaste(mayChange, (text) => paste(text, null));
+  /** A single value goes into the field as ever. */
+  const onPaste = (event: ClipboardEvent) => {
+    const text = event.clipboardData.getData('text/plain');
+    const [id, side] = ((event.target as HTMLElement).dataset.cell ?? '').split(' ');
+    if (!/[\t\n]/.test(text.trim()) || !side) return;
+    if (paste(text, { keys: keys.slice(keys.indexOf(Number(id))), sides: sides.slice(sides.indexOf(side as PlaceSide)) })) event.preventDefault();
+  };
   const oddIn = new Map<number, PlacedAccount[]>();
   for (const account of model.byId.values()) for (const id of [...account.doubledIn, ...account.oddIn]) oddIn.set(id, [...(oddIn.get(id) ?? []), account]);
   return (
     <div className={styles.scroller}>
-      <table className={styles.table} aria-label="Account numbers by category">
+      <table className={styles.table} aria-label="Account numbers by category" onPaste={onPaste} onKeyDown={walkFields}>
         <thead>
           <tr>
             <th scope="col">Category</th>
             <th scope="col">Numbers it takes</th>
+            <th scope="col" title="Only while its balance is a debit">
+              In debit
+            </th>
+            <th scope="col" title="Only while its balance is a credit">
+              In credit
+            </th>
             <th scope="col" data-amount>
               Accounts
             </th>
@@ -45,56 +83,69 @@ export function RangeTable({ element, spans, currency, chosenId, onChoose, onCho
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ id, name, depth }) => {
-            const category = model.placement.categories.get(id);
-            const totals = model.totals.get(id);
-            const more = (totals?.accounts ?? 0) - (kept.totals.get(id)?.accounts ?? 0);
-            const before = kept.totals.get(id)?.accounts ?? 0;
-            const odd = oddIn.get(id)?.[0];
-            const overlaps = [...new Set(spans.filter((span) => span.categoryId === id).flatMap(({ alsoIn }) => alsoIn))];
-            const joined = (model.standing.get(id) ?? []).find(
-              ({ account }) => !(kept.standing.get(id) ?? []).some((stood) => stood.account.id === account.id),
-            );
-            return (
-              <tr key={id} data-chosen={id === chosenId || undefined}>
-                <th scope="row" style={{ paddingLeft: 6 + depth * 16 }}>
-                  <button type="button" onClick={() => onChoose(id)}>
-                    {name}
-                  </button>
-                </th>
-                <td>
-                  {sides.map((side) => {
-                    const text = category?.ranges.find((range) => range.side === side)?.text ?? '';
-                    return side === 'any' || text !== '' ? <RangeCell key={`${side} ${text}`} id={id} name={name} side={side} text={text} /> : null;
-                  })}
-                </td>
-                <td data-amount>
-                  {before === 0 && more === 0 ? '–' : before}
-                  {more !== 0 && ` ${more > 0 ? '+' : '−'} ${Math.abs(more)}`}
-                </td>
-                <td data-amount>{formatAmount(totals?.amount ?? 0n, currency)}</td>
-                <td className={styles.remark}>
-                  {odd ? (
-                    <button type="button" className={styles.wrong} onClick={() => onChooseAccount(odd.id)}>
-                      {odd.number}{' '}
-                      {odd.doubledIn.length > 0 ? `is in two: also ${otherNames(odd, id, model.placement.categories)}` : `is ${odd.element}, at odds`}
-                    </button>
-                  ) : (
-                    <>
-                      {joined && more > 0 && (
-                        <span className={styles.joins}>
-                          {more === 1 ? `${joined.account.number} joins` : `${joined.account.number} and ${more - 1} more join`} when applied
-                        </span>
+          {groups.map(({ element, rows }) => (
+            <Fragment key={element}>
+              {elements.length > 1 && (
+                <tr className={styles.element}>
+                  <th scope="rowgroup" colSpan={7}>
+                    {elementName(element)}
+                  </th>
+                </tr>
+              )}
+              {rows.map(({ id, name, depth }) => {
+                const category = model.placement.categories.get(id);
+                const totals = model.totals.get(id);
+                const more = (totals?.accounts ?? 0) - (kept.totals.get(id)?.accounts ?? 0);
+                const before = kept.totals.get(id)?.accounts ?? 0;
+                const odd = oddIn.get(id)?.[0];
+                const overlaps = [...new Set(spans.filter((span) => span.categoryId === id).flatMap(({ alsoIn }) => alsoIn))];
+                const joined = (model.standing.get(id) ?? []).find(
+                  ({ account }) => !(kept.standing.get(id) ?? []).some((stood) => stood.account.id === account.id),
+                );
+                return (
+                  <tr key={id} data-chosen={id === chosenId || undefined}>
+                    <th scope="row" style={{ paddingLeft: 6 + depth * 16 }}>
+                      <button type="button" onClick={() => onChoose(id)}>
+                        {name}
+                      </button>
+                    </th>
+                    {sides.map((side) => {
+                      const text = category?.ranges.find((range) => range.side === side)?.text ?? '';
+                      return (
+                        <td key={side}>
+                          <RangeCell key={text} id={id} name={name} side={side} text={text} />
+                        </td>
+                      );
+                    })}
+                    <td data-amount>
+                      {before === 0 && more === 0 ? '–' : before}
+                      {more !== 0 && ` ${more > 0 ? '+' : '−'} ${Math.abs(more)}`}
+                    </td>
+                    <td data-amount>{formatAmount(totals?.amount ?? 0n, currency)}</td>
+                    <td className={styles.remark}>
+                      {odd ? (
+                        <button type="button" className={styles.wrong} onClick={() => onChooseAccount(odd.id)}>
+                          {odd.number}{' '}
+                          {odd.doubledIn.length > 0 ? `is in two: also ${otherNames(odd, id, model.placement.categories)}` : `is ${odd.element}, at odds`}
+                        </button>
+                      ) : (
+                        <>
+                          {joined && more > 0 && (
+                            <span className={styles.joins}>
+                              {more === 1 ? `${joined.account.number} joins` : `${joined.account.number} and ${more - 1} more join`} when applied
+                            </span>
+                          )}
+                          {overlaps.length > 0 && (
+                            <span className={styles.overlaps}> overlaps {overlaps.map((other) => model.placement.categories.get(other)?.name).join(', ')}</span>
+                          )}
+                        </>
                       )}
-                      {overlaps.length > 0 && (
-                        <span className={styles.overlaps}> overlaps {overlaps.map((other) => model.placement.categories.get(other)?.name).join(', ')}</span>
-                      )}
-                    </>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
+                    </td>
+                  </tr>
+                );
+              })}
+            </Fragment>
+          ))}
         </tbody>
       </table>
     </div>
@@ -108,6 +159,50 @@ function otherNames(account: PlacedAccount, id: number, categories: ReadonlyMap<
     .join(', ');
 }
 
+/** Up and down from one field to the one in the next row; Enter takes and goes down. */
+function walkFields(event: KeyboardEvent<HTMLTableElement>) {
+  const { key, target, currentTarget } = event;
+  const [, side] = ((target as HTMLElement).dataset.cell ?? '').split(' ');
+  const step = key === 'ArrowDown' || (key === 'Enter' && !event.shiftKey) ? 1 : key === 'ArrowUp' || key === 'Enter' ? -1 : 0;
+  if (!side || step === 0) return;
+  event.preventDefault();
+  const fields = [...currentTarget.querySelectorAll<HTMLInputElement>(`input[data-cell$=" ${side}"]`)];
+  const next = fields[fields.indexOf(target as HTMLInputElement) + step];
+  // What was wrong is kept where it is; the keyboard stays with it.
+  if ((target as HTMLInputElement).getAttribute('aria-invalid') === 'true') return;
+  if (next) next.focus();
+  else if (key === 'Enter') (target as HTMLInputElement).blur();
+}
+
+/** Takes a block into the rehearsal as one step; `false` for text that is none. A block with faults changes nothing and says them. */
+function usePastedRanges(): (text: string, at: Parameters<typeof pastedRanges>[1]) => boolean {
+  const { digitOrder } = useCompany();
+  const { model, amend } = usePlacement();
+  const hasNumber = useHasNumber();
+  const dispatch = useDispatch();
+  const say = (tone: 'done' | 'refused', text: string) => void dispatch(noticeGiven({ tone, text }));
+  return (text, at) => {
+    const pasted = pastedRanges(text, at, { tree: model.tree, digitOrder, hasNumber });
+    if (!pasted) return false;
+    if (pasted.faults.length > 0) {
+      const told = pasted.faults.slice(0, 3).map(({ row, said }) => `row ${row}: ${said}`);
+      const more = pasted.faults.length - told.length;
+      say('refused', `Nothing was pasted. ${told.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`);
+      return true;
+    }
+    const changed = [...pasted.texts].flatMap(([id, texts]): [number, DescribedCategory][] => {
+      const category = model.placement.categories.get(id);
+      if (!category || [...texts].every(([side, own]) => category.ranges.some((range) => range.side === side && range.text === own))) return [];
+      const others = category.ranges.filter(({ side }) => !texts.has(side));
+      return [[id, { ...category, ranges: [...others, ...[...texts].map(([side, own]) => ({ side, text: own }))] }]];
+    });
+    if (changed.length === 0) say('done', 'What was pasted stands here already.');
+    else if (amend({ categories: new Map(changed) }, `paste the numbers of ${counted(changed.length, 'category', 'categories')}`))
+      say('done', `Pasted: the numbers of ${counted(changed.length, 'category', 'categories')}. Nothing is applied yet.`);
+    return true;
+  };
+}
+
 /** Enter or leaving the field takes the text, Escape leaves it as it was; a text that is wrong is kept, and said where. */
 function RangeCell({ id, name, side, text }: { id: number; name: string; side: PlaceSide; text: string }) {
   const { digitOrder } = useCompany();
@@ -115,14 +210,16 @@ function RangeCell({ id, name, side, text }: { id: number; name: string; side: P
   const { model } = usePlacement();
   const actions = usePlacementActions();
   const [typed, setTyped] = useState(text);
-  const read = readRangeText(typed, digitOrder);
+  const hasNumber = useHasNumber();
+  const read = readTypedRange(typed, hasNumber, digitOrder);
   const fault = read.ok ? null : rangeFault(typed, read.failure);
   const take = () => {
     const category = model.placement.categories.get(id);
-    if (!read.ok || typed.trim() === text || !category) return;
+    if (!read.ok || read.value.text === text || !category) return;
     const others = category.ranges.filter((range) => range.side !== side);
-    actions.change(id, { ranges: typed.trim() === '' ? others : [...others, { side, text: typed.trim() }] });
+    actions.change(id, { ranges: read.value.text === '' ? others : [...others, { side, text: read.value.text }] });
   };
+  const unknown = read.ok ? numbersUnknown(read.value.ranges, hasNumber) : [];
   if (!mayChange) return <span className={styles.chip}>{text}</span>;
   return (
     <div className={styles.cell}>
@@ -130,18 +227,19 @@ function RangeCell({ id, name, side, text }: { id: number; name: string; side: P
         aria-label={`Account numbers of ${name}${side === 'any' ? '' : ` while ${sideWords[side]}`}`}
         aria-invalid={fault !== null}
         value={typed}
+        data-cell={`${id} ${side}`}
+        data-untouched={typed === text || undefined}
         size={1}
         spellCheck={false}
-        placeholder="none"
+        placeholder={side === 'any' ? 'none' : ' '}
         maxLength={2000}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={take}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') take();
-          else if (event.key === 'Escape') setTyped(text);
+          if (event.key === 'Escape') setTyped(text);
         }}
       />
-      {side !== 'any' && <small>{sideWords[side]}</small>}
+      {unknown.length > 0 && <small>no account {unknown.join(', ')}</small>}
       {fault && (
         <p role="alert">
           {fault.before}

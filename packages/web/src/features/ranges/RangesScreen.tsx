@@ -1,4 +1,4 @@
-import { type BandSpan, numberBand, rangesMoved, walkCategories } from '@ivory-ladder/core';
+import { type BandSpan, elements, numberBand, rangesMoved, walkCategories } from '@ivory-ladder/core';
 import { useMemo } from 'react';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
 import { Select } from '../../shared/components/Select.tsx';
@@ -23,13 +23,16 @@ export function RangesScreen() {
   const [params, change] = useAddress();
   const choices = useMemo(() => bandChoices(model.byId.values(), digitOrder), [model, digitOrder]);
   // The first look is at what is to be mended.
-  const wrong = choices.find(({ accounts }) => accounts.some((account) => ['doubled', 'odd', 'unplaced'].includes(tickState(account))));
-  const choice = choices.find(({ key }) => key === params.get('numbers')) ?? choices.findLast(({ key }) => key === wrong?.element) ?? choices[0];
+  const wrong = choices.find(({ element, accounts }) => element && accounts.some((account) => ['doubled', 'odd', 'unplaced'].includes(tickState(account))));
+  const isBegun = [...model.placement.categories.values()].some(({ ranges }) => ranges.length > 0);
+  const firstLook = isBegun ? (wrong?.element ?? choices[1]?.key) : 'all';
+  const choice = choices.find(({ key }) => key === (params.get('numbers') ?? firstLook)) ?? choices[0];
+  const shown = useMemo(() => (choice?.element ? [choice.element] : elements), [choice]);
   const categories = useMemo(() => {
     const own: number[] = [];
-    if (choice) walkCategories(model.tree.tops.get(choice.element) ?? [], ({ category }) => own.push(category.id));
+    for (const element of shown) walkCategories(model.tree.tops.get(element) ?? [], ({ category }) => own.push(category.id));
     return own.flatMap((id) => model.placement.categories.get(id) ?? []);
-  }, [model, choice]);
+  }, [model, shown]);
   const band = useMemo(
     () =>
       choice
@@ -67,11 +70,14 @@ export function RangesScreen() {
         <PlacementTabs />
         <header className={styles.head}>
           <div>
-            <h2 id="ranges">{elementName(choice.element)} by account number</h2>
+            <h2 id="ranges">{choice.element ? elementName(choice.element) : 'All categories'} by account number</h2>
             <p className={styles.quiet}>
               {counted(choice.accounts.length, 'account')}
               {inNone > 0 && `, ${inNone} in no category`}
-              {doubled > 0 && `, ${doubled} doubled`}. Choose a span and drag its ends, or write its numbers below; accounts made later fall in by themselves.
+              {doubled > 0 && `, ${doubled} doubled`}.{' '}
+              {choice.element
+                ? 'Choose a span and drag its ends, or write its numbers below; accounts made later fall in by themselves.'
+                : 'Write the numbers, or paste a block of a spreadsheet: category, numbers; or category, first, last.'}
             </p>
           </div>
           <Select
@@ -87,19 +93,21 @@ export function RangesScreen() {
             ))}
           </Select>
         </header>
-        <NumberBand
-          band={band}
-          accounts={choice.accounts}
-          nameOf={(id) => model.placement.categories.get(id)?.name ?? ''}
-          chosenCategory={chosenCategory}
-          chosenAccount={chosenAccount}
-          mayChange={mayChange}
-          onChooseCategory={(id) => change({ category: String(id), account: null, rehearsal: null })}
-          onChooseAccount={(id) => change({ account: String(id), rehearsal: null })}
-          onMove={move}
-        />
+        {choice.element && (
+          <NumberBand
+            band={band}
+            accounts={choice.accounts}
+            nameOf={(id) => model.placement.categories.get(id)?.name ?? ''}
+            chosenCategory={chosenCategory}
+            chosenAccount={chosenAccount}
+            mayChange={mayChange}
+            onChooseCategory={(id) => change({ category: String(id), account: null, rehearsal: null })}
+            onChooseAccount={(id) => change({ account: String(id), rehearsal: null })}
+            onMove={move}
+          />
+        )}
         <RangeTable
-          element={choice.element}
+          elements={shown}
           spans={band.spans}
           currency={currencyOfCompany(company)}
           chosenId={chosenCategory}

@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
 import { isTyping } from '../components/isTyping.ts';
 
-/** Ctrl Z and Ctrl Y or Ctrl Shift Z, wherever nothing is being typed. */
+/** Ctrl Z and Ctrl Y or Ctrl Shift Z, wherever nothing is being typed; a field marked `data-untouched` holds what it began with. */
 export function useUndoKeys(undo: () => void, redo: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || !(event.ctrlKey || event.metaKey)) return;
+      if (!(event.ctrlKey || event.metaKey) || (isTyping(event) && (event.target as HTMLElement).dataset.untouched === undefined)) return;
       const key = event.key.toLowerCase();
       if (key !== 'z' && key !== 'y') return;
       event.preventDefault();
