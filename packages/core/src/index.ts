@@ -19,6 +19,7 @@ export * from './chart/numberOrder.ts';
 export * from './chart/numberRange.ts';
 export * from './chart/numberScheme.ts';
 export * from './chart/numberWhole.ts';
+export * from './chart/proposeCash.ts';
 export * from './chart/proposeElements.ts';
 export * from './chart/proposeNormalSide.ts';
 export * from './chart/proposeNumber.ts';

@@ -5,6 +5,7 @@ import { proofStateMark, proofText } from '../features/proofs/index.ts';
 import { useGetProofsQuery } from '../shared/api/statementApi.ts';
 import { currencyOfCompany, useCompany } from '../shared/state/useCompany.ts';
 import { useSpan } from '../shared/state/useSpan.ts';
+import { CashAsked } from './CashAsked.tsx';
 import styles from './ProofStrip.module.css';
 
 const alwaysShown: readonly ProofBody['name'][] = ['trial_balance', 'assets_equal_claims', 'profit_in_equity', 'coverage', 'balances_from_lines'];
@@ -14,7 +15,10 @@ const shownOnEquity: readonly ProofBody['name'][] = ['trial_balance', 'equity_ti
 
 const shownOnOwn: readonly ProofBody['name'][] = ['own_totals', 'trial_balance', 'coverage', 'balances_from_lines'];
 
-/** The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some. */
+/**
+ * The proofs of what is on the screen; each opens to its figures. Findings appear only when there are some, stand first and are never cut:
+ * they take a further line where they need one.
+ */
 export function ProofStrip() {
   const company = useCompany();
   const { span } = useSpan();
@@ -34,17 +38,23 @@ export function ProofStrip() {
     <section className={styles.strip} aria-label="Proofs">
       {isEmpty && <span className={styles.quiet}>No entries yet: nothing to prove</span>}
       {error !== undefined && <span className={styles.fails}>▲ The proofs cannot be read at the moment</span>}
-      {isWithoutCash && <span className={styles.to_look_at}>▲ No account has the role cash: give it in the chart, then its change is explained</span>}
-      {proofs.map((proof) => (
-        <Link
-          key={proof.name}
-          to={{ pathname: `/companies/${company.id}/proofs`, search: withLayout(search, layout), hash: `#${proof.name}` }}
-          className={styles[proof.state]}
-          title="Show the figures of this proof"
-        >
-          <span aria-hidden>{proofStateMark(proof.state)} </span>
-          {proofText(proof, (net) => formatAmount(net, currency))}
-        </Link>
+      {isWithoutCash && <CashAsked />}
+      {(['attention', 'holding'] as const).map((group) => (
+        <span key={group} className={styles[group]}>
+          {proofs
+            .filter(({ state }) => (group === 'attention') === (state === 'fails' || state === 'to_look_at'))
+            .map((proof) => (
+              <Link
+                key={proof.name}
+                to={{ pathname: `/companies/${company.id}/proofs`, search: withLayout(search, layout), hash: `#${proof.name}` }}
+                className={styles[proof.state]}
+                title="Show the figures of this proof"
+              >
+                <span aria-hidden>{proofStateMark(proof.state)} </span>
+                {proofText(proof, (net) => formatAmount(net, currency))}
+              </Link>
+            ))}
+        </span>
       ))}
       <span className={styles.revision}>{isEmpty ? '' : `Posting ${company.revision}`}</span>
     </section>

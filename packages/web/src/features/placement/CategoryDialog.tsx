@@ -25,7 +25,7 @@ import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/inde
 import { natureNames, stepNames, termNames } from './categoryWords.ts';
 import { RangeFields, type RangeTexts } from './RangeFields.tsx';
 import { readTypedRange } from './typedRange.ts';
-import { useHasNumber } from './useHasNumber.ts';
+import { useChartNumbers } from './useChartNumbers.ts';
 import { usePlacementActions } from './usePlacementActions.ts';
 
 interface CategoryDialogProps {
@@ -83,8 +83,8 @@ export function CategoryDialog({ element, parentId: firstParent, category, onClo
     for (let above: typeof node | null = node; above; above = above.parent) if (above.category.id === category?.id) return;
     parents.push({ id: node.category.id, path: pathOf(node).join(' › ') });
   });
-  const hasNumber = useHasNumber();
-  const read = (['any', 'debit', 'credit'] as const).map((side) => ({ side, read: readTypedRange(texts[side], hasNumber, company.digitOrder) }));
+  const numbers = useChartNumbers();
+  const read = (['any', 'debit', 'credit'] as const).map((side) => ({ side, read: readTypedRange(texts[side], numbers, company.digitOrder) }));
   const isMalformed = read.some((of) => !of.read.ok);
   const ranges = read.flatMap(({ side, read: of }): Ranges => (of.ok && of.value.text !== '' ? [{ side, text: of.value.text }] : []));
   const taken = siblings.some((node) => node.category.name.toLowerCase() === name.trim().toLowerCase());

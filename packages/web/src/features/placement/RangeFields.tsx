@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { counted } from '../../shared/words/counted.ts';
 import type { PlacementModel } from '../rehearsal/index.ts';
 import { RangeFault } from './RangeFault.tsx';
-import { numbersUnknown, readTypedRange } from './typedRange.ts';
-import { useHasNumber } from './useHasNumber.ts';
+import { type ChartNumbers, numbersUnknown, readTypedRange } from './typedRange.ts';
+import { useChartNumbers } from './useChartNumbers.ts';
 
 export type RangeTexts = Readonly<Record<PlaceSide, string>>;
 
@@ -23,9 +23,9 @@ const labels = { any: 'Account numbers', debit: 'Account numbers while in debit'
 /** Account numbers that a category takes, in their text form: the fault at its place in the text, else how many accounts they hold. */
 export function RangeFields({ model, element, digitOrder, texts, onChange }: RangeFieldsProps) {
   const [bySide, setBySide] = useState(texts.debit !== '' || texts.credit !== '');
-  const hasNumber = useHasNumber();
+  const numbers = useChartNumbers();
   const field = (side: PlaceSide) => {
-    const read = readTypedRange(texts[side], hasNumber, digitOrder);
+    const read = readTypedRange(texts[side], numbers, digitOrder);
     return (
       <TextField
         key={side}
@@ -34,7 +34,7 @@ export function RangeFields({ model, element, digitOrder, texts, onChange }: Ran
         value={texts[side]}
         onChange={(event) => onChange({ ...texts, [side]: event.target.value })}
         error={!read.ok}
-        helperText={read.ok ? heldText(model, element, read.value.ranges, digitOrder, hasNumber) : <RangeFault text={texts[side]} failure={read.failure} />}
+        helperText={read.ok ? heldText(model, element, read.value.ranges, digitOrder, numbers) : <RangeFault text={texts[side]} failure={read.failure} />}
         slotProps={{ htmlInput: { maxLength: 2000, spellCheck: false } }}
       />
     );
@@ -54,14 +54,14 @@ export function RangeFields({ model, element, digitOrder, texts, onChange }: Ran
 }
 
 /** Accounts placed by hand stay where they are, and other elements' are only said. */
-function heldText(model: PlacementModel, element: Element, ranges: NumberRanges, order: DigitOrder, hasNumber: (number: string) => boolean): string {
+function heldText(model: PlacementModel, element: Element, ranges: NumberRanges, order: DigitOrder, numbers: ChartNumbers): string {
   if (ranges.include.length === 0) return 'Accounts with these numbers stand here unless they are placed by hand, also those made later';
   const holds = rangeTest(ranges, order);
   const held = [...model.byId.values()].filter(({ number }) => holds(numberKey(number, order)));
   const own = held.filter((account) => account.element === element);
   const byHand = own.filter(({ places }) => places.length > 0).length;
   const others = held.length - own.length;
-  const unknown = numbersUnknown(ranges, hasNumber);
+  const unknown = numbersUnknown(ranges, numbers);
   return [
     `Holds ${counted(own.length, 'account')}`,
     byHand > 0 ? `, ${byHand} of them placed by hand` : '',

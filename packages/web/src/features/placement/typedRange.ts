@@ -1,14 +1,21 @@
 import { type DigitOrder, type NumberRanges, type Outcome, type RangeTextMalformed, readRangeText, writeRangeText } from '@ivory-ladder/core';
 
-const dashed = /^(\S+?)\s*[-–—]\s*(\S+)$/;
+/** The numbers of a chart. */
+export interface ChartNumbers {
+  has(number: string): boolean;
+  /** Whether some have a dash of their own, so that one says nothing of a span. */
+  readonly haveDashes: boolean;
+}
+
+export const dash = /[-–—]/;
+const dashed = /^([^-–—]+?)\s*[-–—]\s*([^-–—]+)$/;
 
 /**
- * A range as people write it: `1000-1099` is the span between the two, unless some account has that very number or the two
- * are no span. Gives the ranges with the text that is kept, which is what was written where no dash stood for a span.
+ * A range as people write it: `1000-1099` is the span between the two where no number of the chart has a dash. Gives the ranges with the text that is kept, which is what was written where no dash stood for a span.
  */
 export function readTypedRange(
   text: string,
-  hasNumber: (number: string) => boolean,
+  numbers: ChartNumbers,
   order: DigitOrder,
 ): Outcome<{ readonly ranges: NumberRanges; readonly text: string }, RangeTextMalformed> {
   const read = readRangeText(text, order);
@@ -16,7 +23,7 @@ export function readTypedRange(
   let isDashed = false;
   const spansOf = (ranges: NumberRanges['include']) =>
     ranges.map((range) => {
-      if (range.kind !== 'span' || range.from !== range.to || range.from === null || hasNumber(range.from)) return range;
+      if (range.kind !== 'span' || range.from !== range.to || range.from === null || numbers.haveDashes) return range;
       const [, from, to] = dashed.exec(range.from) ?? [];
       const span = from && to ? readRangeText(writeRangeText({ include: [{ kind: 'span', from, to }], except: [] }), order) : null;
       const [first] = span?.ok ? span.value.include : [];
@@ -29,8 +36,8 @@ export function readTypedRange(
 }
 
 /** Numbers that stand alone in a range and that no account has: misspelt, or of accounts still to be made. */
-export function numbersUnknown({ include, except }: NumberRanges, hasNumber: (number: string) => boolean): string[] {
+export function numbersUnknown({ include, except }: NumberRanges, numbers: ChartNumbers): string[] {
   return [...include, ...except].flatMap((range) =>
-    range.kind === 'span' && range.from !== null && range.from === range.to && !hasNumber(range.from) ? [range.from] : [],
+    range.kind === 'span' && range.from !== null && range.from === range.to && !numbers.has(range.from) ? [range.from] : [],
   );
 }

@@ -14,7 +14,7 @@ import { usePaste } from '../../shared/components/usePaste.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
-import { numbersUnknown, rangeFault, readTypedRange, useHasNumber, usePlacementActions } from '../placement/index.ts';
+import { numbersUnknown, rangeFault, readTypedRange, useChartNumbers, usePlacementActions } from '../placement/index.ts';
 import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import { pastedRanges } from './pastedRanges.ts';
 import styles from './RangeTable.module.css';
@@ -64,11 +64,13 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
         <thead>
           <tr>
             <th scope="col">Category</th>
-            <th scope="col">Numbers it takes</th>
-            <th scope="col" title="Only while its balance is a debit">
+            <th scope="col" className={styles.numbers}>
+              Numbers it takes
+            </th>
+            <th scope="col" className={styles.side} title="Only while its balance is a debit">
               In debit
             </th>
-            <th scope="col" title="Only while its balance is a credit">
+            <th scope="col" className={styles.side} title="Only while its balance is a credit">
               In credit
             </th>
             <th scope="col" data-amount>
@@ -178,11 +180,11 @@ function walkFields(event: KeyboardEvent<HTMLTableElement>) {
 function usePastedRanges(): (text: string, at: Parameters<typeof pastedRanges>[1]) => boolean {
   const { digitOrder } = useCompany();
   const { model, amend } = usePlacement();
-  const hasNumber = useHasNumber();
+  const numbers = useChartNumbers();
   const dispatch = useDispatch();
   const say = (tone: 'done' | 'refused', text: string) => void dispatch(noticeGiven({ tone, text }));
   return (text, at) => {
-    const pasted = pastedRanges(text, at, { tree: model.tree, digitOrder, hasNumber });
+    const pasted = pastedRanges(text, at, { tree: model.tree, digitOrder, numbers });
     if (!pasted) return false;
     if (pasted.faults.length > 0) {
       const told = pasted.faults.slice(0, 3).map(({ row, said }) => `row ${row}: ${said}`);
@@ -210,8 +212,8 @@ function RangeCell({ id, name, side, text }: { id: number; name: string; side: P
   const { model } = usePlacement();
   const actions = usePlacementActions();
   const [typed, setTyped] = useState(text);
-  const hasNumber = useHasNumber();
-  const read = readTypedRange(typed, hasNumber, digitOrder);
+  const numbers = useChartNumbers();
+  const read = readTypedRange(typed, numbers, digitOrder);
   const fault = read.ok ? null : rangeFault(typed, read.failure);
   const take = () => {
     const category = model.placement.categories.get(id);
@@ -219,7 +221,7 @@ function RangeCell({ id, name, side, text }: { id: number; name: string; side: P
     const others = category.ranges.filter((range) => range.side !== side);
     actions.change(id, { ranges: read.value.text === '' ? others : [...others, { side, text: read.value.text }] });
   };
-  const unknown = read.ok ? numbersUnknown(read.value.ranges, hasNumber) : [];
+  const unknown = read.ok ? numbersUnknown(read.value.ranges, numbers) : [];
   if (!mayChange) return <span className={styles.chip}>{text}</span>;
   return (
     <div className={styles.cell}>

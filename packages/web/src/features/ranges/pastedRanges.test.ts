@@ -22,7 +22,7 @@ const here: RangesHere = {
     category(6, 'Bank overdrafts', 4, 'liability'),
   ]),
   digitOrder: 'number',
-  hasNumber: (number) => ['10-1', '1000', '1010'].includes(number),
+  numbers: { has: (number) => ['1000', '1010'].includes(number), haveDashes: false },
 };
 const read = (text: string, at: Parameters<typeof pastedRanges>[1] = null) => {
   const pasted = pastedRanges(text, at, here);
@@ -48,8 +48,10 @@ describe('a pasted block of ranges', () => {
     ]);
   });
 
-  it('reads a dash as a span unless an account has that very number', () => {
-    expect(read('Cash\t1000-1099, 10-1, 20–30')?.texts).toEqual([[2, { any: '1000 to 1099, 10-1, 20 to 30' }]]);
+  it('reads a dash as a span where no number of the chart has one', () => {
+    expect(read('Cash\t1000-1099, 20 – 30 except 25')?.texts).toEqual([[2, { any: '1000 to 1099, 20 to 30 except 25' }]]);
+    const dashed = pastedRanges('Cash\t10-99', null, { ...here, numbers: { has: () => false, haveDashes: true } });
+    expect(dashed?.texts.get(2)?.get('any')).toBe('10-99');
   });
 
   it('asks for the path where two have one name, and names what is no category or cannot be read', () => {

@@ -1,5 +1,5 @@
 import { type CategoryTree, type DigitOrder, type PlaceSide, pathOf } from '@ivory-ladder/core';
-import { rangeFault, readTypedRange } from '../placement/index.ts';
+import { type ChartNumbers, rangeFault, readTypedRange } from '../placement/index.ts';
 
 /** What a column of the block is; `from` and `to` are the ends of one span. */
 type BlockColumn = PlaceSide | 'from' | 'to' | null;
@@ -27,7 +27,7 @@ export interface PastedRanges {
 export interface RangesHere {
   readonly tree: CategoryTree;
   readonly digitOrder: DigitOrder;
-  hasNumber(number: string): boolean;
+  readonly numbers: ChartNumbers;
 }
 
 /**
@@ -70,7 +70,7 @@ export function pastedRanges(
     }
     const own = texts.get(id) ?? new Map<PlaceSide, string>();
     for (const [side, value] of values) {
-      const read = readTypedRange(value, here.hasNumber, here.digitOrder);
+      const read = readTypedRange(value, here.numbers, here.digitOrder);
       if (read.ok) own.set(side, [own.get(side), read.value.text].filter(Boolean).join(', '));
       else {
         const { wrong, said } = rangeFault(value, read.failure);

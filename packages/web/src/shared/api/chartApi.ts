@@ -22,6 +22,7 @@ export const {
   useMergeAccountsMutation,
   useUploadChartFileMutation,
   useCheckChartFileQuery,
+  useLazyCheckChartFileQuery,
   useApplyChartFileMutation,
   useListChartViewsQuery,
   useChooseChartColumnsMutation,
