@@ -13,6 +13,7 @@ import { measureLargeStatements } from './largeStatements.ts';
 import { measureManyReaders } from './manyReaders.ts';
 import { calibrate, median, type Result } from './measure.ts';
 import { measureNothingStops } from './nothingStops.ts';
+import { measureOpening } from './openingScreens.ts';
 import { measurePosting } from './posting.ts';
 import { measureRehearsal } from './rehearsalMoves.ts';
 import { measureStatements } from './statements.ts';
@@ -35,6 +36,7 @@ async function main(): Promise<void> {
       ? await measureNothingStops(client)
       : [
           ...(await measureFirstScreen(client)),
+          ...(await measureOpening(client)),
           ...(await measureAccountTable(client)),
           ...(await measurePlacement(client)),
           ...(await measureStatements(client, databaseUrl)),

@@ -8,8 +8,9 @@ import Popover from '@mui/material/Popover';
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { DayInput } from '../shared/components/dayfield/DayInput.tsx';
 import { type ShownYear, yearBeside, yearHolding } from '../shared/state/fiscalYears.ts';
+import type { SpanInAddress } from '../shared/state/spanInAddress.ts';
 import { useCompany } from '../shared/state/useCompany.ts';
-import { type SpanInAddress, useSpan } from '../shared/state/useSpan.ts';
+import { useSpan } from '../shared/state/useSpan.ts';
 import { spanByPeriod, spanToDate } from './chosenSpan.ts';
 import styles from './PeriodRibbon.module.css';
 

@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import './tokens.css';
+import { askFirst } from './askFirst.ts';
 import { router } from './router.tsx';
 import { store } from './store.ts';
 import { theme } from './theme.ts';
@@ -15,6 +16,7 @@ const cache = createCache({ key: 'il', nonce });
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
+void askFirst(store, window.location);
 createRoot(root).render(
   <StrictMode>
     <CacheProvider value={cache}>

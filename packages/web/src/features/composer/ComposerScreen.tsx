@@ -1,7 +1,7 @@
 import type { LayoutDetail, PlacementView } from '@ivory-ladder/contract';
 import { type AccountsOwnLine, freshKey, newLine, type OwnLayout, type OwnLine, type OwnLineKind, type ScaleUnit, scaleUnits } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import { useGetLayoutQuery } from '../../shared/api/layoutApi.ts';
@@ -24,6 +24,7 @@ import { Outline } from './Outline.tsx';
 import { outlineRows } from './outlineRows.ts';
 import { PaneDivider } from './PaneDivider.tsx';
 import { Preview } from './Preview.tsx';
+import { beginEarly } from './PreviewFigures.ts';
 import { readColumns } from './previewColumns.ts';
 import { Saved } from './Saved.tsx';
 import { UseDialog } from './UseDialog.tsx';
@@ -38,6 +39,7 @@ export function ComposerScreen() {
   const company = useCompany();
   const { span } = useSpan();
   const { layoutId: text } = useParams();
+  useLayoutEffect(beginEarly, []);
   const layoutId = Number(text);
   const { data: detail, error } = useGetLayoutQuery({ companyId: company.id, layoutId });
   const classification = detail?.classificationId;

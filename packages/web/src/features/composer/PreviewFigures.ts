@@ -29,6 +29,18 @@ export interface PreviewSources {
 /** Milliseconds that the page waits for an answer before it paints an edit. */
 const mostWaited = 3;
 
+const begin = () => new Worker(new URL('../../shared/workers/previewWorker.ts', import.meta.url), { type: 'module' });
+let waiting: Worker | null = null;
+
+/** Begins the worker of the composer that is about to open, so that it reads its script while the layout is on its way; gives what ends it unused. */
+export function beginEarly(): () => void {
+  waiting ??= begin();
+  return () => {
+    waiting?.terminate();
+    waiting = null;
+  };
+}
+
 /** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
 export class PreviewFigures {
   rows: Pick<PreviewKnown, 'rows' | 'columns' | 'scale'> | null = null;
@@ -55,7 +67,8 @@ export class PreviewFigures {
 
   open(sources: PreviewSources): void {
     this.sources = sources;
-    this.worker = new Worker(new URL('../../shared/workers/previewWorker.ts', import.meta.url), { type: 'module' });
+    this.worker = waiting ?? begin();
+    waiting = null;
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
     this.heard = 0;
     this.shared = shareAnswer();

@@ -5,8 +5,9 @@ import { useListBudgetsQuery } from '../../shared/api/budgetApi.ts';
 import { useListColumnPlansQuery } from '../../shared/api/columnPlanApi.ts';
 import type { PlanParams } from '../../shared/api/statementParams.ts';
 import { ChoiceMenu } from '../../shared/components/ChoiceMenu.tsx';
+import type { ComparisonKind } from '../../shared/state/spanInAddress.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
-import { type ComparisonKind, useSpan } from '../../shared/state/useSpan.ts';
+import { useSpan } from '../../shared/state/useSpan.ts';
 
 const comparisonNames: Readonly<Record<ComparisonKind, string>> = {
   usual: 'usual',

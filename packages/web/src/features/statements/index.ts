@@ -4,3 +4,4 @@ export { StatementFoot } from './StatementFoot.tsx';
 export { statementNames } from './StatementNav.tsx';
 export { isWide, type RowComments, StatementTable } from './StatementTable.tsx';
 export { statementDates } from './statementDates.ts';
+export { statementRequest } from './statementRequest.ts';

@@ -4,21 +4,28 @@ import { useCompany } from './useCompany.ts';
 
 export type Classification = Company['classifications'][number];
 
+/** The classification that an address names, else the main one, with what is asked of the server. */
+export function classificationInAddress(
+  { classifications }: Pick<Company, 'classifications'>,
+  params: URLSearchParams,
+): { readonly classification: Classification; readonly asked: { readonly classification?: number } } {
+  const named = classifications.find(({ id }) => id === Number(params.get('classification')));
+  const classification = named ?? classifications.find(({ isMain }) => isMain);
+  if (!classification) throw new Error('a company without a main classification');
+  return { classification, asked: classification.isMain ? {} : { classification: classification.id } };
+}
+
 /** The classification of the address; the main one where it names none. `asked`: what is asked of the server, nothing for the main one. */
 export function useClassification(): {
   readonly classification: Classification;
   readonly asked: { readonly classification?: number };
   choose(id: number): void;
 } {
-  const { classifications } = useCompany();
+  const company = useCompany();
+  const { classifications } = company;
   const [params, change] = useAddress();
-  const named = classifications.find(({ id }) => id === Number(params.get('classification')));
-  const classification = named ?? classifications.find(({ isMain }) => isMain);
-  if (!classification) throw new Error('a company without a main classification');
-  const { id, isMain } = classification;
   return {
-    classification,
-    asked: isMain ? {} : { classification: id },
+    ...classificationInAddress(company, params),
     // What is chosen in one tree is not there in another.
     choose: (other) =>
       change({

@@ -22,7 +22,16 @@ export function useFacetFilter(): FacetFilterInAddress {
     },
     [change],
   );
-  return { filter, facets: Object.keys(filter).length === 0 ? '' : JSON.stringify(filter), choose };
+  return { filter, facets: writeFilter(filter), choose };
+}
+
+/** The filter of an address as requests take it; empty where all lines count. */
+export function facetsInAddress(params: URLSearchParams): string {
+  return writeFilter(readFilter(params.get('facets') ?? ''));
+}
+
+function writeFilter(filter: FacetFilter): string {
+  return Object.keys(filter).length === 0 ? '' : JSON.stringify(filter);
 }
 
 /** An address is written by anybody: what is no filter asks for nothing. */
