@@ -107,16 +107,58 @@ describe('journal lines from a file', () => {
     ]);
     expect([state, summary?.faultCount, summary?.faults]).toEqual([
       'wrong',
-      4,
+      5,
       [
         { row: 4, code: 'date_unreadable', facts: { found: 'soon' } },
         { row: 5, code: 'account_unknown', facts: { found: '9999' } },
         { row: 6, code: 'facet_value_unknown', facts: { facet: 'Vessel', value: 'swan' } },
         { row: 7, code: 'day_outside_calendar', facts: { found: '2019-01-01' } },
+        // Of document 19 a row cannot be read, so that nothing is said of what it comes to.
+        { row: 7, code: 'entry_of_one_line', facts: { document: '20', date: '2019-01-01', difference: '100' } },
       ],
     ]);
     expect((await shop.post(id)).body).toMatchObject({ code: 'journal_not_ready' });
     expect((await shop.read(sale)).state).toBe('ready');
+  });
+
+  it('tell all in one pass, by what mends it: a year that is missing, an account, documents that do not balance', async () => {
+    const shop = await open();
+    const lines = [
+      ...[1, 2, 3].flatMap((month) => [`0${month}.01.2027;${month};1000;5;;;;`, `0${month}.01.2027;${month};4000;;${month === 3 ? 4 : 5};;;`]),
+      '30.09.2026;50;9999;7;;;;',
+      '30.09.2026;50;4000;;7;;;',
+      '30.09.2026;51;9999;2;;;;',
+      '30.09.2026;51;4000;;1;;;',
+    ];
+    const { state, summary } = await shop.read(lines);
+    expect([state, summary?.faultCount]).toEqual(['wrong', 10]);
+    expect(summary?.groups).toEqual([
+      { row: 2, code: 'day_outside_calendar', facts: { found: '2027-01-01', year: '2027', mayMake: true }, count: 6 },
+      { row: 6, code: 'entry_out_of_balance', facts: { document: '3', date: '2027-01-03', difference: '100' }, count: 2 },
+      { row: 8, code: 'account_unknown', facts: { found: '9999' }, count: 2 },
+    ]);
+    // Mended one by one, the same file is good.
+    await server.ok('POST', `${shop.path}/years`, { day: '2027-01-01' });
+    await shop.add({ number: '9999' });
+    const mended = lines.map((line) => line.replace(';;4;', ';;5;').replace('51;9999;2', '51;9999;1'));
+    const again = await shop.read(mended);
+    expect([again.state, again.summary?.entries, again.summary?.groups]).toEqual(['ready', 5, []]);
+    expect((await shop.post(again.id)).body).toMatchObject({ entries: 5, lines: 10 });
+  });
+
+  it('count every row of a kind, also beyond those that are told one by one', async () => {
+    const shop = await open();
+    const rows = Array.from({ length: 450 }, (_, at) => `15.09.2026;${at};77${at % 3};1;;;;`);
+    const { summary } = await shop.read(rows);
+    // Each is a document of its own, of one line.
+    expect(summary?.faultCount).toBe(900);
+    expect(summary?.faults.length).toBe(200);
+    expect(summary?.groups.map(({ code, count, facts }) => [code, facts.found ?? null, count])).toEqual([
+      ['account_unknown', '770', 150],
+      ['entry_of_one_line', null, 450],
+      ['account_unknown', '771', 150],
+      ['account_unknown', '772', 150],
+    ]);
   });
 
   it('are refused where an entry is out of balance, of one line, or stands on two layers', async () => {

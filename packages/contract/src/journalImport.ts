@@ -52,6 +52,8 @@ export const journalImport = z.object({
       faultCount: z.int(),
       /** The first of them. */
       faults: z.array(fault),
+      /** All of them by what mends them, each with its first row and how many there are; of a year that is missing `mayMake` says whether it can be made. */
+      groups: z.array(fault.extend({ count: z.int() })),
     })
     .nullable(),
 });

@@ -106,6 +106,19 @@ describe('a file of journal lines', () => {
     ['1.9.2026|1|1000|1|||swan|', { code: 'facet_value_unknown', facet: 'Vessel', value: 'SWAN' }],
     [`1.9.2026|${'9'.repeat(61)}|1000|1||||`, { code: 'too_long', found: '9'.repeat(60) }],
   ])('%s is refused with what is wrong', (row, fault) => {
-    expect(read(row)).toEqual({ fault });
+    expect(read(row)).toMatchObject({ fault });
+  });
+
+  it('with a fault still say what their document is judged by, and nothing where its amount or its day cannot be read', () => {
+    const partOf = (row: string) => {
+      const found = read(row);
+      return found && 'part' in found ? found.part : null;
+    };
+    expect(partOf('1.1.2020|7|9999||12.50|||')).toEqual({ document: '7', date: '2020-01-01', layer: 'ledger', amounts: { debit: 0n, credit: 1250n } });
+    expect(partOf('soon|7|1000|1||||')).toMatchObject({ document: '7', date: null });
+    expect(partOf('1.9.2026|7|1000|x||||')).toMatchObject({ amounts: null });
+    expect(partOf('1.9.2026|7|1000|1||||budget')).toMatchObject({ layer: null });
+    // Two long documents may begin alike: neither is judged by what stands of it.
+    expect(partOf(`1.9.2026|${'9'.repeat(61)}|1000|1||||`)).toMatchObject({ amounts: null });
   });
 });

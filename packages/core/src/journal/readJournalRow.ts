@@ -46,7 +46,15 @@ const longest: readonly (readonly [JournalColumn, number])[] = [
 ];
 const oddSpaces = /[\u00a0\u202f\u2007]/u;
 
-export type JournalRow = { readonly line: JournalLine } | { readonly fault: JournalRowFault } | null;
+/** What of a row with a fault can be read, so that its document is judged all the same; `null` for what cannot. */
+export interface JournalRowPart {
+  readonly document: string;
+  readonly date: Day | null;
+  readonly layer: Layer | null;
+  readonly amounts: { readonly debit: bigint; readonly credit: bigint } | null;
+}
+
+export type JournalRow = { readonly line: JournalLine } | { readonly fault: JournalRowFault; readonly part: JournalRowPart } | null;
 
 /** Texts of days, remembered: a million rows speak of few. */
 const mostDays = 10_000;
@@ -64,10 +72,21 @@ export function journalRowReader(reading: JournalReading, context: JournalContex
     if (days.size < mostDays) days.set(text, day);
     return day;
   };
-  const wrong = (fault: JournalRowFault) => ({ fault });
   return (cells) => {
     if (places.every((at) => (cells[at] ?? '').trim() === '')) return null;
     const cell = (column: JournalColumn): string => textAt(cells, columns[column]);
+    const wrong = (fault: JournalRowFault) => {
+      const amounts = readAmounts(cell, reading, context.currency);
+      return {
+        fault,
+        part: {
+          document: cell('document').slice(0, 60),
+          date: dayOf(cell('date')),
+          layer: readLayer(cell('layer')),
+          amounts: 'code' in amounts || fault.code === 'too_long' ? null : amounts,
+        },
+      };
+    };
     for (const [column, most] of longest) if (cell(column).length > most) return wrong({ code: 'too_long', found: cell(column).slice(0, 60) });
     const date = dayOf(cell('date'));
     if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });

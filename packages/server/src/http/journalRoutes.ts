@@ -50,6 +50,7 @@ function toImport({ form: _, summary, state, ...record }: JournalImportRecord) {
       ...summary,
       debit: summary.debit.toString(),
       faults: summary.faults.map((fault) => ({ ...fault, facts: { ...fault.facts } })),
+      groups: summary.groups.map((group) => ({ ...group, facts: { ...group.facts } })),
     },
   };
 }

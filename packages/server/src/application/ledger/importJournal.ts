@@ -12,6 +12,7 @@ import {
   type JournalLine,
   type JournalReading,
   type JournalRow,
+  type JournalRowPart,
   journalColumns,
   journalRowReader,
   type ListKey,
@@ -37,11 +38,15 @@ import type {
   ReceivedFile,
   Request,
   StagedLine,
+  UnjudgedDocument,
 } from '../ports/index.ts';
+import { FaultGroups } from './faultGroups.ts';
 
 const mostFaults = 200;
 /** How often it is said how far a file is. */
 export const millisecondsBetweenNotes = 500;
+/** Documents with rows that cannot be read; with more of them none is told out of balance. */
+const mostUnjudged = 500;
 const rowsLookedAt = 60;
 /** References of accounts as they stand in a file; a million rows speak of few. */
 const mostRemembered = 20_000;
@@ -98,7 +103,8 @@ export async function discardJournalImport(ports: Ports, access: Access<'prepare
 
 /**
  * Reads a file that was received: checks each row and stages its lines, then judges the entries they make. Nothing is
- * posted; memory stays flat whatever the size. Where anything is wrong nothing stays staged, and the first faults are told.
+ * posted; memory stays flat whatever the size. Where anything is wrong nothing stays staged; the first faults are told, and how many there are of
+ * each kind, of rows and of entries in the same pass.
  */
 export async function readJournal(
   ports: Ports,
@@ -125,12 +131,16 @@ export async function readJournal(
 
 async function judge(ports: Ports, companyId: number, importId: number, reading: Reading): Promise<void> {
   await ports.journals.progress(companyId, importId, reading.bytes, reading.rows);
-  if (reading.faultCount > 0) {
-    const summary = { entries: 0, lines: 0, known: 0, debit: 0n, firstDay: null, lastDay: null, adjustments: 0 };
-    return ports.journals.finish(companyId, importId, 'wrong', { ...summary, faultCount: reading.faultCount, faults: reading.faults });
-  }
-  const summary = await ports.journals.group(companyId, importId, mostFaults);
-  await ports.journals.finish(companyId, importId, summary.faultCount === 0 && summary.entries > 0 ? 'ready' : 'wrong', summary);
+  const entries = await ports.journals.group(companyId, importId, mostFaults, reading.unjudged);
+  // Where many rows cannot be read at all, what their documents come to says nothing.
+  const ofEntries = reading.isJudged ? entries : { faults: [], faultCount: 0 };
+  for (const fault of ofEntries.faults) reading.groups.add(fault);
+  // Beyond the first of them they are counted with those of their kind.
+  const untold = ofEntries.faultCount - ofEntries.faults.length;
+  const faultCount = reading.faultCount + ofEntries.faultCount;
+  const faults = [...reading.faults, ...ofEntries.faults].slice(0, mostFaults);
+  const groups = reading.groups.all(untold);
+  await ports.journals.finish(companyId, importId, faultCount === 0 && entries.entries > 0 ? 'ready' : 'wrong', { ...entries, faultCount, faults, groups });
 }
 
 /** The reading of one file: how far it is, and what is wrong so far. */
@@ -142,10 +152,14 @@ class Reading {
   /** The file cannot be read to its end. */
   brokeOff = false;
   readonly faults: JournalFault[] = [];
+  readonly groups: FaultGroups;
+  readonly unjudged: UnjudgedDocument[] = [];
   private readonly read: (cells: readonly string[]) => JournalRow;
   private readonly periods = new Map<Day, Period>();
   private readonly sets = new Map<string, number>();
   private noted = 0;
+  /** What comes behind is not known. */
+  private isBroken = false;
 
   constructor(
     private readonly ports: Ports,
@@ -154,6 +168,12 @@ class Reading {
     private readonly form: JournalForm,
   ) {
     this.read = journalRowReader(form.reading, contextOf(books));
+    this.groups = new FaultGroups(books);
+  }
+
+  /** Whether documents can be told out of balance. */
+  get isJudged(): boolean {
+    return this.unjudged.length < mostUnjudged && !this.isBroken;
   }
 
   async *lines(content: AsyncIterable<Uint8Array>): AsyncGenerator<StagedLine[]> {
@@ -164,8 +184,11 @@ class Reading {
         if (row <= this.form.reading.headingRow + 1) continue;
         const read = this.read(cells);
         if (!read) continue;
-        if ('fault' in read) this.addFault(read.fault);
-        else if (this.faultCount === 0) {
+        if ('fault' in read) {
+          this.addFault(read.fault);
+          const part = this.partOf(read.part);
+          if (part) lines.push(part);
+        } else {
           const staged = await this.staged(read.line);
           if (staged) lines.push(staged);
         }
@@ -173,6 +196,15 @@ class Reading {
       if (lines.length > 0) yield lines;
       if (!(await this.note())) return;
     }
+  }
+
+  /** Of a row that cannot be posted what its document is judged by. */
+  private partOf({ document, date, layer, amounts }: JournalRowPart): StagedLine | null {
+    if (date === null || layer === null || amounts === null) {
+      if (this.unjudged.length < mostUnjudged) this.unjudged.push({ document, date });
+      return null;
+    }
+    return { row: this.rows, document, date, layer, description: '', accountId: 0, ...amounts, text: '', facetSetId: 0, period: { year: 0, number: 0 } };
   }
 
   private async staged({ document, date, layer, description, accountId, debit, credit, text, facets }: JournalLine): Promise<StagedLine | null> {
@@ -195,6 +227,7 @@ class Reading {
       });
     } catch (error) {
       const code = (error as { code?: string }).code ?? '';
+      this.isBroken = true;
       if (code === 'XML_MALFORMED') this.addFault({ code: 'file_malformed' });
       else if (!code.startsWith('CSV_')) this.brokeOff = true;
       else this.addFault({ code: code === 'CSV_QUOTE_NOT_CLOSED' ? 'quote_not_closed' : 'row_too_long' });
@@ -203,7 +236,9 @@ class Reading {
 
   private addFault({ code, ...facts }: { readonly code: string }): void {
     this.faultCount++;
-    if (this.faults.length < mostFaults) this.faults.push({ row: this.rows, code, facts });
+    const fault = { row: this.rows, code, facts };
+    if (this.faults.length < mostFaults) this.faults.push(fault);
+    this.groups.add(fault);
   }
 
   /** From time to time says how far it is, and hears whether it is still wanted. */

@@ -71,7 +71,17 @@ export type {
   WrittenFile,
 } from './files.ts';
 export type { HistoryEvent, HistoryWanted } from './history.ts';
-export type { JournalFault, JournalForm, JournalImportRecord, JournalPosted, JournalStore, JournalSummary, StagedLine } from './journalStore.ts';
+export type {
+  JournalFault,
+  JournalFaultGroup,
+  JournalForm,
+  JournalImportRecord,
+  JournalPosted,
+  JournalStore,
+  JournalSummary,
+  StagedLine,
+  UnjudgedDocument,
+} from './journalStore.ts';
 export type { KeptInMemory, KeptKind, KeptShare } from './keptInMemory.ts';
 export type { JoinedDraft, Kept, KeptDraft, KeptLayout, LayoutRecord, LayoutStore, LayoutVersion, StoredLayout } from './layoutStore.ts';
 export type {

@@ -16,6 +16,17 @@ export interface JournalFault {
   readonly facts: Readonly<Record<string, unknown>>;
 }
 
+/** Faults of one kind together, in the order of their first rows. */
+export interface JournalFaultGroup extends JournalFault {
+  readonly count: number;
+}
+
+/** Of a document whose rows cannot all be read, so that its balance says nothing; `date` is `null` where that cannot be read either. */
+export interface UnjudgedDocument {
+  readonly document: string;
+  readonly date: Day | null;
+}
+
 /** What was found in a file. */
 export interface JournalSummary {
   readonly entries: number;
@@ -30,6 +41,7 @@ export interface JournalSummary {
   readonly adjustments: number;
   readonly faultCount: number;
   readonly faults: readonly JournalFault[];
+  readonly groups: readonly JournalFaultGroup[];
 }
 
 export interface JournalImportRecord {
@@ -75,8 +87,8 @@ export interface JournalStore {
   received(companyId: number, importId: number, bytes: number): Promise<boolean>;
   /** Notes how far the reading is; false once somebody has cancelled it. */
   progress(companyId: number, importId: number, bytesRead: number, rows: number): Promise<boolean>;
-  /** Groups the staged lines into entries, and judges them: known ones, out of balance, of one line. `most` faults are told. */
-  group(companyId: number, importId: number, most: number): Promise<JournalSummary>;
+  /** Groups the staged lines into entries, and judges them: known ones, out of balance, of one line. `most` faults are told, none of `unjudged`. */
+  group(companyId: number, importId: number, most: number, unjudged: readonly UnjudgedDocument[]): Promise<JournalSummary>;
   /** The outcome of the reading; what somebody has cancelled stays so. Unless it is ready, nothing stays staged. */
   finish(companyId: number, importId: number, state: 'wrong' | 'ready' | 'cancelled', summary: JournalSummary | null): Promise<void>;
   /** Nobody reads it any more: if it did not come to an end it is cancelled, and nothing stays staged. */

@@ -11,6 +11,7 @@ import type {
   JournalSummary,
   Request,
   StagedLine,
+  UnjudgedDocument,
 } from '../../application/ports/index.ts';
 import type { FacetSets } from '../books/index.ts';
 import {
@@ -69,7 +70,7 @@ export class JournalRepository implements JournalStore {
       bytes: Number(row.bytes),
       bytesReceived: Number(row.bytesReceived),
       bytesRead: Number(row.bytesRead),
-      summary: summary && { ...summary, debit: BigInt(summary.debit) },
+      summary: summary && { ...summary, debit: BigInt(summary.debit), groups: summary.groups ?? [] },
     };
   }
 
@@ -120,7 +121,7 @@ export class JournalRepository implements JournalStore {
     return (await this.find(companyId, importId))?.state === 'reading';
   }
 
-  async group(companyId: number, importId: number, most: number): Promise<JournalSummary> {
+  async group(companyId: number, importId: number, most: number, unjudged: readonly UnjudgedDocument[]): Promise<JournalSummary> {
     await this.database.query(
       `INSERT INTO staged_entry (import_id, first_row, document, entry_date, layer, description, year, period, line_count, debit, credit)
        SELECT import_id, MIN(line_row), document, entry_date, layer, MAX(description), MIN(year), MIN(period), COUNT(*), SUM(debit), SUM(credit)
@@ -129,17 +130,18 @@ export class JournalRepository implements JournalStore {
     );
     // An entry that was reversed may come again, with whatever was wrong mended.
     await this.database.query(`UPDATE staged_entry AS staged ${joinKnown} SET staged.known_id = entry.id WHERE staged.import_id = ?`, [companyId, importId]);
-    const faults = [...(await this.faultsOfNew(importId, most)), ...(await this.changedOnes(companyId, importId, most))];
+    const [judged, names] = judgedOf(unjudged);
+    const faults = [...(await this.faultsOfNew(importId, most, judged, names)), ...(await this.changedOnes(companyId, importId, most, judged, names))];
     const [counts] = await rowsOf<
       Record<'entries' | 'lines' | 'known' | 'debit' | 'adjustments' | 'unbalanced', string> & { firstDay: string | null; lastDay: string | null }
     >(
       this.database,
       `SELECT COALESCE(SUM(known_id IS NULL), 0) AS entries, COALESCE(SUM(IF(known_id IS NULL, line_count, 0)), 0) AS \`lines\`, COALESCE(SUM(known_id IS NOT NULL), 0) AS known,
               COALESCE(SUM(IF(known_id IS NULL, debit, 0)), 0) AS debit, COALESCE(SUM(known_id IS NULL AND layer = 'adjustment'), 0) AS adjustments,
-              COALESCE(SUM(known_id IS NULL AND (debit <> credit OR line_count < 2)), 0) AS unbalanced,
+              COALESCE(SUM(known_id IS NULL AND (debit <> credit OR line_count < 2) AND ${judged}), 0) AS unbalanced,
               MIN(IF(known_id IS NULL, entry_date, NULL)) AS firstDay, MAX(IF(known_id IS NULL, entry_date, NULL)) AS lastDay
-         FROM staged_entry WHERE import_id = ?`,
-      [importId],
+         FROM staged_entry AS staged WHERE import_id = ?`,
+      [...names, importId],
     );
     const number = (key: 'entries' | 'lines' | 'known' | 'adjustments' | 'unbalanced') => Number(counts?.[key] ?? 0);
     return {
@@ -152,15 +154,16 @@ export class JournalRepository implements JournalStore {
       lastDay: counts?.lastDay ?? null,
       faultCount: number('unbalanced') + faults.filter(({ code }) => code === 'entry_known_otherwise').length,
       faults: faults.slice(0, most),
+      groups: [],
     };
   }
 
-  private async faultsOfNew(importId: number, most: number): Promise<JournalFault[]> {
+  private async faultsOfNew(importId: number, most: number, judged: string, names: readonly string[]): Promise<JournalFault[]> {
     const rows = await rowsOf<{ row: number; document: string; date: string; lines: number; difference: string }>(
       this.database,
-      `SELECT first_row AS row, document, entry_date AS date, line_count AS \`lines\`, debit - credit AS difference FROM staged_entry
-        WHERE import_id = ? AND known_id IS NULL AND (debit <> credit OR line_count < 2) ORDER BY first_row LIMIT ?`,
-      [importId, most],
+      `SELECT first_row AS row, document, entry_date AS date, line_count AS \`lines\`, debit - credit AS difference FROM staged_entry AS staged
+        WHERE import_id = ? AND known_id IS NULL AND (debit <> credit OR line_count < 2) AND ${judged} ORDER BY first_row LIMIT ?`,
+      [importId, ...names, most],
     );
     return rows.map(({ row, document, date, lines, difference }) => ({
       row,
@@ -170,15 +173,16 @@ export class JournalRepository implements JournalStore {
   }
 
   /** Documents that were posted from a file with other amounts: left out in silence they would be missing. */
-  private async changedOnes(companyId: number, importId: number, most: number): Promise<JournalFault[]> {
+  private async changedOnes(companyId: number, importId: number, most: number, judged: string, names: readonly string[]): Promise<JournalFault[]> {
     const rows = await rowsOf<{ row: number; document: string; date: string; documentNumber: string }>(
       this.database,
       `SELECT staged.first_row AS row, staged.document, staged.entry_date AS date, entry.document_number AS documentNumber
          FROM staged_entry AS staged JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = staged.known_id
         WHERE staged.import_id = ? AND (staged.debit, staged.line_count) <>
               (SELECT SUM(line.debit), COUNT(*) FROM journal_line AS line WHERE line.company_id = entry.company_id AND line.entry_id = entry.id)
+          AND ${judged}
         ORDER BY staged.first_row LIMIT ?`,
-      [companyId, importId, most],
+      [companyId, importId, ...names, most],
     );
     return rows.map(({ row, ...facts }) => ({ row, code: 'entry_known_otherwise', facts }));
   }
@@ -221,6 +225,13 @@ export class JournalRepository implements JournalStore {
       return ((await findOutcome(this.database, companyId, request)) ?? fail({ code: 'ledger_moved_on' })) as Outcome<JournalPosted, Failure>;
     }
   }
+}
+
+/** The condition that a staged entry is none of those whose rows cannot all be read, with its values. */
+function judgedOf(unjudged: readonly UnjudgedDocument[]): readonly [condition: string, values: readonly string[]] {
+  const conditions = unjudged.map(({ date }) => (date === null ? 'staged.document = ?' : '(staged.document = ? AND staged.entry_date = ?)'));
+  const values = unjudged.flatMap(({ document, date }) => (date === null ? [document] : [document, date]));
+  return [conditions.length === 0 ? 'TRUE' : `NOT (${conditions.join(' OR ')})`, values];
 }
 
 const rowsAtOnce = 20_000;

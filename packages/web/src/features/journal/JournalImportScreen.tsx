@@ -6,6 +6,7 @@ import { type DragEvent, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
+import { useMakeYearMutation } from '../../shared/api/companyApi.ts';
 import {
   useBeginJournalImportMutation,
   useDiscardJournalImportMutation,
@@ -40,6 +41,7 @@ export function JournalImportScreen() {
   const [begin] = useBeginJournalImportMutation();
   const [read, { isLoading: isReading }] = useReadJournalMutation();
   const [post, { isLoading: isPosting }] = usePostJournalImportMutation();
+  const [make, { isLoading: isMaking }] = useMakeYearMutation();
   const [discard] = useDiscardJournalImportMutation();
   const [file, setFile] = useState<File | null>(null);
   const [look, setLook] = useState<JournalLook | null>(null);
@@ -86,6 +88,12 @@ export function JournalImportScreen() {
       noticeGiven({ tone: 'done', text: `Posted: ${counted(data.entries, 'entry', 'entries')}, documents ${data.firstDocument} to ${data.lastDocument}.` }),
     );
     void navigate(entries);
+  };
+  const makeYear = async (day: string) => {
+    const { error } = await make({ companyId: company.id, body: { day } });
+    if (error !== undefined) return setRefused(describeFailure(error));
+    setFound(null);
+    await readAll();
   };
   const cancel = async () => {
     wasCancelled.current = true;
@@ -209,7 +217,14 @@ export function JournalImportScreen() {
         </div>
       )}
       {found && (
-        <JournalFound found={found} currency={currencyOfCompany(company)} isPosting={isPosting} onPost={() => void postAll()} onBack={() => void cancel()} />
+        <JournalFound
+          found={found}
+          currency={currencyOfCompany(company)}
+          isPosting={isPosting || isMaking}
+          onMakeYear={(day) => void makeYear(day)}
+          onPost={() => void postAll()}
+          onBack={() => void cancel()}
+        />
       )}
     </section>
   );

@@ -1,5 +1,6 @@
 import type { JournalImport } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, isDay, shortDay } from '@ivory-ladder/core';
+import { counted } from '../../shared/words/counted.ts';
 import { type FacetRefused, facetsRefused } from '../../shared/words/failures/facetWords.ts';
 
 type Fault = NonNullable<JournalImport['summary']>['faults'][number];
@@ -31,7 +32,7 @@ export function faultText({ code, facts }: Fault, currency: Currency): string {
     case 'too_long':
       return `«${text(facts.found)}…» is too long`;
     case 'day_outside_calendar':
-      return `${dayText(facts.found)} is in no fiscal year: make it first, in the calendar`;
+      return `${dayText(facts.found)} is in no fiscal year`;
     case 'period_locked':
       return `${dayText(facts.found)} is in a locked period`;
     case 'facet_needed':
@@ -60,4 +61,32 @@ export function faultText({ code, facts }: Fault, currency: Currency): string {
     default:
       return code.replaceAll('_', ' ');
   }
+}
+
+type Group = NonNullable<JournalImport['summary']>['groups'][number];
+
+/** What several rows or entries have in common that is wrong with them, the first of them named where each says something else. */
+export function groupText(group: Group, currency: Currency): string {
+  const { code, facts, row, count } = group;
+  if (code === 'day_outside_calendar') return `no fiscal year ${text(facts.year)}, as of ${dayText(facts.found)}`;
+  const said = faultText(group, currency);
+  if (count === 1) return said;
+  switch (code) {
+    case 'account_unknown':
+    case 'account_takes_none':
+    case 'layer_unreadable':
+    case 'facet_value_unknown':
+    case 'account_missing':
+    case 'amount_missing':
+    case 'amount_on_both_sides':
+      return `${said.charAt(0).toLowerCase()}${said.slice(1)}`;
+    default:
+      return `the first in row ${row}: ${said}`;
+  }
+}
+
+/** How many rows, or documents, have it. */
+export function groupCount({ code, row, count }: Group): string {
+  if (code.startsWith('entry_')) return counted(count, 'document');
+  return count === 1 && row !== null ? `Row ${row}` : counted(count, 'row');
 }
