@@ -24,7 +24,7 @@ const propose = (accounts: readonly AccountToPropose[], portions: ReturnType<typ
 
 describe('proposals for an unplaced account', () => {
   it('come from its neighbours by number, both of them or one', () => {
-    const accounts = [account(1, '5310', 'Dues, mainland'), account(2, '5340', 'Slipway hire'), account(3, '5350', 'Pilotage'), account(4, '5360', 'Berths')];
+    const accounts = [account(1, '5310', 'Dues, mainland'), account(2, '5340', 'Slipway'), account(3, '5350', 'Pilotage'), account(4, '5360', 'Berths')];
     expect(propose(accounts, placed([1, 2], [3, 2], [4, 3]))).toEqual([
       { accountId: 2, proposals: [{ categoryId: 2, weight: 4, reasons: [{ kind: 'beside', accountIds: [1, 3] }] }], agree: true },
     ]);
@@ -72,5 +72,38 @@ describe('proposals for an unplaced account', () => {
   it('know where another company has the same account', () => {
     const found = proposePlaces([account(1, '5', 'Zzz')], placed(), tree, 'digit_by_digit', [{ company: 'Boatyard', accountId: 1, categoryId: 3 }]);
     expect(found[0]).toMatchObject({ agree: true, proposals: [{ categoryId: 3, reasons: [{ kind: 'company', company: 'Boatyard' }] }] });
+  });
+
+  it('never contradict the words of the account: amortisation of software into property, energy into depreciation', () => {
+    const ferry = buildCategoryTree([
+      plain(1, 'asset', { name: 'Property, plant and equipment' }),
+      plain(2, 'asset', { name: 'Depreciation so far', parentId: 1 }),
+      plain(3, 'asset', { name: 'Intangible assets' }),
+      plain(4, 'expense', { name: 'Depreciation' }),
+      plain(5, 'expense', { name: 'Other operating expenses' }),
+    ]);
+    const accounts = [
+      account(1, '0210', 'Depreciation of buildings to date', { element: 'asset' }),
+      account(2, '0220', 'Amortisation of software to date', { element: 'asset' }),
+      account(3, '0230', 'Depreciation of vehicles to date', { element: 'asset' }),
+      account(4, '6010', 'Depreciation of buildings'),
+      account(5, '6020', 'Electric energy'),
+      account(6, '6030', 'Amortisation of software'),
+      account(7, '6040', 'Depreciation of vehicles'),
+      account(8, '6050', 'Subscriptions'),
+    ];
+    const found = proposePlaces(accounts, placed([1, 2], [3, 2], [4, 4], [7, 4]), ferry, 'digit_by_digit');
+    const proposed = (id: number) => found.find(({ accountId }) => accountId === id)?.proposals.map(({ categoryId }) => categoryId);
+    // Nothing in the words of software speaks for depreciation of property, and nothing else does.
+    expect(proposed(2)).toEqual([]);
+    expect(proposed(5)).toEqual([]);
+    expect(proposed(6)).toEqual([4]);
+    // Words that say nothing of the kind contradict nothing.
+    expect(proposed(8)).toEqual([4]);
+  });
+
+  it('of a single neighbour are shown, and not among those that are accepted together', () => {
+    const accounts = [account(1, '5310', 'Dues, mainland'), account(2, '5340', 'Slipway')];
+    expect(propose(accounts, placed([1, 2]))[0]).toMatchObject({ proposals: [{ categoryId: 2, weight: 2 }], agree: false });
   });
 });

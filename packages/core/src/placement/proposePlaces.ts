@@ -2,6 +2,7 @@ import type { Element } from '../chart/element.ts';
 import { type DigitOrder, sortByNumber } from '../chart/numberOrder.ts';
 import { type CategoryTree, walkCategories } from './categoryTree.ts';
 import type { Portions } from './place.ts';
+import { areAtOdds, subjectsOf, subjectsOfCategory } from './subjects.ts';
 
 /** Why an account may stand in a category; accounts by id. */
 export type ProposalReason =
@@ -26,7 +27,7 @@ export interface AccountProposals {
   readonly accountId: number;
   /** Strongest first, so many at most. */
   readonly proposals: readonly Proposal[];
-  /** Whether nothing speaks for another category. */
+  /** Whether nothing speaks for another category, and more than a hint for this one. */
   readonly agree: boolean;
 }
 
@@ -47,6 +48,8 @@ export interface PlacedElsewhere {
 
 const most = 3;
 const weights = { parent: 5, company: 5, siblings: 4, besideBoth: 4, besideOne: 2, name: 3, categoryName: 3 } as const;
+/** A single neighbour, or a word that several categories share, is a hint and no more. */
+const leastToAgree = 3;
 /** A word in the names of accounts of more categories than these says nothing. */
 const mostCategoriesOfWord = 4;
 const shortestWord = 3;
@@ -71,7 +74,8 @@ const emptyWords: ReadonlySet<string> = new Set([
 
 /**
  * For each account that stands nowhere the categories that it may belong to, with the reasons, learnt from the accounts that stand somewhere.
- * The same placement gives the same proposals. Cost: accounts × words.
+ * A category that is about something else than the account's own words is none of them, unless its parent stands there, or it does so itself
+ * in another company. The same placement gives the same proposals. Cost: accounts × words.
  */
 export function proposePlaces(
   accounts: readonly AccountToPropose[],
@@ -94,10 +98,13 @@ export function proposePlaces(
   const children = new Map<number, AccountToPropose[]>();
   for (const account of accounts) if (account.parentId !== null) children.set(account.parentId, [...(children.get(account.parentId) ?? []), account]);
   const unplaced = accounts.filter(({ id }) => !portions.has(id));
+  const about = new Map([...tree.nodes.values()].map((node) => [node.category.id, subjectsOfCategory(node)]));
   return unplaced.map((account) => {
     const found = new Map<number, { weight: number; reasons: ProposalReason[] }>();
+    const own = subjectsOf(account.element, account.name);
     const add = (categoryId: number, weight: number, reason: ProposalReason): void => {
       if (tree.nodes.get(categoryId)?.category.element !== account.element) return;
+      if (reason.kind !== 'company' && reason.kind !== 'parent' && areAtOdds(own, about.get(categoryId) ?? new Set())) return;
       const proposal = found.get(categoryId) ?? { weight: 0, reasons: [] };
       proposal.weight += weight;
       proposal.reasons.push(reason);
@@ -122,7 +129,7 @@ export function proposePlaces(
     const proposals = [...found]
       .map(([categoryId, proposal]): Proposal => ({ categoryId, ...proposal }))
       .sort((a, b) => b.weight - a.weight || (treeOrder.get(a.categoryId) ?? 0) - (treeOrder.get(b.categoryId) ?? 0));
-    return { accountId: account.id, proposals: proposals.slice(0, most), agree: proposals.length === 1 };
+    return { accountId: account.id, proposals: proposals.slice(0, most), agree: proposals.length === 1 && (proposals[0]?.weight ?? 0) >= leastToAgree };
   });
 }
 
