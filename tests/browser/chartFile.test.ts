@@ -56,6 +56,20 @@ describe('a company begun with a starter chart', () => {
 
     // A block out of a spreadsheet, one of its rows wrong: named, and nothing is applied.
     await page.getByLabel('Find accounts').fill('');
+    // A click with shift takes rows, marks no text between them, and says which accounts are meant.
+    const rowAt = (index: number) => page.locator(`[role=treegrid] [data-index="${index}"]`);
+    await rowAt(2).click();
+    await rowAt(4).click({ modifiers: ['Shift'] });
+    expect(await page.locator('[role=treegrid] [aria-selected=true]').count()).toBe(3);
+    expect(await page.evaluate(() => window.getSelection()?.isCollapsed ?? true)).toBe(true);
+    await page.getByRole('button', { name: 'Many', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Change many accounts…' }).click();
+    await page.getByRole('option', { name: '3 accounts selected' }).waitFor({ state: 'attached' });
+    expect(await page.getByRole('combobox', { name: 'Accounts' }).inputValue()).toBe('block');
+    expect(await page.getByRole('list', { name: 'Accounts that it changes' }).getByRole('listitem').count()).toBe(3);
+    await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+    await rowAt(0).click();
+
     await page.locator('[role=treegrid] [data-index="0"]').click();
     const paste = (text: string) =>
       page.evaluate((content) => {

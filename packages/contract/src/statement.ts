@@ -195,6 +195,17 @@ export const proof = z.object({
   difference: amount,
   figures: z.array(z.object({ name: z.string(), day, net: amount })),
   accounts: z.array(z.object({ accountId: id, number: z.string(), name: z.string(), element, reason: z.string(), net: amount })),
+  /** Of the proof over composed layouts: each that claims to be whole. */
+  layouts: z.exactOptional(
+    z.array(
+      z.object({
+        layoutId: id,
+        name: z.string(),
+        inScope: z.int(),
+        faults: z.array(z.object({ accountId: id, state: z.enum(['unplaced', 'half_placed', 'doubled']), net: amount })),
+      }),
+    ),
+  ),
 });
 export type ProofBody = z.infer<typeof proof>;
 

@@ -1,4 +1,5 @@
 import type { Day } from '../calendar/day.ts';
+import type { LayoutFault } from '../layout/layoutCoverage.ts';
 
 export type ProofName =
   | 'trial_balance'
@@ -45,4 +46,6 @@ export interface Proof {
   readonly difference: bigint;
   readonly figures: readonly ProofFigure[];
   readonly accounts: readonly ProofAccount[];
+  /** Of the proof over composed layouts: each that claims to be whole, with the accounts in scope and those at fault. */
+  readonly layouts?: readonly { readonly id: number; readonly name: string; readonly inScope: number; readonly faults: readonly LayoutFault[] }[];
 }

@@ -4,6 +4,7 @@ import type { Proof } from './proof.ts';
 
 /** A composed layout that runs, and what stands in it. */
 export interface CoveredLayout {
+  readonly id: number;
   readonly name: string;
   readonly coverage: Pick<LayoutCoverage, 'inScope' | 'faults'>;
 }
@@ -23,5 +24,6 @@ export function proveLayouts(day: Day, layouts: readonly CoveredLayout[]): Proof
     difference: accounts.reduce((sum, { net }) => sum + (net < 0n ? -net : net), 0n),
     figures: [count('accounts_in_scope', inScope), count('accounts_placed', inScope - accounts.length)],
     accounts,
+    layouts: claimed.map(({ id, name, coverage }) => ({ id, name, inScope: coverage.inScope ?? 0, faults: coverage.faults })),
   };
 }

@@ -212,7 +212,7 @@ function coveredLayout(ground: Ground, { id, name, own, plan }: ProofPlan['layou
   const run = runColumns(plan, vectors)[0] as RunColumn;
   const [column] = amountsOf(plan) as [AmountColumn];
   const { net } = vectors.of(spanNeeds(plan, column)[column.measure]);
-  return { name, coverage: layoutCoverage(plan.compiled, scopeOf(own), coveredOn(ground, id), net, ground.lists, run.readings ?? []) };
+  return { id, name, coverage: layoutCoverage(plan.compiled, scopeOf(own), coveredOn(ground, id), net, ground.lists, run.readings ?? []) };
 }
 
 /** In every cash flow that runs over the categories of the ground, each account but cash explains the change of cash; `null` where no account is cash. */

@@ -126,6 +126,14 @@ export function toProofs(books: Books, proofs: readonly Proof[]): ProofList {
       difference: text(proof.difference),
       figures: proof.figures.map((figure) => ({ name: figure.name, day: figure.day, net: text(figure.net) })),
       accounts: toProofAccounts(books, proof.accounts),
+      ...(proof.layouts && {
+        layouts: proof.layouts.map(({ id, name, inScope, faults }) => ({
+          layoutId: id,
+          name,
+          inScope,
+          faults: faults.map(({ account, state, net }) => ({ accountId: books.cube.accountIds[account] as number, state, net: text(net) })),
+        })),
+      }),
     })),
     revision: books.cube.revision,
   };

@@ -49,7 +49,11 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
   const table = useRef<TreeGridHandle>(null);
   const [save, { isLoading: isSaving }] = useSetBudgetCellsMutation();
   const [readWorkbook, { isLoading: isReading }] = useReadBudgetWorkbookMutation();
-  const [spreadBy, setSpreadBy] = useState<BudgetSpread>({ kind: 'even', pattern: '4 4 5', unit: steps(currency)[0]?.unit ?? 1n });
+  const [spreadBy, setSpreadBy] = useState<BudgetSpread>({
+    kind: grid.accounts.some(({ yearBefore }) => yearBefore.length > 0) ? 'year_before' : 'even',
+    pattern: '4 4 5',
+    unit: steps(currency)[0]?.unit ?? 1n,
+  });
   const [isChangedOnly, setChangedOnly] = useState(false);
   const { budget, periods, accounts: all } = grid;
   const typed = useBudgetDraft(`budget ${budget.id} of company ${company.id}, ${part ?? 'all'}`);
@@ -134,15 +138,21 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
     say('done', `Pasted: ${counted(cells.length, 'amount')}.`);
     return true;
   });
-  /** For every account that is shown, from what was posted a year before. */
+  /** For every account that is shown, from what was posted a year before, over the periods as it was chosen. */
   const fill = (percentText: string) => {
     const percent = readDecimal(percentText === '' ? '0' : percentText);
     if (!percent) return say('refused', `«${percentText}» is no percentage.`);
-    const cells = rows.flatMap((row): Cell[] => {
+    const cells: Cell[] = [];
+    for (const row of rows) {
       const before = row.account.yearBefore.map(BigInt);
-      if (row.account.isParent || before.length === 0 || (isSought && !isSought(row))) return [];
-      return grow(before, percent, spreadBy.unit).map((net, at) => [row.account.id, at, net] as const);
-    });
+      if (row.account.isParent || before.length === 0 || (isSought && !isSought(row))) continue;
+      const grown = grow(before, percent, spreadBy.unit);
+      const year = grown.reduce((sum, net) => sum + net, 0n);
+      const own =
+        spreadBy.kind === 'year_before' ? grown.map((net, at) => [row.account.id, at, net] as const) : spreadCells(row, onNormalSide(row.account, year));
+      if (typeof own === 'string') return say('refused', own);
+      cells.push(...own);
+    }
     set(cells, `filled from the year before${percentText === '' || percentText === '0' ? '' : `, ${percentText} % more`}`);
   };
   const load = async (file: File) => {

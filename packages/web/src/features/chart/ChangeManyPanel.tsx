@@ -17,6 +17,8 @@ interface ChangeManyPanelProps {
   readonly shown: readonly ChartAccountBody[];
   /** The chosen account and all below it; empty where none is chosen. */
   readonly branch: readonly ChartAccountBody[];
+  /** Rows selected in the table. */
+  readonly block: readonly ChartAccountBody[];
   readonly accounts: readonly ChartAccountBody[];
   readonly categoryPaths: readonly string[];
   readonly lists: readonly CodeListBody[];
@@ -28,8 +30,8 @@ const few = createFilterOptions<string>({ limit: 60 });
 const mostListed = 100;
 
 /** One field set alike, or a text in names replaced, on the accounts that are shown or on a branch; looked at before it is applied. */
-export function ChangeManyPanel({ shown, branch, accounts, categoryPaths, lists, onLook, onCancel }: ChangeManyPanelProps) {
-  const scope = useAccountScope(shown, branch);
+export function ChangeManyPanel({ shown, branch, block, accounts, categoryPaths, lists, onLook, onCancel }: ChangeManyPanelProps) {
+  const scope = useAccountScope(shown, branch, block);
   const [what, setWhat] = useState<ManyField | 'replace'>('category');
   const [value, setValue] = useState('');
   const [find, setFind] = useState('');

@@ -31,6 +31,8 @@ interface ChartPanelProps {
   readonly currency: Currency;
   readonly chosen: ChartAccountBody | null;
   /** Asked only where something is done with them: with every letter that is typed it would cost a pass over all accounts. */
+  /** Rows selected in the table at this moment. */
+  readonly blockNow: () => readonly ChartAccountBody[];
   readonly shownNow: () => readonly ChartAccountBody[];
   readonly task: ChartTask | null;
   readonly actions: ChartActions;
@@ -130,6 +132,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
           categories={props.categories}
           shown={props.shownNow()}
           branch={branchOf(chart.accounts, chosen)}
+          block={props.blockNow()}
           isBusy={actions.isBusy}
           onApply={async (changes) => {
             const isApplied = await actions.renumber(changes);
@@ -144,6 +147,7 @@ function TaskForm(props: ChartPanelProps & { readonly chart: ChartView; readonly
         <ChangeManyPanel
           shown={props.shownNow()}
           branch={branchOf(chart.accounts, chosen)}
+          block={props.blockNow()}
           accounts={chart.accounts}
           categoryPaths={props.categoryPaths}
           lists={props.lists}

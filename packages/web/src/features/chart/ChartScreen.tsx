@@ -224,6 +224,10 @@ export function ChartScreen() {
         lists={lists}
         currency={currency}
         chosen={chosen}
+        blockNow={() => {
+          const keys = new Set(table.current?.block() ?? []);
+          return accounts.filter(({ id }) => keys.has(id));
+        }}
         shownNow={() => (isSought === null ? accounts : accounts.filter(isSought))}
         task={task}
         actions={actions}

@@ -22,6 +22,8 @@ interface RenumberPanelProps {
   readonly shown: readonly ChartAccountBody[];
   /** The chosen account and all below it; empty where none is chosen. */
   readonly branch: readonly ChartAccountBody[];
+  /** Rows selected in the table. */
+  readonly block: readonly ChartAccountBody[];
   readonly isBusy: boolean;
   readonly onApply: (changes: Renumbering['changes']) => Promise<boolean>;
   readonly onCancel: () => void;
@@ -48,8 +50,8 @@ const problemWords: Readonly<Record<NumberProblem, (other: string) => string>> =
 const mostListed = 200;
 
 /** New numbers by a rule, shown before they are given: what stands in the way is named, and nothing is changed until it is applied whole. */
-export function RenumberPanel({ accounts, categories, shown, branch, isBusy, onApply, onCancel }: RenumberPanelProps) {
-  const scope = useAccountScope(shown, branch);
+export function RenumberPanel({ accounts, categories, shown, branch, block, isBusy, onApply, onCancel }: RenumberPanelProps) {
+  const scope = useAccountScope(shown, branch, block);
   const [kind, setKind] = useState<RuleKind>('prefix');
   const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
   const rule = ruleOf(kind, texts);

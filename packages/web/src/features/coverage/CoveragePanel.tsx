@@ -11,7 +11,7 @@ import { onNaturalSide, type PlacedAccount, usePlacement, useProposals } from '.
 import styles from './CoverageScreen.module.css';
 import type { PlacedRow } from './coverageColumns.tsx';
 import type { CoveredScope } from './coverageModel.ts';
-import { concernNames, concernNamesOfLists, findingNames, whyText } from './findingText.ts';
+import { concernNames, concernNamesOfLists, findingName, whyText } from './findingText.ts';
 import { LeaveOutDialog } from './LeaveOutDialog.tsx';
 import { useExclusions } from './useExclusions.ts';
 
@@ -42,7 +42,7 @@ export function CoveragePanel({ scope, chosen, rows, currency }: CoveragePanelPr
           <div>
             <h2>{chosen.account.label}</h2>
             <p className={styles[chosen.concern]}>
-              {(scope.list ? concernNamesOfLists : concernNames)[chosen.concern]}: {findingNames[chosen.finding.kind]}
+              {(scope.list ? concernNamesOfLists : concernNames)[chosen.concern]}: {findingName(chosen.finding)}
             </p>
           </div>
           <p>{whyText(chosen, model)}</p>
@@ -57,6 +57,7 @@ export function CoveragePanel({ scope, chosen, rows, currency }: CoveragePanelPr
           {mayPlace && (
             <Mends
               chosen={chosen}
+              layoutId={scope.layoutId}
               onMove={(side) => setMoving({ account: chosen.account, side })}
               onLeaveOut={() => setLeaving([chosen.account])}
               onTakeIn={() => chosen.finding.kind === 'left_out' && void exclusions.takeIn(scope.exclusion, chosen.account, chosen.finding.reason)}
@@ -103,12 +104,13 @@ export function CoveragePanel({ scope, chosen, rows, currency }: CoveragePanelPr
 
 interface MendsProps {
   readonly chosen: PlacedRow;
+  readonly layoutId: number | null;
   readonly onMove: (side: PlaceSide) => void;
   readonly onLeaveOut: () => void;
   readonly onTakeIn: () => void;
 }
 
-function Mends({ chosen: { account, finding, net }, onMove, onLeaveOut, onTakeIn }: MendsProps) {
+function Mends({ chosen: { account, finding, net }, layoutId, onMove, onLeaveOut, onTakeIn }: MendsProps) {
   const company = useCompany();
   const { search } = useLocation();
   const { model } = usePlacement();
@@ -124,6 +126,13 @@ function Mends({ chosen: { account, finding, net }, onMove, onLeaveOut, onTakeIn
     <Link to={{ pathname: `${base}/placement/ranges`, search: `${search}${search ? '&' : '?'}account=${account.id}` }}>See it on the number band</Link>
   );
   switch (finding.kind) {
+    case 'in_layout':
+      return (
+        <div className={styles.tools}>
+          {layoutId !== null && <Link to={{ pathname: `${base}/layouts/${layoutId}`, search }}>Open the layout</Link>}
+          {leaveOut}
+        </div>
+      );
     case 'unplaced':
       return (
         <div className={styles.tools}>

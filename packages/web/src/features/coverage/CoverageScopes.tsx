@@ -10,7 +10,8 @@ interface CoverageScopesProps {
 /** What coverage is claimed of, each with how many of its accounts are as they should be. */
 export function CoverageScopes({ scopes, chosen, onChoose }: CoverageScopesProps) {
   const groups = [
-    { title: 'Placement', own: scopes.filter(({ list }) => list === null) },
+    { title: 'Placement', own: scopes.filter(({ list, layoutId }) => list === null && layoutId === null) },
+    { title: 'Composed layouts', own: scopes.filter(({ layoutId }) => layoutId !== null) },
     { title: 'Code lists', own: scopes.filter(({ list }) => list !== null) },
   ];
   return (

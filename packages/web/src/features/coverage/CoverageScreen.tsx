@@ -19,7 +19,7 @@ import { CoveragePanel } from './CoveragePanel.tsx';
 import { CoverageScopes } from './CoverageScopes.tsx';
 import styles from './CoverageScreen.module.css';
 import { coverageColumns, type PlacedRow } from './coverageColumns.tsx';
-import { type Concern, type CoveredScope, faultsOf, listScopes, placementScopes } from './coverageModel.ts';
+import { type Concern, type CoveredScope, faultsOf, layoutScopes, listScopes, placementScopes } from './coverageModel.ts';
 import { concernNames, concernNamesOfLists } from './findingText.ts';
 
 const concerns: readonly Concern[] = ['wrong', 'idle', 'look', 'out'];
@@ -40,6 +40,7 @@ export function CoverageScreen() {
   const scopes = useMemo(
     () => [
       ...placementScopes(view, model, classification.name, exclusion, proved?.proofs ?? [], lists?.lists ?? []),
+      ...layoutScopes(view, model, proved?.proofs ?? []),
       ...listScopes(view, model, lists?.lists ?? [], company.digitOrder),
     ],
     [view, model, classification.name, exclusion, proved, lists, company.digitOrder],

@@ -4,7 +4,7 @@ import { compareAmounts, compareTexts, type GridColumn } from '../../shared/comp
 import { onNaturalSide, type PlacementModel } from '../rehearsal/index.ts';
 import styles from './CoverageScreen.module.css';
 import type { Concern, CoverageRow } from './coverageModel.ts';
-import { causeText, concernNames, findingNames, whyText } from './findingText.ts';
+import { causeText, concernNames, findingName, whyText } from './findingText.ts';
 
 export interface PlacedRow extends CoverageRow {
   /** Its place in what is listed, from 1. */
@@ -38,11 +38,11 @@ export function coverageColumns(model: PlacementModel, currency: Currency, { spa
       width: '116px',
       cell: ({ finding, concern }) => (
         <span className={styles[concern]} title={concernNames[concern]}>
-          {marks[concern]} {findingNames[finding.kind]}
+          {marks[concern]} {findingName(finding)}
         </span>
       ),
-      text: ({ finding, concern }) => `${concernNames[concern]}: ${findingNames[finding.kind]}`,
-      compare: (a, b) => compareTexts(findingNames[a.finding.kind], findingNames[b.finding.kind]),
+      text: ({ finding, concern }) => `${concernNames[concern]}: ${findingName(finding)}`,
+      compare: (a, b) => compareTexts(findingName(a.finding), findingName(b.finding)),
     },
     {
       id: 'why',

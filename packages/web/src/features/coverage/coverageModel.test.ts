@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { modelPlacement, placementBase } from '../rehearsal/placementModel.ts';
 import { account, category, view } from '../rehearsal/placementView.fixture.ts';
-import { faultsOf, listScopes, placementScopes } from './coverageModel.ts';
+import { faultsOf, layoutScopes, listScopes, placementScopes } from './coverageModel.ts';
 
 const any = (categoryId: number) => [{ side: 'any' as const, categoryId }];
 const scope = 'classification:1';
@@ -11,6 +11,47 @@ function scopesOf(...given: Parameters<typeof view>) {
   const model = modelPlacement(placementBase(shown, 'digit_by_digit'));
   return { shown, model, scopes: placementScopes(shown, model, 'Statutory', scope, [], []) };
 }
+
+describe('coverage of composed layouts', () => {
+  const shown = view(
+    [category(1, 'Bank')],
+    [account(1, '100', any(1)), account(2, '50', any(1)), account(3, '0', any(1))],
+    [
+      { scope: 'layout:7', accountId: 3, reason: 'clearing only', by: 'Nils Berg', at: '2026-09-30 12:00:00' },
+      { scope, accountId: 1, reason: 'elsewhere', by: 'Nils Berg', at: '2026-09-30 12:00:00' },
+    ],
+  );
+  const model = modelPlacement(placementBase(shown, 'digit_by_digit'));
+  const proof = (layouts: Parameters<typeof layoutScopes>[2][number]['layouts']) =>
+    layoutScopes(shown, model, [{ name: 'layouts_complete', state: 'to_look_at', difference: '0', figures: [], accounts: [], ...(layouts && { layouts }) }]);
+
+  it('is that of each by itself: what no line of it takes, or two do, and what was left out of it', () => {
+    const [ours, ...others] = proof([
+      {
+        layoutId: 7,
+        name: 'Ours',
+        inScope: 2,
+        faults: [
+          { accountId: 2, state: 'doubled', net: '50' },
+          { accountId: 1, state: 'unplaced', net: '-20' },
+          // Of an account that is gone by now nothing can be said.
+          { accountId: 99, state: 'unplaced', net: '0' },
+        ],
+      },
+    ]);
+    expect(others).toEqual([]);
+    expect(ours).toMatchObject({ key: 'layout:7', layoutId: 7, exclusion: 'layout:7', inScope: 2, faulty: 3, atStake: 70n, netEffect: 30n });
+    expect(ours?.rows.map(({ account: { id }, finding, concern }) => [id, finding.kind === 'in_layout' ? finding.state : finding.kind, concern])).toEqual([
+      [2, 'doubled', 'wrong'],
+      [1, 'unplaced', 'wrong'],
+      [3, 'left_out', 'out'],
+    ]);
+  });
+
+  it('is of none where none claims to be whole', () => {
+    expect(proof(undefined)).toEqual([]);
+  });
+});
 
 describe('coverage of a placement', () => {
   const categories = [category(1, 'Bank'), category(2, 'Sales', { element: 'income', step: 'revenue' })];

@@ -18,6 +18,7 @@ import { standsIn } from '../../shared/api/standsIn.ts';
 import type { PlacedAccount, PlacementModel } from '../rehearsal/index.ts';
 
 export type Finding =
+  | { readonly kind: 'in_layout'; readonly state: 'unplaced' | 'doubled' | 'half_placed'; readonly layout: string }
   | { readonly kind: 'unplaced' | 'doubled' | 'half_placed' | 'range_odd' | 'on_parent' | 'against_side' | 'no_code' }
   | {
       readonly kind: 'code_odd';
@@ -47,6 +48,8 @@ export interface CoveredScope {
   /** What exclusions from it are kept under. */
   readonly exclusion: string;
   readonly list: CodeListBody | null;
+  /** The composed layout that it is of. */
+  readonly layoutId: number | null;
   /** `false` for a list that is complete for nothing that was declared. */
   readonly isClaimed: boolean;
   readonly inScope: number;
@@ -113,6 +116,7 @@ export function placementScopes(
       name: kind === 'balance_sheet' ? 'Balance sheet' : 'Income statement',
       exclusion,
       list: null,
+      layoutId: null,
       isClaimed: true,
       inScope,
       faulty: faults.length,
@@ -132,6 +136,7 @@ export function placementScopes(
     name,
     exclusion,
     list: null,
+    layoutId: null,
     isClaimed: true,
     inScope: own.reduce((total, scope) => total + scope.inScope, 0),
     faulty: own.reduce((total, scope) => total + scope.faulty, 0),
@@ -140,6 +145,40 @@ export function placementScopes(
     rows: own.flatMap(({ rows }) => rows).sort(byConcern),
   };
   return [whole, ...own];
+}
+
+/** The coverage of each composed layout in use that claims to be whole, as the server proved it over the placement that is applied. */
+export function layoutScopes(view: PlacementView, model: PlacementModel, proofs: readonly ProofBody[]): CoveredScope[] {
+  return proofs
+    .flatMap(({ layouts = [] }) => layouts)
+    .map(({ layoutId, name, inScope, faults }): CoveredScope => {
+      const exclusion = `layout:${layoutId}`;
+      const row = (accountId: number, finding: Finding, concern: Concern, net: bigint): CoverageRow[] => {
+        const account = model.byId.get(accountId);
+        return account ? [{ account, finding, concern, net, before: 0n }] : [];
+      };
+      const nets = faults.map(({ net }) => BigInt(net));
+      return {
+        key: exclusion,
+        name,
+        exclusion,
+        list: null,
+        layoutId,
+        isClaimed: true,
+        inScope,
+        faulty: faults.length,
+        atStake: nets.reduce((sum, net) => sum + (net < 0n ? -net : net), 0n),
+        netEffect: nets.reduce((sum, net) => sum + net, 0n),
+        rows: [
+          ...faults.flatMap(({ accountId, state, net }) =>
+            row(accountId, { kind: 'in_layout', state, layout: name }, net === '0' ? 'idle' : 'wrong', BigInt(net)),
+          ),
+          ...view.exclusions
+            .filter(({ scope }) => scope === exclusion)
+            .flatMap(({ accountId, reason, by, at }) => row(accountId, { kind: 'left_out', reason, by, at }, 'out', 0n)),
+        ].sort(byConcern),
+      };
+    });
 }
 
 /** The coverage of each list of report codes. */
@@ -163,6 +202,7 @@ export function listScopes(view: PlacementView, model: PlacementModel, lists: re
         name: list.name,
         exclusion: list.key,
         list,
+        layoutId: null,
         isClaimed: isDeclaredComplete(list),
         inScope,
         faulty: missing.length,

@@ -4,7 +4,7 @@ import { momentText } from '../../shared/words/momentText.ts';
 import type { PlacementModel } from '../rehearsal/index.ts';
 import type { Concern, CoverageRow, Finding } from './coverageModel.ts';
 
-export const findingNames: Readonly<Record<Finding['kind'], string>> = {
+const names: Readonly<Record<Exclude<Finding['kind'], 'in_layout'>, string>> = {
   unplaced: 'unplaced',
   doubled: 'doubled',
   half_placed: 'half-placed',
@@ -15,6 +15,10 @@ export const findingNames: Readonly<Record<Finding['kind'], string>> = {
   code_odd: 'code at odds',
   left_out: 'left out',
 };
+
+export function findingName(finding: Finding): string {
+  return names[finding.kind === 'in_layout' ? finding.state : finding.kind];
+}
 
 export const concernNames: Readonly<Record<Concern, string>> = {
   wrong: 'Wrong today',
@@ -30,6 +34,8 @@ export const concernNamesOfLists: Readonly<Record<Concern, string>> = { ...conce
 export function causeText({ account, finding, net }: CoverageRow, model: PlacementModel): string {
   const nameOf = (id: number) => model.placement.categories.get(id)?.name ?? '';
   switch (finding.kind) {
+    case 'in_layout':
+      return inLayout[finding.state](finding.layout);
     case 'unplaced':
       return account.active ? 'in no category' : 'in no category, inactive';
     case 'doubled':
@@ -54,11 +60,19 @@ export function causeText({ account, finding, net }: CoverageRow, model: Placeme
   }
 }
 
+const inLayout = {
+  unplaced: (layout: string) => `No line of ${layout} takes it.`,
+  half_placed: (layout: string) => `Lines of ${layout} take some of it, one of its sides or facet values, and none takes the rest.`,
+  doubled: (layout: string) => `More than one line of ${layout} takes it.`,
+};
+
 /** The same in a sentence. */
 export function whyText({ account, finding, net }: CoverageRow, model: PlacementModel): string {
   const nameOf = (id: number) => model.placement.categories.get(id)?.name ?? '';
   const [stands] = standsIn(account);
   switch (finding.kind) {
+    case 'in_layout':
+      return inLayout[finding.state](finding.layout);
     case 'unplaced':
       return account.active ? 'It stands in no category.' : 'It stands in no category; it is inactive.';
     case 'doubled':

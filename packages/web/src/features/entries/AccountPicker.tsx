@@ -11,6 +11,8 @@ interface AccountPickerProps {
   readonly isAtFault: boolean;
   readonly placeholder?: string;
   readonly onChange: (account: ChartAccountBody | null) => void;
+  /** Why one of them is not to be had, which is then said in its place; `null` where it is. */
+  readonly refusal?: (account: ChartAccountBody) => string | null;
   /** Chosen from the list with the keyboard: it goes on. */
   readonly onChosen?: () => void;
   readonly onEnter?: (event: KeyboardEvent<HTMLInputElement>) => void;
@@ -19,12 +21,25 @@ interface AccountPickerProps {
 const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
 
 /** An account by its number, its name or a part of either. */
-export function AccountPicker({ label, accounts, accountId, isAtFault, placeholder, onChange, onChosen, onEnter }: AccountPickerProps) {
+export function AccountPicker({ label, accounts, accountId, isAtFault, placeholder, refusal, onChange, onChosen, onEnter }: AccountPickerProps) {
   return (
     <Autocomplete
       options={accounts}
       filterOptions={few}
       getOptionLabel={(account) => account.label}
+      getOptionDisabled={(account) => (refusal?.(account) ?? null) !== null}
+      renderOption={({ key, ...option }, account) => {
+        const refused = refusal?.(account) ?? null;
+        return (
+          <li key={key} {...option}>
+            <span>
+              {account.label}
+              {refused !== null && <small className={styles.refusal}>{refused}</small>}
+            </span>
+          </li>
+        );
+      }}
+      noOptionsText="No account has this in its number or name"
       value={accounts.find(({ id }) => id === accountId) ?? null}
       onChange={(event, account, reason) => {
         onChange(account);

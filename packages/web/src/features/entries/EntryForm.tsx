@@ -50,12 +50,15 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates, se
   // One key for one entry: sent twice, it posts once.
   const key = useRef(crypto.randomUUID());
   const postable = useMemo(() => accounts.filter(({ active, isParent }) => active && !isParent), [accounts]);
+  // One that takes no entries is found all the same, behind the others, and says why.
+  const shown = useMemo(() => [...postable, ...accounts.filter((account) => refusalOf(account) !== null)], [postable, accounts]);
   // A form of two accounts has room for no more.
   const isTwo = draft.rows.slice(2).every(isBlank) && draft.rows.every(({ foreign }) => foreign === null);
   const isShort = params.get('form') === 'two' && isTwo;
   const lines = linesOf(draft.rows, currency);
   const faults = faultsOf(lines);
   const difference = differenceOf(lines);
+  const isNothing = lines.every(({ debit, credit }) => debit === 0n && credit === 0n);
   const periods = company.years.flatMap((year) => year.periods);
   const adjustingPeriod = periods.find(({ isAdjusting, lastDay }) => isAdjusting && lastDay === draft.date) ?? null;
   const ordinary = periods.find(({ isAdjusting, firstDay, lastDay }) => !isAdjusting && firstDay <= draft.date && draft.date <= lastDay);
@@ -120,7 +123,8 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates, se
         <ShortEntry
           key={count}
           rows={draft.rows}
-          accounts={postable}
+          accounts={shown}
+          refusal={refusalOf}
           currency={currency}
           isAtFault={tries > 0}
           onChange={(rows) => change({ rows: withRoom(rows) })}
@@ -129,7 +133,8 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates, se
         <EntryLines
           key={count}
           rows={draft.rows}
-          accounts={postable}
+          accounts={shown}
+          refusal={refusalOf}
           facets={facets}
           currency={currency}
           rates={rates}
@@ -138,14 +143,16 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates, se
           onChange={(rows) => change({ rows: withRoom(rows) })}
         />
       )}
-      <p role="status" className={difference === 0n ? styles.holds : styles.difference}>
-        {difference === 0n
-          ? '✓ Debits equal credits.'
-          : `▲ ${formatAmount(difference < 0n ? -difference : difference, currency)} missing in ${difference > 0n ? 'credit' : 'debit'}.`}
+      <p role="status" className={isNothing ? styles.quiet : difference === 0n ? styles.holds : styles.difference}>
+        {isNothing
+          ? 'No amounts yet.'
+          : difference === 0n
+            ? '✓ Debits equal credits.'
+            : `▲ ${formatAmount(difference < 0n ? -difference : difference, currency)} missing in ${difference > 0n ? 'credit' : 'debit'}.`}
         {tries > 0 && faults.length > 0 && ` ${faults.map(faultText).filter(Boolean).join(' ')}`}
       </p>
       <div className={styles.buttons}>
-        <Button type="submit" variant="contained" disabled={isLoading || lock !== null} title="Ctrl Enter">
+        <Button type="submit" variant="contained" disabled={isLoading || lock !== null || isUntouched(draft)} title="Ctrl Enter">
           Post
         </Button>
         <Button onClick={begin} disabled={isUntouched(draft)}>
@@ -162,6 +169,12 @@ export function EntryForm({ first, isCopy, accounts, facets, currency, rates, se
       </div>
     </form>
   );
+}
+
+/** Why an account takes no entries. */
+function refusalOf({ active, isParent }: ChartAccountBody): string | null {
+  if (isParent) return 'has sub-accounts: entries go to one of them';
+  return active ? null : 'is retired: it takes no entries until it is reopened';
 }
 
 function foreignBody(foreign: EntryRow['foreign']) {

@@ -14,6 +14,7 @@ interface EntryLinesProps {
   readonly rows: readonly EntryRow[];
   /** Those that take postings. */
   readonly accounts: readonly ChartAccountBody[];
+  readonly refusal: (account: ChartAccountBody) => string | null;
   readonly facets: readonly CodeListBody[];
   readonly currency: Currency;
   readonly rates: readonly ExchangeRate[];
@@ -24,7 +25,7 @@ interface EntryLinesProps {
 }
 
 /** The lines of an entry in fields: Enter goes to the next one, and on an empty amount takes what is missing there. */
-export function EntryLines({ rows, accounts, facets, currency, rates, day, faults, onChange }: EntryLinesProps) {
+export function EntryLines({ rows, accounts, refusal, facets, currency, rates, day, faults, onChange }: EntryLinesProps) {
   const body = useRef<HTMLTableSectionElement>(null);
   const [splitting, setSplitting] = useState<string | null>(null);
   const columns = 5 + facets.length;
@@ -123,6 +124,7 @@ export function EntryLines({ rows, accounts, facets, currency, rates, day, fault
                 <AccountPicker
                   label={`Account of line ${at + 1}`}
                   accounts={accounts}
+                  refusal={refusal}
                   accountId={row.accountId}
                   isAtFault={isAtFault(at, ['account_missing'])}
                   // The account names the values that its lines get; what is not right is changed on the line.

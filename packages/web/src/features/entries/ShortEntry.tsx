@@ -8,13 +8,14 @@ import styles from './NewEntryScreen.module.css';
 interface ShortEntryProps {
   readonly rows: readonly EntryRow[];
   readonly accounts: readonly ChartAccountBody[];
+  readonly refusal: (account: ChartAccountBody) => string | null;
   readonly currency: Currency;
   readonly isAtFault: boolean;
   readonly onChange: (rows: readonly EntryRow[]) => void;
 }
 
 /** An entry of two accounts and one amount; facet values are those that the accounts name. */
-export function ShortEntry({ rows, accounts, currency, isAtFault, onChange }: ShortEntryProps) {
+export function ShortEntry({ rows, accounts, refusal, currency, isAtFault, onChange }: ShortEntryProps) {
   const table = useRef<HTMLDivElement>(null);
   const [to, from] = [rows[0] ?? emptyRow(), rows[1] ?? emptyRow()];
   useEffect(() => table.current?.querySelector<HTMLInputElement>('input')?.focus(), []);
@@ -45,6 +46,7 @@ export function ShortEntry({ rows, accounts, currency, isAtFault, onChange }: Sh
       <AccountPicker
         label={label}
         accounts={accounts}
+        refusal={refusal}
         accountId={row.accountId}
         isAtFault={isAtFault && row.accountId === null}
         onChange={(account) => setAccount(at, account)}

@@ -7,6 +7,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useState } from 'react';
 import { standsIn } from '../../shared/api/standsIn.ts';
+import { useRangePick } from '../../shared/components/useRangePick.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { onNaturalSide, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
 import styles from './AddAccountsDialog.module.css';
@@ -38,8 +39,11 @@ export function AddAccountsDialog({ currency, node, onClose, onAdd }: AddAccount
     standsIn(account)
       .map(({ categoryId }) => model.tree.nodes.get(categoryId))
       .flatMap((place) => (place ? [pathOf(place).join(' › ')] : []));
-  const toggle = (accountId: number) =>
-    setPicked((before) => (before.has(accountId) ? new Set([...before].filter((other) => other !== accountId)) : new Set([...before, accountId])));
+  const pick = useRangePick(
+    shown.map((account) => account.id),
+    picked,
+    setPicked,
+  );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-label={`Add accounts to ${name}`}>
       <DialogTitle>Add accounts to {name}</DialogTitle>
@@ -61,7 +65,7 @@ export function AddAccountsDialog({ currency, node, onClose, onAdd }: AddAccount
               return (
                 <li key={account.id} style={{ transform: `translateY(${start}px)` }}>
                   <label>
-                    <input type="checkbox" checked={picked.has(account.id)} onChange={() => toggle(account.id)} />
+                    <input type="checkbox" checked={picked.has(account.id)} onChange={(event) => pick(account.id, event)} />
                     <span>
                       {account.label}
                       <small data-unplaced={now.length === 0 || undefined}>{now.length === 0 ? 'unplaced' : `now in ${now.join(' and ')}`}</small>

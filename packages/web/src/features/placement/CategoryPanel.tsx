@@ -1,9 +1,10 @@
 import { useDraggable } from '@dnd-kit/core';
 import { type CategoryNode, type Currency, formatAmount, isOnSide, otherSide, type PlaceSide, pathOf } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
-import { type MouseEvent, useState } from 'react';
+import { type ChangeEvent, type MouseEvent, useState } from 'react';
 import { isAgainst } from '../../shared/api/isAgainst.ts';
 import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { useRangePick } from '../../shared/components/useRangePick.ts';
 import { useRowMenu } from '../../shared/components/useRowMenu.tsx';
 import { useAccountMenu } from '../../shared/state/useAccountMenu.ts';
 import { useMay } from '../../shared/state/useCompany.ts';
@@ -37,6 +38,12 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
   const menu = useRowMenu();
   const menuOf = useAccountMenu();
   const [open, setOpen] = useState<'edit' | 'sub' | 'accounts' | 'remove' | 'split' | null>(null);
+  const standing = chosen ? (model.standing.get(chosen.category.id) ?? []) : [];
+  const pick = useRangePick(
+    standing.map(({ account }) => account.id),
+    selected,
+    onSelect,
+  );
   if (!chosen)
     return (
       <aside className={styles.panel} aria-label="Chosen category">
@@ -49,16 +56,9 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
       </aside>
     );
   const { category } = chosen;
-  const standing = model.standing.get(category.id) ?? [];
   const described = model.placement.categories.get(category.id) ?? null;
   const ranges = described?.ranges ?? [];
   const picked = standing.filter(({ account }) => selected.has(account.id));
-  const pick = (account: PlacedAccount) => {
-    const next = new Set(selected);
-    if (next.has(account.id)) next.delete(account.id);
-    else next.add(account.id);
-    onSelect(next);
-  };
   /** An overdraft, or whatever else belongs elsewhere while its balance is against what is normal for it. */
   const sideChoices = (account: PlacedAccount) => {
     if (!mayPlace) return [];
@@ -156,7 +156,7 @@ export function CategoryPanel({ currency, chosen, selected, onSelect, onLetGo, o
             currency={currency}
             element={category.element}
             isSelected={selected.has(account.id)}
-            onPick={() => pick(account)}
+            onPick={(event) => pick(account.id, event)}
             onMenu={(event) => menu.open(event, [...sideChoices(account), ...menuOf(account.id)])}
           />
         ))}
@@ -235,7 +235,7 @@ interface AccountRowProps {
   readonly currency: Currency;
   readonly element: PlacedAccount['element'];
   readonly isSelected: boolean;
-  readonly onPick: () => void;
+  readonly onPick: (event: ChangeEvent) => void;
   readonly onMenu: (event: MouseEvent) => void;
 }
 

@@ -2,8 +2,9 @@ import { useDraggable } from '@dnd-kit/core';
 import { type Currency, formatAmount, type Proposal } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useMemo, useRef, useState } from 'react';
+import { type ChangeEvent, memo, useMemo, useRef, useState } from 'react';
 import { sameButFunctions } from '../../shared/components/sameButFunctions.ts';
+import { useRangePick } from '../../shared/components/useRangePick.ts';
 import { useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { onNaturalSide, type PlacedAccount, type PlacementModel, usePlacement, useProposals } from '../rehearsal/index.ts';
@@ -34,7 +35,6 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
   const mayPlace = useMay('keep_placement');
   const [filter, setFilter] = useState('');
   const scroller = useRef<HTMLDivElement>(null);
-  const lastPicked = useRef<number>(-1);
   const shown = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
     return unplaced.filter(({ label, element }) => words.every((word) => `${label} ${element}`.toLowerCase().includes(word)));
@@ -52,18 +52,11 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
   const agreed = mayPlace ? shown.filter(({ id }) => proposals.get(id)?.agree) : [];
   const atStake = unplaced.reduce((sum, { amount }) => sum + (BigInt(amount) < 0n ? -BigInt(amount) : BigInt(amount)), 0n);
   const picked = shown.filter(({ id }) => selected.has(id)).length;
-  const pick = (id: number, extend: boolean) => {
-    const next = new Set(selected);
-    const at = shown.findIndex((one) => one.id === id);
-    const account = shown[at];
-    if (!account) return;
-    if (extend && lastPicked.current >= 0)
-      for (let index = Math.min(at, lastPicked.current); index <= Math.max(at, lastPicked.current); index++) next.add((shown[index] as PlacedAccount).id);
-    else if (next.has(account.id)) next.delete(account.id);
-    else next.add(account.id);
-    lastPicked.current = at;
-    onSelect(next);
-  };
+  const pick = useRangePick(
+    shown.map(({ id }) => id),
+    selected,
+    onSelect,
+  );
   // Cards and buttons are not drawn anew for what they call, so that what they call is the latest.
   const accept = () => actions.place(agreed.map((account) => [account, proposals.get(account.id)?.proposals[0]?.categoryId ?? 0] as const));
   const latest = useRef({ pick, accept });
@@ -132,7 +125,7 @@ export function UnplacedPanel({ currency, selected, recent, onSelect, onMove, on
                   oddIn={pathsOf(account.oddIn)}
                   currency={currency}
                   isSelected={selected.has(account.id)}
-                  onPick={(extend) => latest.current.pick(account.id, extend)}
+                  onPick={(event) => latest.current.pick(account.id, event)}
                 />
                 <Proposals proposals={proposed(account)} account={account} model={model} onAccept={onMoveOne} />
               </li>
@@ -175,12 +168,12 @@ const Card = memo(function Card({
   oddIn: string;
   currency: Currency;
   isSelected: boolean;
-  onPick: (extend: boolean) => void;
+  onPick: (event: ChangeEvent) => void;
 }) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: account.id });
   return (
     <label ref={setNodeRef} {...listeners} className={styles.card} data-chosen={isSelected || undefined} data-dragging={isDragging || undefined}>
-      <input type="checkbox" checked={isSelected} onChange={(event) => onPick((event.nativeEvent as MouseEvent).shiftKey === true)} />
+      <input type="checkbox" checked={isSelected} onChange={onPick} />
       <span className={styles.name} title={account.label}>
         {account.label}
       </span>

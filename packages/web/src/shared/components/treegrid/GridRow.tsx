@@ -62,6 +62,8 @@ function DrawnRow<Row extends object>(props: GridRowProps<Row>) {
       className={styles.row}
       style={start === null ? undefined : { transform: `translateY(${start}px)` }}
       onFocus={(event) => event.target === event.currentTarget && !props.isActive && actions.current.stand(place)}
+      // A click with shift takes rows; the text between the two is not marked, or it would be copied in their place.
+      onMouseDown={(event) => event.shiftKey && !(event.target as HTMLElement).closest('button, input, select') && event.preventDefault()}
       onClick={(event) => {
         if ((event.target as HTMLElement).closest('button, input, select')) return;
         actions.current.press(row, place, event.shiftKey);

@@ -39,6 +39,8 @@ export interface TreeGridHandle {
   showRow(key: number): void;
   /** The cell that the keyboard stands on: the columns from it to the right, and the rows from it down. */
   cell(): { readonly columnIds: readonly string[]; keysFrom(count: number): number[] } | null;
+  /** The rows of the block, where it is more than one. */
+  block(): number[];
   /** Edits that cell, beginning with a text; `false` where it is not edited. */
   editWith(text: string): boolean;
 }
@@ -137,8 +139,8 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
     toggle,
     stand: (place) => block.moveTo(place, false),
     press: (row, place, isExtending) => {
-      block.moveTo(place, isExtending);
-      if (isExtending) return;
+      if (isExtending) return moveTo(place, true);
+      block.moveTo(place, false);
       block.toColumn(null);
       onOpen?.(row);
     },
@@ -174,6 +176,7 @@ export function TreeGrid<Row extends object>(props: TreeGridProps<Row>) {
         keysFrom: (count) => [...order.subarray(block.active, block.active + count)].map((at) => keyOf(rows[at] as Row)),
       };
     },
+    block: () => (block.first === block.last ? [] : [...order.subarray(block.first, block.last + 1)].map((at) => keyOf(rows[at] as Row))),
     editWith: (text) => {
       const edit = cells.editOf(column);
       if (!edit || edit.choices) return false;
