@@ -10,6 +10,7 @@ import {
   toDecimalText,
 } from '@ivory-ladder/core';
 import ExcelJS from 'exceljs';
+import { withClosingCash } from './closingCash.ts';
 import { sheetName } from './sheetName.ts';
 import { fileNameOf, hasNotes } from './statementCaptions.ts';
 import { type CellWriter, exactSheet, isOfPercents, liveCell, scaledCell } from './statementCells.ts';
@@ -32,11 +33,15 @@ export async function writeStatementWorkbook(document: StatementDocument): Promi
   const statement = drawDocument(document);
   const workbook = new ExcelJS.Workbook();
   workbook.creator = 'Ivory Ladder';
-  const { unit, kept, rows, currency } = statement;
+  const { unit, kept, currency, columns } = statement;
+  const rows = withClosingCash(statement.rows, columns);
   const printed: Sheet = { rows, exponent: currency.exponent, write: unit === undefined ? liveCell : scaledCell, isPrinted: true };
   writeSheet(workbook, sheetName(statement.title, [exactSheet]), statement, printed);
   if (unit !== undefined) {
-    const exact = rows.map((row) => ({ ...row, values: row.exact }));
+    const exact = withClosingCash(
+      statement.rows.map((row) => ({ ...row, values: row.exact })),
+      columns,
+    );
     writeSheet(workbook, exactSheet, statement, { rows: exact, exponent: kept.exponent, write: liveCell, isPrinted: false });
   }
   return {
