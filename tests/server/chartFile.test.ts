@@ -1,4 +1,4 @@
-import type { ChartCheckBody, ChartView, Company, History } from '@ivory-ladder/contract';
+import type { ChartCheckBody, ChartView, CodeListBody, Company, History } from '@ivory-ladder/contract';
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { TestServer } from '../support/server.ts';
@@ -121,6 +121,31 @@ describe('the chart as a file', () => {
         ['6000 Running', 'added'],
       ]),
     );
+  });
+
+  it('tells codes that it gives to accounts which they are not meant for, and none that stood so before', async () => {
+    const books = await open();
+    const list = await server.ok<CodeListBody>('POST', `${books.path}/code-lists`, {
+      kind: 'report',
+      name: 'Tax',
+      codes: [
+        { code: 'A1', caption: 'Money', element: 'asset', side: 'debit' },
+        { code: 'S1', caption: 'Sales', element: 'income' },
+      ],
+    });
+    await books.change('3000', { codes: { [list.key]: 'S1' } });
+    const heading =
+      (await books.written('csv'))
+        .toString('utf8')
+        .split(/\r?\n/)[0]
+        ?.split(',')
+        .find((cell) => cell.includes('Tax')) ?? '';
+    const { codesAtOdds, states } = await books.load(`Number,${heading}\n1000,A1\n4000,A1\n6200,S1\n3000,S1\n`);
+    expect(states).toEqual(['changed', 'changed', 'changed', 'same']);
+    expect(codesAtOdds).toEqual([
+      { list: 'Tax', number: '4000', name: 'Sales', code: 'A1', caption: 'Money', meantFor: 'asset', account: 'income' },
+      { list: 'Tax', number: '6200', name: 'Insurance', code: 'S1', caption: 'Sales', meantFor: 'income', account: 'expense' },
+    ]);
   });
 
   it('a role moves with the file, and its holder of before is told in history', async () => {

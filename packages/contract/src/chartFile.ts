@@ -47,6 +47,10 @@ export const chartCheck = z.object({
   /** What heads the column of each list in the file. */
   listHeadings: z.record(z.string(), z.string()),
   effect: statementEffect,
+  /** Codes that it gives to accounts of another element or side than they are meant for. */
+  codesAtOdds: z.array(
+    z.object({ list: z.string(), number: z.string(), name: z.string(), code: z.string(), caption: z.string(), meantFor: z.string(), account: z.string() }),
+  ),
   structureVersion: version,
   revision: version,
 });

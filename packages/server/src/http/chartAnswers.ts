@@ -151,7 +151,16 @@ export function toEffect({ lookedAt, rows }: WholeEffect): StatementEffect {
   };
 }
 
-export function toChartCheck({ fileName, comparison, unknownColumns, listHeadings, effect, structureVersion, revision }: ChartCheck): ChartCheckBody {
+export function toChartCheck({
+  fileName,
+  comparison,
+  unknownColumns,
+  listHeadings,
+  effect,
+  codesAtOdds,
+  structureVersion,
+  revision,
+}: ChartCheck): ChartCheckBody {
   return {
     fileName,
     rows: comparison.rows.map((row) => ({ ...row, changes: row.changes.map((change) => ({ ...change })), faults: row.faults.map((fault) => ({ ...fault })) })),
@@ -160,6 +169,15 @@ export function toChartCheck({ fileName, comparison, unknownColumns, listHeading
     unknownColumns: [...unknownColumns],
     listHeadings,
     effect: toEffect(effect),
+    codesAtOdds: codesAtOdds.map(({ list, account, code, reason }) => ({
+      list,
+      number: account.number,
+      name: account.name,
+      code: code.code,
+      caption: code.caption,
+      meantFor: (reason === 'element' ? code.element : code.side) ?? '',
+      account: reason === 'element' ? account.element : account.normalSide,
+    })),
     structureVersion,
     revision,
   };

@@ -6,10 +6,12 @@ import {
   chartCells,
   chartColumnsOf,
   chartSheet,
+  codesAtOdds,
   compareChart,
   describeColumn,
   type Element,
   fail,
+  type ListedCode,
   type Outcome,
   type Place,
   proposeTermAndStep,
@@ -33,9 +35,18 @@ export interface ChartCheck {
   /** What heads the column of each list. */
   readonly listHeadings: Readonly<Record<string, string>>;
   readonly effect: WholeEffect;
+  /** Codes that the file gives to accounts of an element or a side that they are not meant for. */
+  readonly codesAtOdds: readonly CodeGivenAtOdds[];
   /** What the check was made against; the file is applied to no other. */
   readonly structureVersion: number;
   readonly revision: number;
+}
+
+export interface CodeGivenAtOdds {
+  readonly list: string;
+  readonly account: Pick<Books['accounts'][number], 'number' | 'name' | 'element' | 'normalSide'>;
+  readonly code: ListedCode;
+  readonly reason: 'element' | 'side';
 }
 
 export type ChartFileKind = 'csv' | 'xlsx' | 'template';
@@ -56,16 +67,38 @@ export async function checkChartFile(ports: Ports, access: Access<'keep_chart'>,
   const compared = await compareFile(ports, access, fileId);
   if (!compared.ok) return compared;
   const { books, fileName, comparison, unknownColumns } = compared.value;
+  const after = comparison.accounts.length === 0 ? books : booksWith(books, comparison);
   const effect =
-    comparison.accounts.length === 0
+    after === books
       ? succeed(noEffect)
-      : await wholeEffect(ports, books, booksWith(books, comparison), span, {
+      : await wholeEffect(ports, books, after, span, {
           layouts: runningAs(await layoutsKeptBy(ports, books, numbersIn(comparison.accounts))),
         });
   if (!effect.ok) return effect;
   const { structureVersion } = books.company;
   const listHeadings = Object.fromEntries(books.lists.map(({ key }) => [key, describeColumn(key, books.lists).heading]));
-  return succeed({ fileName, comparison, unknownColumns, listHeadings, effect: effect.value, structureVersion, revision: books.cube.revision });
+  return succeed({
+    fileName,
+    comparison,
+    unknownColumns,
+    listHeadings,
+    effect: effect.value,
+    codesAtOdds: givenAtOdds(books, after),
+    structureVersion,
+    revision: books.cube.revision,
+  });
+}
+
+/** Those that stand so already are not the file's. */
+function givenAtOdds(books: Books, after: Books): CodeGivenAtOdds[] {
+  const stands = new Map(books.accounts.map((account) => [account.id, account]));
+  return after.lists.flatMap((list) =>
+    codesAtOdds(list, after.accounts, () => null).flatMap(({ account, listed: code, reason }): CodeGivenAtOdds[] => {
+      const before = stands.get(account.id);
+      const isOld = before?.codes[list.key] === account.codes[list.key] && before?.element === account.element && before?.normalSide === account.normalSide;
+      return isOld || reason === 'category' ? [] : [{ list: list.name, account, code, reason }];
+    }),
+  );
 }
 
 /** Whole or not at all, and only against the chart that the check showed. */

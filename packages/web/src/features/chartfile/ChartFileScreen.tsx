@@ -16,7 +16,7 @@ import { useSpan } from '../../shared/state/useSpan.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './ChartFileScreen.module.css';
-import { type ListHeadings, rowText } from './chartFileText.ts';
+import { changedFields, fieldName, type ListHeadings, rowText } from './chartFileText.ts';
 
 type Row = ChartCheckBody['rows'][number];
 
@@ -45,7 +45,17 @@ export function ChartFileScreen() {
   }, [data]);
   const chosen = (Object.keys(stateNames) as Row['state'][]).find((state) => state === params.get('show'));
   const shown = chosen ?? (counts.wrong > 0 ? 'wrong' : null);
-  const isSought = useMemo(() => (shown === null ? ({ state }: Row) => state !== 'same' : ({ state }: Row) => state === shown), [shown]);
+  const fields = useMemo(() => changedFields(data?.rows ?? []), [data]);
+  const field = fields.find(({ field: one }) => one === params.get('field'))?.field ?? null;
+  const isSought = useMemo(
+    () => (row: Row) =>
+      field === null
+        ? shown === null
+          ? row.state !== 'same'
+          : row.state === shown
+        : row.state === 'changed' && row.changes.some((change) => change.field === field),
+    [shown, field],
+  );
   const columns = useMemo(() => columnsOf(company.numbered, data?.listHeadings ?? {}), [company.numbered, data]);
   const back = `/companies/${company.id}/ledger/chart`;
   if (error !== undefined && !data)
@@ -91,6 +101,15 @@ export function ChartFileScreen() {
             ))}
           </div>
         </header>
+        {fields.length > 1 && (
+          <div className={styles.states} role="group" aria-label="Changed rows by field">
+            {fields.map(({ field: one, rows }) => (
+              <button key={one} type="button" aria-pressed={field === one} onClick={() => setParams(field === one ? {} : { field: one })}>
+                {rows.toLocaleString('en-GB')} {fieldName(one, data.listHeadings)}
+              </button>
+            ))}
+          </div>
+        )}
         {toDo === 0 && counts.wrong === 0 && chosen === undefined ? (
           <EmptyState title="Nothing to do">
             <p>Every row says what the chart says already.</p>
@@ -119,6 +138,22 @@ export function ChartFileScreen() {
           </p>
         )}
         {data.unknownColumns.length > 0 && <p className={styles.odd}>Not known, left alone: {data.unknownColumns.join(', ')}.</p>}
+        {data.codesAtOdds.length > 0 && (
+          <details className={styles.odd}>
+            <summary>
+              {counted(data.codesAtOdds.length, 'code is', 'codes are')} meant for another element or side than{' '}
+              {data.codesAtOdds.length === 1 ? 'its account has' : 'their accounts have'}
+            </summary>
+            <ul className={styles.list}>
+              {data.codesAtOdds.slice(0, mostMissing).map(({ list, number, name, code, caption, meantFor, account }) => (
+                <li key={`${list} ${number} ${name}`}>
+                  {accountLabel({ number, name })}: {list} {code} {caption} is for {meantFor}, it is {account}
+                </li>
+              ))}
+              {data.codesAtOdds.length > mostMissing && <li>and {data.codesAtOdds.length - mostMissing} more</li>}
+            </ul>
+          </details>
+        )}
         {data.newCategories.length > 0 && (
           <div>
             <h3>{counted(data.newCategories.length, 'new category', 'new categories')}</h3>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { rowText } from './chartFileText.ts';
+import { changedFields, fieldName, rowText } from './chartFileText.ts';
 
 const row = { row: 2, number: '6200', name: 'Insurance', faults: [], changes: [] };
 
@@ -35,5 +35,20 @@ describe('rows of a chart file in words', () => {
       { field: 'category' as const, before: '', after: 'Staff costs' },
     ];
     expect(rowText({ ...row, state: 'new', changes }, {})).toBe('Element expense, Category Staff costs');
+  });
+
+  it('are counted by the fields that change, in changed rows alone, the most frequent first', () => {
+    const change = (field: 'name' | 'number' | 'report:4') => ({ field, before: '', after: 'x' });
+    const rows = [
+      { state: 'changed' as const, changes: [change('name'), change('report:4')] },
+      { state: 'changed' as const, changes: [change('report:4')] },
+      { state: 'new' as const, changes: [change('number')] },
+      { state: 'same' as const, changes: [] },
+    ];
+    expect(changedFields(rows)).toEqual([
+      { field: 'report:4', rows: 2 },
+      { field: 'name', rows: 1 },
+    ]);
+    expect([fieldName('report:4', { 'report:4': 'Tax' }), fieldName('name', {})]).toEqual(['Tax', 'Name']);
   });
 });

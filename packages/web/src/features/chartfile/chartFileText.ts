@@ -32,10 +32,18 @@ const reasons: Readonly<Record<RowFault['reason'], (about: string, heading: stri
 type Field = Row['changes'][number]['field'];
 export type ListHeadings = ChartCheckBody['listHeadings'];
 
-const headingOf = (field: Field, lists: ListHeadings): string => (isListKey(field) ? (lists[field] ?? field) : chartColumns[field].heading);
+export const fieldName = (field: Field, lists: ListHeadings): string => (isListKey(field) ? (lists[field] ?? field) : chartColumns[field].heading);
+
+/** In how many changed rows a field changes, the most frequent first. */
+export function changedFields(rows: readonly Pick<Row, 'state' | 'changes'>[]): { readonly field: Field; readonly rows: number }[] {
+  const counts = new Map<Field, number>();
+  for (const { state, changes } of rows)
+    if (state === 'changed') for (const field of new Set(changes.map((change) => change.field))) counts.set(field, (counts.get(field) ?? 0) + 1);
+  return [...counts].map(([field, count]) => ({ field, rows: count })).sort((a, b) => b.rows - a.rows);
+}
 
 function faultText({ field, reason, about }: Row['faults'][number], lists: ListHeadings): string {
-  const heading = headingOf(field, lists);
+  const heading = fieldName(field, lists);
   return reasons[reason as RowFault['reason']](about ?? '', heading);
 }
 
@@ -45,12 +53,12 @@ export function rowText({ state, changes, faults }: Row, lists: ListHeadings): s
   if (state === 'new') {
     const told = changes.filter(({ field }) => field === 'element' || field === 'parent' || field.startsWith('category'));
     const isPlaced = told.some(({ field }) => field.startsWith('category'));
-    return [...told.map(({ field, after }) => `${headingOf(field, lists)} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
+    return [...told.map(({ field, after }) => `${fieldName(field, lists)} ${after}`), ...(isPlaced ? [] : ['in no category'])].join(', ');
   }
   return changes
     .map(({ field, before, after }) => {
       const [from, to] = field.startsWith('category') ? whereTheyPart(before, after) : [before, after];
-      return `${headingOf(field, lists)}: ${shown(from, 26)} → ${shown(to, 60)}`;
+      return `${fieldName(field, lists)}: ${shown(from, 26)} → ${shown(to, 60)}`;
     })
     .join('; ');
 }
