@@ -67,6 +67,30 @@ describe('the list of entries', () => {
     ]);
     expect((await books.list(`limit=2&to=2026-05-31&after=${first.next}`)).entries.map(({ description }) => description)).toEqual(['Rent of April']);
   });
+
+  it('says of an entry without a text what its lines are about', async () => {
+    const books = await open();
+    const [insurance, bank] = [await books.idOf('6200'), await books.idOf('1000')];
+    const write = (description: string, texts: readonly string[]) =>
+      server.ok('POST', `${books.path}/entries`, {
+        date: '2026-06-01',
+        description,
+        lines: [
+          { accountId: insurance, debit: '5', text: texts[0] ?? '' },
+          { accountId: insurance, debit: '5', text: texts[1] ?? '' },
+          { accountId: bank, credit: '10' },
+        ],
+      });
+    await write('Hull', ['of the Tern']);
+    await write('', ['', 'of the Gull']);
+    await write('', []);
+    const { entries } = await books.list('from=2026-06-01&to=2026-06-01');
+    expect(entries.map(({ description, about }) => [description, about])).toEqual([
+      ['', 'Insurance'],
+      ['', 'of the Gull'],
+      ['Hull', ''],
+    ]);
+  });
 });
 
 describe('a reversal', () => {

@@ -158,7 +158,14 @@ export const entryList = z.object({
         reversesEntryId: true,
         postedBy: true,
       })
-      .extend({ isReversed: z.boolean(), /** Sum of its debits. */ amount, lines: z.int() }),
+      .extend({
+        isReversed: z.boolean(),
+        /** Sum of its debits. */
+        amount,
+        lines: z.int(),
+        /** Of one without a text of its own what its lines say it is about; else empty. */
+        about: z.string(),
+      }),
   ),
   next: z.string().nullable(),
 });

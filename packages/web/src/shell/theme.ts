@@ -51,6 +51,13 @@ export const theme = createTheme({
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiMenu: { styleOverrides: { paper: { border: '1px solid var(--rule-strong)', marginTop: 4, maxHeight: 420 } } },
     MuiMenuItem: { styleOverrides: { root: { fontSize: 13, minHeight: 30, paddingTop: 3, paddingBottom: 3 } } },
+    MuiAutocomplete: {
+      styleOverrides: {
+        paper: { border: '1px solid var(--rule-strong)', marginTop: 2, fontSize: 13 },
+        option: { fontSize: 13, lineHeight: 1.35, paddingTop: 4, paddingBottom: 4 },
+        noOptions: { fontSize: 13 },
+      },
+    },
     MuiDialog: { styleOverrides: { paper: { border: '1px solid var(--rule-strong)' } } },
     MuiDialogTitle: { styleOverrides: { root: { fontFamily: 'var(--serif)', fontWeight: 600, fontSize: 18 } } },
     MuiTooltip: { styleOverrides: { tooltip: { fontSize: 12, background: '#20262B', color: '#FFFDF8' } } },

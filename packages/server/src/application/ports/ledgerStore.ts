@@ -79,6 +79,8 @@ export interface ListedEntry extends Omit<EntryRecord, 'reversedBy' | 'postedAt'
   readonly amount: bigint;
   /** How many. */
   readonly lines: number;
+  /** Of one without a text of its own: the text of its first line that has one, else the names of its first two accounts. */
+  readonly about: string;
 }
 
 export interface EntriesWanted {

@@ -72,7 +72,7 @@ async function findIds(database: DataSource, companyId: number, wanted: readonly
 async function tellEntries(database: DataSource, companyId: number, ids: readonly number[]): Promise<ListedEntry[]> {
   if (ids.length === 0) return [];
   const rows = await rowsOf<
-    Omit<ListedEntry, 'id' | 'reversesEntryId' | 'amount' | 'lines' | 'isReversed'> &
+    Omit<ListedEntry, 'id' | 'reversesEntryId' | 'amount' | 'lines' | 'isReversed' | 'about'> &
       Record<'id' | 'amount' | 'lines' | 'isReversed', string> & { reversesEntryId: string | null }
   >(
     database,
@@ -86,10 +86,16 @@ async function tellEntries(database: DataSource, companyId: number, ids: readonl
       ORDER BY entry.entry_date DESC, entry.id DESC`,
     [companyId, ...ids],
   );
+  const about = await aboutEntries(
+    database,
+    companyId,
+    rows.filter(({ description }) => description === '').map(({ id }) => Number(id)),
+  );
   return rows.map(
     (row): ListedEntry => ({
       ...row,
       id: Number(row.id),
+      about: about.get(Number(row.id)) ?? '',
       reversesEntryId: row.reversesEntryId === null ? null : Number(row.reversesEntryId),
       amount: BigInt(row.amount),
       lines: Number(row.lines),
@@ -97,6 +103,30 @@ async function tellEntries(database: DataSource, companyId: number, ids: readonl
     }),
   );
 }
+
+async function aboutEntries(database: DataSource, companyId: number, ids: readonly number[]): Promise<ReadonlyMap<number, string>> {
+  const about = new Map<number, string>();
+  if (ids.length === 0) return about;
+  const lines = await rowsOf<{ entryId: string; line: number; text: string; name: string }>(
+    database,
+    `SELECT line.entry_id AS entryId, line.line_number AS line, line.text, account.name
+       FROM journal_line AS line JOIN account ON account.company_id = line.company_id AND account.id = line.account_id
+      WHERE line.company_id = ? AND line.entry_id IN (${ids.map(() => '?').join(', ')}) AND (line.line_number <= ${accountsTold} OR line.text <> '')
+        AND line.line_number <= ${linesLookedAt}
+      ORDER BY line.entry_id, line.line_number`,
+    [companyId, ...ids],
+  );
+  for (const id of ids) {
+    const own = lines.filter(({ entryId }) => Number(entryId) === id);
+    const names = [...new Set(own.filter(({ line }) => line <= accountsTold).map(({ name }) => name))];
+    about.set(id, own.find(({ text }) => text !== '')?.text ?? names.join(', '));
+  }
+  return about;
+}
+
+const accountsTold = 2;
+/** An entry of thousands of lines is not read through for a text. */
+const linesLookedAt = 20;
 
 /** What is sought by one field: words, a document's number, an amount; any of them is enough. */
 async function soughtIn(database: DataSource, companyId: number, text: string | null, amount: bigint | null): Promise<Condition | null> {

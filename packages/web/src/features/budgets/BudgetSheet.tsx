@@ -11,6 +11,7 @@ import { usePaste } from '../../shared/components/usePaste.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
+import { useKeptColumns } from '../../shared/state/useKeptColumns.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { useUndoKeys } from '../../shared/state/useUndoKeys.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -64,6 +65,7 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
   const rows = useMemo(() => budgetRows(accounts, draft), [accounts, draft]);
   const withMinor = useMemo(() => hasMinorUnits(rows, currency), [rows, currency]);
   const isCompared = grid.againstName !== '';
+  const [widths, keepWidths] = useKeptColumns(isCompared ? 'a budget compared' : `a budget of ${periods.length} periods`);
   const columns = useMemo(
     () =>
       isCompared
@@ -222,6 +224,8 @@ export function BudgetSheet({ grid, part, isWritten, yearName }: BudgetSheetProp
         keyOf={({ account }) => account.id}
         depthOf={({ account }) => account.depth}
         columns={columns}
+        choice={widths}
+        onChoice={keepWidths}
         isSought={isSought}
         isFaint={({ account }) => !account.active}
         onCopied={(count) => say('done', copiedText(count))}

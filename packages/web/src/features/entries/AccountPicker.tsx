@@ -1,7 +1,10 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
-import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete';
+import Autocomplete from '@mui/material/Autocomplete';
 import type { KeyboardEvent } from 'react';
+import { accountsFound } from './accountsFound.ts';
 import styles from './NewEntryScreen.module.css';
+
+const mostOffered = 40;
 
 interface AccountPickerProps {
   readonly label: string;
@@ -18,7 +21,7 @@ interface AccountPickerProps {
   readonly onEnter?: (event: KeyboardEvent<HTMLInputElement>) => void;
 }
 
-const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
+const few = (accounts: readonly ChartAccountBody[], { inputValue }: { readonly inputValue: string }) => accountsFound(accounts, inputValue, mostOffered);
 
 /** An account by its number, its name or a part of either. */
 export function AccountPicker({ label, accounts, accountId, isAtFault, placeholder, refusal, onChange, onChosen, onEnter }: AccountPickerProps) {

@@ -13,6 +13,7 @@ import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useKeptColumns } from '../../shared/state/useKeptColumns.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
@@ -29,6 +30,7 @@ const largestPage = 500;
 
 /** Entries of the chosen span, latest first; one opens beside the list, and new ones begin here. */
 export function EntriesScreen() {
+  const [widths, keepWidths] = useKeptColumns('entries');
   const company = useCompany();
   const currency = currencyOfCompany(company);
   const { span } = useSpan();
@@ -102,6 +104,8 @@ export function EntriesScreen() {
             keyOf={({ id }) => id}
             depthOf={() => 0}
             columns={columns}
+            choice={widths}
+            onChoice={keepWidths}
             chosen={chosenId}
             onOpen={({ id }) => change({ entry: String(id) })}
             onCopied={(rows) => void dispatch(noticeGiven({ tone: 'done', text: copiedText(rows) }))}

@@ -28,16 +28,16 @@ export function entryColumns(currency: Currency): GridColumn<ListedEntry>[] {
       id: 'description',
       caption: 'Text',
       width: 'minmax(140px, 1fr)',
-      cell: ({ description, isReversed, layer, closesYear }) => (
-        <span title={description}>
+      cell: ({ description, about, isReversed, layer, closesYear }) => (
+        <span title={description || about}>
           {layer === 'adjustment' && <span className={styles.adjustment}>adjustment · </span>}
           {closesYear !== null && `closes ${closesYear} · `}
-          {description}
-          {isReversed && (description === '' ? 'reversed' : ', reversed')}
+          {description === '' ? <span className={styles.quiet}>{about}</span> : description}
+          {isReversed && (description === '' && about === '' ? 'reversed' : ', reversed')}
         </span>
       ),
-      text: ({ description }) => description,
-      compare: (a, b) => compareTexts(a.description, b.description),
+      text: ({ description, about }) => description || about,
+      compare: (a, b) => compareTexts(a.description || a.about, b.description || b.about),
     },
     {
       id: 'lines',
