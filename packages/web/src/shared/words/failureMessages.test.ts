@@ -41,7 +41,8 @@ function factsOf(code: FailureCode): object {
   const schema: z.ZodObject = failures[code].facts;
   const facts = sample(z.toJSONSchema(schema, { unrepresentable: 'any' }) as Schema) as object;
   // Days of this failure are texts, which the words make days of.
-  return 'day' in facts ? { ...facts, day: '2026-09-30' } : facts;
+  const days = ['day', ...(code === 'span_reversed' ? ['from', 'to'] : [])];
+  return Object.fromEntries(Object.entries(facts).map(([key, value]) => [key, days.includes(key) ? '2026-09-30' : value]));
 }
 
 describe('words for failures', () => {

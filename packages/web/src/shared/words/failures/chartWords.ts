@@ -1,4 +1,4 @@
-import { type AccountRole, exampleOf } from '@ivory-ladder/core';
+import { type AccountRole, exampleOf, isDay, longDay } from '@ivory-ladder/core';
 import { accountRoleNames } from '../accountRoleWords.ts';
 import type { FailureWords } from './failureWords.ts';
 
@@ -57,7 +57,7 @@ export const chartWords = {
       has_sub_accounts: `Account ${about} has sub-accounts. Move or merge those first.`,
       inactive: `Account ${about} is inactive. Reopen it first.`,
       role_needed: 'It holds retained earnings. Give that role to another account first.',
-      used_later: `The account has a line on ${about}. Choose that day or a later one.`,
+      used_later: `The account has a line on ${isDay(about ?? '') ? longDay(about ?? '') : about}. Choose that day or a later one.`,
     })[reason],
   chart_file_wrong: ({ rows }) => `The file was not applied: ${rows} of its rows cannot be. They are marked.`,
   chart_headings_missing: ({ looked }) =>

@@ -5,7 +5,7 @@ import type { FailureWords } from './failureWords.ts';
 
 /** Words for what keeps a statement, its layout, columns or set from being made. */
 export const statementWords = {
-  span_reversed: ({ from, to }) => `The span begins at ${from}, after it ends at ${to}.`,
+  span_reversed: ({ from, to }) => `The span begins on ${longDay(from)}, after it ends on ${longDay(to)}.`,
   comparison_incomplete: () => 'A comparison with chosen days needs both its first and its last day.',
   columns_too_many: ({ columns, most }) => `These dates have ${columns} columns; ${most} can stand beside each other. Choose quarters, or fewer days.`,
   budget_without_flows: () =>
