@@ -20,6 +20,16 @@ describe('the category of cash', () => {
     expect(proposed(category('Current assets', ['Customers', 'Stock', 'Bank, current account']))).toBeNull();
   });
 
+  it('is the one that holds the others, where several are named so', () => {
+    expect(
+      proposed(
+        category('Bank balances', ['Bank']),
+        category('Cash', ['Bank', 'Till']),
+        category('Current assets', ['Bank', 'Till', 'Stock', 'Customers', 'Tools']),
+      ),
+    ).toBe('Cash');
+  });
+
   it('is no debt to a bank, no deposit held for years and no category without accounts', () => {
     expect(proposed(category('Bank overdrafts', ['Bank'], 'liability'), category('Restricted cash', ['Fixed deposit']), category('Cash', []))).toBeNull();
     expect(proposed(category('Bank charges', ['Bank charges'], 'expense'))).toBeNull();

@@ -10,8 +10,8 @@ interface Held {
 }
 
 /**
- * The category whose accounts are cash and cash equivalents by its name or theirs (IAS 7.6); `null` where no asset is named so. By name
- * of the category before that of its accounts, which of its accounts at least half bear.
+ * The category whose accounts are cash and cash equivalents by its name or theirs (IAS 7.6); `null` where no asset is named so. `accounts`: with those of
+ * categories below. By name of the category before that of its accounts, which at least half of them bear; of several the one with most of them.
  */
 export function proposeCash<Category extends { readonly name: string; readonly element: Element; readonly accounts: readonly Held[] }>(
   categories: readonly Category[],
@@ -19,6 +19,9 @@ export function proposeCash<Category extends { readonly name: string; readonly e
   const isCash = (name: string) => cashWords.test(name) && !otherwise.test(name);
   const candidates = categories.filter(({ element, accounts }) => element === 'asset' && accounts.length > 0);
   const share = ({ accounts }: Category) => accounts.filter(({ name }) => isCash(name)).length / accounts.length;
-  const byName = candidates.filter(({ name }) => isCash(name)).sort((a, b) => share(b) - share(a));
-  return byName[0] ?? candidates.filter((category) => share(category) >= 0.5).sort((a, b) => share(b) - share(a))[0] ?? null;
+  const most = (some: readonly Category[]) => some.toSorted((a, b) => b.accounts.length - a.accounts.length)[0] ?? null;
+  const byName = candidates.filter(({ name }) => isCash(name));
+  const ofCash = candidates.filter((category) => share(category) >= 0.5);
+  // Named so and of accounts named so, before named so alone.
+  return most(byName.filter((category) => ofCash.includes(category))) ?? most(byName) ?? most(ofCash);
 }

@@ -1,4 +1,4 @@
-import { proposeCash } from '@ivory-ladder/core';
+import { buildCategoryTree, pathOf, proposeCash, walkCategories } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { useGetPlacementQuery } from '../shared/api/placementApi.ts';
 import { standsIn } from '../shared/api/standsIn.ts';
@@ -19,18 +19,21 @@ export function CashAsked() {
   const [chosen, setChosen] = useState<number | null>(null);
   const said = '▲ No account has the role cash, so that its change is not explained.';
   if (!mayKeep || !data) return <span className={styles.to_look_at}>{said} Somebody who keeps the chart can give it.</span>;
-  const categories = data.categories
-    .filter(({ element }) => element === 'asset')
-    .map(({ id, name, element }) => ({
-      id,
-      name,
-      element,
-      accounts: data.accounts.filter(
-        (account) => account.element === 'asset' && !account.isParent && standsIn(account).some((place) => place.categoryId === id),
-      ),
-    }))
+  const tree = buildCategoryTree(data.categories);
+  const categories = [...tree.nodes.values()]
+    .filter(({ category }) => category.element === 'asset')
+    .map((node) => {
+      const within = new Set<number>();
+      walkCategories([node], ({ category }) => within.add(category.id));
+      const { id, name, element } = node.category;
+      const accounts = data.accounts.filter(
+        (account) => account.element === 'asset' && account.active && !account.isParent && standsIn(account).some((place) => within.has(place.categoryId)),
+      );
+      return { id, name: pathOf(node).join(' › '), element, accounts, label: name };
+    })
     .filter(({ accounts }) => accounts.length > 0);
-  const category = categories.find(({ id }) => id === chosen) ?? proposeCash(categories);
+  const likeliest = proposeCash(categories.map((one) => ({ ...one, name: one.label })));
+  const category = categories.find(({ id }) => id === (chosen ?? likeliest?.id));
   return (
     <span className={styles.asked}>
       <span className={styles.to_look_at}>{said}</span>

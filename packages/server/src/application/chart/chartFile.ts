@@ -42,7 +42,7 @@ export interface ChartCheck {
   readonly revision: number;
 }
 
-export interface CodeGivenAtOdds {
+interface CodeGivenAtOdds {
   readonly list: string;
   readonly account: Pick<Books['accounts'][number], 'number' | 'name' | 'element' | 'normalSide'>;
   readonly code: ListedCode;

@@ -1,31 +1,20 @@
 import {
-  accountsByNumber,
-  bringToScheme,
-  codeFinder,
   type Day,
-  defaultFacets,
   detectJournal,
-  facetCheck,
   fail,
-  isDay,
-  type JournalContext,
   type JournalLine,
   type JournalReading,
   type JournalRow,
   type JournalRowPart,
   journalColumns,
   journalRowReader,
-  type ListKey,
   type Outcome,
   type Period,
   periodIndexOf,
-  referenceKey,
   succeed,
-  withPathsAsNumbers,
 } from '@ivory-ladder/core';
 import type { Access } from '../access.ts';
 import { openBooks } from '../books/index.ts';
-import { lockedOn } from '../companies/index.ts';
 import type { Failure } from '../failure.ts';
 import type {
   Books,
@@ -41,6 +30,7 @@ import type {
   UnjudgedDocument,
 } from '../ports/index.ts';
 import { FaultGroups } from './faultGroups.ts';
+import { journalContextOf } from './journalContext.ts';
 
 const mostFaults = 200;
 /** How often it is said how far a file is. */
@@ -48,8 +38,6 @@ export const millisecondsBetweenNotes = 500;
 /** Documents with rows that cannot be read; with more of them none is told out of balance. */
 const mostUnjudged = 500;
 const rowsLookedAt = 60;
-/** References of accounts as they stand in a file; a million rows speak of few. */
-const mostRemembered = 20_000;
 
 export interface JournalLookedAt extends Omit<JournalForm, 'reading'> {
   readonly rows: readonly (readonly string[])[];
@@ -167,7 +155,7 @@ class Reading {
     private readonly importId: number,
     private readonly form: JournalForm,
   ) {
-    this.read = journalRowReader(form.reading, contextOf(books));
+    this.read = journalRowReader(form.reading, journalContextOf(books));
     this.groups = new FaultGroups(books);
   }
 
@@ -260,42 +248,6 @@ class Reading {
     this.sets.set(key, found.value);
     return found.value;
   }
-}
-
-function contextOf(books: Books): JournalContext {
-  const { company, calendar, accounts, lists, pairings, tree } = books;
-  const parents = new Set(tree.order.filter((_, at) => tree.isParent[at]).map(({ id }) => id));
-  const byReference = accountsByNumber(company.numbered ? accounts : withPathsAsNumbers(accounts));
-  const numberOf = new Map(accounts.map(({ id, number }) => [id, number]));
-  const facets = lists.filter(({ kind }) => kind === 'facet');
-  const check = facetCheck(facets, pairings, company.digitOrder);
-  const finders = new Map(facets.map((facet) => [facet.key as string, codeFinder(facet)]));
-  const accountOf = new Map<string, NonNullable<ReturnType<JournalContext['accountOf']>>>();
-  const faultOf = new Map<string, 'day_outside_calendar' | 'period_locked' | null>();
-  return {
-    currency: company.currency,
-    accountOf: (reference) => {
-      const before = accountOf.get(reference);
-      if (before) return before;
-      const brought = company.numbered ? bringToScheme(reference, company.numberScheme) : null;
-      const account = byReference.get(referenceKey(reference)) ?? (brought?.ok ? byReference.get(referenceKey(brought.value)) : undefined);
-      if (!account) return undefined;
-      const takesNone = parents.has(account.id) ? 'parent' : account.active ? null : 'inactive';
-      const found = { id: account.id, takesNone, defaults: defaultFacets(account.codes) } as const;
-      if (accountOf.size < mostRemembered) accountOf.set(reference, found);
-      return found;
-    },
-    dayFault: (day) => {
-      const faultThen = faultOf.get(day);
-      if (faultThen !== undefined) return faultThen;
-      const period = isDay(day) ? calendar.periods[periodIndexOf(calendar, day)] : undefined;
-      const fault = !period ? 'day_outside_calendar' : lockedOn(books, period, day) ? 'period_locked' : null;
-      faultOf.set(day, fault);
-      return fault;
-    },
-    valueOf: (facet, typed) => finders.get(facet)?.(typed)?.code ?? typed,
-    facetFault: (accountId, facets) => check({ accountNumber: numberOf.get(accountId) ?? '', facets: facets as Readonly<Record<ListKey, string>> }),
-  };
 }
 
 /** Whole or not at all; once for a repeated request. */
