@@ -30,11 +30,11 @@ const described = (
 function standsAfter(categories: ReadonlyMap<number, DescribedCategory>, number: string) {
   const ranges = [...categories.values()].flatMap(({ id, ranges: own }) =>
     own.flatMap(({ side, text }): CategoryRange[] => {
-      const read = readRangeText(text, 'number');
+      const read = readRangeText(text, 'digit_by_digit');
       return read.ok ? [{ categoryId: id, side, ranges: read.value }] : [];
     }),
   );
-  const placer = rangePlacer(ranges, buildCategoryTree([...categories.values()]), 'number');
+  const placer = rangePlacer(ranges, buildCategoryTree([...categories.values()]), 'digit_by_digit');
   return portionsOf(placer({ id: 1, number, element: 'asset' }, [])?.places ?? []);
 }
 
@@ -49,12 +49,12 @@ const before = (credit: DescribedCategory['ranges'] = []) =>
     ].map((category) => [category.id, category]),
   );
 const after = (categories: ReadonlyMap<number, DescribedCategory>, number: string, to: number, side: 'debit' | 'credit') =>
-  standsAfter(new Map([...categories, ...(sideMoved(categories, [number], to, side, 'number') ?? [])]), number);
+  standsAfter(new Map([...categories, ...(sideMoved(categories, [number], to, side, 'digit_by_digit') ?? [])]), number);
 
 describe('a side moved by a range', () => {
   it('leaves the other side to the range that has it, so that it follows that range wherever it goes', () => {
     expect(after(before(), '1010', overdrafts, 'credit')).toEqual({ debit: cash, credit: overdrafts });
-    const moved = new Map([...before(), ...(sideMoved(before(), ['1010'], overdrafts, 'credit', 'number') ?? [])]);
+    const moved = new Map([...before(), ...(sideMoved(before(), ['1010'], overdrafts, 'credit', 'digit_by_digit') ?? [])]);
     moved.set(reserve, { ...(moved.get(reserve) as DescribedCategory), ranges: [{ side: 'any', text: '1000 to 1099' }] });
     expect(standsAfter(moved, '1010')).toEqual({ debit: reserve, credit: overdrafts });
   });
@@ -68,11 +68,11 @@ describe('a side moved by a range', () => {
 
   it('changes nothing where it stands there already', () => {
     const had = before([{ side: 'credit', text: '10*' }]);
-    expect(sideMoved(had, ['1010'], loans, 'credit', 'number')).toEqual(new Map());
+    expect(sideMoved(had, ['1010'], loans, 'credit', 'digit_by_digit')).toEqual(new Map());
   });
 
   it('is refused where an exception over more numbers keeps it out', () => {
-    expect(sideMoved(before([{ side: 'credit', text: '10* except 101*' }]), ['1010'], loans, 'credit', 'number')).toBeNull();
+    expect(sideMoved(before([{ side: 'credit', text: '10* except 101*' }]), ['1010'], loans, 'credit', 'digit_by_digit')).toBeNull();
   });
 
   it('goes wherever it is moved, one move after another, and the other side stays', () => {
@@ -83,7 +83,7 @@ describe('a side moved by a range', () => {
           let categories = before();
           const stands = new Map<string, number>();
           for (const [to, number] of moves) {
-            categories = new Map([...categories, ...(sideMoved(categories, [number], to, 'credit', 'number') ?? [])]);
+            categories = new Map([...categories, ...(sideMoved(categories, [number], to, 'credit', 'digit_by_digit') ?? [])]);
             stands.set(number, to);
           }
           for (const [number, to] of stands) expect(standsAfter(categories, number)).toEqual({ debit: cash, credit: to });

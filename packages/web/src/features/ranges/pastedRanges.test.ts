@@ -21,7 +21,7 @@ const here: RangesHere = {
     category(5, 'Other', 4, 'liability'),
     category(6, 'Bank overdrafts', 4, 'liability'),
   ]),
-  digitOrder: 'number',
+  digitOrder: 'digit_by_digit',
   numbers: { has: (number) => ['1000', '1010'].includes(number), haveDashes: false },
 };
 const read = (text: string, at: Parameters<typeof pastedRanges>[1] = null) => {
