@@ -125,25 +125,29 @@ describe('journal lines from a file', () => {
     const shop = await open();
     const lines = [
       ...[1, 2, 3].flatMap((month) => [`0${month}.01.2027;${month};1000;5;;;;`, `0${month}.01.2027;${month};4000;;${month === 3 ? 4 : 5};;;`]),
+      // Of a year that is missing, and on an account that is.
+      '04.01.2027;4;8888;3;;;;',
+      '04.01.2027;4;1000;;3;;;',
       '30.09.2026;50;9999;7;;;;',
       '30.09.2026;50;4000;;7;;;',
       '30.09.2026;51;9999;2;;;;',
       '30.09.2026;51;4000;;1;;;',
     ];
     const { state, summary } = await shop.read(lines);
-    expect([state, summary?.faultCount]).toEqual(['wrong', 10]);
+    expect([state, summary?.faultCount]).toEqual(['wrong', 13]);
     expect(summary?.groups).toEqual([
-      { row: 2, code: 'day_outside_calendar', facts: { found: '2027-01-01', year: '2027', mayMake: true }, count: 6 },
+      { row: 2, code: 'day_outside_calendar', facts: { found: '2027-01-01', year: '2027', mayMake: true }, count: 8 },
       { row: 6, code: 'entry_out_of_balance', facts: { document: '3', date: '2027-01-03', difference: '100' }, count: 2 },
-      { row: 8, code: 'account_unknown', facts: { found: '9999' }, count: 2 },
+      { row: 8, code: 'account_unknown', facts: { found: '8888' }, count: 1 },
+      { row: 10, code: 'account_unknown', facts: { found: '9999' }, count: 2 },
     ]);
     // Mended one by one, the same file is good.
     await server.ok('POST', `${shop.path}/years`, { day: '2027-01-01' });
-    await shop.add({ number: '9999' });
+    for (const number of ['8888', '9999']) await shop.add({ number });
     const mended = lines.map((line) => line.replace(';;4;', ';;5;').replace('51;9999;2', '51;9999;1'));
     const again = await shop.read(mended);
-    expect([again.state, again.summary?.entries, again.summary?.groups]).toEqual(['ready', 5, []]);
-    expect((await shop.post(again.id)).body).toMatchObject({ entries: 5, lines: 10 });
+    expect([again.state, again.summary?.entries, again.summary?.groups]).toEqual(['ready', 6, []]);
+    expect((await shop.post(again.id)).body).toMatchObject({ entries: 6, lines: 12 });
   });
 
   it('count every row of a kind, also beyond those that are told one by one', async () => {

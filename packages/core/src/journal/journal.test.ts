@@ -106,7 +106,17 @@ describe('a file of journal lines', () => {
     ['1.9.2026|1|1000|1|||swan|', { code: 'facet_value_unknown', facet: 'Vessel', value: 'SWAN' }],
     [`1.9.2026|${'9'.repeat(61)}|1000|1||||`, { code: 'too_long', found: '9'.repeat(60) }],
   ])('%s is refused with what is wrong', (row, fault) => {
-    expect(read(row)).toMatchObject({ fault });
+    expect(read(row)).toMatchObject({ faults: [fault] });
+  });
+
+  it('say everything that is wrong with them at once', () => {
+    const found = read('1.1.2020|1|9999|x||||budget');
+    expect(found && 'faults' in found ? found.faults.map(({ code }) => code) : null).toEqual([
+      'day_outside_calendar',
+      'account_unknown',
+      'amount_unreadable',
+      'layer_unreadable',
+    ]);
   });
 
   it('with a fault still say what their document is judged by, and nothing where its amount or its day cannot be read', () => {

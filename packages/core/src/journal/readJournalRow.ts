@@ -54,12 +54,15 @@ export interface JournalRowPart {
   readonly amounts: { readonly debit: bigint; readonly credit: bigint } | null;
 }
 
-export type JournalRow = { readonly line: JournalLine } | { readonly fault: JournalRowFault; readonly part: JournalRowPart } | null;
+export type JournalRow = { readonly line: JournalLine } | { readonly faults: readonly JournalRowFault[]; readonly part: JournalRowPart } | null;
 
 /** Texts of days, remembered: a million rows speak of few. */
 const mostDays = 10_000;
 
-/** Reads rows as lines: a line, the first thing that is wrong with its row, or `null` for a row without anything in its columns. */
+/**
+ * Reads rows as lines: a line, everything that is wrong with its day, account, amount and layer, or with its facets where those are right, or `null`
+ * for a row without anything in its columns.
+ */
 export function journalRowReader(reading: JournalReading, context: JournalContext): (cells: readonly string[]) => JournalRow {
   const { columns } = reading;
   const places = Object.values(columns);
@@ -75,39 +78,32 @@ export function journalRowReader(reading: JournalReading, context: JournalContex
   return (cells) => {
     if (places.every((at) => (cells[at] ?? '').trim() === '')) return null;
     const cell = (column: JournalColumn): string => textAt(cells, columns[column]);
-    const wrong = (fault: JournalRowFault) => {
-      const amounts = readAmounts(cell, reading, context.currency);
-      return {
-        fault,
-        part: {
-          document: cell('document').slice(0, 60),
-          date: dayOf(cell('date')),
-          layer: readLayer(cell('layer')),
-          amounts: 'code' in amounts || fault.code === 'too_long' ? null : amounts,
-        },
-      };
-    };
-    for (const [column, most] of longest) if (cell(column).length > most) return wrong({ code: 'too_long', found: cell(column).slice(0, 60) });
+    const faults: JournalRowFault[] = [];
+    const long = longest.find(([column, most]) => cell(column).length > most);
+    if (long) faults.push({ code: 'too_long', found: cell(long[0]).slice(0, 60) });
     const date = dayOf(cell('date'));
-    if (date === null) return wrong({ code: 'date_unreadable', found: cell('date') });
-    const dayFault = context.dayFault(date);
-    if (dayFault) return wrong({ code: dayFault, found: date });
+    const dayFault = date === null ? 'date_unreadable' : context.dayFault(date);
+    if (dayFault) faults.push({ code: dayFault, found: date ?? cell('date') });
     const reference = cell('account');
-    if (reference === '') return wrong({ code: 'account_missing', found: '' });
-    const account = context.accountOf(reference);
-    if (!account) return wrong({ code: 'account_unknown', found: reference });
-    if (account.takesNone) return wrong({ code: 'account_takes_none', reason: account.takesNone, found: reference });
+    const account = reference === '' ? undefined : context.accountOf(reference);
+    if (!account) faults.push({ code: reference === '' ? 'account_missing' : 'account_unknown', found: reference });
+    else if (account.takesNone) faults.push({ code: 'account_takes_none', reason: account.takesNone, found: reference });
     const amounts = readAmounts(cell, reading, context.currency);
-    if ('code' in amounts) return wrong(amounts);
+    if ('code' in amounts) faults.push(amounts);
     const layer = readLayer(cell('layer'));
-    if (layer === null) return wrong({ code: 'layer_unreadable', found: cell('layer') });
+    if (layer === null) faults.push({ code: 'layer_unreadable', found: cell('layer') });
+    const wrong = () => ({ faults, part: { document: cell('document').slice(0, 60), date, layer, amounts: 'code' in amounts || long ? null : amounts } });
+    if (faults.length > 0 || date === null || !account || layer === null || 'code' in amounts) return wrong();
     let facets = account.defaults;
     for (const [key, at] of facetPlaces) {
       const typed = (cells[at] ?? '').trim();
       if (typed !== '') facets = { ...facets, [key]: context.valueOf(key, typed) };
     }
     const facetFault = context.facetFault(account.id, facets);
-    if (facetFault) return wrong(facetFault);
+    if (facetFault) {
+      faults.push(facetFault);
+      return wrong();
+    }
     const { debit, credit } = amounts;
     return {
       line: {

@@ -172,8 +172,8 @@ class Reading {
         if (row <= this.form.reading.headingRow + 1) continue;
         const read = this.read(cells);
         if (!read) continue;
-        if ('fault' in read) {
-          this.addFault(read.fault);
+        if ('faults' in read) {
+          for (const fault of read.faults) this.addFault(fault);
           const part = this.partOf(read.part);
           if (part) lines.push(part);
         } else {

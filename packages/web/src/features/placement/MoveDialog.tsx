@@ -66,7 +66,10 @@ export function MoveDialog({ model, accounts, side: sideAtFirst = 'any', onClose
   const first = accounts[0];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby={`${listId}-title`}>
-      <DialogTitle id={`${listId}-title`}>Move {accounts.length === 1 && first ? first.label : `${accounts.length} accounts`} to…</DialogTitle>
+      <DialogTitle id={`${listId}-title`}>
+        Move {accounts.length === 1 && first ? first.label : `${accounts.length} accounts`}
+        {side !== 'any' && ` while in ${side}`} to…
+      </DialogTitle>
       <DialogContent sx={{ pt: '6px !important' }}>
         <input
           className={styles.input}
