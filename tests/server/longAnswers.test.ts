@@ -51,8 +51,9 @@ describe('a file that is made to take long', () => {
       facts: { limit: 'rows' },
     });
     const { summary } = await imported(`Date,Document,Account,Debit,Credit\n${'\n'.repeat(500_000)}2026-09-30,1,9999,1,`);
-    // What is wrong is said of the row where it stands: an account that is not there, and a document of one line.
+    // What is wrong is said of the row where it stands: a year and an account that are not there, and a document of one line.
     expect(summary?.faults.map(({ row, code }) => [row, code])).toEqual([
+      [500_002, 'day_outside_calendar'],
       [500_002, 'account_unknown'],
       [500_002, 'entry_of_one_line'],
     ]);
