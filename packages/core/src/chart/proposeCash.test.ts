@@ -12,7 +12,7 @@ const proposed = (...categories: Parameters<typeof proposeCash>[0]) => proposeCa
 describe('the category of cash', () => {
   it('is the asset that is named so, also in words that go before it', () => {
     expect(proposed(category('Receivables', ['Customers']), category('Cash and cash equivalents', ['Till', 'Bank']))).toBe('Cash and cash equivalents');
-    expect(proposed(category('Liquid funds', ['Till', 'Bank']), category('Other', ['Rent paid ahead']))).toBe('Liquid funds');
+    expect(proposed(category('Liquid assets', ['Till', 'Bank']), category('Other', ['Rent paid ahead']))).toBe('Liquid assets');
   });
 
   it('is by its accounts where its own name says nothing, and not where only few of them are', () => {

@@ -1,6 +1,6 @@
 import type { Element } from './element.ts';
 
-const cashWords = /\b(cash|banks?|current accounts?|liquid (funds|assets|means)|petty cash|tills?|deposits? (at call|on demand))\b/i;
+const cashWords = /\b(cash|banks?|current accounts?|liquid (assets|means)|petty cash|tills?|deposits? (at call|on demand))\b/i;
 /** Held or owed for longer, or named after the bank that it is owed to. */
 const otherwise = /\b(loans?|overdrafts?|charges|restricted|non-?current|fixed|long-?term|interest|fees)\b/i;
 

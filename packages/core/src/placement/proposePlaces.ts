@@ -98,13 +98,13 @@ export function proposePlaces(
   const children = new Map<number, AccountToPropose[]>();
   for (const account of accounts) if (account.parentId !== null) children.set(account.parentId, [...(children.get(account.parentId) ?? []), account]);
   const unplaced = accounts.filter(({ id }) => !portions.has(id));
-  const about = new Map([...tree.nodes.values()].map((node) => [node.category.id, subjectsOfCategory(node)]));
   return unplaced.map((account) => {
     const found = new Map<number, { weight: number; reasons: ProposalReason[] }>();
     const own = subjectsOf(account.element, account.name);
     const add = (categoryId: number, weight: number, reason: ProposalReason): void => {
-      if (tree.nodes.get(categoryId)?.category.element !== account.element) return;
-      if (reason.kind !== 'company' && reason.kind !== 'parent' && areAtOdds(own, about.get(categoryId) ?? new Set())) return;
+      const node = tree.nodes.get(categoryId);
+      if (node?.category.element !== account.element) return;
+      if (reason.kind !== 'company' && reason.kind !== 'parent' && own.size > 0 && areAtOdds(own, subjectsOfCategory(node))) return;
       const proposal = found.get(categoryId) ?? { weight: 0, reasons: [] };
       proposal.weight += weight;
       proposal.reasons.push(reason);

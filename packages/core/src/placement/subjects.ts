@@ -35,8 +35,17 @@ export function subjectsOf(element: Element, name: string): ReadonlySet<string> 
   return new Set(subjects.flatMap(([subject, of, words]) => (of.includes(element) && words.test(plain) ? [subject] : [])));
 }
 
+/** A tree stays the same while accounts are moved in it, which is when proposals are made anew. */
+const known = new WeakMap<CategoryNode, ReadonlySet<string>>();
+
 /** What a category is about: by its own name, else by that of the nearest above it that says something. */
 export function subjectsOfCategory(node: CategoryNode): ReadonlySet<string> {
+  const found = known.get(node) ?? subjectsAbove(node);
+  known.set(node, found);
+  return found;
+}
+
+function subjectsAbove(node: CategoryNode): ReadonlySet<string> {
   for (let at: CategoryNode | null = node; at; at = at.parent) {
     const own = subjectsOf(at.category.element, at.category.name);
     if (own.size > 0) return own;

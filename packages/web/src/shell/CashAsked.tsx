@@ -18,7 +18,7 @@ export function CashAsked() {
   const { isBusy, give } = useGiveCash();
   const [chosen, setChosen] = useState<number | null>(null);
   const said = '▲ No account has the role cash, so that its change is not explained.';
-  if (!mayKeep || !data) return <span className={styles.to_look_at}>{said} Somebody who keeps the chart can give it.</span>;
+  if (!data) return <span className={styles.to_look_at}>{mayKeep ? said : `${said} Somebody who keeps the chart can give it.`}</span>;
   const tree = buildCategoryTree(data.categories);
   const categories = [...tree.nodes.values()]
     .filter(({ category }) => category.element === 'asset')

@@ -116,8 +116,9 @@ async function aboutEntries(database: DataSource, companyId: number, ids: readon
       ORDER BY line.entry_id, line.line_number`,
     [companyId, ...ids],
   );
-  for (const id of ids) {
-    const own = lines.filter(({ entryId }) => Number(entryId) === id);
+  const byEntry = new Map<number, (typeof lines)[number][]>();
+  for (const line of lines) byEntry.set(Number(line.entryId), [...(byEntry.get(Number(line.entryId)) ?? []), line]);
+  for (const [id, own] of byEntry) {
     const names = [...new Set(own.filter(({ line }) => line <= accountsTold).map(({ name }) => name))];
     about.set(id, own.find(({ text }) => text !== '')?.text ?? names.join(', '));
   }

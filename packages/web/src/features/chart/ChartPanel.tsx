@@ -30,9 +30,9 @@ interface ChartPanelProps {
   readonly lists: readonly CodeListBody[];
   readonly currency: Currency;
   readonly chosen: ChartAccountBody | null;
-  /** Asked only where something is done with them: with every letter that is typed it would cost a pass over all accounts. */
   /** Rows selected in the table at this moment. */
   readonly blockNow: () => readonly ChartAccountBody[];
+  /** Asked only where something is done with them: with every letter that is typed it would cost a pass over all accounts. */
   readonly shownNow: () => readonly ChartAccountBody[];
   readonly task: ChartTask | null;
   readonly actions: ChartActions;

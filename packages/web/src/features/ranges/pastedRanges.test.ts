@@ -48,6 +48,13 @@ describe('a pasted block of ranges', () => {
     ]);
   });
 
+  it('keeps an exception to what it was written of: the next row of the category is no exception', () => {
+    expect(read('Cash\t1000 to 1099 except 1050\nCash\t1500')?.texts).toEqual([[2, { any: '1000 to 1099, 1500 except 1050' }]]);
+    expect(read('Cash\t1000 to 1099 except 1050\nCash\t1050')?.faults).toEqual([
+      { row: 2, said: '«1050» lies within an exception of another row of its category, or the other way round' },
+    ]);
+  });
+
   it('reads a dash as a span where no number of the chart has one', () => {
     expect(read('Cash\t1000-1099, 20 – 30 except 25')?.texts).toEqual([[2, { any: '1000 to 1099, 20 to 30 except 25' }]]);
     const dashed = pastedRanges('Cash\t10-99', null, { ...here, numbers: { has: () => false, haveDashes: true } });

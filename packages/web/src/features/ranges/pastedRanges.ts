@@ -1,4 +1,4 @@
-import { type CategoryTree, type DigitOrder, type PlaceSide, pathOf } from '@ivory-ladder/core';
+import { type CategoryTree, type DigitOrder, type PlaceSide, pathOf, rangesJoined } from '@ivory-ladder/core';
 import { type ChartNumbers, rangeFault, readTypedRange } from '../placement/index.ts';
 
 /** What a column of the block is; `from` and `to` are the ends of one span. */
@@ -71,8 +71,14 @@ export function pastedRanges(
     const own = texts.get(id) ?? new Map<PlaceSide, string>();
     for (const [side, value] of values) {
       const read = readTypedRange(value, here.numbers, here.digitOrder);
-      if (read.ok) own.set(side, [own.get(side), read.value.text].filter(Boolean).join(', '));
-      else {
+      if (read.ok) {
+        // As text one after the other, what comes behind an exception would be one too.
+        const before = own.get(side);
+        const joined = before === undefined ? null : rangesJoined([{ side, text: before }], [{ side, text: read.value.text }], here.digitOrder);
+        const text = before === undefined ? read.value.text : joined?.[0]?.text;
+        if (text === undefined) faults.push({ row, said: `«${value}» lies within an exception of another row of its category, or the other way round` });
+        else own.set(side, text);
+      } else {
         const { wrong, said } = rangeFault(value, read.failure);
         faults.push({ row, said: `«${value}» cannot be read at «${wrong}»: ${said}` });
       }
