@@ -9,16 +9,24 @@ const byText: ReadonlySet<string> = new Set(['account_unknown', 'account_takes_n
 
 /** Faults counted by what mends them: one year that is missing, one account, one kind of mistake. */
 export class FaultGroups {
-  private readonly groups = new Map<string, { -readonly [Key in keyof JournalFaultGroup]: JournalFaultGroup[Key] }>();
+  private readonly groups = new Map<string, Omit<JournalFaultGroup, 'count'> & { count: number }>();
+  /** The last of each code, with which those beyond are counted. */
+  private readonly lastOf = new Map<string, { count: number }>();
   private readonly yearOf = new Map<string, string>();
 
   constructor(private readonly books: Books) {}
 
   add(fault: JournalFault): void {
     const key = this.keyOf(fault);
-    const known = this.groups.get(key) ?? (this.groups.size < mostKinds ? undefined : [...this.groups.values()].findLast(({ code }) => code === fault.code));
-    if (known) known.count++;
-    else this.groups.set(key, { ...fault, ...(fault.code === 'day_outside_calendar' ? { facts: this.yearFacts(String(fault.facts.found)) } : {}), count: 1 });
+    const known = this.groups.get(key) ?? (this.groups.size < mostKinds ? undefined : this.lastOf.get(fault.code));
+    if (known) {
+      known.count++;
+      return;
+    }
+    const facts = fault.code === 'day_outside_calendar' ? this.yearFacts(String(fault.facts.found)) : fault.facts;
+    const group = { ...fault, facts, count: 1 };
+    this.groups.set(key, group);
+    this.lastOf.set(fault.code, group);
   }
 
   /** `untold`: entries out of balance beyond those that were added. */

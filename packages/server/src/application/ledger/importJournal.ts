@@ -186,10 +186,14 @@ class Reading {
     }
   }
 
+  private leaveUnjudged(document: UnjudgedDocument): void {
+    if (this.unjudged.length < mostUnjudged) this.unjudged.push(document);
+  }
+
   /** Of a row that cannot be posted what its document is judged by. */
   private partOf({ document, date, layer, amounts }: JournalRowPart): StagedLine | null {
     if (date === null || layer === null || amounts === null) {
-      if (this.unjudged.length < mostUnjudged) this.unjudged.push({ document, date });
+      this.leaveUnjudged({ document, date });
       return null;
     }
     return { row: this.rows, document, date, layer, description: '', accountId: 0, ...amounts, text: '', facetSetId: 0, period: { year: 0, number: 0 } };
@@ -202,6 +206,7 @@ class Reading {
     const facetSetId = await this.setOf(facets);
     if (facetSetId === null) {
       this.addFault({ code: 'facet_value_gone' });
+      this.leaveUnjudged({ document, date });
       return null;
     }
     return { row: this.rows, document, date, layer, description, accountId, debit, credit, text, facetSetId, period };
