@@ -24,7 +24,7 @@ const source = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('category'), categoryId: id }),
   z.strictObject({ kind: z.literal('numbers'), text: z.string().trim().max(2000) }),
   z.strictObject({ kind: z.literal('code'), list: listKey, code: z.string().max(50), begins: z.boolean() }),
-  z.strictObject({ kind: z.literal('account'), accountId: id }),
+  z.strictObject({ kind: z.literal('account'), accountId: id, side: z.exactOptional(side) }),
   z.strictObject({ kind: z.literal('step'), step }),
   z.strictObject({ kind: z.literal('nature'), nature, elements: z.array(element).min(1).max(5) }),
   z.strictObject({ kind: z.literal('elements'), elements: z.array(element).min(1).max(5) }),
@@ -260,6 +260,6 @@ export const layoutFileQuery = z.object({ classification: z.coerce.number().int(
 export const layoutRead = z.object({
   layout: layoutDetail,
   /** What the file names and this chart does not have, and fixed transfers, which are amounts of another company; the lines stand without it. */
-  missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list', 'transfer']), name: z.string() })),
+  missing: z.array(z.object({ line: z.string(), thing: z.enum(['category', 'account', 'list', 'code', 'transfer']), name: z.string() })),
 });
 export type LayoutRead = z.infer<typeof layoutRead>;

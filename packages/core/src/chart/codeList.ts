@@ -48,6 +48,19 @@ export function codeFinder({ codes }: Pick<CodeList, 'codes'>): (typed: string) 
   return (typed) => byCode.get(typed.trim().toLowerCase());
 }
 
+const answersOf = new WeakMap<CodeList['codes'], Map<string, boolean>>();
+
+/** Whether a list has the code, or one that begins so, whatever their case; looked up once for each state of a list. */
+export function isListed({ codes }: Pick<CodeList, 'codes'>, code: string, begins: boolean): boolean {
+  const wanted = code.toLowerCase();
+  const answers = answersOf.get(codes) ?? new Map<string, boolean>();
+  answersOf.set(codes, answers);
+  const asked = `${begins ? 'begins' : 'is'} ${wanted}`;
+  const answer = answers.get(asked) ?? codes.some((listed) => (begins ? listed.code.toLowerCase().startsWith(wanted) : listed.code.toLowerCase() === wanted));
+  answers.set(asked, answer);
+  return answer;
+}
+
 /** What of an account is not what its code is meant for; `null` where nothing is. */
 export function oddityOf({ element, side }: ListedCode, account: { readonly element: Element; readonly normalSide: Side }): 'element' | 'side' | null {
   if (element !== null && element !== account.element) return 'element';

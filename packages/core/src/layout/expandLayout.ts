@@ -1,3 +1,4 @@
+import { isListed, type ListKey } from '../chart/codeList.ts';
 import { type Element, naturalSide, type Side } from '../chart/element.ts';
 import { readRangeText } from '../chart/rangeText.ts';
 import { checkFormula } from '../formula/checkFormula.ts';
@@ -195,7 +196,15 @@ class Expansion {
   }
 
   private checkSources(key: string, sources: readonly Source[]): void {
-    for (const source of sources) if (!this.isThere(source)) this.findings.push({ code: 'source_unknown', key, source });
+    for (const source of sources) {
+      if (!this.isThere(source)) this.findings.push({ code: 'source_unknown', key, source });
+      else if (source.kind === 'code' && !isListed(this.listOf(source.list) ?? { codes: [] }, source.code, source.begins))
+        this.findings.push({ code: 'listed_code_unknown', key, list: source.list, named: `${source.code}${source.begins ? '*' : ''}` });
+    }
+  }
+
+  private listOf(key: ListKey): LayoutFacts['lists'][number] | undefined {
+    return this.facts.lists.find((list) => list.key === key);
   }
 
   private isThere(source: Source): boolean {
@@ -205,7 +214,7 @@ class Expansion {
       case 'account':
         return idsOf(this.facts).has(source.accountId);
       case 'code':
-        return this.facts.listKeys.has(source.list);
+        return this.listOf(source.list) !== undefined;
       case 'numbers':
         return readRangeText(source.text, null).ok;
       case 'step':

@@ -1,5 +1,5 @@
 import type { CodeList, ListKey } from '../chart/codeList.ts';
-import type { Element } from '../chart/element.ts';
+import type { Element, Side } from '../chart/element.ts';
 import { valuesBelow } from '../facet/facetFilter.ts';
 import type { CoverageAccount } from '../placement/coverage.ts';
 import { type CompiledLayout, isMemoLine, type Take } from './compileLayout.ts';
@@ -10,6 +10,8 @@ export interface LayoutFault {
   /** Dense number. */
   readonly account: number;
   readonly state: 'unplaced' | 'half_placed' | 'doubled';
+  /** The only one that no line takes; `null` where it is both, neither, or some facet values of them. */
+  readonly missingSide: Side | null;
   /** The balance that is missed or counted again, debit positive; nil where it is another side's. */
   readonly net: bigint;
   /** Keys of the lines that take a part of it. */
@@ -78,7 +80,8 @@ export function layoutCoverage(
     const stake = isByParts ? stakeOf(compiled, takes, readings, { account, amount, line: amount < 0n ? credit : debit, state }) : null;
     // No line of the account is of the values that are doubled or missing.
     if (stake === 0n) continue;
-    const fault: LayoutFault = { account, state, net: stake ?? (isAtFault ? amount : 0n), lines };
+    const missingSide = state === 'half_placed' ? sideMissing(ofDebit, ofCredit) : null;
+    const fault: LayoutFault = { account, state, missingSide, net: stake ?? (isAtFault ? amount : 0n), lines };
     if (isLeftOut && state !== 'doubled') {
       leftOut.push(fault);
       continue;
@@ -88,6 +91,11 @@ export function layoutCoverage(
     netEffect += state === 'doubled' ? -fault.net : fault.net;
   }
   return { inScope: scope.length === 0 ? null : inScope, faults, leftOut, byRemainder, atStake, netEffect };
+}
+
+function sideMissing(debit: { readonly most: number; readonly least: number }, credit: { readonly most: number; readonly least: number }): Side | null {
+  if (debit.most === 0 && credit.least === 1) return 'debit';
+  return credit.most === 0 && debit.least === 1 ? 'credit' : null;
 }
 
 /** What of an account is taken twice, or by no line, where lines take some facet values of it; `null` where that is not known. */

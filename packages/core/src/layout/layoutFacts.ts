@@ -1,4 +1,4 @@
-import type { ListKey } from '../chart/codeList.ts';
+import type { CodeList, ListKey } from '../chart/codeList.ts';
 import type { Element } from '../chart/element.ts';
 import type { FormulaFaulty } from '../formula/checkFormula.ts';
 import type { FormulaMalformed } from '../formula/readFormula.ts';
@@ -13,7 +13,7 @@ export interface LayoutFacts extends SourceFacts {
   readonly language: CaptionLanguage;
   /** Elements whose accounts the layout has to hold. */
   readonly scope: readonly Element[];
-  readonly listKeys: ReadonlySet<ListKey>;
+  readonly lists: readonly Pick<CodeList, 'key' | 'codes'>[];
 }
 
 /** Of the tree, by the line that follows it. */
@@ -44,6 +44,8 @@ export type LayoutFinding = { readonly key: string } & (
   /** It is never shown and counts in its group, so that what is printed would not add up. */
   | { readonly code: 'hidden_nowhere' }
   | { readonly code: 'source_unknown'; readonly source: Source }
+  /** The list is there, and none of its codes is it, or begins so: nothing is taken until one does. */
+  | { readonly code: 'listed_code_unknown'; readonly list: ListKey; readonly named: string }
   | { readonly code: 'followed_unknown' }
   /** `key` is that of a transfer, which stands by itself; or of a line of cash. */
   | { readonly code: 'transfer_line_unknown'; readonly named: string }

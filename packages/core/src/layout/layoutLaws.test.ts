@@ -72,6 +72,9 @@ function editFor({ what, keys, within, after, shape }: Dice, at: ReturnType<type
 
 function newLine(shape: number, number: number, chosen: readonly string[], pick: (one: number) => string): OwnLine {
   const key = `new_${number}`;
+  const oneSide = { kind: 'account', accountId: 1 + (shape % 9), side: shape % 2 === 0 ? 'debit' : 'credit' } as const;
+  if (shape < 10) return taking(key, [numbers(`${1001 + (shape % 9)} to ${1003 + (shape % 9)}`)], { except: [oneSide] });
+  if (shape < 20) return taking(key, [oneSide], { takes: shape % 3 === 0 ? 'debit' : 'any' });
   if (shape < 30) return taking(key, [numbers(`${1001 + (shape % 9)} to ${1003 + (shape % 9)}`)], { takes: shape % 2 === 0 ? 'any' : 'debit' });
   if (shape < 50) return grouping(key, 'credit', [taking(`${key}_inner`, [{ kind: 'category', categoryId: 1 + (shape % 9) }])]);
   if (shape < 65) return summing(key, Object.fromEntries(chosen.map((one, at) => [one, at % 2 === 0 ? 1 : -1])));

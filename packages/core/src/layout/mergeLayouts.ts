@@ -1,6 +1,7 @@
+import { type FlatLine, flatten, isSame, withoutLines } from './flatLines.ts';
 import { freshKey } from './lineKeys.ts';
 import { renamedIn } from './lineNames.ts';
-import { type FollowsOwnLine, mapLines, type OwnLayout, type OwnLine, ownChildren, walkOwn } from './ownLayout.ts';
+import { type FollowsOwnLine, mapLines, type OwnLayout, type OwnLine, walkOwn } from './ownLayout.ts';
 
 export interface MergedLayouts {
   readonly layout: OwnLayout;
@@ -44,32 +45,10 @@ export function mergeLayouts(base: OwnLayout, mine: OwnLayout, theirs: OwnLayout
   return { layout, joined, overridden: [...overridden, ...(settings.isOverridden ? [own.title] : [])], isOther: !isSame(layout, mine) };
 }
 
-/** A line without what stands in it, and where it stands. */
-interface FlatLine {
-  readonly line: OwnLine;
-  readonly parent: string | null;
-  /** Of its siblings, from first to last. */
-  readonly siblings: readonly string[];
-}
-
 interface Standing {
   readonly line: OwnLine;
   readonly parent: string | null;
   readonly isOverridden: boolean;
-}
-
-function flatten(layout: OwnLayout): Map<string, FlatLine> {
-  const flat = new Map<string, FlatLine>();
-  const visit = (lines: readonly OwnLine[], parent: string | null): void => {
-    const siblings = lines.map(({ key }) => key);
-    for (const line of lines) {
-      const bare = line.kind === 'group' || line.kind === 'heading' ? { ...line, children: [] } : line;
-      flat.set(line.key, { line: bare, parent, siblings });
-      visit(ownChildren(line), line.key);
-    }
-  };
-  visit(layout.lines, null);
-  return flat;
 }
 
 /** What becomes of a line; `null`: it is gone. */
@@ -209,21 +188,4 @@ function withOwnKeys(base: OwnLayout, mine: OwnLayout, theirs: OwnLayout): OwnLa
     lines: mapLines(mine.lines, (line) => renamedIn({ ...line, key: renamed(line.key) }, renamed)),
     ...(transfers ? { transfers } : {}),
   };
-}
-
-function withoutLines({ lines: _, transfers: __, ...settings }: OwnLayout): Omit<OwnLayout, 'lines' | 'transfers'> & { readonly lines: readonly OwnLine[] } {
-  return { ...settings, lines: [] };
-}
-
-/** Whatever order the fields have, and whether what is not said is named or not. */
-function isSame(a: unknown, b: unknown): boolean {
-  return a === b || sortedText(a) === sortedText(b);
-}
-
-function sortedText(value: unknown): string {
-  return JSON.stringify(value, (_, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
 }

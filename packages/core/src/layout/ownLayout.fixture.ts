@@ -38,7 +38,7 @@ export function factsOf(
     retainedEarningsId: company.retainedEarningsId ?? null,
     language: 'en',
     scope: scopeOf(layout),
-    listKeys: new Set(['report:1']),
+    lists: [{ key: 'report:1', codes: ['R10', 'R20'].map((code) => ({ code, caption: code, element: null, side: null, parent: null })) }],
   };
 }
 

@@ -5,9 +5,10 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { climb } from '../statement/climb.ts';
 import { account, category, statementsOf, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
+import { leaveSide } from './leaveSide.ts';
 import { newLine } from './newLine.ts';
 import { calculating, composed, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
-import type { OwnLayout } from './ownLayout.ts';
+import type { AccountsOwnLine, OwnLayout, OwnLine } from './ownLayout.ts';
 import { keysInGroup } from './putLines.ts';
 
 const tree: readonly Category[] = [
@@ -310,5 +311,62 @@ describe('calculations and sums', () => {
     const renamed = must(edit({ kind: 'rename_key', key: 'capital', to: 'own_funds' }));
     expect(renamed.lines.flatMap((line) => (line.kind === 'calculation' ? [line.formula] : [])).slice(0, 1)).toEqual(['own_funds / assets']);
     expect(composed(company, renamed).expanded.findings).toEqual([]);
+  });
+});
+
+describe('one side of an account', () => {
+  const two = { ...company, places: [] };
+  const bank = { kind: 'account', accountId: 2 } as const;
+  const layout = free(
+    [taking('held', [numbers('1001 to 1003')]), taking('owed', [numbers('1005')], { takes: 'credit' }), taking('lent', [], { takes: 'debit' })],
+    {
+      scope: ['asset'],
+    },
+  );
+  const accountsOf = (own: OwnLayout): AccountsOwnLine[] => own.lines.filter((line) => line.kind === 'accounts');
+  const [held, owed, lent] = accountsOf(layout) as [AccountsOwnLine, AccountsOwnLine, AccountsOwnLine];
+
+  it('is left to another line while its balance is there, and comes back with it', () => {
+    const left = leaveSide(held, owed, 2, 'credit');
+    const after = { ...layout, lines: [left?.from as OwnLine, left?.to as OwnLine, lent] };
+    const made = composed(two, after);
+    expect(made.coverage(figures).faults.filter(({ account }) => account === 1)).toEqual([]);
+    const nets = (balance: bigint) => [...made.run(figures.map((net, at) => (at === 1 ? balance : at === 4 ? 0n : net))).amounts].slice(0, 2);
+    const others = (figures[0] as bigint) + (figures[2] as bigint);
+    expect(nets(300n)).toEqual([others + 300n, 0n]);
+    // The line of credits is of the credit side: shown positive where something is owed.
+    expect(nets(-80n).map((amount) => (amount < 0n ? -amount : amount))).toEqual([others, 80n]);
+  });
+
+  it('that goes there and comes back leaves both lines as they were', () => {
+    const there = leaveSide(held, owed, 2, 'credit') as NonNullable<ReturnType<typeof leaveSide>>;
+    const back = leaveSide(there.to, there.from, 2, 'credit');
+    expect([back?.to, back?.from]).toEqual([held, owed]);
+  });
+
+  it('does not go to a line that takes the other side alone', () => {
+    expect(leaveSide(held, lent, 2, 'credit')).toBeNull();
+    expect(leaveSide(held, lent, 2, 'debit')).not.toBeNull();
+  });
+
+  it('that no line takes is told by its name', () => {
+    const without = { ...layout, lines: [{ ...held, except: [{ ...bank, side: 'credit' as const }] }, owed] };
+    expect(
+      composed(two, without)
+        .coverage(figures)
+        .faults.find(({ account }) => account === 1),
+    ).toMatchObject({ state: 'half_placed', missingSide: 'credit' });
+  });
+});
+
+describe('a report code that its list does not have', () => {
+  const two = { ...company, places: [] };
+  it('is told, whatever its case, and takes nothing', () => {
+    const code = (named: string, begins: boolean) => ({ kind: 'code', list: 'report:1', code: named, begins }) as const;
+    const layout = free([taking('a', [code('r10', false), code('r', true)]), taking('b', [code('R1', false), code('Q', true)])]);
+    expect(composed(two, layout).expanded.findings).toEqual([
+      { code: 'listed_code_unknown', key: 'b', list: 'report:1', named: 'R1' },
+      { code: 'listed_code_unknown', key: 'b', list: 'report:1', named: 'Q*' },
+    ]);
   });
 });

@@ -7,15 +7,16 @@ import { calculating, grouping, summing, taking } from './ownLayout.fixture.ts';
 import type { OwnTransfer } from './ownLayout.ts';
 import { carryOver, namesCarried } from './portableLayout.ts';
 
+const codes = ['G1', 'G12'].map((code) => ({ code, caption: code, element: null, side: null, parent: null }));
 const here = {
   tree: buildCategoryTree([category(1, 'asset', { name: 'Cash' }), category(2, 'asset', { name: 'At sea', parentId: 1 })]),
   accounts: [{ id: 5, number: '1000', name: 'Bank' }],
-  lists: [{ key: 'report:3' as const, name: 'Group' }],
+  lists: [{ key: 'report:3' as const, name: 'Group', codes }],
 };
 const there = {
   tree: buildCategoryTree([category(71, 'asset', { name: 'cash' }), category(72, 'asset', { name: 'At sea', parentId: 71 })]),
   accounts: [{ id: 95, number: '1000', name: 'Current account' }],
-  lists: [{ key: 'report:8' as const, name: 'GROUP' }],
+  lists: [{ key: 'report:8' as const, name: 'GROUP', codes }],
 };
 
 describe('a layout that goes to another chart', () => {
@@ -68,6 +69,27 @@ describe('a layout that goes to another chart', () => {
       { line: 'cash', thing: 'account', name: '1000 Bank' },
     ]);
     expect(carried).toMatchObject([{ sources: [{ kind: 'numbers', text: '10*' }], except: [] }]);
+  });
+});
+
+describe('codes of a layout that goes to another chart', () => {
+  it('stay in their lines, and those that the list there does not have are told once for each line', () => {
+    const code = (named: string, begins: boolean) => ({ kind: 'code', list: 'report:3', code: named, begins }) as const;
+    const line = taking('group', [code('g1', false), code('G1', true), code('G2', false), code('H', true)], { facets: { 'report:3': ['', 'G12', 'G9'] } });
+    const { lines, missing } = carryOver([line], [], namesCarried([line], [], here), there);
+    expect(missing).toEqual([
+      { line: 'group', thing: 'code', name: 'GROUP: G9' },
+      { line: 'group', thing: 'code', name: 'GROUP: G2' },
+      { line: 'group', thing: 'code', name: 'GROUP: H*' },
+    ]);
+    expect(lines).toMatchObject([{ sources: [{ code: 'g1' }, { code: 'G1' }, { code: 'G2' }, { code: 'H' }], facets: { 'report:8': ['', 'G12', 'G9'] } }]);
+  });
+
+  it('keep the side of an account that they take alone', () => {
+    const line = taking('overdraft', [{ kind: 'account', accountId: 5, side: 'credit' }]);
+    expect(carryOver([line], [], namesCarried([line], [], here), there).lines).toMatchObject([
+      { sources: [{ kind: 'account', accountId: 95, side: 'credit' }] },
+    ]);
   });
 });
 

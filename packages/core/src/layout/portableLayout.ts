@@ -1,4 +1,4 @@
-import type { CodeList, ListKey } from '../chart/codeList.ts';
+import { type CodeList, isListed, type ListKey } from '../chart/codeList.ts';
 import type { Element } from '../chart/element.ts';
 import { pathOf } from '../placement/categoryTree.ts';
 import { keysSpokenOf, renamedIn } from './lineNames.ts';
@@ -14,13 +14,16 @@ export interface CarriedNames {
 
 export interface CarryingFacts extends Pick<SourceFacts, 'tree'> {
   readonly accounts: readonly { readonly id: number; readonly number: string; readonly name: string }[];
-  readonly lists: readonly Pick<CodeList, 'key' | 'name'>[];
+  readonly lists: readonly Pick<CodeList, 'key' | 'name' | 'codes'>[];
 }
 
-/** What is named where lines go and is not there, and fixed transfers, which stay behind; `line`: the key of the line or transfer that names it. */
+/**
+ * What is named where lines go and is not there, and fixed transfers, which stay behind; a code that is in no list stays in its line, which takes
+ * nothing by it until it is. `line`: the key of the line or transfer that names it.
+ */
 export interface NotCarried {
   readonly line: string;
-  readonly thing: 'category' | 'account' | 'list' | 'transfer';
+  readonly thing: 'category' | 'account' | 'list' | 'code' | 'transfer';
   readonly name: string;
 }
 
@@ -123,12 +126,20 @@ export function carryOver(
       }
       case 'code': {
         const list = listOf.get(source.list);
-        if (list !== undefined) return [{ ...source, list }];
+        if (list !== undefined) {
+          noteCode(line, list, source);
+          return [{ ...source, list }];
+        }
         missing.push({ line, thing: 'list', name: nameOf.list(source.list) });
         return [];
       }
     }
   };
+  const codesOf = new Map(facts.lists.map((list) => [list.key, list]));
+  function noteCode(line: string, key: ListKey, { code, begins }: { readonly code: string; readonly begins: boolean }): void {
+    const list = codesOf.get(key);
+    if (list && !isListed(list, code, begins)) missing.push({ line, thing: 'code', name: `${list.name}: ${code}${begins ? '*' : ''}` });
+  }
   const treeKey = (key: string): string => {
     const id = categoryIdIn(key);
     return id === 0 ? key : `${key.slice(0, key.indexOf('.'))}.${categoryOf.get(id) ?? 0}`;
@@ -140,7 +151,9 @@ export function carryOver(
       const facets = Object.entries(line.facets).flatMap(([key, values]) => {
         const list = listOf.get(key as ListKey);
         if (list === undefined) missing.push({ line: line.key, thing: 'list', name: nameOf.list(key as ListKey) });
-        return list === undefined ? [] : [[list, values] as const];
+        if (list === undefined) return [];
+        for (const code of values) if (code !== '') noteCode(line.key, list, { code, begins: false });
+        return [[list, values] as const];
       });
       return { ...line, sources: all(line.key, line.sources), except: all(line.key, line.except), facets: Object.fromEntries(facets) };
     }

@@ -18,8 +18,8 @@ export type Source =
   | { readonly kind: 'numbers'; readonly text: string }
   /** Accounts with the report code, or with one that begins so. */
   | { readonly kind: 'code'; readonly list: ListKey; readonly code: string; readonly begins: boolean }
-  /** The account, and all below it. */
-  | { readonly kind: 'account'; readonly accountId: number }
+  /** The account, and all below it; of their balances those of one side alone where it says so. */
+  | { readonly kind: 'account'; readonly accountId: number; readonly side?: Side }
   /** All that stands in categories of the step. */
   | { readonly kind: 'step'; readonly step: Step }
   /** All that stands in categories of these elements whose cash flows are of the nature. */
@@ -114,7 +114,8 @@ function holdsOf(source: Source, { tree, natures, portions, order, accounts }: S
     }
     case 'account': {
       const below = idsBelow(source.accountId, accounts);
-      return ({ id }) => (below.has(id) ? bothSides : 0);
+      const held = sideBits[source.side ?? 'any'];
+      return ({ id }) => (below.has(id) ? held : 0);
     }
   }
 }

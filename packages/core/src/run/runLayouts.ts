@@ -112,7 +112,7 @@ export function factsOn(ground: Ground, layout: Pick<OwnLayout, 'kind' | 'scope'
     retainedEarningsId: ground.retainedEarningsId,
     language,
     scope,
-    listKeys: new Set(ground.lists.map((list) => list.key)),
+    lists: ground.lists,
   };
   before.set(key, facts);
   return facts;

@@ -143,6 +143,7 @@ function isUnsound({ code }: LayoutFinding): boolean {
   switch (code) {
     case 'adjustment_idle':
     case 'source_unknown':
+    case 'listed_code_unknown':
     case 'followed_unknown':
     case 'no_cash':
       return false;

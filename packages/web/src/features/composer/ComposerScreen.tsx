@@ -15,6 +15,7 @@ import { counted } from '../../shared/words/counted.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { AddLineMenu } from './AddLineMenu.tsx';
 import { ChartChooser } from './ChartChooser.tsx';
+import { CompareDialog } from './CompareDialog.tsx';
 import styles from './ComposerScreen.module.css';
 import { CoverageFoot } from './CoverageFoot.tsx';
 import { IdleAdjustments } from './IdleAdjustments.tsx';
@@ -84,6 +85,7 @@ function Loaded({
   const [sought, setSought] = useState('');
   const [choosing, setChoosing] = useState<{ readonly line: AccountsOwnLine | null } | null>(null);
   const [isPutting, setPutting] = useState(false);
+  const [isComparing, setComparing] = useState(false);
   /** A new line that gets another key stays the same row and panel, so that what is being clicked stays there. */
   const stable = useRef({ ids: new Map<string, string>(), made: 0 });
   const stableId = useCallback((key: string): string => stable.current.ids.get(key) ?? key, []);
@@ -166,7 +168,7 @@ function Loaded({
             }}
           />
           <UndoButtons undoName={composer.undoName} redoName={composer.redoName} onUndo={composer.undo} onRedo={composer.redo} />
-          <VersionsMenu composer={composer} detail={detail} mayCompose={mayCompose} onDropped={setDetail} />
+          <VersionsMenu composer={composer} detail={detail} mayCompose={mayCompose} onDropped={setDetail} onCompare={() => setComparing(true)} />
           {mayCompose && (
             <Button variant="contained" onClick={() => setPutting(true)}>
               Put in use…
@@ -199,9 +201,17 @@ function Loaded({
           layoutId={detail.id}
           mayCompose={mayCompose}
           onShow={show}
-          onTake={(accountId) => {
+          onTake={(accountId, side) => {
             const name = view.accounts.find(({ id }) => id === accountId)?.name ?? 'Account';
-            insert([{ ...newLine('accounts', freshKey(name, expanded.origins), name), sources: [{ kind: 'account', accountId }] }], `Add ${name}`);
+            insert(
+              [
+                {
+                  ...newLine('accounts', freshKey(name, expanded.origins), name),
+                  sources: [{ kind: 'account', accountId, ...(side === null ? {} : { side }) }],
+                },
+              ],
+              `Add ${name}`,
+            );
           }}
         />
       </section>
@@ -250,6 +260,7 @@ function Loaded({
           onClose={() => setChoosing(null)}
         />
       )}
+      {isComparing && <CompareDialog composer={composer} detail={detail} onClose={() => setComparing(false)} />}
       {isPutting && (
         <UseDialog
           composer={composer}

@@ -1,4 +1,4 @@
-import { formatAmount } from '@ivory-ladder/core';
+import { formatAmount, type Side } from '@ivory-ladder/core';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { useSetExclusionsMutation } from '../../shared/api/placementApi.ts';
@@ -13,8 +13,8 @@ interface CoverageFootProps {
   readonly composer: Composer;
   readonly layoutId: number;
   readonly mayCompose: boolean;
-  /** Makes a line for an account that stands in none, behind the chosen line. */
-  readonly onTake: (accountId: number) => void;
+  /** Makes a line for an account that stands in none, or for the side of it that does, behind the chosen line. */
+  readonly onTake: (accountId: number, side: Side | null) => void;
   readonly onShow: (lineKey: string) => void;
 }
 
@@ -72,14 +72,14 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
       </button>
       {isOpen && (
         <ul className={styles.list}>
-          {listed.map(({ account: at, state, net, lines }) => {
+          {listed.map(({ account: at, state, missingSide, net, lines }) => {
             const account = composer.view.accounts[at];
             if (!account) return null;
             return (
               <li key={account.id}>
                 <span className={styles.account}>{account.label}</span>
                 <span className={styles.state}>
-                  {state === 'left_out' ? 'left out' : stateWords[state]}
+                  {state === 'left_out' ? 'left out' : missingSide === null ? stateWords[state] : `in no line while in ${missingSide}`}
                   {net !== 0n && `, ${format(net)}`}
                 </span>
                 <span className={styles.acts}>
@@ -90,7 +90,7 @@ export function CoverageFoot({ composer, layoutId, mayCompose, onTake, onShow }:
                   ))}
                   {mayCompose && state !== 'doubled' && state !== 'left_out' && (
                     <>
-                      <button type="button" onClick={() => onTake(account.id)}>
+                      <button type="button" onClick={() => onTake(account.id, missingSide)}>
                         Make a line
                       </button>
                       <Link to={{ pathname: `/companies/${company.id}/placement/coverage`, search }}>Place it</Link>

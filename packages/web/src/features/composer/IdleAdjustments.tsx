@@ -17,16 +17,19 @@ export function IdleAdjustments({ composer, mayCompose }: { readonly composer: C
   const captionOf = (key: string): string => composer.expanded.byKey.get(key)?.caption ?? transferOf(key) ?? key;
   const idle = findings.flatMap((finding) => (finding.code === 'adjustment_idle' ? [finding] : []));
   const gone = findings.flatMap((finding) => (finding.code === 'source_unknown' || finding.code === 'followed_unknown' ? [finding.key] : []));
+  const unlisted = findings.flatMap((finding) => (finding.code === 'listed_code_unknown' ? [finding] : []));
   const wrong = findings.flatMap((finding) => (finding.code in wrongWords ? [finding as typeof finding & { readonly code: keyof typeof wrongWords }] : []));
   const apart = [...origins].flatMap(([key, origin]) => (origin.kind === 'followed' && origin.adjustment?.apart ? [{ key, was: origin.was }] : []));
-  if (idle.length + gone.length + apart.length + wrong.length === 0) return null;
+  if (idle.length + gone.length + apart.length + unlisted.length + wrong.length === 0) return null;
   return (
     <details className={styles.idle}>
       <summary>
         {[
           apart.length > 0 ? `${counted(apart.length, 'category', 'categories')} left to other lines` : '',
           idle.length > 0 ? `${counted(idle.length, 'adjustment')} idle` : '',
-          gone.length + wrong.length > 0 ? `${counted(new Set([...gone, ...wrong.map(({ key }) => key)]).size, 'line')} at fault` : '',
+          gone.length + unlisted.length + wrong.length > 0
+            ? `${counted(new Set([...gone, ...[...unlisted, ...wrong].map(({ key }) => key)]).size, 'line')} at fault`
+            : '',
         ]
           .filter(Boolean)
           .join(', ')}
@@ -64,6 +67,11 @@ export function IdleAdjustments({ composer, mayCompose }: { readonly composer: C
         ))}
         {[...new Set(gone)].map((key) => (
           <li key={`gone ${key}`}>«{captionOf(key)}» names a category, account, list or number text that is not there</li>
+        ))}
+        {unlisted.map(({ key, list, named }) => (
+          <li key={`unlisted ${key} ${list} ${named}`}>
+            «{captionOf(key)}» takes the code {named}, which {composer.lists.find((one) => one.key === list)?.name ?? 'its list'} does not have
+          </li>
         ))}
         {wrong.map(({ key, code }) => (
           <li key={`wrong ${key} ${code}`}>

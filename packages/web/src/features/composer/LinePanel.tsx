@@ -8,6 +8,7 @@ import { FollowedPanel } from './FollowedPanel.tsx';
 import { FollowsField } from './FollowsField.tsx';
 import { FormulaField } from './FormulaField.tsx';
 import { KeyField } from './KeyField.tsx';
+import { LeaveSideField } from './LeaveSideField.tsx';
 import styles from './LinePanel.module.css';
 import { LookFields } from './LookFields.tsx';
 import { kindCaption } from './lineKinds.ts';
@@ -150,6 +151,7 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
             onChange={(takes) => change({ ...line, takes }, 'Side rule')}
           />
           {line.takes !== 'any' && <SideNote composer={composer} line={line} />}
+          {!disabled && line.kind === 'accounts' && line.takes === 'any' && line.sources.length > 0 && <LeaveSideField composer={composer} line={line} />}
           <MeasureFields composer={composer} line={line} disabled={disabled} onChange={change} />
         </>
       )}

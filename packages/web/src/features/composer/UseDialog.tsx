@@ -13,6 +13,7 @@ import { usePutLayoutInUseMutation } from '../../shared/api/layoutApi.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useCompany } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
+import { DifferenceTable } from './DifferenceTable.tsx';
 import { differencesOf } from './layoutDifferences.ts';
 import { isTied, tiesText } from './tiesText.ts';
 import styles from './UseDialog.module.css';
@@ -28,8 +29,6 @@ interface UseDialogProps {
   readonly onUsed: (detail: LayoutDetail) => void;
   readonly onClose: () => void;
 }
-
-const stateWords = { added: 'new', removed: 'gone', changed: 'changed' } as const;
 
 /** What the draft is otherwise than the version that runs, line by line and in figures, before it takes its place. */
 export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialogProps) {
@@ -74,33 +73,7 @@ export function UseDialog({ composer, detail, used, onUsed, onClose }: UseDialog
         ) : differences.length === 0 ? (
           <p>No line shows another figure or caption than the version that runs.</p>
         ) : (
-          <div className={styles.scroll}>
-            <table className={styles.table}>
-              <thead>
-                <tr>
-                  <th scope="col">Line</th>
-                  <th scope="col">
-                    <span className="unseen">What becomes of it</span>
-                  </th>
-                  <th scope="col">Runs now</th>
-                  <th scope="col">Draft</th>
-                </tr>
-              </thead>
-              <tbody>
-                {differences.map(({ key, state, caption, formerCaption, before, after, unit }) => (
-                  <tr key={`${key} ${state}`}>
-                    <th scope="row">
-                      {caption}
-                      {formerCaption !== null && <small> was {formerCaption}</small>}
-                    </th>
-                    <td>{stateWords[state]}</td>
-                    <td>{before === undefined ? '' : formatFigure(before, unit, currency)}</td>
-                    <td>{after === undefined ? '' : formatFigure(after, unit, currency)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <DifferenceTable differences={differences} before="Runs now" after="Draft" />
         )}
         <TextField
           label="Why, for the record"

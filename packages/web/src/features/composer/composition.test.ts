@@ -13,7 +13,7 @@ const facts: LayoutFacts = {
   retainedEarningsId: null,
   language: 'en',
   scope: [],
-  listKeys: new Set(),
+  lists: [],
 };
 const begun = beginSteps(beginLayout('balance_sheet', { tree, options: defaultLayoutOptions, language: 'en' }));
 const must = (outcome: ReturnType<typeof edited>) => {

@@ -22,7 +22,7 @@ const rowsOf = (kind: 'balance_sheet' | 'cash_flow', isShut: Parameters<typeof o
     retainedEarningsId: 9,
     language: 'en',
     scope: scopeOf(layout),
-    listKeys: new Set(),
+    lists: [],
   };
   return outlineRows(expandLayout(layout, facts), isShut);
 };

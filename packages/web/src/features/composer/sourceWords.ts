@@ -18,7 +18,7 @@ export function sourceWords(source: Source, facts: LayoutFacts, view: PlacementV
     }
     case 'account': {
       const account = view.accounts.find(({ id }) => id === source.accountId);
-      return account ? accountLabel(account) : 'an account that has gone';
+      return `${account ? accountLabel(account) : 'an account that has gone'}${source.side === undefined ? '' : ` while in ${source.side}`}`;
     }
     case 'step':
       return `Step: ${stepNames[source.step].toLowerCase()}`;

@@ -5,16 +5,16 @@ import type { Composer } from './useComposer.ts';
 
 /** The rows of another definition over the same figures: the version that runs, or an old one. `null` until they are there. */
 export function useOtherRows({ figures }: Composer, layout: OwnLayout | null): readonly StatementRowBody[] | null {
-  const [rows, setRows] = useState<readonly StatementRowBody[] | null>(null);
+  const [found, setFound] = useState<{ readonly layout: OwnLayout; readonly rows: readonly StatementRowBody[] } | null>(null);
   useEffect(() => {
     if (layout === null) return;
     let isOver = false;
-    void figures.rowsOf(layout).then((found) => {
-      if (!isOver) setRows(found);
+    void figures.rowsOf(layout).then((rows) => {
+      if (!isOver) setFound({ layout, rows });
     });
     return () => {
       isOver = true;
     };
   }, [figures, layout]);
-  return rows;
+  return found?.layout === layout ? found.rows : null;
 }

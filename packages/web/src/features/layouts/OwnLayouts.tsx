@@ -15,6 +15,7 @@ import { useClassification } from '../../shared/state/useClassification.ts';
 import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import styles from './LayoutsScreen.module.css';
+import { notCarriedText } from './notCarriedText.ts';
 
 const kindWords: Readonly<Record<ListedLayout['kind'], string>> = {
   balance_sheet: 'balance sheet',
@@ -45,14 +46,7 @@ export function OwnLayouts() {
           text: error && (error as ApiFailure).code !== 'request_invalid' ? describeFailure(error) : `${file.name} is no layout file.`,
         }),
       );
-    const missing = [...new Set(read.missing.map(({ name }) => name))];
-    if (missing.length > 0)
-      dispatch(
-        noticeGiven({
-          tone: 'refused',
-          text: `Brought in without what this chart lacks, and without fixed amounts of another company: ${missing.slice(0, 6).join(', ')}${missing.length > 6 ? ` and ${missing.length - 6} more` : ''}.`,
-        }),
-      );
+    if (read.missing.length > 0) dispatch(noticeGiven({ tone: 'refused', text: notCarriedText(read.missing) }));
     else dispatch(noticeGiven({ tone: 'done', text: `Brought in: ${read.layout.name}, as a draft.` }));
     void navigate({ pathname: `${base}/layouts/${read.layout.id}`, search });
   };

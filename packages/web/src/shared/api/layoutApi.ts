@@ -4,6 +4,7 @@ import { ivoryApi } from './ivoryApi.ts';
 export const {
   useListLayoutsQuery,
   useGetLayoutQuery,
+  useGetLayoutVersionQuery,
   useLazyGetLayoutVersionQuery,
   useLazyGetKeptDraftQuery,
   useAddLayoutMutation,

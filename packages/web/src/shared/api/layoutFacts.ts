@@ -17,7 +17,7 @@ type Chart = Omit<LayoutFacts, 'scope'>;
 const chartsOf = new WeakMap<PlacementView, Map<string, Chart>>();
 const scoped = new WeakMap<Chart, Map<string, LayoutFacts>>();
 
-/** What a composed layout is made over, from the placement as it is kept; made once for each placement and scope. */
+/** What a composed layout is made over, from the placement as it is kept; made once for each placement, state of the lists, and scope. */
 export function layoutFacts(
   view: PlacementView,
   order: DigitOrder,
@@ -27,7 +27,8 @@ export function layoutFacts(
 ): LayoutFacts {
   const byLanguage = chartsOf.get(view) ?? new Map<string, Chart>();
   chartsOf.set(view, byLanguage);
-  const chart = byLanguage.get(language) ?? chartOf(view, order, language, lists);
+  const kept = byLanguage.get(language);
+  const chart = kept?.lists === lists ? kept : chartOf(view, order, language, lists);
   byLanguage.set(language, chart);
   const scope = scopeOf(layout);
   const byScope = scoped.get(chart) ?? new Map<string, LayoutFacts>();
@@ -54,6 +55,6 @@ function chartOf({ accounts, categories }: PlacementView, order: DigitOrder, lan
     order,
     retainedEarningsId: accounts.find(({ role }) => role === 'retained_earnings')?.id ?? null,
     language,
-    listKeys: new Set(lists.map(({ key }) => key)),
+    lists,
   };
 }
