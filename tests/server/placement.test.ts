@@ -1,5 +1,6 @@
 import type { CategoryBody, PlacementView, ProofList } from '@ivory-ladder/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testAdministrator } from '../support/apiClient.ts';
 import { TestServer } from '../support/server.ts';
 import { bringIn, createCompany, figures, statement } from '../support/trialBalance.ts';
 
@@ -124,5 +125,15 @@ describe('categories', () => {
   ] as const)('are refused with %s', async (_name, method, request, code) => {
     const [path, body] = await request();
     expect(await server.refused(method, `/companies/${id}/categories${path}`, body)).toMatchObject({ code });
+  });
+
+  it('say who made the version that stands, where it has been changed', async () => {
+    const { id: categoryId, name, version } = await category('Prepayments');
+    await server.ok('PATCH', `/companies/${id}/categories/${categoryId}`, { version, note: '9' });
+    const refused = await server.refused('PATCH', `/companies/${id}/categories/${categoryId}`, { version, name: `${name} and more` });
+    expect(refused).toMatchObject({
+      code: 'version_conflict',
+      facts: { last: { by: testAdministrator.name, at: expect.stringMatching(/^\d{4}-\d\d-\d\d /) } },
+    });
   });
 });

@@ -1,4 +1,5 @@
 import type { StatementBody } from '@ivory-ladder/contract';
+import { transferText } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInCashExample } from '../support/exampleACash.ts';
 import { firstRow, recomputedBook, recomputeStatement } from '../support/recomputedWorkbook.ts';
@@ -109,10 +110,11 @@ describe('statements in thousands, footed', () => {
     expect(await text(`layout-${sheet?.id}`)).toMatch(/^Cash at bank and on board,7,\d+,/m);
     const { transfers } = await statement(server, id, 'cash-flow', ...year, '&scale=thousands');
     const [first] = transfers;
+    const listedText = first ? transferText(first, 'en') : '';
     const book = await recomputedBook(server, `/companies/${id}/statements/cash-flow/workbook?${over}`);
-    const listed = book.cells.find(([caption]) => caption === `${first?.from} – ${first?.on}`);
+    const listed = book.cells.find(([caption]) => caption === listedText);
     expect(listed?.slice(1, 3)).toEqual(first?.values.slice(0, 2).map(Number));
-    expect(await text('cash-flow')).toContain(`${first?.from} – ${first?.on},${first?.values[0]},${first?.values[1]},`);
+    expect(await text('cash-flow')).toContain(`${listedText},${first?.values[0]},${first?.values[1]},`);
   });
 
   it('are recomputed from their workbooks, for every kind of line of composed layouts too', async () => {

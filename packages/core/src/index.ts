@@ -65,6 +65,7 @@ export * from './cube/vector.ts';
 export * from './document/drawDocument.ts';
 export * from './document/makeDocument.ts';
 export * from './document/statementDocument.ts';
+export * from './document/transferText.ts';
 export * from './entry/entryDraft.ts';
 export * from './entry/setBalances.ts';
 export * from './entry/splitAmount.ts';

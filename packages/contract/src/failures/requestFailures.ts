@@ -20,8 +20,8 @@ export const requestFailures = {
   permission_needed: forbidden({ needs: permission }),
   asked_for_much: answered(429)(later),
   too_many_attempts: answered(429)(later),
-  /** `current`: what stands there now, in the shape of the thing; null where it is read anew. */
-  version_conflict: conflict({ thing: z.string(), id, current: z.unknown() }),
+  /** `current`: what stands there now, in the shape of the thing; null where it is read anew. `last`: who made it so, and when (UTC), where that is on record. */
+  version_conflict: conflict({ thing: z.string(), id, current: z.unknown(), last: z.exactOptional(z.object({ by: z.string(), at: z.string() })) }),
   idempotency_key_reused: refused({ key: z.string() }),
   busy: answered(503)(nothing),
   /** The database went away in between; whatever was under way was rolled back, or was done already. */

@@ -22,7 +22,17 @@ describe('renumbering by a rule', () => {
   });
 
   it('lengthens the digits at the end', () => {
-    expect(run({ kind: 'lengthen', digits: 6 }, '6200', 'A.10.08')).toEqual(['006200', 'A.10.000008']);
+    expect(run({ kind: 'lengthen', digits: 6, zeros: 'in_front' }, '6200', 'A.10.08')).toEqual(['006200', 'A.10.000008']);
+    expect(run({ kind: 'lengthen', digits: 6, zeros: 'behind' }, '6200', 'A.10.08', 'CASH')).toEqual(['620000', 'A.10.080000', 'ends_in_no_digits']);
+  });
+
+  it('tells two numbers that would become one by zeros behind them', () => {
+    const rule = { kind: 'lengthen', digits: 4, zeros: 'behind' } as const;
+    const two = accounts('10', '100');
+    expect(renumber(two, rule, two).map(({ to, problem, other }) => [to, problem, other])).toEqual([
+      ['1000', null, ''],
+      ['1000', 'twice', '10'],
+    ]);
   });
 
   it('counts from a first number with an even gap, in the order of the accounts', () => {

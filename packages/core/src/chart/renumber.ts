@@ -4,8 +4,8 @@ export type RenumberRule =
   | { readonly kind: 'prefix'; readonly from: string; readonly to: string }
   /** The digits that end the number grow or shrink by an amount, their length kept. */
   | { readonly kind: 'shift'; readonly by: number }
-  /** The digits that end the number get zeros in front until they are this long. */
-  | { readonly kind: 'lengthen'; readonly digits: number }
+  /** The digits that end the number get zeros until they are this long: in front, so that their value stays, or behind, so that what they begin with does. */
+  | { readonly kind: 'lengthen'; readonly digits: number; readonly zeros: 'in_front' | 'behind' }
   /** One after the other in the order given, from a first number, with an even gap. */
   | { readonly kind: 'sequence'; readonly first: string; readonly step: number };
 
@@ -61,7 +61,7 @@ function follow(rule: RenumberRule, number: string, at: number): { number: strin
       const [, stem, digits] = lastDigits.exec(number) ?? [];
       return stem === undefined || digits === undefined
         ? { problem: 'ends_in_no_digits' }
-        : { number: stem + digits.padStart(rule.digits, '0'), problem: null };
+        : { number: stem + (rule.zeros === 'behind' ? digits.padEnd(rule.digits, '0') : digits.padStart(rule.digits, '0')), problem: null };
     }
     case 'sequence':
       return withDigits(rule.first, (value) => value + at * rule.step);

@@ -5,7 +5,6 @@ import type { HeadedColumn } from '../columns/headingLines.ts';
 import { type CaptionLanguage, captionWords } from '../layout/captionWords.ts';
 import type { RanStatement } from '../run/runStatement.ts';
 import { draftWords } from '../statement/draftWords.ts';
-import type { PresentedTransfer } from '../statement/presentTransfers.ts';
 import type { StatementColumn } from '../statement/statement.ts';
 import { translationWords } from '../translation/translationWords.ts';
 
@@ -95,9 +94,4 @@ function translationText(presentation: RanStatement['presentation'], language: C
   const { from, rate } = presentation;
   const words = translationWords[language];
   return rate ? words.atClosingRate(from.code, rate.text, longDay(rate.day, language)) : words.atOwnRates(from.code);
-}
-
-/** `Interest paid – Interest expense`, with why where that says more. */
-export function transferText({ text, from, on }: Pick<PresentedTransfer, 'text' | 'from' | 'on'>): string {
-  return `${text === from ? '' : `${text}: `}${from} – ${on}`;
 }

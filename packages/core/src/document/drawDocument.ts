@@ -1,8 +1,8 @@
 import { type Fraction, fraction } from '../formula/fraction.ts';
 import type { RowPart, StatementRow } from '../statement/statement.ts';
-import { transferText } from './documentCaptions.ts';
 import { bearsFigures } from './makeDocument.ts';
 import type { DocumentColumn, DocumentContent, DocumentRow, StatementDocument } from './statementDocument.ts';
+import { transferText } from './transferText.ts';
 
 /** A printed row: what it is on the page, with its figures as numbers. */
 export interface DrawnRow extends Omit<StatementRow, 'values' | 'partsAreWithin' | 'faults'> {
@@ -68,7 +68,7 @@ export function drawDocument({ content, view }: StatementDocument): DrawnStateme
     lastDay,
     columns,
     rows,
-    transfers: transfers.map(({ values, ...transfer }) => ({ text: transferText(transfer), values: values.map(numbered) })),
+    transfers: transfers.map(({ values, ...transfer }) => ({ text: transferText(transfer, language), values: values.map(numbered) })),
     operandOf: (key, column) => {
       const operand = operands.get(`${column} ${key}`);
       if (operand) return { value: fraction(BigInt(operand.of), BigInt(operand.over)), isReversed: operand.isReversed === true };

@@ -323,7 +323,7 @@ describe('one side of an account', () => {
       scope: ['asset'],
     },
   );
-  const accountsOf = (own: OwnLayout): AccountsOwnLine[] => own.lines.filter((line) => line.kind === 'accounts');
+  const accountsOf = (own: OwnLayout): AccountsOwnLine[] => own.lines.flatMap((line) => (line.kind === 'accounts' ? [line] : []));
   const [held, owed, lent] = accountsOf(layout) as [AccountsOwnLine, AccountsOwnLine, AccountsOwnLine];
 
   it('is left to another line while its balance is there, and comes back with it', () => {

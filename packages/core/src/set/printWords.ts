@@ -6,7 +6,10 @@ export interface PrintWords {
   readonly comments: string;
   /** Over figures that do not tie. */
   readonly unfinished: string;
+  /** Over amounts that stand in another line than their accounts. */
   readonly transfers: string;
+  /** Of one of them, in words. */
+  transferred(from: string, on: string): string;
   page(number: number, of: number): string;
 }
 
@@ -15,42 +18,48 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     contents: 'Contents',
     comments: 'Comments',
     unfinished: 'Not final: the statements do not tie yet.',
-    transfers: 'Moved between lines, without changing what they come to together',
+    transfers: 'Shown in another line; the total of both is the same',
+    transferred: (from, on) => `in “${on}” instead of “${from}”`,
     page: (number, of) => `Page ${number} of ${of}`,
   },
   de: {
     contents: 'Inhalt',
     comments: 'Erläuterungen',
     unfinished: 'Nicht endgültig: Die Abschlussbestandteile stimmen noch nicht überein.',
-    transfers: 'Zwischen Posten verschoben, ohne ihre Summe zu ändern',
+    transfers: 'In einem anderen Posten gezeigt; die Summe beider ist dieselbe',
+    transferred: (from, on) => `in „${on}“ statt in „${from}“`,
     page: (number, of) => `Seite ${number} von ${of}`,
   },
   fr: {
     contents: 'Sommaire',
     comments: 'Commentaires',
     unfinished: 'Non définitif : les états ne concordent pas encore.',
-    transfers: 'Déplacé entre postes, sans changer leur total',
+    transfers: 'Présenté dans un autre poste ; le total des deux est le même',
+    transferred: (from, on) => `dans « ${on} » au lieu de « ${from} »`,
     page: (number, of) => `Page ${number} sur ${of}`,
   },
   nl: {
     contents: 'Inhoud',
     comments: 'Toelichting',
     unfinished: 'Niet definitief: de overzichten sluiten nog niet op elkaar aan.',
-    transfers: 'Verschoven tussen posten, zonder hun som te veranderen',
+    transfers: 'In een andere post getoond; het totaal van beide is gelijk',
+    transferred: (from, on) => `in ‘${on}’ in plaats van ‘${from}’`,
     page: (number, of) => `Pagina ${number} van ${of}`,
   },
   es: {
     contents: 'Contenido',
     comments: 'Comentarios',
     unfinished: 'No definitivo: los estados aún no cuadran.',
-    transfers: 'Trasladado entre partidas, sin cambiar su suma',
+    transfers: 'Presentado en otra partida; la suma de ambas es la misma',
+    transferred: (from, on) => `en «${on}» en lugar de «${from}»`,
     page: (number, of) => `Página ${number} de ${of}`,
   },
   nb: {
     contents: 'Innhold',
     comments: 'Kommentarer',
     unfinished: 'Ikke endelig: oppstillingene stemmer ikke overens ennå.',
-    transfers: 'Flyttet mellom linjer, uten å endre summen av dem',
+    transfers: 'Vist på en annen linje; summen av begge er den samme',
+    transferred: (from, on) => `i «${on}» i stedet for «${from}»`,
     page: (number, of) => `Side ${number} av ${of}`,
   },
 };

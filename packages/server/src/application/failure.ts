@@ -51,7 +51,8 @@ export type Failure =
   | { code: 'view_name_taken'; name: string }
   | { code: 'too_many_views'; limit: number }
   | { code: 'currency_unknown'; currency: string }
-  | { code: 'version_conflict'; thing: string; id: number; current: unknown }
+  /** `last`: who made the version that stands, and when, in UTC. */
+  | { code: 'version_conflict'; thing: string; id: number; current: unknown; last?: { by: string; at: string } }
   /** Accounts and categories that are not any more as they were found. */
   | { code: 'place_conflict'; accountIds: number[]; categoryIds: number[] }
   /** Nothing in the change is otherwise than it is. */

@@ -1,5 +1,5 @@
 import { captionWords, type DocumentColumn, type DrawnRow, type DrawnStatement, formatFigure, formatInColumn, printWords } from '@ivory-ladder/core';
-import type { Content, TableCell } from 'pdfmake/interfaces';
+import type { Content, CustomTableLayout, TableCell } from 'pdfmake/interfaces';
 import type { Face } from './printFonts.ts';
 import { hasNotes } from './statementCaptions.ts';
 
@@ -18,7 +18,8 @@ export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<str
   const { rows, columns, language } = statement;
   const withNotes = hasNotes(rows);
   const width = columnWidth(columns, withNotes);
-  const fontSize = columns.length > 9 ? 7 : columns.length > 6 ? 8 : 9;
+  const fontSize = fontSizeFor(columns);
+  const { widths, layout } = gridOf(columns, withNotes);
   const lead = withNotes ? 2 : 1;
   const headings: TableCell[][] = [];
   if (columns.some(({ group }) => group !== undefined)) headings.push(groupCells(columns, lead));
@@ -39,9 +40,52 @@ export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<str
       headerRows: headings.length,
       keepWithHeaderRows: 1,
       dontBreakRows: true,
-      widths: ['*', ...(withNotes ? [noteWidth] : []), ...columns.map(() => width)],
+      widths,
       body: [...headings, ...page.map((row) => rowCells(row, statement, withNotes, width, marks.get(markedAt(row) ?? '')))],
     },
+    layout,
+  }));
+}
+
+/** What a statement shows in one line instead of another, with amounts in their columns and a caption that is never left behind on a page. */
+export function transferTable({ transfers, rows, columns, currency, language }: DrawnStatement): Content {
+  const withNotes = hasNotes(rows);
+  const lead = withNotes ? 2 : 1;
+  const { widths, layout } = gridOf(columns, withNotes);
+  const before = (cell: { readonly text: string; readonly bold?: boolean }): TableCell[] => [{ ...cell, colSpan: lead }, ...(withNotes ? [''] : [])];
+  return {
+    fontSize: Math.min(8, fontSizeFor(columns)),
+    margin: [0, 12, 0, 0],
+    color: second,
+    table: {
+      headerRows: 1,
+      keepWithHeaderRows: transfers.length,
+      dontBreakRows: true,
+      widths,
+      body: [
+        [{ text: printWords[language].transfers, bold: true, colSpan: lead + columns.length }, ...Array.from({ length: lead + columns.length - 1 }, () => '')],
+        ...transfers.map((transfer): TableCell[] => [
+          ...before({ text: transfer.text }),
+          ...columns.map(({ kind }, at): TableCell => {
+            const text = kind === 'amount' ? formatFigure(transfer.values[at] ?? null, 'amount', currency) : '';
+            return { text, alignment: 'right', noWrap: true };
+          }),
+        ]),
+      ],
+    },
+    layout,
+  };
+}
+
+function fontSizeFor({ length }: readonly DocumentColumn[]): number {
+  return length > 9 ? 7 : length > 6 ? 8 : 9;
+}
+
+/** Where the columns of a statement stand on the page, for all that is printed in them. */
+function gridOf(columns: readonly DocumentColumn[], withNotes: boolean): { readonly widths: ('*' | number)[]; readonly layout: CustomTableLayout } {
+  const width = columnWidth(columns, withNotes);
+  return {
+    widths: ['*', ...(withNotes ? [noteWidth] : []), ...columns.map(() => width)],
     layout: {
       defaultBorder: false,
       hLineWidth: () => 0.6,
@@ -52,30 +96,6 @@ export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<str
       paddingTop: () => 1.2,
       paddingBottom: () => 1.2,
     },
-  }));
-}
-
-/** What a statement shows on one line instead of another, with a caption that is never left behind on a page. */
-export function transferTable({ transfers, columns, currency, language }: DrawnStatement): Content {
-  const amounts = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
-  const caption: TableCell = { text: printWords[language].transfers, bold: true, colSpan: amounts.length + 1, margin: [0, 0, 0, 2] };
-  return {
-    fontSize: 8,
-    margin: [0, 12, 0, 0],
-    table: {
-      headerRows: 1,
-      keepWithHeaderRows: transfers.length,
-      dontBreakRows: true,
-      widths: ['*', ...amounts.map(() => 80)],
-      body: [
-        [caption, ...amounts.map(() => '')],
-        ...transfers.map((transfer): TableCell[] => [
-          transfer.text,
-          ...amounts.map((at): TableCell => ({ text: formatFigure(transfer.values[at] ?? null, 'amount', currency), alignment: 'right' })),
-        ]),
-      ],
-    },
-    layout: 'noBorders',
   };
 }
 

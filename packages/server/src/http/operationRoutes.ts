@@ -53,6 +53,8 @@ interface Call<Name extends OperationName> {
 type Handle<Name extends OperationName> = (call: Call<Name>) => Promise<Outcome<AnswerOf<Name>, Failure>>;
 /** Hears of everything that is taken out as a file, before it goes. */
 type Exported = (name: OperationName, call: { readonly identity: Identity | null; readonly access: Access | null; readonly request: Request }) => Promise<void>;
+/** What of a failure is looked up before it is told. */
+type Told = (failure: Failure, access: Access | null) => Promise<Failure>;
 /** A stream that was taken in, and how it goes once it was answered for. */
 interface Received {
   readonly file: ReceivedFile;
@@ -75,7 +77,13 @@ const wholeNumber = z.coerce.number().int().positive();
 /** Adds operations of the contract to a router: who asks and what is asked are checked on the way in, failures become problem documents on the way out. */
 export function operationRoutes(
   router: Router,
-  { checkAnswers, exported, elsewhere, turns }: { checkAnswers: boolean; exported: Exported; elsewhere: AnswerElsewhere | null; turns: PersonTurns },
+  {
+    checkAnswers,
+    exported,
+    elsewhere,
+    turns,
+    told,
+  }: { checkAnswers: boolean; exported: Exported; elsewhere: AnswerElsewhere | null; turns: PersonTurns; told: Told },
 ): On {
   return (name, handle, { before, receive } = {}) => {
     const operation: Operation = operations[name];
@@ -118,7 +126,7 @@ export function operationRoutes(
       const outcome = await handle(call);
       if (response.destroyed || response.headersSent) return;
       closeUnread(response);
-      if (!outcome.ok) return sendProblem(response, outcome.failure);
+      if (!outcome.ok) return sendProblem(response, await told(outcome.failure, (response.locals.entered as Entered).access));
       if (operation.answer === 'file' || operation.answer === 'stream') await exported(name, { ...(response.locals.entered as Entered), request });
       if (operation.answer === 'none') return void response.status(204).end();
       if (operation.answer === 'file') return sendFile(outcome.value as WrittenFile, response);

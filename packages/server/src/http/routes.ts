@@ -2,6 +2,7 @@ import { describeApi, operations } from '@ivory-ladder/contract';
 import { fail, mapOutcome, type Outcome, roles, succeed } from '@ivory-ladder/core';
 import { Router } from 'express';
 import type { Failure } from '../application/failure.ts';
+import { withLastChange } from '../application/history/index.ts';
 import type { Ports, WrittenFile } from '../application/ports/index.ts';
 import { budgetRoutes } from './budgetRoutes.ts';
 import { chartRoutes } from './chartRoutes.ts';
@@ -74,7 +75,9 @@ export function apiRoutes(ports: Ports, { version, checkAnswers, isDemo, elsewhe
       origin: originOf(request),
       facts: { operation, path: request.path.slice(0, 300) },
     });
-  const on = operationRoutes(router, { checkAnswers, exported, elsewhere, turns: new PersonTurns(mostHeavyAMinute) });
+  const told: Parameters<typeof operationRoutes>[1]['told'] = async (failure, access) =>
+    failure.code === 'version_conflict' && access ? withLastChange(ports, access.companyId, failure) : failure;
+  const on = operationRoutes(router, { checkAnswers, exported, elsewhere, turns: new PersonTurns(mostHeavyAMinute), told });
   peopleRoutes(on, ports, isDemo ? roles : []);
   on('health', async () => ((await ports.isHealthy()) ? succeed({ ok: true as const }) : fail({ code: 'busy' })));
   for (const routes of ofCompanies) routes(on, ports);

@@ -1,1 +1,2 @@
+export { withLastChange } from './lastChange.ts';
 export { viewHistory } from './viewHistory.ts';

@@ -37,6 +37,9 @@ const ruleNames = {
 } as const;
 type RuleKind = keyof typeof ruleNames;
 
+/** As it is typed, of every rule. */
+type RuleTexts = Readonly<Record<'from' | 'to' | 'by' | 'first' | 'step' | 'digits', string>> & { readonly zeros: 'in_front' | 'behind' };
+
 const problemWords: Readonly<Record<NumberProblem, (other: string) => string>> = {
   begins_otherwise: () => 'begins otherwise; it stays',
   ends_in_no_digits: () => 'ends in no digits',
@@ -53,7 +56,7 @@ const mostListed = 200;
 export function RenumberPanel({ accounts, categories, shown, branch, block, isBusy, onApply, onCancel }: RenumberPanelProps) {
   const scope = useAccountScope(shown, branch, block);
   const [kind, setKind] = useState<RuleKind>('prefix');
-  const [texts, setTexts] = useState({ from: '', to: '', by: '10', first: '', step: '10', digits: '6' });
+  const [texts, setTexts] = useState<RuleTexts>({ from: '', to: '', by: '10', first: '', step: '10', digits: '6', zeros: 'in_front' });
   const rule = ruleOf(kind, texts);
   const checked = useMemo(() => (rule ? renumber(scope.accounts, rule, accounts) : []), [scope.accounts, rule, accounts]);
   const kept = checked.filter(({ problem }) => problem === 'begins_otherwise').length;
@@ -62,7 +65,7 @@ export function RenumberPanel({ accounts, categories, shown, branch, block, isBu
   const { digitOrder } = useCompany();
   const effects = useMemo(() => rangeEffects(changes, accounts, categories, digitOrder), [changes, accounts, categories, digitOrder]);
   const listed = [...faults, ...changes].slice(0, mostListed);
-  const field = (name: keyof typeof texts, label: string) => (
+  const field = (name: Exclude<keyof RuleTexts, 'zeros'>, label: string) => (
     <TextField
       label={label}
       value={texts[name]}
@@ -114,7 +117,15 @@ export function RenumberPanel({ accounts, categories, shown, branch, block, isBu
             {field('step', 'Gap')}
           </>
         )}
-        {kind === 'lengthen' && field('digits', 'Digits')}
+        {kind === 'lengthen' && (
+          <>
+            {field('digits', 'Digits')}
+            <SelectTextField label="Zeros" value={texts.zeros} onChange={(event) => setTexts({ ...texts, zeros: event.target.value as typeof texts.zeros })}>
+              <option value="in_front">in front: 15 → 0015</option>
+              <option value="behind">behind: 15 → 1500</option>
+            </SelectTextField>
+          </>
+        )}
       </div>
       <p role="status">
         {rule === null ? (
@@ -207,7 +218,7 @@ function RenumberedRow({ row: { from, to, problem, other } }: { row: Renumbered 
 }
 
 /** The rule as it stands in the fields, `null` while something is missing or no number. */
-function ruleOf(kind: RuleKind, texts: Readonly<Record<'from' | 'to' | 'by' | 'first' | 'step' | 'digits', string>>): RenumberRule | null {
+function ruleOf(kind: RuleKind, texts: RuleTexts): RenumberRule | null {
   const whole = (text: string): number | null => (/^-?\d{1,9}$/.test(text.trim()) ? Number(text) : null);
   switch (kind) {
     case 'prefix':
@@ -222,7 +233,7 @@ function ruleOf(kind: RuleKind, texts: Readonly<Record<'from' | 'to' | 'by' | 'f
     }
     case 'lengthen': {
       const digits = whole(texts.digits);
-      return digits === null || digits < 1 || digits > 20 ? null : { kind, digits };
+      return digits === null || digits < 1 || digits > 20 ? null : { kind, digits, zeros: texts.zeros };
     }
   }
 }

@@ -2,6 +2,7 @@ import { DndContext, type DragEndEvent, DragOverlay, type DragStartEvent, Pointe
 import { checkPlaces, isEmptyDraft, type PlaceSide } from '@ivory-ladder/core';
 import { type KeyboardEvent, useCallback, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
+import { toldInOwnWords } from '../../shared/components/DragWords.tsx';
 import { isTyping } from '../../shared/components/isTyping.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
@@ -12,6 +13,7 @@ import { CategoryPanel } from './CategoryPanel.tsx';
 import { CategoryTable } from './CategoryTable.tsx';
 import { categoryDropOf } from './categoryDrop.ts';
 import { MoveDialog } from './MoveDialog.tsx';
+import { PlacementDragWords } from './PlacementDragWords.tsx';
 import styles from './PlacementScreen.module.css';
 import { UnplacedPanel } from './UnplacedPanel.tsx';
 import { usePlacementActions } from './usePlacementActions.ts';
@@ -94,7 +96,8 @@ export function PlacementScreen() {
   };
   const named = draggedCategory === null ? dragged[0]?.label : model.tree.nodes.get(draggedCategory)?.category.name;
   return (
-    <DndContext sensors={sensors} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={stopDragging} autoScroll>
+    <DndContext sensors={sensors} accessibility={toldInOwnWords} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={stopDragging} autoScroll>
+      <PlacementDragWords together={(accountId) => (selected.has(accountId) ? selectedAccounts.length : 1)} />
       {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for what the buttons within do */}
       <div className={styles.screen} onKeyDown={onKeyDown}>
         <UnplacedPanel

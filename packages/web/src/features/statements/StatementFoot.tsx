@@ -1,11 +1,10 @@
 import type { StatementBody } from '@ivory-ladder/contract';
 import { captionWords } from '@ivory-ladder/core';
 import styles from './StatementScreen.module.css';
-import { StatementTransfers } from './StatementTransfers.tsx';
 
-/** What is said under the figures: how they were rounded, and what was moved between lines. */
+/** What is said under the figures: of what they are, and how they were rounded. */
 export function StatementFoot({ statement }: { readonly statement: StatementBody }) {
-  const { kind, scale, rounding, language, transfers, columns, presentation, notes, isDraft } = statement;
+  const { kind, scale, rounding, language, columns, presentation, notes, isDraft } = statement;
   return (
     <>
       {kind === 'balance_sheet' && columns.some((column) => column.kind === 'amount' && column.budget !== null) && (
@@ -19,7 +18,6 @@ export function StatementFoot({ statement }: { readonly statement: StatementBody
           {captionWords[language][rounding === 'footed' ? 'roundedFooted' : 'roundedEach']}
         </p>
       )}
-      {transfers.length > 0 && <StatementTransfers statement={statement} />}
       {notes.map((note) => (
         <p key={note} className={styles.said} data-odd={isDraft || undefined} lang={language}>
           {note}

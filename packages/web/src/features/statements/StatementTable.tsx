@@ -9,6 +9,7 @@ import type { CellAddress } from '../evidence/index.ts';
 import { ColumnHeading } from './ColumnHeading.tsx';
 import { RowsInSight } from './RowsInSight.tsx';
 import styles from './StatementTable.module.css';
+import { StatementTransfers } from './StatementTransfers.tsx';
 
 type Row = StatementBody['rows'][number];
 type Column = StatementBody['columns'][number];
@@ -148,6 +149,7 @@ export function StatementTable({ statement, cell, chosenLine = null, comments, s
           statement.rows.map(tableRow)
         )}
       </tbody>
+      {statement.transfers.length > 0 && <StatementTransfers statement={statement} lead={hasNotes ? 2 : 1} />}
     </table>
   );
 }

@@ -1,29 +1,37 @@
 import type { StatementBody } from '@ivory-ladder/contract';
-import { formatFigure, printWords } from '@ivory-ladder/core';
-import styles from './StatementScreen.module.css';
+import { formatFigure, printWords, transferText } from '@ivory-ladder/core';
+import styles from './StatementTable.module.css';
 
-/** What the statement shows on one line instead of another, listed under it. */
-export function StatementTransfers({ statement }: { readonly statement: StatementBody }) {
+interface StatementTransfersProps {
+  readonly statement: StatementBody;
+  /** Columns before the figures. */
+  readonly lead: number;
+}
+
+/** What the statement shows in one line instead of another, under the table, with amounts in their columns. */
+export function StatementTransfers({ statement, lead }: StatementTransfersProps) {
   const { columns, transfers, currency, exponent, language } = statement;
-  const amountColumns = columns.flatMap((column, at) => (column.kind === 'amount' ? [at] : []));
   return (
-    <table className={styles.transfers}>
-      <caption>{printWords[language].transfers}</caption>
-      <tbody>
-        {transfers.map(({ text, from, on, values }, place) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: transfers have no other identity than their place
-          <tr key={place}>
-            <th scope="row">
-              {text !== from && <b>{text}: </b>}
-              {from} <span aria-hidden>→</span>
-              <span className="unseen">to</span> {on}
-            </th>
-            {amountColumns.map((at) => (
-              <td key={at}>{formatFigure(values[at] ?? null, 'amount', { code: currency, exponent })}</td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <tfoot className={styles.transfers} lang={language}>
+      <tr>
+        <th scope="rowgroup" colSpan={lead + columns.length}>
+          {printWords[language].transfers}
+        </th>
+      </tr>
+      {transfers.map((transfer, place) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: transfers have no other identity than their place
+        <tr key={place}>
+          <th scope="row" colSpan={lead}>
+            {transferText(transfer, language)}
+          </th>
+          {columns.map(({ kind }, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: columns have no other identity than their place
+            <td key={at} data-kind={kind}>
+              {kind === 'amount' && formatFigure(transfer.values[at] ?? null, 'amount', { code: currency, exponent })}
+            </td>
+          ))}
+        </tr>
+      ))}
+    </tfoot>
   );
 }

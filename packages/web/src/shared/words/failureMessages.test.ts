@@ -22,7 +22,7 @@ function sample(schema: Schema): unknown {
   if (choices) return sample(choices[0] as Schema);
   switch (schema.type) {
     case 'object':
-      return Object.fromEntries(Object.entries(schema.properties ?? {}).map(([key, value]) => [key, sample(value)]));
+      return Object.fromEntries(Object.entries(schema.properties ?? {}).map(([key, value]) => [key, key === 'at' ? '2026-09-30 14:05:11.123' : sample(value)]));
     case 'array':
       return [sample(schema.items as Schema)];
     case 'string':
@@ -51,6 +51,15 @@ describe('words for failures', () => {
     expect(words).not.toMatch(/^Not done:/);
     expect(words).toMatch(/^[A-Z«1-9].*[.?]$/);
     expect(words).not.toMatch(/_|undefined|NaN|\[object/);
+  });
+
+  it('a conflict of versions names who made the one that stands, where that is known', () => {
+    const facts = { thing: 'account', id: 5, current: null };
+    const last = { by: 'Runa Holm', at: '2026-09-30 14:05:11.123' };
+    expect(describeFailure({ code: 'version_conflict', facts: { ...facts, last } })).toMatch(
+      /^Runa Holm changed this meanwhile, on \d+ Sept? 2026, \d\d:05\. .* the version of Runa Holm\.$/,
+    );
+    expect(describeFailure({ code: 'version_conflict', facts })).toMatch(/^Somebody else has changed this meanwhile/);
   });
 
   it('a code that nobody knows is still said, without its code form', () => {

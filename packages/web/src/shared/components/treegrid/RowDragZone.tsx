@@ -1,5 +1,6 @@
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { type PointerEvent as DownEvent, type ReactNode, useEffect, useState } from 'react';
+import { DragWords, toldInOwnWords } from '../DragWords.tsx';
 import styles from './RowDragZone.module.css';
 import { type DropZone, type RowDrag, zoneAt } from './rowDrag.ts';
 
@@ -20,8 +21,6 @@ interface Hand<Row> {
   readonly over: { readonly target: Row; readonly zone: DropZone; readonly refusal: string | null } | null;
 }
 
-/** What is said to screen readers is no row of the table. */
-const outsideTheGrid = { container: document.body };
 const onlyPointer = { activationConstraint: { distance: 6 } };
 
 /**
@@ -37,6 +36,8 @@ export function RowDragZone<Row>(props: RowDragZoneProps<Row>) {
     setHand(null);
     onOver(null);
   };
+  // What became of the last one stays said until another is in hand.
+  const [outcome, setOutcome] = useState('');
   useEffect(() => {
     if (dragged === null) return;
     const onMove = ({ clientX: x, clientY: y }: PointerEvent) => {
@@ -59,19 +60,27 @@ export function RowDragZone<Row>(props: RowDragZoneProps<Row>) {
   return (
     <DndContext
       sensors={sensors}
-      accessibility={outsideTheGrid}
+      accessibility={toldInOwnWords}
       onDragStart={({ activatorEvent }) => {
         const place = (activatorEvent.target as HTMLElement).closest<HTMLElement>('[data-index]')?.dataset.index;
         const row = place === undefined ? undefined : rowAt(Number(place));
-        if (row !== undefined) setHand({ row, at: null, over: null });
+        if (row === undefined) return;
+        setHand({ row, at: null, over: null });
+        setOutcome('');
       }}
       onDragEnd={() => {
-        if (hand?.over && hand.over.refusal === null) drag.onMoved(hand.row, hand.over.target, hand.over.zone);
+        const isMoved = hand?.over != null && hand.over.refusal === null;
+        if (isMoved) drag.onMoved(hand.row, hand.over.target, hand.over.zone);
+        if (hand) setOutcome(isMoved ? `${drag.caption(hand.row)}: moved ${placeWords(drag, hand)}` : `${drag.caption(hand.row)} stays where it was`);
         end();
       }}
-      onDragCancel={end}
+      onDragCancel={() => {
+        if (hand) setOutcome(`${drag.caption(hand.row)} stays where it was`);
+        end();
+      }}
     >
       <Zone>{props.children}</Zone>
+      <DragWords words={hand ? `${drag.caption(hand.row)} in hand${hand.over ? `, ${placeWords(drag, hand)}` : ''}` : outcome} />
       {hand?.at && (
         <span className={styles.inHand} data-refused={hand.over?.refusal ? true : undefined} style={{ left: hand.at.x + 14, top: hand.at.y + 10 }}>
           {drag.caption(hand.row)}
@@ -80,6 +89,13 @@ export function RowDragZone<Row>(props: RowDragZoneProps<Row>) {
       )}
     </DndContext>
   );
+}
+
+const zoneWords: Readonly<Record<DropZone, string>> = { before: 'before', inside: 'into', after: 'behind' };
+
+/** Where the row in hand would stand, or why it cannot. */
+function placeWords<Row>(drag: RowDrag<Row>, { over }: Hand<Row>): string {
+  return over ? (over.refusal ?? `${zoneWords[over.zone]} ${drag.caption(over.target)}`) : '';
 }
 
 function Zone({ children }: { readonly children: ReactNode }) {

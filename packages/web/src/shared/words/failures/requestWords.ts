@@ -1,4 +1,5 @@
 import { counted } from '../counted.ts';
+import { momentText } from '../momentText.ts';
 import { permissionWords } from '../permissionWords.ts';
 import type { FailureWords } from './failureWords.ts';
 
@@ -15,7 +16,10 @@ export const requestWords = {
   permission_needed: ({ needs }) => `Your role in this company may not ${permissionWords[needs]}. An administrator can give you another.`,
   asked_for_much: ({ seconds }) => `You asked for much at once. Wait ${waitText(seconds)}, then try again.`,
   too_many_attempts: ({ seconds }) => `Too many attempts. Wait ${waitText(seconds)}, then try again.`,
-  version_conflict: () => 'Somebody else has changed this meanwhile. Nothing was overwritten; what you see now is their version.',
+  version_conflict: ({ last }) =>
+    last
+      ? `${last.by} changed this meanwhile, on ${momentText(last.at)}. Nothing was overwritten; what you see now is the version of ${last.by}.`
+      : 'Somebody else has changed this meanwhile. Nothing was overwritten; what you see now is their version.',
   idempotency_key_reused: () => 'This posting was changed after it had been sent. Look at it again and post it anew.',
   busy: () => 'The ledger is very busy. Nothing was changed; try again in a moment.',
   database_lost: () => 'The database went away in between. Try again in a moment: what was done already is not done twice.',
