@@ -54,6 +54,26 @@ describe('the number band', () => {
     expect(band.moved('A-10-200', 1, 'last')).toBe('B-20-100');
   });
 
+  it('has a handle for an end that is no number on it: beyond its end, or of other digits', () => {
+    const few = bandOf(['1010', '1020', '1100'], [category(1, '1000 to 1099'), category(2, '1100 to 1999')]);
+    expect(few.spans.map(({ first, last, hasFirst, hasLast, to }) => [first, last, hasFirst, hasLast, to === 1])).toEqual([
+      ['1000', '1099', true, true, false],
+      ['1100', '1999', true, true, true],
+    ]);
+    expect([few.moved('1999', -1, 'last'), few.moved('1999', 1, 'last')]).toEqual(['1109', '1999']);
+    const words = bandOf(['A-10', 'B-20', 'C-30'], [category(1, 'A-05 to B-99'), category(2, 'C to D')], 'by_value');
+    expect(words.spans.map(({ first, last, hasFirst, hasLast }) => [first, last, hasFirst, hasLast])).toEqual([
+      ['A-05', 'B-99', true, true],
+      ['C', 'D', true, true],
+    ]);
+    expect([words.moved('D', -1, 'last'), words.moved('A-05', 1, 'first'), words.moved('A-05', -1, 'first')]).toEqual(['C-30', 'A-10', 'A-05']);
+  });
+
+  it('has no handle where an exception, and not the end, is where a span stops', () => {
+    const [span] = bandOf(['1000', '1050', '1099'], [category(1, '1000 to 1999 except 1090 to 1999')]).spans;
+    expect(span).toMatchObject({ first: '1000', last: '1050', hasFirst: true, hasLast: false });
+  });
+
   it('has a tick within a span exactly where the text holds its number', () => {
     const number = fc.oneof(fc.integer({ min: 1000, max: 1999 }).map(String), fc.constantFrom('101', '1013', '411.8', '411.10', 'A-1', 'A-1-2'));
     const part = fc.oneof(

@@ -30,7 +30,7 @@ export interface NumberBand {
   at(number: string): number;
   /** The number at a place, as a lower or an upper end: whole steps, or the nearest number there is. */
   numberAt(place: number, end: 'first' | 'last'): string;
-  /** A number some steps away. */
+  /** A number some steps away; an end that is not on the band comes inward to the first number there, and stays else. */
   moved(number: string, steps: number, end: 'first' | 'last'): string;
   readonly marks: readonly { readonly at: number; readonly number: string }[];
 }
@@ -75,19 +75,22 @@ export function numberBand(numbers: readonly string[], categories: readonly Desc
   for (const { categoryId, side, range, part, except } of parts) {
     const holds = rangeTest({ include: [range], except }, order);
     const held = points.map((number) => holds(numberKey(number, order)));
+    const ends = endsAside(range, points, order);
     for (let at = 0; at < points.length; at++) {
       if (!held[at]) continue;
       const begin = at;
       while (held[at + 1]) at++;
-      const [first, last] = [points[begin] as string, points[at] as string];
+      // An end that is neither a number shown nor between two of them has its place at the outermost number that its range holds, and its handle there.
+      const [aside, beyond] = [begin === ends.firstPoint ? ends.first : null, at === ends.lastPoint ? ends.last : null];
+      const [first, last] = [aside ?? (points[begin] as string), beyond ?? (points[at] as string)];
       spans.push({
         categoryId,
         side,
         part,
         first,
         last,
-        from: Math.max(0, scale.at(first) - scale.half),
-        to: Math.min(1, scale.at(last) + scale.half),
+        from: aside !== null && begin === 0 ? 0 : Math.max(0, scale.at(points[begin] as string) - scale.half),
+        to: beyond !== null && at === points.length - 1 ? 1 : Math.min(1, scale.at(points[at] as string) + scale.half),
         hasFirst: range.kind === 'span' && range.from === first,
         hasLast: range.kind === 'span' && range.to === last,
         held: new Set(Array.from({ length: at - begin + 1 }, (_, index) => begin + index)),
@@ -106,11 +109,37 @@ export function numberBand(numbers: readonly string[], categories: readonly Desc
     laned.push({ ...shown, lane, alsoIn: [...new Set(alsoIn)] });
   }
   const lanes = [...new Set(laned.map(({ lane }) => lane))].sort((a, b) => a - b);
-  return { ...scale, spans: laned.map((span) => ({ ...span, lane: lanes.indexOf(span.lane) })), lanes: lanes.length };
+  const onScale = new Set(points);
+  const moved: NumberBand['moved'] = (number, by, end) => {
+    const isThere = onScale.has(number) || (linear !== null && number.length === linear.digits && isShown(number));
+    if (isThere) return scale.moved(number, by, end);
+    const inward = end === 'first' ? points.find((point) => inOrder(point, number) > 0) : points.findLast((point) => inOrder(point, number) < 0);
+    const isInward = end === 'first' ? by > 0 : by < 0;
+    return isInward && inward !== undefined ? inward : number;
+  };
+  return { ...scale, moved, spans: laned.map((span) => ({ ...span, lane: lanes.indexOf(span.lane) })), lanes: lanes.length };
 }
 
 function depthIn(tree: CategoryTree, categoryId: number): number {
   return tree.nodes.get(categoryId)?.depth ?? 0;
+}
+
+/** Of a span the ends that are no points of the band, and the outermost points that it holds, exceptions aside. */
+function endsAside(
+  range: NumberRange,
+  points: readonly string[],
+  order: DigitOrder,
+): { readonly first: string | null; readonly last: string | null; readonly firstPoint: number; readonly lastPoint: number } {
+  if (range.kind === 'begins') return { first: null, last: null, firstPoint: -1, lastPoint: -1 };
+  const holds = rangeTest({ include: [range], except: [] }, order);
+  const held = points.map((number) => holds(numberKey(number, order)));
+  const known = new Set(points);
+  return {
+    first: range.from === null || known.has(range.from) ? null : range.from,
+    last: range.to === null || known.has(range.to) ? null : range.to,
+    firstPoint: held.indexOf(true),
+    lastPoint: held.lastIndexOf(true),
+  };
 }
 
 function endsOf(range: NumberRange): string[] {

@@ -7,9 +7,12 @@ import type { AddressChange } from '../../shared/state/useAddress.ts';
 import styles from './ChartScreen.module.css';
 import type { ChartAddress } from './chartAddress.ts';
 import { chartFilters, filterNames } from './chartFilter.ts';
+import { type NumberSought, quoted, unquoted } from './numberSought.ts';
 
 interface ChartFiltersProps {
   readonly address: ChartAddress;
+  /** What is sought, where it means numbers. */
+  readonly numbers: NumberSought | null;
   readonly since: string;
   /** Every category, its path as text. */
   readonly categories: readonly { readonly id: number; readonly path: string }[];
@@ -21,15 +24,17 @@ interface ChartFiltersProps {
 }
 
 /** What is sought in the chart. */
-export function ChartFilters({ address, since, categories, lists, onChange, onDown }: ChartFiltersProps) {
+export function ChartFilters({ address, numbers, since, categories, lists, onChange, onDown }: ChartFiltersProps) {
   const isFiltered = address.find !== '' || address.element !== '' || address.categoryId !== null || address.show !== 'all';
+  const between = unquoted(address.find);
+  const words = between !== null && /\d/.test(between) ? between : null;
   return (
     <search className={styles.filters}>
       <input
         className={styles.filter}
         type="search"
         placeholder="Find"
-        title="By number, name, purpose, external number or notes"
+        title="By what its number begins with, a range of numbers, or words in its name, purpose, external number or notes"
         aria-label="Find accounts"
         value={address.find}
         onChange={(event) => onChange({ find: event.target.value }, true)}
@@ -79,6 +84,14 @@ export function ChartFilters({ address, since, categories, lists, onChange, onDo
       </Select>
       {address.show === 'unused_since' && (
         <DayInput className={styles.filter} aria-label="Unused since" value={since} onChange={(day) => day !== '' && onChange({ since: day })} />
+      )}
+      {(numbers !== null || words !== null) && (
+        <span className={styles.meant} role="status">
+          {numbers ? numbers.words : `the words ${words}`}
+          <button type="button" onClick={() => onChange({ find: numbers ? quoted(address.find) : (words ?? '') })}>
+            {numbers ? 'as words' : 'as numbers'}
+          </button>
+        </span>
       )}
       {isFiltered && <Button onClick={() => onChange({ find: '', element: '', category: '', show: '', since: '' })}>Show all</Button>}
     </search>

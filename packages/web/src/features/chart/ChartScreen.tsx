@@ -14,6 +14,7 @@ import { useFileDrop } from '../../shared/state/useFileDrop.tsx';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { describeFailure } from '../../shared/words/failureMessages.ts';
 import { LedgerTabs } from '../ledger/index.ts';
+import { chartNumbers } from '../placement/index.ts';
 import { ChartFilters } from './ChartFilters.tsx';
 import { ChartPanel, type ChartTask } from './ChartPanel.tsx';
 import styles from './ChartScreen.module.css';
@@ -25,6 +26,7 @@ import { chartDrag } from './chartDrag.ts';
 import { chartSearch, searchTexts } from './chartFilter.ts';
 import { amountsText, chartGridColumns } from './chartGridColumns.tsx';
 import { type Move, type NewAccountStart, startBeside, stepOf, withAdded } from './chartModel.ts';
+import { numberSought } from './numberSought.ts';
 import { isOneCell, pastedChart, pastedOver } from './pastedChart.ts';
 import { useCellEdits } from './useCellEdits.ts';
 import { useChartActions } from './useChartActions.ts';
@@ -65,7 +67,12 @@ export function ChartScreen() {
   }, [tree, address.categoryId]);
   const texts = useMemo(() => searchTexts(accounts), [accounts]);
   const { find, show, element } = address;
-  const isSought = useMemo(() => chartSearch(texts, { find, show, element, categoryIds, since }), [texts, find, show, element, categoryIds, since]);
+  const known = useMemo(() => chartNumbers(accounts.map(({ number }) => number)), [accounts]);
+  const byNumber = useMemo(() => numberSought(find, accounts, known, company.digitOrder), [find, accounts, known, company.digitOrder]);
+  const isSought = useMemo(
+    () => chartSearch(texts, { find, numbers: byNumber, show, element, categoryIds, since }),
+    [texts, find, byNumber, show, element, categoryIds, since],
+  );
   const { data: codeLists } = useListCodeListsQuery({ companyId: company.id });
   const lists = codeLists?.lists ?? noLists;
   const columns = useMemo(
@@ -180,7 +187,15 @@ export function ChartScreen() {
           {drop.input}
         </header>
         {accounts.length > 0 && (
-          <ChartFilters address={address} since={since} categories={categories} lists={lists} onChange={set} onDown={() => table.current?.focus()} />
+          <ChartFilters
+            address={address}
+            numbers={byNumber}
+            since={since}
+            categories={categories}
+            lists={lists}
+            onChange={set}
+            onDown={() => table.current?.focus()}
+          />
         )}
         {chart && <p className={styles.amounts}>{amountsText(chart)}</p>}
         {error !== undefined && !chart && <EmptyState title="The chart cannot be shown">{describeFailure(error)}</EmptyState>}

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { chartAccount as account } from './chartAccount.fixture.ts';
 import { chartSearch, readChartFilter, type Sought, searchTexts } from './chartFilter.ts';
 
-const all: Sought = { find: '', show: 'all', element: '', categoryIds: null, since: '' };
+const all: Sought = { find: '', numbers: null, show: 'all', element: '', categoryIds: null, since: '' };
 const found = (accounts: ChartAccountBody[], sought: Partial<Sought>) => {
   const isSought = chartSearch(searchTexts(accounts), { ...all, ...sought });
   return isSought ? accounts.filter(isSought).map(({ number }) => number) : 'all';
@@ -20,6 +20,16 @@ describe('what is sought in the chart', () => {
       ['6210'],
       ['6210'],
       'all',
+    ]);
+  });
+
+  it('is a number where the text means one, and words between quotes', () => {
+    const accounts = [account(1, '6200', { name: 'Insurance' }), account(2, '7100', { name: 'Paper 62' })];
+    const numbers = { words: '', holds: ({ number }: { readonly number: string }) => number.startsWith('62') };
+    expect([found(accounts, { find: '62', numbers }), found(accounts, { find: '"62"' }), found(accounts, { find: '62', numbers, show: 'noted' })]).toEqual([
+      ['6200'],
+      ['6200', '7100'],
+      [],
     ]);
   });
 

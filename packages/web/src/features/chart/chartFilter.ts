@@ -1,6 +1,7 @@
 import type { ChartAccountBody } from '@ivory-ladder/contract';
 import { accountLabel, type Element, isListKey, type ListKey } from '@ivory-ladder/core';
 import { standsIn } from '../../shared/api/standsIn.ts';
+import { type NumberSought, unquoted } from './numberSought.ts';
 
 export const chartFilters = ['all', 'active', 'unplaced', 'inactive', 'never_used', 'unused_since', 'against_side', 'noted'] as const;
 /** One of those, or accounts without a code of a list. */
@@ -34,6 +35,8 @@ export function searchTexts(accounts: readonly ChartAccountBody[]): SearchTexts 
 
 export interface Sought {
   readonly find: string;
+  /** Where that means numbers: then it is no words. */
+  readonly numbers: NumberSought | null;
   readonly show: ChartFilter;
   readonly element: Element | '';
   /** The category and all below it; `null` for any. */
@@ -42,14 +45,15 @@ export interface Sought {
   readonly since: string;
 }
 
-/** Whether an account passes the filters and holds every word in its number, name, purpose, external number or notes; `null` where all do. */
-export function chartSearch(texts: SearchTexts, { find, show, element, categoryIds, since }: Sought): ((account: ChartAccountBody) => boolean) | null {
-  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0 && show === 'all' && element === '' && categoryIds === null) return null;
+/** Whether an account passes the filters and has a number that is sought, or holds every word in its number, name, purpose, external number or notes; `null` where all do. */
+export function chartSearch(texts: SearchTexts, { find, numbers, show, element, categoryIds, since }: Sought): ((account: ChartAccountBody) => boolean) | null {
+  const words = numbers ? [] : (unquoted(find) ?? find).toLowerCase().split(/\s+/).filter(Boolean);
+  if (numbers === null && words.length === 0 && show === 'all' && element === '' && categoryIds === null) return null;
   return (account) =>
     (element === '' || account.element === element) &&
     (categoryIds === null || standsIn(account).some(({ categoryId }) => categoryIds.has(categoryId))) &&
     passes(account, show, since) &&
+    (numbers === null || numbers.holds(account)) &&
     words.every((word) => texts.get(account)?.includes(word) ?? false);
 }
 

@@ -6,7 +6,7 @@ export { reasonsText } from './proposalWords.ts';
 export { RangeFault } from './RangeFault.tsx';
 export { placerOf, type RangeEffect, rangeEffects } from './rangePlacing.ts';
 export { rangeFault } from './rangeWords.ts';
-export { type ChartNumbers, numbersUnknown, readTypedRange } from './typedRange.ts';
+export { type ChartNumbers, chartNumbers, numbersUnknown, readTypedRange } from './typedRange.ts';
 export { useChartNumbers } from './useChartNumbers.ts';
 export { usePlacementActions } from './usePlacementActions.ts';
 export { WhereItStands } from './WhereItStands.tsx';

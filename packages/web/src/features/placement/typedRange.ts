@@ -7,8 +7,13 @@ export interface ChartNumbers {
   readonly haveDashes: boolean;
 }
 
-export const dash = /[-–—]/;
+const dash = /[-–—]/;
 const dashed = /^([^-–—]+?)\s*[-–—]\s*([^-–—]+)$/;
+
+export function chartNumbers(all: Iterable<string>): ChartNumbers {
+  const numbers = new Set(all);
+  return { has: (number) => numbers.has(number), haveDashes: [...numbers].some((number) => dash.test(number)) };
+}
 
 /**
  * A range as people write it: `1000-1099` is the span between the two where no number of the chart has a dash. Gives the ranges with the text that is kept, which is what was written where no dash stood for a span.

@@ -1,12 +1,9 @@
 import { useMemo } from 'react';
 import { usePlacement } from '../rehearsal/index.ts';
-import { type ChartNumbers, dash } from './typedRange.ts';
+import { type ChartNumbers, chartNumbers } from './typedRange.ts';
 
 /** Of all accounts of the chart, wherever they stand. */
 export function useChartNumbers(): ChartNumbers {
   const { byId } = usePlacement().model;
-  return useMemo(() => {
-    const numbers = new Set([...byId.values()].map(({ number }) => number));
-    return { has: (number) => numbers.has(number), haveDashes: [...numbers].some((number) => dash.test(number)) };
-  }, [byId]);
+  return useMemo(() => chartNumbers([...byId.values()].map(({ number }) => number)), [byId]);
 }
